@@ -1,0 +1,34 @@
+# frozen_string_literal: true
+
+source 'https://rubygems.org'
+
+gem 'activerecord', '~> 7.2.2'
+gem 'bcrypt', '~> 3.1'
+gem 'committee', '~> 5.6'
+gem 'csv', '~> 3.3'
+gem 'ed25519', '~> 1.4'
+gem 'json', '~> 2.10'
+gem 'json-canonicalization', '~> 1.0'
+gem 'pg', '~> 1.5'
+gem 'prometheus-client', '~> 4.2'
+gem 'puma', '~> 8.0'
+gem 'que', '~> 2.4.1'
+gem 'rack-attack', '~> 6.7'
+gem 'rack-protection', '~> 4.2'
+gem 'rack-session', '~> 2.1'
+gem 'rackup', '~> 2.2'
+gem 'rake', '~> 13.0'
+gem 'semantic_logger', '~> 4.16'
+gem 'sinatra', '~> 4.2'
+gem 'zeitwerk', '~> 2.6.18'
+
+group :test do
+  gem 'axe-core-capybara', '~> 4.10'
+  gem 'capybara', '~> 3.40'
+  gem 'minitest', '~> 5.25'
+  gem 'rack-test', '~> 2.1'
+  gem 'rubocop', '~> 1.75', require: false
+  gem 'rubocop-minitest', '~> 0.36', require: false
+  gem 'rubocop-performance', '~> 1.23', require: false
+  gem 'selenium-webdriver', '~> 4.32'
+end

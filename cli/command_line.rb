@@ -1,0 +1,65 @@
+# frozen_string_literal: true
+
+require 'json'
+require 'optparse'
+require_relative '../core/lib/fujin'
+require_relative '../server/serialisers/numbers'
+require_relative '../server/serialisers/plan'
+require_relative '../server/serialisers/proposal'
+require_relative 'options'
+require_relative 'tables'
+
+module Fujin
+  # Reads the command, runs it, prints JSON or tables.
+  # Exit codes: 0 done, 1 the work could not be done (said why), 2 wrong usage.
+  class CommandLine
+    # Wrong words on the command line.
+    class Usage < StandardError; end
+
+    COMMANDS = {
+      'plan' => 'plan MANOEUVRE --aircraft ID_OR_FILE [conditions] [--json]    the day\'s numbers, gates, path, cautions',
+      'grade' => 'grade FILE… --aircraft ID_OR_FILE [--spot LAT,LON] [--json]   attempts, measures, proposed grades, faults',
+      'simulate' => 'simulate MANOEUVRE --aircraft ID_OR_FILE --out FILE.csv       a recording flown by the model [--fault NAME=VALUE]',
+      'types' => 'types [--json]                                              the aircraft types that ship',
+      'check' => 'check FILE [--json]                                         a type file (.yml) or a recording',
+      'verify' => 'verify FILE [--key PUBLIC_KEY] [--json]                     an exported sign-off',
+      'bench' => 'bench [--json]                                              measured speed beside each target'
+    }.freeze
+
+    def initialize(argv, out: $stdout, err: $stderr)
+      @argv = argv.dup
+      @out = out
+      @err = err
+    end
+
+    # @return [Integer] exit code
+    def run
+      name = @argv.shift
+      return help if name.nil? || %w[help --help -h].include?(name)
+      raise Usage, "there is no command #{name.inspect}" unless COMMANDS.key?(name)
+
+      require_relative "#{name}_command"
+      Commands.const_get(name.capitalize).new(@argv, @out, @err).run
+    rescue Usage, OptionParser::ParseError, UnknownName => e
+      @err.puts "fujin: #{e.message}", "fujin: see 'bin/fujin help'"
+      2
+    rescue Error, SystemCallError => e
+      @err.puts "fujin: #{e.message}"
+      1
+    end
+
+    private
+
+    def help
+      @out.puts 'Usage: bin/fujin COMMAND', '', *COMMANDS.values.map { |line| "  #{line}" }, '',
+                'Conditions: --mass-kg M | --people solo|dual, --wind 350/10, --oat-c 15, --qnh-hpa 1013.25, --elevation-ft 0, --height-ft 1000,',
+                '            --course DEG, --stage early|solo|test|instructor, --set NAME=VALUE', '',
+                'Training aid only: the flight manual, the operator, the authority and a licensed instructor decide.'
+      0
+    end
+  end
+
+  # One class a command.
+  module Commands
+  end
+end

@@ -1,0 +1,61 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Commands
+    # `grade FILE…`: finds, measures and grades every attempt in each recording.
+    class Grade
+      def initialize(argv, out, _err)
+        @options = Options.new(argv)
+        @out = out
+      end
+
+      def run
+        files = @options.rest
+        raise CommandLine::Usage, 'grade needs at least one recording' if files.empty?
+
+        context = self.context
+        results = files.map { |file| grade(file, context, several: files.size > 1) }
+        @options.json? ? @out.puts(JSON.pretty_generate(files.size == 1 ? results.first : results)) : results.each { |result| print_result(result) }
+        results.any? { |result| result.key?('error') } ? 1 : 0
+      end
+
+      private
+
+      def context
+        Grading::Context.new(conditions: @options.conditions, house: @options.house, stage: @options[:stage] || 'solo', spot: @options.spot,
+                             course_deg: @options[:course], wind: @options.wind, gate_height_ft: @options[:gate_ft],
+                             elevation_ft: @options[:elevation_ft])
+      end
+
+      # One bad file of several becomes an entry; one alone is an error.
+      def grade(file, context, several:)
+        recording = Recordings::CsvReader.read(File.binread(file), name: File.basename(file))
+        signals = Recordings::Signals.new(recording, type: context.type, atmosphere: context.conditions.atmosphere,
+                                                     elevation_ft: @options[:elevation_ft], wind: @options.wind)
+        proposals = Grading::Grader.new(signals, context).proposals
+        { 'recording' => Serialisers.recording(signals), 'attempts' => proposals.map { |p| Serialisers.proposal(p, context.type) } }
+      rescue UnreadableRecording, SystemCallError => e
+        raise unless several
+
+        { 'file' => file, 'error' => e.message }
+      end
+
+      def print_result(result)
+        return @out.puts("#{result['file']}: #{result['error']}") if result.key?('error')
+
+        recording = result['recording']
+        @out.puts "#{recording['name']}: #{recording['rows']} rows, #{result['attempts'].size} attempts"
+        recording['notes'].each { |note| @out.puts "  note: #{note}" }
+        result['attempts'].each { |attempt| print_attempt(attempt) }
+      end
+
+      def print_attempt(attempt)
+        @out.puts '', "#{attempt['manoeuvre']}  #{attempt['start_s']} to #{attempt['end_s']} s  #{attempt['result']}"
+        @out.puts(attempt['phases'].map { |phase| "  #{phase['id']}: #{phase['grade'] ? "#{phase['grade']} #{Grading::GRADE_WORDS[phase['grade']]}" : 'no proposal'} (#{phase['driver'] || '—'})" })
+        rows = attempt['measures'].map { |id, m| ["  #{id}", m['value'] || '—', m['unit'], m['verdict'] || 'shown', m['reason'].to_s] }
+        @out.puts Tables.lines(rows)
+        attempt['fault_details'].each { |fault| @out.puts "  #{fault['title']}: #{fault['evidence']}. #{fault['cue']}" }
+      end
+    end
+  end
+end

@@ -1,0 +1,73 @@
+# frozen_string_literal: true
+
+require 'yaml'
+
+module Fujin
+  # The flags that several commands share, read into values with the flag's name in each error.
+  class Options
+    attr_reader :rest, :values
+
+    def initialize(argv)
+      @values = { settings: {}, faults: {} }
+      @parser = OptionParser.new { |parser| define(parser) }
+      @rest = @parser.parse(argv)
+    end
+
+    def [](name) = @values[name]
+    def json? = @values[:json]
+
+    def type
+      id = self[:aircraft] or raise CommandLine::Usage, '--aircraft is missing: give a type id or the path of a type file'
+      @type ||= Aircraft::Library.find(id)
+    end
+
+    def conditions
+      Planning::Conditions.build(type: type, people: self[:people] || 'dual', mass_kg: self[:mass_kg], wind: wind || Wind.calm,
+                                 elevation_ft: self[:elevation_ft] || 0.0, oat_c: self[:oat_c], qnh_hpa: self[:qnh_hpa] || 1013.25)
+    end
+
+    def wind = self[:wind] && Wind.parse(self[:wind], path: '--wind')
+
+    # House settings of `--set` and `--house FILE`; other names of `--set` stay in #settings.
+    def house
+      from_file = self[:house] ? YAML.safe_load_file(self[:house]) : {}
+      raise InvalidInput, [{ path: self[:house], message: 'expected a table of house settings' }] unless from_file.is_a?(Hash)
+
+      Planning::HouseMethod.new(from_file.merge(self[:settings].slice(*Planning::HouseMethod::NAMES)))
+    rescue Psych::Exception => e
+      raise InvalidInput, [{ path: self[:house], message: "is not readable as YAML: #{e.message}" }]
+    end
+
+    def spot
+      return nil unless self[:spot]
+
+      parts = self[:spot].split(',').map { |part| Float(part, exception: false) }
+      valid = parts.size == 2 && parts.all? && parts[0].between?(-90, 90) && parts[1].between?(-180, 180)
+      raise InvalidInput, [{ path: '--spot', message: "expected LAT,LON in degrees, got #{self[:spot].inspect}" }] unless valid
+
+      parts
+    end
+
+    private
+
+    def define(parser)
+      parser.on('--json') { @values[:json] = true }
+      %w[aircraft wind spot out house key].each { |name| parser.on("--#{name} VALUE") { |v| @values[name.to_sym] = v } }
+      %w[mass-kg oat-c qnh-hpa elevation-ft height-ft bank-deg power-limit-pct gate-ft course rate-hz noise].each do |name|
+        parser.on("--#{name} N", Float) { |v| @values[name.tr('-', '_').to_sym] = v }
+      end
+      parser.on('--people WHO', %w[solo dual]) { |v| @values[:people] = v }
+      parser.on('--stage STAGE', Grading::Standard::STAGES) { |v| @values[:stage] = v }
+      parser.on('--seed N', Integer) { |v| @values[:seed] = v }
+      parser.on('--set NAME=VALUE') { |v| pair(v, :settings, '--set') }
+      parser.on('--fault NAME=VALUE') { |v| pair(v, :faults, '--fault') }
+    end
+
+    def pair(text, into, flag)
+      name, value = text.split('=', 2)
+      raise CommandLine::Usage, "#{flag} expects NAME=VALUE, got #{text.inspect}" if value.nil? || name.empty?
+
+      @values[into][name] = Float(value, exception: false) || value
+    end
+  end
+end

@@ -1,0 +1,46 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Commands
+    # `simulate MANOEUVRE`: a recording flown by the model, with the faults asked for.
+    class Simulate
+      # The simulated spot: the heath at Quillmere.
+      SPOT = [47.2104, -151.3320].freeze
+
+      def initialize(argv, out, _err)
+        @options = Options.new(argv)
+        @out = out
+      end
+
+      def run
+        name = @options.rest.first or raise CommandLine::Usage, 'simulate needs a manoeuvre'
+        Manoeuvres.find(name)
+        path = @options[:out] or raise CommandLine::Usage, '--out FILE.csv is missing'
+        rate = @options[:rate_hz] || 10.0
+        InvalidInput.check_ranges('--rate-hz' => [rate, 1, 50])
+        run = flight.run
+        File.write(path, recorder(rate).csv(run))
+        report(path, run)
+        0
+      end
+
+      private
+
+      def flight
+        Flight::StraightInFlight.new(@options.conditions, house: @options.house, height_ft: @options[:height_ft] || 1000.0,
+                                                          course_deg: @options[:course], faults: @options[:faults])
+      end
+
+      def recorder(rate)
+        Flight::Recorder.new(type: @options.type, origin: @options.spot || SPOT, elevation_ft: @options[:elevation_ft] || 0.0, rate_hz: rate,
+                             seed: @options[:seed] || 1, noise: @options[:noise] || 1.0)
+      end
+
+      def report(path, run)
+        spot = (@options.spot || SPOT).join(',')
+        result = { 'out' => path, 'duration_s' => run.rows.last[0].round(1), 'spot' => spot, 'faults' => @options[:faults] }
+        @options.json? ? @out.puts(JSON.pretty_generate(result)) : @out.puts("#{path}: #{result['duration_s']} s flown, spot #{spot}")
+      end
+    end
+  end
+end

@@ -1,0 +1,22 @@
+# frozen_string_literal: true
+
+module Fujin
+  # Plain columns for people.
+  module Tables
+    module_function
+
+    # @param rows [Array<Array>] cells; numbers are lined up on the right
+    def lines(rows)
+      texts = rows.map { |row| row.map { |cell| cell.is_a?(Float) ? figure(cell) : cell.to_s } }
+      widths = texts.transpose.map { |column| column.map(&:length).max }
+      texts.each_with_index.map do |row, r|
+        row.each_with_index.map { |text, c| rows[r][c].is_a?(Numeric) ? text.rjust(widths[c]) : text.ljust(widths[c]) }.join('  ').rstrip
+      end
+    end
+
+    def figure(value)
+      digits = value.abs >= 100 ? 0 : (value.abs >= 10 ? 1 : 2)
+      format("%.#{digits}f", value)
+    end
+  end
+end

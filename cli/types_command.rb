@@ -1,0 +1,23 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Commands
+    # `types`: the aircraft types that ship.
+    class Types
+      def initialize(argv, out, _err)
+        @options = Options.new(argv)
+        @out = out
+      end
+
+      def run
+        types = Aircraft::Library.all
+        if @options.json?
+          @out.puts JSON.pretty_generate(types.map { |type| { 'id' => type.id, 'name' => type.name, 'kind' => type.kind, 'file' => type.data } })
+        else
+          @out.puts Tables.lines(types.map { |type| [type.id, type.name, type.kind, type.fetch('engine.kind'), "rotor #{type.fetch('rotor.rotation')}"] })
+        end
+        0
+      end
+    end
+  end
+end

@@ -1,0 +1,109 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Aircraft
+    # The rules of a type file (PHYSICS.md section 2): which fields, of which kind, in which range.
+    # Unknown keys are kept and unused, so that a file may carry more.
+    class Schema
+      number = ->(low, high) { { kind: :number, low: low, high: high } }
+      words = ->(*allowed) { { kind: :word, allowed: allowed } }
+      pair = ->(low, high) { { kind: :pair, low: low, high: high } }
+
+      COMMON = {
+        'id' => { kind: :id }, 'name' => { kind: :text }, 'kind' => words.call('helicopter', 'gyroplane'),
+        'rotor.rotation' => words.call('anticlockwise', 'clockwise'),
+        'rotor.radius_m' => number.call(2, 12), 'rotor.blades' => number.call(2, 8), 'rotor.chord_m' => number.call(0.05, 1),
+        'rotor.normal_speed_rad_s' => number.call(15, 80), 'rotor.inertia_kg_m2' => number.call(10, 10_000),
+        'rotor.lift_slope_per_rad' => number.call(4, 7), 'rotor.cd0' => number.call(0.004, 0.03),
+        'rotor.cd2' => number.call(0, 2), 'rotor.induced_factor' => number.call(1, 1.6),
+        'rotor.thrust_limit' => number.call(0.08, 0.3), 'rotor.thrust_limit_mu_slope' => number.call(0, 2),
+        'rotor.collective_min_deg' => number.call(-5, 12), 'rotor.collective_max_deg' => number.call(-5, 30),
+        'rotor.hub_height_m' => number.call(0.5, 6), 'rotor.vortex_ring_thrust_loss' => number.call(0, 0.6),
+        'airframe.drag_area_x_m2' => number.call(0.05, 5), 'airframe.drag_area_y_m2' => number.call(0.1, 15),
+        'airframe.drag_area_z_m2' => number.call(0.1, 15),
+        'engine.kind' => words.call('piston_carburettor', 'piston_injected', 'turbine'),
+        'engine.rated_kw' => number.call(20, 3000), 'engine.limit_kw' => number.call(20, 3000),
+        'engine.efficiency' => number.call(0.5, 1), 'engine.accessory_kw' => number.call(0, 50),
+        'engine.lag_s' => number.call(0.05, 5),
+        'engine.power_instrument' => words.call('manifold_pressure_inhg', 'torque_pct'),
+        'masses_kg.empty' => number.call(100, 5000), 'masses_kg.solo' => number.call(150, 6000),
+        'masses_kg.dual' => number.call(150, 6000), 'masses_kg.max' => number.call(150, 6000),
+        'rotor_rpm_pct.power_on' => pair.call(50, 150), 'rotor_rpm_pct.power_off' => pair.call(50, 160),
+        'rotor_rpm_pct.low_warning' => number.call(40, 110), 'rotor_rpm_pct.absolute' => pair.call(30, 200),
+        'speeds_kt.glide' => number.call(20, 130), 'speeds_kt.climb' => number.call(20, 130),
+        'speeds_kt.cruise' => number.call(20, 200), 'speeds_kt.never_exceed' => number.call(30, 250),
+        'training.flare_height_ft' => number.call(5, 200)
+      }.freeze
+
+      OPTIONAL = {
+        'airframe.overall_length_m' => number.call(3, 40),
+        'speeds_kt.never_exceed_power_off' => number.call(30, 250),
+        'speeds_kt.lowest_glide' => number.call(10, 100),
+        'fuel.full_kg' => number.call(5, 1000), 'fuel.burn_kg_per_h' => number.call(3, 500),
+        'height_velocity.low_speed_ft_kt' => { kind: :table }, 'height_velocity.high_speed_ft_kt' => { kind: :table }
+      }.freeze
+
+      # Pairs that must stand in this order.
+      ORDER = [%w[masses_kg.empty masses_kg.solo], %w[masses_kg.solo masses_kg.dual], %w[masses_kg.dual masses_kg.max],
+               %w[rotor.collective_min_deg rotor.collective_max_deg], %w[engine.limit_kw engine.rated_kw]].freeze
+
+      # @param data [Hash] the parsed file
+      # @return [Array<Hash>] `{path:, message:}` for each problem; empty when the file is good
+      def self.problems(data)
+        return [{ path: '(file)', message: 'expected a table of fields such as rotor: and engine:' }] unless data.is_a?(Hash)
+
+        found = COMMON.filter_map { |path, rule| problem(data, path, rule, required: true) } +
+                OPTIONAL.filter_map { |path, rule| problem(data, path, rule, required: false) }
+        found.empty? ? order_problems(data) : found
+      end
+
+      def self.dig(data, path)
+        path.split('.').reduce(data) { |node, key| node.is_a?(Hash) ? node[key] : nil }
+      end
+
+      def self.problem(data, path, rule, required:)
+        value = dig(data, path)
+        return (required ? { path: path, message: 'is missing' } : nil) if value.nil?
+
+        expected = expectation(value, rule)
+        expected && { path: path, message: "expected #{expected}, got #{value.inspect}" }
+      end
+      private_class_method :problem
+
+      # What was expected, or nil when the value is fine.
+      def self.expectation(value, rule)
+        case rule[:kind]
+        when :number then "a number from #{rule[:low]} to #{rule[:high]}" unless within?(value, rule)
+        when :word then "one of #{rule[:allowed].join(', ')}" unless rule[:allowed].include?(value)
+        when :id then 'lower-case letters, digits and hyphens' unless value.to_s.match?(/\A[a-z0-9-]{2,40}\z/)
+        when :text then 'a short text' unless value.is_a?(String) && value.strip.length.between?(1, 60)
+        when :pair then "[lower, upper] from #{rule[:low]} to #{rule[:high]}" unless rising_pair?(value, rule)
+        when :table then 'a list of [number, number]' unless table?(value)
+        end
+      end
+      private_class_method :expectation
+
+      def self.within?(value, rule)
+        value.is_a?(Numeric) && value.to_f.finite? && value.between?(rule[:low], rule[:high])
+      end
+
+      def self.rising_pair?(value, rule)
+        value.is_a?(Array) && value.size == 2 && value.all? { |v| within?(v, rule) } && value[0] < value[1]
+      end
+
+      def self.table?(value)
+        value.is_a?(Array) && value.all? { |row| row.is_a?(Array) && row.size == 2 && row.all?(Numeric) }
+      end
+      private_class_method :within?, :rising_pair?, :table?
+
+      def self.order_problems(data)
+        ORDER.filter_map do |low, high|
+          next if dig(data, low) <= dig(data, high)
+
+          { path: high, message: "expected at least #{low} (#{dig(data, low)}), got #{dig(data, high)}" }
+        end
+      end
+      private_class_method :order_problems
+    end
+  end
+end

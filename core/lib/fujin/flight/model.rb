@@ -1,0 +1,244 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Flight
+    # What the pilot asks of the aircraft for one step. Angles radians; pedal is the share of full
+    # engine torque it balances (0..1); throttle is open (governed) or closed.
+    Controls = Struct.new(:disc_pitch, :bank, :collective, :pedal, :yaw_rate, :throttle_open)
+
+    # The moving aircraft: a point mass under a rotor with its own speed, inflow, engine and heading
+    # (PHYSICS.md section 1). Fourth-order Runge-Kutta on position, velocity, rotor speed and inflow;
+    # control and engine lags are solved exactly within the step. SI; north, east, up.
+    class Model
+      STEP_S = 0.02
+      SKID_FRICTION = 0.35
+
+      attr_reader :time_s, :position, :velocity, :rotor_speed, :induced, :power_w, :engine_fraction,
+                  :disc_pitch, :bank, :heading, :yaw_rate, :collective, :on_ground, :contact, :type, :trim,
+                  :thrust_n, :rotor_power_w, :air_climb, :air_edge, :rotor, :engine, :losses_j, :supplied_j
+
+      # @param wind [#call] height above ground m, time s -> [north, east] m/s
+      def initialize(type:, mass_kg:, atmosphere:, wind:)
+        @type = type
+        @mass = mass_kg.to_f
+        @trim = SteadyTrim.new(type, mass_kg, atmosphere)
+        @rotor = @trim.rotor
+        @engine = Engine.new(type, atmosphere)
+        @wind = wind
+        @density = atmosphere.density
+        @drag = %w[x y z].map { |axis| type.fetch("airframe.drag_area_#{axis}_m2").to_f }
+        @efficiency = type.fetch('engine.efficiency').to_f
+        @accessory = type.fetch('engine.accessory_kw') * 1000.0
+        @rotation = type.clockwise? ? -1.0 : 1.0
+        @time_s = 0.0
+        @losses_j = @supplied_j = 0.0
+      end
+
+      # Starts in steady flight: level under power, or in autorotation when a sink is given.
+      # @param speed_kt [Float] horizontal equivalent airspeed
+      # @param course_rad [Float] track over the ground
+      # @param rotor_pct [Float] rotor speed, which only an autorotation may choose
+      def start(height_m:, speed_kt:, course_rad:, north_m: 0.0, east_m: 0.0, sink_m_s: 0.0, rotor_pct: 100.0)
+        point = trim.at(speed_kt, sink_m_s, rotor_pct: rotor_pct)
+        air = trim.atmosphere.true_speed(speed_kt * Quantities::KT)
+        north_wind, east_wind = @wind.call(height_m, 0.0)
+        cross = (east_wind * Math.cos(course_rad)) - (north_wind * Math.sin(course_rad))
+        crab = air > cross.abs ? -Math.asin(cross / air) : 0.0
+        @heading = course_rad + crab
+        @position = [north_m, east_m, height_m]
+        @velocity = [(air * Math.cos(@heading)) + north_wind, (air * Math.sin(@heading)) + east_wind, -sink_m_s]
+        @rotor_speed = rotor.normal_speed * rotor_pct / 100.0
+        @induced = point.induced_m_s
+        @power_w = [point.engine_power_w, 0.0].max
+        @governor = (@power_w / engine.max_power_w) - 0.2 - (0.6 * collective_share(point.collective_rad))
+        @engine_fraction = sink_m_s.positive? ? engine.idle_fraction : 1.0
+        @disc_pitch = point.disc_pitch_rad
+        @bank = @yaw_rate = 0.0
+        @collective = point.collective_rad
+        @on_ground = false
+        @contact = nil
+        evaluate(@position, @velocity, @rotor_speed, @induced)
+        self
+      end
+
+      def rotor_pct = 100.0 * @rotor_speed / rotor.normal_speed
+      def torque_share = @power_w / @rotor_speed * rotor.normal_speed / engine.limit_w
+      def collective_share(angle = @collective) = (angle - rotor.collective_min) / (rotor.collective_max - rotor.collective_min)
+      def wind_here = @wind.call(@position[2], @time_s)
+
+      # Kinetic, potential and rotor energy over the ground, joule.
+      def energy_j
+        speed2 = (@velocity[0]**2) + (@velocity[1]**2) + (@velocity[2]**2)
+        (0.5 * @mass * speed2) + (@mass * Quantities::G * @position[2]) + (0.5 * rotor.inertia * @rotor_speed * @rotor_speed)
+      end
+
+      # Advances by one step under the given controls.
+      def step(controls, dt = STEP_S)
+        move_controls(controls, dt)
+        run_engine(controls, dt)
+        integrate(dt)
+        turn_heading(controls, dt)
+        @time_s += dt
+        meet_ground(dt)
+        self
+      end
+
+      private
+
+      def move_controls(controls, dt)
+        @disc_pitch = lag(@disc_pitch, controls.disc_pitch, 0.35, 30.0 * Quantities::DEG, dt)
+        @bank = lag(@bank, controls.bank, 0.35, 30.0 * Quantities::DEG, dt)
+        wanted = controls.collective.clamp(rotor.collective_min, rotor.collective_max)
+        @collective = lag(@collective, wanted, 0.06, 14.0 * Quantities::DEG, dt)
+      end
+
+      # First-order lag with a rate limit, exact for a command held through the step.
+      def lag(value, wanted, time_constant, rate, dt)
+        change = (wanted - value) * (1.0 - Math.exp(-dt / time_constant))
+        value + change.clamp(-rate * dt, rate * dt)
+      end
+
+      def run_engine(controls, dt)
+        fraction = @rotor_speed / rotor.normal_speed
+        if controls.throttle_open && @engine_fraction >= fraction - 0.005
+          govern(fraction, dt)
+        else
+          @power_w *= Math.exp(-dt / 0.15)
+          target = controls.throttle_open ? fraction * 1.1 : engine.idle_fraction
+          @engine_fraction += (target - @engine_fraction) * (1.0 - Math.exp(-dt / engine.spool_s))
+          @engine_fraction = fraction if @engine_fraction > fraction
+          @governor = (@power_w / engine.max_power_w) - 0.2 - (0.6 * collective_share)
+        end
+        @supplied_j += @efficiency * @power_w * dt
+      end
+
+      def govern(fraction, dt)
+        error = 1.0 - fraction
+        @engine_fraction = fraction
+        @governor = (@governor + (3.0 * error * dt)).clamp(-0.8, 0.8)
+        share = (0.2 + (0.6 * collective_share) + (8.0 * error) + @governor).clamp(0.0, 1.0)
+        wanted = engine.max_power_w * [1.08, fraction].min * share
+        @power_w += (wanted - @power_w) * (1.0 - Math.exp(-dt / engine.lag_s))
+      end
+
+      # Heading follows the pilot through a yaw lag; engine torque not balanced by pedal swings the nose.
+      def turn_heading(controls, dt)
+        torque = @rotation * 2.2 * (torque_share - controls.pedal)
+        @yaw_rate += (((controls.yaw_rate - @yaw_rate) / 0.5) + torque) * dt
+        @yaw_rate = 0.0 if @on_ground
+        @heading += @yaw_rate * dt
+      end
+
+      def integrate(dt)
+        x = @position
+        v = @velocity
+        w = @rotor_speed
+        i = @induced
+        a1, r1, i1 = evaluate(x, v, w, i)
+        h = dt / 2.0
+        v2 = [v[0] + (h * a1[0]), v[1] + (h * a1[1]), v[2] + (h * a1[2])]
+        a2, r2, i2 = evaluate([x[0], x[1], x[2] + (h * v[2])], v2, w + (h * r1), i + (h * i1))
+        v3 = [v[0] + (h * a2[0]), v[1] + (h * a2[1]), v[2] + (h * a2[2])]
+        a3, r3, i3 = evaluate([x[0], x[1], x[2] + (h * v2[2])], v3, w + (h * r2), i + (h * i2))
+        v4 = [v[0] + (dt * a3[0]), v[1] + (dt * a3[1]), v[2] + (dt * a3[2])]
+        a4, r4, i4 = evaluate([x[0], x[1], x[2] + (dt * v3[2])], v4, w + (dt * r3), i + (dt * i3))
+        s = dt / 6.0
+        @position = (0..2).map { |k| x[k] + (s * (v[k] + (2 * v2[k]) + (2 * v3[k]) + v4[k])) }
+        @velocity = (0..2).map { |k| v[k] + (s * (a1[k] + (2 * a2[k]) + (2 * a3[k]) + a4[k])) }
+        @rotor_speed = w + (s * (r1 + (2 * r2) + (2 * r3) + r4))
+        @induced = i + (s * (i1 + (2 * i2) + (2 * i3) + i4))
+        @losses_j += @loss_w * dt
+      end
+
+      # Rates of velocity, rotor speed and inflow in one state.
+      def evaluate(position, velocity, omega, induced)
+        cos_h = Math.cos(@heading)
+        sin_h = Math.sin(@heading)
+        wind = @wind.call(position[2], @time_s)
+        air_n = velocity[0] - wind[0]
+        air_e = velocity[1] - wind[1]
+        air_u = velocity[2]
+        sin_p = Math.sin(@disc_pitch)
+        cos_b = Math.cos(@bank)
+        sin_b = Math.sin(@bank)
+        n_n = -((cos_b * sin_p * cos_h) + (sin_b * sin_h))
+        n_e = -((cos_b * sin_p * sin_h) - (sin_b * cos_h))
+        n_u = cos_b * Math.cos(@disc_pitch)
+        climb = (air_n * n_n) + (air_e * n_e) + (air_u * n_u)
+        air2 = (air_n * air_n) + (air_e * air_e) + (air_u * air_u)
+        edge2 = air2 - (climb * climb)
+        edge = edge2.positive? ? Math.sqrt(edge2) : 0.0
+        airspeed = Math.sqrt(air2)
+        tip = omega * rotor.radius
+        mu = edge / tip
+        unlimited = rotor.blade_loading(@collective, mu, (climb + induced) / tip)
+        loading = rotor.limited(unlimited, mu)
+        thrust = ring_thrust(loading, omega, climb, edge)
+        inflow_rate = inflow_rate(position[2], climb, edge, airspeed, thrust, induced)
+        profile = rotor.profile_power(omega, mu, loading, unlimited)
+        shaft = (thrust * ((rotor.induced_factor * induced) + climb)) + profile
+        accessory = @accessory * ((omega / rotor.normal_speed)**3)
+        spin = ((@efficiency * @power_w) - shaft - accessory) / (rotor.inertia * omega)
+        along = (air_n * cos_h) + (air_e * sin_h)
+        across = (air_e * cos_h) - (air_n * sin_h)
+        pressure = @density * airspeed / 2.0
+        d_along = pressure * @drag[0] * along
+        d_across = pressure * @drag[1] * across
+        d_up = pressure * @drag[2] * air_u
+        @thrust_n = thrust
+        @rotor_power_w = shaft
+        @air_climb = climb
+        @air_edge = edge
+        @loss_w = (thrust * rotor.induced_factor * induced) + profile + accessory + (d_along * along) + (d_across * across) + (d_up * air_u)
+        [[((thrust * n_n) - (d_along * cos_h) + (d_across * sin_h)) / @mass,
+          ((thrust * n_e) - (d_along * sin_h) - (d_across * cos_h)) / @mass,
+          (((thrust * n_u) - d_up) / @mass) - Quantities::G], spin, inflow_rate]
+      end
+
+      # Thrust with the vortex-ring loss, whose own scale depends on the thrust.
+      def ring_thrust(loading, omega, climb, edge)
+        thrust = rotor.thrust(loading, omega, 0.0)
+        return thrust if climb >= 0.0 || thrust <= 0.0
+
+        2.times do
+          hover = rotor.hover_induced_velocity(thrust)
+          thrust = rotor.thrust(loading, omega, rotor.ring_strength(climb / hover, edge / hover))
+        end
+        thrust
+      end
+
+      def inflow_rate(height, climb, edge, airspeed, thrust, induced)
+        return -induced / 0.1 if thrust <= 1.0
+
+        factor = rotor.ground_factor(height.negative? ? 0.0 : height, airspeed, induced)
+        hover = rotor.hover_induced_velocity(thrust)
+        p = climb / hover
+        q = edge / hover
+        steady = if rotor.in_closure?(p, q)
+                   rotor.closure(p, q, hover)
+                 else
+                   through = climb + (induced / factor)
+                   flow2 = (edge * edge) + (through * through)
+                   flow2 < 0.01 ? hover : hover * hover / Math.sqrt(flow2)
+                 end
+        ((factor * steady) - induced) / 0.1
+      end
+
+      # Skids on hard ground: no bounce, Coulomb friction under the weight they carry.
+      def meet_ground(dt)
+        return @on_ground = false if @position[2].positive?
+
+        @contact ||= { time_s: @time_s, sink_m_s: -@velocity[2], velocity: @velocity.dup, disc_pitch: @disc_pitch, heading: @heading,
+                       rotor_pct: rotor_pct, position: @position.dup }
+        @on_ground = true
+        @position = [@position[0], @position[1], 0.0]
+        @velocity[2] = 0.0 if @velocity[2].negative?
+        weight = [@mass * Quantities::G - (@thrust_n * Math.cos(@disc_pitch)), 0.0].max
+        speed = Math.hypot(@velocity[0], @velocity[1])
+        slowed = [speed - (SKID_FRICTION * weight / @mass * dt), 0.0].max
+        scale = speed.positive? ? slowed / speed : 0.0
+        @velocity = [@velocity[0] * scale, @velocity[1] * scale, @velocity[2]]
+      end
+    end
+  end
+end

@@ -1,0 +1,52 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Flight
+    # One flown run: the model's truth at each step, SI and radians, in rows of Run::FIELDS.
+    class Run
+      FIELDS = %i[t_s north_m east_m height_m v_north v_east v_up air_speed heading pitch bank rotor_pct engine_pct
+                  collective_share pedal throttle_open power_w phase].freeze
+
+      attr_reader :rows, :model, :contact
+
+      # @param limit_s [Float] longest run
+      # @param settle_s [Float] how long to go on after the hover or the stop
+      def initialize(model, pilot, limit_s: 180.0, settle_s: 6.0, dt: Model::STEP_S)
+        @model = model
+        @rows = []
+        settled = 0.0
+        while model.time_s < limit_s && settled < settle_s
+          controls = pilot.fly(dt)
+          @rows << row(controls, pilot.phase)
+          model.step(controls, dt)
+          settled = done?(pilot.phase) ? settled + dt : 0.0
+        end
+        @contact = model.contact
+      end
+
+      def column(name)
+        index = FIELDS.index(name)
+        rows.map { |row| row[index] }
+      end
+
+      private
+
+      def row(controls, phase)
+        m = model
+        wind = m.wind_here
+        air = Math.sqrt(((m.velocity[0] - wind[0])**2) + ((m.velocity[1] - wind[1])**2))
+        [m.time_s, *m.position, *m.velocity, m.trim.atmosphere.equivalent_speed(air), m.heading, m.disc_pitch, m.bank,
+         m.rotor_pct, 100.0 * m.engine_fraction, m.collective_share, controls.pedal, controls.throttle_open, m.power_w, phase]
+      end
+
+      def done?(phase)
+        speed = Math.hypot(model.velocity[0], model.velocity[1])
+        case phase
+        when :recovery then speed < 0.5 && model.velocity[2].abs < 0.15
+        when :cushion then model.on_ground && speed < 0.15
+        else false
+        end
+      end
+    end
+  end
+end

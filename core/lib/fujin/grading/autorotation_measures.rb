@@ -1,0 +1,301 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Grading
+    # Takes every measure of an autorotation from the signals, as MEASURES.md section 3 defines them.
+    class AutorotationMeasures
+      FT_PER_KT_S = 1.68781
+
+      # 90 % uncertainty of a single reading of each signal with an ordinary recorder: its noise and lag.
+      READING = { nr: 0.4, ias: 2.0, gs: 0.8, agl: 3.0, pitch: 0.8, heading: 1.5, track: 2.0, collective: 1.0, throttle: 1.0, sink: 80.0, vs: 120.0,
+                  lat: 5.0, lon: 5.0, roll: 0.8 }.freeze
+
+      attr_reader :signals, :attempt, :context
+
+      def initialize(signals, attempt, context)
+        @signals = signals
+        @attempt = attempt
+        @context = context
+        @taken = {}
+      end
+
+      # @return [Hash{String => Measure}] in the order of the declaration
+      def measures
+        take_setup
+        take_entry
+        take_glide if attempt.phase('glide')
+        take_gate
+        take_flare if attempt.phase('flare')
+        take_recovery if attempt.phase('recovery')
+        take_contact if attempt.phase('touchdown')
+        take_miss
+        @taken
+      end
+
+      # Final course: given, or the mean track over the 10 s before the gate.
+      def course_deg
+        @course_deg ||= context.course_deg || mean_track
+      end
+
+      # First downward pass of the gate height after closure.
+      def gate_s
+        return @gate_s if defined?(@gate_s)
+
+        @gate_s = signals.signal?(:agl) ? downward_pass(context.gate_height_ft) : nil
+      end
+
+      private
+
+      def closure = attempt.event(:closure_s)
+      def zero = signals.agl_zero_ft
+
+      # Judges and keeps one measure. A NaN or nil value is 'not recorded' with the reason.
+      def put(id, phase, value, sources, unit: Units.of(id), uncertainty: nil, limit: nil)
+        sources = Array(sources)
+        missing = sources.find { |name| !signals.signal?(name) }
+        if missing || value.nil? || value.nan?
+          return @taken[id] = Measure.new(id: id, phase: phase, value: nil, unit: unit, verdict: 'not_recorded', source: sources,
+                                          reason: missing ? signals.reason(missing) : 'a gap in the recording covers it')
+        end
+        band = limit || standard_band(id)
+        spread = uncertainty || READING.fetch(sources.first, nil)
+        @taken[id] = Measure.new(id: id, phase: phase, value: value, unit: unit, verdict: band&.verdict(value), critical: band&.critical?(value) || false,
+                                 too_close: band&.too_close?(value, spread) || false, band: band, uncertainty: spread, source: sources,
+                                 estimated: signals.estimated?(*sources) || estimated_phase?(phase))
+      end
+
+      def estimated_phase?(phase) = attempt.phase(phase)&.estimated || false
+
+      def standard_band(id)
+        standard.band(id, context.stage, targets, planned: context.planned)
+      end
+
+      def standard = @standard ||= Manoeuvres.find(attempt.manoeuvre).standard
+
+      def targets
+        @targets ||= context.targets.merge('lowest_rotor_rpm_pct' => context.lowest_rotor_rpm_pct(entry_speed))
+      end
+
+      def entry_speed
+        ias = signals.at(:ias, closure)
+        ias.nan? || ias < 20.0 ? context.targets['entry_speed_kt'] : ias
+      end
+
+      # A statistic over a stretch, or NaN when less than 80 % of it was recorded.
+      def over(name, from_s, to_s)
+        return Float::NAN if to_s <= from_s || signals.coverage(name, from_s, to_s) < 0.8
+
+        yield signals.window(name, from_s, to_s)
+      end
+
+      def mean(values) = values.sum / values.size
+
+      def take_setup
+        put('setup_steady_s', 'setup', steady_seconds, %i[ias agl], uncertainty: 1.0)
+      end
+
+      # Seconds before closure in which speed, height and track stayed inside the set-up band.
+      def steady_seconds
+        return Float::NAN unless signals.signal?(:ias) && signals.signal?(:agl)
+
+        speed, height = setup_centre
+        widths = { ias: 10.0, agl: 100.0 }
+        track = signals.at(:track, closure)
+        index = signals.index(closure)
+        first = index.downto(0).find do |i|
+          (signals[:ias][i] - speed).abs > widths[:ias] || (signals[:agl][i] - height).abs > widths[:agl] ||
+            (!track.nan? && !signals[:track][i].nan? && (signals[:track][i] - track).abs > 10.0)
+        end
+        closure - signals.time(first ? first + 1 : 0)
+      end
+
+      def setup_centre
+        return [context.targets['entry_speed_kt'], context.targets['entry_height_ft']] if context.planned
+
+        [signals.at(:ias, closure), signals.at(:agl, closure)]
+      end
+
+      def take_entry
+        put('entry_height_ft', 'entry', signals.at(:agl, closure), :agl)
+        put('entry_ias_kt', 'entry', signals.at(:ias, closure), :ias)
+        put('collective_delay_s', 'entry', collective_delay, :collective, uncertainty: signals.step_s)
+        stop = [closure + 8.0, attempt.phase('flare')&.start_s || attempt.end_s].min
+        put('min_rotor_rpm_pct', 'entry', over(:nr, closure, stop, &:min), :nr)
+        put('entry_yaw_deg', 'entry', yaw_after(closure, 3.0), :heading)
+      end
+
+      # Closure until the collective is at or under a quarter of its value at closure.
+      def collective_delay
+        values = signals[:collective]
+        return Float::NAN unless values
+
+        before = signals.window(:collective, closure - 0.5, closure)
+        return Float::NAN if before.empty?
+
+        quarter = 0.25 * Quantities.median(before)
+        from = signals.index(closure)
+        index = (from..signals.index(closure + 8.0)).find { |i| values[i] <= quarter }
+        index.nil? ? Float::NAN : refine(values, index, quarter) - closure
+      end
+
+      # Crossing time by straight line between the samples around it.
+      def refine(values, index, level)
+        return signals.time(index) if index.zero? || (values[index - 1] - values[index]).abs < 1e-9
+
+        signals.time(index) - (signals.step_s * ((level - values[index]) / (values[index - 1] - values[index])).clamp(0.0, 1.0))
+      end
+
+      # Largest heading change within a time, degrees, either way.
+      def yaw_after(from_s, seconds)
+        over(:heading, from_s, from_s + seconds) do |values|
+          start = signals.at(:heading, from_s)
+          values.map { |v| (v - start).abs }.max
+        end
+      end
+
+      def take_glide
+        phase = attempt.phase('glide')
+        from = phase.start_s
+        to = phase.end_s
+        put('glide_ias_mean_kt', 'glide', over(:ias, from, to) { |v| mean(v) }, :ias)
+        put('glide_ias_min_kt', 'glide', over(:ias, from, to, &:min), :ias)
+        put('glide_ias_max_kt', 'glide', over(:ias, from, to, &:max), :ias)
+        put('glide_rotor_rpm_mean_pct', 'glide', over(:nr, from, to) { |v| mean(v) }, :nr)
+        put('glide_rotor_rpm_max_pct', 'glide', over(:nr, from, to, &:max), :nr)
+        put('glide_sink_fpm', 'glide', height_lost(from, to) / (to - from) * 60.0, :agl, uncertainty: 240.0 / [to - from, 1.0].max)
+        put('ground_glide_ratio', 'glide', ground_ratio(from, to), %i[gs agl], unit: 'index', uncertainty: 0.15)
+      end
+
+      def height_lost(from, to)
+        return Float::NAN if signals.coverage(:agl, from, to) < 0.8
+
+        signals.at(:agl, from) - signals.at(:agl, to)
+      end
+
+      # Straight distance over the ground against height lost.
+      def ground_ratio(from, to)
+        lost = height_lost(from, to)
+        return Float::NAN if lost.nan? || lost < 50.0
+
+        distance = position_change(from, to) || over(:gs, from, to) { |v| mean(v) * (to - from) * FT_PER_KT_S }
+        distance / lost
+      end
+
+      def position_change(from, to)
+        return nil unless signals.signal?(:lat) && signals.signal?(:lon)
+
+        map = LocalMap.new(signals.at(:lat, from), signals.at(:lon, from))
+        north, east = map.north_east(signals.at(:lat, to), signals.at(:lon, to))
+        distance = Math.hypot(north, east) / Quantities::FT
+        distance.nan? ? nil : distance
+      end
+
+      # The gate is an event of the glide, even when it is passed while flaring.
+      def take_gate
+        return unless signals.signal?(:agl)
+
+        unless gate_s
+          # Broken off above the gate: there is nothing to take there, and nothing missing.
+          return if attempt.result == :go_around
+
+          return %w[gate_ias_kt gate_rotor_rpm_pct gate_sink_fpm gate_groundspeed_kt].each { |id| put(id, 'glide', Float::NAN, :agl) }
+        end
+        put('gate_ias_kt', 'glide', signals.at(:ias, gate_s), :ias)
+        put('gate_rotor_rpm_pct', 'glide', signals.at(:nr, gate_s), :nr)
+        put('gate_sink_fpm', 'glide', signals.at(:sink, gate_s), :sink)
+        put('gate_groundspeed_kt', 'glide', signals.at(:gs, gate_s), :gs)
+      end
+
+      def downward_pass(height_ft)
+        agl = signals[:agl]
+        from = signals.index(closure) + 1
+        to = signals.index(attempt.end_s)
+        index = (from..to).find { |i| agl[i] - zero <= height_ft && agl[i - 1] - zero > height_ft }
+        index && refine(agl.map { |v| v - zero }, index, height_ft)
+      end
+
+      def take_flare
+        phase = attempt.phase('flare')
+        from = phase.start_s
+        airborne = attempt.event(:contact_s) || attempt.end_s
+        put('flare_height_ft', 'flare', signals.at(:agl, from) - zero, :agl, uncertainty: 12.0)
+        put('flare_pitch_max_deg', 'flare', over(:pitch, from, phase.end_s, &:max), :pitch)
+        put('flare_rotor_rpm_max_pct', 'flare', over(:nr, from, airborne, &:max), :nr)
+        put('balloon_ft', 'flare', balloon(from, [phase.end_s + 3.0, airborne].min), :agl, uncertainty: 1.5)
+        put('recovery_groundspeed_kt', 'flare', signals.at(:gs, phase.end_s), :gs) if attempt.phase('recovery')
+      end
+
+      # Rise above the lowest height so far.
+      def balloon(from, to)
+        return Float::NAN if to <= from || signals.coverage(:agl, from, to) < 0.8
+
+        lowest = Float::INFINITY
+        Recordings::Smoothing.mean(signals[:agl][signals.index(from)..signals.index(to)], signals.samples(0.3)).reject(&:nan?).map do |height|
+          lowest = [lowest, height].min
+          height - lowest
+        end.max
+      end
+
+      def take_recovery
+        phase = attempt.phase('recovery')
+        lowest = over(:agl, phase.start_s, attempt.end_s) { |v| v.min - zero }
+        put('recovery_min_height_ft', 'recovery', lowest, :agl, uncertainty: 1.0)
+        put('recovery_yaw_deg', 'recovery', yaw_after(phase.start_s, [phase.end_s - phase.start_s, 8.0].min), :heading)
+        put('hover_height_ft', 'recovery', hover_height(phase.end_s), :agl, uncertainty: 1.0) unless phase.estimated
+        put('power_on_s', 'recovery', attempt.event(:power_on_s), signals.signal?(:throttle) ? :throttle : :power, uncertainty: 0.3)
+      end
+
+      def hover_height(from)
+        over(:agl, from, attempt.end_s) { |v| mean(v) - zero }
+      end
+
+      def take_contact
+        at = attempt.event(:contact_s)
+        contact = attempt.event(:contact)
+        put('contact_sink_fpm', 'touchdown', contact.sink_fpm, contact.sources, uncertainty: 100.0)
+        put('contact_groundspeed_kt', 'touchdown', signals.at(:gs, at), :gs)
+        put('contact_drift_kt', 'touchdown', drift(at), %i[gs track heading], uncertainty: 0.7)
+        put('contact_pitch_deg', 'touchdown', signals.at(:pitch, at), :pitch)
+        put('contact_yaw_deg', 'touchdown', course_deg ? Quantities.wrap_deg(signals.at(:heading, at) - course_deg) : Float::NAN, :heading)
+        put('contact_rotor_rpm_pct', 'touchdown', signals.at(:nr, at), :nr)
+        put('slide_ft', 'touchdown', slide(at), :gs, uncertainty: 5.0)
+      end
+
+      def drift(at) = signals.at(:gs, at) * Math.sin((signals.at(:track, at) - signals.at(:heading, at)) * Quantities::DEG)
+
+      # Distance from contact until under 0.6 kt.
+      def slide(from)
+        gs = signals[:gs]
+        return Float::NAN unless gs
+
+        stop = (signals.index(from)..signals.size - 1).find { |i| gs[i] < 0.6 }
+        stop ? over(:gs, from, signals.time(stop)) { |v| mean(v) * (signals.time(stop) - from) * FT_PER_KT_S } : Float::NAN
+      end
+
+      # At contact, otherwise where the hover is established.
+      def take_miss
+        phase = attempt.phase('touchdown') ? 'touchdown' : 'recovery'
+        at = attempt.event(:contact_s) || (attempt.phase('recovery') && !attempt.phase('recovery').estimated && attempt.phase('recovery').end_s)
+        return unless context.spot && at
+
+        along, across = position_from_spot(at)
+        put('miss_along_ft', phase, along, %i[lat lon], uncertainty: 12.0)
+        put('miss_across_ft', phase, across, %i[lat lon], uncertainty: 12.0)
+        put('miss_ft', phase, Math.hypot(along, across), %i[lat lon], uncertainty: 12.0)
+      end
+
+      def position_from_spot(at)
+        return [Float::NAN, Float::NAN] unless signals.signal?(:lat) && signals.signal?(:lon) && course_deg
+
+        north, east = LocalMap.new(*context.spot).north_east(signals.at(:lat, at), signals.at(:lon, at))
+        LocalMap.along_across(north, east, course_deg).map { |m| m / Quantities::FT }
+      end
+
+      def mean_track
+        at = gate_s || attempt.phase('flare')&.start_s || attempt.end_s
+        values = signals.window(:track, at - 10.0, at)
+        values.empty? ? nil : mean(values) % 360.0
+      end
+    end
+  end
+end

@@ -1,0 +1,122 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Grading
+    # The moments at which the engine stopped driving the rotor (MEASURES.md section 2, 'Closure'): the throttle
+    # if it was recorded, otherwise the needles, the power instrument, the collective, the rotor, the sink.
+    class Closures
+      # Power-instrument readings taken as idle and as clearly driving.
+      IDLE = { map: [13.5, 16.0], tq: [8.0, 20.0] }.freeze
+      WARMING_UP_S = 2.0
+
+      # @param signals [Recordings::Signals]
+      def initialize(signals)
+        @signals = signals
+      end
+
+      # @return [Array(Array<Float>, Boolean)] confirmed times in order, and whether they are estimated
+      def find
+        source = %i[throttle ne power collective nr sink].find { |name| @signals.signal?(name) }
+        return [[], true] unless source
+
+        [send(:"by_#{source}").select { |t| confirmed?(t) }, source != :throttle]
+      end
+
+      # Is the engine at idle at this sample, as far as the file can tell? nil when it can't.
+      def idle?(index)
+        throttle = @signals[:throttle]
+        return throttle[index] < 10.0 if throttle && !throttle[index].nan?
+
+        IDLE.each do |name, (idle, _)|
+          values = @signals[name]
+          return values[index] < idle if values && !values[index].nan?
+        end
+        ne = @signals[:ne]
+        nr = @signals[:nr]
+        return nr[index] - ne[index] > 1.0 if ne && nr && !ne[index].nan? && !nr[index].nan?
+
+        nil
+      end
+
+      private
+
+      # Under 10 now, over 20 within the second before.
+      def by_throttle = falls(@signals[:throttle], 20.0, 10.0, 1.0)
+
+      # Engine rpm leaves rotor rpm by over 1 point and goes on to 3.
+      def by_ne
+        return by_nr unless @signals.signal?(:nr)
+
+        gap = @signals[:nr].zip(@signals[:ne]).map { |nr, ne| nr - ne }
+        crossings(gap, 1.0).select { |i| gap[i, @signals.samples(2.0)].any? { |v| v > 3.0 } }.map { |i| @signals.time(i) }
+      end
+
+      def by_power
+        name = @signals.signal?(:tq) ? :tq : :map
+        idle, driving = IDLE[name]
+        falls(@signals[name], driving, idle, 2.0)
+      end
+
+      # A fall of 60 % of its value within 2 s, less half a second.
+      def by_collective
+        values = @signals[:collective]
+        back = @signals.samples(2.0)
+        hits = (back...values.size).select { |i| values[i - back] > 15.0 && values[i] < 0.4 * values[i - back] }
+        first_of_runs(hits, back).map do |i|
+          top = (i - back..i).max_by { |k| values[k].nan? ? -1.0 : values[k] }
+          start = (top..i).find { |k| values[k] < values[top] - 5.0 } || top
+          @signals.time(start) - 0.5
+        end
+      end
+
+      # Rotor rpm falls over 2 points in half a second; back-dated to its last 99.
+      def by_nr
+        values = @signals[:nr]
+        back = [@signals.samples(0.5), 1].max
+        hits = (back...values.size).select { |i| values[i - back] - values[i] > 2.0 }
+        first_of_runs(hits, @signals.samples(4.0)).map do |i|
+          start = i.downto([i - @signals.samples(4.0), 0].max).find { |k| values[k] >= 99.0 } || (i - back)
+          @signals.time(start)
+        end
+      end
+
+      # Sink passes 500 on its way to more than 1,000 ft/min held for 8 s, less 2 s.
+      def by_sink
+        values = @signals[:sink]
+        steady = @signals.samples(8.0)
+        crossings(values, 500.0).filter_map do |i|
+          reached = (i..[i + @signals.samples(6.0), values.size - 1].min).find { |k| values[k] > 1000.0 }
+          next unless reached && values[reached, steady].size == steady && values[reached, steady].count { |v| v > 900.0 } > 0.9 * steady
+
+          @signals.time(i) - 2.0
+        end
+      end
+
+      def falls(values, high, low, within_s)
+        back = [@signals.samples(within_s), 1].max
+        (1...values.size).select do |i|
+          values[i] < low && values[i - 1] >= low && values[[i - back, 0].max..i].any? { |v| v > high }
+        end.map { |i| @signals.time(i) }
+      end
+
+      def crossings(values, level) = (1...values.size).select { |i| values[i] > level && values[i - 1] <= level }
+
+      # The first index of each run of hits; hits closer than `spacing` samples belong to one run.
+      def first_of_runs(indices, spacing) = indices.slice_when { |a, b| b - a > spacing }.map(&:first)
+
+      # Sink over 800 ft/min with low power for 6 s, within 20 s; without a height or sink, the low power alone.
+      def confirmed?(time)
+        from = @signals.index(time)
+        to = @signals.index(time + 20.0)
+        needed = @signals.samples(6.0)
+        run = 0
+        (from..to).each do |i|
+          sinking = @signals[:sink].nil? || @signals[:sink][i] > 800.0
+          run = sinking && idle?(i) != false ? run + 1 : 0
+          return true if run >= needed
+        end
+        false
+      end
+    end
+  end
+end

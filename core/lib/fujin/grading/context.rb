@@ -1,0 +1,62 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Grading
+    # What a recording is measured against: the day, the method, the stage, the spot, and the plan if there was one.
+    class Context
+      attr_reader :conditions, :house, :stage, :spot, :course_deg, :planned, :gate_height_ft, :wind, :elevation_ft, :height_ft
+
+      # @param conditions [Planning::Conditions]
+      # @param wind [Wind, nil] nil when it is not known: the file's or its drift is used
+      # @param spot [Array(Float, Float), nil] latitude and longitude
+      # @param course_deg [Float, nil] final course; nil takes the mean track before the gate
+      # @param planned [Boolean] whether the sortie's plan is attached
+      def initialize(conditions:, house: Planning::HouseMethod.new, stage: 'solo', spot: nil, course_deg: nil, wind: nil,
+                     planned: false, height_ft: 1000.0, gate_height_ft: nil, elevation_ft: nil)
+        @conditions = conditions
+        @house = house
+        @stage = stage
+        @spot = spot
+        @course_deg = course_deg
+        @wind = wind
+        @planned = planned
+        @height_ft = height_ft
+        @elevation_ft = elevation_ft
+        @gate_height_ft = gate_height_ft || (planned ? targets['gate_height_ft'] : 100.0)
+      end
+
+      def type = conditions.type
+      def targets = @targets ||= plan_for(conditions).targets.freeze
+      def glide_speed_kt = targets['glide_speed_kt']
+      def target_rotor_rpm_pct = targets['target_rotor_rpm_pct']
+
+      # Entry distance the day asks for at a height, metres, or nil outside the model.
+      # @param wind [Wind]
+      def entry_distance_m(height_ft, course_deg, wind)
+        plan_for(conditions.with(wind: wind), course_deg: course_deg, height_ft: height_ft).entry_distance_m
+      rescue OutsideModel, InvalidInput
+        nil
+      end
+
+      # Lowest rotor rpm allowed after a closure at this speed: the band's floor, or what a 0.5 s reaction
+      # would show less 2, whichever is lower.
+      def lowest_rotor_rpm_pct(entry_speed_kt)
+        @lowest ||= {}
+        @lowest[entry_speed_kt.round] ||= begin
+          segments = Planning::FlownSegments.new(conditions, entry_speed_kt: entry_speed_kt, glide_speed_kt: glide_speed_kt,
+                                                             target_rotor_pct: target_rotor_rpm_pct, ending: :touchdown, reaction_s: 0.5,
+                                                             flare_height_ft: type.flare_height_ft)
+          [type.power_off_band[0].to_f, segments.lowest_rotor_pct - 2.0].min
+        end
+      rescue OutsideModel
+        targets['lowest_rotor_rpm_pct']
+      end
+
+      private
+
+      def plan_for(conditions, course_deg: nil, height_ft: nil)
+        Planning::StraightInPlan.new(conditions, house, course_deg: course_deg || @course_deg, height_ft: height_ft || @height_ft, stage: stage)
+      end
+    end
+  end
+end

@@ -1,0 +1,70 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Grading
+    # The five steps (JOB.md section 6).
+    GRADE_WORDS = ['taken over', 'assisted or far out', 'prompted or marginal', 'to standard', 'polished'].freeze
+
+    # A proposed grade for one phase. `grade` is nil, with no driver, when nothing was recorded.
+    PhaseGrade = Value.define(:phase, :grade, :driver, :critical)
+
+    # Everything the recording says of one attempt: measures, faults, proposed grades. The instructor decides.
+    Proposal = Value.define(:attempt, :measures, :faults, :grades, :standard_version, :course_deg, :gate_s) do
+      def first_fault = faults.first
+      def critical? = grades.any?(&:critical)
+      def grade_of(phase) = grades.find { |g| g.phase == phase }
+
+      # As a whole: the lowest phase that has a proposal.
+      def overall = grades.filter_map(&:grade).min
+    end
+
+    # From signals to proposals.
+    class Grader
+      RANK = { 'polished' => 4, 'in' => 3, 'marginal' => 2, 'out' => 1 }.freeze
+
+      def initialize(signals, context)
+        @signals = signals
+        @context = context
+      end
+
+      # @return [Array<Proposal>] every attempt of every declared manoeuvre, in order of time
+      def proposals
+        Manoeuvres.all.flat_map { |manoeuvre| manoeuvre.finder.new(@signals, @context).find.map { |attempt| propose(manoeuvre, attempt) } }
+                  .sort_by { |proposal| proposal.attempt.start_s }
+      end
+
+      # Measures and grades one attempt whose boundaries are known.
+      def propose(manoeuvre, attempt)
+        taker = manoeuvre.measurer.new(@signals, attempt, @context)
+        measures = taker.measures
+        measures = with_missed_gate(measures, attempt)
+        faults = manoeuvre.fault_finder.new(taker, measures).faults
+        grades = attempt.phase_ids.map { |phase| self.class.grade(phase, measures.values.select { |m| m.phase == phase }) }
+        Proposal.new(attempt: attempt, measures: measures.freeze, faults: faults.freeze, grades: grades.freeze, gate_s: taker.gate_s,
+                     standard_version: manoeuvre.standard.version, course_deg: taker.course_deg)
+      end
+
+      # All polished 4, all in 3, any marginal 2, any out or critical 1; what was not recorded abstains.
+      # @param help ['alone', 'prompted', 'assisted', 'taken_over'] from taps: it can only lower the grade
+      # @return [PhaseGrade]
+      def self.grade(phase, measures, help: 'alone')
+        judged = measures.select(&:judged?)
+        driver = judged.min_by { |m| m.critical ? 0 : RANK.fetch(m.verdict) }
+        standard = driver && (driver.critical ? 1 : RANK.fetch(driver.verdict))
+        ceiling = { 'alone' => 4, 'prompted' => 2, 'assisted' => 1, 'taken_over' => 0 }.fetch(help)
+        grade = [standard, (ceiling if help != 'alone')].compact.min
+        PhaseGrade.new(phase: phase, grade: grade, driver: grade.nil? || grade < (standard || 9) ? (help == 'alone' ? nil : help) : driver&.id,
+                       critical: judged.any?(&:critical))
+      end
+
+      private
+
+      # A gate missed and flown through is critical; one that led to a go-around is not.
+      def with_missed_gate(measures, attempt)
+        return measures if attempt.result == :go_around
+
+        measures.transform_values { |m| m.id.start_with?('gate_') && m.verdict == 'out' ? m.with(critical: true) : m }
+      end
+    end
+  end
+end

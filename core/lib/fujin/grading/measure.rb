@@ -1,0 +1,28 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Grading
+    # One number taken from a recording (MEASURES.md section 3).
+    #
+    # `verdict` is polished, in, marginal, out, not_recorded, or nil when the measure is shown but not judged;
+    # `too_close` marks a verdict that the value's uncertainty could turn; `band` is what it was held to.
+    Measure = Value.define(:id, :phase, :value, :unit, :verdict, :critical, :too_close, :band, :uncertainty, :source, :estimated, :reason,
+                           defaults: { critical: false, too_close: false, band: nil, uncertainty: nil, source: [].freeze, estimated: false, reason: nil }) do
+      def recorded? = verdict != 'not_recorded'
+      def judged? = Standard::VERDICTS.include?(verdict)
+      def low = band && band.in[0]
+      def high = band && band.in[1]
+
+      # Below its target, for a measure that is judged on both sides?
+      def under? = value && band && value < band.target
+    end
+
+    # The unit that a measure id ends with.
+    module Units
+      BY_SUFFIX = { '_kt' => 'kt', '_ft' => 'ft', '_fpm' => 'fpm', '_deg' => 'deg', '_pct' => 'pct', '_s' => 's', '_kw' => 'kw', '_kg' => 'kg',
+                    '_m_s' => 'm_s', '_per_min' => 'per_min' }.freeze
+
+      def self.of(id) = BY_SUFFIX.select { |suffix, _| id.end_with?(suffix) }.max_by { |suffix, _| suffix.size }&.last || 'index'
+    end
+  end
+end

@@ -1,0 +1,128 @@
+# frozen_string_literal: true
+
+require 'yaml'
+
+module Fujin
+  module Grading
+    # A versioned tolerance set for one manoeuvre; it turns a number into a verdict (MEASURES.md section 4).
+    class Standard
+      FOLDER = File.expand_path('../../../data/standards', __dir__)
+      STAGES = %w[early solo test instructor].freeze
+      VERDICTS = %w[polished in marginal out].freeze
+
+      # The limits one measure is held to. Bounds are nil where that side is free.
+      # polished, in and marginal are [low, high] pairs, nested.
+      Band = Value.define(:target, :polished, :in, :marginal, :worst_best, :critical_low, :critical_high) do
+        # @return [String] one of VERDICTS
+        def verdict(value)
+          found = { 'polished' => polished, 'in' => self.in, 'marginal' => marginal }.find { |_, range| inside?(value, range) }&.first || 'out'
+          worst_best && !inside?(value, worst_best) && %w[polished in].include?(found) ? 'marginal' : found
+        end
+
+        def critical?(value)
+          (critical_low && value < critical_low) || (critical_high && value > critical_high) || false
+        end
+
+        # Would the value's uncertainty carry it over one of the limits?
+        def too_close?(value, uncertainty)
+          return false unless uncertainty&.positive?
+
+          verdict(value - uncertainty) != verdict(value + uncertainty)
+        end
+
+        private
+
+        # A hair of tolerance, so that a value on the limit is inside it.
+        def inside?(value, range)
+          low, high = range
+          (low.nil? || value >= low - 1e-9) && (high.nil? || value <= high + 1e-9)
+        end
+      end
+
+      attr_reader :version, :rules
+
+      def self.load(manoeuvre_id) = new(YAML.safe_load_file(File.join(FOLDER, "#{manoeuvre_id}.yml")))
+
+      def initialize(data)
+        @version = data.fetch('version')
+        @rules = data.fetch('measures').freeze
+        freeze
+      end
+
+      # @param targets [Hash{String => Float}] what the names in the rules stand for today
+      # @param planned [Boolean] whether a plan of the sortie is attached
+      # @return [Band, nil] nil when the measure is shown but not judged
+      def band(measure, stage, targets, planned: true)
+        rule = rules[measure]
+        return nil if rule.nil? || (rule['planned_only'] && !planned)
+
+        Rule.new(rule, STAGES.index(stage) || raise(UnknownName, "no stage #{stage.inspect}: use #{STAGES.join(', ')}"), targets).band
+      end
+
+      # One line of the data file with the day's targets put in.
+      class Rule
+        def initialize(rule, stage, targets)
+          @rule = rule
+          @stage = stage
+          @targets = targets
+        end
+
+        def band
+          case @rule['rule']
+          when 'around' then around(width)
+          when 'percent_of' then around(target * width / 100.0)
+          when 'at_most' then at_most
+          when 'at_least' then at_least
+          end
+        end
+
+        private
+
+        def width = @rule['widths'][@stage].to_f
+        def target = number(@rule['target'])
+        def number(value) = value.is_a?(String) ? @targets.fetch(value).to_f : value.to_f
+        def optional(key) = @rule.key?(key) ? number(@rule[key]) : nil
+
+        def around(wide)
+          centre = target
+          marginal = optional('marginal_at') || (1.5 * wide)
+          ranges = [0.5 * wide, wide, marginal].map { |w| one_sided([centre - w, centre + w]) }
+          build(centre, *ranges)
+        end
+
+        # 'glide_ias_min_kt' can only be too low, its partner only too high.
+        def one_sided(range)
+          case @rule['side']
+          when 'low' then [range[0], nil]
+          when 'high' then [nil, range[1]]
+          else range
+          end
+        end
+
+        def at_most
+          limit = stage_limit + (optional('in_step') || 0.0)
+          polished = optional('polished_at') || (limit - @rule['polished_step'])
+          marginal = optional('marginal_at') || (limit + @rule['marginal_step'])
+          build(limit, [nil, polished], [nil, limit], [nil, marginal])
+        end
+
+        def at_least
+          limit = stage_limit
+          build(limit, [limit + @rule['polished_step'], nil], [limit, nil], [limit - @rule['marginal_step'], nil])
+        end
+
+        def stage_limit
+          base = @rule['limits'] ? @rule['limits'][@stage].to_f : number(@rule['limit'])
+          base + (@rule['offsets'] ? @rule['offsets'][@stage] : 0.0)
+        end
+
+        def build(centre, polished, inside, marginal)
+          Band.new(target: centre, polished: polished.freeze, in: inside.freeze, marginal: marginal.freeze,
+                   worst_best: @rule['band'] ? [@targets.fetch('power_off_low_pct'), @targets.fetch('power_off_high_pct')] : nil,
+                   critical_low: optional('critical_below'), critical_high: optional('critical_above'))
+        end
+      end
+      private_constant :Rule
+    end
+  end
+end

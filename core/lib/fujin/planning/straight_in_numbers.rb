@@ -1,0 +1,110 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Planning
+    # The numbers of a straight-in autorotation under their fixed ids (NAMES.md).
+    class StraightInNumbers
+      Q = Quantities
+      HOVER_FT = 4.0
+      SKID_FRICTION = Flight::Model::SKID_FRICTION
+
+      def initialize(conditions:, trim:, targets:, course_deg:, floor_pct:, sink_m_s:, distance:, lowest_rotor_pct:, contact_speed_m_s:)
+        @conditions = conditions
+        @trim = trim
+        @targets = targets
+        @course_deg = course_deg
+        @floor_pct = floor_pct
+        @sink = sink_m_s
+        @distance = distance
+        @lowest_rotor_pct = lowest_rotor_pct
+        @contact_speed = contact_speed_m_s
+      end
+
+      # @return [Hash{String => PlanNumber}]
+      def all = air_and_load.merge(power, glide, rotor, geometry, ending)
+
+      private
+
+      def number(value, unit, low = nil, high = nil)
+        PlanNumber.new(value: value, unit: unit, low: low, high: high)
+      end
+
+      # The block's number, or the reason it cannot be had.
+      def try(unit)
+        number(yield, unit)
+      rescue OutsideModel => e
+        PlanNumber.new(value: nil, unit: unit, reason: e.message)
+      end
+
+      def air = @conditions.atmosphere
+
+      def air_and_load
+        { 'density_altitude_ft' => number(air.density_altitude_m / Q::FT, 'ft'), 'mass_kg' => number(@conditions.mass_kg, 'kg'),
+          'induced_velocity_m_s' => number(@trim.rotor.hover_induced_velocity(@conditions.mass_kg * Q::G), 'm_s') }
+      end
+
+      def power
+        available = @trim.power_available_w / 1000.0
+        oge = try('kw') { @trim.hover_power_w / 1000.0 }
+        margin = oge.value ? number(100.0 * (available - oge.value) / oge.value, 'pct') : PlanNumber.new(value: nil, unit: 'pct', reason: oge.reason)
+        { 'hover_power_oge_kw' => oge, 'hover_power_ige_kw' => try('kw') { @trim.hover_power_w(height_m: HOVER_FT * Q::FT) / 1000.0 },
+          'power_available_kw' => number(available, 'kw'), 'power_margin_pct' => margin }
+      end
+
+      def glide
+        pct = @targets['target_rotor_rpm_pct']
+        slow_speed, slow_sink = @trim.minimum_sink(rotor_pct: pct)
+        best_speed, best_ratio = @trim.best_glide(rotor_pct: pct, headwind_kt: @conditions.wind.headwind_kt(@course_deg))
+        still_ratio = @trim.best_glide(rotor_pct: pct).last
+        sink = @sink / Q::FPM
+        spread = StraightInPlan::SINK_SPREAD
+        speed = air.true_speed(@targets['glide_speed_kt'] * Q::KT)
+        { 'min_sink_fpm' => number(slow_sink / Q::FPM, 'fpm'), 'min_sink_speed_kt' => number(slow_speed, 'kt'),
+          'best_glide_ratio' => number(still_ratio, 'index'), 'best_glide_speed_kt' => number(best_speed, 'kt'),
+          'best_ground_glide_ratio' => number(best_ratio, 'index'), 'glide_speed_kt' => number(@targets['glide_speed_kt'], 'kt'),
+          'glide_sink_fpm' => number(sink, 'fpm', sink * (1 - spread), sink * (1 + spread)), 'glide_ratio' => number(speed / @sink, 'index'),
+          'glide_angle_deg' => number(Math.atan2(@sink, speed) / Q::DEG, 'deg') }.merge(over_the_ground(speed))
+      end
+
+      def over_the_ground(true_speed)
+        wind = @conditions.wind
+        ground = wind.groundspeed_kt(@course_deg, true_speed / Q::KT) * Q::KT
+        drift = wind.drift_angle_deg(@course_deg, true_speed / Q::KT)
+        { 'groundspeed_kt' => number(ground / Q::KT, 'kt'), 'ground_glide_ratio' => number(ground / @sink, 'index'),
+          'ground_glide_angle_deg' => number(Math.atan2(@sink, ground) / Q::DEG, 'deg'),
+          'drift_angle_deg' => drift ? number(drift, 'deg') : PlanNumber.new(value: nil, unit: 'deg', reason: 'the wind is stronger than the glide speed') }
+      end
+
+      def rotor
+        { 'rotor_rpm_on_floor_pct' => number(@floor_pct, 'pct'), 'target_rotor_rpm_pct' => number(@targets['target_rotor_rpm_pct'], 'pct'),
+          'lowest_rotor_rpm_pct' => number(@lowest_rotor_pct, 'pct') }.merge(decay)
+      end
+
+      def decay
+        times = Flight::RotorDecay.new(@conditions, speed_kt: @targets['entry_speed_kt']).seconds_to(90.0, 80.0, @targets['power_off_low_pct'])
+        { 'rotor_decay_to_90_s' => time(times[0], 90), 'rotor_decay_to_80_s' => time(times[1], 80),
+          'reaction_time_s' => time(times[2], @targets['power_off_low_pct'].round) }
+      end
+
+      def time(seconds, pct)
+        return number(seconds, 's') if seconds
+
+        PlanNumber.new(value: nil, unit: 's', reason: "rotor rpm does not fall to #{pct} % within the model's run")
+      end
+
+      def geometry
+        middle, low, high = @distance.map { |d| d / Q::FT }
+        { 'entry_distance_ft' => number(middle, 'ft', low, high), 'entry_height_ft' => number(@targets['entry_height_ft'], 'ft'),
+          'entry_speed_kt' => number(@targets['entry_speed_kt'], 'kt'), 'gate_height_ft' => number(@targets['gate_height_ft'], 'ft'),
+          'flare_height_ft' => number(@targets['flare_height_ft'], 'ft'), 'flare_pitch_max_deg' => number(@targets['flare_pitch_max_deg'], 'deg') }
+      end
+
+      def ending
+        return { 'recovery_height_ft' => number(@targets['hover_height_ft'], 'ft') } unless @contact_speed
+
+        { 'touchdown_groundspeed_kt' => number(@contact_speed / Q::KT, 'kt'),
+          'slide_ft' => number(@contact_speed**2 / (2.0 * SKID_FRICTION * Q::G) / Q::FT, 'ft') }
+      end
+    end
+  end
+end

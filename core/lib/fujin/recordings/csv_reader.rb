@@ -1,0 +1,160 @@
+# frozen_string_literal: true
+
+require 'csv'
+require 'time'
+
+module Fujin
+  module Recordings
+    # Reads the recording format: CSV, UTF-8, one header row, rising `t_s` (or `utc`), any subset of Channels.
+    # What cannot be used is dropped and said in the notes; what is no recording is refused with the line.
+    class CsvReader
+      MAX_ROWS = 600_000
+      MAX_CELL_NOTES = 5
+      BLANK = Float::NAN
+
+      # @param bytes [String] the file as it came
+      # @param name [String] its name, for messages
+      # @yield [rows_read] now and then, for progress
+      # @return [Recording]
+      # @raise [UnreadableRecording]
+      def self.read(bytes, name: 'recording', &progress) = new(bytes, name, progress).read
+
+      def initialize(bytes, name, progress)
+        @name = name
+        @progress = progress
+        @notes = []
+        @bad_cells = 0
+        @lines = decode(bytes)
+      end
+
+      def read
+        header = read_header
+        @columns = header.each_with_index.select { |title, _| Channels::NUMERIC.include?(title) && title != 't_s' }
+        @time_index = header.index('t_s')
+        @utc_index = header.index('utc')
+        refuse('has no time column: expected t_s (seconds) or utc in the header row', 1) unless @time_index || @utc_index
+
+        collect(header)
+        refuse('holds fewer than two usable rows', @lines.size) if @times.size < 2
+        say_bad_cells
+        bridged = Gaps.bridge(@times, @values, @notes)
+        Recording.new(name: @name, times: @times.freeze, channels: @values.each_value(&:freeze).freeze, notes: @notes.freeze,
+                      bridged: bridged.freeze, ignored_columns: (header - Channels::RANGES.keys).freeze)
+      end
+
+      private
+
+      def decode(bytes)
+        text = bytes.dup.force_encoding(Encoding::UTF_8)
+        text = text.byteslice(3..) if text.start_with?("\uFEFF")
+        refuse('is empty', 1) if text.strip.empty?
+        refuse('is no text file: it holds NUL bytes', nil) if text.include?("\0")
+        unless text.valid_encoding?
+          line = text.each_line.find_index { |l| !l.valid_encoding? }
+          refuse('is not UTF-8 text', line && (line + 1))
+        end
+        @ends_open = !text.end_with?("\n", "\r")
+        lines = text.split(/\r\n|\n|\r/)
+        refuse("has #{lines.size - 1} rows; at most #{MAX_ROWS} are read. Split the file", nil) if lines.size - 1 > MAX_ROWS
+        lines
+      rescue ArgumentError
+        refuse('is not UTF-8 text', nil)
+      end
+
+      def read_header
+        titles = cells(@lines.first).map { |title| title.to_s.strip.downcase }
+        known = titles & Channels::RANGES.keys
+        if known.empty?
+          refuse("has no known column in its header row (#{titles.first(3).join(', ')}…). " \
+                 'Expected headings such as t_s, ias_kt, nr_pct', 1)
+        end
+        doubled = known.find { |title| titles.count(title) > 1 }
+        refuse("has the column #{doubled} twice", 1) if doubled
+        titles
+      end
+
+      def cells(line)
+        line.include?('"') ? (CSV.parse_line(line) || []) : line.split(',', -1)
+      rescue CSV::MalformedCSVError
+        []
+      end
+
+      def collect(header)
+        @times = []
+        @values = @columns.to_h { |title, _| [title, []] }
+        sinks = @columns.map { |title, index| [index, @values[title], *Channels::RANGES[title], title] }
+        last = nil
+        disordered = 0
+        @lines.each_with_index do |line, number|
+          next if number.zero? || line.empty?
+
+          @progress&.call(number) if (number % 5000).zero?
+          row = cells(line)
+          next if short_last_line?(row, header, number)
+
+          time = row_time(row, number)
+          next unless time
+
+          if last && time <= last
+            disordered += 1
+            next
+          end
+          last = time
+          @times << time
+          sinks.each { |index, values, low, high, title| values << number_in(row[index], low, high, number, title) }
+        end
+        @notes << "#{disordered} rows whose time did not move on were left out" if disordered.positive?
+        @values.reject! { |_, values| values.all?(&:nan?) }
+      end
+
+      def short_last_line?(row, header, number)
+        return false unless number == @lines.size - 1 && @ends_open && row.size < header.size
+
+        @notes << "the last line (#{number + 1}) is cut short and was left out"
+        true
+      end
+
+      def row_time(row, number)
+        if @time_index
+          time = Float(row[@time_index] || '', exception: false)
+          return time if time&.finite?
+        elsif row[@utc_index]
+          return Time.iso8601(row[@utc_index].strip.sub(' ', 'T').sub(/(?<![Z\d:][+-]\d\d:\d\d)(?<!Z)\z/, 'Z')).to_r.to_f
+        end
+        note_cell(number, @time_index ? 't_s' : 'utc', row[@time_index || @utc_index])
+        nil
+      rescue ArgumentError
+        note_cell(number, 'utc', row[@utc_index])
+        nil
+      end
+
+      def number_in(cell, low, high, line, title)
+        return BLANK if cell.nil? || cell.empty?
+
+        value = Float(cell, exception: false)
+        return value if value && value >= low && value <= high
+
+        note_cell(line, title, cell) unless cell.strip.empty?
+        BLANK
+      end
+
+      def note_cell(line, title, cell)
+        @bad_cells += 1
+        return if @bad_cells > MAX_CELL_NOTES
+
+        @notes << "line #{line + 1}, column #{title}: #{cell.to_s[0, 20].inspect} is no usable value and counts as a gap"
+      end
+
+      def say_bad_cells
+        return unless @bad_cells > MAX_CELL_NOTES
+
+        @notes << "and #{@bad_cells - MAX_CELL_NOTES} more cells without a usable value"
+      end
+
+      def refuse(reason, line)
+        place = line ? " (line #{line})" : ''
+        raise UnreadableRecording.new("#{@name} #{reason}#{place}. Nothing was changed.", line: line)
+      end
+    end
+  end
+end

@@ -1,0 +1,257 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Recordings
+    # A recording made ready for measuring: evenly spaced, smoothed as MEASURES.md section 2 says, with what is
+    # missing derived where that is honest. Knots, feet, feet a minute, degrees, percent: the units of the measures.
+    #
+    # Each signal is an array of floats (NaN where not recorded), or absent; `estimated?` tells the derived ones.
+    class Signals
+      LONGEST_GAP_S = Gaps::LONGEST_S
+      SLOWEST_HZ = 5.0
+      FASTEST_HZ = 50.0
+
+      attr_reader :recording, :start_s, :step_s, :size, :agl_zero_ft, :wind, :wind_source
+
+      # @param type [Aircraft::Type]
+      # @param atmosphere [Atmosphere] at the site
+      # @param elevation_ft [Float, nil] of the site, above sea level
+      # @param wind [Wind, nil] the sortie's; otherwise the file's, otherwise the drift in the file
+      def initialize(recording, type:, atmosphere:, elevation_ft: nil, wind: nil)
+        @recording = recording
+        @type = type
+        @atmosphere = atmosphere
+        @elevation_ft = elevation_ft
+        native = recording.step_s
+        @step_s = native.clamp(1.0 / FASTEST_HZ, 1.0 / SLOWEST_HZ)
+        @start_s = recording.times.first
+        @size = (recording.duration_s / @step_s).floor + 1
+        @longest_hole = [LONGEST_GAP_S, 1.5 * native].max
+        @signals = {}
+        @estimated = {}
+        @reasons = {}
+        read_channels
+        derive(wind)
+      end
+
+      def [](name) = @signals[name]
+      def signal?(name) = @signals.key?(name)
+      def estimated?(*names) = names.any? { |name| @estimated[name] }
+      def reason(name) = @reasons[name] || "#{name} is not in the file"
+      def time(index) = start_s + (index * step_s)
+      def end_s = time(size - 1)
+      def index(time_s) = ((time_s - start_s) / step_s).round.clamp(0, size - 1)
+
+      # Value at a time by straight line; NaN outside or where not recorded.
+      def at(name, time_s)
+        values = @signals[name]
+        return Float::NAN unless values
+
+        place = (time_s - start_s) / step_s
+        lower = place.floor
+        return Float::NAN if lower.negative? || lower > size - 1
+        return values[lower] if lower == size - 1
+
+        values[lower] + ((values[lower + 1] - values[lower]) * (place - lower))
+      end
+
+      # Samples from one time to another, NaN left out.
+      def window(name, from_s, to_s)
+        values = @signals[name]
+        return [] if values.nil? || to_s < from_s
+
+        values[index(from_s)..index(to_s)].reject(&:nan?)
+      end
+
+      # Share of a stretch in which a signal was recorded, 0 to 1.
+      def coverage(name, from_s, to_s)
+        values = @signals[name]
+        return 0.0 if values.nil? || to_s < from_s
+
+        part = values[index(from_s)..index(to_s)]
+        part.count { |v| !v.nan? } / part.size.to_f
+      end
+
+      def samples(seconds) = (seconds / step_s).round
+
+      private
+
+      def read_channels
+        direct = { nr: 'nr_pct', ne: 'ne_pct', throttle: 'throttle_pct', collective: 'collective_pct', roll: 'roll_deg',
+                   vs: 'vs_fpm', alt: 'alt_msl_ft', tq: 'tq_pct', map: 'map_inhg', pedal: 'pedal_pct' }
+        direct.each { |name, channel| put(name, channel) }
+        put(:nr, 'rotor_rpm', scale: 100.0 / normal_rpm) unless signal?(:nr)
+        put(:ias, 'ias_kt')
+        put(:pitch, 'pitch_deg')
+        put(:gs, 'gs_kt')
+        put(:heading, 'hdg_deg', angle: true)
+        put(:track, 'track_deg', angle: true)
+        put(:agl, 'agl_ft')
+        put(:lat, 'lat_deg')
+        put(:lon, 'lon_deg')
+        smooth(:nr, 0.2)
+        smooth(:pitch, 0.2)
+        smooth(:ias, 0.5)
+      end
+
+      def normal_rpm = @type.fetch('rotor.normal_speed_rad_s') * 60.0 / (2.0 * Math::PI)
+
+      def put(name, channel, scale: 1.0, angle: false)
+        raw = recording[channel]
+        return unless raw
+
+        raw = Smoothing.unwrap(raw) if angle
+        values = Smoothing.resample(recording.times, raw, start_s, step_s, size, @longest_hole)
+        @signals[name] = scale == 1.0 ? values : values.map { |v| v * scale }
+      end
+
+      def smooth(name, half_s)
+        @signals[name] = Smoothing.mean(@signals[name], samples(half_s)) if signal?(name)
+      end
+
+      def derive(wind)
+        derive_height
+        derive_track
+        choose_wind(wind)
+        derive_airspeed
+        derive_sink
+        @signals[:heading] ||= estimate(:heading, @signals[:track]) if signal?(:track)
+        @signals[:power] = @signals[:tq] || @signals[:map] if signal?(:tq) || signal?(:map)
+      end
+
+      # AGL: the channel; altitude less site elevation; altitude less the file's own on-ground altitude.
+      def derive_height
+        unless signal?(:agl)
+          if signal?(:alt) && @elevation_ft
+            @signals[:agl] = estimate(:agl, @signals[:alt].map { |v| v - @elevation_ft })
+          elsif signal?(:alt) && (ground = ground_altitude)
+            @signals[:agl] = estimate(:agl, @signals[:alt].map { |v| v - ground })
+          else
+            @reasons[:agl] = 'height above ground is not in the file, and it cannot be had from altitude without the ' \
+                             'site elevation or a stop on the ground'
+          end
+        end
+        @agl_zero_ft = agl_zero
+      end
+
+      # Altitude while standing still on the ground: lowest quarter of the stops of 3 s or more.
+      def ground_altitude
+        return nil unless signal?(:gs)
+
+        still = stretches(samples(3.0)) { |i| @signals[:gs][i] < 1.0 }
+        levels = still.map { |from, to| Quantities.median(@signals[:alt][from..to].reject(&:nan?).then { |a| a.empty? ? [Float::INFINITY] : a }) }
+        levels.reject(&:infinite?).min
+      end
+
+      # What the height channel shows on the ground, so that contact can be told: median of stops near zero.
+      def agl_zero
+        return 0.0 unless signal?(:agl) && signal?(:gs)
+
+        agl = @signals[:agl]
+        still = stretches(samples(2.0)) { |i| @signals[:gs][i] < 1.0 && agl[i].abs < 2.5 }
+        values = still.flat_map { |from, to| agl[from..to] }.reject(&:nan?)
+        values.empty? ? 0.0 : Quantities.median(values)
+      end
+
+      # Runs of samples for which the block holds, at least `least` long, as [first, last].
+      def stretches(least)
+        found = []
+        from = nil
+        (0..size).each do |i|
+          if i < size && yield(i)
+            from ||= i
+          else
+            found << [from, i - 1] if from && i - from >= least
+            from = nil
+          end
+        end
+        found
+      end
+
+      def derive_track
+        return unless signal?(:lat) && signal?(:lon) && !(signal?(:gs) && signal?(:track))
+
+        map = LocalMap.new(recording['lat_deg'].find { |v| !v.nan? }, recording['lon_deg'].find { |v| !v.nan? })
+        north_east = @signals[:lat].zip(@signals[:lon]).map { |lat, lon| map.north_east(lat, lon) }
+        half = samples(0.5)
+        north = Smoothing.rate(Smoothing.mean(north_east.map(&:first), half), step_s)
+        east = Smoothing.rate(Smoothing.mean(north_east.map(&:last), half), step_s)
+        @signals[:gs] ||= estimate(:gs, north.zip(east).map { |n, e| Math.hypot(n, e) / Quantities::KT })
+        return if signal?(:track)
+
+        track = north.zip(east).map { |n, e| Math.hypot(n, e) < 0.8 ? Float::NAN : Math.atan2(e, n) / Quantities::DEG }
+        @signals[:track] = estimate(:track, Smoothing.unwrap(track))
+      end
+
+      def choose_wind(given)
+        @wind, @wind_source =
+          if given then [given, :given]
+          elsif (file = file_wind) then [file, :file]
+          elsif (drift = drift_wind) then [drift, :drift]
+          end
+      end
+
+      def file_wind
+        speeds = recording['wind_kt']
+        directions = recording['wind_from_deg']
+        return nil unless speeds && directions
+
+        pairs = speeds.zip(directions).reject { |pair| pair.any?(&:nan?) }
+        pairs.empty? ? nil : mean_wind(pairs.map { |speed, from| Wind.new(from_deg: from, speed_kt: speed).vector })
+      end
+
+      # Ground velocity less air velocity, while airspeed is trustworthy and the turn is gentle.
+      def drift_wind
+        return nil unless %i[ias gs track heading].all? { |name| signal?(name) }
+
+        vectors = (0...size).step([samples(0.5), 1].max).filter_map do |i|
+          ias, gs, track, heading = %i[ias gs track heading].map { |name| @signals[name][i] }
+          next if [ias, gs, track, heading].any?(&:nan?) || ias < 35.0
+
+          air = @atmosphere.true_speed(ias * Quantities::KT)
+          ground = gs * Quantities::KT
+          [(ground * Math.cos(track * Quantities::DEG)) - (air * Math.cos(heading * Quantities::DEG)),
+           (ground * Math.sin(track * Quantities::DEG)) - (air * Math.sin(heading * Quantities::DEG))]
+        end
+        vectors.size < 20 ? nil : mean_wind(vectors)
+      end
+
+      def mean_wind(vectors)
+        north = vectors.sum(&:first) / vectors.size
+        east = vectors.sum(&:last) / vectors.size
+        Wind.new(from_deg: (Math.atan2(east, north) / Quantities::DEG) + 180.0, speed_kt: Math.hypot(north, east) / Quantities::KT)
+      end
+
+      # Without an airspeed channel: the wind triangle.
+      def derive_airspeed
+        return if signal?(:ias)
+        return @reasons[:ias] = 'airspeed is not in the file and there is no wind to derive it with' unless wind
+        return @reasons[:ias] = 'airspeed is not in the file and there is no ground track to derive it from' unless signal?(:gs) && signal?(:track)
+
+        wind_n, wind_e = wind.vector
+        speeds = (0...size).map do |i|
+          ground = @signals[:gs][i] * Quantities::KT
+          angle = @signals[:track][i] * Quantities::DEG
+          air = Math.hypot((ground * Math.cos(angle)) - wind_n, (ground * Math.sin(angle)) - wind_e)
+          @atmosphere.equivalent_speed(air) / Quantities::KT
+        end
+        @signals[:ias] = estimate(:ias, Smoothing.mean(speeds, samples(0.5)))
+      end
+
+      # Sink from height (never lagged); from the vertical-speed column, its lag taken off, when there is no height.
+      def derive_sink
+        height = @signals[:agl] || @signals[:alt]
+        if height
+          @signals[:sink] = Smoothing.rate(Smoothing.mean(height, samples(0.3)), step_s, samples(0.4)).map { |v| -60.0 * v }
+        elsif signal?(:vs)
+          @signals[:sink] = estimate(:sink, @signals[:vs].map { |v| -v })
+        end
+      end
+
+      def estimate(name, values)
+        @estimated[name] = true
+        values
+      end
+    end
+  end
+end

@@ -1,0 +1,101 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Recordings
+    # Arithmetic on evenly spaced samples; NaN is 'not recorded' and stays so.
+    module Smoothing
+      module_function
+
+      # Centred mean over +/- half samples, by running sums. NaN samples are skipped; a point that is
+      # NaN itself stays NaN.
+      def mean(values, half)
+        return values if half < 1
+
+        sums = [0.0]
+        counts = [0]
+        values.each do |v|
+          blank = v.nan?
+          sums << (blank ? sums.last : sums.last + v)
+          counts << (blank ? counts.last : counts.last + 1)
+        end
+        last = values.size
+        values.each_index.map do |i|
+          next Float::NAN if values[i].nan?
+
+          from = [i - half, 0].max
+          to = [i + half + 1, last].min
+          (sums[to] - sums[from]) / (counts[to] - counts[from])
+        end
+      end
+
+      # Difference over +/- half samples, per second; at least one sample each way.
+      def rate(values, step, half = 1)
+        half = [half, 1].max
+        last = values.size - 1
+        values.each_index.map do |i|
+          from = [i - half, 0].max
+          to = [i + half, last].min
+          (values[to] - values[from]) / ((to - from) * step)
+        end
+      end
+
+      # Removes the 360-degree jumps.
+      def unwrap(values)
+        turned = nil
+        values.map do |v|
+          next v if v.nan?
+
+          turned = turned ? turned + Quantities.wrap_deg(v - turned) : v
+        end
+      end
+
+      # Values at evenly spaced times by straight lines; NaN inside a hole longer than `longest` seconds.
+      def resample(times, values, start, step, count, longest)
+        index = 0
+        last = times.size - 2
+        (0...count).map do |i|
+          t = start + (i * step)
+          index += 1 while index < last && times[index + 1] < t
+          t0 = times[index]
+          t1 = times[index + 1]
+          if t1 - t0 > longest && t > t0 && t < t1
+            Float::NAN
+          else
+            values[index] + ((values[index + 1] - values[index]) * ((t - t0) / (t1 - t0)).clamp(0.0, 1.0))
+          end
+        end
+      end
+
+      # Least-squares polynomial through (x, y), degree 1 or 2.
+      # @return [Array<Float>] coefficients from the constant up; nil with too few points
+      def fit(xs, ys, degree)
+        size = degree + 1
+        return nil if xs.size < size
+
+        matrix = (0...size).map { |r| (0...size).map { |c| xs.sum { |x| x**(r + c) } } }
+        right = (0...size).map { |r| xs.each_index.sum { |i| ys[i] * (xs[i]**r) } }
+        solve(matrix, right)
+      end
+
+      # Gaussian elimination for a small system.
+      def solve(matrix, right)
+        size = right.size
+        size.times do |k|
+          pivot = (k...size).max_by { |r| matrix[r][k].abs }
+          return nil if matrix[pivot][k].abs < 1e-12
+
+          matrix[k], matrix[pivot] = matrix[pivot], matrix[k]
+          right[k], right[pivot] = right[pivot], right[k]
+          ((k + 1)...size).each do |r|
+            factor = matrix[r][k] / matrix[k][k]
+            (k...size).each { |c| matrix[r][c] -= factor * matrix[k][c] }
+            right[r] -= factor * right[k]
+          end
+        end
+        (size - 1).downto(0).each_with_object(Array.new(size)) do |k, found|
+          found[k] = (right[k] - ((k + 1)...size).sum { |c| matrix[k][c] * found[c] }) / matrix[k][k]
+        end
+      end
+    end
+  end
+end

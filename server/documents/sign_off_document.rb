@@ -1,0 +1,88 @@
+# frozen_string_literal: true
+
+require 'base64'
+require 'digest'
+require 'ed25519'
+require 'json'
+require 'json/canonicalization'
+
+module Fujin
+  # A sign-off as a file that anyone can check: canonical JSON (RFC 8785), chained to the one before by hash, signed
+  # with the school's Ed25519 key. Needs no database.
+  #
+  # The signed part is `statement`; around it stand `hash`, `signature` and `public_key`. `statement.previous_hash` names
+  # the sign-off before it in the school's chain, or 64 zeros for the first.
+  module SignOffDocument
+    FORMAT = 'fujin-sign-off-1'
+    FIRST = '0' * 64
+
+    # Why a document is not what it claims to be; the message is for the reader.
+    class Broken < StandardError; end
+
+    # @!attribute pinned [Boolean] the key is the one the reader named
+    Verdict = Struct.new(:statement, :hash, :pinned, keyword_init: true)
+
+    module_function
+
+    # @param statement [Hash] everything that is signed, without format and previous_hash
+    # @param key [Ed25519::SigningKey]
+    def sign(statement, previous_hash:, key:)
+      body = statement.merge('format' => FORMAT, 'previous_hash' => previous_hash)
+      bytes = body.to_json_c14n
+      { 'statement' => body, 'hash' => Digest::SHA256.hexdigest(bytes), 'signature' => Base64.strict_encode64(key.sign(bytes)),
+        'public_key' => Base64.strict_encode64(key.verify_key.to_bytes) }
+    end
+
+    # @param text [String] the exported file
+    # @param pinned_key [String, nil] the school's public key in base64
+    # @return [Verdict]
+    # @raise [Broken]
+    def verify(text, pinned_key: nil)
+      document = parse(text)
+      statement = document.fetch('statement')
+      raise Broken, "format is #{statement['format'].inspect}, expected #{FORMAT}" unless statement['format'] == FORMAT
+
+      bytes = statement.to_json_c14n
+      raise Broken, 'the statement was altered: its hash does not match' unless Digest::SHA256.hexdigest(bytes) == document.fetch('hash')
+
+      key = verify_key(document.fetch('public_key'))
+      check_signature(key, document.fetch('signature'), bytes)
+      raise Broken, 'the signature is good, but it was made with another key than the one given' if pinned_key && pinned_key.strip != document['public_key']
+
+      Verdict.new(statement: statement, hash: document['hash'], pinned: !pinned_key.nil?)
+    rescue KeyError => e
+      raise Broken, "the file has no #{e.key}"
+    end
+
+    # Checks that documents follow one another, oldest first.
+    # @raise [Broken]
+    def verify_chain(documents)
+      documents.each_cons(2) do |before, after|
+        next if after['statement']['previous_hash'] == before['hash']
+
+        raise Broken, "sign-off #{after['statement']['id']} does not follow #{before['statement']['id']}: one was removed or altered"
+      end
+    end
+
+    def parse(text)
+      document = JSON.parse(text)
+      raise Broken, 'the file is no sign-off: expected an object with a statement' unless document.is_a?(Hash) && document['statement'].is_a?(Hash)
+
+      document
+    rescue JSON::ParserError
+      raise Broken, 'the file is not readable as JSON'
+    end
+
+    def verify_key(text)
+      Ed25519::VerifyKey.new(Base64.strict_decode64(text))
+    rescue ArgumentError
+      raise Broken, 'the public key in the file is not readable'
+    end
+
+    def check_signature(key, text, bytes)
+      key.verify(Base64.strict_decode64(text), bytes)
+    rescue Ed25519::VerifyError, ArgumentError
+      raise Broken, 'the signature does not belong to this statement'
+    end
+  end
+end

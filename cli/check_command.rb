@@ -26,7 +26,7 @@ module Fujin
       end
 
       def check_recording(file)
-        recording = Recordings::CsvReader.read(File.binread(file), name: File.basename(file))
+        recording = Recordings.read(File.binread(file), name: File.basename(file))
         { 'file' => file, 'kind' => 'recording', 'rows' => recording.size, 'rate_hz' => recording.rate_hz.round(2),
           'channels' => recording.channels.keys, 'notes' => recording.notes, 'problems' => [] }
       rescue UnreadableRecording => e

@@ -17,11 +17,11 @@ module Fujin
     flight/rotor flight/engine flight/steady_trim flight/model flight/pilot flight/run flight/rotor_decay flight/recorder
     planning/conditions planning/house_method planning/plan planning/flown_segments planning/reachable_area
     planning/planned_path planning/cautions planning/straight_in_numbers planning/straight_in_plan
-    recordings/channels recordings/gaps recordings/smoothing recordings/csv_reader recordings/signals
+    recordings/channels recordings/gaps recordings/smoothing recordings/csv_reader recordings/nmea recordings/signals
     grading/attempt grading/measure grading/standard grading/closures grading/contact grading/context
     grading/autorotation_finder grading/autorotation_measures grading/autorotation_faults grading/grader
     manoeuvres/declaration manoeuvres/straight_in_autorotation
-    flight/straight_in_flight progress/readiness
+    flight/straight_in_flight flight/lesson progress/readiness
   ].freeze
   CONTENTS.each { |file| require File.join(ROOT, file) }
 end

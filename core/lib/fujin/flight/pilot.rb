@@ -189,8 +189,8 @@ module Fujin
       end
 
       def flare_collective
-        top = @model.type.power_off_band[1] - 2.0
-        check = @collective_check + (0.006 * (@model.rotor_pct - top))
+        top = @model.type.power_off_band[1] - 3.0
+        check = @collective_check + (0.009 * (@model.rotor_pct - top))
         check += (0.02 * (@sink - 1.6)).clamp(0.0, 0.05) if @height < 6.0 && @speed < 16.0
         [@task.collective_floor_rad + check, @task.collective_floor_rad].max
       end

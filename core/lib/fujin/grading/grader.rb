@@ -20,6 +20,7 @@ module Fujin
 
     # From signals to proposals.
     class Grader
+      HELP_CEILING = { 'alone' => 4, 'prompted' => 2, 'assisted' => 1, 'taken_over' => 0 }.freeze
       RANK = { 'polished' => 4, 'in' => 3, 'marginal' => 2, 'out' => 1 }.freeze
 
       def initialize(signals, context)
@@ -51,8 +52,7 @@ module Fujin
         judged = measures.select(&:judged?)
         driver = judged.min_by { |m| m.critical ? 0 : RANK.fetch(m.verdict) }
         standard = driver && (driver.critical ? 1 : RANK.fetch(driver.verdict))
-        ceiling = { 'alone' => 4, 'prompted' => 2, 'assisted' => 1, 'taken_over' => 0 }.fetch(help)
-        grade = [standard, (ceiling if help != 'alone')].compact.min
+        grade = [standard, (HELP_CEILING.fetch(help) if help != 'alone')].compact.min
         PhaseGrade.new(phase: phase, grade: grade, driver: grade.nil? || grade < (standard || 9) ? (help == 'alone' ? nil : help) : driver&.id,
                        critical: judged.any?(&:critical))
       end

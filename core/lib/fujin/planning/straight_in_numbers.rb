@@ -70,7 +70,8 @@ module Fujin
         wind = @conditions.wind
         ground = wind.groundspeed_kt(@course_deg, true_speed / Q::KT) * Q::KT
         drift = wind.drift_angle_deg(@course_deg, true_speed / Q::KT)
-        { 'groundspeed_kt' => number(ground / Q::KT, 'kt'), 'ground_glide_ratio' => number(ground / @sink, 'index'),
+        { 'headwind_kt' => number(wind.headwind_kt(@course_deg), 'kt'), 'crosswind_kt' => number(wind.crosswind_kt(@course_deg), 'kt'),
+          'groundspeed_kt' => number(ground / Q::KT, 'kt'), 'ground_glide_ratio' => number(ground / @sink, 'index'),
           'ground_glide_angle_deg' => number(Math.atan2(@sink, ground) / Q::DEG, 'deg'),
           'drift_angle_deg' => drift ? number(drift, 'deg') : PlanNumber.new(value: nil, unit: 'deg', reason: 'the wind is stronger than the glide speed') }
       end

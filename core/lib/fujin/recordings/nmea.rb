@@ -1,0 +1,150 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Recordings
+    # NMEA 0183 sentences as a flight recorder sends them: RMC and GGA for time and place, HDT for heading, RPM for rotor
+    # (shaft 1) and engine, XDR for the rest under these transducer names.
+    module Nmea
+      TRANSDUCERS = { 'IAS' => 'ias_kt', 'AGL' => 'agl_ft', 'VS' => 'vs_fpm', 'PITCH' => 'pitch_deg', 'ROLL' => 'roll_deg', 'COLL' => 'collective_pct',
+                      'THR' => 'throttle_pct', 'PED' => 'pedal_pct', 'MAP' => 'map_inhg', 'TQ' => 'tq_pct', 'NE' => 'ne_pct', 'OAT' => 'oat_c' }.freeze
+
+      module_function
+
+      # Wraps the words between $ and * with the checksum.
+      def sentence(words)
+        body = words.join(',')
+        format('$%s*%02X', body, body.bytes.reduce(0, :^))
+      end
+
+      # @return [Array<String>, nil] the words, or nil when the sentence or its checksum is broken
+      def words(line)
+        match = /\A\$([^*]*)\*([0-9A-Fa-f]{2})\s*\z/.match(line)
+        return nil unless match && match[1].bytes.reduce(0, :^) == match[2].to_i(16)
+
+        match[1].split(',', -1)
+      end
+
+      # One sample as its sentences.
+      # @param sample [Hash{String => Float}] by channel name of the recording format
+      # @param time [Time] UTC
+      def sentences(sample, time)
+        clock = time.strftime('%H%M%S.%L')
+        place = [*degrees(sample['lat_deg'], 2, %w[N S]), *degrees(sample['lon_deg'], 3, %w[E W])]
+        found = [sentence(['GPRMC', clock, 'A', *place, sample['gs_kt'], sample['track_deg'], time.strftime('%d%m%y'), '', '', 'A']),
+                 sentence(['GPGGA', clock, *place, 1, 10, 0.8, (sample['alt_msl_ft'] * Quantities::FT).round(2), 'M', 0.0, 'M', '', '']),
+                 sentence(['HEHDT', sample['hdg_deg'], 'T'])]
+        found << sentence(['ERRPM', 'S', 1, sample['rotor_rpm'], '', 'A']) if sample['rotor_rpm']
+        shown = TRANSDUCERS.select { |_, channel| sample[channel] }
+        found + shown.each_slice(4).map { |group| sentence(['YXXDR', *group.flat_map { |name, channel| ['G', sample[channel], '', name] }]) }
+      end
+
+      def degrees(value, width, sides)
+        whole = value.abs.floor
+        [format("%0#{width}d%010.7f", whole, (value.abs - whole) * 60.0), sides[value.negative? ? 1 : 0]]
+      end
+    end
+
+    # Reads a log of NMEA 0183 sentences. Each RMC begins a sample; what follows belongs to it until the next.
+    class NmeaReader
+      # @return [Recording]
+      # @raise [UnreadableRecording]
+      def self.read(bytes, name: 'recording', &progress) = new(bytes, name, progress).read
+
+      def initialize(bytes, name, progress)
+        @name = name
+        @progress = progress
+        @lines = bytes.dup.force_encoding(Encoding::BINARY).split(/\r?\n/)
+        @broken = 0
+        @stale = 0
+        @samples = []
+      end
+
+      def read
+        @lines.each_with_index do |line, number|
+          @progress&.call(number) if (number % 5000).zero?
+          words = Nmea.words(line)
+          words ? take(words) : @broken += 1
+        end
+        raise UnreadableRecording, "#{@name} holds no NMEA positions (RMC sentences) with a time. Nothing was changed." if @samples.size < 2
+        if @samples.size > CsvReader::MAX_ROWS
+          raise UnreadableRecording, "#{@name} has #{@samples.size} samples; at most #{CsvReader::MAX_ROWS} are read. Split the file."
+        end
+
+        build
+      end
+
+      private
+
+      def take(words)
+        case words[0][2..]
+        when 'RMC' then begin_sample(words)
+        when 'GGA' then put('alt_msl_ft', words[9], 1.0 / Quantities::FT)
+        when 'HDT' then put('hdg_deg', words[1])
+        when 'RPM' then put(words[1] == 'S' ? 'rotor_rpm' : 'engine_rpm', words[3])
+        when 'XDR' then words[1..].each_slice(4) { |_, value, _, name| put(Nmea::TRANSDUCERS[name], value) }
+        end
+      end
+
+      def begin_sample(words)
+        time = time_of(words[1], words[9])
+        return @broken += 1 unless time && words[2] == 'A'
+        return @stale += 1 if @samples.any? && time <= @samples.last['t_s']
+
+        @samples << { 't_s' => time }
+        put('lat_deg', angle(words[3], words[4]))
+        put('lon_deg', angle(words[5], words[6]))
+        put('gs_kt', words[7])
+        put('track_deg', words[8])
+      end
+
+      def time_of(clock, date)
+        match = /\A(\d\d)(\d\d)(\d\d(?:\.\d+)?)\z/.match(clock.to_s)
+        day = /\A(\d\d)(\d\d)(\d\d)\z/.match(date.to_s)
+        return nil unless match && day
+
+        Time.utc(2000 + day[3].to_i, day[2].to_i, day[1].to_i, match[1].to_i, match[2].to_i, match[3].to_r).to_r.to_f
+      rescue ArgumentError
+        nil
+      end
+
+      def angle(text, side)
+        match = /\A(\d{2,3})(\d\d\.\d+)\z/.match(text.to_s)
+        return nil unless match
+
+        value = match[1].to_i + (match[2].to_f / 60.0)
+        %w[S W].include?(side) ? -value : value
+      end
+
+      def put(channel, text, scale = 1.0)
+        return if channel.nil? || @samples.empty?
+
+        range = Channels::RANGES[channel]
+        value = text && Float(text, exception: false)
+        return unless range && value
+
+        value *= scale
+        @samples.last[channel] = value if value.between?(*range)
+      end
+
+      def build
+        times = @samples.map { |sample| sample['t_s'] }
+        names = @samples.flat_map(&:keys).uniq - %w[t_s]
+        channels = names.to_h { |channel| [channel, @samples.map { |sample| sample.fetch(channel, Float::NAN) }] }
+        notes = []
+        notes << "#{@broken} sentences were broken or had a wrong checksum and were left out" if @broken.positive?
+        notes << "#{@stale} samples whose time did not move on were left out" if @stale.positive?
+        bridged = Gaps.bridge(times, channels, notes)
+        Recording.new(name: @name, times: times.freeze, channels: channels.each_value(&:freeze).freeze, notes: notes.freeze, bridged: bridged.freeze,
+                      ignored_columns: [].freeze)
+      end
+    end
+
+    # Reads bytes in whichever of the known formats they are in.
+    # @return [Recording]
+    # @raise [UnreadableRecording]
+    def self.read(bytes, name: 'recording', &progress)
+      reader = bytes.byteslice(0, 200).to_s.b.lstrip.start_with?('$') ? NmeaReader : CsvReader
+      reader.read(bytes, name: name, &progress)
+    end
+  end
+end

@@ -1,0 +1,115 @@
+# frozen_string_literal: true
+
+require 'yaml'
+
+module Fujin
+  # Fills an empty database with the school at Quillmere: people, fleet, sorties around today, and recordings that the
+  # flight model flew and the ordinary import measured.
+  class DemoSchool
+    FOLDER = __dir__
+    PASSWORD = 'quillmere'
+    FLEET = { 'Q-TANA' => 'tansy-2', 'Q-TANB' => 'tansy-2', 'Q-BRAC' => 'bracken-2', 'Q-BRAD' => 'bracken-2' }.freeze
+    SPOT = { spot_name: 'Heath, south mark', spot_lat_deg: 47.2104, spot_lon_deg: -151.3320, elevation_ft: 62.0 }.freeze
+    COURSE_DEG = 350.0
+
+    # @param today [Date], @param say [#call] progress for the terminal
+    def initialize(today:, say: ->(_) {})
+      @today = today
+      @say = say
+    end
+
+    def load
+      @say.call('loading the demo school (once, about a minute)')
+      create_school
+      @people = YAML.load_file(File.join(FOLDER, 'people.yml')).to_h { |fields| [fields['sign_in'], create_person(fields)] }
+      @fleet = FLEET.to_h { |mark, type_id| [mark, AircraftRow.create!(mark: mark, type_id: type_id)] }
+      YAML.load_file(File.join(FOLDER, 'sorties.yml')).each_with_index { |fields, i| create_sortie(fields, i + 1) }
+    end
+
+    private
+
+    def create_school
+      key = Ed25519::SigningKey.generate
+      School.create!(name: 'Quillmere Flying School', station: 'XQLM', public_key: Base64.strict_encode64(key.verify_key.to_bytes),
+                     sealed_private_key: SealedKey.seal(key, Settings.secret))
+    end
+
+    def create_person(fields) = Person.create!(**fields.transform_keys(&:to_sym), password: PASSWORD)
+
+    def create_sortie(fields, seed)
+      wind = Wind.parse(fields['wind'])
+      aircraft = @fleet.fetch(fields['aircraft'])
+      student = @people.fetch(fields['student'])
+      sortie = Sortie.create!(student: student, instructor: @people.fetch(fields['instructor']), aircraft: aircraft,
+                              starts_at: @today.to_time(:utc) + (fields['day'] * 86_400) + (fields['hour'] * 3600), manoeuvre: 'straight_in_autorotation',
+                              stage: student.stage, fuel_kg: fuel(aircraft, student, fields), wind_from_deg: wind.from_deg, wind_kt: wind.speed_kt,
+                              gust_kt: fields['gust'], oat_c: fields['oat_c'], dew_point_c: fields['dew_point_c'], qnh_hpa: 1016.0, course_deg: COURSE_DEG,
+                              height_ft: 1000.0, house: { 'ending' => fields['ending'] || 'power_recovery' }, **SPOT)
+      fly(sortie, fields, seed) unless fields['planned']
+    end
+
+    # As much fuel as the greatest mass allows with these two aboard, at most three quarters.
+    def fuel(aircraft, student, fields)
+      type = aircraft.type
+      room = type.fetch('masses_kg.max') - type.fetch('masses_kg.empty') - student.mass_kg - @people.fetch(fields['instructor']).mass_kg
+      room.clamp(10.0, 0.75 * type.optional('fuel.full_kg')).round
+    end
+
+    def fly(sortie, fields, seed)
+      @say.call("flying #{sortie.student.name}'s sortie of #{sortie.starts_at.to_date}")
+      sortie.update!(go_decision: 'go', off_at: sortie.starts_at + 600, on_at: sortie.starts_at + 600 + (55 * 60), next_focus: fields['focus'])
+      taps(sortie, fields)
+      recording = record(sortie, fields, seed)
+      ImportRecording.run(recording.id)
+      flown = sortie.reload.attempts.to_a
+      flown.each_with_index { |attempt, i| grade(attempt, i, fields) } unless fields['grade'] == false
+      sign(sortie) if fields['sign']
+    end
+
+    def record(sortie, fields, seed)
+      setting = SortieSetting.new(sortie)
+      faults = fields['flights'].map { |flight| flight.transform_values(&:to_f) }
+      lesson = Flight::Lesson.new(setting.conditions, faults: faults, origin: [SPOT[:spot_lat_deg], SPOT[:spot_lon_deg]], elevation_ft: SPOT[:elevation_ft],
+                                                      house: setting.house, height_ft: sortie.height_ft, seed: seed, course_deg: COURSE_DEG)
+      bytes = lesson.csv
+      RecordingRow.create!(sortie: sortie, by: sortie.instructor, name: "#{sortie.aircraft.mark.downcase}-#{sortie.starts_at.strftime('%Y%m%d-%H%M')}.csv",
+                           sha256: Digest::SHA256.hexdigest(bytes), bytes: bytes)
+    end
+
+    def taps(sortie, fields)
+      start = sortie.off_at + 300
+      fields['flights'].each_index do |i|
+        at = start + (i * 400)
+        event(sortie, 'attempt', at, i + 1)
+        help = fields.fetch('help', {})[i + 1]
+        event(sortie, 'help', at + 20, i + 1, phase: 'entry', value: help) if help
+      end
+    end
+
+    def event(sortie, kind, at, number, phase: nil, value: nil)
+      FlyEvent.create!(id: SecureRandom.uuid, sortie: sortie, kind: kind, at: at, attempt_no: number, phase: phase, payload: { value: value }.compact,
+                       by: sortie.instructor, created_at: at)
+    end
+
+    # The student a little kinder than the proposal, the instructor confirming it.
+    def grade(attempt, index, fields)
+      taps = HelpTaps.new(attempt.sortie.fly_events.to_a)
+      attempt.proposal['phases'].reject { |p| p['grade'].nil? }.each do |phase|
+        help = taps.help(index + 1, phase: phase['id'])
+        proposed = [phase['grade'], Grading::Grader::HELP_CEILING.fetch(help)].min
+        own = (phase['grade'] + (index == 0 && fields['day'].odd? ? 1 : 0)).clamp(0, 4)
+        add_grade(attempt, phase['id'], 'self', own, nil, attempt.sortie.student)
+        add_grade(attempt, phase['id'], 'instructor', proposed, proposed, attempt.sortie.instructor)
+      end
+    end
+
+    def add_grade(attempt, phase, kind, grade, proposed, person)
+      GradeRow.create!(id: SecureRandom.uuid, attempt: attempt, phase: phase, kind: kind, grade: grade, proposed: proposed, by: person,
+                       standard_version: attempt.proposal['standard_version'], created_at: attempt.sortie.on_at + 1200)
+    end
+
+    def sign(sortie)
+      Signing.new(sortie.student, sortie.manoeuvre, sortie.instructor).sign(id: SecureRandom.uuid, remark: 'Full touchdown, dual.', now: sortie.on_at + 3600)
+    end
+  end
+end

@@ -1,0 +1,79 @@
+# frozen_string_literal: true
+
+require 'socket'
+require_relative '../core/lib/fujin'
+
+module Fujin
+  module Devices
+    # A stand-in for the recorder in the aircraft: whoever connects by TCP gets the last flight as NMEA 0183
+    # sentences, as fast as the line takes them, then the line is closed.
+    #
+    # The caller may name the flight first with one sentence of our own, `$PFJNF,TYPE,PEOPLE,DEG/KT,SEED*hh`; without it
+    # within a moment the recorder sends its default flight.
+    class FlightRecorder
+      SPOT = [47.2104, -151.3320].freeze
+      ELEVATION_FT = 62.0
+      FAULTS = [{}, { 'late_collective' => 1.4 }, { 'slow_glide' => 12.0 }, { 'weak_flare' => 0.35 }].freeze
+      WAIT_S = 0.3
+
+      def initialize(port:, host: '127.0.0.1', clock: -> { Time.now.utc })
+        @server = TCPServer.new(host, port)
+        @clock = clock
+      end
+
+      def port = @server.addr[1]
+
+      def run
+        loop { Thread.new(@server.accept) { |client| serve(client) } }
+      rescue IOError, Errno::EBADF
+        # The listening socket was closed: the stand-in is being stopped.
+        nil
+      end
+
+      def stop = @server.close
+
+      private
+
+      def serve(client)
+        flight_sentences(*request(client)).each { |line| client.write("#{line}\r\n") }
+      rescue Errno::EPIPE, Errno::ECONNRESET, Error
+        # The caller hung up, or asked for a flight the model cannot fly: nothing more to send.
+        nil
+      ensure
+        client.close
+      end
+
+      def request(client)
+        line = client.wait_readable(WAIT_S) ? client.gets(256) : nil
+        words = line && Recordings::Nmea.words(line.strip)
+        return ['tansy-2', 'dual', '350/8', 1] unless words && words[0] == 'PFJNF'
+
+        [words[1], words[2], words[3], words[4].to_i]
+      end
+
+      # Three attempts of a lesson, one after another, each with its own fault.
+      def flight_sentences(type_id, people, wind, seed)
+        type = Aircraft::Library.find(type_id)
+        conditions = Planning::Conditions.build(type: type, people: people, wind: Wind.parse(wind), elevation_ft: ELEVATION_FT)
+        lesson = Flight::Lesson.new(conditions, faults: FAULTS.rotate(seed).first(3), origin: SPOT, elevation_ft: ELEVATION_FT, seed: seed)
+        began = @clock.call - lesson.duration_s - 600
+        lesson.samples.flat_map { |sample| Recordings::Nmea.sentences(with_rotor_rpm(sample, type), began + sample['t_s']) }
+      end
+
+      # The wire carries shaft speed, not percent.
+      def with_rotor_rpm(sample, type)
+        normal = type.fetch('rotor.normal_speed_rad_s') * 60.0 / (2.0 * Math::PI)
+        sample.merge('rotor_rpm' => (sample['nr_pct'] * normal / 100.0).round(2))
+      end
+    end
+  end
+end
+
+if $PROGRAM_NAME == __FILE__
+  $stdout.sync = true
+  recorder = Fujin::Devices::FlightRecorder.new(port: Integer(ENV.fetch('FUJIN_RECORDER_PORT', '4811')))
+  trap('TERM') { exit }
+  trap('INT') { exit }
+  puts "stand-in flight recorder on 127.0.0.1:#{recorder.port}"
+  recorder.run
+end

@@ -1,0 +1,63 @@
+# frozen_string_literal: true
+
+require_relative 'boot'
+require 'committee'
+require 'rack/attack'
+require 'rack/session'
+require 'semantic_logger'
+require 'active_support/core_ext/digest/uuid'
+require 'active_support/cache'
+require 'prometheus/middleware/collector'
+require 'prometheus/middleware/exporter'
+require_relative 'area'
+require_relative 'problem_error'
+require_relative 'middleware'
+Dir[File.join(__dir__, 'routes', '*.rb')].sort.each { |file| require file }
+
+module Fujin
+  # The whole web application as one Rack app.
+  module App
+    CONTRACT = File.join(Settings::ROOT, 'api', 'openapi.yaml')
+    AREAS = [SessionArea, SchoolArea, SortiesArea, ReviewArea, RecordArea].freeze
+    POLICY = "default-src 'self'; img-src 'self' data: blob:; style-src 'self' 'unsafe-inline'; object-src 'none'; base-uri 'none'; frame-ancestors 'none'"
+
+    module_function
+
+    # @param check_responses [Boolean] also holds the server's answers to the contract (tests)
+    # @raise [Permissions::Incomplete] when a route names nobody who may call it
+    def build(check_responses: false)
+      Permissions.check!(Area.routes_declared)
+      schema = { schema_path: CONTRACT, strict_reference_validation: true, error_class: ProblemError, strict: false, parse_response_by_content_type: true }
+      Rack::Builder.new do
+        use Prometheus::Middleware::Collector
+        use Prometheus::Middleware::Exporter
+        use Rack::Attack
+        use SecurityHeaders
+        use Rack::Session::Cookie, key: 'fujin.session', secret: Digest::SHA512.hexdigest("session #{Settings.secret}"), httponly: true,
+                                   same_site: :strict, expire_after: Settings::SESSION_HOURS * 3600
+        use HealthPages
+        use StaticPages, Settings.web_folder
+        use ReturnConnections
+        use CsrfGuard
+        use Committee::Middleware::ResponseValidation, **schema.merge(validate_success_only: false, raise: true) if check_responses
+        use Committee::Middleware::RequestValidation, **schema.merge(check_header: true)
+        AREAS.each { |area| use area }
+        run ->(_env) { ProblemError.response(404, 'Not found', 'There is nothing at this address.') }
+      end.to_app
+    end
+  end
+
+  # Sign-in attempts are few to a person and few to an address.
+  class RateLimits
+    def self.apply
+      Rack::Attack.cache.store = ActiveSupport::Cache::MemoryStore.new
+      Rack::Attack.throttle('sign-in by address', limit: Settings.test? ? 1000 : 20, period: 60) { |r| r.ip if r.path == '/api/session' && r.post? }
+      Rack::Attack.throttled_responder = lambda do |_request|
+        ProblemError.response(429, 'Too many tries', 'Too many sign-in attempts. Wait a minute, then try again.')
+      end
+    end
+  end
+  RateLimits.apply
+
+  def self.logger = SemanticLogger['Fujin']
+end

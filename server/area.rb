@@ -1,0 +1,105 @@
+# frozen_string_literal: true
+
+require 'sinatra/base'
+require_relative 'permissions'
+
+module Fujin
+  # What every area of the API shares: who is calling, JSON in and out, problems, versions.
+  class Area < Sinatra::Base
+    STATUS = {
+      NotSignedIn => [401, 'Sign in first'], NotAllowed => [403, 'Not yours to do'], NotFound => [404, 'Not found'],
+      ActiveRecord::RecordNotFound => [404, 'Not found'], Stale => [409, 'Changed in the meantime'],
+      ActiveRecord::StaleObjectError => [409, 'Changed in the meantime'], Conflict => [409, 'Not possible now'],
+      InvalidInput => [422, 'Something in the form is not right'], UnknownName => [422, 'Unknown name'],
+      OutsideModel => [422, 'Outside the model'], UnreadableRecording => [422, 'Not a recording'],
+      JSON::ParserError => [400, 'Not readable as JSON'], ActiveRecord::ConnectionNotEstablished => [503, 'The database is not there'],
+      ActiveRecord::StatementInvalid => [503, 'The database did not answer']
+    }.freeze
+
+    set :show_exceptions, false
+    set :raise_errors, false
+    set :dump_errors, false
+    set :logging, false
+    disable :static, :sessions, :protection
+
+    @routes_declared = []
+
+    class << self
+      # Every 'VERB /path' of every area.
+      def routes_declared = Area.instance_variable_get(:@routes_declared)
+
+      %w[get post put patch delete].each do |verb|
+        define_method(:"#{verb}_route") do |path, &block|
+          name = "#{verb.upcase} #{path}"
+          routes_declared << name
+          public_send(verb, path) do
+            authorise!(name)
+            instance_exec(&block)
+          end
+        end
+      end
+    end
+
+    error do
+      failure = env['sinatra.error']
+      status, title = STATUS.find { |klass, _| failure.is_a?(klass) }&.last
+      problem(status || 500, title || 'Something went wrong here', failure)
+    end
+
+    helpers do
+      def session = env['rack.session']
+
+      def current_person
+        return @current_person if defined?(@current_person)
+
+        id = session['person_id']
+        fresh = session['since'].to_i > Time.now.to_i - (Settings::SESSION_HOURS * 3600)
+        @current_person = id && fresh ? Person.find_by(id: id) : nil
+      end
+
+      def authorise!(route)
+        return if Permissions.allowed?(route, current_person&.role)
+        raise NotSignedIn, 'Your session has ended or was never begun.' unless current_person
+
+        raise NotAllowed, "This is not open to the role '#{current_person.role.tr('_', ' ')}'."
+      end
+
+      # Students see their own records only.
+      def own!(student_id)
+        return if current_person.instructor? || current_person.id == student_id
+
+        raise NotFound, 'There is no such record, or it is not yours.'
+      end
+
+      def body_json
+        @body_json ||= begin
+          text = request.body.read
+          text.empty? ? {} : JSON.parse(text)
+        end
+      end
+
+      def json(value, status: 200)
+        content_type 'application/json'
+        self.status(status)
+        JSON.generate(value)
+      end
+
+      # @param record [#lock_version] whose version the caller must have read
+      def match_version!(record)
+        given = env['HTTP_IF_MATCH'].to_s[/\d+/]
+        raise Stale, record.lock_version unless given && given.to_i == record.lock_version
+      end
+
+      def versioned(record) = headers('ETag' => %("#{record.lock_version}"))
+
+      def problem(status, title, failure)
+        detail = status == 500 ? 'Nothing was stored. Try again; if it happens again, tell whoever looks after Fujin.' : failure.message
+        Fujin.logger.error(failure) if status >= 500
+        body = { type: "urn:fujin:#{failure.class.name.split('::').last}", title: title, status: status, detail: detail.to_s.dup.force_encoding('UTF-8').scrub }
+        body[:errors] = failure.problems if failure.is_a?(InvalidInput)
+        body[:current_version] = failure.current_version if failure.is_a?(Stale)
+        halt status, { 'Content-Type' => 'application/problem+json' }, JSON.generate(body)
+      end
+    end
+  end
+end

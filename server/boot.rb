@@ -1,0 +1,15 @@
+# frozen_string_literal: true
+
+# Loads the server without starting it: core, database, models, queries, jobs, documents.
+ENV['BUNDLE_GEMFILE'] ||= File.expand_path('../Gemfile', __dir__)
+require 'bundler/setup'
+require 'json'
+require 'securerandom'
+require 'digest'
+require_relative '../core/lib/fujin'
+require_relative 'settings'
+require_relative 'database'
+require_relative 'errors'
+%w[serialisers documents models queries jobs].each do |folder|
+  Dir[File.join(__dir__, folder, '*.rb')].sort.each { |file| require file }
+end

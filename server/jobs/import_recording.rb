@@ -1,0 +1,94 @@
+# frozen_string_literal: true
+
+require 'que'
+require 'socket'
+
+module Fujin
+  # Reads, finds, measures and grades one recording. Safe to run again at any point: results appear in one transaction,
+  # with ids made from the recording's, so a worker killed in the middle loses nothing and repeats nothing.
+  class ImportRecording < Que::Job
+    self.maximum_retry_count = 5
+
+    PATH_EVERY_S = 0.5
+
+    def run(recording_id)
+      row = RecordingRow.find_by(id: recording_id)
+      return finish if row.nil? || row.status == 'ready'
+
+      import(row)
+      finish
+    rescue Error, InvalidInput => e
+      # The file is at fault, and will be at the next try.
+      row.update!(status: 'failed', step: 'not imported', error: e.message)
+      finish
+    end
+
+    private
+
+    def import(row)
+      say(row, 'fetching from the recorder', 0.02) { fetch(row) } if row.bytes.nil?
+      recording = nil
+      say(row, 'reading the file', 0.1) do
+        total = [row.bytes.count("\n"), 1].max
+        recording = Recordings.read(row.bytes, name: row.name) { |line| say(row, "reading row #{line}", 0.1 + (0.3 * line / total)) }
+      end
+      setting = SortieSetting.new(row.sortie)
+      signals = nil
+      say(row, 'filling gaps and smoothing', 0.45) { signals = signals_of(recording, setting) }
+      context = setting.grading_context
+      proposals = nil
+      say(row, 'finding and measuring attempts', 0.6) { proposals = Grading::Grader.new(signals, context).proposals }
+      say(row, 'storing', 0.9)
+      store(row, recording, signals, proposals, setting)
+    end
+
+    def signals_of(recording, setting)
+      Recordings::Signals.new(recording, type: setting.type, atmosphere: setting.conditions.atmosphere, elevation_ft: setting.sortie.elevation_ft,
+                                         wind: setting.wind)
+    end
+
+    # Progress is stored at once, outside the transaction that holds the results.
+    def say(row, step, progress)
+      row.update!(status: 'working', step: step, progress: progress)
+      yield if block_given?
+    end
+
+    def fetch(row)
+      bytes = RecorderLink.new(Settings.recorder_host, Settings.recorder_port).fetch(row.sortie)
+      digest = Digest::SHA256.hexdigest(bytes)
+      row.update!(bytes: bytes, sha256: digest)
+    rescue ActiveRecord::RecordNotUnique
+      raise UnreadableRecording, 'The recorder sent a flight that is already in this sortie. Nothing was changed.'
+    end
+
+    def store(row, recording, signals, proposals, setting)
+      Record.transaction do
+        row.lock!
+        row.channels.delete_all
+        names = { 't_s' => recording.times }.merge(recording.channels)
+        ChannelRow.insert_all!(names.map { |name, values| ChannelRow.pack(name, values).merge(recording_id: row.id) })
+        proposals.each_with_index { |proposal, i| store_attempt(row, i, proposal, signals, setting) }
+        flag_aircraft(row.sortie, proposals)
+        row.update!(status: 'ready', step: 'imported', progress: 1.0, error: nil,
+                    summary: Serialisers.recording(signals).except('name', 'bridged').merge('bridged' => recording.bridged))
+      end
+    end
+
+    def store_attempt(row, position, proposal, signals, setting)
+      attempt = proposal.attempt
+      AttemptRow.create!(id: attempt_id(row, position), sortie: row.sortie, recording: row, position: position, manoeuvre: attempt.manoeuvre,
+                         start_s: attempt.start_s, end_s: attempt.end_s, proposal: Serialisers.proposal(proposal, setting.type),
+                         path: FlownPath.new(signals, proposal, setting.grading_context.spot).points)
+    end
+
+    def attempt_id(row, position) = Digest::UUID.uuid_v5(row.id, "attempt #{position}")
+
+    # A limit passed puts the aircraft on the list until somebody qualified clears it.
+    def flag_aircraft(sortie, proposals)
+      passed = proposals.flat_map { |p| p.faults.select { |fault| fault.id == 'exceeded_limit' } }
+      return if passed.empty?
+
+      sortie.aircraft.update!(look_at_it: true, look_at_it_reason: "#{sortie.starts_at.to_date}: #{passed.map(&:evidence).join('; ')}")
+    end
+  end
+end

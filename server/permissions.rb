@@ -1,0 +1,62 @@
+# frozen_string_literal: true
+
+module Fujin
+  # Who may call which route, in one place. A route that is not here fails at boot.
+  # `:own` beside a role means: only what belongs to that person; the route itself checks it with #own!.
+  module Permissions
+    EVERYBODY = :everybody
+    STAFF = %w[chief_instructor instructor].freeze
+    SIGNED_IN = [*STAFF, 'student'].freeze
+
+    TABLE = {
+      'GET /api/session' => EVERYBODY,
+      'POST /api/session' => EVERYBODY,
+      'DELETE /api/session' => EVERYBODY,
+      'GET /api/today' => SIGNED_IN,
+      'GET /api/students' => STAFF,
+      'GET /api/students/:id' => SIGNED_IN,
+      'GET /api/aircraft' => SIGNED_IN,
+      'POST /api/aircraft/:id/clearance' => %w[chief_instructor],
+      'GET /api/catalogue' => SIGNED_IN,
+      'PUT /api/house' => %w[chief_instructor],
+      'POST /api/sorties' => STAFF,
+      'GET /api/sorties/:id' => SIGNED_IN,
+      'PATCH /api/sorties/:id' => STAFF,
+      'POST /api/sorties/:id/plan' => SIGNED_IN,
+      'GET /api/sorties/:id/events' => SIGNED_IN,
+      'POST /api/sorties/:id/events' => STAFF,
+      'POST /api/sorties/:id/recordings' => STAFF,
+      'POST /api/sorties/:id/recordings/from-recorder' => STAFF,
+      'GET /api/recordings/:id' => SIGNED_IN,
+      'GET /api/sorties/:id/attempts' => SIGNED_IN,
+      'GET /api/attempts/:id/strips' => SIGNED_IN,
+      'POST /api/attempts/:id/grades' => SIGNED_IN,
+      'PUT /api/attempts/:id/void' => STAFF,
+      'POST /api/sign-offs' => STAFF,
+      'GET /api/sign-offs/:id' => SIGNED_IN,
+      'GET /api/sign-offs/:id/document' => SIGNED_IN,
+      'POST /api/sign-offs/:id/withdrawal' => STAFF
+    }.freeze
+
+    # A route without an entry here, or an entry without a route.
+    class Incomplete < StandardError; end
+
+    module_function
+
+    # @param routes [Array<String>] every declared 'VERB /path'
+    # @raise [Incomplete]
+    def check!(routes)
+      nobody = routes - TABLE.keys
+      raise Incomplete, "no permission is stated for #{nobody.join(', ')}: add it to server/permissions.rb" unless nobody.empty?
+
+      stale = TABLE.keys - routes
+      raise Incomplete, "server/permissions.rb names routes that do not exist: #{stale.join(', ')}" unless stale.empty?
+    end
+
+    # @param role [String, nil]
+    def allowed?(route, role)
+      allowed = TABLE.fetch(route)
+      allowed == EVERYBODY || allowed.include?(role)
+    end
+  end
+end

@@ -1,0 +1,21 @@
+# frozen_string_literal: true
+
+# Brings the database up to date; a database without a school gets the demo school.
+require_relative 'boot'
+require 'active_support/core_ext/digest/uuid'
+require_relative '../db/demo/demo_school'
+
+begin
+  Fujin::Database.connect
+  Fujin::Database.migrate
+  # All or nothing: a demo that was broken off leaves no half school behind.
+  unless Fujin::School.exists?
+    Fujin::Record.transaction do
+      Fujin::DemoSchool.new(today: Time.now.utc.to_date, say: ->(text) { puts "fujin: #{text}" }).load
+    end
+  end
+rescue ActiveRecord::ActiveRecordError => e
+  warn "fujin: the database refused: #{e.message.lines.first.strip}"
+  warn e.backtrace.first(20).join("\n") if ENV['FUJIN_DEBUG']
+  exit 1
+end

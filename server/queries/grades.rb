@@ -1,0 +1,48 @@
+# frozen_string_literal: true
+
+module Fujin
+  # Adds grades to an attempt, keeping every earlier one. Rules: students grade themselves and only themselves; an
+  # instructor's change from the proposal wants a reason; the same id twice is one grade.
+  class Grades
+    # @param view [Hash] the attempt as the grader sees it
+    def initialize(attempt, person, view)
+      @attempt = attempt
+      @person = person
+      @proposed = view['phases'].to_h { |phase| [phase['id'], phase['proposed']] }
+      @known = attempt.proposal['phases'].map { |phase| phase['id'] }
+    end
+
+    # @param entries [Array<Hash>] NewGrade
+    # @raise [NotAllowed, InvalidInput]
+    def add(entries)
+      fresh = entries.reject { |entry| GradeRow.exists?(id: entry['id']) }
+      problems = fresh.each_with_index.filter_map { |entry, i| problem(entry, i) }
+      raise InvalidInput, problems unless problems.empty?
+
+      GradeRow.transaction { fresh.each { |entry| create(entry) } }
+    end
+
+    private
+
+    def problem(entry, index)
+      raise NotAllowed, 'Only the student gives the own grade.' if entry['kind'] == 'self' && @person.id != @attempt.sortie.student_id
+      raise NotAllowed, 'Only an instructor gives this grade.' if entry['kind'] == 'instructor' && !@person.instructor?
+      return { path: "grades.#{index}.phase", message: "expected one of #{@known.join(', ')}" } unless @known.include?(entry['phase'])
+
+      { path: "grades.#{index}.reason", message: 'a grade that differs from the proposal wants a reason' } if unexplained?(entry)
+    end
+
+    def unexplained?(entry)
+      return false unless entry['kind'] == 'instructor'
+
+      proposed = @proposed[entry['phase']]
+      !proposed.nil? && proposed != entry['grade'] && entry['reason'].to_s.strip.empty?
+    end
+
+    def create(entry)
+      GradeRow.create!(id: entry['id'], attempt: @attempt, phase: entry['phase'], kind: entry['kind'], grade: entry['grade'], reason: entry['reason'],
+                       proposed: entry['kind'] == 'instructor' ? @proposed[entry['phase']] : nil, by: @person,
+                       standard_version: @attempt.proposal['standard_version'], created_at: Time.now.utc)
+    end
+  end
+end

@@ -1,0 +1,55 @@
+# frozen_string_literal: true
+
+module Fujin
+  # How far a sortie has come through its four stages, and what to do next.
+  class SortieProgress
+    def initialize(sortie)
+      @sortie = sortie
+      @attempts = sortie.attempts.to_a
+      @graded = @attempts.count { |attempt| fully_graded?(attempt) }
+    end
+
+    def to_h = { 'prepare' => prepare, 'fly' => fly, 'review' => review, 'record' => record }
+
+    def next_step
+      return 'Decide go or no-go' if prepare != 'done'
+      return 'Not flown: no-go' if @sortie.go_decision == 'no_go'
+      return 'Fly' if fly == 'open'
+      return 'Load the recording' if @attempts.empty?
+      return "Grade #{@attempts.size - @graded} of #{@attempts.size} attempts" if review != 'done'
+      return 'Enter the flight time' if record != 'done'
+
+      'Complete'
+    end
+
+    private
+
+    def prepare = @sortie.go_decision ? 'done' : 'open'
+
+    def fly
+      return 'done' if @sortie.on_at || @attempts.any?
+
+      @sortie.fly_events.any? ? 'begun' : 'open'
+    end
+
+    def review
+      return 'open' if @attempts.empty?
+
+      @graded == @attempts.size ? 'done' : 'begun'
+    end
+
+    def record
+      return 'done' if @sortie.flight_minutes && review == 'done'
+
+      @sortie.flight_minutes || @sortie.next_focus ? 'begun' : 'open'
+    end
+
+    def fully_graded?(attempt)
+      return true unless attempt.counts
+
+      graded = attempt.grades.select { |g| g.kind == 'instructor' }.map(&:phase)
+      wanted = attempt.proposal['phases'].reject { |p| p['grade'].nil? }.map { |p| p['id'] }
+      (wanted - graded).empty?
+    end
+  end
+end

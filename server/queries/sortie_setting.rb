@@ -1,0 +1,47 @@
+# frozen_string_literal: true
+
+module Fujin
+  # A sortie's row put into the core's words: conditions, house method, grading context, plan.
+  class SortieSetting
+    attr_reader :sortie
+
+    # @param sortie [Sortie], @param changes [Hash] attributes tried on it without storing them
+    def initialize(sortie, changes = {})
+      @sortie = sortie.dup.tap { |copy| copy.assign_attributes(sortie.attributes.except('id', 'lock_version').merge(changes)) }
+    end
+
+    def type = sortie.aircraft.type
+    def house = School.current.house_method(sortie.house)
+
+    # Empty mass, the people aboard, the fuel.
+    def mass_kg
+      people = sortie.student.mass_kg + (sortie.people_aboard == 'dual' ? sortie.instructor.mass_kg : 0.0)
+      type.loaded_mass_kg(people_kg: people, fuel_kg: sortie.fuel_kg)
+    end
+
+    def fuel_minutes = (60.0 * sortie.fuel_kg / type.burn_kg_per_h).floor
+
+    # The wind as known; nil when nobody has said.
+    def wind
+      return nil unless sortie.wind_from_deg && sortie.wind_kt
+      raise InvalidInput, [{ path: 'gust_kt', message: "expected at least the wind's #{sortie.wind_kt} kt, got #{sortie.gust_kt}" }] if sortie.gust_kt && sortie.gust_kt < sortie.wind_kt
+
+      Wind.new(from_deg: sortie.wind_from_deg, speed_kt: sortie.wind_kt, gust_kt: sortie.gust_kt)
+    end
+
+    def conditions
+      Planning::Conditions.build(type: type, mass_kg: mass_kg, wind: wind || Wind.calm, elevation_ft: sortie.elevation_ft, oat_c: sortie.oat_c,
+                                 qnh_hpa: sortie.qnh_hpa, dew_point_c: sortie.dew_point_c)
+    end
+
+    def plan
+      sortie.declaration.planner.call(conditions, house, course_deg: sortie.course_deg, height_ft: sortie.height_ft, stage: sortie.stage)
+    end
+
+    def grading_context
+      Grading::Context.new(conditions: conditions, house: house, stage: sortie.stage, spot: [sortie.spot_lat_deg, sortie.spot_lon_deg],
+                           course_deg: sortie.course_deg || (wind && sortie.wind_from_deg), wind: wind, planned: true, height_ft: sortie.height_ft,
+                           elevation_ft: sortie.elevation_ft)
+    end
+  end
+end

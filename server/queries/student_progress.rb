@@ -1,0 +1,56 @@
+# frozen_string_literal: true
+
+module Fujin
+  # A student's graded attempts in the core's words, and what follows from them.
+  class StudentProgress
+    attr_reader :student
+
+    # @param rows [Array<AttemptRow>, nil] preloaded with sortie, fly_events and grades; read here otherwise
+    def initialize(student, rows: nil)
+      @student = student
+      @rows = rows || AttemptRow.joins(:sortie).where(sorties: { student_id: student.id }).preload(:grades, sortie: :fly_events).to_a
+    end
+
+    # @return [Array<Array(AttemptRow, Progress::GradedAttempt)>] in order of time
+    def graded
+      @graded ||= ordered.map { |row| [row, graded_attempt(row)] }
+    end
+
+    def standing(manoeuvre_id)
+      mine = graded.map(&:last).select { |a| a.manoeuvre == manoeuvre_id }
+      [Progress::Standing.new(mine), Progress::Readiness.new(mine, School.current.readiness_rule), mine.size]
+    end
+
+    def manoeuvres = graded.map { |_, a| a.manoeuvre }.uniq
+
+    # The rows a sign-off of this manoeuvre would cite.
+    def evidence(manoeuvre_id)
+      wanted = standing(manoeuvre_id)[1].evidence
+      graded.select { |_, attempt| wanted.include?(attempt) }
+    end
+
+    # Number of an attempt within its sortie, which the taps go by.
+    def self.number_in_sortie(row, siblings)
+      siblings.sort_by { |a| [a.created_at, a.position] }.index { |a| a.id == row.id } + 1
+    end
+
+    private
+
+    def ordered = @rows.sort_by { |row| [row.sortie.starts_at, row.created_at, row.position] }
+
+    def graded_attempt(row)
+      siblings = @rows.select { |other| other.sortie_id == row.sortie_id }
+      number = self.class.number_in_sortie(row, siblings)
+      Progress::GradedAttempt.new(manoeuvre: row.manoeuvre, flown_at: row.sortie.starts_at.to_f + row.position, on_day: row.sortie.starts_at.to_date,
+                                  grades: decided(row), help: HelpTaps.new(row.sortie.fly_events.to_a).help(number),
+                                  counts: row.counts && row.proposal['result'] == 'completed', critical: row.proposal['critical'])
+    end
+
+    # The instructor's last word per phase; the whole attempt is not graded until every proposed phase is.
+    def decided(row)
+      last = row.grades.select { |g| g.kind == 'instructor' }.group_by(&:phase).transform_values { |all| all.last.grade }
+      wanted = row.proposal['phases'].reject { |p| p['grade'].nil? }.map { |p| p['id'] }
+      (wanted - last.keys).empty? ? last : {}
+    end
+  end
+end

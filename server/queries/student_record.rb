@@ -1,0 +1,40 @@
+# frozen_string_literal: true
+
+module Fujin
+  # One student's whole record: standing, attempts, sorties, sign-offs, flight time.
+  class StudentRecord
+    def initialize(student)
+      @student = student
+      @progress = StudentProgress.new(student)
+      @sorties = Sortie.where(student_id: student.id).order(starts_at: :desc).preload(:student, :instructor, :aircraft, :fly_events, attempts: :grades).to_a
+      @sign_offs = SignOff.where(student_id: student.id).in_order.includes(:withdrawal, :by, :student).to_a
+    end
+
+    def to_h
+      { 'id' => @student.id, 'name' => @student.name, 'stage' => @student.stage, 'standings' => standings, 'history' => history,
+        'sorties' => @sorties.map { |s| Serialisers.sortie_row(s) }, 'sign_offs' => @sign_offs.map { |s| Serialisers.sign_off(s) }, 'log' => log }
+    end
+
+    private
+
+    def standings
+      live = @sign_offs.reject(&:withdrawal).map(&:manoeuvre)
+      @progress.manoeuvres.map { |id| Serialisers.standing(@progress, id, signed_off: live.include?(id)) }
+    end
+
+    def history
+      @progress.graded.map do |row, attempt|
+        { 'attempt_id' => row.id, 'sortie_id' => row.sortie_id, 'manoeuvre' => row.manoeuvre, 'on_day' => attempt.on_day.iso8601, 'position' => row.position + 1,
+          'level' => attempt.level, 'grades' => attempt.grades, 'help' => attempt.help, 'counts' => attempt.counts, 'critical' => attempt.critical }
+      end
+    end
+
+    def log
+      flown = @sorties.select(&:flight_minutes)
+      { 'total_minutes' => flown.sum(&:flight_minutes),
+        'entries' => flown.map do |s|
+          { 'sortie_id' => s.id, 'on_day' => s.starts_at.to_date.iso8601, 'minutes' => s.flight_minutes, 'aircraft' => s.aircraft.mark, 'role' => s.people_aboard }
+        end }
+    end
+  end
+end

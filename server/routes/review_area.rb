@@ -1,0 +1,98 @@
+# frozen_string_literal: true
+
+module Fujin
+  # Recordings in, attempts out, grades.
+  class ReviewArea < Area
+    post_route '/api/sorties/:id/recordings' do
+      sortie = find_sortie(params['id'])
+      bytes = request.body.read(Settings::MAX_UPLOAD_BYTES + 1).to_s
+      raise UnreadableRecording, 'The file is empty. Nothing was changed.' if bytes.empty?
+      raise UnreadableRecording, "The file is larger than #{Settings::MAX_UPLOAD_BYTES / 1_048_576} MB. Nothing was changed." if bytes.bytesize > Settings::MAX_UPLOAD_BYTES
+
+      row = import(sortie, bytes, params['name'])
+      json(Serialisers.recording_row(row), status: 202)
+    end
+
+    post_route '/api/sorties/:id/recordings/from-recorder' do
+      sortie = find_sortie(params['id'])
+      row = RecordingRow.find_by(id: body_json['id'])
+      row ||= enqueue(RecordingRow.new(id: body_json['id'], sortie: sortie, by: current_person, name: 'flight from the recorder', source: 'recorder'))
+      json(Serialisers.recording_row(row), status: 202)
+    end
+
+    get_route '/api/recordings/:id' do
+      row = RecordingRow.light.find(params['id'])
+      own!(row.sortie.student_id)
+      json(Serialisers.recording_row(row))
+    end
+
+    get_route('/api/sorties/:id/attempts') { json(views(find_sortie(params['id']))) }
+
+    get_route '/api/attempts/:id/strips' do
+      attempt = find_attempt
+      json(Strips.new(attempt, bins: params.fetch('bins', 600).to_i, from_s: params['from_s']&.to_f, to_s: params['to_s']&.to_f).to_h)
+    end
+
+    post_route '/api/attempts/:id/grades' do
+      attempt = find_attempt
+      Grades.new(attempt, current_person, view(attempt)).add(body_json.fetch('grades'))
+      json(view(attempt.reload))
+    end
+
+    put_route '/api/attempts/:id/void' do
+      attempt = find_attempt
+      counts = body_json['counts']
+      raise InvalidInput, [{ path: 'reason', message: 'expected a reason for an attempt that does not count' }] if !counts && body_json['reason'].to_s.strip.empty?
+
+      attempt.update!(counts: counts, void_reason: counts ? nil : body_json['reason'])
+      json(view(attempt))
+    end
+
+    helpers do
+      def find_sortie(id)
+        sortie = Sortie.find(id)
+        own!(sortie.student_id)
+        sortie
+      end
+
+      def find_attempt
+        attempt = AttemptRow.find(params['id'])
+        own!(attempt.sortie.student_id)
+        attempt
+      end
+
+      # The same bytes twice answer with the first; a failed one is tried again.
+      def import(sortie, bytes, name)
+        digest = Digest::SHA256.hexdigest(bytes)
+        existing = RecordingRow.light.find_by(sortie_id: sortie.id, sha256: digest)
+        return existing if existing && existing.status != 'failed'
+        return retry_import(existing) if existing
+
+        enqueue(RecordingRow.new(id: SecureRandom.uuid, sortie: sortie, by: current_person, name: name, sha256: digest, bytes: bytes))
+      end
+
+      def retry_import(row)
+        row.update!(status: 'waiting', step: 'waiting for a worker', progress: 0.0, error: nil)
+        ImportRecording.enqueue(row.id)
+        row
+      end
+
+      # Row and job in one transaction: neither without the other.
+      def enqueue(row)
+        RecordingRow.transaction do
+          row.save!
+          ImportRecording.enqueue(row.id)
+        end
+        row
+      end
+
+      def views(sortie)
+        rows = sortie.attempts.preload(grades: :by).to_a.sort_by { |a| [a.created_at, a.position] }
+        taps = HelpTaps.new(sortie.fly_events.preload(:by).to_a)
+        rows.each_with_index.map { |row, i| Serialisers::AttemptView.new(row, i + 1, taps, current_person).to_h }
+      end
+
+      def view(attempt) = views(attempt.sortie).find { |v| v['id'] == attempt.id }
+    end
+  end
+end

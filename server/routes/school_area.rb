@@ -1,0 +1,41 @@
+# frozen_string_literal: true
+
+module Fujin
+  # Today, students, fleet, catalogue, house method.
+  class SchoolArea < Area
+    PAGE_SIZE = 50
+
+    get_route('/api/today') { json(TodayBoard.new(current_person, Time.now.utc.to_date).to_h) }
+
+    get_route '/api/students' do
+      page = [params.fetch('page', 1).to_i, 1].max
+      total = Person.students.count
+      people = Person.students.offset((page - 1) * PAGE_SIZE).limit(PAGE_SIZE)
+      json({ 'items' => StudentRows.new(people.to_a).to_a, 'page' => page, 'pages' => [(total / PAGE_SIZE.to_f).ceil, 1].max, 'total' => total })
+    end
+
+    get_route '/api/students/:id' do
+      own!(params['id'])
+      json(StudentRecord.new(Person.students.find(params['id'])).to_h)
+    end
+
+    get_route('/api/aircraft') { json(AircraftRow.order(:mark).map { |row| Serialisers.aircraft(row) }) }
+
+    post_route '/api/aircraft/:id/clearance' do
+      row = AircraftRow.find(params['id'])
+      row.update!(look_at_it: false, look_at_it_reason: "Cleared by #{current_person.name}: #{body_json['note']}")
+      json(Serialisers.aircraft(row))
+    end
+
+    get_route('/api/catalogue') { json(Catalogue.new(School.current).to_h) }
+
+    put_route '/api/house' do
+      school = School.current
+      match_version!(school)
+      Planning::HouseMethod.new(body_json.fetch('values'))
+      school.update!(house: body_json['values'])
+      versioned(school)
+      json(Serialisers.house(school))
+    end
+  end
+end

@@ -1,0 +1,82 @@
+# frozen_string_literal: true
+
+module Fujin
+  # Sorties: planning, the cockpit's taps.
+  class SortiesArea < Area
+    HEATH = { spot_name: 'Heath, south mark', spot_lat_deg: 47.2104, spot_lon_deg: -151.3320, elevation_ft: 62.0 }.freeze
+
+    post_route '/api/sorties' do
+      fields = body_json
+      existing = Sortie.find_by(id: fields['id'])
+      next json(Serialisers.sortie(existing, current_person), status: 201) if existing
+
+      Manoeuvres.find(fields['manoeuvre'])
+      student = Person.students.find(fields['student_id'])
+      aircraft = AircraftRow.find(fields['aircraft_id'])
+      sortie = Sortie.create!(id: fields['id'], student: student, instructor: current_person, aircraft: aircraft, starts_at: fields['starts_at'],
+                              manoeuvre: fields['manoeuvre'], stage: student.stage, fuel_kg: aircraft.type.optional('fuel.full_kg', 60) * 0.6, **HEATH)
+      versioned(sortie)
+      json(Serialisers.sortie(sortie, current_person), status: 201)
+    end
+
+    get_route '/api/sorties/:id' do
+      sortie = find_sortie
+      versioned(sortie)
+      json(Serialisers.sortie(sortie, current_person))
+    end
+
+    patch_route '/api/sorties/:id' do
+      sortie = find_sortie
+      match_version!(sortie)
+      changed = body_json
+      # A change that no plan could be made of is refused before it is stored.
+      setting = SortieSetting.new(sortie, changed)
+      setting.house
+      setting.wind
+      setting.conditions
+      check_times(sortie, changed)
+      sortie.update!(changed)
+      versioned(sortie)
+      json(Serialisers.sortie(sortie, current_person))
+    end
+
+    post_route('/api/sorties/:id/plan') { json(Serialisers.plan(SortieSetting.new(find_sortie, body_json).plan)) }
+
+    get_route('/api/sorties/:id/events') { json(events_of(find_sortie)) }
+
+    post_route '/api/sorties/:id/events' do
+      sortie = find_sortie
+      rows = body_json.fetch('events').map do |event|
+        { id: event['id'], sortie_id: sortie.id, kind: event['kind'], at: event['at'], attempt_no: event['attempt_no'], phase: event['phase'],
+          payload: event['payload'] || {}, by_id: current_person.id, created_at: Time.now.utc }
+      end
+      FlyEvent.insert_all(rows, unique_by: :id)
+      json(events_of(sortie.reload))
+    end
+
+    helpers do
+      def find_sortie
+        sortie = Sortie.find(params['id'])
+        own!(sortie.student_id)
+        sortie
+      end
+
+      def events_of(sortie)
+        events = sortie.fly_events.preload(:by).to_a
+        taps = HelpTaps.new(events)
+        events.map { |event| Serialisers.fly_event(event, taps) }
+      end
+
+      def check_times(sortie, changed)
+        off = changed.fetch('off_at', sortie.off_at)
+        on = changed.fetch('on_at', sortie.on_at)
+        return unless off && on
+
+        minutes = (on.to_time - off.to_time) / 60.0
+        return if minutes.positive? && minutes < 12 * 60
+
+        raise InvalidInput, [{ path: 'on_at', message: 'expected a time after take-off and within 12 hours of it' }]
+      end
+    end
+  end
+end

@@ -1,0 +1,55 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Serialisers
+    # One attempt as a person may see it. Until the student has graded, the student is shown neither proposal nor the
+    # instructor's grades, and the instructor's grades are not shown to anybody beside the student's.
+    class AttemptView
+      HIDDEN_FROM_STUDENT = %w[measures fault_details first_fault overall critical].freeze
+
+      def initialize(row, number, taps, viewer)
+        @row = row
+        @number = number
+        @taps = taps
+        @viewer = viewer
+        @grades = row.grades.to_a
+      end
+
+      def to_h
+        shown = hold_back? ? @row.proposal.except(*HIDDEN_FROM_STUDENT, 'faults') : @row.proposal.except('faults')
+        shown.merge('id' => @row.id, 'sortie_id' => @row.sortie_id, 'recording_id' => @row.recording_id, 'position' => @number,
+                    'title' => @row.declaration.title, 'counts' => @row.counts, 'void_reason' => @row.void_reason,
+                    'self_graded' => self_graded?, 'shown' => hold_back? ? 'self_grade_first' : 'all', 'help' => @taps.help(@number),
+                    'phases' => phases, 'path' => @row.path, 'taps' => @taps.of_attempt(@number).map { |e| Serialisers.fly_event(e, @taps) },
+                    'grades' => grades)
+      end
+
+      private
+
+      def wanted_phases = @row.proposal['phases'].reject { |p| p['grade'].nil? }.map { |p| p['id'] }
+      def self_graded? = (wanted_phases - @grades.select { |g| g.kind == 'self' }.map(&:phase)).empty?
+      def hold_back? = @viewer.student? && !self_graded?
+
+      # The proposal with the help that was tapped; help can only lower it.
+      def phases
+        @row.proposal['phases'].map do |phase|
+          help = @taps.help(@number, phase: phase['id'])
+          base = phase.except('grade').merge('help' => help == 'alone' ? nil : help, 'cockpit_grade' => @taps.cockpit_grade(@number, phase['id']))
+          next base.except('driver', 'critical', 'cockpit_grade').merge('proposed' => nil) if hold_back?
+
+          ceiling = Grading::Grader::HELP_CEILING.fetch(help)
+          lowered = phase['grade'] && ceiling < phase['grade']
+          base.merge('proposed' => lowered ? ceiling : phase['grade'], 'driver' => lowered ? help : phase['driver'])
+        end
+      end
+
+      def grades
+        visible = hold_back? ? @grades.select { |g| g.kind == 'self' } : @grades
+        visible.map do |g|
+          { 'id' => g.id, 'phase' => g.phase, 'kind' => g.kind, 'grade' => g.grade, 'proposed' => g.proposed, 'reason' => g.reason, 'by' => g.by.name,
+            'standard_version' => g.standard_version, 'created_at' => Serialisers.time(g.created_at) }
+        end
+      end
+    end
+  end
+end

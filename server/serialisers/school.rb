@@ -1,0 +1,85 @@
+# frozen_string_literal: true
+
+module Fujin
+  # Rows as the API shows them.
+  module Serialisers
+    module_function
+
+    def person_name(person) = { 'id' => person.id, 'name' => person.name }
+    def time(value) = value&.utc&.iso8601(3)
+
+    def aircraft(row)
+      type = row.type
+      { 'id' => row.id, 'mark' => row.mark, 'type_id' => row.type_id, 'type_name' => type.name, 'look_at_it' => row.look_at_it,
+        'look_at_it_reason' => row.look_at_it_reason, 'rotor_direction' => type.fetch('rotor.rotation'),
+        'overall_length_ft' => number(type.overall_length_m / Quantities::FT, 1), 'fuel_full_kg' => type.optional('fuel.full_kg', 100),
+        'burn_kg_per_h' => type.burn_kg_per_h, 'numbers' => type_numbers(type) }
+    end
+
+    def type_numbers(type)
+      off = type.power_off_band
+      on = type.power_on_band
+      [['Rotor rpm, power off', "#{off[0]} to #{off[1]}", '%'], ['Rotor rpm, power on', "#{on[0]} to #{on[1]}", '%'],
+       ['Low-rpm warning', type.low_warning_pct.to_s, '%'], ['House glide speed', type.glide_speed_kt.to_s, 'kt'],
+       ['Cruise', type.fetch('speeds_kt.cruise').to_s, 'kt'], ['Never exceed, power off', type.optional('speeds_kt.never_exceed_power_off', '—').to_s, 'kt'],
+       ['Flare height', type.flare_height_ft.to_s, 'ft'], ['Greatest mass', type.fetch('masses_kg.max').to_s, 'kg'],
+       ['Engine', type.fetch('engine.kind').tr('_', ' '), '']].map { |label, value, unit| { 'label' => label, 'value' => value, 'unit' => unit } }
+    end
+
+    def fly_event(event, taps)
+      { 'id' => event.id, 'kind' => event.kind, 'at' => time(event.at), 'attempt_no' => event.attempt_no, 'phase' => event.phase,
+        'payload' => event.payload, 'undone' => taps.undone?(event), 'by' => event.by.name }
+    end
+
+    def recording_row(row, attempts: nil)
+      { 'id' => row.id, 'sortie_id' => row.sortie_id, 'name' => row.name, 'source' => row.source, 'status' => row.status, 'step' => row.step,
+        'progress' => row.progress, 'error' => row.error, 'attempts' => attempts || row.attempts.count, 'summary' => row.summary }
+    end
+
+    def sortie_row(sortie, progress: SortieProgress.new(sortie))
+      { 'id' => sortie.id, 'starts_at' => time(sortie.starts_at), 'student' => person_name(sortie.student), 'instructor' => person_name(sortie.instructor),
+        'aircraft' => aircraft(sortie.aircraft), 'manoeuvre' => sortie.manoeuvre, 'manoeuvre_title' => sortie.declaration.title, 'stage' => sortie.stage,
+        'progress' => progress.to_h, 'next_step' => progress.next_step, 'attempts' => sortie.attempts.size, 'next_focus' => sortie.next_focus }
+    end
+
+    SORTIE_FIELDS = %w[people_aboard fuel_kg wind_from_deg wind_kt gust_kt oat_c dew_point_c qnh_hpa elevation_ft spot_name spot_lat_deg spot_lon_deg
+                       course_deg height_ft house objective go_decision go_reason].freeze
+
+    def sortie(sortie, viewer)
+      setting = SortieSetting.new(sortie)
+      sortie_row(sortie).merge(sortie.attributes.slice(*SORTIE_FIELDS)).merge(
+        'version' => sortie.lock_version, 'may_edit' => viewer.instructor?, 'off_at' => time(sortie.off_at), 'on_at' => time(sortie.on_at),
+        'flight_minutes' => sortie.flight_minutes, 'mass_kg' => number(setting.mass_kg, 1), 'fuel_minutes' => setting.fuel_minutes,
+        'effective_house' => setting.house.values, 'checks' => sortie.declaration.checks, 'phases' => sortie.declaration.phases,
+        'recordings' => RecordingRow.light.where(sortie_id: sortie.id).order(:created_at).map { |row| recording_row(row) }
+      )
+    end
+
+    def standing(progress, manoeuvre_id, signed_off:)
+      standing, readiness, count = progress.standing(manoeuvre_id)
+      { 'manoeuvre' => manoeuvre_id, 'title' => Manoeuvres.find(manoeuvre_id).title, 'attempts' => count, 'level' => standing.level,
+        'trend' => standing.trend, 'last_flown' => standing.last_flown&.iso8601, 'weakest_phase' => standing.weakest_phase,
+        'ready' => readiness.ready?, 'signed_off' => signed_off, 'conditions' => readiness.conditions.map { |c| { 'id' => c.id, 'met' => c.met, 'text' => c.text } } }
+    end
+
+    def sign_off(row)
+      statement = row.statement
+      { 'id' => row.id, 'student' => person_name(row.student), 'by' => row.by.name, 'manoeuvre' => row.manoeuvre,
+        'title' => Manoeuvres.find(row.manoeuvre).title, 'remark' => statement['remark'], 'signed_at' => statement['signed_at'],
+        'hash' => row.document_hash, 'previous_hash' => statement['previous_hash'], 'public_key' => row.parsed['public_key'],
+        'withdrawn' => !row.withdrawal.nil?, 'withdrawn_reason' => row.withdrawal&.reason, 'evidence' => statement['evidence'],
+        'conditions' => statement['conditions'] }
+    end
+
+    def house(school)
+      method = Planning::HouseMethod.new(school.house)
+      settings = Planning::HouseMethod::SETTINGS.map do |setting|
+        range = setting.allowed.is_a?(Range)
+        { 'name' => setting.name, 'question' => setting.question, 'default' => setting.default, 'unit' => setting.unit,
+          'low' => range ? setting.allowed.begin : nil, 'high' => range ? setting.allowed.end : nil,
+          'choices' => setting.reasons.map { |value, reason| { 'value' => value, 'reason' => reason } } }
+      end
+      { 'values' => method.values, 'version' => school.lock_version, 'settings' => settings }
+    end
+  end
+end

@@ -1,0 +1,20 @@
+# frozen_string_literal: true
+
+module Fujin
+  # Where the server finds things. Everything comes from the environment, with the defaults of bin/start.
+  module Settings
+    ROOT = File.expand_path('..', __dir__)
+
+    module_function
+
+    def database_url = ENV.fetch('FUJIN_DATABASE_URL') { raise 'FUJIN_DATABASE_URL is not set: start Fujin with bin/start' }
+    def secret = ENV.fetch('FUJIN_SECRET') { raise 'FUJIN_SECRET is not set: start Fujin with bin/start' }
+    def recorder_host = ENV.fetch('FUJIN_RECORDER_HOST', '127.0.0.1')
+    def recorder_port = Integer(ENV.fetch('FUJIN_RECORDER_PORT', '4811'))
+    def web_folder = ENV.fetch('FUJIN_WEB_FOLDER', File.join(ROOT, 'web', 'dist'))
+    def test? = ENV['FUJIN_ENV'] == 'test'
+
+    MAX_UPLOAD_BYTES = 120 * 1024 * 1024
+    SESSION_HOURS = 12
+  end
+end

@@ -1,0 +1,170 @@
+# frozen_string_literal: true
+
+require 'fileutils'
+require 'securerandom'
+require_relative 'cluster'
+
+module Fujin
+  # Starts everything Fujin consists of, restarts what dies, stops all of it on Ctrl-C and nothing else.
+  class Supervisor
+    ROOT = File.expand_path('..', __dir__)
+    VAR = File.join(ROOT, 'var')
+    LOGS = File.join(VAR, 'log')
+    DATABASE = 'fujin'
+    GRACE_S = 8
+    # A process that dies sooner than this after its start waits a little before the next try.
+    SOON_S = 2.0
+
+    Service = Struct.new(:name, :start, :signal, :pid, :started_at, :restarts, keyword_init: true)
+
+    def initialize
+      @web_port = Integer(ENV.fetch('FUJIN_PORT', '4810'))
+      @recorder_port = Integer(ENV.fetch('FUJIN_RECORDER_PORT', '4811'))
+      @database_port = Integer(ENV.fetch('FUJIN_DATABASE_PORT', '4812'))
+      @stopping = false
+    end
+
+    def run
+      FileUtils.mkdir_p(LOGS)
+      check_ports
+      @cluster = Cluster.new(File.join(VAR, 'database'), port: @database_port)
+      puts "fujin: the database keeps its files in #{@cluster.folder}" unless @cluster.folder.start_with?(VAR)
+      @cluster.create
+      trap_signals
+      @services = services
+      start(service('database'))
+      @cluster.wait
+      @cluster.create_database(DATABASE)
+      prepare_database
+      (@services - [service('database')]).each { |s| start(s) }
+      wait_for_web
+      greet
+      watch
+    rescue Cluster::Failed => e
+      warn "fujin: #{e.message}."
+      exit_code = 1
+    ensure
+      stop_all if @services
+      exit(exit_code) if exit_code
+    end
+
+    private
+
+    def check_ports
+      { 'FUJIN_PORT' => @web_port, 'FUJIN_RECORDER_PORT' => @recorder_port, 'FUJIN_DATABASE_PORT' => @database_port }.each do |name, port|
+        next if Cluster.free?(port)
+
+        raise Cluster::Failed, "port #{port} is taken, perhaps by Fujin running already. Stop that, or choose another port: #{name}=#{port + 100} bin/start"
+      end
+    end
+
+    def environment
+      { 'FUJIN_DATABASE_URL' => @cluster.url(DATABASE), 'FUJIN_SECRET' => secret, 'FUJIN_PORT' => @web_port.to_s, 'FUJIN_RECORDER_PORT' => @recorder_port.to_s }
+    end
+
+    # The installation's secret: seals the signing key and the sessions. Kept beside the data, readable by its owner only.
+    def secret
+      path = File.join(VAR, 'secret')
+      File.write(path, SecureRandom.hex(32), perm: 0o600) unless File.exist?(path)
+      File.read(path).strip
+    end
+
+    def services
+      [Service.new(name: 'database', start: -> { @cluster.spawn_server(log('database')) }, signal: 'INT'),
+       Service.new(name: 'web', start: -> { ruby('web', 'puma', '-q', '-b', "tcp://127.0.0.1:#{@web_port}", '-t', '2:8', 'server/config.ru') }, signal: 'TERM'),
+       Service.new(name: 'worker', start: -> { ruby('worker', 'que', '-q', 'default', '--poll-interval', '2', '--worker-count', '1', './server/worker.rb') }, signal: 'TERM'),
+       Service.new(name: 'recorder', start: -> { ruby('recorder', 'ruby', 'devices/flight_recorder.rb') }, signal: 'TERM')]
+    end
+
+    def service(name) = @services.find { |s| s.name == name }
+    def log(name) = File.join(LOGS, "#{name}.log").tap { |path| FileUtils.touch(path) }.then { |path| [path, 'a'] }
+
+    def ruby(name, *command)
+      Process.spawn(environment, 'bundle', 'exec', *command, chdir: ROOT, out: log(name), err: log(name), pgroup: true)
+    end
+
+    def start(service)
+      service.pid = service.start.call
+      service.started_at = now
+    end
+
+    def prepare_database
+      return if system(environment, 'bundle', 'exec', 'ruby', 'server/prepare_database.rb', chdir: ROOT)
+
+      raise Cluster::Failed, 'the database could not be brought up to date; what it said is above'
+    end
+
+    def wait_for_web
+      200.times do
+        return unless Cluster.free?(@web_port)
+
+        sleep 0.05
+      end
+    end
+
+    def greet
+      puts <<~TEXT
+
+        Fujin is up:  http://127.0.0.1:#{@web_port}
+        Sign in as    ismay (chief instructor), corwin (instructor) or oda (student); the demo password is quillmere
+        Logs          var/log/     Stop with Ctrl-C
+
+      TEXT
+      $stdout.flush
+    end
+
+    def watch
+      until @stopping
+        pid, status = Process.wait2(-1, Process::WNOHANG)
+        pid ? died(pid, status) : sleep(0.1)
+      end
+    rescue Errno::ECHILD
+      nil
+    end
+
+    def died(pid, status)
+      service = @services.find { |s| s.pid == pid }
+      return if service.nil? || @stopping
+
+      puts "fujin: #{service.name} stopped (#{status.signaled? ? "signal #{status.termsig}" : "code #{status.exitstatus}"}) and is started again"
+      $stdout.flush
+      sleep 0.5 if now - service.started_at < SOON_S
+      start(service)
+    end
+
+    def trap_signals
+      %w[INT TERM HUP].each { |name| trap(name) { @stopping = true } }
+    end
+
+    # Web, worker and recorder first, the database last.
+    def stop_all
+      @services.reverse_each { |s| signal(s, s.signal) unless s.name == 'database' }
+      @services.reverse_each { |s| reap(s) unless s.name == 'database' }
+      signal(service('database'), 'INT')
+      reap(service('database'))
+      puts 'fujin: stopped'
+    end
+
+    def signal(service, name)
+      Process.kill(name, service.pid) if service.pid
+    rescue Errno::ESRCH
+      service.pid = nil
+    end
+
+    def reap(service)
+      return unless service.pid
+
+      deadline = now + GRACE_S
+      until Process.wait(service.pid, Process::WNOHANG)
+        Process.kill('KILL', -service.pid) if now > deadline
+        sleep 0.05
+      end
+    rescue Errno::ECHILD, Errno::ESRCH
+      nil
+    end
+
+    def now = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+  end
+end
+
+Fujin::Supervisor.new.run if $PROGRAM_NAME == __FILE__

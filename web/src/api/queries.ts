@@ -1,0 +1,216 @@
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { api, keepToken, newId, tokenHeader, Refusal, unwrap, type Schemas, type SortieChange } from './client'
+
+export function useSession() {
+  return useQuery({
+    queryKey: ['session'],
+    queryFn: async () => {
+      const session = await unwrap(api.GET('/api/session'))
+      keepToken(session.csrf_token)
+      return session
+    },
+    staleTime: Infinity,
+  })
+}
+
+export function useSignIn() {
+  const queries = useQueryClient()
+  return useMutation({
+    mutationFn: (body: { sign_in: string; password: string }) => unwrap(api.POST('/api/session', { body })),
+    onSuccess: (session) => {
+      keepToken(session.csrf_token)
+      queries.clear()
+      queries.setQueryData(['session'], session)
+    },
+  })
+}
+
+export function useSignOut() {
+  const queries = useQueryClient()
+  return useMutation({
+    mutationFn: () => unwrap(api.DELETE('/api/session')),
+    onSuccess: () => {
+      queries.clear()
+      window.location.assign('/')
+    },
+  })
+}
+
+export const useToday = () => useQuery({ queryKey: ['today'], queryFn: () => unwrap(api.GET('/api/today')) })
+export const useStudents = (enabled = true) =>
+  useQuery({ queryKey: ['students'], queryFn: () => unwrap(api.GET('/api/students')), enabled })
+export const useStudent = (id: string) =>
+  useQuery({
+    queryKey: ['student', id],
+    queryFn: () => unwrap(api.GET('/api/students/{id}', { params: { path: { id } } })),
+  })
+export const useAircraft = () => useQuery({ queryKey: ['aircraft'], queryFn: () => unwrap(api.GET('/api/aircraft')) })
+export const useCatalogue = () =>
+  useQuery({ queryKey: ['catalogue'], queryFn: () => unwrap(api.GET('/api/catalogue')), staleTime: 60_000 })
+export const useSortie = (id: string) =>
+  useQuery({
+    queryKey: ['sortie', id],
+    queryFn: () => unwrap(api.GET('/api/sorties/{id}', { params: { path: { id } } })),
+  })
+
+/** Stores a change of the sortie; a change made elsewhere in between is refused, never overwritten. */
+export function useChangeSortie(id: string, version: number | undefined) {
+  const queries = useQueryClient()
+  return useMutation({
+    mutationFn: (body: SortieChange) =>
+      unwrap(
+        api.PATCH('/api/sorties/{id}', {
+          params: { path: { id }, header: { 'If-Match': `"${version ?? 0}"` } },
+          body,
+        }),
+      ),
+    onSuccess: (sortie) => {
+      queries.setQueryData(['sortie', id], sortie)
+      void queries.invalidateQueries({ queryKey: ['today'] })
+      void queries.invalidateQueries({ queryKey: ['student'] })
+    },
+    onError: (error) => {
+      if (error instanceof Refusal && error.status === 409) void queries.invalidateQueries({ queryKey: ['sortie', id] })
+    },
+  })
+}
+
+export const usePlan = (id: string, change: SortieChange) =>
+  useQuery({
+    queryKey: ['plan', id, change],
+    queryFn: () => unwrap(api.POST('/api/sorties/{id}/plan', { params: { path: { id } }, body: change })),
+    placeholderData: keepPreviousData,
+    retry: false,
+    staleTime: 60_000,
+  })
+
+export const useAttempts = (sortieId: string) =>
+  useQuery({
+    queryKey: ['attempts', sortieId],
+    queryFn: () => unwrap(api.GET('/api/sorties/{id}/attempts', { params: { path: { id: sortieId } } })),
+  })
+
+export const useStrips = (attemptId: string | undefined) =>
+  useQuery({
+    queryKey: ['strips', attemptId],
+    queryFn: () =>
+      unwrap(api.GET('/api/attempts/{id}/strips', { params: { path: { id: attemptId ?? '' }, query: { bins: 700 } } })),
+    enabled: attemptId !== undefined,
+    placeholderData: keepPreviousData,
+    staleTime: 600_000,
+  })
+
+export function useAddGrades(sortieId: string) {
+  const queries = useQueryClient()
+  return useMutation({
+    mutationFn: ({ attemptId, grades }: { attemptId: string; grades: Omit<Schemas['NewGrade'], 'id'>[] }) =>
+      unwrap(
+        api.POST('/api/attempts/{id}/grades', {
+          params: { path: { id: attemptId } },
+          body: { grades: grades.map((grade) => ({ ...grade, id: newId() })) },
+        }),
+      ),
+    onSuccess: () => {
+      void queries.invalidateQueries({ queryKey: ['attempts', sortieId] })
+      void queries.invalidateQueries({ queryKey: ['sortie', sortieId] })
+      void queries.invalidateQueries({ queryKey: ['student'] })
+    },
+  })
+}
+
+export function useVoidAttempt(sortieId: string) {
+  const queries = useQueryClient()
+  return useMutation({
+    mutationFn: ({ attemptId, counts, reason }: { attemptId: string; counts: boolean; reason?: string }) =>
+      unwrap(
+        api.PUT('/api/attempts/{id}/void', {
+          params: { path: { id: attemptId } },
+          body: { counts, reason: reason ?? '' },
+        }),
+      ),
+    onSuccess: () => void queries.invalidateQueries({ queryKey: ['attempts', sortieId] }),
+  })
+}
+
+/** Follows an import until it is ready or has failed. */
+export function useRecording(id: string | undefined) {
+  return useQuery({
+    queryKey: ['recording', id],
+    queryFn: () => unwrap(api.GET('/api/recordings/{id}', { params: { path: { id: id ?? '' } } })),
+    enabled: id !== undefined,
+    refetchInterval: (query) => (['ready', 'failed'].includes(query.state.data?.status ?? '') ? false : 350),
+  })
+}
+
+export async function uploadRecording(sortieId: string, file: File): Promise<Schemas['Recording']> {
+  const response = await fetch(`/api/sorties/${sortieId}/recordings?name=${encodeURIComponent(file.name)}`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/octet-stream', ...tokenHeader() },
+    body: file,
+  })
+  const body: unknown = await response.json().catch(() => undefined)
+  if (!response.ok) throw new Refusal(body as Schemas['Problem'], response.status)
+  return body as Schemas['Recording']
+}
+
+export const fetchFromRecorder = (sortieId: string) =>
+  unwrap(
+    api.POST('/api/sorties/{id}/recordings/from-recorder', {
+      params: { path: { id: sortieId } },
+      body: { id: newId() },
+    }),
+  )
+
+export function useSignOff() {
+  const queries = useQueryClient()
+  return useMutation({
+    mutationFn: (body: { student_id: string; manoeuvre: string; remark?: string }) =>
+      unwrap(api.POST('/api/sign-offs', { body: { ...body, id: newId() } })),
+    onSuccess: () => void queries.invalidateQueries({ queryKey: ['student'] }),
+  })
+}
+
+export const useSignOffDocument = (id: string) =>
+  useQuery({
+    queryKey: ['sign-off', id],
+    queryFn: () => unwrap(api.GET('/api/sign-offs/{id}', { params: { path: { id } } })),
+  })
+
+export function useWithdraw(id: string) {
+  const queries = useQueryClient()
+  return useMutation({
+    mutationFn: (reason: string) =>
+      unwrap(api.POST('/api/sign-offs/{id}/withdrawal', { params: { path: { id } }, body: { id: newId(), reason } })),
+    onSuccess: (row) => queries.setQueryData(['sign-off', id], row),
+  })
+}
+
+export function useChangeHouse(version: number) {
+  const queries = useQueryClient()
+  return useMutation({
+    mutationFn: (values: Schemas['HouseValues']) =>
+      unwrap(api.PUT('/api/house', { params: { header: { 'If-Match': `"${version}"` } }, body: { values } })),
+    onSuccess: () => void queries.invalidateQueries({ queryKey: ['catalogue'] }),
+  })
+}
+
+export function useClearAircraft() {
+  const queries = useQueryClient()
+  return useMutation({
+    mutationFn: ({ id, note }: { id: string; note: string }) =>
+      unwrap(api.POST('/api/aircraft/{id}/clearance', { params: { path: { id } }, body: { note } })),
+    onSuccess: () => {
+      void queries.invalidateQueries({ queryKey: ['aircraft'] })
+      void queries.invalidateQueries({ queryKey: ['today'] })
+    },
+  })
+}
+
+export function useCreateSortie() {
+  const queries = useQueryClient()
+  return useMutation({
+    mutationFn: (body: { student_id: string; aircraft_id: string; starts_at: string; manoeuvre: string }) =>
+      unwrap(api.POST('/api/sorties', { body: { ...body, id: newId() } })),
+    onSuccess: () => void queries.invalidateQueries({ queryKey: ['today'] }),
+  })
+}

@@ -1,0 +1,57 @@
+import { Route, Routes, useLocation } from 'react-router'
+import { Toaster } from 'sonner'
+import { useSession } from '../api/queries'
+import { Failed, Loading } from '../design/States'
+import { useMode } from '../design/useMode'
+import { Fleet } from '../views/Fleet'
+import { Method } from '../views/Method'
+import { SignIn } from '../views/SignIn'
+import { SignOffPage } from '../views/SignOffPage'
+import { SortiePage } from '../views/SortiePage'
+import { StudentPage } from '../views/StudentPage'
+import { Students } from '../views/Students'
+import { Today } from '../views/Today'
+import { CommandBox } from './CommandBox'
+import { Rail } from './Rail'
+import { Shortcuts } from './Shortcuts'
+
+/** The frame: rail of words, command box, and the view that the address names. */
+export function App() {
+  const session = useSession()
+  const [mode, setMode] = useMode()
+  const cockpit = useLocation().pathname.endsWith('/fly')
+
+  if (session.isPending) return <Loading what="who you are" />
+  if (session.isError) return <Failed error={session.error} again={() => void session.refetch()} />
+  if (!session.data.person) return <SignIn school={session.data.school.name} />
+
+  return (
+    <div className="print-frame grid min-h-screen grid-cols-[9.5rem_minmax(0,1fr)] max-md:grid-cols-1">
+      <a href="#view" className="button solid sr-only focus:not-sr-only focus:absolute focus:z-50">
+        Skip to the view
+      </a>
+      <Rail session={session.data} mode={mode} setMode={setMode} />
+      <main id="view" tabIndex={-1} className={cockpit ? 'min-w-0' : 'min-w-0 px-5 pt-4 pb-10'}>
+        <Routes>
+          <Route path="/" element={<Today session={session.data} />} />
+          <Route path="/students" element={<Students />} />
+          <Route path="/students/:id" element={<StudentPage session={session.data} />} />
+          <Route path="/fleet" element={<Fleet session={session.data} />} />
+          <Route path="/method" element={<Method session={session.data} />} />
+          <Route path="/sorties/:id/:stage" element={<SortiePage session={session.data} />} />
+          <Route path="/sign-offs/:id" element={<SignOffPage session={session.data} />} />
+          <Route
+            path="*"
+            element={<p className="p-6">There is nothing at this address. Today is the place to start.</p>}
+          />
+        </Routes>
+      </main>
+      <CommandBox session={session.data} setMode={setMode} />
+      <Shortcuts />
+      <Toaster
+        position="bottom-center"
+        toastOptions={{ style: { background: 'var(--ink)', color: 'var(--paper)', border: 0, fontSize: '1rem' } }}
+      />
+    </div>
+  )
+}

@@ -1,0 +1,136 @@
+import { Command } from 'cmdk'
+import { useEffect, useState } from 'react'
+import { useNavigate } from 'react-router'
+import type { Session } from '../api/client'
+import { useAircraft, useCatalogue, useStudents, useToday } from '../api/queries'
+import { MODES, type Mode } from '../design/useMode'
+import { clockOf, shortDayOf, STAGES, capital } from '../design/words'
+
+interface Props {
+  session: Session
+  setMode: (mode: Mode) => void
+}
+
+/** One box that reaches every student, sortie, aircraft, manoeuvre and action. */
+export function CommandBox({ session, setMode }: Props) {
+  const [open, setOpen] = useState(false)
+  const navigate = useNavigate()
+
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (event.key.toLowerCase() !== 'k' || !(event.ctrlKey || event.metaKey)) return
+      event.preventDefault()
+      setOpen((before) => !before)
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  }, [])
+
+  const go = (to: string) => () => {
+    setOpen(false)
+    void navigate(to)
+  }
+  return (
+    <Command.Dialog
+      open={open}
+      onOpenChange={setOpen}
+      label="Go anywhere"
+      overlayClassName="fixed inset-0 z-40 bg-ink/40"
+      contentClassName="sheet fixed top-20 left-1/2 z-50 w-[36rem] max-w-[94vw] -translate-x-1/2 p-2"
+    >
+      <Command.Input
+        placeholder="A student, an aircraft, a manoeuvre, an action…"
+        className="w-full border-0 border-b border-rule bg-transparent p-3 text-lg text-ink"
+      />
+      {open && <Choices session={session} go={go} setMode={setMode} close={() => setOpen(false)} />}
+    </Command.Dialog>
+  )
+}
+
+interface ChoicesProps extends Props {
+  go: (to: string) => () => void
+  close: () => void
+}
+
+function Choices({ session, go, setMode, close }: ChoicesProps) {
+  const staff = session.person?.role !== 'student'
+  const today = useToday()
+  const students = useStudents(staff)
+  const aircraft = useAircraft()
+  const catalogue = useCatalogue()
+  const sorties = [...(today.data?.sorties ?? []), ...(today.data?.earlier ?? []), ...(today.data?.later ?? [])]
+  return (
+    <Command.List className="max-h-[60vh] overflow-auto p-1">
+      <Command.Empty className="p-4 text-soft">Nothing by that name.</Command.Empty>
+      <Group heading="Places">
+        {['Today', ...(staff ? ['Students'] : []), 'Fleet', 'Method'].map((word) => (
+          <Item key={word} onSelect={go(word === 'Today' ? '/' : `/${word.toLowerCase()}`)}>
+            {word}
+          </Item>
+        ))}
+      </Group>
+      <Group heading="Sorties">
+        {sorties.flatMap((sortie) =>
+          STAGES.map((stage) => (
+            <Item key={sortie.id + stage} onSelect={go(`/sorties/${sortie.id}/${stage}`)}>
+              {sortie.student.name}, {shortDayOf(sortie.starts_at)} {clockOf(sortie.starts_at)}: {capital(stage)}
+            </Item>
+          )),
+        )}
+      </Group>
+      <Group heading="Students">
+        {(students.data?.items ?? []).map((student) => (
+          <Item key={student.id} onSelect={go(`/students/${student.id}`)}>
+            {student.name}
+          </Item>
+        ))}
+      </Group>
+      <Group heading="Aircraft">
+        {(aircraft.data ?? []).map((row) => (
+          <Item key={row.id} onSelect={go('/fleet')}>
+            {row.mark} {row.type_name}
+          </Item>
+        ))}
+      </Group>
+      <Group heading="Manoeuvres">
+        {(catalogue.data?.manoeuvres ?? []).map((manoeuvre) => (
+          <Item key={manoeuvre.id} onSelect={go('/method')}>
+            {manoeuvre.title}
+          </Item>
+        ))}
+      </Group>
+      <Group heading="Actions">
+        {MODES.map((mode) => (
+          <Item
+            key={mode}
+            onSelect={() => {
+              setMode(mode)
+              close()
+            }}
+          >
+            Switch to {mode} mode
+          </Item>
+        ))}
+        <Item onSelect={() => window.print()}>Print this view</Item>
+      </Group>
+    </Command.List>
+  )
+}
+
+const Group = ({ heading, children }: { heading: string; children: React.ReactNode }) => (
+  <Command.Group
+    heading={heading}
+    className="[&_[cmdk-group-heading]]:px-3 [&_[cmdk-group-heading]]:pt-2 [&_[cmdk-group-heading]]:text-sm [&_[cmdk-group-heading]]:text-soft"
+  >
+    {children}
+  </Command.Group>
+)
+
+const Item = ({ onSelect, children }: { onSelect: () => void; children: React.ReactNode }) => (
+  <Command.Item
+    onSelect={onSelect}
+    className="flex min-h-10 cursor-pointer items-center px-3 data-[selected=true]:bg-wash data-[selected=true]:font-semibold"
+  >
+    {children}
+  </Command.Item>
+)

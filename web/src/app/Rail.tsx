@@ -1,0 +1,121 @@
+import { clsx } from 'clsx'
+import { NavLink } from 'react-router'
+import type { Session } from '../api/client'
+import { useSignOut } from '../api/queries'
+import { MODES, type Mode } from '../design/useMode'
+import { capital } from '../design/words'
+
+const PLACES = [
+  { to: '/', word: 'Today', staff: false },
+  { to: '/students', word: 'Students', staff: true },
+  { to: '/fleet', word: 'Fleet', staff: false },
+  { to: '/method', word: 'Method', staff: false },
+]
+
+interface Props {
+  session: Session
+  mode: Mode
+  setMode: (mode: Mode) => void
+}
+
+/** A rail of words, the device's mode, and who is signed in. */
+export function Rail({ session, mode, setMode }: Props) {
+  const signOut = useSignOut()
+  const person = session.person
+  const staff = person?.role !== 'student'
+  return (
+    <header className="no-print border-r border-rule bg-wash max-md:border-r-0 max-md:border-b">
+      <div className="flex h-full max-h-screen flex-col gap-1 p-3 md:sticky md:top-0 md:h-screen max-md:flex-row max-md:flex-wrap max-md:items-center">
+        <div className="mb-3 flex items-center gap-2 max-md:mb-0">
+          <Mark />
+          <span className="text-xl font-bold tracking-tight">Fujin</span>
+        </div>
+        <nav aria-label="Places" className="flex flex-col gap-0.5 max-md:flex-row">
+          {PLACES.filter((place) => staff || !place.staff).map((place) => (
+            <NavLink
+              key={place.to}
+              to={place.to}
+              end={place.to === '/'}
+              className={({ isActive }) =>
+                clsx(
+                  'flex min-h-11 items-center border-l-4 px-3 no-underline',
+                  isActive ? 'border-ink font-bold text-ink' : 'border-transparent text-soft hover:text-ink',
+                )
+              }
+            >
+              {place.word}
+            </NavLink>
+          ))}
+          {!staff && person && (
+            <NavLink
+              to={`/students/${person.id}`}
+              className={({ isActive }) =>
+                clsx(
+                  'flex min-h-11 items-center border-l-4 px-3 no-underline',
+                  isActive ? 'border-ink font-bold' : 'border-transparent text-soft',
+                )
+              }
+            >
+              My record
+            </NavLink>
+          )}
+        </nav>
+        <div className="mt-auto flex flex-col gap-2 text-sm max-md:mt-0 max-md:ml-auto max-md:flex-row max-md:items-center">
+          <fieldset className="m-0 border-0 p-0">
+            <legend className="label max-md:sr-only">Light of the place</legend>
+            <div className="flex">
+              {MODES.map((name) => (
+                <button
+                  key={name}
+                  type="button"
+                  aria-pressed={mode === name}
+                  onClick={() => setMode(name)}
+                  className={clsx(
+                    'min-h-11 flex-1 cursor-pointer border border-faint px-1.5 text-sm',
+                    mode === name ? 'bg-ink font-semibold text-paper' : 'text-ink',
+                  )}
+                >
+                  {capital(name)}
+                </button>
+              ))}
+            </div>
+          </fieldset>
+          <div className="leading-tight">
+            <div className="font-semibold">{person?.name}</div>
+            <div className="label">{capital(person?.role ?? '')}</div>
+          </div>
+          <button
+            type="button"
+            className="min-h-11 cursor-pointer text-left underline"
+            onClick={() => signOut.mutate()}
+          >
+            Sign out
+          </button>
+          <p className="label max-md:hidden">
+            <kbd>Ctrl K</kbd> go anywhere
+            <br />
+            <kbd>?</kbd> keys here
+          </p>
+        </div>
+      </div>
+    </header>
+  )
+}
+
+const Mark = () => (
+  <svg
+    width="30"
+    height="30"
+    viewBox="0 0 32 32"
+    fill="none"
+    stroke="currentColor"
+    strokeWidth="2.400"
+    strokeLinecap="round"
+    strokeLinejoin="round"
+    aria-hidden="true"
+  >
+    <path d="M10 5c-5 4-7.500 9-7 14 .5 5 4 8.500 9 8.500 5.500 0 9-4 9-9 0-4-2-7-5.500-9.500" />
+    <path d="M10 5c1.500 2 3.500 3 5.500 4M10 5l3.500-1.500M15.500 9l3.500-2" />
+    <path d="M13 18c5-3 10-3 17-1.500M12.500 22.500c5-1.500 9-1.500 13.500.500" />
+  </svg>
+)

@@ -1,0 +1,37 @@
+import { Dialog } from 'radix-ui'
+import { useMemo, useState } from 'react'
+import { shortcutsNow, useKeys } from './useKeys'
+
+/** The keys that work on this screen, behind `?`. */
+export function Shortcuts() {
+  const [open, setOpen] = useState(false)
+  useKeys(useMemo(() => [{ key: '?', does: 'Show these keys', run: () => setOpen(true) }], []))
+  return (
+    <Dialog.Root open={open} onOpenChange={setOpen}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/40" />
+        <Dialog.Content
+          className="sheet fixed top-24 left-1/2 z-50 w-[26rem] max-w-[92vw] -translate-x-1/2 p-5"
+          aria-describedby={undefined}
+        >
+          <Dialog.Title className="mb-3 text-lg font-bold">Keys on this screen</Dialog.Title>
+          <dl className="grid grid-cols-[4rem_1fr] gap-y-1.5">
+            <dt>
+              <kbd className="font-bold">Ctrl K</kbd>
+            </dt>
+            <dd className="m-0">Go anywhere, do anything</dd>
+            {shortcutsNow().map((shortcut) => (
+              <div key={shortcut.key} className="contents">
+                <dt>
+                  <kbd className="font-bold">{shortcut.key}</kbd>
+                </dt>
+                <dd className="m-0">{shortcut.does}</dd>
+              </div>
+            ))}
+          </dl>
+          <Dialog.Close className="button mt-4">Close</Dialog.Close>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  )
+}

@@ -1,0 +1,59 @@
+import { clsx } from 'clsx'
+import { Link } from 'react-router'
+import type { SortieRow } from '../api/client'
+import { capital, STAGES, type StageName } from '../design/words'
+
+/** The four stages as stations on one streamline: open, begun or done. Moving along it loses nothing. */
+export function StageTrack({ sortie, current }: { sortie: SortieRow; current: StageName | undefined }) {
+  return (
+    <nav aria-label="Stages of the sortie" className="no-print">
+      <ol className="flex items-center">
+        {STAGES.map((stage, index) => (
+          <li key={stage} className="flex items-center">
+            {index > 0 && <Flow done={sortie.progress[STAGES[index - 1] ?? 'prepare'] === 'done'} />}
+            <Link
+              to={`/sorties/${sortie.id}/${stage}`}
+              aria-current={stage === current ? 'step' : undefined}
+              className={clsx(
+                'flex min-h-11 items-center gap-2 px-1 no-underline',
+                stage === current ? 'font-bold underline decoration-2 underline-offset-8' : 'text-soft hover:text-ink',
+              )}
+            >
+              <Station state={sortie.progress[stage]} />
+              {capital(stage)}
+              <span className="sr-only">{sortie.progress[stage]}</span>
+            </Link>
+          </li>
+        ))}
+      </ol>
+    </nav>
+  )
+}
+
+const Flow = ({ done }: { done: boolean }) => (
+  <svg
+    width="44"
+    height="14"
+    viewBox="0 0 44 14"
+    fill="none"
+    stroke="currentColor"
+    strokeWidth="2"
+    aria-hidden="true"
+    className="mx-1 max-lg:w-6"
+  >
+    <path d="M1 7c10-7 18 6 28 0 5-3 9-2 14 0" strokeDasharray={done ? undefined : '3 4'} />
+  </svg>
+)
+
+const Station = ({ state }: { state: 'open' | 'begun' | 'done' }) => (
+  <svg width="16" height="16" viewBox="0 0 16 16" aria-hidden="true" fill="none" stroke="currentColor" strokeWidth="2">
+    <circle
+      cx="8"
+      cy="8"
+      r="6"
+      fill={state === 'done' ? 'currentColor' : 'none'}
+      strokeDasharray={state === 'open' ? '2.500 2.200' : undefined}
+    />
+    {state === 'begun' && <path d="M8 2a6 6 0 0 0 0 12z" fill="currentColor" stroke="none" />}
+  </svg>
+)

@@ -1,0 +1,286 @@
+import { useId, type KeyboardEvent, type PointerEvent } from 'react'
+import type { Attempt, Schemas } from '../api/client'
+import { capital } from '../design/words'
+import { useWidth } from './useWidth'
+
+type Strip = Schemas['Strips']['strips'][number]
+type Span = { from: number; to: number }
+
+interface Props {
+  strips: Schemas['Strips']
+  attempt: Attempt
+  timeS: number | undefined
+  onTime: (timeS: number) => void
+  fault?: { from_s: number; to_s: number; title: string }
+}
+
+const HEIGHT = 46
+const LEFT = 104
+const RIGHT = 58
+const HEAD = 20
+
+/** Aligned time strips: each channel with the phase's target band behind it, phase boundaries through all of them. */
+export function ScanStrips({ strips, attempt, timeS, onTime, fault }: Props) {
+  const [ref, width] = useWidth<HTMLDivElement>()
+  const span = { from: strips.from_s, to: strips.to_s }
+  const x = (time: number) => LEFT + ((time - span.from) / (span.to - span.from)) * (width - LEFT - RIGHT)
+  const height = HEAD + strips.strips.length * HEIGHT + 16
+
+  const onPointer = (event: PointerEvent<SVGSVGElement>) => {
+    const box = event.currentTarget.getBoundingClientRect()
+    const share = (event.clientX - box.left - LEFT) / (width - LEFT - RIGHT)
+    onTime(span.from + Math.min(1, Math.max(0, share)) * (span.to - span.from))
+  }
+  const onKey = (event: KeyboardEvent) => {
+    const step = { ArrowLeft: -0.2, ArrowRight: 0.2, PageUp: -5, PageDown: 5 }[event.key]
+    if (step === undefined) return
+    event.preventDefault()
+    onTime(Math.min(span.to, Math.max(span.from, (timeS ?? attempt.start_s) + step)))
+  }
+
+  return (
+    <div ref={ref}>
+      <svg
+        width={width}
+        height={height}
+        className="block max-w-full touch-none"
+        tabIndex={0}
+        role="img"
+        aria-label="Scan strips: rotor rpm, airspeed, sink and more over time, with the band of each phase. Arrow keys move the moment."
+        onPointerMove={onPointer}
+        onKeyDown={onKey}
+      >
+        {fault && (
+          <g>
+            <rect
+              x={x(fault.from_s)}
+              y={HEAD - 4}
+              width={Math.max(3, x(fault.to_s) - x(fault.from_s))}
+              height={height - HEAD - 12}
+              fill="var(--wash)"
+            />
+            <path d={`M${x(fault.from_s)} ${HEAD - 5}H${x(fault.to_s)}`} stroke="var(--ink)" strokeWidth={3} />
+          </g>
+        )}
+        {strips.strips.map((strip, index) => (
+          <StripRow
+            key={strip.channel}
+            strip={strip}
+            top={HEAD + index * HEIGHT}
+            width={width}
+            x={x}
+            timeS={timeS}
+            bridged={strips.bridged}
+            span={span}
+          />
+        ))}
+        <Phases attempt={attempt} x={x} height={height} span={span} />
+        {(attempt.taps ?? []).length > 0 && <title>Taps from the cockpit are listed beside the phases</title>}
+        {timeS !== undefined && timeS >= span.from && timeS <= span.to && (
+          <g>
+            <line x1={x(timeS)} x2={x(timeS)} y1={HEAD} y2={height - 14} stroke="var(--ink)" strokeWidth={1.4} />
+            <text x={x(timeS)} y={height - 2} fontSize={11} textAnchor="middle" fill="var(--ink)">
+              {(timeS - attempt.start_s).toFixed(1)} s
+            </text>
+          </g>
+        )}
+      </svg>
+    </div>
+  )
+}
+
+function Phases({
+  attempt,
+  x,
+  height,
+  span,
+}: {
+  attempt: Attempt
+  x: (t: number) => number
+  height: number
+  span: Span
+}) {
+  return (
+    <g fontSize={11.5} fill="var(--ink)">
+      {attempt.phases.map((phase) => {
+        if (phase.end_s <= span.from || phase.start_s >= span.to) return null
+        return (
+          <g key={phase.id}>
+            <line
+              x1={x(phase.start_s)}
+              x2={x(phase.start_s)}
+              y1={2}
+              y2={height - 14}
+              stroke="var(--ink-soft)"
+              strokeWidth={1}
+              strokeDasharray={phase.estimated ? '3 3' : undefined}
+            />
+            <text x={x(phase.start_s) + 4} y={12} fontWeight={600}>
+              {x(phase.end_s) - x(phase.start_s) > 34 ? capital(phase.id) : ''}
+            </text>
+          </g>
+        )
+      })}
+      <line
+        x1={x(attempt.end_s)}
+        x2={x(attempt.end_s)}
+        y1={2}
+        y2={height - 14}
+        stroke="var(--ink-soft)"
+        strokeWidth={1}
+      />
+    </g>
+  )
+}
+
+interface RowProps {
+  strip: Strip
+  top: number
+  width: number
+  x: (time: number) => number
+  timeS: number | undefined
+  bridged: number[][]
+  span: Span
+}
+
+function StripRow({ strip, top, width, x, timeS, bridged, span }: RowProps) {
+  const clip = useId()
+  const inner = HEIGHT - 8
+  const [low, high] = extent(strip)
+  const y = (value: number) => top + 4 + inner - ((value - low) / (high - low)) * inner
+  const now = timeS === undefined ? undefined : valueAt(strip, timeS)
+  const shares = (strip.bands ?? []).filter((band) => band.in_band_pct !== null && band.in_band_pct !== undefined)
+
+  return (
+    <g>
+      <clipPath id={clip}>
+        <rect x={LEFT} y={top + 2} width={width - LEFT - RIGHT} height={HEIGHT - 4} />
+      </clipPath>
+      <text x={0} y={top + 17} fontSize={12.5} fontWeight={600} fill="var(--ink)">
+        {strip.label}
+      </text>
+      <text
+        x={0}
+        y={top + 34}
+        fontSize={now === undefined ? 11 : 15}
+        fill={now === undefined ? 'var(--ink-soft)' : 'var(--ink)'}
+        fontWeight={now === undefined ? 400 : 600}
+      >
+        {now === undefined ? strip.unit : now.toFixed(strip.digits).replace('-', '−')}
+        {now !== undefined && (
+          <tspan fontSize={10.5} fontWeight={400} fill="var(--ink-soft)">
+            {' '}
+            {strip.unit}
+          </tspan>
+        )}
+      </text>
+      <g clipPath={`url(#${clip})`}>
+        {(strip.bands ?? []).map((band) => {
+          const upper = y(band.high ?? high)
+          const lower = y(band.low ?? low)
+          return (
+            <rect
+              key={band.phase}
+              x={x(Math.max(band.from_s, span.from))}
+              y={upper}
+              width={Math.max(0, x(Math.min(band.to_s, span.to)) - x(Math.max(band.from_s, span.from)))}
+              height={Math.max(1, lower - upper)}
+              fill="var(--band)"
+            />
+          )
+        })}
+        {strip.points.length > 0 ? (
+          <path
+            d={ribbon(strip, x, y)}
+            fill="var(--ink)"
+            stroke="var(--ink)"
+            strokeWidth={1.3}
+            strokeLinejoin="round"
+          />
+        ) : (
+          <line
+            x1={LEFT}
+            x2={width - RIGHT}
+            y1={top + HEIGHT / 2}
+            y2={top + HEIGHT / 2}
+            stroke="var(--ink-faint)"
+            strokeDasharray="5 5"
+          />
+        )}
+        {bridged.map(([from, to]) => (
+          <path
+            key={from}
+            d={`M${x(from ?? 0)} ${top + HEIGHT - 3}H${x(to ?? 0)}`}
+            stroke="var(--ink)"
+            strokeWidth={2.5}
+            strokeDasharray="2 3"
+          />
+        ))}
+      </g>
+      {strip.reason && strip.points.length === 0 && (
+        <text x={LEFT + 8} y={top + HEIGHT / 2 - 5} fontSize={11.5} fill="var(--ink-soft)">
+          {strip.reason}
+        </text>
+      )}
+      <line x1={0} x2={width} y1={top + HEIGHT} y2={top + HEIGHT} stroke="var(--rule)" strokeWidth={0.8} />
+      <text x={width - RIGHT + 6} y={top + 12} fontSize={10} fill="var(--ink-soft)">
+        {strip.points.length > 0 ? high.toFixed(strip.digits).replace('-', '−') : ''}
+      </text>
+      <text x={width - RIGHT + 6} y={top + HEIGHT - 4} fontSize={10} fill="var(--ink-soft)">
+        {strip.points.length > 0 ? low.toFixed(strip.digits).replace('-', '−') : ''}
+      </text>
+      {shares.slice(0, 1).map((band) => (
+        <text key={band.phase} x={width} y={top + 27} fontSize={12} fontWeight={600} textAnchor="end" fill="var(--ink)">
+          {band.in_band_pct}%
+        </text>
+      ))}
+    </g>
+  )
+}
+
+/** Least and greatest of the channel and its bands, with a little room. */
+function extent(strip: Strip): [number, number] {
+  const values = strip.points
+    .flatMap(([, low, high]) => [low, high])
+    .filter((v): v is number => v !== null && v !== undefined)
+  const bands = (strip.bands ?? [])
+    .flatMap((band) => [band.low, band.high])
+    .filter((v): v is number => v !== null && v !== undefined)
+  const all = [...values, ...(values.length > 0 ? bands : [])]
+  if (all.length === 0) return [0, 1]
+  const low = Math.min(...all)
+  const high = Math.max(...all)
+  const room = (high - low || 1) * 0.06
+  return [low - room, high + room]
+}
+
+/** A line as thick as each bin is tall: out along the greatest values, back along the least. Gaps stay gaps. */
+function ribbon(strip: Strip, x: (t: number) => number, y: (v: number) => number): string {
+  const pieces: Strip['points'][] = []
+  let piece: Strip['points'] = []
+  for (const point of strip.points) {
+    if (point[1] === null || point[1] === undefined) {
+      if (piece.length > 0) pieces.push(piece)
+      piece = []
+    } else {
+      piece.push(point)
+    }
+  }
+  if (piece.length > 0) pieces.push(piece)
+  return pieces
+    .map((part) => {
+      const out = part.map(([t, , high]) => `${x(t ?? 0).toFixed(1)} ${y(high ?? 0).toFixed(1)}`)
+      const back = [...part].reverse().map(([t, low]) => `${x(t ?? 0).toFixed(1)} ${y(low ?? 0).toFixed(1)}`)
+      return `M${out.join('L')}L${back.join('L')}Z`
+    })
+    .join('')
+}
+
+function valueAt(strip: Strip, time: number): number | undefined {
+  let best: Strip['points'][number] | undefined
+  for (const point of strip.points) {
+    if (!best || Math.abs((point[0] ?? 0) - time) < Math.abs((best[0] ?? 0) - time)) best = point
+  }
+  const [, low, high] = best ?? []
+  return low === null || low === undefined || high === null || high === undefined ? undefined : (low + high) / 2
+}

@@ -1,0 +1,52 @@
+import { Dexie, type EntityTable } from 'dexie'
+import { api, newId, unwrap, type FlyEvent, type NewFlyEvent } from '../api/client'
+
+/** A tap as it lies on the device: with the sortie it belongs to, in the order it was made. */
+interface StoredTap extends NewFlyEvent {
+  sortie_id: string
+  order?: number
+}
+
+const store = new Dexie('fujin-taps') as Dexie & { taps: EntityTable<StoredTap, 'order'> }
+store.version(1).stores({ taps: '++order, sortie_id, &id' })
+
+/** Keeps the tap on the device before anything else happens to it. */
+export async function keepTap(sortieId: string, tap: Omit<NewFlyEvent, 'id' | 'at'>): Promise<FlyEvent> {
+  const kept: StoredTap = { ...tap, id: newId(), at: new Date().toISOString(), sortie_id: sortieId }
+  await store.taps.add(kept)
+  return {
+    ...kept,
+    attempt_no: kept.attempt_no ?? null,
+    phase: kept.phase ?? null,
+    payload: kept.payload ?? {},
+    undone: false,
+    by: 'this device',
+  }
+}
+
+export const waitingTaps = (sortieId: string) => store.taps.where('sortie_id').equals(sortieId).sortBy('order')
+
+/**
+ * Sends what waits, oldest first. Each tap has its own id, so sending it again does no harm; it leaves the device only
+ * when the server has it.
+ */
+export async function sendTaps(sortieId: string): Promise<FlyEvent[] | undefined> {
+  const waiting = await waitingTaps(sortieId)
+  if (waiting.length === 0) return undefined
+  const events = waiting.map(({ id, kind, at, attempt_no, phase, payload }) => ({
+    id,
+    kind,
+    at,
+    attempt_no: attempt_no ?? null,
+    phase: phase ?? null,
+    payload: payload ?? {},
+  }))
+  const answer = await unwrap(
+    api.POST('/api/sorties/{id}/events', {
+      params: { path: { id: sortieId } },
+      body: { events: events.slice(0, 500) },
+    }),
+  )
+  await store.taps.bulkDelete(waiting.slice(0, 500).flatMap((tap) => (tap.order === undefined ? [] : [tap.order])))
+  return answer
+}

@@ -1,0 +1,71 @@
+import { useCallback, useEffect, useState } from 'react'
+import { api, unwrap, type FlyEvent, type NewFlyEvent } from '../api/client'
+import { keepTap, sendTaps, waitingTaps } from './tapQueue'
+
+const TRY_AGAIN_MS = 4000
+
+export type Link = 'sent' | 'sending' | 'waiting'
+
+/** The cockpit sheet: what the server has, and what still waits on this device. */
+export function useSheet(sortieId: string) {
+  const [known, setKnown] = useState<FlyEvent[]>([])
+  const [mine, setMine] = useState<FlyEvent[]>([])
+  const [link, setLink] = useState<Link>('sent')
+
+  const send = useCallback(async () => {
+    setLink('sending')
+    try {
+      const answer = await sendTaps(sortieId)
+      if (answer) {
+        setKnown(answer)
+        setMine((taps) => taps.filter((tap) => !answer.some((event) => event.id === tap.id)))
+      }
+      setLink('sent')
+    } catch {
+      setLink('waiting')
+    }
+  }, [sortieId])
+
+  useEffect(() => {
+    void (async () => {
+      const left = await waitingTaps(sortieId)
+      setMine(
+        left.map((tap) => ({
+          ...tap,
+          attempt_no: tap.attempt_no ?? null,
+          phase: tap.phase ?? null,
+          payload: tap.payload ?? {},
+          undone: false,
+          by: 'this device',
+        })),
+      )
+      try {
+        setKnown(await unwrap(api.GET('/api/sorties/{id}/events', { params: { path: { id: sortieId } } })))
+      } catch {
+        setLink('waiting')
+      }
+      await send()
+    })()
+  }, [sortieId, send])
+
+  useEffect(() => {
+    if (link !== 'waiting') return
+    const timer = window.setTimeout(() => void send(), TRY_AGAIN_MS)
+    return () => window.clearTimeout(timer)
+  }, [link, send])
+
+  const tap = useCallback(
+    async (event: Omit<NewFlyEvent, 'id' | 'at'>) => {
+      const kept = await keepTap(sortieId, event)
+      setMine((taps) => [...taps, kept])
+      await send()
+      return kept
+    },
+    [sortieId, send],
+  )
+
+  const all = [...known, ...mine.filter((own) => !known.some((event) => event.id === own.id))]
+  const undone = new Set(all.filter((event) => event.kind === 'undo').map((event) => event.payload.target))
+  const live = all.filter((event) => event.kind !== 'undo' && !undone.has(event.id))
+  return { live, waiting: mine.length, link, tap }
+}

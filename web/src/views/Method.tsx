@@ -1,0 +1,181 @@
+import { useState } from 'react'
+import { toast } from 'sonner'
+import type { Schemas, Session } from '../api/client'
+import { useCatalogue, useChangeHouse } from '../api/queries'
+import { GradeGlyph } from '../design/GradeGlyph'
+import { Failed, Loading } from '../design/States'
+import { capital, plainName, unitWord } from '../design/words'
+
+/** Method: the catalogue, the standards, the house method, and what the model leaves out. */
+export function Method({ session }: { session: Session }) {
+  const catalogue = useCatalogue()
+  if (catalogue.isPending) return <Loading what="the catalogue" />
+  if (catalogue.isError) return <Failed error={catalogue.error} again={() => void catalogue.refetch()} />
+  const { manoeuvres, house, grades } = catalogue.data
+  return (
+    <>
+      <h1 className="m-0 border-b-2 border-ink pb-2 text-2xl font-bold">Method</h1>
+      <section aria-label="Grades" className="mt-3 flex flex-wrap gap-x-6 gap-y-2">
+        {grades.map((word, grade) => (
+          <GradeGlyph key={word} grade={grade} worded size={24} />
+        ))}
+      </section>
+      {manoeuvres.map((manoeuvre) => (
+        <Manoeuvre key={manoeuvre.id} manoeuvre={manoeuvre} />
+      ))}
+      <House key={house.version} house={house} chief={session.person?.role === 'chief_instructor'} />
+      <ModelLimits />
+    </>
+  )
+}
+
+function Manoeuvre({ manoeuvre }: { manoeuvre: Schemas['Catalogue']['manoeuvres'][number] }) {
+  const { standard } = manoeuvre
+  return (
+    <section className="mt-6" aria-label={manoeuvre.title}>
+      <h2 className="mb-1 text-xl font-bold">{manoeuvre.title}</h2>
+      <p className="mt-0 max-w-3xl">{manoeuvre.summary}</p>
+      <div className="grid gap-6 xl:grid-cols-2">
+        <div>
+          <h3 className="mb-1 font-semibold">Standard {standard.version}</h3>
+          <table className="w-full border-collapse text-sm">
+            <thead>
+              <tr className="label text-left">
+                <th className="py-1 font-normal">Measure</th>
+                <th className="py-1 font-normal">Rule</th>
+                {standard.stages.map((stage) => (
+                  <th key={stage} className="px-1.5 py-1 text-right font-normal">
+                    {capital(stage)}
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {standard.rows.map((row) => (
+                <tr key={row.measure} className="border-t border-rule">
+                  <th scope="row" className="py-1 pr-2 text-left font-normal">
+                    {plainName(row.measure)}
+                    <span className="unit">{unitWord(row.unit)}</span>
+                  </th>
+                  <td className="py-1 text-soft">{row.rule}</td>
+                  {row.limits.map((limit, index) => (
+                    <td key={standard.stages[index]} className="px-1.5 py-1 text-right font-semibold">
+                      {limit}
+                    </td>
+                  ))}
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+        <div>
+          <h3 className="mb-1 font-semibold">Faults, in causal order</h3>
+          <dl className="m-0 text-sm">
+            {manoeuvre.faults.map((fault) => (
+              <div key={fault.id} className="border-t border-rule py-1.5">
+                <dt className="font-semibold">{fault.title}</dt>
+                <dd className="m-0">
+                  {fault.cause} <b>“{fault.cue}”</b>
+                </dd>
+              </div>
+            ))}
+          </dl>
+          <p className="label">Pedals as for an anticlockwise rotor; on a sortie the aircraft decides the side.</p>
+        </div>
+      </div>
+    </section>
+  )
+}
+
+function House({ house, chief }: { house: Schemas['House']; chief: boolean }) {
+  const [values, setValues] = useState(house.values)
+  const change = useChangeHouse(house.version)
+  const changed = JSON.stringify(values) !== JSON.stringify(house.values)
+  return (
+    <section className="mt-8" aria-label="House method">
+      <h2 className="mb-1 text-xl font-bold">House method</h2>
+      <p className="mt-0 max-w-3xl">
+        The school&apos;s choice among the accepted ways. A sortie can differ; every plan is worked out with what holds
+        for it.
+      </p>
+      <form
+        className="grid gap-x-8 gap-y-4 md:grid-cols-2"
+        onSubmit={(event) => {
+          event.preventDefault()
+          change.mutate(values, { onSuccess: () => toast('The house method is changed. New plans use it.') })
+        }}
+      >
+        {house.settings.map((setting) => {
+          const value = values[setting.name]
+          const chosen = setting.choices.find((choice) => choice.value === value)
+          return (
+            <label key={setting.name} className="grid content-start gap-1">
+              <span>
+                {setting.question}
+                {setting.unit && <span className="unit">{unitWord(setting.unit)}</span>}
+              </span>
+              {setting.choices.length > 0 ? (
+                <select
+                  className="field"
+                  disabled={!chief}
+                  value={String(value)}
+                  onChange={(e) => setValues((v) => ({ ...v, [setting.name]: e.target.value }))}
+                >
+                  {setting.choices.map((choice) => (
+                    <option key={choice.value} value={choice.value}>
+                      {capital(choice.value)}
+                    </option>
+                  ))}
+                </select>
+              ) : (
+                <input
+                  className="field"
+                  type="number"
+                  step="any"
+                  disabled={!chief}
+                  min={setting.low ?? undefined}
+                  max={setting.high ?? undefined}
+                  value={Number(value)}
+                  onChange={(e) => setValues((v) => ({ ...v, [setting.name]: Number(e.target.value) }))}
+                />
+              )}
+              {chosen && <span className="label">{chosen.reason}</span>}
+            </label>
+          )
+        })}
+        {chief && (
+          <div className="md:col-span-2">
+            <button type="submit" className="button solid" disabled={!changed || change.isPending}>
+              Change the house method
+            </button>
+            {change.isError && (
+              <p role="alert" className="limit-note mt-2 p-3">
+                {change.error.message}
+              </p>
+            )}
+          </div>
+        )}
+      </form>
+    </section>
+  )
+}
+
+const ModelLimits = () => (
+  <section id="model" className="mt-8 max-w-3xl">
+    <h2 className="mb-1 text-xl font-bold">What the flight model leaves out</h2>
+    <ul className="mt-0">
+      <li>
+        The types are invented. The numbers prove consistency, not flight data: an estimate, never a substitute for the
+        flight manual.
+      </li>
+      <li>
+        Profile drag in forward flight is charged to the shaft and not to the attitude: pitch is right to about 3°.
+      </li>
+      <li>Not trusted below 88 % rotor rpm, or in the vortex-ring state beyond its edge.</li>
+      <li>
+        Wind is taken as steady over the whole descent. Gusts, shear and rising or sinking air are not in the plan.
+      </li>
+      <li>Airspeed below about 20 kt is unreliable in the aircraft too.</li>
+    </ul>
+  </section>
+)

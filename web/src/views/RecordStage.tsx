@@ -1,0 +1,130 @@
+import { useState } from 'react'
+import { toast } from 'sonner'
+import type { Session, Sortie } from '../api/client'
+import { useChangeSortie, useStudent } from '../api/queries'
+import { GradeGlyph } from '../design/GradeGlyph'
+import { Failed, Loading } from '../design/States'
+import { hoursOf } from '../design/words'
+import { ProgressMap } from '../pictures/ProgressMap'
+import { Conditions } from './Conditions'
+import { Trend } from './Students'
+
+/** Record: time in the log, the one thing for next time, where the student stands, the sign-off. */
+export function RecordStage({ sortie, session }: { sortie: Sortie; session: Session }) {
+  const student = useStudent(sortie.student.id)
+  if (student.isPending) return <Loading what="the record" />
+  if (student.isError) return <Failed error={student.error} again={() => void student.refetch()} />
+  const standing = student.data.standings.find((row) => row.manoeuvre === sortie.manoeuvre)
+  const signed = student.data.sign_offs.find((row) => row.manoeuvre === sortie.manoeuvre && !row.withdrawn)
+  return (
+    <div className="mt-4 grid gap-6 lg:grid-cols-[24rem_minmax(0,1fr)]">
+      <FlightForm key={sortie.version} sortie={sortie} total={student.data.log.total_minutes} />
+      <div className="grid content-start gap-4">
+        {standing ? (
+          <section className="sheet grid gap-4 p-4">
+            <ProgressMap
+              title={standing.title}
+              history={student.data.history.filter((e) => e.manoeuvre === sortie.manoeuvre)}
+              signedAt={signed?.signed_at}
+            />
+            <p className="m-0 flex flex-wrap gap-x-6">
+              <span>
+                Latest: <GradeGlyph grade={standing.level} worded />
+              </span>
+              {standing.trend && (
+                <span>
+                  Trend: <Trend trend={standing.trend} />
+                </span>
+              )}
+              {standing.weakest_phase && (
+                <span>
+                  Weakest phase: <b>{standing.weakest_phase}</b>
+                </span>
+              )}
+            </p>
+            <Conditions standing={standing} studentId={sortie.student.id} staff={session.person?.role !== 'student'} />
+          </section>
+        ) : (
+          <p className="border border-dashed border-faint p-5 text-soft">
+            Nothing graded yet in this manoeuvre. Grade an attempt in Review, and it appears here.
+          </p>
+        )}
+      </div>
+    </div>
+  )
+}
+
+const toField = (iso: string | null | undefined) => (iso ? iso.slice(0, 16) : '')
+const fromField = (text: string) => (text ? `${text}:00Z` : null)
+
+function FlightForm({ sortie, total }: { sortie: Sortie; total: number }) {
+  const change = useChangeSortie(sortie.id, sortie.version)
+  const [off, setOff] = useState(toField(sortie.off_at))
+  const [on, setOn] = useState(toField(sortie.on_at))
+  const [focus, setFocus] = useState(sortie.next_focus ?? '')
+  const minutes = off && on ? Math.round((Date.parse(`${on}Z`) - Date.parse(`${off}Z`)) / 60000) : undefined
+  const locked = !sortie.may_edit
+  return (
+    <form
+      className="sheet grid content-start gap-3 p-4"
+      onSubmit={(event) => {
+        event.preventDefault()
+        change.mutate(
+          { off_at: fromField(off), on_at: fromField(on), next_focus: focus || null },
+          { onSuccess: () => toast('Stored in the log') },
+        )
+      }}
+    >
+      <h2 className="m-0 text-lg font-semibold">Flight time</h2>
+      <div className="grid grid-cols-2 gap-3">
+        <label className="grid gap-0.5">
+          <span className="label">Off, UTC</span>
+          <input
+            className="field"
+            type="datetime-local"
+            disabled={locked}
+            value={off}
+            onChange={(e) => setOff(e.target.value)}
+          />
+        </label>
+        <label className="grid gap-0.5">
+          <span className="label">On, UTC</span>
+          <input
+            className="field"
+            type="datetime-local"
+            disabled={locked}
+            value={on}
+            onChange={(e) => setOn(e.target.value)}
+          />
+        </label>
+      </div>
+      <p className="m-0 text-2xl font-bold">
+        {minutes !== undefined && minutes > 0 ? hoursOf(minutes) : '—'}
+        <span className="unit">
+          {sortie.people_aboard}; {hoursOf(total)} in the log
+        </span>
+      </p>
+      <label className="grid gap-0.5">
+        <span className="label">The one thing for next time</span>
+        <input
+          className="field"
+          disabled={locked}
+          value={focus}
+          maxLength={300}
+          onChange={(e) => setFocus(e.target.value)}
+        />
+      </label>
+      {change.isError && (
+        <p role="alert" className="limit-note m-0 p-2">
+          {Object.values('fields' in change.error ? (change.error.fields as Record<string, string>) : {}).join('; ') ||
+            change.error.message}
+        </p>
+      )}
+      {!locked && (
+        <button type="submit" className="button solid" disabled={change.isPending}>
+          Store
+        </button>
+      )}
+    </form>
+  )
+}

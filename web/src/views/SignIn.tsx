@@ -1,0 +1,64 @@
+import { useState, type FormEvent } from 'react'
+import { useSignIn } from '../api/queries'
+
+export function SignIn({ school }: { school: string }) {
+  const signIn = useSignIn()
+  const [name, setName] = useState('')
+  const [password, setPassword] = useState('')
+  const submit = (event: FormEvent) => {
+    event.preventDefault()
+    signIn.mutate({ sign_in: name, password })
+  }
+  return (
+    <main className="mx-auto grid min-h-screen max-w-md content-center p-6">
+      <svg
+        viewBox="0 0 400 90"
+        fill="none"
+        stroke="currentColor"
+        strokeWidth="2.200"
+        aria-hidden="true"
+        className="mb-2"
+      >
+        <path d="M4 20c80-30 120 34 220 6s110-16 172-6M4 45c80-30 120 34 220 6s110-16 172-6M4 70c80-30 120 34 220 6s110-16 172-6" />
+      </svg>
+      <h1 className="m-0 text-4xl font-bold">Fujin</h1>
+      <p className="mt-1 mb-6 text-soft">{school}. Sign in to plan, fly, review and record.</p>
+      <form onSubmit={submit} className="sheet grid gap-4 p-6">
+        <label className="grid gap-1">
+          Sign-in name
+          <input
+            className="field h-11"
+            autoComplete="username"
+            autoFocus
+            required
+            value={name}
+            onChange={(e) => setName(e.target.value)}
+          />
+        </label>
+        <label className="grid gap-1">
+          Password
+          <input
+            className="field h-11"
+            type="password"
+            autoComplete="current-password"
+            required
+            value={password}
+            onChange={(e) => setPassword(e.target.value)}
+          />
+        </label>
+        {signIn.isError && (
+          <p role="alert" className="limit-note m-0 p-3">
+            {signIn.error.message}
+          </p>
+        )}
+        <button type="submit" className="button solid" disabled={signIn.isPending}>
+          Sign in
+        </button>
+      </form>
+      <p className="label mt-6">
+        A training aid. The flight manual, the operator&apos;s procedures, the authority&apos;s rules and a licensed
+        instructor decide.
+      </p>
+    </main>
+  )
+}

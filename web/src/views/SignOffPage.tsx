@@ -1,0 +1,123 @@
+import { useState } from 'react'
+import { Link, useParams } from 'react-router'
+import type { Session } from '../api/client'
+import { useSignOffDocument, useWithdraw } from '../api/queries'
+import { GradeGlyph } from '../design/GradeGlyph'
+import { Failed, Loading } from '../design/States'
+import { capital, dayOf, shortDayOf } from '../design/words'
+
+/** One sign-off as a page to print, with its evidence and how to check it. */
+export function SignOffPage({ session }: { session: Session }) {
+  const { id = '' } = useParams()
+  const row = useSignOffDocument(id)
+  if (row.isPending) return <Loading what="the sign-off" />
+  if (row.isError) return <Failed error={row.error} again={() => void row.refetch()} />
+  const doc = row.data
+  return (
+    <article className="mx-auto max-w-3xl">
+      {doc.withdrawn && <p className="limit-note p-3 font-semibold">Withdrawn: {doc.withdrawn_reason}</p>}
+      <p className="label mb-0">{session.school.name} · sign-off</p>
+      <h1 className="mt-0 mb-1 border-b-2 border-ink pb-2 text-3xl font-bold">{doc.title}</h1>
+      <p className="text-xl">
+        <b>{doc.student.name}</b> met every condition below. Signed by <b>{doc.by}</b> on {dayOf(doc.signed_at)}.
+      </p>
+      {doc.remark && <p>{doc.remark}</p>}
+      <h2 className="text-lg font-semibold">Conditions</h2>
+      <ul>
+        {(doc.conditions ?? []).map((text) => (
+          <li key={text}>{text}</li>
+        ))}
+      </ul>
+      <h2 className="text-lg font-semibold">Evidence</h2>
+      <table className="w-full border-collapse">
+        <thead>
+          <tr className="label text-left">
+            <th className="p-1.5 font-normal">Day</th>
+            <th className="p-1.5 font-normal">Aircraft</th>
+            <th className="p-1.5 font-normal">Grades</th>
+          </tr>
+        </thead>
+        <tbody>
+          {doc.evidence.map((item) => (
+            <tr key={item.attempt_id} className="border-t border-rule">
+              <td className="p-1.5">{shortDayOf(item.on_day)}</td>
+              <td className="p-1.5">{item.aircraft}</td>
+              <td className="p-1.5">
+                {Object.entries(item.grades ?? {}).map(([phase, grade]) => (
+                  <span key={phase} className="mr-4 inline-flex items-center gap-1">
+                    {capital(phase)} <GradeGlyph grade={grade} />
+                  </span>
+                ))}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <h2 className="text-lg font-semibold">To check that it was not altered</h2>
+      <p>
+        Export the file and run <code>bin/fujin verify FILE --key {doc.public_key}</code>. It needs neither this server
+        nor its database.
+      </p>
+      <dl className="grid grid-cols-[8rem_1fr] gap-x-3 text-sm break-all">
+        <dt className="label">This sign-off</dt>
+        <dd className="m-0">{doc.hash}</dd>
+        <dt className="label">Follows</dt>
+        <dd className="m-0">
+          {/^0+$/.test(doc.previous_hash) ? 'nothing: the first of the chain' : doc.previous_hash}
+        </dd>
+        <dt className="label">School key</dt>
+        <dd className="m-0">{doc.public_key}</dd>
+      </dl>
+      <p className="label">It replaces no licence, rating or authorisation that the authority requires.</p>
+      <div className="no-print flex flex-wrap gap-3">
+        <a className="button solid" href={`/api/sign-offs/${doc.id}/document`} download>
+          Export the file
+        </a>
+        <button type="button" className="button" onClick={() => window.print()}>
+          Print
+        </button>
+        <Link className="button" to={`/students/${doc.student.id}`}>
+          To the record
+        </Link>
+        {session.person?.role !== 'student' && !doc.withdrawn && <Withdraw id={doc.id} />}
+      </div>
+    </article>
+  )
+}
+
+function Withdraw({ id }: { id: string }) {
+  const withdraw = useWithdraw(id)
+  const [asking, setAsking] = useState(false)
+  const [reason, setReason] = useState('')
+  if (!asking) {
+    return (
+      <button type="button" className="button" onClick={() => setAsking(true)}>
+        Withdraw
+      </button>
+    )
+  }
+  return (
+    <form
+      className="flex w-full gap-2"
+      onSubmit={(event) => {
+        event.preventDefault()
+        withdraw.mutate(reason)
+      }}
+    >
+      <label className="grow">
+        <span className="label">Withdrawing is final and stays on record. Why?</span>
+        <input
+          className="field h-11"
+          required
+          minLength={3}
+          autoFocus
+          value={reason}
+          onChange={(e) => setReason(e.target.value)}
+        />
+      </label>
+      <button type="submit" className="button self-end" disabled={withdraw.isPending}>
+        Withdraw it
+      </button>
+    </form>
+  )
+}

@@ -1,0 +1,48 @@
+import { Link, useParams } from 'react-router'
+import type { Session } from '../api/client'
+import { useSortie } from '../api/queries'
+import { StageTrack } from '../app/StageTrack'
+import { Failed, Loading } from '../design/States'
+import { clockOf, shortDayOf, STAGES } from '../design/words'
+import { Fly } from './fly/Fly'
+import { Prepare } from './prepare/Prepare'
+import { RecordStage } from './RecordStage'
+import { Review } from './review/Review'
+
+/** One sortie: who and what on top, the four stages as a track, the stage below. */
+export function SortiePage({ session }: { session: Session }) {
+  const { id = '', stage: word } = useParams()
+  const sortie = useSortie(id)
+  const stage = STAGES.find((name) => name === word)
+  if (sortie.isPending) return <Loading what="the sortie" />
+  if (sortie.isError) return <Failed error={sortie.error} again={() => void sortie.refetch()} />
+  if (!stage) return <p>A sortie has the stages prepare, fly, review and record.</p>
+  const row = sortie.data
+  return (
+    <>
+      <header
+        className={`flex flex-wrap items-center justify-between gap-x-6 border-b-2 border-ink pb-1 ${stage === 'fly' ? 'px-4 pt-2' : ''}`}
+      >
+        <div className="leading-tight">
+          <h1 className="m-0 text-xl font-bold">
+            <Link to={`/students/${row.student.id}`} className="no-underline hover:underline">
+              {row.student.name}
+            </Link>
+            <span className="font-normal text-soft">
+              {' '}
+              · {row.aircraft.mark} {row.aircraft.type_name}
+            </span>
+          </h1>
+          <p className="m-0 text-sm text-soft">
+            {row.manoeuvre_title} · {shortDayOf(row.starts_at)} {clockOf(row.starts_at)} · with {row.instructor.name}
+          </p>
+        </div>
+        <StageTrack sortie={row} current={stage} />
+      </header>
+      {stage === 'prepare' && <Prepare key={row.id} sortie={row} />}
+      {stage === 'fly' && <Fly key={row.id} sortie={row} />}
+      {stage === 'review' && <Review key={row.id} sortie={row} session={session} />}
+      {stage === 'record' && <RecordStage key={row.id} sortie={row} session={session} />}
+    </>
+  )
+}

@@ -1,0 +1,107 @@
+import { Link, useParams } from 'react-router'
+import type { Session } from '../api/client'
+import { useStudent } from '../api/queries'
+import { GradeGlyph } from '../design/GradeGlyph'
+import { Empty, Failed, Loading } from '../design/States'
+import { capital, clockOf, hoursOf, shortDayOf } from '../design/words'
+import { ProgressMap } from '../pictures/ProgressMap'
+import { Conditions } from './Conditions'
+import { Trend } from './Students'
+
+/** One student's record: where they stand, every attempt, sorties, flight time, sign-offs. */
+export function StudentPage({ session }: { session: Session }) {
+  const { id = '' } = useParams()
+  const student = useStudent(id)
+  if (student.isPending) return <Loading what="the record" />
+  if (student.isError) return <Failed error={student.error} again={() => void student.refetch()} />
+  const { name, stage, standings, history, sorties, sign_offs: signOffs, log } = student.data
+  return (
+    <>
+      <header className="flex flex-wrap items-baseline justify-between gap-4 border-b-2 border-ink pb-2">
+        <h1 className="m-0 text-2xl font-bold">{name}</h1>
+        <span className="text-soft">
+          Stage {stage} · {hoursOf(log.total_minutes)} logged
+        </span>
+      </header>
+      {standings.length === 0 && <Empty>Nothing graded yet. The record begins with the first reviewed sortie.</Empty>}
+      <div className="mt-4 grid gap-5">
+        {standings.map((standing) => {
+          const signed = signOffs.find((row) => row.manoeuvre === standing.manoeuvre && !row.withdrawn)
+          return (
+            <section key={standing.manoeuvre} className="sheet grid gap-4 p-4 xl:grid-cols-[minmax(0,1fr)_22rem]">
+              <div>
+                <ProgressMap
+                  title={standing.title}
+                  history={history.filter((entry) => entry.manoeuvre === standing.manoeuvre)}
+                  signedAt={signed?.signed_at}
+                />
+                <p className="mt-3 mb-0 flex flex-wrap items-center gap-x-6 gap-y-1">
+                  <span>
+                    Latest: <GradeGlyph grade={standing.level} worded />
+                  </span>
+                  {standing.trend && (
+                    <span>
+                      Trend: <Trend trend={standing.trend} />
+                    </span>
+                  )}
+                  {standing.weakest_phase && (
+                    <span>
+                      Work on: <b>{standing.weakest_phase}</b>
+                    </span>
+                  )}
+                </p>
+              </div>
+              <Conditions standing={standing} studentId={id} staff={session.person?.role !== 'student'} />
+            </section>
+          )
+        })}
+        {signOffs.length > 0 && (
+          <section>
+            <h2 className="text-lg font-semibold">Sign-offs</h2>
+            <ul className="m-0 list-none p-0">
+              {signOffs.map((row) => (
+                <li key={row.id} className="border-t border-rule py-2">
+                  <Link to={`/sign-offs/${row.id}`}>{row.title}</Link>, {shortDayOf(row.signed_at)}, by {row.by}
+                  {row.withdrawn && <b> (withdrawn: {row.withdrawn_reason})</b>}
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
+        <section>
+          <h2 className="text-lg font-semibold">Sorties and flight time</h2>
+          <table className="w-full border-collapse">
+            <thead>
+              <tr className="label text-left">
+                {['Day', 'Aircraft', 'Manoeuvre', 'Flight time', 'Next time', 'State'].map((head) => (
+                  <th key={head} className="p-2 font-normal">
+                    {head}
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {sorties.map((sortie) => {
+                const entry = log.entries.find((row) => row.sortie_id === sortie.id)
+                return (
+                  <tr key={sortie.id} className="border-t border-rule">
+                    <td className="p-2 whitespace-nowrap">
+                      <Link to={`/sorties/${sortie.id}/review`}>
+                        {shortDayOf(sortie.starts_at)} {clockOf(sortie.starts_at)}
+                      </Link>
+                    </td>
+                    <td className="p-2">{sortie.aircraft.mark}</td>
+                    <td className="p-2">{sortie.manoeuvre_title}</td>
+                    <td className="p-2 whitespace-nowrap">{entry ? `${hoursOf(entry.minutes)} ${entry.role}` : '—'}</td>
+                    <td className="p-2">{sortie.next_focus ?? '—'}</td>
+                    <td className="p-2">{capital(sortie.next_step)}</td>
+                  </tr>
+                )
+              })}
+            </tbody>
+          </table>
+        </section>
+      </div>
+    </>
+  )
+}

@@ -1,0 +1,59 @@
+import { useState } from 'react'
+import type { Plan, Sortie, SortieChange } from '../../api/client'
+
+interface Props {
+  sortie: Sortie
+  plan: Plan | undefined
+  set: (fields: SortieChange) => void
+  saving: boolean
+}
+
+/** Go or no-go, on record with its reason, so that pressure to fly has something to lean on. */
+export function Decision({ sortie, plan, set, saving }: Props) {
+  const limits = (plan?.cautions ?? []).filter((caution) => caution.level === 'limit')
+  const [reason, setReason] = useState(sortie.go_reason ?? '')
+  if (!sortie.may_edit) {
+    return (
+      <p className="mt-3 font-semibold">
+        {sortie.go_decision ? `Decided: ${sortie.go_decision === 'go' ? 'go' : 'no-go'}` : 'Not decided yet'}
+      </p>
+    )
+  }
+  const needsReason = limits.length > 0
+  return (
+    <section aria-label="Go or no-go" className="no-print mt-3">
+      {needsReason && (
+        <label className="mb-2 grid gap-0.5">
+          <span className="label">{limits.length} limit passed. Going anyway wants a reason</span>
+          <input className="field" value={reason} onChange={(event) => setReason(event.target.value)} />
+        </label>
+      )}
+      <div className="grid grid-cols-2 gap-2">
+        <button
+          type="button"
+          className={sortie.go_decision === 'go' ? 'button solid' : 'button'}
+          aria-pressed={sortie.go_decision === 'go'}
+          disabled={needsReason && reason.trim().length < 3}
+          onClick={() => set({ go_decision: 'go', go_reason: reason || null })}
+        >
+          Go
+        </button>
+        <button
+          type="button"
+          className={sortie.go_decision === 'no_go' ? 'button solid' : 'button'}
+          aria-pressed={sortie.go_decision === 'no_go'}
+          onClick={() => set({ go_decision: 'no_go', go_reason: reason || limits[0]?.text || null })}
+        >
+          No-go
+        </button>
+      </div>
+      <p className="label mt-1 mb-0" role="status">
+        {saving
+          ? 'Storing…'
+          : sortie.go_decision
+            ? `Decided: ${sortie.go_decision === 'go' ? 'go' : 'no-go'}${sortie.go_reason ? `, ${sortie.go_reason}` : ''}`
+            : 'Not decided yet'}
+      </p>
+    </section>
+  )
+}

@@ -1,0 +1,76 @@
+import { useState } from 'react'
+
+interface Props {
+  label: string
+  unit: string
+  value: number | null | undefined
+  onChange: (value: number | null) => void
+  low: number
+  high: number
+  step?: number
+  optional?: boolean
+  error?: string | undefined
+  disabled?: boolean
+}
+
+/** A number with its unit; arrow keys step it, what is no number in range is said and not sent. */
+export function NumberField({
+  label,
+  unit,
+  value,
+  onChange,
+  low,
+  high,
+  step = 1,
+  optional = false,
+  error,
+  disabled,
+}: Props) {
+  const [text, setText] = useState<string>()
+  const shown = text ?? (value === null || value === undefined ? '' : String(Math.round(value * 10) / 10))
+  const [problem, setProblem] = useState<string>()
+
+  const take = (next: string) => {
+    setText(next)
+    if (next.trim() === '' && optional) {
+      setProblem(undefined)
+      onChange(null)
+      return
+    }
+    const number = Number(next)
+    if (next.trim() === '' || Number.isNaN(number) || number < low || number > high) {
+      setProblem(`${low} to ${high}`)
+      return
+    }
+    setProblem(undefined)
+    onChange(number)
+  }
+  const message = problem ?? error
+  return (
+    <label className="grid gap-0.5">
+      <span className="label">
+        {label}, {unit}
+      </span>
+      <input
+        className="field"
+        type="number"
+        inputMode="decimal"
+        value={shown}
+        min={low}
+        max={high}
+        step={step}
+        disabled={disabled}
+        aria-invalid={message !== undefined}
+        onChange={(event) => take(event.target.value)}
+        onBlur={() => {
+          if (!problem) setText(undefined)
+        }}
+      />
+      {message && (
+        <span role="alert" className="text-xs font-semibold text-limit">
+          {message}
+        </span>
+      )}
+    </label>
+  )
+}

@@ -1,0 +1,113 @@
+import { useMemo } from 'react'
+import { useNavigate } from 'react-router'
+import { Refusal, type Sortie, type SortieChange } from '../../api/client'
+import { usePlan } from '../../api/queries'
+import { useKeys } from '../../app/useKeys'
+import { Failed, Loading } from '../../design/States'
+import { shortDayOf } from '../../design/words'
+import { DescentSection } from '../../pictures/DescentSection'
+import { GroundView } from '../../pictures/GroundView'
+import { windowOf } from '../../pictures/scale'
+import { Cautions } from './Cautions'
+import { DayStrip } from './DayStrip'
+import { Decision } from './Decision'
+import { NumbersCard } from './NumbersCard'
+import { useDraft } from './useDraft'
+
+const NOT_PLANNED: (keyof SortieChange)[] = [
+  'go_decision',
+  'go_reason',
+  'objective',
+  'spot_name',
+  'next_focus',
+  'off_at',
+  'on_at',
+]
+
+/** Prepare: the day in, the numbers and the picture out. */
+export function Prepare({ sortie }: { sortie: Sortie }) {
+  const { draft, set, change, current } = useDraft(sortie)
+  // What the plan depends on: everything stored, with the unsaved changes on top.
+  const basis = useMemo(
+    () => ({
+      ...pick(sortie),
+      ...Object.fromEntries(Object.entries(draft).filter(([key]) => !NOT_PLANNED.includes(key as keyof SortieChange))),
+    }),
+    [draft, sortie],
+  )
+  const plan = usePlan(sortie.id, basis)
+  const navigate = useNavigate()
+  useKeys(
+    useMemo(
+      () => [
+        { key: 'p', does: 'Print the card', run: () => window.print() },
+        { key: 'f', does: 'On to Fly', run: () => void navigate(`/sorties/${sortie.id}/fly`) },
+      ],
+      [navigate, sortie.id],
+    ),
+  )
+  const errors = plan.error instanceof Refusal ? plan.error.fields : {}
+
+  return (
+    <>
+      <DayStrip sortie={current} set={set} errors={errors} />
+      {change.isError && <Failed error={change.error} again={() => set({})} />}
+      {plan.isError && (
+        <p role="alert" className="limit-note mt-3 mb-0 p-3">
+          {plan.error.message} The picture shows the last plan that could be made.
+        </p>
+      )}
+      {plan.data ? (
+        <div className="mt-3 grid grid-cols-[minmax(0,1fr)_20rem] gap-5 max-lg:grid-cols-1">
+          <div className="grid content-start gap-3">
+            <p className="hidden print:block">
+              <b className="text-xl">
+                {sortie.manoeuvre_title}: {sortie.student.name}
+              </b>
+              <br />
+              {sortie.aircraft.mark} {sortie.aircraft.type_name} · {shortDayOf(sortie.starts_at)} · wind{' '}
+              {plan.data.wind} · final course {Math.round(plan.data.course_deg)}° · {current.spot_name}
+            </p>
+            <DescentSection plan={plan.data} title="From the side, true scale" />
+            <DescentSection
+              plan={plan.data}
+              title="The last part, enlarged, true scale"
+              window={{ fromFt: -1000, toFt: 150 }}
+              topFt={190}
+            />
+            <GroundView plan={plan.data} spotName={current.spot_name} window={windowOf(plan.data)} />
+          </div>
+          <div>
+            <NumbersCard plan={plan.data} sortie={current} />
+            <Cautions plan={plan.data} />
+            <Decision sortie={current} plan={plan.data} set={set} saving={change.isPending} />
+            <button type="button" className="button no-print mt-2 w-full" onClick={() => window.print()}>
+              Print the card
+            </button>
+          </div>
+        </div>
+      ) : (
+        !plan.isError && <Loading what="the plan" />
+      )}
+    </>
+  )
+}
+
+const PLANNED = [
+  'people_aboard',
+  'fuel_kg',
+  'wind_from_deg',
+  'wind_kt',
+  'gust_kt',
+  'oat_c',
+  'dew_point_c',
+  'qnh_hpa',
+  'elevation_ft',
+  'course_deg',
+  'height_ft',
+  'stage',
+  'house',
+] as const
+
+const pick = (sortie: Sortie): SortieChange =>
+  Object.fromEntries(PLANNED.map((key) => [key, sortie[key] ?? null])) as SortieChange

@@ -1,0 +1,236 @@
+import { RadioGroup } from 'radix-ui'
+import { useState } from 'react'
+import { toast } from 'sonner'
+import type { Attempt, Session, Sortie } from '../../api/client'
+import { useAddGrades, useVoidAttempt } from '../../api/queries'
+import { GradeGlyph } from '../../design/GradeGlyph'
+import { capital, GRADE_WORDS, plainName } from '../../design/words'
+
+interface Props {
+  attempt: Attempt
+  sortie: Sortie
+  session: Session
+}
+
+/** Grades per phase: the student's own first, the proposal with its driver, then the instructor's with a reason for a change. */
+export function Grading({ attempt, sortie, session }: Props) {
+  const mine = session.person?.role === 'student'
+  const kind = mine ? 'self' : 'instructor'
+  const add = useAddGrades(sortie.id)
+  const setVoid = useVoidAttempt(sortie.id)
+  const [chosen, setChosen] = useState<Record<string, number>>({})
+  const [reasons, setReasons] = useState<Record<string, string>>({})
+  const given = (phase: string, of: 'self' | 'instructor') =>
+    attempt.grades.filter((g) => g.phase === phase && g.kind === of).at(-1)
+  const phases = attempt.phases.filter((phase) => mine || phase.proposed !== null || given(phase.id, 'instructor'))
+  const open = phases.filter((phase) => !given(phase.id, kind))
+  const value = (id: string, proposed: number | null | undefined) =>
+    chosen[id] ?? (mine ? undefined : (proposed ?? undefined))
+  const ready = open
+    .map((phase) => ({
+      phase: phase.id,
+      kind,
+      grade: value(phase.id, phase.proposed),
+      proposed: phase.proposed,
+      reason: reasons[phase.id]?.trim(),
+    }))
+    .filter((entry): entry is typeof entry & { grade: number } => entry.grade !== undefined)
+  const unexplained = ready.filter(
+    (entry) => !mine && entry.proposed != null && entry.grade !== entry.proposed && !entry.reason,
+  )
+
+  const store = () =>
+    add.mutate(
+      {
+        attemptId: attempt.id,
+        grades: ready.map(({ phase, grade, reason }) => ({ phase, kind, grade, ...(reason ? { reason } : {}) })),
+      },
+      { onSuccess: () => toast(mine ? 'Your grades are kept. Now compare.' : 'Grades stored') },
+    )
+
+  return (
+    <section aria-label="Grades" className="sheet p-3">
+      <div className="flex items-baseline justify-between">
+        <h2 className="m-0 text-lg font-bold">Attempt {attempt.position}: grades</h2>
+        {attempt.help && attempt.help !== 'alone' && (
+          <span className="label">most help: {attempt.help.replace('_', ' ')}</span>
+        )}
+      </div>
+      {!mine && !attempt.self_graded && (
+        <p className="label mt-1 mb-0">
+          {sortie.student.name} has not graded this attempt yet, and sees nothing of yours until then.
+        </p>
+      )}
+      <div className="grid gap-2 pt-2">
+        {phases.map((phase) => (
+          <div key={phase.id} className="border-t border-rule pt-1.5">
+            <div className="flex items-center justify-between">
+              <span className="font-semibold">{capital(phase.id)}</span>
+              <span className="flex gap-3 text-sm">
+                {given(phase.id, 'self') && (
+                  <span className="inline-flex items-center gap-1" title="The student's own grade">
+                    own <GradeGlyph grade={given(phase.id, 'self')?.grade} own />
+                  </span>
+                )}
+                {given(phase.id, 'instructor') && (
+                  <span className="inline-flex items-center gap-1">
+                    <GradeGlyph grade={given(phase.id, 'instructor')?.grade} worded />
+                  </span>
+                )}
+              </span>
+            </div>
+            {attempt.shown === 'all' && (
+              <p className="label m-0">
+                Proposed {GRADE_WORDS[phase.proposed ?? -1]?.toLowerCase() ?? 'nothing: not recorded'}
+                {phase.driver ? `, because of ${plainName(phase.driver).toLowerCase()}` : ''}
+                {phase.critical ? ', critical' : ''}
+                {phase.help ? `; tapped ${phase.help.replace('_', ' ')}` : ''}
+                {phase.cockpit_grade != null
+                  ? `; in the cockpit ${GRADE_WORDS[phase.cockpit_grade]?.toLowerCase() ?? ''}`
+                  : ''}
+              </p>
+            )}
+            {given(phase.id, 'instructor')?.reason && (
+              <p className="label m-0">Changed: {given(phase.id, 'instructor')?.reason}</p>
+            )}
+            {!given(phase.id, kind) && (
+              <Choice
+                label={`${mine ? 'Your grade' : 'Grade'} for ${phase.id}`}
+                value={value(phase.id, phase.proposed)}
+                onChange={(grade) => setChosen((before) => ({ ...before, [phase.id]: grade }))}
+              />
+            )}
+            {!mine &&
+              !given(phase.id, kind) &&
+              phase.proposed != null &&
+              value(phase.id, phase.proposed) !== phase.proposed && (
+                <label className="mt-1 grid gap-0.5">
+                  <span className="label">Why it differs from the proposal</span>
+                  <input
+                    className="field"
+                    value={reasons[phase.id] ?? ''}
+                    onChange={(e) => setReasons((before) => ({ ...before, [phase.id]: e.target.value }))}
+                  />
+                </label>
+              )}
+          </div>
+        ))}
+      </div>
+      {open.length > 0 && (
+        <button
+          type="button"
+          className="button solid mt-3 w-full"
+          disabled={
+            ready.length === 0 || (mine && ready.length < open.length) || unexplained.length > 0 || add.isPending
+          }
+          onClick={store}
+        >
+          {mine
+            ? ready.length < open.length
+              ? `Grade ${open.length - ready.length} more`
+              : 'Keep my grades'
+            : unexplained.length > 0
+              ? 'A change wants a reason'
+              : Object.keys(chosen).length > 0
+                ? 'Store these grades'
+                : 'Confirm the proposal'}
+        </button>
+      )}
+      {add.isError && (
+        <p role="alert" className="limit-note mt-2 mb-0 p-2">
+          {Object.values('fields' in add.error ? (add.error.fields as Record<string, string>) : {}).join('; ') ||
+            add.error.message}
+        </p>
+      )}
+      {!mine && (
+        <VoidControl
+          attempt={attempt}
+          setVoid={(counts, reason) => setVoid.mutate({ attemptId: attempt.id, counts, ...(reason ? { reason } : {}) })}
+        />
+      )}
+    </section>
+  )
+}
+
+interface ChoiceProps {
+  label: string
+  value: number | undefined
+  onChange: (grade: number) => void
+}
+
+function Choice({ label, value, onChange }: ChoiceProps) {
+  return (
+    <RadioGroup.Root
+      aria-label={label}
+      value={value === undefined ? '' : String(value)}
+      onValueChange={(next) => onChange(Number(next))}
+      className="mt-1 grid grid-cols-5 gap-1"
+    >
+      {GRADE_WORDS.map((word, grade) => (
+        <RadioGroup.Item
+          key={word}
+          value={String(grade)}
+          aria-label={word}
+          title={word}
+          className="grid min-h-11 cursor-pointer place-items-center border border-faint text-ink data-[state=checked]:border-2 data-[state=checked]:border-ink data-[state=checked]:bg-ink data-[state=checked]:text-paper"
+        >
+          <GradeGlyph grade={grade} size={22} />
+        </RadioGroup.Item>
+      ))}
+    </RadioGroup.Root>
+  )
+}
+
+interface VoidProps {
+  attempt: Attempt
+  setVoid: (counts: boolean, reason?: string) => void
+}
+
+/** An attempt disturbed by somebody else's hands can be taken out of the count, with a reason, and put back. */
+function VoidControl({ attempt, setVoid }: VoidProps) {
+  const [asking, setAsking] = useState(false)
+  const [reason, setReason] = useState('')
+  if (!attempt.counts) {
+    return (
+      <p className="mt-2 mb-0 text-sm">
+        Does not count: {attempt.void_reason}.{' '}
+        <button type="button" className="cursor-pointer underline" onClick={() => setVoid(true)}>
+          Count it again
+        </button>
+      </p>
+    )
+  }
+  if (!asking) {
+    return (
+      <button type="button" className="mt-2 cursor-pointer text-sm underline" onClick={() => setAsking(true)}>
+        This attempt should not count
+      </button>
+    )
+  }
+  return (
+    <form
+      className="mt-2 flex gap-2"
+      onSubmit={(event) => {
+        event.preventDefault()
+        setVoid(false, reason)
+        setAsking(false)
+      }}
+    >
+      <label className="grow">
+        <span className="sr-only">Why it should not count</span>
+        <input
+          className="field"
+          autoFocus
+          placeholder="Why"
+          required
+          minLength={3}
+          value={reason}
+          onChange={(e) => setReason(e.target.value)}
+        />
+      </label>
+      <button type="submit" className="button">
+        Do not count
+      </button>
+    </form>
+  )
+}

@@ -1,0 +1,162 @@
+import { useQueryClient } from '@tanstack/react-query'
+import { useEffect, useRef, useState, type DragEvent } from 'react'
+import type { Schemas, Sortie } from '../../api/client'
+import { fetchFromRecorder, uploadRecording, useRecording } from '../../api/queries'
+
+/** Recordings in: by drag, by dialog, or from the recorder. The work goes on in the background and can be left. */
+export function Import({ sortie, empty }: { sortie: Sortie; empty: boolean }) {
+  const [followed, setFollowed] = useState<string | undefined>(
+    sortie.recordings.find((r) => r.status !== 'ready' && r.status !== 'failed')?.id,
+  )
+  const [problem, setProblem] = useState<string>()
+  const [over, setOver] = useState(false)
+  const input = useRef<HTMLInputElement>(null)
+  const recording = useRecording(followed)
+  const queries = useQueryClient()
+  const status = recording.data?.status
+
+  useEffect(() => {
+    if (status !== 'ready') return
+    for (const key of ['attempts', 'sortie']) void queries.invalidateQueries({ queryKey: [key, sortie.id] })
+    void queries.invalidateQueries({ queryKey: ['today'] })
+  }, [status, queries, sortie.id])
+
+  const take = async (work: Promise<Schemas['Recording']>) => {
+    setProblem(undefined)
+    try {
+      setFollowed((await work).id)
+    } catch (error) {
+      setProblem(error instanceof Error ? error.message : 'The file could not be sent. Nothing was changed; try again.')
+    }
+  }
+  const onFiles = (files: FileList | null) => {
+    const file = files?.[0]
+    if (file) void take(uploadRecording(sortie.id, file))
+  }
+  const onDrop = (event: DragEvent) => {
+    event.preventDefault()
+    setOver(false)
+    onFiles(event.dataTransfer.files)
+  }
+  const shown = recording.data ?? sortie.recordings.at(-1)
+
+  return (
+    <section aria-label="Recording" className="mt-2">
+      {sortie.may_edit && (
+        <div
+          onDragOver={(event) => {
+            event.preventDefault()
+            setOver(true)
+          }}
+          onDragLeave={() => setOver(false)}
+          onDrop={onDrop}
+          className={`flex flex-wrap items-center gap-3 border border-dashed px-3 ${empty ? 'min-h-40 justify-center py-6' : 'py-1.5'} ${over ? 'border-ink bg-wash' : 'border-faint'}`}
+        >
+          <span className={empty ? 'text-lg' : 'label'}>
+            {empty ? 'No recording yet. Drop the recorder’s file here, or' : 'Drop another recording here, or'}
+          </span>
+          <button
+            type="button"
+            className={empty ? 'button solid' : 'button min-h-9!'}
+            onClick={() => input.current?.click()}
+          >
+            Choose a file
+          </button>
+          <button
+            type="button"
+            className={empty ? 'button' : 'button min-h-9!'}
+            onClick={() => void take(fetchFromRecorder(sortie.id))}
+          >
+            From the stand-in recorder
+          </button>
+          <input
+            ref={input}
+            type="file"
+            accept=".csv,.nmea,.txt,.log"
+            className="sr-only"
+            aria-label="Recording file"
+            onChange={(event) => onFiles(event.target.files)}
+          />
+          {!empty && shown && <Summary recording={shown} />}
+        </div>
+      )}
+      {!sortie.may_edit && empty && (
+        <p className="border border-dashed border-faint p-5 text-soft">
+          No recording yet. Your instructor loads it after the flight.
+        </p>
+      )}
+      {problem && (
+        <p role="alert" className="limit-note mt-2 mb-0 p-3">
+          {problem}
+        </p>
+      )}
+      {recording.data && (status === 'waiting' || status === 'working') && <Progress recording={recording.data} />}
+      {shown?.status === 'failed' && (
+        <p role="alert" className="limit-note mt-2 mb-0 p-3">
+          {shown.name} was not imported: {shown.error}
+        </p>
+      )}
+      {status === 'ready' && recording.data?.attempts === 0 && (
+        <p role="status" className="sheet mt-2 mb-0 p-3">
+          {recording.data.name} was read, and no autorotation was found in it. The recording is kept.
+        </p>
+      )}
+    </section>
+  )
+}
+
+function Progress({ recording }: { recording: Schemas['Recording'] }) {
+  const percent = Math.round(recording.progress * 100)
+  return (
+    <div className="sheet mt-2 p-3" role="status">
+      <div className="flex justify-between">
+        <span>
+          {recording.name}: {recording.step}
+        </span>
+        <span>{percent} %</span>
+      </div>
+      <div
+        role="progressbar"
+        aria-label="Import"
+        aria-valuenow={percent}
+        aria-valuemin={0}
+        aria-valuemax={100}
+        className="mt-2 h-3 border border-ink"
+      >
+        <div className="h-full bg-ink" style={{ width: `${percent}%` }} />
+      </div>
+      <p className="label mt-1 mb-0">You can leave this page; the work goes on.</p>
+    </div>
+  )
+}
+
+function Summary({ recording }: { recording: Schemas['Recording'] }) {
+  const summary = recording.summary
+  if (!summary) return null
+  const notes = summary.notes ?? []
+  return (
+    <details className="label ml-auto">
+      <summary className="cursor-pointer">
+        {recording.name}, {summary.rows?.toLocaleString('en-GB')} rows at {summary.rate_hz?.toFixed(0)} Hz
+        {notes.length > 0 ? `, ${notes.length} notes` : ''}
+      </summary>
+      <ul className="m-0 pl-4">
+        {notes.map((note) => (
+          <li key={note}>{note}</li>
+        ))}
+        <li>Channels: {(summary.channels ?? []).join(', ')}</li>
+        {summary.wind && (
+          <li>
+            Wind {summary.wind} (
+            {summary.wind_source === 'given'
+              ? 'from the sortie'
+              : summary.wind_source === 'file'
+                ? 'from the file'
+                : 'from the drift, estimated'}
+            )
+          </li>
+        )}
+      </ul>
+    </details>
+  )
+}

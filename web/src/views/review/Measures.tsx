@@ -1,0 +1,104 @@
+import { Accordion } from 'radix-ui'
+import type { Attempt, Measure } from '../../api/client'
+import { Figure } from '../../design/Figure'
+import { VerdictMark } from '../../design/VerdictMark'
+import { capital, figure, plainName, unitWord } from '../../design/words'
+import { BandRuler } from '../../pictures/BandRuler'
+
+interface Props {
+  attempt: Attempt
+  phase: string | undefined
+  select: (phase: string | null) => void
+}
+
+const WORST = ['out', 'marginal']
+
+/** Every measure against its band, phase by phase. */
+export function Measures({ attempt, phase, select }: Props) {
+  const measures = Object.entries(attempt.measures ?? {})
+  if (measures.length === 0) return null
+  const groups = ['setup', ...attempt.phases.map((p) => p.id)].filter((id) => measures.some(([, m]) => m.phase === id))
+  const worst = groups.find((id) => measures.some(([, m]) => m.phase === id && WORST.includes(m.verdict ?? '')))
+  return (
+    <section aria-label="Measures" className="mt-3">
+      <Accordion.Root
+        type="single"
+        collapsible
+        value={phase ?? worst ?? groups[0] ?? ''}
+        onValueChange={(value) => select(value || 'none')}
+      >
+        {groups.map((id) => (
+          <Accordion.Item key={id} value={id} className="border-t border-rule">
+            <Accordion.Header className="m-0">
+              <Accordion.Trigger className="flex min-h-11 w-full cursor-pointer items-center justify-between font-semibold">
+                {capital(id === 'setup' ? 'set-up' : id)}
+                <span className="flex gap-1" aria-hidden="true">
+                  {measures
+                    .filter(([, m]) => m.phase === id && m.verdict)
+                    .map(([name, m]) => (
+                      <VerdictMark key={name} verdict={m.verdict} tooClose={m.too_close} />
+                    ))}
+                </span>
+              </Accordion.Trigger>
+            </Accordion.Header>
+            <Accordion.Content>
+              <table className="w-full border-collapse text-sm">
+                <tbody>
+                  {measures
+                    .filter(([, m]) => m.phase === id)
+                    .map(([name, measure]) => (
+                      <Row key={name} name={name} measure={measure} />
+                    ))}
+                </tbody>
+              </table>
+            </Accordion.Content>
+          </Accordion.Item>
+        ))}
+      </Accordion.Root>
+      <p className="label mt-2">
+        Standard {attempt.standard_version}. Estimated values are marked ≈. A value whose uncertainty could turn its
+        verdict is too close to call and has a bar through its mark.
+      </p>
+    </section>
+  )
+}
+
+function Row({ name, measure }: { name: string; measure: Measure }) {
+  const recorded = measure.verdict !== 'not_recorded'
+  return (
+    <tr
+      className="border-t border-rule/60 align-middle"
+      title={`From ${measure.source.join(', ')}${measure.uncertainty ? `, ±${measure.uncertainty}` : ''}`}
+    >
+      <td className="w-6 py-1">
+        <VerdictMark verdict={measure.verdict} tooClose={measure.too_close} />
+      </td>
+      <th scope="row" className="py-1 pr-2 text-left font-normal">
+        {plainName(name)}
+        {measure.critical && <b className="text-limit"> critical</b>}
+        {!recorded && <span className="block text-xs text-soft">{measure.reason}</span>}
+      </th>
+      <td className="py-1 text-right font-semibold whitespace-nowrap">
+        {recorded ? (
+          <>
+            {measure.estimated ? '≈' : ''}
+            <Figure value={measure.value} unit={measure.unit} />
+          </>
+        ) : (
+          '—'
+        )}
+      </td>
+      <td className="w-26 py-1 pl-2">
+        <BandRuler measure={measure} />
+        <span className="block text-center text-[10px] leading-none text-soft">{bandText(measure)}</span>
+      </td>
+    </tr>
+  )
+}
+
+function bandText({ low, high, unit }: Measure): string {
+  if (low == null && high == null) return ''
+  if (low == null) return `at most ${figure(high, unit)} ${unitWord(unit)}`
+  if (high == null) return `at least ${figure(low, unit)} ${unitWord(unit)}`
+  return `${figure(low, unit)} to ${figure(high, unit)} ${unitWord(unit)}`
+}

@@ -15,7 +15,11 @@ module Fujin
 
         context = self.context
         results = files.map { |file| grade(file, context, several: files.size > 1) }
-        @options.json? ? @out.puts(JSON.pretty_generate(files.size == 1 ? results.first : results)) : results.each { |result| print_result(result) }
+        if @options.json?
+          @out.puts(JSON.pretty_generate(files.size == 1 ? results.first : results))
+        else
+          results.each { |result| print_result(result) }
+        end
         results.any? { |result| result.key?('error') } ? 1 : 0
       end
 
@@ -51,7 +55,9 @@ module Fujin
 
       def print_attempt(attempt)
         @out.puts '', "#{attempt['manoeuvre']}  #{attempt['start_s']} to #{attempt['end_s']} s  #{attempt['result']}"
-        @out.puts(attempt['phases'].map { |phase| "  #{phase['id']}: #{phase['grade'] ? "#{phase['grade']} #{Grading::GRADE_WORDS[phase['grade']]}" : 'no proposal'} (#{phase['driver'] || '—'})" })
+        @out.puts(attempt['phases'].map do |phase|
+          "  #{phase['id']}: #{phase['grade'] ? "#{phase['grade']} #{Grading::GRADE_WORDS[phase['grade']]}" : 'no proposal'} (#{phase['driver'] || '—'})"
+        end)
         rows = attempt['measures'].map { |id, m| ["  #{id}", m['value'] || '—', m['unit'], m['verdict'] || 'shown', m['reason'].to_s] }
         @out.puts Tables.lines(rows)
         attempt['fault_details'].each { |fault| @out.puts "  #{fault['title']}: #{fault['evidence']}. #{fault['cue']}" }

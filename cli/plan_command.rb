@@ -21,8 +21,8 @@ module Fujin
 
         note_unused
         plan = manoeuvre.planner.call(@options.conditions, @options.house, course_deg: @options[:course], height_ft: @options[:height_ft] || 1000.0,
-                                                                          stage: @options[:stage] || 'solo',
-                                                                          rotor_rpm_pct: @options[:settings]['glide_rotor_rpm_pct'])
+                                                                           stage: @options[:stage] || 'solo',
+                                                                           rotor_rpm_pct: @options[:settings]['glide_rotor_rpm_pct'])
         @options.json? ? @out.puts(JSON.pretty_generate(Serialisers.plan(plan))) : print_tables(plan)
         0
       end

@@ -15,7 +15,11 @@ module Fujin
     end
 
     def figure(value)
-      digits = value.abs >= 100 ? 0 : (value.abs >= 10 ? 1 : 2)
+      digits = if value.abs >= 100
+                 0
+               else
+                 (value.abs >= 10 ? 1 : 2)
+               end
       format("%.#{digits}f", value)
     end
   end

@@ -20,7 +20,7 @@ module Fujin
         text = verdict.pinned ? 'intact, signed by the school named' : 'intact, signer not pinned'
         statement = verdict.statement
         if @options.json?
-          @out.puts JSON.pretty_generate('result' => text, 'hash' => verdict.hash, 'statement' => statement)
+          @out.puts JSON.pretty_generate('result' => text, 'hash' => verdict.digest, 'statement' => statement)
         else
           @out.puts text, "#{statement['student']} · #{statement['manoeuvre']} · signed by #{statement['instructor']} on #{statement['signed_at']}"
         end

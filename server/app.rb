@@ -12,7 +12,7 @@ require 'prometheus/middleware/exporter'
 require_relative 'area'
 require_relative 'problem_error'
 require_relative 'middleware'
-Dir[File.join(__dir__, 'routes', '*.rb')].sort.each { |file| require file }
+Dir[File.join(__dir__, 'routes', '*.rb')].each { |file| require file }
 
 module Fujin
   # The whole web application as one Rack app.
@@ -28,9 +28,10 @@ module Fujin
     def build(check_responses: false)
       Permissions.check!(Area.routes_declared)
       schema = { schema_path: CONTRACT, strict_reference_validation: true, error_class: ProblemError, strict: false, parse_response_by_content_type: true }
+      registry = Prometheus::Client::Registry.new
       Rack::Builder.new do
-        use Prometheus::Middleware::Collector
-        use Prometheus::Middleware::Exporter
+        use Prometheus::Middleware::Collector, registry: registry
+        use Prometheus::Middleware::Exporter, registry: registry
         use Rack::Attack
         use SecurityHeaders
         use Rack::Session::Cookie, key: 'fujin.session', secret: Digest::SHA512.hexdigest("session #{Settings.secret}"), httponly: true,
@@ -39,8 +40,8 @@ module Fujin
         use StaticPages, Settings.web_folder
         use ReturnConnections
         use CsrfGuard
-        use Committee::Middleware::ResponseValidation, **schema.merge(validate_success_only: false, raise: true) if check_responses
-        use Committee::Middleware::RequestValidation, **schema.merge(check_header: true)
+        use Committee::Middleware::ResponseValidation, **schema, validate_success_only: false, raise: true if check_responses
+        use Committee::Middleware::RequestValidation, **schema, check_header: true
         AREAS.each { |area| use area }
         run ->(_env) { ProblemError.response(404, 'Not found', 'There is nothing at this address.') }
       end.to_app

@@ -16,6 +16,9 @@ module Fujin
       ActiveRecord::StatementInvalid => [503, 'The database did not answer']
     }.freeze
 
+    set :environment, :production
+    # Which names the server answers to is for the proxy in front of it to say.
+    set :host_authorization, permitted_hosts: []
     set :show_exceptions, false
     set :raise_errors, false
     set :dump_errors, false

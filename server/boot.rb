@@ -11,5 +11,5 @@ require_relative 'settings'
 require_relative 'database'
 require_relative 'errors'
 %w[serialisers documents models queries jobs].each do |folder|
-  Dir[File.join(__dir__, folder, '*.rb')].sort.each { |file| require file }
+  Dir[File.join(__dir__, folder, '*.rb')].each { |file| require file }
 end

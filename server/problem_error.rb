@@ -10,7 +10,7 @@ module Fujin
     end
 
     def render
-      text = message.to_s.gsub(/#\/paths\S*?\/(requestBody|parameters)\S*?\/(properties\/)?/, '').gsub(%r{#/components/schemas/\w+/(properties/)?}, '')
+      text = message.to_s.gsub(%r{#/paths\S*?/(requestBody|parameters)\S*?/(properties/)?}, '').gsub(%r{#/components/schemas/\w+/(properties/)?}, '')
       self.class.response(status, 'The request does not fit the contract', text, errors: [{ path: id.to_s, message: text }])
     end
   end

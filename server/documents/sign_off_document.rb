@@ -20,7 +20,7 @@ module Fujin
     class Broken < StandardError; end
 
     # @!attribute pinned [Boolean] the key is the one the reader named
-    Verdict = Struct.new(:statement, :hash, :pinned, keyword_init: true)
+    Verdict = Struct.new(:statement, :digest, :pinned, keyword_init: true)
 
     module_function
 
@@ -49,7 +49,7 @@ module Fujin
       check_signature(key, document.fetch('signature'), bytes)
       raise Broken, 'the signature is good, but it was made with another key than the one given' if pinned_key && pinned_key.strip != document['public_key']
 
-      Verdict.new(statement: statement, hash: document['hash'], pinned: !pinned_key.nil?)
+      Verdict.new(statement: statement, digest: document['hash'], pinned: !pinned_key.nil?)
     rescue KeyError => e
       raise Broken, "the file has no #{e.key}"
     end

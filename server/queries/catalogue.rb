@@ -20,7 +20,9 @@ module Fujin
     def manoeuvre(declared)
       { 'id' => declared.id, 'title' => declared.title, 'family' => declared.family, 'summary' => declared.summary, 'phases' => declared.phases,
         'endings' => declared.endings, 'checks' => declared.checks, 'standard' => standard(declared),
-        'faults' => declared.faults.map { |f| { 'id' => f.id, 'title' => f.title, 'cause' => declared.text_for(f.cause, @type), 'cue' => Serialisers.capitalised(declared.text_for(f.cue, @type)) } } }
+        'faults' => declared.faults.map do |f|
+          { 'id' => f.id, 'title' => f.title, 'cause' => declared.text_for(f.cause, @type), 'cue' => Serialisers.capitalised(declared.text_for(f.cue, @type)) }
+        end }
     end
 
     def standard(declared)
@@ -44,7 +46,9 @@ module Fujin
     def words(target) = target.is_a?(String) ? "the day's #{target.sub(/_(kt|ft|pct|deg|fpm)\z/, '').tr('_', ' ')}" : target.to_s
 
     def limits(rule)
-      values = rule['widths'] || rule['limits'] || rule['offsets']&.map { |offset| format('%+g', offset) } || [rule['limit'].is_a?(Numeric) ? rule['limit'] : rule.fetch('in_step', 0)] * 4
+      values = rule['widths'] || rule['limits'] || rule['offsets']&.map do |offset|
+        format('%+g', offset)
+      end || ([rule['limit'].is_a?(Numeric) ? rule['limit'] : rule.fetch('in_step', 0)] * 4)
       values.map(&:to_s)
     end
   end

@@ -11,7 +11,7 @@ module Fujin
       ids = @people.map(&:id)
       attempts = AttemptRow.joins(:sortie).where(sorties: { student_id: ids }).preload(:grades, sortie: :fly_events).group_by { |a| a.sortie.student_id }
       signed = SignOff.where(student_id: ids).includes(:withdrawal).reject(&:withdrawal).group_by(&:student_id)
-      upcoming = Sortie.where(student_id: ids).where(starts_at: Time.now.utc..).group(:student_id).minimum(:starts_at)
+      upcoming = Sortie.where(student_id: ids).where(starts_at: Time.now.utc.., on_at: nil).group(:student_id).minimum(:starts_at)
       @people.map { |person| row(person, attempts.fetch(person.id, []), signed.fetch(person.id, []), upcoming[person.id]) }
     end
 

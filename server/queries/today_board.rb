@@ -33,7 +33,9 @@ module Fujin
     end
 
     def aircraft
-      AircraftRow.where(look_at_it: true).map { |row| { 'kind' => 'aircraft', 'aircraft_id' => row.id, 'text' => "#{row.mark} to be looked at before flight. #{row.look_at_it_reason}" } }
+      AircraftRow.where(look_at_it: true).map do |row|
+        { 'kind' => 'aircraft', 'aircraft_id' => row.id, 'text' => "#{row.mark} to be looked at before flight. #{row.look_at_it_reason}" }
+      end
     end
 
     def reviews(flown)

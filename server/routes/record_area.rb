@@ -19,9 +19,7 @@ module Fujin
 
     post_route '/api/sign-offs/:id/withdrawal' do
       row = find_sign_off
-      unless row.withdrawal
-        SignOffWithdrawal.create!(id: body_json['id'], sign_off: row, by: current_person, reason: body_json['reason'], created_at: Time.now.utc)
-      end
+      SignOffWithdrawal.create!(id: body_json['id'], sign_off: row, by: current_person, reason: body_json['reason'], created_at: Time.now.utc) unless row.withdrawal
       json(Serialisers.sign_off(row.reload))
     end
 

@@ -17,6 +17,8 @@ module Fujin
 
       def to_h
         shown = hold_back? ? @row.proposal.except(*HIDDEN_FROM_STUDENT, 'faults') : @row.proposal.except('faults')
+        # The database keeps no order of keys; the declaration has it.
+        shown = shown.merge('measures' => shown['measures'].slice(*@row.declaration.measure_ids)) if shown['measures']
         shown.merge('id' => @row.id, 'sortie_id' => @row.sortie_id, 'recording_id' => @row.recording_id, 'position' => @number,
                     'title' => @row.declaration.title, 'counts' => @row.counts, 'void_reason' => @row.void_reason,
                     'self_graded' => self_graded?, 'shown' => hold_back? ? 'self_grade_first' : 'all', 'help' => @taps.help(@number),

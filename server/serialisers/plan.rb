@@ -9,7 +9,8 @@ module Fujin
     def plan(plan)
       conditions = plan.conditions
       { 'manoeuvre' => plan.manoeuvre, 'aircraft' => conditions.type.id, 'course_deg' => number(plan.course_deg), 'ending' => plan.ending,
-        'wind' => conditions.wind.to_s, 'wind_from_deg' => number(conditions.wind.from_deg), 'wind_kt' => number(conditions.wind.speed_kt), 'house' => plan.house.values, 'rotor_rpm_bands' => rotor_bands(conditions.type),
+        'wind' => conditions.wind.to_s, 'wind_from_deg' => number(conditions.wind.from_deg), 'wind_kt' => number(conditions.wind.speed_kt),
+        'house' => plan.house.values, 'rotor_rpm_bands' => rotor_bands(conditions.type),
         'numbers' => plan.numbers.transform_values { |n| plan_number(n) }, 'gates' => plan.gates.map { |g| gate(g) },
         'path' => plan.path.map { |point| point.to_h.transform_keys(&:to_s).transform_values { |v| v.is_a?(Symbol) ? v.to_s : number(v, 2) } },
         'band' => plan.band.map { |height, low, high| { 'height_ft' => number(height, 1), 'low_ft' => number(low, 1), 'high_ft' => number(high, 1) } },

@@ -19,18 +19,16 @@ export function useSignIn() {
     mutationFn: (body: { sign_in: string; password: string }) => unwrap(api.POST('/api/session', { body })),
     onSuccess: (session) => {
       keepToken(session.csrf_token)
-      queries.clear()
+      queries.removeQueries({ predicate: (query) => query.queryKey[0] !== 'session' })
       queries.setQueryData(['session'], session)
     },
   })
 }
 
 export function useSignOut() {
-  const queries = useQueryClient()
   return useMutation({
     mutationFn: () => unwrap(api.DELETE('/api/session')),
     onSuccess: () => {
-      queries.clear()
       window.location.assign('/')
     },
   })

@@ -62,7 +62,7 @@ export function Rail({ session, mode, setMode }: Props) {
         </nav>
         <div className="mt-auto flex flex-col gap-2 text-sm max-md:mt-0 max-md:ml-auto max-md:flex-row max-md:items-center">
           <fieldset className="m-0 border-0 p-0">
-            <legend className="label max-md:sr-only">Light of the place</legend>
+            <legend className="label max-md:sr-only">Light here</legend>
             <div className="flex">
               {MODES.map((name) => (
                 <button

@@ -4,18 +4,26 @@ import type { SortieRow } from '../api/client'
 import { capital, STAGES, type StageName } from '../design/words'
 
 /** The four stages as stations on one streamline: open, begun or done. Moving along it loses nothing. */
-export function StageTrack({ sortie, current }: { sortie: SortieRow; current: StageName | undefined }) {
+interface Props {
+  sortie: SortieRow
+  current?: StageName
+  /** Closer together, for a list. */
+  close?: boolean
+}
+
+export function StageTrack({ sortie, current, close = false }: Props) {
   return (
     <nav aria-label="Stages of the sortie" className="no-print">
       <ol className="flex items-center">
         {STAGES.map((stage, index) => (
           <li key={stage} className="flex items-center">
-            {index > 0 && <Flow done={sortie.progress[STAGES[index - 1] ?? 'prepare'] === 'done'} />}
+            {index > 0 && <Flow close={close} done={sortie.progress[STAGES[index - 1] ?? 'prepare'] === 'done'} />}
             <Link
               to={`/sorties/${sortie.id}/${stage}`}
               aria-current={stage === current ? 'step' : undefined}
               className={clsx(
-                'flex min-h-11 items-center gap-2 px-1 no-underline',
+                'flex min-h-11 items-center px-1 no-underline',
+                close ? 'gap-1 text-sm' : 'gap-2',
                 stage === current ? 'font-bold underline decoration-2 underline-offset-8' : 'text-soft hover:text-ink',
               )}
             >
@@ -30,7 +38,7 @@ export function StageTrack({ sortie, current }: { sortie: SortieRow; current: St
   )
 }
 
-const Flow = ({ done }: { done: boolean }) => (
+const Flow = ({ done, close }: { done: boolean; close: boolean }) => (
   <svg
     width="44"
     height="14"
@@ -39,7 +47,7 @@ const Flow = ({ done }: { done: boolean }) => (
     stroke="currentColor"
     strokeWidth="2"
     aria-hidden="true"
-    className="mx-1 max-lg:w-6"
+    className={close ? 'w-5' : 'mx-1 max-lg:w-6'}
   >
     <path d="M1 7c10-7 18 6 28 0 5-3 9-2 14 0" strokeDasharray={done ? undefined : '3 4'} />
   </svg>

@@ -12,6 +12,8 @@ interface Props {
   /** Height at the top of the picture, feet. */
   topFt?: number
   title: string
+  /** Which gates to draw; all of them unless named. */
+  doors?: string[]
   /** Moment in the recording that other pictures point at. */
   timeS?: number
   onTime?: (timeS: number) => void
@@ -20,13 +22,13 @@ interface Props {
 const BELOW = 26
 
 /** The side view in true scale: ground, wind, gates as doorways, the plan with its uncertainty, the flown path over it. */
-export function DescentSection({ plan, flown, window: given, topFt, title, timeS, onTime }: Props) {
+export function DescentSection({ plan, flown, window: given, topFt, title, doors, timeS, onTime }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>()
   const hatch = useId()
   const [cursor, setCursor] = useState<number>()
   const view = given ?? windowOf(plan, flown ? [flown] : [])
   const scale = trueScale(view, width)
-  const top = topFt ?? Math.max(...plan.path.map((p) => p.height_ft), ...(flown ?? []).map((p) => p.height_ft)) * 1.12
+  const top = topFt ?? Math.max(...plan.path.map((p) => p.height_ft), ...(flown ?? []).map((p) => p.height_ft)) * 1.2
   const height = Math.max(90, top * scale.perFt) + BELOW
   const y = (heightFt: number) => height - BELOW - heightFt * scale.perFt
   const read = flown?.length ? flown : plan.path
@@ -58,7 +60,8 @@ export function DescentSection({ plan, flown, window: given, topFt, title, timeS
       <svg
         width={width}
         height={height}
-        className="block max-w-full touch-none"
+        viewBox={`0 0 ${width} ${height}`}
+        className="block h-auto max-w-full touch-none"
         tabIndex={0}
         role="img"
         aria-label={`${title}: side view in true scale. Entry at ${figure(plan.numbers.entry_height_ft?.value, 'ft')} ft, gate at ${figure(plan.numbers.gate_height_ft?.value, 'ft')} ft, flare at ${figure(plan.numbers.flare_height_ft?.value, 'ft')} ft. Arrow keys read the path.`}
@@ -91,9 +94,11 @@ export function DescentSection({ plan, flown, window: given, topFt, title, timeS
             strokeLinejoin="round"
           />
         )}
-        {plan.gates.map((gate) => (
-          <Doorway key={gate.id} gate={gate} plan={plan} scale={scale} y={y} />
-        ))}
+        {plan.gates
+          .filter((gate) => !doors || doors.includes(gate.id))
+          .map((gate) => (
+            <Doorway key={gate.id} gate={gate} plan={plan} scale={scale} y={y} />
+          ))}
         <Spot x={scale.x(0)} y={y(0)} />
         <WindArrow plan={plan} width={width} />
         {point && (
@@ -154,13 +159,13 @@ function Grid({ view, width, top, x, y }: GridProps) {
           </g>
         ),
       )}
-      {ticks(view.fromFt, view.toFt, 8).map((along) => (
-        <text key={along} x={x(along)} y={y(0) + 20} textAnchor="middle">
-          {along === 0
-            ? 'spot'
-            : `${Math.abs(along).toLocaleString('en-GB')}${along === ticks(view.fromFt, view.toFt, 8)[0] ? ' ft' : ''}`}
-        </text>
-      ))}
+      {ticks(view.fromFt, view.toFt, 8)
+        .filter((along) => x(along) > 24 && x(along) < width - 24)
+        .map((along, index) => (
+          <text key={along} x={x(along)} y={y(0) + 20} textAnchor="middle">
+            {along === 0 ? 'spot' : `${Math.abs(along).toLocaleString('en-GB')}${index === 0 ? ' ft' : ''}`}
+          </text>
+        ))}
     </g>
   )
 }

@@ -32,7 +32,8 @@ export function GroundView({ plan, flown, window: given, halfFt = 1050, spotName
       <svg
         width={width}
         height={height}
-        className="block max-w-full"
+        viewBox={`0 0 ${width} ${height}`}
+        className="block h-auto max-w-full"
         role="img"
         aria-label={`Ground view in true scale, final course ${figure(plan.course_deg, 'ft')} degrees to the right, spot ${spotName}. Entry ${figure(plan.numbers.entry_distance_ft?.value, 'ft')} ft before the spot.`}
       >
@@ -123,10 +124,10 @@ function WindOverGround({ plan }: { plan: Plan }) {
   // Down the screen is right of the course; the wind blows towards from + 180.
   const angle = plan.wind_from_deg + 180 - plan.course_deg
   return (
-    <g transform={`translate(52 44) rotate(${angle})`} stroke="var(--ink)" strokeWidth={1.6} fill="none">
+    <g transform={`translate(52 26) rotate(${angle})`} stroke="var(--ink)" strokeWidth={1.6} fill="none">
       <path d="M-26 -7c17-4 26 4 44 0M-28 0c17-4 30 4 50 0M-26 7c17-4 26 4 44 0M16 -6l7 6l-7 6" />
       <g transform={`rotate(${-angle})`}>
-        <text x={0} y={38} fontSize={11.5} textAnchor="middle" stroke="none" fill="var(--ink)">
+        <text x={0} y={32} fontSize={11.5} textAnchor="middle" stroke="none" fill="var(--ink)">
           wind {plan.wind}
         </text>
       </g>

@@ -16,7 +16,7 @@ interface Props {
 
 const HEIGHT = 46
 const LEFT = 104
-const RIGHT = 58
+const RIGHT = 92
 const HEAD = 20
 
 /** Aligned time strips: each channel with the phase's target band behind it, phase boundaries through all of them. */
@@ -43,7 +43,8 @@ export function ScanStrips({ strips, attempt, timeS, onTime, fault }: Props) {
       <svg
         width={width}
         height={height}
-        className="block max-w-full touch-none"
+        viewBox={`0 0 ${width} ${height}`}
+        className="block h-auto max-w-full touch-none"
         tabIndex={0}
         role="img"
         aria-label="Scan strips: rotor rpm, airspeed, sink and more over time, with the band of each phase. Arrow keys move the moment."
@@ -149,7 +150,7 @@ function StripRow({ strip, top, width, x, timeS, bridged, span }: RowProps) {
   const [low, high] = extent(strip)
   const y = (value: number) => top + 4 + inner - ((value - low) / (high - low)) * inner
   const now = timeS === undefined ? undefined : valueAt(strip, timeS)
-  const shares = (strip.bands ?? []).filter((band) => band.in_band_pct !== null && band.in_band_pct !== undefined)
+  const band = bandNow(strip, timeS)
 
   return (
     <g>
@@ -229,13 +230,23 @@ function StripRow({ strip, top, width, x, timeS, bridged, span }: RowProps) {
       <text x={width - RIGHT + 6} y={top + HEIGHT - 4} fontSize={10} fill="var(--ink-soft)">
         {strip.points.length > 0 ? low.toFixed(strip.digits).replace('-', '−') : ''}
       </text>
-      {shares.slice(0, 1).map((band) => (
-        <text key={band.phase} x={width} y={top + 27} fontSize={12} fontWeight={600} textAnchor="end" fill="var(--ink)">
-          {band.in_band_pct}%
+      {band && strip.points.length > 0 && (
+        <text x={width} y={top + 27} fontSize={13} fontWeight={600} textAnchor="end" fill="var(--ink)">
+          {band.in_band_pct}
+          <tspan fontSize={10} fontWeight={400} fill="var(--ink-soft)">
+            % in
+          </tspan>
         </text>
-      ))}
+      )}
     </g>
   )
+}
+
+/** The band of the phase at the moment, otherwise the longest one. */
+function bandNow(strip: Strip, timeS: number | undefined) {
+  const bands = (strip.bands ?? []).filter((band) => band.in_band_pct !== null && band.in_band_pct !== undefined)
+  const here = bands.find((band) => timeS !== undefined && timeS >= band.from_s && timeS <= band.to_s)
+  return here ?? bands.sort((a, b) => b.to_s - b.from_s - (a.to_s - a.from_s))[0]
 }
 
 /** Least and greatest of the channel and its bands, with a little room. */

@@ -76,7 +76,7 @@ function FlightForm({ sortie, total }: { sortie: Sortie; total: number }) {
       }}
     >
       <h2 className="m-0 text-lg font-semibold">Flight time</h2>
-      <div className="grid grid-cols-2 gap-3">
+      <div className="grid gap-3">
         <label className="grid gap-0.5">
           <span className="label">Off, UTC</span>
           <input

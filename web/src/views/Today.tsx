@@ -93,7 +93,7 @@ function Board({ sorties, dated = false }: { sorties: SortieRow[]; dated?: boole
             </div>
           </div>
           <div className="max-lg:col-span-2">
-            <StageTrack sortie={sortie} current={undefined} />
+            <StageTrack sortie={sortie} close />
           </div>
         </li>
       ))}

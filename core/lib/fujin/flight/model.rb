@@ -74,16 +74,27 @@ module Fujin
 
       # Advances by one step under the given controls.
       def step(controls, dt = STEP_S)
+        before = [@disc_pitch, @bank, @collective, @power_w, @heading]
         move_controls(controls, dt)
         run_engine(controls, dt)
-        integrate(dt)
         turn_heading(controls, dt)
+        at_middle_of_step(before, dt) { integrate(dt) }
         @time_s += dt
         meet_ground(dt)
         self
       end
 
       private
+
+      # Flies the step with what the controls, the engine and the heading are half-way through it, which keeps the whole
+      # second-order accurate; then puts back what they are at its end.
+      def at_middle_of_step(before, dt)
+        after = [@disc_pitch, @bank, @collective, @power_w, @heading]
+        @disc_pitch, @bank, @collective, @power_w, @heading = before.zip(after).map { |a, b| (a + b) / 2.0 }
+        @supplied_j += @efficiency * @power_w * dt
+        yield
+        @disc_pitch, @bank, @collective, @power_w, @heading = after
+      end
 
       def move_controls(controls, dt)
         @disc_pitch = lag(@disc_pitch, controls.disc_pitch, 0.35, 30.0 * Quantities::DEG, dt)
@@ -109,7 +120,6 @@ module Fujin
           @engine_fraction = fraction if @engine_fraction > fraction
           @governor = (@power_w / engine.max_power_w) - 0.2 - (0.6 * collective_share)
         end
-        @supplied_j += @efficiency * @power_w * dt
       end
 
       def govern(fraction, dt)
@@ -145,7 +155,8 @@ module Fujin
         s = dt / 6.0
         @position = (0..2).map { |k| x[k] + (s * (v[k] + (2 * v2[k]) + (2 * v3[k]) + v4[k])) }
         @velocity = (0..2).map { |k| v[k] + (s * (a1[k] + (2 * a2[k]) + (2 * a3[k]) + a4[k])) }
-        @rotor_speed = w + (s * (r1 + (2 * r2) + (2 * r3) + r4))
+        @spin = (r1 + (2 * r2) + (2 * r3) + r4) / 6.0
+        @rotor_speed = w + (dt * @spin)
         @induced = i + (s * (i1 + (2 * i2) + (2 * i3) + i4))
         @losses_j += @loss_w * dt
       end
@@ -224,16 +235,24 @@ module Fujin
         ((factor * steady) - induced) / 0.1
       end
 
+      # The contact at the moment the height passed zero, not at the end of the step.
+      def contact_within(dt)
+        late = (@position[2] / @velocity[2]).clamp(0.0, dt)
+        late = 0.0 if late.nan?
+        { time_s: @time_s - late, sink_m_s: -@velocity[2], velocity: @velocity.dup, disc_pitch: @disc_pitch, heading: @heading,
+          rotor_pct: rotor_pct - (100.0 * @spin * late / rotor.normal_speed),
+          position: [@position[0] - (@velocity[0] * late), @position[1] - (@velocity[1] * late), 0.0] }
+      end
+
       # Skids on hard ground: no bounce, Coulomb friction under the weight they carry.
       def meet_ground(dt)
         return @on_ground = false if @position[2].positive?
 
-        @contact ||= { time_s: @time_s, sink_m_s: -@velocity[2], velocity: @velocity.dup, disc_pitch: @disc_pitch, heading: @heading,
-                       rotor_pct: rotor_pct, position: @position.dup }
+        @contact ||= contact_within(dt)
         @on_ground = true
         @position = [@position[0], @position[1], 0.0]
         @velocity[2] = 0.0 if @velocity[2].negative?
-        weight = [@mass * Quantities::G - (@thrust_n * Math.cos(@disc_pitch)), 0.0].max
+        weight = [(@mass * Quantities::G) - (@thrust_n * Math.cos(@disc_pitch)), 0.0].max
         speed = Math.hypot(@velocity[0], @velocity[1])
         slowed = [speed - (SKID_FRICTION * weight / @mass * dt), 0.0].max
         scale = speed.positive? ? slowed / speed : 0.0

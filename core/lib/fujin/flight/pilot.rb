@@ -2,20 +2,20 @@
 
 module Fujin
   module Flight
+    # Faults a simulated pilot can have, with the unit of each value (NAMES.md, MEASURES.md section 5).
+    PILOT_FAULTS = {
+      'late_collective' => 's', 'collective_not_down' => 'deg', 'slow_glide' => 'kt', 'fast_glide' => 'kt',
+      'low_rotor_rpm' => 'points', 'high_rotor_rpm' => 'points', 'early_flare' => 'ft', 'late_flare' => 'ft',
+      'entered_too_far' => 'ft', 'entered_too_close' => 'ft', 'weak_flare' => 'gain', 'hard_flare' => 'gain',
+      'weak_cushion' => 'gain', 'drift_at_contact' => 'kt', 'yaw_uncorrected' => 's'
+    }.freeze
+
     # What a pilot means to do in an autorotation, faults included. SI and radians inside; see PilotTask.build.
     PilotTask = Value.define(:course_rad, :entry_speed_kt, :entry_height_m, :glide_speed_kt, :target_rotor_pct, :closure_s,
                              :collective_delay_s, :collective_floor_rad, :flare_height_m, :flare_gain, :cushion_gain,
                              :ending, :drift_m_s, :pedal_lag_s) do
-      # Faults a simulated pilot can have, with the unit of each value (NAMES.md, MEASURES.md section 5).
-      FAULTS = {
-        'late_collective' => 's', 'collective_not_down' => 'deg', 'slow_glide' => 'kt', 'fast_glide' => 'kt',
-        'low_rotor_rpm' => 'points', 'high_rotor_rpm' => 'points', 'early_flare' => 'ft', 'late_flare' => 'ft',
-        'entered_too_far' => 'ft', 'entered_too_close' => 'ft', 'weak_flare' => 'gain', 'hard_flare' => 'gain',
-        'weak_cushion' => 'gain', 'drift_at_contact' => 'kt', 'yaw_uncorrected' => 's'
-      }.freeze
-
       # @param ending [Symbol] :power_recovery or :touchdown
-      # @param faults [Hash{String => Numeric}] by FAULTS
+      # @param faults [Hash{String => Numeric}] by PILOT_FAULTS
       # @raise [InvalidInput] for an unknown fault or value
       def self.build(type:, course_deg:, entry_speed_kt:, entry_height_ft:, glide_speed_kt:, target_rotor_pct:,
                      flare_height_ft:, ending: :power_recovery, closure_s: 12.0, faults: {})
@@ -34,10 +34,10 @@ module Fujin
 
       def self.check(faults)
         problems = faults.filter_map do |name, value|
-          if !FAULTS.key?(name)
-            { path: "fault.#{name}", message: "is no fault the pilot can fly; use one of #{FAULTS.keys.join(', ')}" }
+          if !PILOT_FAULTS.key?(name)
+            { path: "fault.#{name}", message: "is no fault the pilot can fly; use one of #{PILOT_FAULTS.keys.join(', ')}" }
           elsif !value.is_a?(Numeric) || !value.to_f.finite?
-            { path: "fault.#{name}", message: "expected a number (#{FAULTS[name]}), got #{value.inspect}" }
+            { path: "fault.#{name}", message: "expected a number (#{PILOT_FAULTS[name]}), got #{value.inspect}" }
           end
         end
         raise InvalidInput, problems unless problems.empty?

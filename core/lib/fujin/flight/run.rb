@@ -11,15 +11,15 @@ module Fujin
 
       # @param limit_s [Float] longest run
       # @param settle_s [Float] how long to go on after the hover or the stop
-      def initialize(model, pilot, limit_s: 180.0, settle_s: 6.0, dt: Model::STEP_S)
+      def initialize(model, pilot, limit_s: 180.0, settle_s: 6.0)
         @model = model
         @rows = []
         settled = 0.0
         while model.time_s < limit_s && settled < settle_s
-          controls = pilot.fly(dt)
+          controls = pilot.fly(Model::STEP_S)
           @rows << row(controls, pilot.phase)
-          model.step(controls, dt)
-          settled = done?(pilot.phase) ? settled + dt : 0.0
+          model.step(controls)
+          settled = done?(pilot.phase) ? settled + Model::STEP_S : 0.0
         end
         @contact = model.contact
       end

@@ -8,7 +8,7 @@ module Fujin
       SETUP_S = 15.0
 
       # @param conditions [Planning::Conditions]
-      # @param faults [Hash{String => Numeric}] see PilotTask::FAULTS
+      # @param faults [Hash{String => Numeric}] see PILOT_FAULTS
       # @param gusts [#call, nil] height, time -> [north, east] m/s added to the steady wind
       def initialize(conditions, house: Planning::HouseMethod.new, height_ft: 1000.0, course_deg: nil, faults: {}, setup_s: SETUP_S)
         PilotTask.check(faults)

@@ -8,6 +8,7 @@ module Fujin
     # Names the faults of an autorotation, in causal order. A fault is named when its evidence is marginal or out.
     class AutorotationFaults
       NAMED = %w[marginal out].freeze
+      UNIT_WORDS = { 'pct' => '%', 'deg' => '°', 'fpm' => 'ft/min' }.freeze
 
       # @param taker [AutorotationMeasures] after its measures were taken
       # @param measures [Hash{String => Measure}]
@@ -45,6 +46,9 @@ module Fujin
       end
 
       def flaring_at_gate? = @gate_s && @attempt.phase('flare') && @gate_s > @attempt.phase('flare').start_s
+      # `min_rotor_rpm_pct` as a person says it: 'min rotor rpm'.
+      def plain(id) = id.sub(/_(ft|deg|pct|kt|fpm|s)\z/, '').tr('_', ' ')
+
       def bad_low?(id) = bad?(id) && measure(id).under?
       def bad_high?(id) = bad?(id) && !measure(id).under?
       def collective_down? = lowest_collective && lowest_collective <= 5.0
@@ -174,7 +178,7 @@ module Fujin
         values.any? && Quantities.median(values) <= 5.0
       end
 
-      def rpm_text(ids) = ids.map { |id| "#{id.sub('_pct', '').tr('_', ' ')} #{value(id).round(1)} %, target #{@context.target_rotor_rpm_pct.round(1)} %" }.join('; ')
+      def rpm_text(ids) = ids.map { |id| "#{plain(id)} #{value(id).round(1)} %, target #{@context.target_rotor_rpm_pct.round(1)} %" }.join('; ')
 
       def flare_height
         text = -> { "flare began at #{value('flare_height_ft').round} ft, #{measure('flare_height_ft').band.target.round} ft planned" }
@@ -196,7 +200,7 @@ module Fujin
       end
 
       def hard_text(ids)
-        ids.map { |id| "#{id.sub(/_(ft|deg|pct)\z/, '').tr('_', ' ')} #{value(id).round(1)}" }.join('; ')
+        ids.map { |id| "#{plain(id)} #{value(id).round(1)} #{UNIT_WORDS.fetch(measure(id).unit, measure(id).unit)}" }.join('; ')
       end
 
       def late_power
@@ -220,7 +224,7 @@ module Fujin
         passed = @measures.values.select { |m| m.band&.critical?(m.value) }
         return nil if passed.empty?
 
-        found('exceeded_limit', passed.map { |m| "#{m.id} #{m.value.round(1)} #{m.unit}" }.join('; '), passed.map(&:id))
+        found('exceeded_limit', passed.map { |m| "#{plain(m.id)} #{m.value.round(1)} #{UNIT_WORDS.fetch(m.unit, m.unit)}" }.join('; '), passed.map(&:id))
       end
     end
   end

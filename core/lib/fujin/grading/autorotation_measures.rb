@@ -218,7 +218,7 @@ module Fujin
         phase = attempt.phase('flare')
         from = phase.start_s
         airborne = attempt.event(:contact_s) || attempt.end_s
-        put('flare_height_ft', 'flare', signals.at(:agl, from) - zero, :agl, uncertainty: 12.0)
+        put('flare_height_ft', 'flare', signals.at(:agl, from) - zero, :agl, uncertainty: 6.0)
         put('flare_pitch_max_deg', 'flare', over(:pitch, from, phase.end_s, &:max), :pitch)
         put('flare_rotor_rpm_max_pct', 'flare', over(:nr, from, airborne, &:max), :nr)
         put('balloon_ft', 'flare', balloon(from, [phase.end_s + 3.0, airborne].min), :agl, uncertainty: 1.5)
@@ -230,7 +230,7 @@ module Fujin
         return Float::NAN if to <= from || signals.coverage(:agl, from, to) < 0.8
 
         lowest = Float::INFINITY
-        Recordings::Smoothing.mean(signals[:agl][signals.index(from)..signals.index(to)], signals.samples(0.3)).reject(&:nan?).map do |height|
+        Recordings::Smoothing.mean(signals[:agl][(signals.index(from)..signals.index(to))], signals.samples(0.3)).reject(&:nan?).map do |height|
           lowest = [lowest, height].min
           height - lowest
         end.max
@@ -268,7 +268,7 @@ module Fujin
         gs = signals[:gs]
         return Float::NAN unless gs
 
-        stop = (signals.index(from)..signals.size - 1).find { |i| gs[i] < 0.6 }
+        stop = (signals.index(from)..(signals.size - 1)).find { |i| gs[i] < 0.6 }
         stop ? over(:gs, from, signals.time(stop)) { |v| mean(v) * (signals.time(stop) - from) * FT_PER_KT_S } : Float::NAN
       end
 

@@ -63,7 +63,7 @@ module Fujin
         back = @signals.samples(2.0)
         hits = (back...values.size).select { |i| values[i - back] > 15.0 && values[i] < 0.4 * values[i - back] }
         first_of_runs(hits, back).map do |i|
-          top = (i - back..i).max_by { |k| values[k].nan? ? -1.0 : values[k] }
+          top = ((i - back)..i).max_by { |k| values[k].nan? ? -1.0 : values[k] }
           start = (top..i).find { |k| values[k] < values[top] - 5.0 } || top
           @signals.time(start) - 0.5
         end

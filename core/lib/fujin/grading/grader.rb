@@ -53,7 +53,11 @@ module Fujin
         driver = judged.min_by { |m| m.critical ? 0 : RANK.fetch(m.verdict) }
         standard = driver && (driver.critical ? 1 : RANK.fetch(driver.verdict))
         grade = [standard, (HELP_CEILING.fetch(help) if help != 'alone')].compact.min
-        PhaseGrade.new(phase: phase, grade: grade, driver: grade.nil? || grade < (standard || 9) ? (help == 'alone' ? nil : help) : driver&.id,
+        PhaseGrade.new(phase: phase, grade: grade, driver: if grade.nil? || grade < (standard || 9)
+                                                             help == 'alone' ? nil : help
+                                                           else
+                                                             driver&.id
+                                                           end,
                        critical: judged.any?(&:critical))
       end
 

@@ -25,7 +25,8 @@ module Fujin
       # @return [Array<PathPoint>] time 0 at power loss, along 0 at the spot
       def points
         laid = setup + flown(@entry, [0.0, 0.0], @height_ft) + glide
-        laid += flown(@flare, [laid.last[0], laid.last[1]], @flare_height_ft)
+        # The flare's first row is the glide's last.
+        laid += flown(@flare, [laid.last[0], laid.last[1]], @flare_height_ft).drop(1)
         total = laid.last[1]
         laid.map { |row| point(row, total) }
       end

@@ -104,7 +104,7 @@ module Fujin
         return { 'recovery_height_ft' => number(@targets['hover_height_ft'], 'ft') } unless @contact_speed
 
         { 'touchdown_groundspeed_kt' => number(@contact_speed / Q::KT, 'kt'),
-          'slide_ft' => number(@contact_speed**2 / (2.0 * SKID_FRICTION * Q::G) / Q::FT, 'ft') }
+          'slide_ft' => number((@contact_speed**2) / (2.0 * SKID_FRICTION * Q::G) / Q::FT, 'ft') }
       end
     end
   end

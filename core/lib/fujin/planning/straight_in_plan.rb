@@ -159,11 +159,13 @@ module Fujin
         point ? point[0].along_ft : nil
       end
 
-      def path = @path ||= PlannedPath.new(setup_s: @house['setup_s'], height_ft: @height_ft, entry_speed_kt: @entry_speed,
-                                                 glide_speed_kt: @glide_speed, target_pct: @target_pct, entry: entry, flare: flare_to_end,
-                                                 sink_m_s: sink_m_s, flare_height_ft: @type.flare_height_ft,
-                                                 true_speed: ->(kt) { @conditions.atmosphere.true_speed(kt * Q::KT) },
-                                                 ground_speed: ->(speed) { ground_speed(speed) }).points
+      def path
+        @path ||= PlannedPath.new(setup_s: @house['setup_s'], height_ft: @height_ft, entry_speed_kt: @entry_speed,
+                                  glide_speed_kt: @glide_speed, target_pct: @target_pct, entry: entry, flare: flare_to_end,
+                                  sink_m_s: sink_m_s, flare_height_ft: @type.flare_height_ft,
+                                  true_speed: ->(kt) { @conditions.atmosphere.true_speed(kt * Q::KT) },
+                                  ground_speed: ->(speed) { ground_speed(speed) }).points
+      end
 
       # Along-track spread of the path at heights on the way down: [height_ft, low_ft, high_ft] about the path.
       def band

@@ -66,9 +66,7 @@ module Fujin
           words ? take(words) : @broken += 1
         end
         raise UnreadableRecording, "#{@name} holds no NMEA positions (RMC sentences) with a time. Nothing was changed." if @samples.size < 2
-        if @samples.size > CsvReader::MAX_ROWS
-          raise UnreadableRecording, "#{@name} has #{@samples.size} samples; at most #{CsvReader::MAX_ROWS} are read. Split the file."
-        end
+        raise UnreadableRecording, "#{@name} has #{@samples.size} samples; at most #{CsvReader::MAX_ROWS} are read. Split the file." if @samples.size > CsvReader::MAX_ROWS
 
         build
       end

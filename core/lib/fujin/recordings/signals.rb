@@ -102,7 +102,7 @@ module Fujin
 
         raw = Smoothing.unwrap(raw) if angle
         values = Smoothing.resample(recording.times, raw, start_s, step_s, size, @longest_hole)
-        @signals[name] = scale == 1.0 ? values : values.map { |v| v * scale }
+        @signals[name] = values.map { |v| v * scale }
       end
 
       def smooth(name, half_s)

@@ -137,7 +137,9 @@ export function Fly({ sortie }: { sortie: Sortie }) {
                 }
                 onClick={() => grade(value)}
               >
-                <GradeGlyph grade={value} size={26} />
+                <span aria-hidden="true">
+                  <GradeGlyph grade={value} size={26} />
+                </span>
                 {word}
               </button>
             ))}

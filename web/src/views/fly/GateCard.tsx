@@ -8,7 +8,7 @@ export function GateCard({ sortie }: { sortie: Sortie }) {
   const n = plan.data?.numbers
   if (!n) return null
   return (
-    <section aria-label="Numbers in the air" className="sheet grid grid-cols-3 gap-x-3 gap-y-2 p-3">
+    <section aria-label="Numbers in the air" className="sheet grid grid-cols-[1fr_1fr_1.3fr] gap-x-2 gap-y-2 p-3">
       <Cell label="Glide" value={n.glide_speed_kt?.value} unit="kt" />
       <Cell label="Rotor" value={n.target_rotor_rpm_pct?.value} unit="pct" />
       <Cell label="Sink" value={n.glide_sink_fpm?.value} unit="fpm" />

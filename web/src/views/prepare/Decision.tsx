@@ -21,7 +21,7 @@ export function Decision({ sortie, plan, set, saving }: Props) {
   }
   const needsReason = limits.length > 0
   return (
-    <section aria-label="Go or no-go" className="no-print mt-3">
+    <section aria-label="Go or no-go" className="no-print mb-3">
       {needsReason && (
         <label className="mb-2 grid gap-0.5">
           <span className="label">{limits.length} limit passed. Going anyway wants a reason</span>

@@ -7,7 +7,7 @@ export function NumbersCard({ plan, sortie }: { plan: Plan; sortie: Sortie }) {
   const [low, high] = plan.rotor_rpm_bands.power_off
   return (
     <section aria-label="Numbers" className="sheet p-3.5">
-      <div className="grid grid-cols-3 gap-x-3 border-b-2 border-ink pb-2">
+      <div className="grid grid-cols-[1fr_1fr_1.35fr] gap-x-2 border-b-2 border-ink pb-2">
         <Big label="Glide" value={n.glide_speed_kt?.value} unit="kt" />
         <Big label="Rotor" value={n.target_rotor_rpm_pct?.value} unit="pct" digits={0} />
         <Big label="Sink" value={n.glide_sink_fpm?.value} unit="fpm" digits={0} />
@@ -29,24 +29,24 @@ export function NumbersCard({ plan, sortie }: { plan: Plan; sortie: Sortie }) {
           note={`to ${n.flare_pitch_max_deg?.value ?? ''}° pitch`}
         />
       </div>
-      <dl className="m-0 mt-2 grid grid-cols-[1fr_auto] gap-y-0.5">
-        <Row label="Rotor rpm band, power off">
+      <dl className="figures m-0 mt-2 grid grid-cols-[1fr_auto] gap-x-2 gap-y-0.5 text-[0.93rem]">
+        <Row label="Rotor band, power off">
           {low}–{high}
           <span className="unit">%</span>
         </Row>
         <Row label="Low-rpm warning">
           <Figure value={plan.rotor_rpm_bands.low_warning} unit="pct" digits={0} />
         </Row>
-        <Row label="Rotor on the collective stop">
+        <Row label="Rotor, collective on stop">
           <Figure value={n.rotor_rpm_on_floor_pct?.value} unit="pct" />
         </Row>
-        <Row label="Rotor decays to band floor in">
+        <Row label="Decays to band floor in">
           <Figure value={n.reaction_time_s?.value} unit="s" />
         </Row>
         <Row label="Entry speed">
           <Figure value={n.entry_speed_kt?.value} unit="kt" />
         </Row>
-        <Row label="Angle through the air, over ground">
+        <Row label="Angle in air, over ground">
           <Figure value={n.glide_angle_deg?.value} unit="deg" />,{' '}
           <Figure value={n.ground_glide_angle_deg?.value} unit="deg" />
         </Row>
@@ -60,12 +60,12 @@ export function NumbersCard({ plan, sortie }: { plan: Plan; sortie: Sortie }) {
         <Row label="Drift angle">
           <Figure value={n.drift_angle_deg?.value} unit="deg" />
         </Row>
-        <Row label="Least sink; flattest over ground">
+        <Row label="Least sink; flattest at">
           <Figure value={n.min_sink_speed_kt?.value} unit="kt" />,{' '}
           <Figure value={n.best_glide_speed_kt?.value} unit="kt" />
         </Row>
         {n.touchdown_groundspeed_kt && (
-          <Row label="Touchdown ground speed, slide">
+          <Row label="Touchdown speed, slide">
             <Figure value={n.touchdown_groundspeed_kt.value} unit="kt" />,{' '}
             <Figure value={n.slide_ft?.value} unit="ft" />
           </Row>
@@ -77,7 +77,7 @@ export function NumbersCard({ plan, sortie }: { plan: Plan; sortie: Sortie }) {
         <Row label="Density altitude">
           <Figure value={n.density_altitude_ft?.value} unit="ft" />
         </Row>
-        <Row label="Hover power out, in ground effect">
+        <Row label="Hover power OGE, IGE">
           <Figure value={n.hover_power_oge_kw?.value} unit="kw" digits={0} />,{' '}
           <Figure value={n.hover_power_ige_kw?.value} unit="kw" digits={0} />
         </Row>

@@ -58,7 +58,7 @@ export function Prepare({ sortie }: { sortie: Sortie }) {
         </p>
       )}
       {plan.data ? (
-        <div className="mt-3 grid grid-cols-[minmax(0,1fr)_20rem] gap-5 max-lg:grid-cols-1">
+        <div className="mt-3 grid grid-cols-[minmax(0,1fr)_20.5rem] gap-5 max-lg:grid-cols-1 print:grid-cols-[minmax(0,1fr)_17.5rem]! print:gap-3">
           <div className="grid content-start gap-3">
             <p className="hidden print:block">
               <b className="text-xl">
@@ -68,19 +68,19 @@ export function Prepare({ sortie }: { sortie: Sortie }) {
               {sortie.aircraft.mark} {sortie.aircraft.type_name} · {shortDayOf(sortie.starts_at)} · wind{' '}
               {plan.data.wind} · final course {Math.round(plan.data.course_deg)}° · {current.spot_name}
             </p>
-            <DescentSection plan={plan.data} title="From the side, true scale" />
+            <DescentSection plan={plan.data} title="From the side, true scale" doors={['gate']} />
             <DescentSection
               plan={plan.data}
               title="The last part, enlarged, true scale"
               window={{ fromFt: -1000, toFt: 150 }}
               topFt={190}
             />
-            <GroundView plan={plan.data} spotName={current.spot_name} window={windowOf(plan.data)} />
+            <GroundView plan={plan.data} spotName={current.spot_name} halfFt={1700} window={windowOf(plan.data)} />
           </div>
           <div>
+            <Decision sortie={current} plan={plan.data} set={set} saving={change.isPending} />
             <NumbersCard plan={plan.data} sortie={current} />
             <Cautions plan={plan.data} />
-            <Decision sortie={current} plan={plan.data} set={set} saving={change.isPending} />
             <button type="button" className="button no-print mt-2 w-full" onClick={() => window.print()}>
               Print the card
             </button>

@@ -174,7 +174,9 @@ function Choice({ label, value, onChange }: ChoiceProps) {
           title={word}
           className="grid min-h-11 cursor-pointer place-items-center border border-faint text-ink data-[state=checked]:border-2 data-[state=checked]:border-ink data-[state=checked]:bg-ink data-[state=checked]:text-paper"
         >
-          <GradeGlyph grade={grade} size={22} />
+          <span aria-hidden="true">
+            <GradeGlyph grade={grade} size={22} />
+          </span>
         </RadioGroup.Item>
       ))}
     </RadioGroup.Root>

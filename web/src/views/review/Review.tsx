@@ -61,6 +61,7 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
                   plan={plan.data}
                   flown={attempt.path ?? []}
                   title="Flown (solid) over planned (dashed), true scale"
+                  doors={['gate']}
                   window={windowOf(plan.data, [attempt.path ?? []])}
                   {...(moment === undefined ? {} : { timeS: moment })}
                   onTime={onTime}

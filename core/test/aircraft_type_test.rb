@@ -1,0 +1,66 @@
+# frozen_string_literal: true
+
+require_relative 'test_helper'
+
+# Type files: what is good, what is refused, and that the message names the field.
+class AircraftTypeTest < Minitest::Test
+  def data = YAML.safe_load(YAML.dump(type.data))
+
+  def problems_with
+    changed = data
+    yield changed
+    assert_raises(Fujin::InvalidInput) { Fujin::Aircraft::Type.new(changed) }.problems.map { |p| p[:path] }
+  end
+
+  def test_every_shipped_type_is_good
+    Fujin::Aircraft::Library.all.each { |found| assert_empty Fujin::Aircraft::Schema.problems(found.data), found.id }
+  end
+
+  def test_every_problem_is_named_at_once
+    paths = problems_with do |file|
+      file['rotor'].delete('radius_m')
+      file['rotor']['blades'] = 'two'
+      file['engine']['kind'] = 'steam'
+      file['rotor_rpm_pct']['power_off'] = [111, 91]
+    end
+
+    assert_equal %w[engine.kind rotor.blades rotor.radius_m rotor_rpm_pct.power_off], paths.sort
+  end
+
+  def test_masses_stand_in_order
+    assert_equal(['masses_kg.dual'], problems_with { |file| file['masses_kg']['solo'] = 590 })
+  end
+
+  def test_numbers_that_are_none_are_refused
+    assert_includes problems_with { |file| file['rotor']['radius_m'] = Float::NAN }, 'rotor.radius_m'
+    assert_includes problems_with { |file| file['rotor']['radius_m'] = Float::INFINITY }, 'rotor.radius_m'
+  end
+
+  def test_unknown_keys_are_kept
+    changed = data.merge('remark' => 'school copy')
+
+    assert_equal 'school copy', Fujin::Aircraft::Type.new(changed).data['remark']
+  end
+
+  def test_text_that_is_no_table_is_refused
+    ["- a\n- b\n", 'just words', "a: [1,\n", "!ruby/object:Object {}\n", ''].each do |text|
+      assert_raises(Fujin::InvalidInput, text) { Fujin::Aircraft::Type.parse(text) }
+    end
+  end
+
+  def test_pedals_follow_the_rotor
+    assert_equal 'right', type('tansy-2').power_loss_pedal
+    assert_equal 'left', type('bracken-2').power_loss_pedal
+  end
+
+  def test_an_unknown_type_lists_what_there_is
+    error = assert_raises(Fujin::UnknownName) { Fujin::Aircraft::Library.find('nettle-9') }
+
+    assert_includes error.message, 'tansy-2'
+  end
+
+  def test_a_type_is_frozen_all_through
+    assert_predicate type.data['rotor'], :frozen?
+    assert_raises(FrozenError) { type.data['rotor']['radius_m'] = 1 }
+  end
+end

@@ -1,0 +1,87 @@
+# frozen_string_literal: true
+
+require_relative 'server_helper'
+require 'axe/core'
+require 'axe/api/run'
+require 'capybara/minitest'
+require 'selenium-webdriver'
+require 'tmpdir'
+
+# The real interface in a real browser, with the real server and a real worker process.
+module BrowserHelp
+  include Capybara::DSL
+  include Capybara::Minitest::Assertions
+
+  Selenium::WebDriver::Chrome::Service.driver_path = '/usr/bin/chromedriver'
+  FLAGS = %w[--headless=new --no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking --disable-component-update --disable-sync].freeze
+
+  Axe::Configuration.instance.legacy_mode = true
+
+  Capybara.register_driver(:fujin) do |app|
+    options = Selenium::WebDriver::Chrome::Options.new(binary: '/usr/bin/chromium')
+    (FLAGS + ["--user-data-dir=#{Dir.mktmpdir('fujin-browser')}"]).each { |flag| options.add_argument(flag) }
+    Capybara::Selenium::Driver.new(app, browser: :chrome, options: options)
+  end
+  Capybara.app = Fujin::App.build
+  Capybara.server = :puma, { Silent: true, Threads: '2:8' }
+  Capybara.default_driver = :fujin
+  Capybara.default_max_wait_time = 15
+  Capybara.enable_aria_label = true
+  Capybara.save_path = File.expand_path('../var/screenshots', __dir__)
+
+  def self.worker
+    @worker ||= Process.spawn(ENV.to_h, 'bundle', 'exec', 'que', '-q', 'default', '--poll-interval', '1', '--worker-count', '1', './server/worker.rb',
+                              out: File::NULL, err: File::NULL, pgroup: true)
+  end
+
+  Minitest.after_run do
+    Process.kill('TERM', worker)
+    Process.wait(worker)
+  rescue Errno::ESRCH
+    nil
+  end
+
+  def setup
+    super
+    BrowserHelp.worker
+    Capybara.reset_sessions!
+    window(1280, 800)
+  end
+
+  def teardown
+    save_screenshot("#{name.gsub(/\W+/, '-')}.png") unless passed? # rubocop:disable Lint/Debugger
+    super
+  end
+
+  def window(width, height)
+    page.driver.browser.execute_cdp('Emulation.setDeviceMetricsOverride', width: width, height: height, deviceScaleFactor: 1, mobile: false)
+  end
+
+  def sign_in(person)
+    visit '/'
+    fill_in 'Sign-in name', with: person.sign_in
+    fill_in 'Password', with: ServerHelp::PASSWORD
+    click_on 'Sign in'
+    assert_text 'Flying today'
+  end
+
+  def as_in_browser(person)
+    Capybara.reset_sessions!
+    window(1280, 800)
+    sign_in(person)
+  end
+
+  def press(*keys) = page.driver.browser.action.tap { |action| keys.each { |key| key.is_a?(Array) ? action.key_down(key[0]).send_keys(key[1]).key_up(key[0]) : action.send_keys(key) } }.perform
+
+  # No violation of WCAG 2.2 A and AA that the automated check finds.
+  def assert_accessible(what)
+    results = Axe::Core.new(page).call(Axe::API::Run.new.tap { |run| run.according_to(:wcag2a, :wcag2aa, :wcag21a, :wcag21aa, :wcag22aa) })
+    assert results.passed?, "#{what}: #{results.failure_message}"
+  end
+
+  def file_of(bytes, name = 'flight.csv')
+    path = File.join(Dir.mktmpdir, name)
+    File.binwrite(path, bytes)
+    path
+  end
+end

@@ -1,0 +1,106 @@
+# frozen_string_literal: true
+
+require_relative '../server_helper'
+require 'open3'
+require 'tmpdir'
+
+# The command line as a person or a script meets it.
+class CommandLineTest < Minitest::Test
+  ROOT = Fujin::Settings::ROOT
+
+  def fujin(*arguments)
+    out, err, status = Open3.capture3({ 'FUJIN_DATABASE_URL' => nil }, File.join(ROOT, 'bin', 'fujin'), *arguments)
+    [out, err, status.exitstatus]
+  end
+
+  def json(*arguments) = JSON.parse(fujin(*arguments, '--json').first)
+
+  def test_plan
+    found = json('plan', 'straight_in_autorotation', '--aircraft', 'tansy-2', '--people', 'dual')
+
+    assert_equal 'straight_in_autorotation', found['manoeuvre']
+    assert_in_delta 1424, found['numbers']['min_sink_fpm']['value'], 15
+    assert_equal 'fpm', found['numbers']['min_sink_fpm']['unit']
+    assert_equal %w[t_s along_ft across_ft height_ft ias_kt groundspeed_kt sink_fpm rotor_rpm_pct phase], found['path'].first.keys
+    refute_empty found['cautions']
+  end
+
+  def test_plan_takes_a_type_file_and_settings
+    Dir.mktmpdir do |folder|
+      path = File.join(folder, 'nettle.yml')
+      File.write(path, File.read(File.join(ROOT, 'core/data/aircraft_types/tansy-2.yml')).sub('id: tansy-2', 'id: nettle-2').sub('radius_m: 3.98', 'radius_m: 4.3'))
+      found = json('plan', 'straight_in_autorotation', '--aircraft', path, '--set', 'gate_minimum_ft=180')
+
+      assert_equal 'nettle-2', found['aircraft']
+      refute_in_delta 1550.2, found['numbers']['glide_sink_fpm']['value'], 1.0
+      assert_in_delta 180, found['numbers']['gate_height_ft']['value']
+    end
+  end
+
+  def test_simulate_grade_and_the_planted_fault
+    Dir.mktmpdir do |folder|
+      files = [1, 2].map { |seed| File.join(folder, "#{seed}.csv") }
+      files.each_with_index do |file, i|
+        assert_equal 0, fujin('simulate', 'straight_in_autorotation', '--aircraft', 'bracken-2', '--wind', '200/8', '--fault', 'slow_glide=13', '--seed', (i + 1).to_s, '--out', file).last
+      end
+      one = json('grade', files[0], '--aircraft', 'bracken-2', '--wind', '200/8', '--spot', '47.2104,-151.332')
+      several = json('grade', *files, '--aircraft', 'bracken-2', '--wind', '200/8')
+
+      assert_equal 'slow_glide', one['attempts'].first['first_fault']
+      assert_equal 2, several.size
+      assert_includes one['attempts'].first['measures'].keys, 'miss_ft'
+      refute_includes several.first['attempts'].first['measures'].keys, 'miss_ft'
+    end
+  end
+
+  def test_one_bad_file_of_several_is_an_entry_and_exit_one
+    Dir.mktmpdir do |folder|
+      good = File.join(folder, 'good.csv')
+      bad = File.join(folder, 'bad.csv')
+      File.write(good, "t_s,ias_kt\n0,60\n1,60\n2,60\n")
+      File.write(bad, "nothing\n")
+      out, _err, code = fujin('grade', good, bad, '--aircraft', 'tansy-2', '--json')
+
+      assert_equal 1, code
+      assert_empty JSON.parse(out)[0]['attempts']
+      assert_equal %w[error file], JSON.parse(out)[1].keys.sort
+      assert_equal 0, fujin('grade', good, '--aircraft', 'tansy-2', '--json').last
+      assert_equal 1, fujin('grade', bad, '--aircraft', 'tansy-2').last
+    end
+  end
+
+  def test_wrong_usage_is_two_and_says_what_there_is
+    [[], ['dance'], %w[plan], %w[plan somersault --aircraft tansy-2], %w[plan straight_in_autorotation], %w[plan straight_in_autorotation --aircraft nettle-9],
+     %w[plan straight_in_autorotation --aircraft tansy-2 --set colour=red], %w[plan straight_in_autorotation --aircraft tansy-2 --wings 2], %w[grade --aircraft tansy-2],
+     %w[plan straight_in_autorotation --aircraft tansy-2 --people three]].each do |arguments|
+      _out, err, code = fujin(*arguments)
+      next assert_equal(0, code) if arguments.empty?
+
+      assert_equal 2, code, arguments.join(' ')
+      assert_includes err, 'fujin:'
+    end
+  end
+
+  def test_work_that_cannot_be_done_is_one_and_names_the_field
+    { %w[--height-ft 100] => 'height_ft', %w[--wind north] => '--wind', %w[--oat-c 300] => 'oat_c', %w[--mass-kg 5] => 'mass_kg' }.each do |flags, field|
+      _out, err, code = fujin('plan', 'straight_in_autorotation', '--aircraft', 'tansy-2', *flags)
+
+      assert_equal 1, code
+      assert_includes err, field
+    end
+  end
+
+  def test_types_and_check
+    assert_includes json('types').map { |t| t['id'] }, 'bracken-2'
+    Dir.mktmpdir do |folder|
+      type = File.join(folder, 'half.yml')
+      File.write(type, "id: half\nname: Half\nkind: helicopter\n")
+      out, _err, code = fujin('check', type, '--json')
+
+      assert_equal 1, code
+      assert_includes JSON.parse(out)['problems'].map { |p| p['path'] }, 'rotor.radius_m'
+    end
+    assert_equal 0, fujin('check', File.join(ROOT, 'core/data/aircraft_types/yarrow-4.yml')).last
+    assert_equal 1, fujin('check', '/nowhere/at-all.csv').last
+  end
+end

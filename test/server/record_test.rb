@@ -1,0 +1,131 @@
+# frozen_string_literal: true
+
+require_relative '../server_helper'
+require 'open3'
+require 'tempfile'
+
+# Readiness from the database's rows, and sign-offs that anyone can check.
+class RecordTest < Minitest::Test
+  include ServerHelp
+
+  # Two days, two clean attempts each, graded to standard: ready by the default rule.
+  def make_ready(student = @student)
+    [24, 25].each_with_index do |day, i|
+      flown = sortie(student: student, people_aboard: 'solo', starts_at: Time.utc(2026, 11, day, 10))
+      imported(flown, faults: [{}, {}], seed: i + 1)
+      flown.attempts.each do |attempt|
+        attempt.proposal['phases'].reject { |p| p['grade'].nil? }.each do |phase|
+          Fujin::GradeRow.create!(id: SecureRandom.uuid, attempt: attempt, phase: phase['id'], kind: 'instructor', grade: 3, by: @instructor,
+                                  standard_version: 'straight-in-2026.1', created_at: Time.now.utc)
+        end
+      end
+    end
+  end
+
+  def sign(id = SecureRandom.uuid)
+    post_json '/api/sign-offs', { id: id, student_id: @student.id, manoeuvre: 'straight_in_autorotation', remark: 'Calm and exact.' }
+    answer
+  end
+
+  def exported(id)
+    get "/api/sign-offs/#{id}/document"
+    last_response.body
+  end
+
+  def verify(text, *options)
+    file = Tempfile.new(['sign-off', '.json']).tap { |f| f.write(text) && f.close }
+    Open3.capture3(ENV.to_h.except('FUJIN_DATABASE_URL'), File.join(Fujin::Settings::ROOT, 'bin', 'fujin'), 'verify', file.path, *options)
+  end
+
+  def test_not_ready_names_exactly_what_is_missing
+    as(@instructor)
+    sign
+
+    assert_equal 409, status
+    assert_includes answer['detail'], '0 of the last 3 counted attempts are there'
+  end
+
+  def test_ready_signed_chained_exported_and_verified_without_the_database
+    make_ready
+    as(@instructor)
+    first = sign
+    assert_equal 201, status
+    assert_equal '0' * 64, first['previous_hash']
+    second = sign
+    assert_equal first['hash'], second['previous_hash']
+
+    text = exported(first['id'])
+    out, _err, code = verify(text)
+    assert_predicate code, :success?
+    assert_includes out, 'intact, signer not pinned'
+    out, = verify(text, '--key', @school.public_key)
+    assert_includes out, 'signed by the school named'
+  end
+
+  def test_an_altered_sign_off_is_found_out
+    make_ready
+    as(@instructor)
+    document = JSON.parse(exported(sign['id']))
+    altered = [document.merge('statement' => document['statement'].merge('student' => 'Somebody Else')),
+               document.merge('signature' => Base64.strict_encode64('x' * 64)), document.merge('public_key' => Base64.strict_encode64(Ed25519::SigningKey.generate.verify_key.to_bytes)),
+               document.except('hash'), document.merge('statement' => 'none')]
+    altered.each do |bad|
+      _out, err, code = verify(JSON.generate(bad))
+      assert_equal 1, code.exitstatus, bad.keys.inspect
+      refute_empty err
+    end
+    _out, err, code = verify(JSON.generate(document), '--key', Base64.strict_encode64('y' * 32))
+    assert_equal 1, code.exitstatus
+    assert_includes err, 'another key'
+  end
+
+  def test_the_chain_shows_a_sign_off_that_was_taken_out
+    make_ready
+    as(@instructor)
+    documents = Array.new(3) { JSON.parse(exported(sign['id'])) }
+
+    assert Fujin::SignOffDocument.verify_chain(documents)
+    assert_raises(Fujin::SignOffDocument::Broken) { Fujin::SignOffDocument.verify_chain([documents[0], documents[2]]) }
+  end
+
+  def test_the_same_id_signs_once
+    make_ready
+    as(@instructor)
+    id = SecureRandom.uuid
+    2.times { sign(id) }
+
+    assert_equal 1, Fujin::SignOff.count
+  end
+
+  def test_withdrawn_never_edited
+    make_ready
+    as(@instructor)
+    row = sign
+    assert_raises(ActiveRecord::StatementInvalid) { Fujin::SignOff.first.update!(document: '{}') }
+    post_json "/api/sign-offs/#{row['id']}/withdrawal", { id: SecureRandom.uuid, reason: 'Signed for the wrong student' }
+
+    assert answer['withdrawn']
+    assert_includes exported(row['id']), 'Calm and exact.'
+  end
+
+  def test_the_signing_key_is_sealed_at_rest
+    raw = Base64.strict_decode64(@school.sealed_private_key)
+
+    refute_includes raw, @school.signing_key.seed
+    assert_raises(Fujin::Conflict) { Fujin::SealedKey.open(@school.sealed_private_key, 'another secret') }
+  end
+
+  def test_level_trend_log_and_readiness_of_a_student
+    make_ready
+    Fujin::Sortie.first.update!(off_at: Time.utc(2026, 11, 24, 10), on_at: Time.utc(2026, 11, 24, 10, 55))
+    as(@student)
+    get "/api/students/#{@student.id}"
+    standing = answer['standings'].first
+
+    assert standing['ready']
+    assert_equal 3, standing['level']
+    assert_equal 'steady', standing['trend']
+    assert_equal 55, answer['log']['total_minutes']
+    assert_equal 4, answer['history'].size
+  end
+end

@@ -1,0 +1,242 @@
+# frozen_string_literal: true
+
+require_relative '../server_helper'
+
+# Recordings in, attempts out, grades: what is kept, what is held back, what is refused.
+class ReviewTest < Minitest::Test
+  include ServerHelp
+
+  def read(recording_id)
+    get "/api/recordings/#{recording_id}"
+    answer
+  end
+
+  def test_an_import_finds_measures_and_grades
+    attempts = imported(@sortie, faults: [{}, { 'late_collective' => 1.5 }])
+
+    assert_equal 2, attempts.size
+    get "/api/sorties/#{@sortie.id}/attempts"
+    assert_equal [nil, 'late_collective'], (answer.map { |a| a['first_fault'] })
+    assert_operator answer.first['path'].size, :>, 50
+    assert_equal 'ready', Fujin::RecordingRow.first.status
+  end
+
+  def test_the_same_file_twice_changes_nothing
+    imported(@sortie)
+    upload(@sortie, recording(@sortie))
+    work_off
+
+    assert_equal 202, status
+    assert_equal 1, Fujin::RecordingRow.count
+    assert_equal 1, @sortie.attempts.count
+  end
+
+  def test_a_job_run_again_changes_nothing
+    attempts = imported(@sortie)
+    2.times { Fujin::ImportRecording.run(Fujin::RecordingRow.first.id) }
+
+    assert_equal attempts.map(&:id), @sortie.reload.attempts.map(&:id)
+  end
+
+  # The worker dies where the results are being stored; the next one begins again.
+  def test_a_job_that_dies_in_the_middle_loses_nothing_and_repeats_nothing
+    as(@instructor)
+    upload(@sortie, recording(@sortie, faults: [{}, { 'late_collective' => 1.5 }]))
+    id = answer['id']
+    dying = Class.new(Fujin::ImportRecording) do
+      def store_attempt(row, position, ...)
+        raise Interrupt, 'killed' if position == 1
+
+        super
+      end
+    end
+    assert_raises(Interrupt) { dying.run(id) }
+
+    assert_equal 0, Fujin::AttemptRow.count
+    assert_equal 'working', read(id)['status']
+    work_off
+    assert_equal 'ready', read(id)['status']
+    assert_equal 2, Fujin::AttemptRow.count
+  end
+
+  def test_a_file_that_is_no_recording_fails_with_the_reason_and_keeps_the_bytes
+    as(@instructor)
+    upload(@sortie, "Dear diary,\ntoday I flew.\n")
+    work_off
+    row = read(answer['id'])
+
+    assert_equal 'failed', row['status']
+    assert_includes row['error'], 'no known column'
+    assert_equal "Dear diary,\ntoday I flew.\n", Fujin::RecordingRow.first.bytes
+  end
+
+  def test_an_empty_file_is_refused_at_once
+    as(@instructor)
+    upload(@sortie, '')
+
+    assert_equal 422, status
+    assert_equal 0, Fujin::RecordingRow.count
+  end
+
+  def test_a_truncated_file_is_read_and_said
+    as(@instructor)
+    whole = recording(@sortie)
+    upload(@sortie, whole[0, (whole.size * 0.6).to_i])
+    work_off
+
+    assert_includes read(answer['id'])['summary']['notes'].join, 'cut short'
+  end
+
+  def test_without_rotor_rpm_the_rest_is_graded
+    as(@instructor)
+    rows = recording(@sortie).lines.map { |line| line.chomp.split(',') }
+    keep = rows.first.each_index.reject { |i| %w[nr_pct ne_pct].include?(rows.first[i]) }
+    upload(@sortie, rows.map { |row| row.values_at(*keep).join(',') }.join("\n") << "\n")
+    work_off
+    get "/api/sorties/#{@sortie.id}/attempts"
+    measures = answer.first['measures']
+
+    assert_equal 'not_recorded', measures['min_rotor_rpm_pct']['verdict']
+    assert_equal 'polished', measures['glide_ias_mean_kt']['verdict']
+    get "/api/attempts/#{answer.first['id']}/strips"
+    assert_equal 'not recorded', answer['strips'].find { |s| s['channel'] == 'nr_pct' }['reason']
+  end
+
+  def test_from_the_recorder_over_nmea
+    require_relative '../../devices/flight_recorder'
+    recorder = Fujin::Devices::FlightRecorder.new(port: 0)
+    thread = Thread.new { recorder.run }
+    ENV['FUJIN_RECORDER_PORT'] = recorder.port.to_s
+    as(@instructor)
+    post_json "/api/sorties/#{@sortie.id}/recordings/from-recorder", { id: SecureRandom.uuid }
+    work_off
+
+    assert_equal 'ready', Fujin::RecordingRow.first.status
+    assert_equal 3, @sortie.attempts.count
+  ensure
+    recorder.stop
+    thread.join
+    ENV.delete('FUJIN_RECORDER_PORT')
+  end
+
+  def test_a_recorder_that_is_off_is_said
+    ENV['FUJIN_RECORDER_PORT'] = Fujin::Cluster.free_port.to_s
+    as(@instructor)
+    post_json "/api/sorties/#{@sortie.id}/recordings/from-recorder", { id: SecureRandom.uuid }
+    work_off
+
+    assert_equal 'failed', Fujin::RecordingRow.first.status
+    assert_includes Fujin::RecordingRow.first.error, 'switched on'
+  ensure
+    ENV.delete('FUJIN_RECORDER_PORT')
+  end
+
+  def test_strips_keep_the_least_and_the_greatest_of_every_bin
+    attempt = imported(@sortie).first
+    get "/api/attempts/#{attempt.id}/strips?bins=20"
+    strip = answer['strips'].find { |s| s['channel'] == 'nr_pct' }
+    get "/api/attempts/#{attempt.id}/strips?bins=4000"
+    fine = answer['strips'].find { |s| s['channel'] == 'nr_pct' }
+
+    assert_operator strip['points'].size, :<=, 21
+    assert_in_delta fine['points'].map { |p| p[1] }.min, strip['points'].map { |p| p[1] }.min, 1e-9
+    assert_in_delta fine['points'].map { |p| p[2] }.max, strip['points'].map { |p| p[2] }.max, 1e-9
+  end
+
+  def test_the_student_grades_first_and_then_sees_the_rest
+    attempt = imported(@sortie).first
+    grade_all(attempt, @instructor, 'instructor')
+    as(@student)
+    get "/api/sorties/#{@sortie.id}/attempts"
+    before = answer.first
+
+    assert_equal 'self_grade_first', before['shown']
+    assert_nil before['measures']
+    assert_empty before['grades']
+    assert(before['phases'].none? { |p| p['proposed'] || p['driver'] })
+
+    grade_all(attempt, @student, 'self', grade: 4)
+    assert_equal 'self_grade_first', answer['shown'] if answer['grades'].size < before['phases'].size
+    grades = before['phases'].map { |p| { id: SecureRandom.uuid, phase: p['id'], kind: 'self', grade: 3 } }
+    post_json "/api/attempts/#{attempt.id}/grades", { grades: grades }
+
+    assert_equal 'all', answer['shown']
+    assert_equal(%w[instructor self], answer['grades'].map { |g| g['kind'] }.uniq.sort)
+    refute_nil answer['measures']
+  end
+
+  def test_a_change_from_the_proposal_wants_a_reason_and_both_stay_on_record
+    attempt = imported(@sortie, faults: [{ 'late_collective' => 1.5 }]).first
+    as(@instructor)
+    entry = { id: SecureRandom.uuid, phase: 'entry', kind: 'instructor', grade: 3 }
+    post_json "/api/attempts/#{attempt.id}/grades", { grades: [entry] }
+    assert_equal 422, status
+    assert_equal 'grades.0.reason', answer['errors'].first['path']
+
+    post_json "/api/attempts/#{attempt.id}/grades", { grades: [entry.merge(reason: 'Surprised by traffic')] }
+    kept = answer['grades'].first
+    assert_equal [3, 1, 'Surprised by traffic'], kept.values_at('grade', 'proposed', 'reason')
+    assert_equal 'straight-in-2026.1', kept['standard_version']
+  end
+
+  def test_grades_are_added_never_changed
+    attempt = imported(@sortie).first
+    grade_all(attempt, @instructor, 'instructor')
+    count = Fujin::GradeRow.count
+
+    assert_raises(ActiveRecord::StatementInvalid) { Fujin::GradeRow.first.update!(grade: 0) }
+    grade_all(attempt, @instructor, 'instructor', grade: 2, reason: 'Second look')
+    assert_equal 2 * count, Fujin::GradeRow.count
+  end
+
+  def test_the_same_grade_sent_twice_is_one
+    attempt = imported(@sortie).first
+    as(@student)
+    body = { grades: [{ id: SecureRandom.uuid, phase: 'entry', kind: 'self', grade: 2 }] }
+    2.times { post_json "/api/attempts/#{attempt.id}/grades", body }
+
+    assert_equal 1, Fujin::GradeRow.count
+  end
+
+  def test_nobody_grades_in_anothers_name
+    attempt = imported(@sortie).first
+    as(@instructor)
+    post_json "/api/attempts/#{attempt.id}/grades", { grades: [{ id: SecureRandom.uuid, phase: 'entry', kind: 'self', grade: 4 }] }
+    assert_equal 403, status
+    as(@student)
+    post_json "/api/attempts/#{attempt.id}/grades", { grades: [{ id: SecureRandom.uuid, phase: 'entry', kind: 'instructor', grade: 4 }] }
+    assert_equal 403, status
+  end
+
+  def test_help_that_was_tapped_lowers_the_proposal
+    attempt = imported(@sortie).first
+    events = [{ id: SecureRandom.uuid, kind: 'help', at: '2026-11-25T10:20:00Z', attempt_no: 1, phase: 'glide', payload: { value: 'taken_over' } }]
+    post_json "/api/sorties/#{@sortie.id}/events", { events: events }
+    get "/api/sorties/#{@sortie.id}/attempts"
+    glide = answer.find { |a| a['id'] == attempt.id }['phases'].find { |p| p['id'] == 'glide' }
+
+    assert_equal [0, 'taken_over'], glide.values_at('proposed', 'driver')
+  end
+
+  def test_an_attempt_can_be_left_out_of_the_count_only_with_a_reason
+    attempt = imported(@sortie).first
+    as(@instructor)
+    put_json "/api/attempts/#{attempt.id}/void", { counts: false }
+    assert_equal 422, status
+    put_json "/api/attempts/#{attempt.id}/void", { counts: false, reason: 'Traffic call in the flare' }
+
+    refute answer['counts']
+  end
+
+  def test_a_limit_passed_puts_the_aircraft_on_the_list_until_the_chief_clears_it
+    imported(@sortie, faults: [{ 'late_collective' => 2.5 }])
+    assert @aircraft.reload.look_at_it
+
+    as(@instructor)
+    post_json "/api/aircraft/#{@aircraft.id}/clearance", { note: 'fine' }
+    assert_equal 403, status
+    as(@chief)
+    post_json "/api/aircraft/#{@aircraft.id}/clearance", { note: 'Blades and hub looked at' }
+    refute @aircraft.reload.look_at_it
+  end
+end

@@ -1,0 +1,114 @@
+# frozen_string_literal: true
+
+require_relative 'test_database'
+unless ENV['FUJIN_DATABASE_URL']
+  TestDatabase.start
+  at_exit { TestDatabase.stop }
+end
+require 'minitest/autorun'
+require 'rack/test'
+require_relative '../server/app'
+
+Fujin::Database.connect
+Fujin::Database.migrate
+
+# A small school in the database, and ways to act as its people.
+module ServerHelp
+  include Rack::Test::Methods
+
+  CORE_SPOT = [47.2104, -151.3320].freeze
+  APP = Fujin::App.build(check_responses: true)
+  PASSWORD = 'a good password'
+
+  # Recordings take time to fly: each is flown once.
+  RECORDINGS = {} # rubocop:disable Style/MutableConstant
+
+  def app = APP
+
+  def setup
+    empty_the_database
+    key = Ed25519::SigningKey.generate
+    @school = Fujin::School.create!(name: 'Testing Field', station: 'XTST', public_key: Base64.strict_encode64(key.verify_key.to_bytes),
+                                    sealed_private_key: Fujin::SealedKey.seal(key, ENV.fetch('FUJIN_SECRET')))
+    @chief = person('chief', 'chief_instructor')
+    @instructor = person('instructor', 'instructor')
+    @student = person('student', 'student', stage: 'solo')
+    @other = person('other', 'student', stage: 'early')
+    @aircraft = Fujin::AircraftRow.create!(mark: 'Q-TEST', type_id: 'tansy-2')
+    @sortie = sortie
+  end
+
+  # The tables refuse deletion, so the triggers rest while the tests clear up.
+  def empty_the_database
+    tables = ActiveRecord::Base.connection.tables - %w[schema_migrations ar_internal_metadata que_values]
+    ActiveRecord::Base.connection.execute("TRUNCATE #{tables.join(', ')} CASCADE")
+  end
+
+  def person(name, role, **fields)
+    Fujin::Person.create!(name: name.capitalize, sign_in: name, role: role, mass_kg: 70, password: PASSWORD, **fields)
+  end
+
+  def sortie(**fields)
+    Fujin::Sortie.create!({ student: @student, instructor: @instructor, aircraft: @aircraft, starts_at: Time.utc(2026, 11, 25, 10), manoeuvre: 'straight_in_autorotation',
+                            stage: 'solo', fuel_kg: 40, wind_from_deg: 350, wind_kt: 8, spot_name: 'Heath', spot_lat_deg: CORE_SPOT[0], spot_lon_deg: CORE_SPOT[1],
+                            course_deg: 350, elevation_ft: 62.0 }.merge(fields))
+  end
+
+  def as(person)
+    clear_cookies
+    post_json '/api/session', { sign_in: person.sign_in, password: PASSWORD }
+    @token = answer.fetch('csrf_token')
+    self
+  end
+
+  def post_json(path, body = {}, headers = {}) = call('POST', path, body, headers)
+  def patch_json(path, body, headers = {}) = call('PATCH', path, body, headers)
+  def put_json(path, body, headers = {}) = call('PUT', path, body, headers)
+
+  def call(verb, path, body, headers = {})
+    custom_request(verb, path, {}, { input: JSON.generate(body), 'CONTENT_TYPE' => 'application/json', 'HTTP_X_CSRF_TOKEN' => @token.to_s }.merge(headers))
+    last_response
+  end
+
+  def upload(sortie, bytes, name: 'flight.csv')
+    custom_request('POST', "/api/sorties/#{sortie.id}/recordings?name=#{name}", {},
+                   { input: bytes, 'CONTENT_TYPE' => 'application/octet-stream', 'HTTP_X_CSRF_TOKEN' => @token.to_s })
+    last_response
+  end
+
+  def answer = JSON.parse(last_response.body)
+  def status = last_response.status
+
+  # A recording of this sortie with the given faults, one set an attempt.
+  def recording(sortie, faults: [{}], seed: 1)
+    RECORDINGS[[sortie.aircraft.type_id, faults, seed]] ||= begin
+      setting = Fujin::SortieSetting.new(sortie)
+      Fujin::Flight::Lesson.new(setting.conditions, faults: faults, origin: CORE_SPOT, elevation_ft: 62.0, house: setting.house, seed: seed, course_deg: 350.0).csv
+    end
+  end
+
+  # What the worker does with the queue, here and now.
+  def work_off
+    jobs = ActiveRecord::Base.connection.select_values('SELECT args FROM que_jobs WHERE finished_at IS NULL ORDER BY id')
+    jobs.each { |args| Fujin::ImportRecording.run(*JSON.parse(args)) }
+    ActiveRecord::Base.connection.execute('UPDATE que_jobs SET finished_at = now()')
+  end
+
+  def imported(sortie, **options)
+    as(@instructor)
+    upload(sortie, recording(sortie, **options))
+    work_off
+    sortie.reload.attempts.to_a
+  end
+
+  def grade_all(attempt, person, kind, grade: nil, reason: nil)
+    as(person)
+    get "/api/sorties/#{attempt.sortie_id}/attempts"
+    view = answer.find { |a| a['id'] == attempt.id }
+    grades = view['phases'].filter_map do |phase|
+      value = grade || phase['proposed']
+      value && { id: SecureRandom.uuid, phase: phase['id'], kind: kind, grade: value, reason: reason }.compact
+    end
+    post_json("/api/attempts/#{attempt.id}/grades", { grades: grades })
+  end
+end

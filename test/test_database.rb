@@ -1,0 +1,37 @@
+# frozen_string_literal: true
+
+ENV['FUJIN_ENV'] = 'test'
+ENV['FUJIN_SECRET'] ||= 'a secret for the tests only'
+
+require_relative '../server/cluster'
+
+# A PostgreSQL cluster of the tests' own, thrown away after them.
+module TestDatabase
+  HOME = File.expand_path('../var/test-database', __dir__)
+
+  module_function
+
+  # @return [Fujin::Cluster] running; the caller stops it
+  def start
+    FileUtils.rm_rf(HOME)
+    cluster = Fujin::Cluster.new(HOME, port: Fujin::Cluster.free_port, durable: false)
+    FileUtils.rm_rf(Dir[File.join(cluster.folder, '*')])
+    cluster.create
+    @pid = cluster.spawn_server([File.join(File.dirname(HOME), 'test-database.log'), 'a'])
+    cluster.wait
+    cluster.create_database('fujin_test')
+    ENV['FUJIN_DATABASE_URL'] = cluster.url('fujin_test')
+    cluster
+  end
+
+  def stop
+    return unless @pid
+
+    Process.kill('QUIT', @pid)
+    Process.wait(@pid)
+  rescue Errno::ESRCH, Errno::ECHILD
+    nil
+  ensure
+    @pid = nil
+  end
+end

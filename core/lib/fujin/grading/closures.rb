@@ -96,7 +96,18 @@ module Fujin
         back = [@signals.samples(within_s), 1].max
         (1...values.size).select do |i|
           values[i] < low && values[i - 1] >= low && values[[i - back, 0].max..i].any? { |v| v > high }
-        end.map { |i| @signals.time(i) }
+        end.map { |i| half_way_down(values, i, back) }
+      end
+
+      # A slow recorder shows the fall between two of its samples: its middle is the fairest guess.
+      def half_way_down(values, index, back)
+        first = [index - back, 0].max
+        level = (values[first..index].max + values[index]) / 2.0
+        after = (first..index).find { |i| values[i] < level } || index
+        return @signals.time(index) if after == first
+
+        before = values[after - 1]
+        @signals.time(after) - (@signals.step_s * ((level - values[after]) / (before - values[after])))
       end
 
       def crossings(values, level) = (1...values.size).select { |i| values[i] > level && values[i - 1] <= level }

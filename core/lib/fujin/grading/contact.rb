@@ -8,13 +8,15 @@ module Fujin
       CONFIRM_FT = 0.75
       FIT_S = 1.5
       DEGREE = 2
-      # How fast older samples lose weight, and how long before the first low sample speeds are still clean.
-      FADE_S = 0.7
-      SPEEDS_END_S = 0.1
+      # How fast older samples lose weight; until when speeds are taken, counted back from the first low sample (a low
+      # sample comes a little before the contact); over how long the lag is undone. Tuned on the model's touchdowns.
+      FADE_S = 0.5
+      SPEEDS_END_S = -0.2
+      LOOK_BACK_S = 0.6
 
       # One standard deviation of a height and of a de-lagged vertical speed, to weigh them against each other.
       HEIGHT_SD_FT = 0.4
-      SPEED_SD_FT_S = 0.8
+      SPEED_SD_FT_S = 1.0
 
       attr_reader :time_s, :sources
 
@@ -100,17 +102,19 @@ module Fujin
         return [] unless @signals.signal?(:vs)
 
         lag = VerticalSpeedLag.estimate(@signals, @low_s - 25.0, @low_s)
-        half = [@signals.samples(0.2), 1].max
-        first = @signals.index(@low_s - 2.4)
-        part = @signals[:vs][first..@signals.index(@low_s + 1.0)]
-        shown = Recordings::Smoothing.mean(part, half)
-        rates = Recordings::Smoothing.rate(shown, @signals.step_s, half)
-        # Samples nearer the contact already hold, through smoothing and slope, what came after it.
-        (0...shown.size).filter_map do |k|
-          speed = (shown[k] + (lag * rates[k])) / 60.0
-          time = @signals.time(first + k)
-          [time, speed] if !speed.nan? && time.between?(@low_s - FIT_S, @low_s - SPEEDS_END_S)
+        width = [@signals.samples(LOOK_BACK_S), 2].max
+        (@signals.index(@low_s - FIT_S)..@signals.index(@low_s - SPEEDS_END_S)).filter_map do |i|
+          next if i < width
+
+          value, slope = line_to(i, width)
+          [@signals.time(i), (value + (lag * slope)) / 60.0] if value && !value.nan?
         end
+      end
+
+      # Value and slope at a sample of the line through it and those just before it: nothing from after the contact.
+      def line_to(index, width)
+        shown = @signals[:vs][(index - width)..index]
+        Recordings::Smoothing.fit(shown.each_index.map { |k| (k - width) * @signals.step_s }, shown, 1)
       end
     end
 

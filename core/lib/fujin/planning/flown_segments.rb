@@ -13,6 +13,25 @@ module Fujin
         def height_lost_m = rows.first[2] - rows.last[2]
       end
 
+      # A hover is reached below this ground speed.
+      HOVER_M_S = 0.8
+
+      # Flown segments are dear and depend on neither wind nor height, so the last few are kept.
+      KEPT = 24
+      @kept = {}
+      @lock = Mutex.new
+
+      # The segments for these conditions, flown now or remembered. Same parameters as #initialize.
+      def self.for(conditions, **options)
+        key = [conditions.type.data, conditions.mass_kg, conditions.atmosphere.density, options]
+        @lock.synchronize do
+          found = @kept.delete(key) || new(conditions, **options)
+          @kept[key] = found
+          @kept.shift if @kept.size > KEPT
+          found
+        end
+      end
+
       # @param reaction_s [Float] from power loss to the collective moving
       def initialize(conditions, entry_speed_kt:, glide_speed_kt:, target_rotor_pct:, flare_height_ft:, ending:, reaction_s:)
         @conditions = conditions
@@ -29,7 +48,7 @@ module Fujin
           model = new_model.start(height_m: @task.entry_height_m, speed_kt: @task.entry_speed_kt, course_rad: 0.0)
           steady = model.trim.autorotation_sink_m_s(@task.glide_speed_kt, rotor_pct: @task.target_rotor_pct)
           rows = fly(model, Flight::Pilot.new(@task, model)) do |row|
-            row[0] > 14.0 || (row[0] > 3.0 && (row[4] - @task.glide_speed_kt).abs < 1.5 && (row[5] / steady) > 0.95)
+            row[0] > 14.0 || (row[0] > 3.0 && (row[4] - @task.glide_speed_kt).abs < 2.5 && (row[5] / steady).between?(0.9, 1.1))
           end
           Segment.new(rows: rows.freeze)
         end
@@ -45,7 +64,7 @@ module Fujin
           sink = new_model.trim.autorotation_sink_m_s(@task.glide_speed_kt, rotor_pct: @task.target_rotor_pct)
           model = new_model.start(height_m: @task.flare_height_m + (2.0 * sink), speed_kt: @task.glide_speed_kt, course_rad: 0.0,
                                   sink_m_s: sink, rotor_pct: @task.target_rotor_pct)
-          rows = fly(model, Flight::Pilot.new(@task, model).begin_in_glide) { |row| row[0] > 45.0 || (row[7] != :glide && row[3] < 0.5) }
+          rows = fly(model, Flight::Pilot.new(@task, model).begin_in_glide) { |row| row[0] > 45.0 || (row[7] != :glide && row[3] < HOVER_M_S) }
           shift(rows.drop_while { |row| row[2] > @task.flare_height_m })
         end
       end

@@ -83,7 +83,7 @@ module Fujin
       def true_glide = @conditions.atmosphere.true_speed(@glide_speed * Q::KT)
 
       def segments
-        @segments ||= FlownSegments.new(@conditions, entry_speed_kt: @entry_speed, glide_speed_kt: @glide_speed,
+        @segments ||= FlownSegments.for(@conditions, entry_speed_kt: @entry_speed, glide_speed_kt: @glide_speed,
                                                      target_rotor_pct: @target_pct, flare_height_ft: @type.flare_height_ft,
                                                      ending: @house['ending'].to_sym, reaction_s: @house['reaction_s'].to_f)
       end
@@ -110,7 +110,7 @@ module Fujin
         stop = if @house['ending'] == 'touchdown'
                  flare.rows.index { |row| row[7] == :touchdown }
                else
-                 flare.rows.index { |row| ground_speed(row[3], wind_change_kt) < 0.8 }
+                 flare.rows.index { |row| ground_speed(row[3], wind_change_kt) < FlownSegments::HOVER_M_S }
                end
         FlownSegments::Segment.new(rows: flare.rows[0..(stop || -1)])
       end

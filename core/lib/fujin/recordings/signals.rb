@@ -143,12 +143,14 @@ module Fujin
         levels.reject(&:infinite?).min
       end
 
-      # What the height channel shows on the ground, so that contact can be told: median of stops near zero.
+      # What the height channel shows on the ground, so that contact can be told: median of stops with the collective
+      # down (a hover stands still too), or near zero where the collective was not recorded.
       def agl_zero
         return 0.0 unless signal?(:agl) && signal?(:gs)
 
         agl = @signals[:agl]
-        still = stretches(samples(2.0)) { |i| @signals[:gs][i] < 1.0 && agl[i].abs < 2.5 }
+        collective = @signals[:collective]
+        still = stretches(samples(2.0)) { |i| @signals[:gs][i] < 1.0 && agl[i].abs < 15.0 && (collective ? collective[i] < 5.0 : agl[i].abs < 2.5) }
         values = still.flat_map { |from, to| agl[from..to] }.reject(&:nan?)
         values.empty? ? 0.0 : Quantities.median(values)
       end

@@ -1,0 +1,106 @@
+# frozen_string_literal: true
+
+require 'csv'
+require 'tmpdir'
+require 'zlib'
+
+module Fujin
+  module Commands
+    # `bench`: each target of DESIGN.md beside the figure measured here and now. What can't be measured says why.
+    class Bench
+      ROOT = File.expand_path('..', __dir__)
+      ROUNDS = 5
+      HOUR_ROWS = 36_000
+
+      def initialize(argv, out, _err)
+        @options = Options.new(argv)
+        @out = out
+      end
+
+      def run
+        rows = [simulate, plan_cold, plan_change, import, first_script, *unmeasured]
+        if @options.json?
+          @out.puts JSON.pretty_generate(rows.map { |work, figure, target, verdict| { 'work' => work, 'figure' => figure, 'target' => target, 'verdict' => verdict } })
+        else
+          @out.puts Tables.lines([%w[work figure target verdict], *rows])
+        end
+        0
+      end
+
+      private
+
+      def type = @type ||= Aircraft::Library.find(@options[:aircraft] || 'tansy-2')
+      def conditions(**changes) = Planning::Conditions.build(type: type, wind: Wind.parse('350/8'), **changes)
+
+      # Median of several runs, seconds.
+      def median_of(rounds = ROUNDS)
+        Quantities.median(Array.new(rounds) do |i|
+          began = now
+          yield i
+          now - began
+        end)
+      end
+
+      def now = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+
+      def row(work, seconds, limit)
+        [work, format('%.3f s', seconds), format('at most %.2f s', limit), seconds <= limit ? 'met' : format('missed by %.3f s', seconds - limit)]
+      end
+
+      # Flight and log, scaled to 60 s of flight.
+      def simulate
+        flight = Flight::StraightInFlight.new(conditions)
+        flown = flight.run.rows.size * Flight::Model::STEP_S
+        row('simulate a 60 s autorotation at 50 Hz, pilot and log included', median_of { flight.run } * 60.0 / flown, 0.35)
+      end
+
+      # A mass that was never planned before each time, so that nothing is remembered.
+      def plan_cold
+        row('plan a straight-in autorotation with its reachable area, new mass', median_of { |i| plan(conditions(mass_kg: 500.0 + (7.3 * i))) }, 0.15)
+      end
+
+      def plan_change
+        plan(conditions)
+        row('the same plan again in another wind', median_of { |i| plan(conditions.with(wind: Wind.new(from_deg: 350, speed_kt: 5 + i))) }, 0.15)
+      end
+
+      def plan(day) = Planning::StraightInPlan.new(day, Planning::HouseMethod.new).plan
+
+      def import
+        csv = hour_of_lessons
+        library = median_of(1) { CSV.parse(csv, headers: true, converters: :float).size }
+        day = conditions
+        mine = median_of(3) do
+          signals = Recordings::Signals.new(Recordings.read(csv), type: type, atmosphere: day.atmosphere, wind: day.wind)
+          Grading::Grader.new(signals, Grading::Context.new(conditions: day, wind: day.wind, spot: [47.2104, -151.332])).proposals
+        end
+        ratio = mine / library
+        ['import, find, measure and grade a 1-hour 10 Hz 17-channel file', format('%.2f s, %.2f times the csv library (%.2f s)', mine, ratio, library), 'at most 3 times the csv library',
+         ratio <= 3.0 ? 'met' : format('missed by %.2f times', ratio - 3.0)]
+      end
+
+      # One lesson of three attempts, repeated until the hour is full.
+      def hour_of_lessons
+        lesson = Flight::Lesson.new(conditions, faults: [{}, { 'late_collective' => 1.5 }, {}], origin: [47.2104, -151.332]).csv.lines
+        body = lesson.drop(1)
+        length = body.last.to_f + 1.0
+        rows = (0..(HOUR_ROWS / body.size)).flat_map { |n| body.map { |line| line.sub(/\A[^,]+/) { |t| (t.to_f + (n * length)).round(3).to_s } } }.first(HOUR_ROWS)
+        lesson.first + rows.join
+      end
+
+      def first_script
+        path = Dir[File.join(ROOT, 'web', 'dist', 'assets', '*.js.gz')].max_by { |file| File.size(file) }
+        return ['first script, compressed', 'not built', 'at most 250 kB', 'run bin/start once'] unless path
+
+        size = File.size(path) / 1000.0
+        ['first script, compressed', format('%.0f kB', size), 'at most 250 kB', size <= 250 ? 'met' : format('missed by %.0f kB', size - 250)]
+      end
+
+      def unmeasured
+        [['dispersion of 1,000 landings', 'not built yet', 'at most 5 s', 'open: issue 3'],
+         ['API reads with 200 students and 100,000 attempts', 'not measured', 'p95 at most 60 ms', 'open: needs a filled database'],
+         ['pan and zoom 36,000 points x 6 strips', 'not built yet', '95 % of frames at most 32 ms', 'open: issue 4']]
+      end
+    end
+  end
+end

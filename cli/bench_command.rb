@@ -75,7 +75,9 @@ module Fujin
           Grading::Grader.new(signals, Grading::Context.new(conditions: day, wind: day.wind, spot: [47.2104, -151.332])).proposals
         end
         ratio = mine / library
-        ['import, find, measure and grade a 1-hour 10 Hz 17-channel file', format('%.2f s, %.2f times the csv library (%.2f s)', mine, ratio, library), 'at most 3 times the csv library',
+        ['import, find, measure and grade a 1-hour 10 Hz 17-channel file',
+         format('%.2f s, %.2f times the csv library (%.2f s)', mine, ratio, library),
+         'at most 3 times the csv library',
          ratio <= 3.0 ? 'met' : format('missed by %.2f times', ratio - 3.0)]
       end
 

@@ -71,12 +71,14 @@ module BrowserHelp
     sign_in(person)
   end
 
-  def press(*keys) = page.driver.browser.action.tap { |action| keys.each { |key| key.is_a?(Array) ? action.key_down(key[0]).send_keys(key[1]).key_up(key[0]) : action.send_keys(key) } }.perform
+  def press(*keys)
+    page.driver.browser.action.tap { |action| keys.each { |key| key.is_a?(Array) ? action.key_down(key[0]).send_keys(key[1]).key_up(key[0]) : action.send_keys(key) } }.perform
+  end
 
   # No violation of WCAG 2.2 A and AA that the automated check finds.
   def assert_accessible(what)
     results = Axe::Core.new(page).call(Axe::API::Run.new.tap { |run| run.according_to(:wcag2a, :wcag2aa, :wcag21a, :wcag21aa, :wcag22aa) })
-    assert results.passed?, "#{what}: #{results.failure_message}"
+    assert_predicate results, :passed?, "#{what}: #{results.failure_message}"
   end
 
   def file_of(bytes, name = 'flight.csv')

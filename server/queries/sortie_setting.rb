@@ -7,6 +7,8 @@ module Fujin
 
     # @param sortie [Sortie], @param changes [Hash] attributes tried on it without storing them
     def initialize(sortie, changes = {})
+      raise NotFound, 'There is no such aircraft.' if changes.key?('aircraft_id') && !AircraftRow.exists?(id: changes['aircraft_id'])
+
       @sortie = sortie.dup.tap { |copy| copy.assign_attributes(sortie.attributes.except('id', 'lock_version').merge(changes)) }
     end
 

@@ -58,7 +58,7 @@ class AccessTest < Minitest::Test
     get "/api/sorties/#{foreign.id}/attempts"
     assert_equal 404, status
     get '/api/today'
-    assert_equal [@sortie.id], (answer['sorties'] + answer['earlier'] + answer['later']).map { |s| s['id'] }
+    assert_equal([@sortie.id], (answer['sorties'] + answer['earlier'] + answer['later']).map { |s| s['id'] })
   end
 
   def test_a_wrong_password_and_an_unknown_name_read_the_same

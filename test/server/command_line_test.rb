@@ -41,7 +41,8 @@ class CommandLineTest < Minitest::Test
     Dir.mktmpdir do |folder|
       files = [1, 2].map { |seed| File.join(folder, "#{seed}.csv") }
       files.each_with_index do |file, i|
-        assert_equal 0, fujin('simulate', 'straight_in_autorotation', '--aircraft', 'bracken-2', '--wind', '200/8', '--fault', 'slow_glide=13', '--seed', (i + 1).to_s, '--out', file).last
+        assert_equal 0,
+                     fujin('simulate', 'straight_in_autorotation', '--aircraft', 'bracken-2', '--wind', '200/8', '--fault', 'slow_glide=13', '--seed', (i + 1).to_s, '--out', file).last
       end
       one = json('grade', files[0], '--aircraft', 'bracken-2', '--wind', '200/8', '--spot', '47.2104,-151.332')
       several = json('grade', *files, '--aircraft', 'bracken-2', '--wind', '200/8')

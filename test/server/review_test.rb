@@ -16,7 +16,7 @@ class ReviewTest < Minitest::Test
 
     assert_equal 2, attempts.size
     get "/api/sorties/#{@sortie.id}/attempts"
-    assert_equal [nil, 'late_collective'], (answer.map { |a| a['first_fault'] })
+    assert_equal([nil, 'late_collective'], answer.map { |a| a['first_fault'] })
     assert_operator answer.first['path'].size, :>, 50
     assert_equal 'ready', Fujin::RecordingRow.first.status
   end

@@ -31,7 +31,8 @@ class SortieTest < Minitest::Test
 
   def test_server_and_command_line_give_the_same_numbers
     setting = Fujin::SortieSetting.new(@sortie)
-    output = `#{Fujin::Settings::ROOT}/bin/fujin plan straight_in_autorotation --aircraft tansy-2 --mass-kg #{setting.mass_kg} --wind 350/8 --course 350 --oat-c 15 --elevation-ft 62 --json`
+    day = "--mass-kg #{setting.mass_kg} --wind 350/8 --course 350 --oat-c 15 --elevation-ft 62"
+    output = `#{Fujin::Settings::ROOT}/bin/fujin plan straight_in_autorotation --aircraft tansy-2 #{day} --json`
 
     assert_equal JSON.parse(output)['numbers'], plan['numbers']
   end
@@ -142,7 +143,7 @@ class SortieTest < Minitest::Test
     declared = Fujin::Manoeuvres.find('straight_in_autorotation')
     shown = answer['manoeuvres'].find { |m| m['id'] == declared.id }
 
-    assert_equal declared.faults.map(&:id), shown['faults'].map { |f| f['id'] }
-    assert_equal declared.standard.rules.keys, shown['standard']['rows'].map { |r| r['measure'] }
+    assert_equal(declared.faults.map(&:id), shown['faults'].map { |f| f['id'] })
+    assert_equal(declared.standard.rules.keys, shown['standard']['rows'].map { |r| r['measure'] })
   end
 end

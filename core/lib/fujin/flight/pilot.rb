@@ -204,7 +204,7 @@ module Fujin
       def cushion(dt)
         return @task.collective_floor_rad if @model.on_ground && @model.time_s - @model.contact[:time_s] > 0.8
 
-        wanted = 0.45 + (0.5 * @height)
+        wanted = 0.22 + (0.44 * @height)
         rate = @task.cushion_gain * ((0.25 * (@sink - wanted)) + (0.12 * @sink_rate))
         @cushion_collective = ((@cushion_collective || @model.collective) + (rate * dt))
                               .clamp(@task.collective_floor_rad, @model.rotor.collective_max)

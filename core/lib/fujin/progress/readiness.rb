@@ -39,6 +39,7 @@ module Fujin
 
       private
 
+      def last(text) = @recent.empty? ? 'no counted attempt yet' : text
       def condition(id, met, text) = Condition.new(id: id, met: met, text: text)
 
       def enough
@@ -48,12 +49,12 @@ module Fujin
 
       def standard
         good = @recent.count(&:to_standard?)
-        condition('to_standard', @recent.any? && good == @recent.size, "#{good} of the last #{@recent.size} counted attempts to standard in every phase")
+        condition('to_standard', @recent.any? && good == @recent.size, last("#{good} of the last #{@recent.size} counted attempts to standard in every phase"))
       end
 
       def alone
         good = @recent.count(&:unassisted?)
-        condition('unassisted', @recent.any? && good == @recent.size, "#{good} of the last #{@recent.size} flown without help")
+        condition('unassisted', @recent.any? && good == @recent.size, last("#{good} of the last #{@recent.size} flown without help"))
       end
 
       def days

@@ -1,23 +1,40 @@
 import type { Sortie, SortieChange } from '../../api/client'
+import { useAircraft } from '../../api/queries'
 import { NumberField } from './NumberField'
 
 interface Props {
   sortie: Sortie
   set: (fields: SortieChange) => void
   errors: Record<string, string>
+  /** The aircraft chosen but not stored yet. */
+  aircraftId: string | undefined
 }
 
 /** The day and the load in one strip: everything that the plan depends on. */
-export function DayStrip({ sortie, set, errors }: Props) {
+export function DayStrip({ sortie, set, errors, aircraftId }: Props) {
   const locked = !sortie.may_edit
+  const fleet = useAircraft()
   const house = sortie.effective_house
   const setHouse = (name: string, value: string) => set({ house: { ...sortie.house, [name]: value } })
   const choice = (name: string) => String(sortie.house[name] ?? house[name] ?? '')
   return (
-    <section
-      aria-label="Day and load"
-      className="no-print mt-2 grid grid-cols-8 gap-x-2.5 gap-y-1.5 max-lg:grid-cols-4"
-    >
+    <section aria-label="Day and load" className="no-print mt-2 grid grid-cols-9 gap-x-2 gap-y-1.5 max-lg:grid-cols-4">
+      <label className="grid gap-0.5">
+        <span className="label">Aircraft</span>
+        <select
+          className="field"
+          disabled={locked}
+          value={aircraftId ?? sortie.aircraft.id}
+          onChange={(e) => set({ aircraft_id: e.target.value })}
+        >
+          {(fleet.data ?? [sortie.aircraft]).map((row) => (
+            <option key={row.id} value={row.id}>
+              {row.mark}
+              {row.look_at_it ? ' (look at it)' : ''}
+            </option>
+          ))}
+        </select>
+      </label>
       <label className="grid gap-0.5">
         <span className="label">Aboard</span>
         <select

@@ -50,7 +50,7 @@ export function Prepare({ sortie }: { sortie: Sortie }) {
 
   return (
     <>
-      <DayStrip sortie={current} set={set} errors={errors} />
+      <DayStrip sortie={current} set={set} errors={errors} aircraftId={draft.aircraft_id} />
       {change.isError && <Failed error={change.error} again={() => set({})} />}
       {plan.isError && (
         <p role="alert" className="limit-note mt-3 mb-0 p-3">

@@ -37,7 +37,17 @@ module Fujin
     end
 
     def plan
-      sortie.declaration.planner.call(conditions, house, course_deg: sortie.course_deg, height_ft: sortie.height_ft, stage: sortie.stage)
+      plan = sortie.declaration.planner.call(conditions, house, course_deg: sortie.course_deg, height_ft: sortie.height_ft, stage: sortie.stage)
+      plan.with(cautions: [*aircraft_caution, *plan.cautions].freeze)
+    end
+
+    # An aircraft that waits to be looked at rules the flight out until it is cleared.
+    def aircraft_caution
+      aircraft = sortie.aircraft
+      return [] unless aircraft.look_at_it
+
+      [Planning::Caution.new(id: 'aircraft', level: 'limit',
+                             text: "#{aircraft.mark} is to be looked at before flight (#{aircraft.look_at_it_reason}): another aircraft, or cleared first.")]
     end
 
     def grading_context

@@ -44,6 +44,18 @@ class SortieTest < Minitest::Test
     assert_equal 'height_ft', body['errors'].first['path']
   end
 
+  def test_an_aircraft_on_the_list_is_a_limit_and_another_can_be_taken
+    @aircraft.update!(look_at_it: true, look_at_it_reason: 'hard contact')
+    spare = Fujin::AircraftRow.create!(mark: 'Q-SPAR', type_id: 'bracken-2')
+
+    assert_equal %w[aircraft limit], plan['cautions'].first.values_at('id', 'level')
+    found = plan('aircraft_id' => spare.id)
+    assert_equal 'bracken-2', found['aircraft']
+    refute_includes found['cautions'].map { |c| c['id'] }, 'aircraft'
+    plan('aircraft_id' => SecureRandom.uuid)
+    assert_equal 404, status
+  end
+
   def test_a_request_outside_the_contract_is_a_problem
     plan('height_ft' => 'high')
     assert_equal 400, status

@@ -30,7 +30,7 @@ export function DayStrip({ sortie, set, errors, aircraftId }: Props) {
           {(fleet.data ?? [sortie.aircraft]).map((row) => (
             <option key={row.id} value={row.id}>
               {row.mark}
-              {row.look_at_it ? ' (look at it)' : ''}
+              {row.look_at_it ? ' ⚑' : ''}
             </option>
           ))}
         </select>

@@ -82,9 +82,11 @@ export function Grading({ attempt, sortie, session }: Props) {
             {attempt.shown === 'all' && (
               <p className="label m-0">
                 Proposed {GRADE_WORDS[phase.proposed ?? -1]?.toLowerCase() ?? 'nothing: not recorded'}
-                {phase.driver ? `, because of ${plainName(phase.driver).toLowerCase()}` : ''}
+                {phase.driver && phase.driver !== phase.help
+                  ? `, because of ${plainName(phase.driver).toLowerCase()}`
+                  : ''}
                 {phase.critical ? ', critical' : ''}
-                {phase.help ? `; tapped ${phase.help.replace('_', ' ')}` : ''}
+                {phase.help ? `, tapped ${phase.help.replace('_', ' ')}` : ''}
                 {phase.cockpit_grade != null
                   ? `; in the cockpit ${GRADE_WORDS[phase.cockpit_grade]?.toLowerCase() ?? ''}`
                   : ''}

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
-# Brings the database up to date; a database without a school gets the demo school.
+# Brings the database up to date; a database without a school gets the demo school
+# (FUJIN_DEMO=none leaves it empty).
 require_relative 'boot'
 require 'active_support/core_ext/digest/uuid'
 require_relative '../db/demo/demo_school'
@@ -9,7 +10,7 @@ begin
   Fujin::Database.connect
   Fujin::Database.migrate
   # All or nothing: a demo that was broken off leaves no half school behind.
-  unless Fujin::School.exists?
+  unless Fujin::School.exists? || ENV['FUJIN_DEMO'] == 'none'
     Fujin::Record.transaction do
       Fujin::DemoSchool.new(today: Time.now.utc.to_date, say: ->(text) { puts "fujin: #{text}" }).load
     end

@@ -8,7 +8,7 @@ module Fujin
   # Starts everything Fujin consists of, restarts what dies, stops all of it on Ctrl-C and nothing else.
   class Supervisor
     ROOT = File.expand_path('..', __dir__)
-    VAR = File.join(ROOT, 'var')
+    VAR = ENV.fetch('FUJIN_VAR', File.join(ROOT, 'var'))
     LOGS = File.join(VAR, 'log')
     DATABASE = 'fujin'
     GRACE_S = 8

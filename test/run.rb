@@ -12,7 +12,7 @@ class Everything
     ['TypeScript style', %w[npm --prefix web run --silent lint]],
     ['Formatting', %w[npm --prefix web run --silent format]],
     ['Types', %w[npm --prefix web run --silent typecheck]],
-    ['Core, without a database', %w[bundle exec rake -f core/Rakefile -C core test]]
+    ['Core, without a database', %w[bundle exec rake -C core test]]
   ].freeze
 
   WITH_DATABASE = [

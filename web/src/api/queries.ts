@@ -1,5 +1,15 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { api, keepToken, newId, tokenHeader, Refusal, unwrap, type Schemas, type SortieChange } from './client'
+import {
+  api,
+  keepToken,
+  newId,
+  tokenHeader,
+  Refusal,
+  unwrap,
+  type Schemas,
+  type Sortie,
+  type SortieChange,
+} from './client'
 
 export function useSession() {
   return useQuery({
@@ -51,17 +61,20 @@ export const useSortie = (id: string) =>
     queryFn: () => unwrap(api.GET('/api/sorties/{id}', { params: { path: { id } } })),
   })
 
-/** Stores a change of the sortie; a change made elsewhere in between is refused, never overwritten. */
-export function useChangeSortie(id: string, version: number | undefined) {
+/**
+ * Stores a change of the sortie. Changes of one sortie go one after another, each with the version that this client
+ * knows by then; a change made elsewhere in between is refused, never overwritten.
+ */
+export function useChangeSortie(id: string) {
   const queries = useQueryClient()
   return useMutation({
-    mutationFn: (body: SortieChange) =>
-      unwrap(
-        api.PATCH('/api/sorties/{id}', {
-          params: { path: { id }, header: { 'If-Match': `"${version ?? 0}"` } },
-          body,
-        }),
-      ),
+    scope: { id: `sortie ${id}` },
+    mutationFn: (body: SortieChange) => {
+      const version = queries.getQueryData<Sortie>(['sortie', id])?.version ?? 0
+      return unwrap(
+        api.PATCH('/api/sorties/{id}', { params: { path: { id }, header: { 'If-Match': `"${version}"` } }, body }),
+      )
+    },
     onSuccess: (sortie) => {
       queries.setQueryData(['sortie', id], sortie)
       void queries.invalidateQueries({ queryKey: ['today'] })

@@ -58,7 +58,7 @@ const toField = (iso: string | null | undefined) => (iso ? iso.slice(0, 16) : ''
 const fromField = (text: string) => (text ? `${text}:00Z` : null)
 
 function FlightForm({ sortie, total }: { sortie: Sortie; total: number }) {
-  const change = useChangeSortie(sortie.id, sortie.version)
+  const change = useChangeSortie(sortie.id)
   const [off, setOff] = useState(toField(sortie.off_at))
   const [on, setOn] = useState(toField(sortie.on_at))
   const [focus, setFocus] = useState(sortie.next_focus ?? '')

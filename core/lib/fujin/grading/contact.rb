@@ -43,24 +43,29 @@ module Fujin
         @signals = signals
         @low_s = signals.time(index)
         @sources = signals.signal?(:vs) ? %i[agl vs] : %i[agl]
-        @time_s, @curve = best_meeting
+        @time_s, @slope = weighted_meeting
       end
 
       # Sink at contact, ft/min, from height and de-lagged vertical speed together.
-      def sink_fpm = @curve ? -60.0 * @curve[0] : Float::NAN
+      def sink_fpm = @slope ? -60.0 * @slope : Float::NAN
 
       private
 
       # Tries meeting times about the first low sample: before each, a quadratic that ends at zero height is fitted to
-      # heights and speeds; after it, the height is zero. The time with the least misfit is the contact.
-      def best_meeting
-        span = (-0.5..0.7).step([@signals.step_s / 3.0, 0.04].max).map { |offset| @low_s + offset }
+      # heights and speeds; after it, the height is zero. The tries are averaged by how likely each makes the samples
+      # (normal errors), so that two nearly equal ones do not flip the answer.
+      # @return [Array(Float, Float)] time and slope of height (feet a second) at it
+      def weighted_meeting
         speeds = de_lagged_speeds
-        found = span.filter_map do |time|
-          curve, misfit = fit(time, speeds)
-          [time, curve, misfit] if curve && curve[0] <= 0.5
-        end.min_by(&:last)
-        found ? found.first(2) : [@low_s, nil]
+        tries = (-0.5..0.7).step([@signals.step_s / 3.0, 0.04].max).filter_map do |offset|
+          curve, misfit = fit(@low_s + offset, speeds)
+          [@low_s + offset, curve[0], misfit] if curve && curve[0] <= 0.5
+        end
+        return [@low_s, nil] if tries.empty?
+
+        best = tries.map(&:last).min
+        weights = tries.map { |_, _, misfit| Math.exp((best - misfit) / 2.0) }
+        [0, 1].map { |k| tries.each_index.sum { |i| tries[i][k] * weights[i] } / weights.sum }
       end
 
       # @return [Array] coefficients of h = a u + b u^2 with u = t - time, and the misfit of the whole window

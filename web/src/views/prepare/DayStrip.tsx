@@ -10,43 +10,74 @@ interface Props {
   aircraftId: string | undefined
 }
 
+type NumberKey =
+  | 'wind_from_deg'
+  | 'wind_kt'
+  | 'gust_kt'
+  | 'oat_c'
+  | 'dew_point_c'
+  | 'qnh_hpa'
+  | 'height_ft'
+  | 'course_deg'
+  | 'elevation_ft'
+
+interface NumberSpec {
+  key: NumberKey
+  label: string
+  unit: string
+  low: number
+  high: number
+  step?: number
+  optional?: boolean
+}
+
+const NUMBERS: NumberSpec[] = [
+  { key: 'wind_from_deg', label: 'Wind from', unit: '° true', low: 0, high: 360, step: 10, optional: true },
+  { key: 'wind_kt', label: 'Wind', unit: 'kt', low: 0, high: 60, optional: true },
+  { key: 'gust_kt', label: 'Gust', unit: 'kt', low: 0, high: 80, optional: true },
+  { key: 'oat_c', label: 'Air', unit: '°C', low: -45, high: 55 },
+  { key: 'dew_point_c', label: 'Dew point', unit: '°C', low: -60, high: 40, optional: true },
+  { key: 'qnh_hpa', label: 'QNH', unit: 'hPa', low: 900, high: 1080 },
+  { key: 'height_ft', label: 'Entry height', unit: 'ft', low: 50, high: 10000, step: 100 },
+  { key: 'course_deg', label: 'Final course', unit: '° true', low: 0, high: 360, step: 10, optional: true },
+  { key: 'elevation_ft', label: 'Elevation', unit: 'ft', low: -1500, high: 14000, step: 10 },
+]
+
+const HOUSE_CHOICES: { name: string; label: string; options: Record<string, string> }[] = [
+  { name: 'entry', label: 'Entry from', options: { cruise: 'Cruise', standard: 'Standard' } },
+  {
+    name: 'glide_speed',
+    label: 'Glide speed',
+    options: { house: 'House', minimum_sink: 'Minimum sink', fast: 'Fast' },
+  },
+  { name: 'ending', label: 'Ends with', options: { power_recovery: 'Power recovery', touchdown: 'Touchdown' } },
+]
+
+const STANDARDS = { early: 'Early', solo: 'Solo', test: 'Test', instructor: 'Instructor' }
+
 /** The day and the load in one strip: everything that the plan depends on. */
 export function DayStrip({ sortie, set, errors, aircraftId }: Props) {
   const locked = !sortie.may_edit
   const fleet = useAircraft()
-  const house = sortie.effective_house
-  const setHouse = (name: string, value: string) => set({ house: { ...sortie.house, [name]: value } })
-  const choice = (name: string) => String(sortie.house[name] ?? house[name] ?? '')
+  const aircraft = Object.fromEntries(
+    (fleet.data ?? [sortie.aircraft]).map((row) => [row.id, `${row.mark}${row.look_at_it ? ' (!)' : ''}`]),
+  )
   return (
     <section aria-label="Day and load" className="no-print mt-2 grid grid-cols-9 gap-x-2 gap-y-1.5 max-lg:grid-cols-4">
-      <label className="grid gap-0.5">
-        <span className="label">Aircraft</span>
-        <select
-          className="field"
-          disabled={locked}
-          value={aircraftId ?? sortie.aircraft.id}
-          onChange={(e) => set({ aircraft_id: e.target.value })}
-        >
-          {(fleet.data ?? [sortie.aircraft]).map((row) => (
-            <option key={row.id} value={row.id}>
-              {row.mark}
-              {row.look_at_it ? ' ⚑' : ''}
-            </option>
-          ))}
-        </select>
-      </label>
-      <label className="grid gap-0.5">
-        <span className="label">Aboard</span>
-        <select
-          className="field"
-          disabled={locked}
-          value={sortie.people_aboard}
-          onChange={(e) => set({ people_aboard: e.target.value as 'dual' | 'solo' })}
-        >
-          <option value="dual">Dual</option>
-          <option value="solo">Solo</option>
-        </select>
-      </label>
+      <Choice
+        label="Aircraft"
+        value={aircraftId ?? sortie.aircraft.id}
+        options={aircraft}
+        locked={locked}
+        onChange={(id) => set({ aircraft_id: id })}
+      />
+      <Choice
+        label="Aboard"
+        value={sortie.people_aboard}
+        options={{ dual: 'Dual', solo: 'Solo' }}
+        locked={locked}
+        onChange={(who) => set({ people_aboard: who as Sortie['people_aboard'] })}
+      />
       <NumberField
         label="Fuel"
         unit="kg"
@@ -54,131 +85,35 @@ export function DayStrip({ sortie, set, errors, aircraftId }: Props) {
         low={0}
         high={sortie.aircraft.fuel_full_kg ?? 300}
         disabled={locked}
-        error={errors.fuel_kg}
-        onChange={(v) => set({ fuel_kg: v ?? 0 })}
+        error={errors.fuel_kg ?? errors.mass_kg}
+        onChange={(kg) => set({ fuel_kg: kg ?? 0 })}
       />
-      <NumberField
-        label="Wind from"
-        unit="° true"
-        value={sortie.wind_from_deg}
-        low={0}
-        high={360}
-        step={10}
-        optional
-        disabled={locked}
-        error={errors.wind}
-        onChange={(v) => set({ wind_from_deg: v })}
-      />
-      <NumberField
-        label="Wind"
-        unit="kt"
-        value={sortie.wind_kt}
-        low={0}
-        high={60}
-        optional
-        disabled={locked}
-        onChange={(v) => set({ wind_kt: v })}
-      />
-      <NumberField
-        label="Gust"
-        unit="kt"
-        value={sortie.gust_kt}
-        low={0}
-        high={80}
-        optional
-        disabled={locked}
-        error={errors.gust_kt}
-        onChange={(v) => set({ gust_kt: v })}
-      />
-      <NumberField
-        label="Air"
-        unit="°C"
-        value={sortie.oat_c}
-        low={-45}
-        high={55}
-        disabled={locked}
-        error={errors.oat_c}
-        onChange={(v) => v !== null && set({ oat_c: v })}
-      />
-      <NumberField
-        label="Dew point"
-        unit="°C"
-        value={sortie.dew_point_c}
-        low={-60}
-        high={40}
-        optional
-        disabled={locked}
-        onChange={(v) => set({ dew_point_c: v })}
-      />
-      <NumberField
-        label="QNH"
-        unit="hPa"
-        value={sortie.qnh_hpa}
-        low={900}
-        high={1080}
-        disabled={locked}
-        error={errors.qnh_hpa}
-        onChange={(v) => v !== null && set({ qnh_hpa: v })}
-      />
-      <NumberField
-        label="Entry height"
-        unit="ft"
-        value={sortie.height_ft}
-        low={50}
-        high={10000}
-        step={100}
-        disabled={locked}
-        error={errors.height_ft}
-        onChange={(v) => v !== null && set({ height_ft: v })}
-      />
-      <NumberField
-        label="Final course"
-        unit="° true"
-        value={sortie.course_deg}
-        low={0}
-        high={360}
-        step={10}
-        optional
-        disabled={locked}
-        onChange={(v) => set({ course_deg: v })}
-      />
-      <NumberField
-        label="Elevation"
-        unit="ft"
-        value={sortie.elevation_ft}
-        low={-1500}
-        high={14000}
-        step={10}
-        disabled={locked}
-        onChange={(v) => v !== null && set({ elevation_ft: v })}
-      />
-      <Choice
-        label="Entry from"
-        value={choice('entry')}
-        options={{ cruise: 'Cruise', standard: 'Standard' }}
-        locked={locked}
-        onChange={(v) => setHouse('entry', v)}
-      />
-      <Choice
-        label="Glide speed"
-        value={choice('glide_speed')}
-        options={{ house: 'House', minimum_sink: 'Minimum sink', fast: 'Fast' }}
-        locked={locked}
-        onChange={(v) => setHouse('glide_speed', v)}
-      />
-      <Choice
-        label="Ends with"
-        value={choice('ending')}
-        options={{ power_recovery: 'Power recovery', touchdown: 'Touchdown' }}
-        locked={locked}
-        onChange={(v) => setHouse('ending', v)}
-      />
+      {NUMBERS.map(({ key, ...spec }) => (
+        <NumberField
+          key={key}
+          {...spec}
+          value={sortie[key]}
+          disabled={locked}
+          error={errors[key] ?? (key === 'wind_from_deg' ? errors.wind : undefined)}
+          onChange={(value) => (value !== null || spec.optional) && set({ [key]: value })}
+        />
+      ))}
+      {HOUSE_CHOICES.map(({ name, label, options }) => (
+        <Choice
+          key={name}
+          label={label}
+          value={String(sortie.house[name] ?? sortie.effective_house[name] ?? '')}
+          options={options}
+          locked={locked}
+          onChange={(value) => set({ house: { ...sortie.house, [name]: value } })}
+        />
+      ))}
       <Choice
         label="Standard"
         value={sortie.stage}
-        options={{ early: 'Early', solo: 'Solo', test: 'Test', instructor: 'Instructor' }}
+        options={STANDARDS}
         locked={locked}
-        onChange={(v) => set({ stage: v as Sortie['stage'] })}
+        onChange={(stage) => set({ stage: stage as Sortie['stage'] })}
       />
       <label className="grid gap-0.5">
         <span className="label">Spot</span>

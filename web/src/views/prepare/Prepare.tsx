@@ -1,6 +1,6 @@
-import { useMemo } from 'react'
+import { useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
-import { Refusal, type Sortie, type SortieChange } from '../../api/client'
+import { Refusal, type Plan, type Sortie, type SortieChange } from '../../api/client'
 import { usePlan } from '../../api/queries'
 import { useKeys } from '../../app/useKeys'
 import { Failed, Loading } from '../../design/States'
@@ -36,6 +36,7 @@ export function Prepare({ sortie }: { sortie: Sortie }) {
     [draft, sortie],
   )
   const plan = usePlan(sortie.id, basis)
+  const shown = useLastGood(plan.data)
   const navigate = useNavigate()
   useKeys(
     useMemo(
@@ -57,7 +58,7 @@ export function Prepare({ sortie }: { sortie: Sortie }) {
           {plan.error.message} The picture shows the last plan that could be made.
         </p>
       )}
-      {plan.data ? (
+      {shown ? (
         <div className="mt-3 grid grid-cols-[minmax(0,1fr)_20.5rem] gap-5 max-lg:grid-cols-1 print:grid-cols-[minmax(0,1fr)_17.5rem]! print:gap-3">
           <div className="grid content-start gap-3">
             <p className="hidden print:block">
@@ -65,22 +66,22 @@ export function Prepare({ sortie }: { sortie: Sortie }) {
                 {sortie.manoeuvre_title}: {sortie.student.name}
               </b>
               <br />
-              {sortie.aircraft.mark} {sortie.aircraft.type_name} · {shortDayOf(sortie.starts_at)} · wind{' '}
-              {plan.data.wind} · final course {Math.round(plan.data.course_deg)}° · {current.spot_name}
+              {sortie.aircraft.mark} {sortie.aircraft.type_name} · {shortDayOf(sortie.starts_at)} · wind {shown.wind} ·
+              final course {Math.round(shown.course_deg)}° · {current.spot_name}
             </p>
-            <DescentSection plan={plan.data} title="From the side, true scale" doors={['gate']} />
+            <DescentSection plan={shown} title="From the side, true scale" doors={['gate']} />
             <DescentSection
-              plan={plan.data}
+              plan={shown}
               title="The last part, enlarged, true scale"
               window={{ fromFt: -1000, toFt: 150 }}
               topFt={190}
             />
-            <GroundView plan={plan.data} spotName={current.spot_name} halfFt={1700} window={windowOf(plan.data)} />
+            <GroundView plan={shown} spotName={current.spot_name} halfFt={1700} window={windowOf(shown)} />
           </div>
           <div>
-            <Decision sortie={current} plan={plan.data} set={set} saving={change.isPending} />
-            <NumbersCard plan={plan.data} sortie={current} />
-            <Cautions plan={plan.data} />
+            <Decision sortie={current} plan={shown} set={set} saving={change.isPending} />
+            <NumbersCard plan={shown} sortie={current} />
+            <Cautions plan={shown} />
             <button type="button" className="button no-print mt-2 w-full" onClick={() => window.print()}>
               Print the card
             </button>
@@ -91,6 +92,13 @@ export function Prepare({ sortie }: { sortie: Sortie }) {
       )}
     </>
   )
+}
+
+/** The newest plan that could be made: a day that cannot be planned leaves the one before on screen. */
+function useLastGood(plan: Plan | undefined): Plan | undefined {
+  const [last, setLast] = useState(plan)
+  if (plan && plan !== last) setLast(plan)
+  return plan ?? last
 }
 
 const PLANNED = [

@@ -1,36 +1,44 @@
-import { useEffect, useState } from 'react'
+import { useCallback, useEffect, useRef, useState } from 'react'
 import type { Sortie, SortieChange } from '../../api/client'
 import { useChangeSortie } from '../../api/queries'
 
 const QUIET_MS = 700
 
+/** What of `draft` is still as it was when `stored` was sent. */
+const without = (draft: SortieChange, stored: SortieChange): SortieChange =>
+  Object.fromEntries(Object.entries(draft).filter(([key, value]) => stored[key as keyof SortieChange] !== value))
+
 /**
- * The conditions as they stand on screen. Each change redraws the plan at once; a moment of quiet stores it, so that
- * leaving the view loses nothing. A change that cannot be stored stays on screen with the reason.
+ * The conditions as they stand on screen. Each change redraws the plan at once; a moment of quiet stores it, and so does
+ * leaving the view, so that moving along loses nothing. A change that cannot be stored stays on screen with the reason.
  */
 export function useDraft(sortie: Sortie) {
   const [draft, setDraft] = useState<SortieChange>({})
-  const change = useChangeSortie(sortie.id, sortie.version)
-  const { mutate, isPending, isError } = change
+  const change = useChangeSortie(sortie.id)
+  const { mutate, isError } = change
+  const unsent = useRef<SortieChange>({})
+
+  const send = useCallback(() => {
+    const fields = unsent.current
+    if (Object.keys(fields).length === 0) return
+    unsent.current = {}
+    mutate(fields, { onSuccess: () => setDraft((now) => without(now, fields)) })
+  }, [mutate])
 
   useEffect(() => {
-    if (Object.keys(draft).length === 0 || !sortie.may_edit || isPending || isError) return
-    const timer = window.setTimeout(() => {
-      mutate(draft, {
-        onSuccess: () =>
-          setDraft((now) =>
-            Object.fromEntries(
-              Object.entries(now).filter(([key, value]) => draft[key as keyof SortieChange] !== value),
-            ),
-          ),
-      })
-    }, QUIET_MS)
+    if (isError || Object.keys(draft).length === 0) return
+    const timer = window.setTimeout(send, QUIET_MS)
     return () => window.clearTimeout(timer)
-  }, [draft, mutate, isPending, isError, sortie.may_edit])
+  }, [draft, isError, send])
+  useEffect(() => send, [send])
 
   const set = (fields: SortieChange) => {
     change.reset()
-    setDraft((now) => ({ ...now, ...fields }))
+    setDraft((now) => {
+      const next = { ...now, ...fields }
+      if (sortie.may_edit) unsent.current = next
+      return next
+    })
   }
   return { draft, set, change, current: { ...sortie, ...draft } as Sortie }
 }

@@ -1,0 +1,121 @@
+# frozen_string_literal: true
+
+require_relative '../server_helper'
+require 'net/http'
+require 'open3'
+require 'tmpdir'
+
+# bin/start's supervisor for real, on ports and data of its own: what dies is restarted, what it started is stopped.
+class SupervisorTest < Minitest::Test
+  ROOT = Fujin::Settings::ROOT
+
+  def setup
+    @var = Dir.mktmpdir('fujin-var', '/var/tmp')
+    File.chmod(0o755, @var)
+    @ports = Array.new(3) { Fujin::Cluster.free_port }
+    @pids = []
+  end
+
+  def teardown
+    @pids.each do |pid|
+      Process.kill('INT', pid)
+      Process.wait(pid)
+    rescue Errno::ESRCH, Errno::ECHILD
+      nil
+    end
+    FileUtils.rm_rf(@var)
+  end
+
+  def environment
+    { 'FUJIN_VAR' => @var, 'FUJIN_DEMO' => 'none', 'FUJIN_ENV' => nil, 'FUJIN_DATABASE_URL' => nil, 'FUJIN_PORT' => @ports[0].to_s, 'FUJIN_RECORDER_PORT' => @ports[1].to_s,
+      'FUJIN_DATABASE_PORT' => @ports[2].to_s }
+  end
+
+  def start
+    output = File.join(@var, 'output')
+    @pids << Process.spawn(environment, 'bundle', 'exec', 'ruby', 'server/supervisor.rb', chdir: ROOT, out: output, err: %i[child out])
+    eventually('it comes up') { File.exist?(output) && File.read(output).include?('Fujin is up') }
+    output
+  end
+
+  def eventually(what, seconds: 40)
+    deadline = Process.clock_gettime(Process::CLOCK_MONOTONIC) + seconds
+    until yield
+      flunk "not within #{seconds} s: #{what}" if Process.clock_gettime(Process::CLOCK_MONOTONIC) > deadline
+      sleep 0.1
+    end
+  end
+
+  def ready
+    Net::HTTP.get_response('127.0.0.1', '/readyz', @ports[0]).code
+  rescue SystemCallError
+    'no answer'
+  end
+
+  # The processes that this supervisor started, by a word of their command.
+  def children(word)
+    Dir['/proc/[0-9]*'].filter_map do |folder|
+      command = File.read("#{folder}/cmdline").tr("\0", ' ')
+      environ = File.read("#{folder}/environ")
+      folder[/\d+/].to_i if command.include?(word) && (environ.include?("FUJIN_PORT=#{@ports[0]}\0") || command.include?(@ports[2].to_s))
+    rescue SystemCallError
+      nil
+    end
+  end
+
+  def test_what_dies_is_restarted_and_ctrl_c_stops_all_of_it
+    output = start
+    eventually('ready') { ready == '200' }
+    { 'que' => 'worker', 'postgres -D' => 'database', 'puma' => 'web', 'flight_recorder' => 'recorder' }.each do |word, name|
+      before = children(word)
+      refute_empty before, name
+      before.each { |pid| Process.kill('KILL', pid) }
+      eventually("#{name} is started again") { File.read(output).include?("fujin: #{name} stopped") && (children(word) - before).any? }
+    end
+    eventually('ready again') { ready == '200' }
+
+    Process.kill('INT', @pids.first)
+    Process.wait(@pids.first)
+    assert_includes File.read(output), 'fujin: stopped'
+    %w[que puma postgres flight_recorder].each { |word| assert_empty children(word), word }
+    assert(@ports.all? { |port| Fujin::Cluster.free?(port) })
+  end
+
+  def test_a_taken_port_is_one_clear_sentence
+    holder = TCPServer.new('127.0.0.1', @ports[0])
+    _out, err, status = Open3.capture3(environment, 'bundle', 'exec', 'ruby', 'server/supervisor.rb', chdir: ROOT)
+
+    assert_equal 1, status.exitstatus
+    assert_equal 1, err.lines.size
+    assert_includes err, "port #{@ports[0]} is taken"
+    assert_includes err, 'FUJIN_PORT='
+  ensure
+    holder.close
+  end
+
+  def test_the_data_and_the_secret_are_kept_from_start_to_start
+    start
+    secret = File.read(File.join(@var, 'secret'))
+    Process.kill('INT', @pids.first)
+    Process.wait(@pids.shift)
+    FileUtils.rm(File.join(@var, 'output'))
+    start
+
+    assert_equal secret, File.read(File.join(@var, 'secret'))
+    assert_equal 0o600, File.stat(File.join(@var, 'secret')).mode & 0o777
+  end
+
+  def test_no_database_is_said_and_nothing_crashes
+    start
+    eventually('ready') { ready == '200' }
+    Process.kill('STOP', @pids.first) # the supervisor looks away
+    children('postgres -D').each { |pid| Process.kill('KILL', pid) }
+    response = Net::HTTP.get_response('127.0.0.1', '/api/session', @ports[0])
+
+    assert_equal '503', response.code
+    assert_includes JSON.parse(response.body)['title'], 'database'
+    assert_equal '503', ready
+    Process.kill('CONT', @pids.first)
+    eventually('ready again') { ready == '200' }
+  end
+end

@@ -8,14 +8,11 @@ module Fujin
       CONFIRM_FT = 0.75
       FIT_S = 1.5
       DEGREE = 2
-      # How fast older samples lose weight; until when speeds are taken, counted back from the first low sample (a low
-      # sample comes a little before the contact); over how long the lag is undone. Tuned on the model's touchdowns.
-      FADE_S = 0.5
-      SPEEDS_END_S = -0.2
-      LOOK_BACK_S = 0.6
-
-      # One standard deviation of a height and of a de-lagged vertical speed, to weigh them against each other.
-      HEIGHT_SD_FT = 0.4
+      # How fast older samples lose weight.
+      FADE_S = 0.8
+      # Least standard deviation of a height (what it is, each file tells), and that of a shown vertical speed with what
+      # the quadratic misses.
+      LEAST_HEIGHT_SD_FT = 0.08
       SPEED_SD_FT_S = 1.0
 
       attr_reader :time_s, :sources
@@ -56,9 +53,8 @@ module Fujin
       # (normal errors), so that two nearly equal ones do not flip the answer.
       # @return [Array(Float, Float)] time and slope of height (feet a second) at it
       def weighted_meeting
-        speeds = de_lagged_speeds
         tries = (-0.5..0.7).step([@signals.step_s / 3.0, 0.04].max).filter_map do |offset|
-          curve, misfit = fit(@low_s + offset, speeds)
+          curve, misfit = fit(@low_s + offset)
           [@low_s + offset, curve[0], misfit] if curve && curve[0] <= 0.5
         end
         return [@low_s, nil] if tries.empty?
@@ -69,21 +65,37 @@ module Fujin
       end
 
       # @return [Array] coefficients of h = a u + b u^2 with u = t - time, and the misfit of the whole window
-      def fit(time, speeds)
+      def fit(time)
         before, after = heights.partition { |t, _| t < time }
         return nil if before.size < 4
 
-        rows = before.map { |t, h| [height_row(t - time), h, weight(t) / HEIGHT_SD_FT] } +
-               speeds.map { |t, v| [speed_row(t - time), v, weight(t) / SPEED_SD_FT_S] }
+        rows = before.map { |t, h| [height_row(t - time), h, weight(t) / height_sd_ft] } + speed_rows(time)
         curve = least_squares(rows)
         return nil unless curve
 
         misfit = rows.sum { |row, y, weight| ((row.each_index.sum { |k| curve[k] * row[k] } - y) * weight)**2 }
-        [curve, misfit + after.sum { |_, h| (h / HEIGHT_SD_FT)**2 }]
+        [curve, misfit + after.sum { |t, h| (h * weight(t) / height_sd_ft)**2 }]
       end
 
-      # The nearer the ground, the more a sample says of the contact.
-      def weight(time) = Math.exp((time - @low_s) / FADE_S)
+      # What the vertical-speed column would show of such a descent: its slope before the time and nothing after, through
+      # the column's own first-order lag, from what it showed at the beginning.
+      def speed_rows(time)
+        times, shown = shown_speeds
+        return [] if times.empty?
+
+        share = lag < @signals.step_s ? 1.0 : 1.0 - Math.exp(-@signals.step_s / lag)
+        filtered = Array.new(DEGREE, 0.0)
+        from_start = shown.first
+        (1...times.size).map do |i|
+          basis = times[i] < time ? speed_row(times[i] - time) : Array.new(DEGREE, 0.0)
+          filtered = filtered.zip(basis).map { |y, x| y + (share * (x - y)) }
+          from_start *= 1.0 - share
+          [filtered, shown[i] - from_start, weight(times[i]) / SPEED_SD_FT_S]
+        end
+      end
+
+      # The nearer the contact, the more a sample says of it.
+      def weight(time) = Math.exp(-(@low_s - time).abs / FADE_S)
 
       def height_row(u) = (1..DEGREE).map { |k| u**k }
       def speed_row(u) = (1..DEGREE).map { |k| k * (u**(k - 1)) }
@@ -94,6 +106,14 @@ module Fujin
         Recordings::Smoothing.solve(matrix, (0...size).map { |r| rows.sum { |x, y, w| w * w * x[r] * y } })
       end
 
+      # Noise of the heights in this file, from their second differences about the contact.
+      def height_sd_ft
+        @height_sd_ft ||= begin
+          bends = heights.each_cons(3).map { |(_, a), (_, b), (_, c)| a - (2.0 * b) + c }
+          [Math.sqrt(bends.sum { |bend| bend * bend } / ([bends.size, 1].max * 6.0)), LEAST_HEIGHT_SD_FT].max
+        end
+      end
+
       # Zeroed heights about the low sample, as [time, feet].
       def heights
         @heights ||= (@signals.index(@low_s - FIT_S)..@signals.index(@low_s + 1.0)).filter_map do |i|
@@ -102,25 +122,16 @@ module Fujin
         end
       end
 
-      # First-order lag undone: true = shown + lag * rate of shown; [time, feet a second, + up].
-      def de_lagged_speeds
-        return [] unless @signals.signal?(:vs)
-
-        lag = VerticalSpeedLag.estimate(@signals, @low_s - 25.0, @low_s)
-        width = [@signals.samples(LOOK_BACK_S), 2].max
-        (@signals.index(@low_s - FIT_S)..@signals.index(@low_s - SPEEDS_END_S)).filter_map do |i|
-          next if i < width
-
-          value, slope = line_to(i, width)
-          [@signals.time(i), (value + (lag * slope)) / 60.0] if value && !value.nan?
+      # The column about the low sample, feet a second + up, with its times; empty when it was not recorded there.
+      def shown_speeds
+        @shown_speeds ||= begin
+          range = @signals.signal?(:vs) ? (@signals.index(@low_s - FIT_S)..@signals.index(@low_s + 1.0)).to_a : []
+          values = range.map { |i| @signals[:vs][i] / 60.0 }
+          values.any?(&:nan?) ? [[], []] : [range.map { |i| @signals.time(i) }, values]
         end
       end
 
-      # Value and slope at a sample of the line through it and those just before it: nothing from after the contact.
-      def line_to(index, width)
-        shown = @signals[:vs][(index - width)..index]
-        Recordings::Smoothing.fit(shown.each_index.map { |k| (k - width) * @signals.step_s }, shown, 1)
-      end
+      def lag = @lag ||= VerticalSpeedLag.estimate(@signals, @low_s - 25.0, @low_s)
     end
 
     # How far a vertical-speed column lags the height column.

@@ -3,18 +3,14 @@ import { toast } from 'sonner'
 import type { FlyEvent, NewFlyEvent, Sortie } from '../../api/client'
 import { useKeys } from '../../app/useKeys'
 import { GradeGlyph } from '../../design/GradeGlyph'
-import { capital, clockOf, GRADE_WORDS } from '../../design/words'
+import { capital, GRADE_WORDS } from '../../design/words'
 import { useSheet } from '../../queue/useSheet'
+import { Checks } from './Checks'
 import { GateCard } from './GateCard'
+import { Note } from './Note'
+import { describe, HELP, LADDER } from './tapWords'
+import { Taps } from './Taps'
 
-const HELP = { prompted: 'Prompted', assisted: 'Helped', taken_over: 'Took over' } as const
-const LADDER = {
-  following: 'Following through',
-  one: 'One control',
-  two: 'Two',
-  three: 'All three',
-  alone: 'Alone',
-} as const
 const PHASES_FOR = {
   power_recovery: ['entry', 'glide', 'flare', 'recovery'],
   touchdown: ['entry', 'glide', 'flare', 'cushion', 'touchdown'],
@@ -212,126 +208,4 @@ function PhaseMark({ events, phase }: { events: FlyEvent[]; phase: string }) {
       {helped && 'help'}
     </span>
   )
-}
-
-function Note({ add, locked }: { add: (text: string) => void; locked: boolean }) {
-  const [text, setText] = useState('')
-  return (
-    <form
-      className="flex gap-2"
-      onSubmit={(event) => {
-        event.preventDefault()
-        if (!text.trim()) return
-        add(text.trim())
-        setText('')
-      }}
-    >
-      <label className="grow">
-        <span className="sr-only">Note</span>
-        <input
-          className="field h-16 text-lg"
-          placeholder="A note"
-          value={text}
-          disabled={locked}
-          onChange={(e) => setText(e.target.value)}
-        />
-      </label>
-      <button type="submit" className="tap w-32" disabled={locked || !text.trim()}>
-        Keep
-      </button>
-    </form>
-  )
-}
-
-interface ChecksProps {
-  sortie: Sortie
-  live: FlyEvent[]
-  tap: (text: string) => void
-  locked: boolean
-}
-
-function Checks({ sortie, live, tap, locked }: ChecksProps) {
-  const done = new Set(live.filter((event) => event.kind === 'check').map((event) => event.payload.value))
-  return (
-    <section aria-labelledby="checks" className="sheet p-3">
-      <h2 id="checks" className="m-0 mb-1 text-base font-semibold">
-        Checks, {done.size} of {(sortie.checks ?? []).length}
-      </h2>
-      <ul className="m-0 grid list-none gap-1 p-0">
-        {(sortie.checks ?? []).map((check) => (
-          <li key={check}>
-            <button
-              type="button"
-              className="flex min-h-11 w-full cursor-pointer items-center gap-2 text-left disabled:cursor-default"
-              disabled={locked || done.has(check)}
-              aria-pressed={done.has(check)}
-              onClick={() => tap(check)}
-            >
-              <svg
-                width="20"
-                height="20"
-                viewBox="0 0 20 20"
-                fill="none"
-                stroke="currentColor"
-                strokeWidth="2"
-                aria-hidden="true"
-                className="shrink-0"
-              >
-                <rect
-                  x="2"
-                  y="2"
-                  width="16"
-                  height="16"
-                  fill={done.has(check) ? 'currentColor' : 'none'}
-                  strokeDasharray={done.has(check) ? undefined : '3 2.500'}
-                />
-                {done.has(check) && <path d="m5 10 4 4 6-8" stroke="var(--sheet)" strokeWidth="2.400" />}
-              </svg>
-              {check}
-            </button>
-          </li>
-        ))}
-      </ul>
-    </section>
-  )
-}
-
-function Taps({ live }: { live: FlyEvent[] }) {
-  const shown = live
-    .filter((event) => event.kind !== 'check')
-    .slice(-8)
-    .reverse()
-  return (
-    <section aria-labelledby="taps">
-      <h2 id="taps" className="m-0 mb-1 text-base font-semibold">
-        Last taps
-      </h2>
-      {shown.length === 0 && <p className="m-0 text-soft">None yet.</p>}
-      <ol className="m-0 list-none p-0 text-sm">
-        {shown.map((event) => (
-          <li key={event.id} className="border-t border-rule py-1">
-            <span className="text-soft">{clockOf(event.at)}</span> {describe(event)}
-          </li>
-        ))}
-      </ol>
-    </section>
-  )
-}
-
-function describe(event: FlyEvent): string {
-  const where = event.attempt_no ? ` (attempt ${event.attempt_no}${event.phase ? `, ${event.phase}` : ''})` : ''
-  switch (event.kind) {
-    case 'attempt':
-      return `Attempt ${event.attempt_no ?? ''}`
-    case 'help':
-      return `${HELP[event.payload.value as keyof typeof HELP] ?? 'Help'}${where}`
-    case 'grade':
-      return `${GRADE_WORDS[event.payload.grade ?? 0] ?? ''}${where}`
-    case 'control':
-      return LADDER[event.payload.value as keyof typeof LADDER] ?? 'Controls'
-    case 'go_around':
-      return `Go-around${where}`
-    default:
-      return `${event.payload.value ?? capital(event.kind)}${where}`
-  }
 }

@@ -1,0 +1,33 @@
+import type { FlyEvent } from '../../api/client'
+import { capital, GRADE_WORDS } from '../../design/words'
+
+/** What the help buttons store, and what they say. */
+export const HELP = { prompted: 'Prompted', assisted: 'Helped', taken_over: 'Took over' } as const
+
+/** How far the controls are handed over. */
+export const LADDER = {
+  following: 'Following through',
+  one: 'One control',
+  two: 'Two',
+  three: 'All three',
+  alone: 'Alone',
+} as const
+
+/** A tap in words. */
+export function describe(event: FlyEvent): string {
+  const where = event.attempt_no ? ` (attempt ${event.attempt_no}${event.phase ? `, ${event.phase}` : ''})` : ''
+  switch (event.kind) {
+    case 'attempt':
+      return `Attempt ${event.attempt_no ?? ''}`
+    case 'help':
+      return `${HELP[event.payload.value as keyof typeof HELP] ?? 'Help'}${where}`
+    case 'grade':
+      return `${GRADE_WORDS[event.payload.grade ?? 0] ?? ''}${where}`
+    case 'control':
+      return LADDER[event.payload.value as keyof typeof LADDER] ?? 'Controls'
+    case 'go_around':
+      return `Go-around${where}`
+    default:
+      return `${event.payload.value ?? capital(event.kind)}${where}`
+  }
+}

@@ -1,0 +1,130 @@
+# frozen_string_literal: true
+
+require_relative '../server_helper'
+
+# The board, the students' list, the fleet: what they show, to whom, and what to do next.
+class SchoolTest < Minitest::Test
+  include ServerHelp
+
+  TODAY = Date.new(2026, 11, 25)
+
+  def board(viewer = @instructor) = Fujin::TodayBoard.new(viewer, TODAY).to_h
+  def progress(of = @sortie) = Fujin::SortieProgress.new(of.reload)
+
+  def test_the_board_parts_today_from_earlier_and_later
+    before = sortie(starts_at: Time.utc(2026, 11, 23, 9))
+    after = sortie(starts_at: Time.utc(2026, 11, 27, 9))
+    sortie(starts_at: Time.utc(2026, 10, 1, 9))
+
+    assert_equal([[@sortie.id], [before.id], [after.id]], board.values_at('sorties', 'earlier', 'later').map { |rows| rows.map { |row| row['id'] } })
+  end
+
+  def test_the_next_step_follows_the_sortie
+    assert_equal 'Decide go or no-go', progress.next_step
+    @sortie.update!(go_decision: 'no_go')
+    assert_equal 'Not flown: no-go', progress.next_step
+    @sortie.update!(go_decision: 'go')
+    assert_equal 'Fly', progress.next_step
+    Fujin::FlyEvent.create!(id: SecureRandom.uuid, sortie: @sortie, kind: 'attempt', attempt_no: 1, at: Time.now.utc, by: @instructor, created_at: Time.now.utc)
+    assert_equal 'Load the recording', progress.next_step
+    assert_equal 'begun', progress.to_h['fly']
+  end
+
+  def test_review_is_done_when_every_counted_attempt_is_graded
+    @sortie.update!(go_decision: 'go')
+    first, second = imported(@sortie, faults: [{}, {}])
+    assert_equal 'Grade 2 of 2 attempts', progress.next_step
+    grade_all(first, @instructor, 'instructor')
+    assert_equal 'Grade 1 of 2 attempts', progress.next_step
+    second.update!(counts: false, void_reason: 'traffic')
+    assert_equal 'Enter the flight time', progress.next_step
+    @sortie.update!(off_at: Time.utc(2026, 11, 25, 10), on_at: Time.utc(2026, 11, 25, 10, 50))
+    assert_equal 'Complete', progress.next_step
+    assert_equal %w[done done done done], progress.to_h.values
+  end
+
+  def test_what_waits_for_somebody
+    @aircraft.update!(look_at_it: true, look_at_it_reason: 'low rotor rpm')
+    imported(@sortie)
+    kinds = board['attention'].map { |item| item['kind'] }
+
+    assert_equal ['aircraft'], kinds - ['review']
+    assert_empty board(@student)['attention']
+  end
+
+  def test_students_are_paged_and_read_in_a_fixed_number_of_queries
+    60.times { |i| person("pupil#{i}", 'student', stage: 'early') }
+    as(@instructor)
+    queries = count_queries { get '/api/students' }
+    assert_equal [50, 1, 2, 62], [answer['items'].size, answer['page'], answer['pages'], answer['total']]
+    get '/api/students?page=2'
+
+    assert_equal 12, answer['items'].size
+    assert_operator queries, :<, 20
+  end
+
+  def count_queries
+    count = 0
+    counter = ActiveSupport::Notifications.subscribe('sql.active_record') { |*, payload| count += 1 unless payload[:name] == 'SCHEMA' }
+    yield
+    count
+  ensure
+    ActiveSupport::Notifications.unsubscribe(counter)
+  end
+
+  def test_standing_of_a_student_in_the_list
+    grade_all(imported(@sortie).first, @instructor, 'instructor')
+    as(@instructor)
+    get '/api/students'
+    standing = answer['items'].find { |row| row['id'] == @student.id }['standings'].first
+
+    assert_equal 'straight_in_autorotation', standing['manoeuvre']
+    refute standing['ready']
+    assert_equal(%w[enough_attempts to_standard unassisted different_days no_critical], standing['conditions'].map { |c| c['id'] })
+    assert_empty answer['items'].find { |row| row['id'] == @other.id }['standings']
+  end
+
+  def test_the_fleet_shows_the_numbers_of_the_type_files
+    as(@student)
+    get '/api/aircraft'
+    row = answer.first
+
+    assert_equal 'anticlockwise', row['rotor_direction']
+    assert_equal '91 to 111', row['numbers'].find { |n| n['label'] == 'Rotor rpm, power off' }['value']
+  end
+
+  def test_help_is_counted_per_attempt_and_phase
+    events = [['attempt', 1, nil, nil], ['help', 1, 'entry', 'prompted'], ['help', 1, 'glide', 'taken_over'], ['attempt', 2, nil, nil], ['grade', 2, 'flare', nil]]
+    events.each do |kind, number, phase, value|
+      Fujin::FlyEvent.create!(id: SecureRandom.uuid, sortie: @sortie, kind: kind, attempt_no: number, phase: phase, at: Time.now.utc, by: @instructor, created_at: Time.now.utc,
+                              payload: kind == 'grade' ? { grade: 2 } : { value: value }.compact)
+    end
+    taps = Fujin::HelpTaps.new(@sortie.fly_events.to_a)
+
+    assert_equal 2, taps.attempts
+    assert_equal %w[taken_over prompted alone], [taps.help(1), taps.help(1, phase: 'entry'), taps.help(2)]
+    assert_equal 2, taps.cockpit_grade(2, 'flare')
+    assert_nil taps.cockpit_grade(1, 'flare')
+  end
+
+  def test_channels_keep_their_precision
+    values = [1_795_600_000.123, 47.21041234, -151.33201234]
+
+    assert_equal values, Fujin::ChannelRow.new(**Fujin::ChannelRow.pack('t_s', values)).values
+    single = Fujin::ChannelRow.new(**Fujin::ChannelRow.pack('nr_pct', [99.87, Float::NAN])).values
+    assert_in_delta 99.87, single[0], 1e-4
+    assert_predicate single[1], :nan?
+  end
+
+  def test_the_flown_path_lies_in_the_plans_frame
+    attempt = imported(@sortie).first
+    first = attempt.path.first
+    last = attempt.path.last
+
+    assert_operator first['along_ft'], :<, -3000
+    assert_in_delta 0, last['along_ft'], 120
+    assert_in_delta 0, last['across_ft'], 60
+    assert_in_delta 1000, first['height_ft'], 30
+    assert_equal %w[setup entry glide flare recovery after], attempt.path.map { |p| p['phase'] }.uniq
+  end
+end

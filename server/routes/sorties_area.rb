@@ -67,12 +67,13 @@ module Fujin
         events.map { |event| Serialisers.fly_event(event, taps) }
       end
 
+      def moment(value) = value.is_a?(String) ? Time.iso8601(value) : value
+
       def check_times(sortie, changed)
-        off = changed.fetch('off_at', sortie.off_at)
-        on = changed.fetch('on_at', sortie.on_at)
+        off, on = %w[off_at on_at].map { |name| moment(changed.fetch(name, sortie[name])) }
         return unless off && on
 
-        minutes = (on.to_time - off.to_time) / 60.0
+        minutes = (on - off) / 60.0
         return if minutes.positive? && minutes < 12 * 60
 
         raise InvalidInput, [{ path: 'on_at', message: 'expected a time after take-off and within 12 hours of it' }]

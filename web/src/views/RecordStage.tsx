@@ -2,12 +2,10 @@ import { useState } from 'react'
 import { toast } from 'sonner'
 import type { Session, Sortie } from '../api/client'
 import { useChangeSortie, useStudent } from '../api/queries'
-import { GradeGlyph } from '../design/GradeGlyph'
 import { Failed, Loading } from '../design/States'
 import { hoursOf } from '../design/words'
-import { ProgressMap } from '../pictures/ProgressMap'
 import { Conditions } from './Conditions'
-import { Trend } from './Students'
+import { StandingSummary } from './StandingSummary'
 
 /** Record: time in the log, the one thing for next time, where the student stands, the sign-off. */
 export function RecordStage({ sortie, session }: { sortie: Sortie; session: Session }) {
@@ -22,26 +20,7 @@ export function RecordStage({ sortie, session }: { sortie: Sortie; session: Sess
       <div className="grid content-start gap-4">
         {standing ? (
           <section className="sheet grid gap-4 p-4">
-            <ProgressMap
-              title={standing.title}
-              history={student.data.history.filter((e) => e.manoeuvre === sortie.manoeuvre)}
-              signedAt={signed?.signed_at}
-            />
-            <p className="m-0 flex flex-wrap gap-x-6">
-              <span>
-                Latest: <GradeGlyph grade={standing.level} worded />
-              </span>
-              {standing.trend && (
-                <span>
-                  Trend: <Trend trend={standing.trend} />
-                </span>
-              )}
-              {standing.weakest_phase && (
-                <span>
-                  Weakest phase: <b>{standing.weakest_phase}</b>
-                </span>
-              )}
-            </p>
+            <StandingSummary standing={standing} history={student.data.history} signedAt={signed?.signed_at} />
             <Conditions standing={standing} studentId={sortie.student.id} staff={session.person?.role !== 'student'} />
           </section>
         ) : (

@@ -1,12 +1,10 @@
 import { Link, useParams } from 'react-router'
 import type { Session } from '../api/client'
 import { useStudent } from '../api/queries'
-import { GradeGlyph } from '../design/GradeGlyph'
 import { Empty, Failed, Loading } from '../design/States'
 import { capital, clockOf, hoursOf, shortDayOf } from '../design/words'
-import { ProgressMap } from '../pictures/ProgressMap'
 import { Conditions } from './Conditions'
-import { Trend } from './Students'
+import { StandingSummary } from './StandingSummary'
 
 /** One student's record: where they stand, every attempt, sorties, flight time, sign-offs. */
 export function StudentPage({ session }: { session: Session }) {
@@ -29,28 +27,7 @@ export function StudentPage({ session }: { session: Session }) {
           const signed = signOffs.find((row) => row.manoeuvre === standing.manoeuvre && !row.withdrawn)
           return (
             <section key={standing.manoeuvre} className="sheet grid gap-4 p-4 xl:grid-cols-[minmax(0,1fr)_22rem]">
-              <div>
-                <ProgressMap
-                  title={standing.title}
-                  history={history.filter((entry) => entry.manoeuvre === standing.manoeuvre)}
-                  signedAt={signed?.signed_at}
-                />
-                <p className="mt-3 mb-0 flex flex-wrap items-center gap-x-6 gap-y-1">
-                  <span>
-                    Latest: <GradeGlyph grade={standing.level} worded />
-                  </span>
-                  {standing.trend && (
-                    <span>
-                      Trend: <Trend trend={standing.trend} />
-                    </span>
-                  )}
-                  {standing.weakest_phase && (
-                    <span>
-                      Work on: <b>{standing.weakest_phase}</b>
-                    </span>
-                  )}
-                </p>
-              </div>
+              <StandingSummary standing={standing} history={history} signedAt={signed?.signed_at} />
               <Conditions standing={standing} studentId={id} staff={session.person?.role !== 'student'} />
             </section>
           )

@@ -38,7 +38,7 @@ module Fujin
 
     def fault(fault, manoeuvre, type)
       declared = manoeuvre.fault(fault.id)
-      { 'id' => fault.id, 'title' => declared.title, 'evidence' => fault.evidence, 'from_s' => number(fault.from_s, 1), 'to_s' => number(fault.to_s, 1),
+      { 'id' => fault.id, 'title' => declared.title, 'evidence' => fault.evidence, 'from_s' => number(fault.from_s, 2), 'to_s' => number(fault.to_s, 2),
         'measures' => fault.measures, 'cause' => manoeuvre.text_for(declared.cause, type), 'cue' => capitalised(manoeuvre.text_for(declared.cue, type)) }
     end
 

@@ -45,8 +45,10 @@ export type StageName = (typeof STAGES)[number]
 
 const clock = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', timeZone: 'UTC' })
 const day = new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' })
+const fullDay = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', year: 'numeric', timeZone: 'UTC' })
 const shortDay = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' })
 export const clockOf = (iso: string) => clock.format(new Date(iso))
 export const dayOf = (iso: string) => day.format(new Date(iso))
+export const fullDayOf = (iso: string) => fullDay.format(new Date(iso))
 export const shortDayOf = (iso: string) => shortDay.format(new Date(iso))
 export const hoursOf = (minutes: number) => `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, '0')}`

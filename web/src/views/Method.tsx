@@ -163,7 +163,7 @@ function House({ house, chief }: { house: Schemas['House']; chief: boolean }) {
 const ModelLimits = () => (
   <section id="model" className="mt-8 max-w-3xl">
     <h2 className="mb-1 text-xl font-bold">What the flight model leaves out</h2>
-    <ul className="mt-0">
+    <ul className="mt-0 list-disc pl-5">
       <li>
         The types are invented. The numbers prove consistency, not flight data: an estimate, never a substitute for the
         flight manual.

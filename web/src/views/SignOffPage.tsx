@@ -4,7 +4,7 @@ import type { Session } from '../api/client'
 import { useSignOffDocument, useWithdraw } from '../api/queries'
 import { GradeGlyph } from '../design/GradeGlyph'
 import { Failed, Loading } from '../design/States'
-import { capital, dayOf, shortDayOf } from '../design/words'
+import { capital, fullDayOf } from '../design/words'
 
 /** One sign-off as a page to print, with its evidence and how to check it. */
 export function SignOffPage({ session }: { session: Session }) {
@@ -18,17 +18,17 @@ export function SignOffPage({ session }: { session: Session }) {
       {doc.withdrawn && <p className="limit-note p-3 font-semibold">Withdrawn: {doc.withdrawn_reason}</p>}
       <p className="label mb-0">{session.school.name} · sign-off</p>
       <h1 className="mt-0 mb-1 border-b-2 border-ink pb-2 text-3xl font-bold">{doc.title}</h1>
-      <p className="text-xl">
-        <b>{doc.student.name}</b> met every condition below. Signed by <b>{doc.by}</b> on {dayOf(doc.signed_at)}.
+      <p className="mt-3 mb-2 text-xl">
+        <b>{doc.student.name}</b> met every condition below. Signed by <b>{doc.by}</b> on {fullDayOf(doc.signed_at)}.
       </p>
       {doc.remark && <p>{doc.remark}</p>}
-      <h2 className="text-lg font-semibold">Conditions</h2>
-      <ul>
+      <h2 className="mt-5 mb-1 text-lg font-semibold">Conditions</h2>
+      <ul className="list-disc pl-5">
         {(doc.conditions ?? []).map((text) => (
           <li key={text}>{text}</li>
         ))}
       </ul>
-      <h2 className="text-lg font-semibold">Evidence</h2>
+      <h2 className="mt-5 mb-1 text-lg font-semibold">Evidence</h2>
       <table className="w-full border-collapse">
         <thead>
           <tr className="label text-left">
@@ -40,7 +40,7 @@ export function SignOffPage({ session }: { session: Session }) {
         <tbody>
           {doc.evidence.map((item) => (
             <tr key={item.attempt_id} className="border-t border-rule">
-              <td className="p-1.5">{shortDayOf(item.on_day)}</td>
+              <td className="p-1.5">{fullDayOf(item.on_day)}</td>
               <td className="p-1.5">{item.aircraft}</td>
               <td className="p-1.5">
                 {Object.entries(item.grades ?? {}).map(([phase, grade]) => (
@@ -53,12 +53,12 @@ export function SignOffPage({ session }: { session: Session }) {
           ))}
         </tbody>
       </table>
-      <h2 className="text-lg font-semibold">To check that it was not altered</h2>
+      <h2 className="mt-5 mb-1 text-lg font-semibold">To check that it was not altered</h2>
       <p>
         Export the file and run <code>bin/fujin verify FILE --key {doc.public_key}</code>. It needs neither this server
         nor its database.
       </p>
-      <dl className="grid grid-cols-[8rem_1fr] gap-x-3 text-sm break-all">
+      <dl className="my-3 grid grid-cols-[8rem_1fr] gap-x-3 text-sm break-all">
         <dt className="label">This sign-off</dt>
         <dd className="m-0">{doc.hash}</dd>
         <dt className="label">Follows</dt>
@@ -69,7 +69,7 @@ export function SignOffPage({ session }: { session: Session }) {
         <dd className="m-0">{doc.public_key}</dd>
       </dl>
       <p className="label">It replaces no licence, rating or authorisation that the authority requires.</p>
-      <div className="no-print flex flex-wrap gap-3">
+      <div className="no-print mt-4 flex flex-wrap gap-3">
         <a className="button solid" href={`/api/sign-offs/${doc.id}/document`} download>
           Export the file
         </a>

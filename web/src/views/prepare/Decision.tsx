@@ -23,10 +23,17 @@ export function Decision({ sortie, plan, set, saving }: Props) {
   return (
     <section aria-label="Go or no-go" className="no-print mb-3">
       {needsReason && (
-        <label className="mb-2 grid gap-0.5">
-          <span className="label">{limits.length} limit passed. Going anyway wants a reason</span>
-          <input className="field" value={reason} onChange={(event) => setReason(event.target.value)} />
-        </label>
+        <div className="limit-note mb-2 grid gap-2 p-2">
+          {limits.map((limit) => (
+            <p key={limit.id} className="m-0 text-sm leading-snug font-semibold">
+              {limit.text}
+            </p>
+          ))}
+          <label className="grid gap-0.5">
+            <span className="text-xs">Going anyway wants a reason</span>
+            <input className="field" value={reason} onChange={(event) => setReason(event.target.value)} />
+          </label>
+        </div>
       )}
       <div className="grid grid-cols-2 gap-2">
         <button

@@ -75,6 +75,16 @@ module BrowserHelp
     page.driver.browser.action.tap { |action| keys.each { |key| key.is_a?(Array) ? action.key_down(key[0]).send_keys(key[1]).key_up(key[0]) : action.send_keys(key) } }.perform
   end
 
+  # Waits for what the page does not show.
+  def eventually
+    150.times do
+      return if yield
+
+      sleep 0.1
+    end
+    flunk 'it did not come about within 15 s'
+  end
+
   # No violation of WCAG 2.2 A and AA that the automated check finds.
   def assert_accessible(what)
     results = Axe::Core.new(page).call(Axe::API::Run.new.tap { |run| run.according_to(:wcag2a, :wcag2aa, :wcag21a, :wcag21aa, :wcag22aa) })

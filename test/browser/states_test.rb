@@ -76,8 +76,7 @@ class StatesTest < Minitest::Test
     assert_in_delta 8, @sortie.reload.wind_kt
     click_on 'Try again'
     assert_no_text 'It was changed elsewhere'
-    sleep 1.5
-    assert_in_delta 19, @sortie.reload.wind_kt
+    eventually { @sortie.reload.wind_kt == 19 }
     assert_in_delta 5, @sortie.oat_c
   end
 

@@ -27,7 +27,7 @@ module Fujin
     def create
       return if File.exist?(data('PG_VERSION'))
 
-      FileUtils.mkdir_p(File.join(folder, 'sock'))
+      FileUtils.mkdir_p(folder)
       FileUtils.chown_R(server_user, nil, folder) if server_user
       FileUtils.chmod(0o700, folder)
       run('initdb', '-D', data, '-U', USER, '-A', 'trust', '-E', 'UTF8', '--locale=C.UTF-8')
@@ -35,7 +35,8 @@ module Fujin
 
     # @return [Integer] process id of the server in the foreground
     def spawn_server(log)
-      options = ['-D', data, '-p', port.to_s, '-c', 'listen_addresses=127.0.0.1', '-c', "unix_socket_directories=#{socket_folder}"]
+      # Loopback only: no socket file, whose path could grow too long.
+      options = ['-D', data, '-p', port.to_s, '-c', 'listen_addresses=127.0.0.1', '-c', 'unix_socket_directories=']
       options += ['-c', 'fsync=off', '-c', 'full_page_writes=off'] unless @durable
       Process.spawn(*as_server_user(program('postgres'), *options), out: log, err: log, pgroup: true, chdir: folder)
     end
@@ -73,8 +74,6 @@ module Fujin
     private
 
     def data(*parts) = File.join(folder, 'pg', *parts)
-    # A socket's path must stay short; ours is a way in for nobody, so any private folder does.
-    def socket_folder = File.join(folder, 'sock').then { |path| path.length < 90 ? path : folder[0, 90] }
     def server_user = Process.uid.zero? ? 'postgres' : nil
 
     def program(name)

@@ -75,14 +75,19 @@ module BrowserHelp
     page.driver.browser.action.tap { |action| keys.each { |key| key.is_a?(Array) ? action.key_down(key[0]).send_keys(key[1]).key_up(key[0]) : action.send_keys(key) } }.perform
   end
 
+  # The worker is a real process here: nothing to do but wait for it.
+  def work_off
+    eventually(60) { Fujin::RecordingRow.where(status: %w[waiting working]).none? }
+  end
+
   # Waits for what the page does not show.
-  def eventually
-    150.times do
+  def eventually(seconds = 15)
+    (seconds * 10).times do
       return if yield
 
       sleep 0.1
     end
-    flunk 'it did not come about within 15 s'
+    flunk "it did not come about within #{seconds} s"
   end
 
   # No violation of WCAG 2.2 A and AA that the automated check finds.

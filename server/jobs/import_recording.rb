@@ -63,8 +63,11 @@ module Fujin
 
     def store(row, recording, signals, proposals, setting)
       Record.transaction do
+        # Another worker may have finished it while this one was measuring.
         row.lock!
-        row.channels.delete_all
+        next if row.status == 'ready'
+
+        ChannelRow.where(recording_id: row.id).delete_all
         names = { 't_s' => recording.times }.merge(recording.channels)
         ChannelRow.insert_all!(names.map { |name, values| ChannelRow.pack(name, values).merge(recording_id: row.id) })
         proposals.each_with_index { |proposal, i| store_attempt(row, i, proposal, signals, setting) }

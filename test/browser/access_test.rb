@@ -77,9 +77,9 @@ class BrowserAccessTest < Minitest::Test
     press('f')
     assert_text 'Before the first attempt'
     press('a')
-    assert_text 'Attempt 1 begun'
+    assert_no_text 'Before the first attempt'
     press('u')
-    assert_text 'Undone: Attempt 1'
+    assert_text 'Before the first attempt'
   end
 
   def test_arrow_keys_read_the_path_and_the_strips

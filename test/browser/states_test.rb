@@ -148,8 +148,7 @@ class StatesTest < Minitest::Test
     visit '/method'
     select 'Touchdown', from: 'How the manoeuvre ends'
     click_on 'Change the house method'
-    assert_text 'The house method is changed'
-    assert_equal 'touchdown', Fujin::School.current.house['ending']
+    eventually { Fujin::School.current.house['ending'] == 'touchdown' }
   end
 
   def test_the_mode_is_kept_on_the_device

@@ -38,6 +38,22 @@ class ReviewTest < Minitest::Test
     assert_equal attempts.map(&:id), @sortie.reload.attempts.map(&:id)
   end
 
+  def test_two_workers_on_one_recording_store_it_once
+    as(@instructor)
+    upload(@sortie, recording(@sortie))
+    id = answer['id']
+    slow = Class.new(Fujin::ImportRecording) do
+      def store(row, ...)
+        Fujin::ImportRecording.run(row.id)
+        super
+      end
+    end
+    slow.run(id)
+
+    assert_equal 'ready', read(id)['status']
+    assert_equal 1, Fujin::AttemptRow.count
+  end
+
   # The worker dies where the results are being stored; the next one begins again.
   def test_a_job_that_dies_in_the_middle_loses_nothing_and_repeats_nothing
     as(@instructor)

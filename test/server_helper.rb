@@ -81,8 +81,8 @@ module ServerHelp
 
   # A recording of this sortie with the given faults, one set an attempt.
   def recording(sortie, faults: [{}], seed: 1)
-    RECORDINGS[[sortie.aircraft.type_id, faults, seed]] ||= begin
-      setting = Fujin::SortieSetting.new(sortie)
+    setting = Fujin::SortieSetting.new(sortie)
+    RECORDINGS[[setting.conditions, setting.house, faults, seed]] ||= begin
       Fujin::Flight::Lesson.new(setting.conditions, faults: faults, origin: CORE_SPOT, elevation_ft: 62.0, house: setting.house, seed: seed, course_deg: 350.0).csv
     end
   end

@@ -4,8 +4,8 @@ module Fujin
   module Commands
     # `plan MANOEUVRE`: the numbers, gates, path and cautions of a manoeuvre.
     class Plan
-      # Names of --set that belong to a manoeuvre rather than to the house.
-      MANOEUVRE_SETTINGS = %w[glide_rotor_rpm_pct].freeze
+      # Flags that stand for a setting of the manoeuvre.
+      FLAGS = { bank_deg: 'bank_deg', power_limit_pct: 'power_limit_pct' }.freeze
 
       def initialize(argv, out, err)
         @options = Options.new(argv)
@@ -16,23 +16,27 @@ module Fujin
       def run
         name = @options.rest.first or raise CommandLine::Usage, 'plan needs a manoeuvre'
         manoeuvre = Manoeuvres.find(name)
-        unknown = @options[:settings].keys - Planning::HouseMethod::NAMES - MANOEUVRE_SETTINGS
-        raise UnknownName, "--set knows no #{unknown.join(', ')} for #{name}: use #{(MANOEUVRE_SETTINGS + Planning::HouseMethod::NAMES).join(', ')}" unless unknown.empty?
-
-        note_unused
-        plan = manoeuvre.planner.call(@options.conditions, @options.house, course_deg: @options[:course], height_ft: @options[:height_ft] || 1000.0,
-                                                                           stage: @options[:stage] || 'solo',
-                                                                           rotor_rpm_pct: @options[:settings]['glide_rotor_rpm_pct'])
+        plan = manoeuvre.planner.call(@options.conditions, @options.house, course_deg: @options[:course], height_ft: @options[:height_ft],
+                                                                           stage: @options[:stage] || 'solo', settings: settings(manoeuvre))
         @options.json? ? @out.puts(JSON.pretty_generate(Serialisers.plan(plan))) : print_tables(plan)
         0
       end
 
       private
 
-      def note_unused
-        %i[bank_deg power_limit_pct].select { |name| @options[name] }.each do |name|
-          @err.puts "fujin: --#{name.to_s.tr('_', '-')} plays no part in a straight-in autorotation and was not used"
+      def settings(manoeuvre)
+        given = @options[:settings].except(*Planning::HouseMethod::NAMES)
+        unknown = given.keys - manoeuvre.settings
+        raise UnknownName, "--set knows no #{unknown.join(', ')} for #{manoeuvre.id}: use #{(manoeuvre.settings + Planning::HouseMethod::NAMES).join(', ')}" unless unknown.empty?
+
+        FLAGS.select { |flag, _| @options[flag] }.each do |flag, name|
+          if manoeuvre.settings.include?(name)
+            given[name] = @options[flag]
+          else
+            @err.puts "fujin: --#{flag.to_s.tr('_', '-')} plays no part in #{manoeuvre.id} and was not used"
+          end
         end
+        given
       end
 
       def print_tables(plan)
@@ -42,7 +46,9 @@ module Fujin
           [name, number.value || '—', number.unit, spread]
         end
         @out.puts Tables.lines(rows), ''
-        plan.gates.each { |gate| @out.puts "gate #{gate.id}: #{gate.height_ft.round} ft above the ground" }
+        @out.puts "set-up: #{plan.setup.text}", '' if plan.setup
+        plan.gates.each { |gate| @out.puts "gate #{gate.id}: #{gate.height_ft.round} ft above the ground#{", #{gate.text}" if gate.text}" }
+        plan.tables.each { |table| @out.puts '', table.title, Tables.lines([table.columns.map { |label, unit| [label, unit].compact.join(', ') }, *table.rows.map { |row| row.map { |cell| cell.nil? ? '—' : cell } }]) }
         @out.puts '', *plan.cautions.map { |caution| "#{caution.level}: #{caution.text}" }
       end
     end

@@ -12,16 +12,29 @@
 module Fujin
   ROOT = File.expand_path('fujin', __dir__)
   CONTENTS = %w[
-    errors value quantities roots atmosphere wind geodesy
+    errors value kept quantities roots atmosphere wind geodesy
     aircraft/schema aircraft/type aircraft/library
-    flight/rotor flight/engine flight/steady_trim flight/model flight/pilot flight/run flight/rotor_decay flight/recorder
-    planning/conditions planning/house_method planning/plan planning/flown_segments planning/reachable_area
-    planning/planned_path planning/cautions planning/straight_in_numbers planning/straight_in_plan
+    flight/rotor flight/engine flight/propeller flight/steady_trim flight/gyro_trim flight/gyro_take_off flight/model flight/pilot flight/run flight/rotor_decay flight/recorder
+    flight/wind_field flight/autorotation_turn flight/speed_recovery flight/hovering_autorotation
+    planning/conditions planning/house_method planning/settings planning/plan planning/energy_ledger planning/number_reasons planning/performance planning/limits_map
+    planning/day_numbers planning/cautions planning/solo_dual planning/manoeuvre_plan planning/flown_segments planning/reachable_area
+    planning/spot_options planning/planned_path planning/turn_route planning/autorotation_numbers planning/autorotation_plan
+    planning/straight_in_plan planning/turning_plan planning/s_turn_plan planning/low_speed_plan planning/hovering_autorotation_plan
+    planning/low_rotor_rpm_plan planning/energy_drill_plan planning/approach_plan planning/run_on_plan planning/departure_plan
+    planning/circuit_plan planning/ground_reference_plan planning/hover_plan planning/gyro_take_off_plan planning/gyro_flight_plans
     recordings/channels recordings/gaps recordings/smoothing recordings/csv_reader recordings/nmea recordings/signals
     grading/attempt grading/measure grading/standard grading/closures grading/contact grading/context
     grading/autorotation_finder grading/autorotation_measures grading/autorotation_faults grading/grader
-    manoeuvres/declaration manoeuvres/straight_in_autorotation
+    manoeuvres/declaration manoeuvres/autorotation_parts
     flight/straight_in_flight flight/lesson progress/readiness
   ].freeze
-  CONTENTS.each { |file| require File.join(ROOT, file) }
+
+  # In teaching order.
+  MANOEUVRES = %w[
+    effects_of_controls lift_off_and_set_down hover hover_turn level_speed_change hover_power_take_off circuit normal_approach
+    rectangle turns_across_a_line turn_about_a_point steep_approach run_on_landing maximum_performance_take_off
+    low_rotor_rpm_recovery hovering_autorotation straight_in_autorotation turning_autorotation s_turn_autorotation
+    low_speed_autorotation energy_drill gyro_take_off gyro_landing gyro_slow_flight gyro_vertical_descent gyro_balked_landing
+  ].freeze
+  (CONTENTS + MANOEUVRES.map { |id| "manoeuvres/#{id}" }).each { |file| require File.join(ROOT, file) }
 end

@@ -43,6 +43,13 @@ module Fujin
         'height_velocity.low_speed_ft_kt' => { kind: :table }, 'height_velocity.high_speed_ft_kt' => { kind: :table }
       }.freeze
 
+      # What a gyroplane's file has besides.
+      GYROPLANE = {
+        'propeller.static_thrust_n' => number.call(200, 20_000), 'propeller.zero_thrust_speed_m_s' => number.call(20, 150),
+        'prerotation.power_kw' => number.call(0.5, 60), 'prerotation.minimum_pct' => number.call(5, 110),
+        'flap_limit_deg' => number.call(3, 20)
+      }.freeze
+
       # Pairs that must stand in this order.
       ORDER = [%w[masses_kg.empty masses_kg.solo], %w[masses_kg.solo masses_kg.dual], %w[masses_kg.dual masses_kg.max],
                %w[rotor.collective_min_deg rotor.collective_max_deg], %w[engine.limit_kw engine.rated_kw]].freeze
@@ -52,7 +59,8 @@ module Fujin
       def self.problems(data)
         return [{ path: '(file)', message: 'expected a table of fields such as rotor: and engine:' }] unless data.is_a?(Hash)
 
-        found = COMMON.filter_map { |path, rule| problem(data, path, rule, required: true) } +
+        required = data['kind'] == 'gyroplane' ? COMMON.merge(GYROPLANE) : COMMON
+        found = required.filter_map { |path, rule| problem(data, path, rule, required: true) } +
                 OPTIONAL.filter_map { |path, rule| problem(data, path, rule, required: false) }
         found.empty? ? order_problems(data) : found
       end
@@ -87,6 +95,8 @@ module Fujin
         value.is_a?(Numeric) && value.to_f.finite? && value.between?(rule[:low], rule[:high])
       end
 
+      private_class_method :within?
+
       def self.rising_pair?(value, rule)
         value.is_a?(Array) && value.size == 2 && value.all? { |v| within?(v, rule) } && value[0] < value[1]
       end
@@ -94,7 +104,7 @@ module Fujin
       def self.table?(value)
         value.is_a?(Array) && value.all? { |row| row.is_a?(Array) && row.size == 2 && row.all?(Numeric) }
       end
-      private_class_method :within?, :rising_pair?, :table?
+      private_class_method :rising_pair?, :table?
 
       def self.order_problems(data)
         ORDER.filter_map do |low, high|

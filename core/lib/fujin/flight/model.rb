@@ -3,8 +3,9 @@
 module Fujin
   module Flight
     # What the pilot asks of the aircraft for one step. Angles radians; pedal is the share of full
-    # engine torque it balances (0..1); throttle is open (governed) or closed.
-    Controls = Struct.new(:disc_pitch, :bank, :collective, :pedal, :yaw_rate, :throttle_open)
+    # engine torque it balances (0..1); throttle is open (governed) or closed. In a gyroplane the open throttle gives
+    # `power_share` of the power there is; it has no collective.
+    Controls = Struct.new(:disc_pitch, :bank, :collective, :pedal, :yaw_rate, :throttle_open, :power_share)
 
     # The moving aircraft: a point mass under a rotor with its own speed, inflow, engine and heading
     # (PHYSICS.md section 1). Fourth-order Runge-Kutta on position, velocity, rotor speed and inflow;
@@ -12,6 +13,9 @@ module Fujin
     class Model
       STEP_S = 0.02
       SKID_FRICTION = 0.35
+      WHEEL_FRICTION = 0.04
+      # Time constant s and greatest rate deg/s with which the disc follows the stick.
+      ATTITUDE_LAG = { 'helicopter' => [0.35, 30.0], 'gyroplane' => [0.4, 25.0] }.freeze
 
       attr_reader :time_s, :position, :velocity, :rotor_speed, :induced, :power_w, :engine_fraction,
                   :disc_pitch, :bank, :heading, :yaw_rate, :collective, :on_ground, :contact, :type, :trim,
@@ -29,7 +33,9 @@ module Fujin
         @drag = %w[x y z].map { |axis| type.fetch("airframe.drag_area_#{axis}_m2").to_f }
         @efficiency = type.fetch('engine.efficiency').to_f
         @accessory = type.fetch('engine.accessory_kw') * 1000.0
-        @rotation = type.clockwise? ? -1.0 : 1.0
+        @propeller = Propeller.of(type, atmosphere)
+        @rotation = torque_sign(type)
+        @attitude_s, @attitude_deg_s = ATTITUDE_LAG.fetch(type.kind)
         @time_s = 0.0
         @losses_j = @supplied_j = 0.0
       end
@@ -39,7 +45,7 @@ module Fujin
       # @param course_rad [Float] track over the ground
       # @param rotor_pct [Float] rotor speed, which only an autorotation may choose
       def start(height_m:, speed_kt:, course_rad:, north_m: 0.0, east_m: 0.0, sink_m_s: 0.0, rotor_pct: 100.0)
-        point = trim.at(speed_kt, sink_m_s, rotor_pct: rotor_pct)
+        point, rotor_pct = steady_point(speed_kt, sink_m_s, rotor_pct)
         air = trim.atmosphere.true_speed(speed_kt * Quantities::KT)
         north_wind, east_wind = @wind.call(height_m, 0.0)
         cross = (east_wind * Math.cos(course_rad)) - (north_wind * Math.sin(course_rad))
@@ -49,7 +55,7 @@ module Fujin
         @velocity = [(air * Math.cos(@heading)) + north_wind, (air * Math.sin(@heading)) + east_wind, -sink_m_s]
         @rotor_speed = rotor.normal_speed * rotor_pct / 100.0
         @induced = point.induced_m_s
-        @power_w = [point.engine_power_w, 0.0].max
+        @power_w = @propeller ? @propeller.power_w(@push_n, air) : [point.engine_power_w, 0.0].max
         @governor = (@power_w / engine.max_power_w) - 0.2 - (0.6 * collective_share(point.collective_rad))
         @engine_fraction = sink_m_s.positive? ? engine.idle_fraction : 1.0
         @disc_pitch = point.disc_pitch_rad
@@ -57,6 +63,17 @@ module Fujin
         @collective = point.collective_rad
         @on_ground = false
         @contact = nil
+        evaluate(@position, @velocity, @rotor_speed, @induced)
+        self
+      end
+
+      # Puts a steady start in the ground's effect instead: a hover at this height under power.
+      def start_in_hover(height_m:, course_rad: 0.0)
+        start(height_m: height_m, speed_kt: 0.0, course_rad: course_rad)
+        point = trim.at(0.0, 0.0, height_m: height_m)
+        @induced = point.induced_m_s
+        @power_w = point.engine_power_w
+        @collective = point.collective_rad
         evaluate(@position, @velocity, @rotor_speed, @induced)
         self
       end
@@ -86,19 +103,36 @@ module Fujin
 
       private
 
+      # A gyroplane's rotor gives no torque to its fuselage.
+      def torque_sign(type)
+        return 0.0 unless type.helicopter?
+
+        type.clockwise? ? -1.0 : 1.0
+      end
+
+      # Steady flight to start from: the trim point and the rotor speed, percent.
+      def steady_point(speed_kt, sink_m_s, rotor_pct)
+        return [trim.at(speed_kt, sink_m_s, rotor_pct: rotor_pct), rotor_pct] unless @propeller
+
+        gyro = GyroTrim.new(type, @mass, trim.atmosphere)
+        found = sink_m_s.positive? ? gyro.power_off(speed_kt) : gyro.level(speed_kt)
+        @push_n = found.propeller_n
+        [trim.at(speed_kt, found.sink_m_s, rotor_pct: found.rotor_pct, propeller_n: found.propeller_n), found.rotor_pct]
+      end
+
       # Flies the step with what the controls, the engine and the heading are half-way through it, which keeps the whole
       # second-order accurate; then puts back what they are at its end.
       def at_middle_of_step(before, dt)
         after = [@disc_pitch, @bank, @collective, @power_w, @heading]
         @disc_pitch, @bank, @collective, @power_w, @heading = before.zip(after).map { |a, b| (a + b) / 2.0 }
-        @supplied_j += @efficiency * @power_w * dt
         yield
+        @supplied_j += @drive_w * dt
         @disc_pitch, @bank, @collective, @power_w, @heading = after
       end
 
       def move_controls(controls, dt)
-        @disc_pitch = lag(@disc_pitch, controls.disc_pitch, 0.35, 30.0 * Quantities::DEG, dt)
-        @bank = lag(@bank, controls.bank, 0.35, 30.0 * Quantities::DEG, dt)
+        @disc_pitch = lag(@disc_pitch, controls.disc_pitch, @attitude_s, @attitude_deg_s * Quantities::DEG, dt)
+        @bank = lag(@bank, controls.bank, @attitude_s, @attitude_deg_s * Quantities::DEG, dt)
         wanted = controls.collective.clamp(rotor.collective_min, rotor.collective_max)
         @collective = lag(@collective, wanted, 0.06, 14.0 * Quantities::DEG, dt)
       end
@@ -110,6 +144,8 @@ module Fujin
       end
 
       def run_engine(controls, dt)
+        return push(controls, dt) if @propeller
+
         fraction = @rotor_speed / rotor.normal_speed
         if controls.throttle_open && @engine_fraction >= fraction - 0.005
           govern(fraction, dt)
@@ -120,6 +156,13 @@ module Fujin
           @engine_fraction = fraction if @engine_fraction > fraction
           @governor = (@power_w / engine.max_power_w) - 0.2 - (0.6 * collective_share)
         end
+      end
+
+      # A gyroplane's engine drives only the propeller.
+      def push(controls, dt)
+        wanted = controls.throttle_open ? engine.max_power_w * (controls.power_share || 0.0) : 0.0
+        @power_w += (wanted - @power_w) * (1.0 - Math.exp(-dt / engine.lag_s))
+        @engine_fraction = engine.idle_fraction + ((1.0 - engine.idle_fraction) * @power_w / engine.max_power_w)
       end
 
       def govern(fraction, dt)
@@ -189,8 +232,11 @@ module Fujin
         profile = rotor.profile_power(omega, mu, loading, unlimited)
         shaft = (thrust * ((rotor.induced_factor * induced) + climb)) + profile
         accessory = @accessory * ((omega / rotor.normal_speed)**3)
-        spin = ((@efficiency * @power_w) - shaft - accessory) / (rotor.inertia * omega)
         along = (air_n * cos_h) + (air_e * sin_h)
+        push = @propeller ? @propeller.thrust_n(@power_w, along) : 0.0
+        shaft_drive = @propeller ? 0.0 : @efficiency * @power_w
+        spin = (shaft_drive - shaft - accessory) / (rotor.inertia * omega)
+        @drive_w = shaft_drive + (push * along)
         across = (air_e * cos_h) - (air_n * sin_h)
         pressure = @density * airspeed / 2.0
         d_along = pressure * @drag[0] * along
@@ -201,8 +247,9 @@ module Fujin
         @air_climb = climb
         @air_edge = edge
         @loss_w = (thrust * rotor.induced_factor * induced) + profile + accessory + (d_along * along) + (d_across * across) + (d_up * air_u)
-        [[((thrust * n_n) - (d_along * cos_h) + (d_across * sin_h)) / @mass,
-          ((thrust * n_e) - (d_along * sin_h) - (d_across * cos_h)) / @mass,
+        ahead = push - d_along
+        [[((thrust * n_n) + (ahead * cos_h) + (d_across * sin_h)) / @mass,
+          ((thrust * n_e) + (ahead * sin_h) - (d_across * cos_h)) / @mass,
           (((thrust * n_u) - d_up) / @mass) - Quantities::G], spin, inflow_rate]
       end
 
@@ -244,7 +291,7 @@ module Fujin
           position: [@position[0] - (@velocity[0] * late), @position[1] - (@velocity[1] * late), 0.0] }
       end
 
-      # Skids on hard ground: no bounce, Coulomb friction under the weight they carry.
+      # Skids (or rolling wheels) on hard ground: no bounce, Coulomb friction under the weight they carry.
       def meet_ground(dt)
         return @on_ground = false if @position[2].positive?
 
@@ -254,7 +301,7 @@ module Fujin
         @velocity[2] = 0.0 if @velocity[2].negative?
         weight = [(@mass * Quantities::G) - (@thrust_n * Math.cos(@disc_pitch)), 0.0].max
         speed = Math.hypot(@velocity[0], @velocity[1])
-        slowed = [speed - (SKID_FRICTION * weight / @mass * dt), 0.0].max
+        slowed = [speed - ((@propeller ? WHEEL_FRICTION : SKID_FRICTION) * weight / @mass * dt), 0.0].max
         scale = speed.positive? ? slowed / speed : 0.0
         @velocity = [@velocity[0] * scale, @velocity[1] * scale, @velocity[2]]
       end

@@ -20,17 +20,19 @@ module Fujin
         @drag_area_z = type.fetch('airframe.drag_area_z_m2').to_f
         @accessory_w = type.fetch('engine.accessory_kw') * 1000.0
         @efficiency = type.fetch('engine.efficiency').to_f
+        @sinks = {}
       end
 
       # @param speed_kt [Float] horizontal equivalent airspeed
       # @param sink_m_s [Float] true, + down
       # @param height_m [Float, nil] skids above ground; nil is out of ground effect
+      # @param propeller_n [Float] push along the fuselage, newton (gyroplanes)
       # @return [TrimPoint]
       # @raise [OutsideModel] when the rotor cannot carry the load
-      def at(speed_kt, sink_m_s, rotor_pct: 100.0, bank_deg: 0.0, height_m: nil)
+      def at(speed_kt, sink_m_s, rotor_pct: 100.0, bank_deg: 0.0, height_m: nil, propeller_n: 0.0)
         speed = atmosphere.true_speed(speed_kt * Quantities::KT)
         omega = rotor.normal_speed * rotor_pct / 100.0
-        thrust, normal = balance(speed, -sink_m_s, bank_deg * Quantities::DEG)
+        thrust, normal = balance(speed, -sink_m_s, bank_deg * Quantities::DEG, propeller_n)
         climb = (speed * normal[0]) - (sink_m_s * normal[2])
         edge = Math.sqrt([(speed * speed) + (sink_m_s * sink_m_s) - (climb * climb), 0.0].max)
         induced = induced_velocity(climb, edge, thrust, speed, height_m)
@@ -45,7 +47,7 @@ module Fujin
 
       # Steady sink in autorotation, m/s.
       def autorotation_sink_m_s(speed_kt, rotor_pct: 100.0, bank_deg: 0.0)
-        Roots.find(2.0, 40.0, tolerance: 1e-4, what: "steady autorotation at #{speed_kt.round} kt") do |sink|
+        @sinks[[speed_kt, rotor_pct, bank_deg]] ||= Roots.find(2.0, 40.0, tolerance: 1e-4, what: "steady autorotation at #{speed_kt.round} kt") do |sink|
           at(speed_kt, sink, rotor_pct: rotor_pct, bank_deg: bank_deg).engine_power_w / 1000.0
         end
       end
@@ -103,10 +105,10 @@ module Fujin
 
       # Thrust and disc normal [forward, right, up] that balance weight, turn and drag. The drag areas are
       # taken along the heading, across it and vertically: the fuselage is held level.
-      def balance(speed, climb, bank)
+      def balance(speed, climb, bank, propeller_n)
         weight = mass_kg * Quantities::G
         pressure = rotor.density * Math.sqrt((speed * speed) + (climb * climb)) / 2.0
-        force = [pressure * @drag_area_x * speed, weight * Math.tan(bank), weight + (pressure * @drag_area_z * climb)]
+        force = [(pressure * @drag_area_x * speed) - propeller_n, weight * Math.tan(bank), weight + (pressure * @drag_area_z * climb)]
         thrust = Math.sqrt(force.sum { |f| f * f })
         [thrust, force.map { |f| f / thrust }]
       end

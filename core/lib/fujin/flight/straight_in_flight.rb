@@ -42,7 +42,7 @@ module Fujin
       def task(targets)
         PilotTask.build(type: @conditions.type, course_deg: @course_deg, entry_speed_kt: targets['entry_speed_kt'], entry_height_ft: @height_ft,
                         glide_speed_kt: targets['glide_speed_kt'], target_rotor_pct: targets['target_rotor_rpm_pct'],
-                        flare_height_ft: @conditions.type.flare_height_ft, ending: @house['ending'].to_sym, closure_s: @setup_s, faults: @faults)
+                        flare_height_ft: targets['flare_height_ft'], ending: @house.flown_ending, closure_s: @setup_s, faults: @faults)
       end
 
       def start_distance_m(entry_speed_kt)

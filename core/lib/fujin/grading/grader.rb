@@ -30,7 +30,7 @@ module Fujin
 
       # @return [Array<Proposal>] every attempt of every declared manoeuvre, in order of time
       def proposals
-        Manoeuvres.all.flat_map { |manoeuvre| manoeuvre.finder.new(@signals, @context).find.map { |attempt| propose(manoeuvre, attempt) } }
+        Manoeuvres.recorded.flat_map { |manoeuvre| manoeuvre.finder.new(@signals, @context).find.map { |attempt| propose(manoeuvre, attempt) } }
                   .sort_by { |proposal| proposal.attempt.start_s }
       end
 

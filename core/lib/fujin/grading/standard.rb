@@ -41,7 +41,11 @@ module Fujin
 
       attr_reader :version, :rules
 
-      def self.load(manoeuvre_id) = new(YAML.safe_load_file(File.join(FOLDER, "#{manoeuvre_id}.yml")))
+      # @return [Standard, nil] nil when no standard has been set for it
+      def self.load(manoeuvre_id)
+        path = File.join(FOLDER, "#{manoeuvre_id}.yml")
+        File.file?(path) ? new(YAML.safe_load_file(path)) : nil
+      end
 
       def initialize(data)
         @version = data.fetch('version')

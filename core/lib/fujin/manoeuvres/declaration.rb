@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+require 'yaml'
+
 module Fujin
   # The catalogue. Each manoeuvre is declared once, in a file named after its id, and registers itself;
   # planner, finder, grader, cockpit sheet and catalogue page all read that one declaration.
@@ -8,17 +10,40 @@ module Fujin
     # Texts may hold %{power_loss_pedal}, %{power_on_pedal}, which the rotor direction fills in.
     Fault = Value.define(:id, :title, :cause, :cue)
 
+    FAULTS_FILE = File.expand_path('../../../data/faults.yml', __dir__)
+    FAULTS = YAML.safe_load_file(FAULTS_FILE).to_h do |id, texts|
+      [id, Fault.new(id: id, title: texts.fetch('title'), cause: texts.fetch('cause'), cue: texts.fetch('cue'))]
+    end.freeze
+
+    # What every aircraft's checks have in common.
+    CHECKS = ['Area clear, lookout complete', 'Wind looked at again', 'Carburettor heat as the flight manual says', 'Warning lights checked'].freeze
+
+    # @!attribute kinds [Array<String>] of aircraft that fly it
     # @!attribute measures [Hash{String => Array<String>}] measure ids by phase
     # @!attribute faults [Array<Fault>] in causal order
+    # @!attribute settings [Array<String>] of Planning::Settings that the planner takes
     # @!attribute planner [#call] (conditions, house, options) -> Planning::Plan
-    # @!attribute finder [Class] new(signals, context).find -> attempts
-    # @!attribute measurer [Class] new(signals, attempt, context).measures -> {id => Measure}
-    # @!attribute fault_finder [Class] new(measurement).faults -> [FoundFault]
-    Declaration = Value.define(:id, :title, :family, :summary, :endings, :phases, :measures, :faults, :checks, :planner,
-                               :finder, :measurer, :fault_finder) do
+    # @!attribute power_off [Boolean] flown without power near the ground
+    # @!attribute gated [Boolean] has a gate that leads to a go-around when missed
+    # @!attribute hovers ['none', 'ige', 'oge'] the hover it needs, for which `least_power_margin_pct` is the house's margin
+    # @!attribute any_course [Boolean] flown on every heading, so that a tailwind is part of it
+    # @!attribute outside_test [Boolean] taught beyond the test
+    # @!attribute heat_prompt [String] when carburettor heat must be on
+    # @!attribute finder [Class, nil] new(signals, context).find -> attempts
+    # @!attribute measurer [Class, nil] new(signals, attempt, context).measures -> {id => Measure}
+    # @!attribute fault_finder [Class, nil] new(measurement).faults -> [FoundFault]
+    Declaration = Value.define(:id, :title, :family, :summary, :kinds, :endings, :phases, :measures, :faults, :checks, :settings, :planner, :power_off, :gated, :hovers,
+                               :least_power_margin_pct, :any_course, :outside_test, :heat_prompt, :finder, :measurer, :fault_finder,
+                               defaults: { kinds: %w[helicopter].freeze, endings: [].freeze, settings: [].freeze, power_off: false, gated: true, hovers: 'ige',
+                                           least_power_margin_pct: nil, any_course: false, outside_test: false, heat_prompt: 'heat on before power is reduced',
+                                           finder: nil, measurer: nil, fault_finder: nil, checks: CHECKS }) do
+      # @return [Grading::Standard, nil] nil until the school has set one
       def standard = Grading::Standard.load(id)
       def fault(fault_id) = faults.find { |fault| fault.id == fault_id }
       def measure_ids = measures.values.flatten
+      # Are attempts of it found in a recording?
+      def recorded? = !finder.nil?
+      def for?(type) = kinds.include?(type.kind)
 
       # Cue or cause of a fault with pedals and sides as this aircraft has them.
       def text_for(text, type)
@@ -35,12 +60,16 @@ module Fujin
         @registry[declaration.id] = declaration
       end
 
+      # @param ids [Array<String>] in causal order
+      def faults(*ids) = ids.map { |id| FAULTS.fetch(id) }.freeze
+
       # @raise [UnknownName]
       def find(id)
         @registry.fetch(id) { raise UnknownName, "no manoeuvre #{id.inspect}: use #{@registry.keys.join(', ')}" }
       end
 
       def all = @registry.values
+      def recorded = all.select(&:recorded?)
     end
   end
 end

@@ -2,7 +2,8 @@
 
 module Fujin
   module Planning
-    # What to watch today, each with the number behind it and what to do about it.
+    # What to watch today, each with the number behind it and what to do about it. A check whose number the plan does
+    # not have says nothing.
     class Cautions
       # Stage limits (settings of the house): wind, gust spread, crosswind, knots.
       STAGE_LIMITS = { 'early' => [15, 8, 8], 'solo' => [20, 10, 10], 'test' => [25, 12, 12], 'instructor' => [30, 15, 15] }.freeze
@@ -10,25 +11,30 @@ module Fujin
       # Relative wind, clockwise from the nose, in which the tail rotor can be disturbed (JOB.md section 2).
       LTE_SECTORS_DEG = { false => [[285, 315], [210, 330], [120, 240]], true => [[45, 75], [30, 150], [120, 240]] }.freeze
 
-      ALWAYS = [
-        ['training_aid', 'Training aid only: the flight manual, the operator, the authority and a licensed instructor decide.'],
-        ['throttle_off', 'Throttle-off practice near the ground only with a qualified instructor on the controls.'],
-        ['gate', 'A gate missed is a go-around: throttle joined first, then collective.']
-      ].freeze
+      TRAINING_AID = ['training_aid', 'Training aid only: the flight manual, the operator, the authority and a licensed instructor decide.'].freeze
+      THROTTLE_OFF = ['throttle_off', 'Throttle-off practice near the ground only with a qualified instructor on the controls.'].freeze
+      GATE = ['gate', 'A gate missed is a go-around.'].freeze
+      GATE_POWER_OFF = ['gate', 'A gate missed is a go-around: throttle joined first, then collective.'].freeze
 
-      def initialize(conditions, numbers, course_deg:, stage:, ending:)
+      # @param declaration [Manoeuvres::Declaration]
+      # @param slow_headings [Array<Array(String, Float)>] flown slowly with power
+      # @param own [Array<Caution>] the manoeuvre's
+      def initialize(conditions, numbers, course_deg:, stage:, declaration:, house:, slow_headings: [], own: [])
         @conditions = conditions
         @type = conditions.type
         @numbers = numbers
         @course_deg = course_deg
         @stage = stage
-        @ending = ending
+        @declaration = declaration
+        @house = house
+        @slow_headings = slow_headings
+        @own = own
       end
 
       # @return [Array<Caution>] limits first
       def all
-        found = [*wind_limits, mass, power, floor_rpm, reaction, tailwind, lte, carburettor_ice].compact +
-                ALWAYS.map { |id, text| Caution.new(id: id, level: 'note', text: text) }
+        found = [*wind_limits, mass, *power, power_margin, floor_rpm, reaction, tailwind, lte, carburettor_ice, airframe_ice, density_altitude, enrichment,
+                 *@own].compact + always
         found.sort_by.with_index { |caution, i| [%w[limit caution note].index(caution.level), i] }
       end
 
@@ -36,6 +42,13 @@ module Fujin
 
       def value(name) = @numbers[name]&.value
       def caution(id, level, text) = Caution.new(id: id, level: level, text: text)
+
+      def always
+        texts = [TRAINING_AID]
+        texts += [THROTTLE_OFF, GATE_POWER_OFF] if @declaration.power_off
+        texts << GATE if !@declaration.power_off && @declaration.gated
+        texts.map { |id, text| caution(id, 'note', text) }
+      end
 
       def wind_limits
         top, spread, cross = STAGE_LIMITS.fetch(@stage)
@@ -58,23 +71,49 @@ module Fujin
         caution('mass', 'limit', "Mass #{@conditions.mass_kg.round} kg is over the type's #{top} kg, by #{(@conditions.mass_kg - top).ceil} kg: do not fly.")
       end
 
+      # Hovering at the end (or the beginning) is out of the question without the power for it.
       def power
+        return [climb_power] unless @type.helicopter?
+
         available = value('power_available_kw')
         ige = value('hover_power_ige_kw')
         oge = value('hover_power_oge_kw')
-        return caution('power_ige', 'limit', 'The rotor cannot carry this load here: no hover.') unless ige && oge
-        return caution('power_ige', 'limit', hover_text('in ground effect', ige, available, 'no power recovery to a hover')) if available < ige
-        return caution('power_oge', 'caution', hover_text('out of ground effect', oge, available, 'recover low, keep translational lift until in ground effect')) if available < oge
+        return [caution('power_ige', 'limit', 'The rotor cannot carry this load here: no hover.')] unless ige && oge
+        return [caution('power_ige', @declaration.hovers == 'none' ? 'caution' : 'limit', hover_text('in ground effect', ige, available, 'no hover today'))] if available < ige
+        return [] unless available < oge
 
-        nil
+        level = @declaration.hovers == 'oge' ? 'limit' : 'caution'
+        [caution('power_oge', level, hover_text('out of ground effect', oge, available, 'end low, keep translational lift until in ground effect'))]
+      end
+
+      def climb_power
+        climb = value('climb_fpm')
+        return nil if climb && climb > 200
+
+        text = climb ? "Full power gives #{climb.round} ft/min of climb, 200 wanted, #{(200 - climb).ceil} short" : 'Full power does not keep level flight'
+        caution('climb', 'limit', "#{text} at this mass and density altitude: lighter, cooler or not today.")
       end
 
       def hover_text(where, needed, available, advice)
         "Hover #{where} needs #{needed.round(1)} kW, #{available.round(1)} kW are there, #{(needed - available).round(1)} kW short: #{advice}."
       end
 
+      # The house's least power margin for this manoeuvre.
+      def power_margin
+        wanted = @declaration.least_power_margin_pct
+        name = @declaration.hovers == 'oge' ? 'power_margin_pct' : 'power_margin_ige_pct'
+        margin = value(name)
+        return nil if wanted.nil? || margin.nil? || margin.negative? || margin >= wanted
+
+        where = @declaration.hovers == 'oge' ? 'out of' : 'in'
+        caution('power_margin', 'limit', "Power margin #{where} ground effect is #{margin.round(1)} %, #{wanted} % wanted for this manoeuvre, " \
+                                         "#{(wanted - margin).round(1)} points short: less fuel, solo, a cooler hour, or another exercise.")
+      end
+
       def floor_rpm
         floor = value('rotor_rpm_on_floor_pct')
+        return nil unless floor && @type.helicopter?
+
         high = @type.power_off_band[1]
         if floor < 100
           caution('floor_rpm_low', 'caution', "Rotor rpm on the collective stop is #{floor.round(1)} % today: that is the target. 100 % cannot be held, so no collective in the glide.")
@@ -87,28 +126,35 @@ module Fujin
         seconds = value('reaction_time_s')
         return nil unless seconds
 
+        hand = HAND.fetch(@house['collective_hand'])
         caution('reaction', seconds < 1.2 ? 'caution' : 'note',
                 "From #{value('entry_speed_kt').round} kt the rotor falls to #{@type.power_off_band[0]} % in #{seconds.round(1)} s with the hands still: " \
-                "left hand on the collective, #{@type.power_loss_pedal} pedal with it.")
+                "#{hand}, #{@type.power_loss_pedal} pedal with it.")
       end
+
+      HAND = { 'on' => 'left hand on the collective', 'beside' => 'left hand beside the collective, so the reach is part of those seconds',
+               'friction' => 'collective on friction, so loosening it is part of those seconds' }.freeze
+      private_constant :HAND
 
       def tailwind
         headwind = @conditions.wind.headwind_kt(@course_deg)
-        return nil if headwind > -3
+        return nil if headwind > -3 || @declaration.any_course
 
         caution('tailwind', 'caution', "Tailwind #{(-headwind).round} kt on the final course: ground speed at the end is higher by that much. Turn the line round if you can.")
       end
 
       def lte
         wind = @conditions.wind
-        return nil if wind.speed_kt < 8
+        return nil if wind.speed_kt < 8 || !@type.helicopter?
 
-        relative = (wind.from_deg - @course_deg) % 360
-        return nil unless LTE_SECTORS_DEG.fetch(@type.clockwise?).any? { |from, to| relative.between?(from, to) }
+        hit = @slow_headings.find { |_, heading| sector?((wind.from_deg - heading) % 360) }
+        return nil unless hit
 
-        caution('lte', 'caution', "Wind #{relative.round}° from the nose at the end lies in a loss-of-tail-rotor-effectiveness sector for this rotor direction: " \
+        caution('lte', 'caution', "Wind #{((wind.from_deg - hit[1]) % 360).round}° from the nose #{hit[0]} lies in a loss-of-tail-rotor-effectiveness sector for this rotor direction: " \
                                   "be ready with #{@type.power_on_pedal} pedal as collective comes in.")
       end
+
+      def sector?(relative) = LTE_SECTORS_DEG.fetch(@type.clockwise?).any? { |from, to| relative.between?(from, to) }
 
       # Carburettor icing from temperature and dew point; the band is the usual training chart's, rounded outwards.
       def carburettor_ice
@@ -119,7 +165,32 @@ module Fujin
 
         serious = spread < 6 && @conditions.oat_c < 22
         caution('carburettor_ice', 'caution', "Carburettor ice #{serious ? 'likely at low power' : 'possible'} (#{@conditions.oat_c.round} °C, dew point " \
-                                              "#{@conditions.dew_point_c.round} °C): heat on before the throttle closes, as the flight manual says.")
+                                              "#{@conditions.dew_point_c.round} °C): #{@declaration.heat_prompt}, as the flight manual says.")
+      end
+
+      def airframe_ice
+        return nil unless @conditions.oat_c <= 0 && @conditions.dew_point_c && @conditions.oat_c - @conditions.dew_point_c < 2
+
+        caution('airframe_ice', 'caution', "#{@conditions.oat_c.round} °C and nearly saturated: airframe and blade ice in cloud, mist or drizzle. Stay out of visible moisture; turn back before it.")
+      end
+
+      def density_altitude
+        feet = value('density_altitude_ft')
+        return nil unless feet && feet > 3000
+
+        caution('density_altitude', 'caution', "Density altitude #{feet.round(-2)} ft: true speeds are #{((@conditions.atmosphere.true_speed(1.0) - 1.0) * 100).round} % over what the dial shows, " \
+                                               'less power, rotor rpm higher in autorotation. Begin higher, check rpm early.')
+      end
+
+      # Exercises outside the test, by the house's choice.
+      def enrichment
+        return nil unless @declaration.outside_test
+
+        case @house['outside_test']
+        when 'not_at_all' then caution('outside_test', 'limit', 'The house method does not teach this exercise: outside the test.')
+        when 'enrichment'
+          caution('outside_test', 'caution', "Outside the test: the house method keeps it for after the test, and the standard here is '#{@stage}'.") unless %w[test instructor].include?(@stage)
+        end
       end
     end
   end

@@ -2,6 +2,10 @@
 
 module Fujin
   module Planning
+    TRIMS = Kept.new(32)
+    GYRO_TRIMS = Kept.new(32)
+    private_constant :TRIMS, :GYRO_TRIMS
+
     # The day and the load a plan is made for.
     Conditions = Value.define(:type, :mass_kg, :wind, :elevation_ft, :oat_c, :qnh_hpa, :dew_point_c, :atmosphere) do
       # @param people ['solo', 'dual'] used when no mass is given
@@ -19,7 +23,12 @@ module Fujin
             qnh_hpa: qnh_hpa.to_f, dew_point_c: dew_point_c, atmosphere: air)
       end
 
-      def trim = Flight::SteadyTrim.new(type, mass_kg, atmosphere)
+      # What the model's answers depend on besides wind and place.
+      def load_key = [type.data, mass_kg, atmosphere.density, atmosphere.pressure_pa]
+
+      # Steady states of this load in this air; they remember what was asked before.
+      def trim = TRIMS.fetch(load_key) { Flight::SteadyTrim.new(type, mass_kg, atmosphere) }
+      def gyro_trim = GYRO_TRIMS.fetch(load_key) { Flight::GyroTrim.new(type, mass_kg, atmosphere) }
     end
   end
 end

@@ -17,19 +17,11 @@ module Fujin
       HOVER_M_S = 0.8
 
       # Flown segments are dear and depend on neither wind nor height, so the last few are kept.
-      KEPT = 24
-      @kept = {}
-      @lock = Mutex.new
+      KEPT = Kept.new(24)
 
       # The segments for these conditions, flown now or remembered. Same parameters as #initialize.
       def self.for(conditions, **options)
-        key = [conditions.type.data, conditions.mass_kg, conditions.atmosphere.density, options]
-        @lock.synchronize do
-          found = @kept.delete(key) || new(conditions, **options)
-          @kept[key] = found
-          @kept.shift if @kept.size > KEPT
-          found
-        end
+        KEPT.fetch([*conditions.load_key, options]) { new(conditions, **options) }
       end
 
       # @param reaction_s [Float] from power loss to the collective moving

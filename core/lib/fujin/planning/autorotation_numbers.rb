@@ -2,54 +2,31 @@
 
 module Fujin
   module Planning
-    # The numbers of a straight-in autorotation under their fixed ids (NAMES.md).
-    class StraightInNumbers
+    # The numbers of a gliding autorotation under their fixed ids (NAMES.md).
+    class AutorotationNumbers
+      include Numbers
+
       Q = Quantities
-      HOVER_FT = 4.0
       SKID_FRICTION = Flight::Model::SKID_FRICTION
 
-      def initialize(conditions:, trim:, targets:, course_deg:, floor_pct:, sink_m_s:, distance:, lowest_rotor_pct:, contact_speed_m_s:)
+      def initialize(conditions:, trim:, targets:, course_deg:, floor_pct:, sink_m_s:, lowest_rotor_pct:, contact_speed_m_s:, house:)
         @conditions = conditions
         @trim = trim
         @targets = targets
         @course_deg = course_deg
         @floor_pct = floor_pct
         @sink = sink_m_s
-        @distance = distance
         @lowest_rotor_pct = lowest_rotor_pct
         @contact_speed = contact_speed_m_s
+        @house = house
       end
 
       # @return [Hash{String => PlanNumber}]
-      def all = air_and_load.merge(power, glide, rotor, geometry, ending)
+      def all = glide.merge(rotor, heights, ending)
 
       private
 
-      def number(value, unit, low = nil, high = nil)
-        PlanNumber.new(value: value, unit: unit, low: low, high: high)
-      end
-
-      # The block's number, or the reason it cannot be had.
-      def try(unit)
-        number(yield, unit)
-      rescue OutsideModel => e
-        PlanNumber.new(value: nil, unit: unit, reason: e.message)
-      end
-
       def air = @conditions.atmosphere
-
-      def air_and_load
-        { 'density_altitude_ft' => number(air.density_altitude_m / Q::FT, 'ft'), 'mass_kg' => number(@conditions.mass_kg, 'kg'),
-          'induced_velocity_m_s' => number(@trim.rotor.hover_induced_velocity(@conditions.mass_kg * Q::G), 'm_s') }
-      end
-
-      def power
-        available = @trim.power_available_w / 1000.0
-        oge = try('kw') { @trim.hover_power_w / 1000.0 }
-        margin = oge.value ? number(100.0 * (available - oge.value) / oge.value, 'pct') : PlanNumber.new(value: nil, unit: 'pct', reason: oge.reason)
-        { 'hover_power_oge_kw' => oge, 'hover_power_ige_kw' => try('kw') { @trim.hover_power_w(height_m: HOVER_FT * Q::FT) / 1000.0 },
-          'power_available_kw' => number(available, 'kw'), 'power_margin_pct' => margin }
-      end
 
       def glide
         pct = @targets['target_rotor_rpm_pct']
@@ -57,7 +34,7 @@ module Fujin
         best_speed, best_ratio = @trim.best_glide(rotor_pct: pct, headwind_kt: @conditions.wind.headwind_kt(@course_deg))
         still_ratio = @trim.best_glide(rotor_pct: pct).last
         sink = @sink / Q::FPM
-        spread = StraightInPlan::SINK_SPREAD
+        spread = AutorotationPlan::SINK_SPREAD
         speed = air.true_speed(@targets['glide_speed_kt'] * Q::KT)
         { 'min_sink_fpm' => number(slow_sink / Q::FPM, 'fpm'), 'min_sink_speed_kt' => number(slow_speed, 'kt'),
           'best_glide_ratio' => number(still_ratio, 'index'), 'best_glide_speed_kt' => number(best_speed, 'kt'),
@@ -70,10 +47,9 @@ module Fujin
         wind = @conditions.wind
         ground = wind.groundspeed_kt(@course_deg, true_speed / Q::KT) * Q::KT
         drift = wind.drift_angle_deg(@course_deg, true_speed / Q::KT)
-        { 'headwind_kt' => number(wind.headwind_kt(@course_deg), 'kt'), 'crosswind_kt' => number(wind.crosswind_kt(@course_deg), 'kt'),
-          'groundspeed_kt' => number(ground / Q::KT, 'kt'), 'ground_glide_ratio' => number(ground / @sink, 'index'),
+        { 'groundspeed_kt' => number(ground / Q::KT, 'kt'), 'ground_glide_ratio' => number(ground / @sink, 'index'),
           'ground_glide_angle_deg' => number(Math.atan2(@sink, ground) / Q::DEG, 'deg'),
-          'drift_angle_deg' => drift ? number(drift, 'deg') : PlanNumber.new(value: nil, unit: 'deg', reason: 'the wind is stronger than the glide speed') }
+          'drift_angle_deg' => drift ? number(drift, 'deg') : no_number('deg', 'the wind is stronger than the glide speed') }
       end
 
       def rotor
@@ -88,16 +64,19 @@ module Fujin
       end
 
       def time(seconds, pct)
-        return number(seconds, 's') if seconds
-
-        PlanNumber.new(value: nil, unit: 's', reason: "rotor rpm does not fall to #{pct} % within the model's run")
+        seconds ? number(seconds, 's') : no_number('s', "rotor rpm does not fall to #{pct} % within the model's run")
       end
 
-      def geometry
-        middle, low, high = @distance.map { |d| d / Q::FT }
-        { 'entry_distance_ft' => number(middle, 'ft', low, high), 'entry_height_ft' => number(@targets['entry_height_ft'], 'ft'),
-          'entry_speed_kt' => number(@targets['entry_speed_kt'], 'kt'), 'gate_height_ft' => number(@targets['gate_height_ft'], 'ft'),
-          'flare_height_ft' => number(@targets['flare_height_ft'], 'ft'), 'flare_pitch_max_deg' => number(@targets['flare_pitch_max_deg'], 'deg') }
+      def heights
+        { 'entry_height_ft' => number(@targets['entry_height_ft'], 'ft'), 'entry_speed_kt' => number(@targets['entry_speed_kt'], 'kt'),
+          'gate_height_ft' => number(@targets['gate_height_ft'], 'ft'), 'flare_height_ft' => number(@targets['flare_height_ft'], 'ft'),
+          'flare_pitch_max_deg' => number(@targets['flare_pitch_max_deg'], 'deg') }.merge(never_exceed)
+      end
+
+      # Power-off never-exceed falls with density altitude: the file's value is for sea level, held in true airspeed.
+      def never_exceed
+        limit = @conditions.type.optional('speeds_kt.never_exceed_power_off')
+        limit ? { 'never_exceed_power_off_kt' => number(air.equivalent_speed(limit.to_f).clamp(0.0, limit), 'kt') } : {}
       end
 
       def ending

@@ -1,0 +1,117 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Flight
+    # A gyroplane's take-off roll: propeller and rolling friction along the ground, the rotor speeding up in the air
+    # that the tilted disc takes in (PHYSICS.md section 1, 'Gyroplane'). Flapping a₁ = 2μ(4θ/3 − λ)/(1 − μ²/2).
+    # On a level, hard, dry surface. The disc is held aft until the rotor carries nine tenths of the weight, then eased
+    # forward ("balance"), so that it does not hold the aircraft behind the power curve; lift-off is where it carries all.
+    class GyroTakeOff
+      # One moment of the roll. Ground speed m/s, airspeed kt equivalent, flap degrees.
+      Moment = Value.define(:t_s, :distance_m, :ground_m_s, :ias_kt, :rotor_pct, :advance_ratio, :flap_deg, :load_share, :phase)
+      # `abandoned` says why there was no lift-off.
+      Result = Value.define(:moments, :abandoned) do
+        def lifted_off? = abandoned.nil?
+        def last = moments.last
+        def max(field) = moments.map(&field).max
+      end
+
+      STEP_S = 0.01
+      ROLLING_FRICTION = 0.04
+      LONGEST_S = 90.0
+      DISC_AFT_DEG = 18.0
+      BALANCE_LOAD = 0.9
+      BALANCE_DISC_DEG = 12.4
+      EASE_DEG_S = 4.0
+
+      # @param prerotated_pct [Float] rotor speed at brake release
+      # @param headwind_m_s [Float] along the roll, + against
+      # @param power_share [Float] of the power there is
+      def initialize(conditions, prerotated_pct:, headwind_m_s: 0.0, disc_aft_deg: DISC_AFT_DEG, power_share: 1.0)
+        @type = conditions.type
+        @atmosphere = conditions.atmosphere
+        @weight = conditions.mass_kg * Quantities::G
+        @rotor = Rotor.new(@type, @atmosphere.density)
+        @engine = Engine.new(@type, @atmosphere)
+        @propeller = Propeller.new(@type, @atmosphere)
+        @drag_area = @type.fetch('airframe.drag_area_x_m2').to_f
+        @flap_limit_deg = @type.fetch('flap_limit_deg').to_f
+        @omega = @rotor.normal_speed * prerotated_pct / 100.0
+        @headwind = headwind_m_s
+        @tilt = disc_aft_deg * Quantities::DEG
+        @power_share = power_share
+      end
+
+      # @return [Result] moments a tenth of a second apart, the last being lift-off or where the roll was abandoned
+      def run
+        @t = @distance = @ground = 0.0
+        @power = 0.2 * @engine.max_power_w
+        @induced = 1.0
+        moments = []
+        steps = 0
+        loop do
+          now = look
+          moments << now if (steps % 10).zero?
+          reason = stopped_by(now)
+          return Result.new(moments: (moments.last == now ? moments : moments + [now]).freeze, abandoned: reason == :lift_off ? nil : reason) if reason
+
+          advance
+          steps += 1
+        end
+      end
+
+      private
+
+      def look
+        air = @ground + @headwind
+        @climb = -air * Math.sin(@tilt)
+        @edge = air * Math.cos(@tilt)
+        tip = @omega * @rotor.radius
+        @mu = @edge / tip
+        inflow = (@climb + @induced) / tip
+        @unlimited = @rotor.blade_loading(@rotor.collective_min, @mu, inflow)
+        @loading = @rotor.limited(@unlimited, @mu)
+        @thrust = @rotor.thrust(@loading, @omega, 0.0)
+        flap = 2.0 * @mu * ((4.0 * @rotor.collective_min / 3.0) - inflow) / (1.0 - (@mu * @mu / 2.0)) / Quantities::DEG
+        Moment.new(t_s: @t, distance_m: @distance, ground_m_s: @ground, ias_kt: @atmosphere.equivalent_speed(air) / Quantities::KT,
+                   rotor_pct: 100.0 * @omega / @rotor.normal_speed, advance_ratio: @mu, flap_deg: flap, load_share: @thrust * Math.cos(@tilt) / @weight,
+                   phase: @balancing ? :balance : :roll)
+      end
+
+      def stopped_by(now)
+        return format('blade flapping reached %.1f° at %d kt', now.flap_deg, now.ias_kt.round) if now.flap_deg >= @flap_limit_deg
+        return :lift_off if now.load_share >= 1.0
+        return 'no lift-off within the longest roll' if now.t_s > LONGEST_S || now.distance_m > 3000.0
+
+        nil
+      end
+
+      def advance
+        @balancing ||= @thrust * Math.cos(@tilt) / @weight >= BALANCE_LOAD
+        @tilt = [@tilt - (EASE_DEG_S * Quantities::DEG * STEP_S), [BALANCE_DISC_DEG * Quantities::DEG, @tilt].min].max if @balancing
+        air = @ground + @headwind
+        wanted = @power_share * @engine.max_power_w
+        @power += (wanted - @power) * (1.0 - Math.exp(-STEP_S / @engine.lag_s))
+        push = @propeller.thrust_n(@power, air)
+        drag = @atmosphere.density / 2.0 * @drag_area * air * air.abs
+        friction = ROLLING_FRICTION * [@weight - (@thrust * Math.cos(@tilt)), 0.0].max
+        force = push - drag - (@thrust * Math.sin(@tilt)) - friction
+        before = @ground
+        @ground = [@ground + (force / @weight * Quantities::G * STEP_S), 0.0].max
+        @distance += (before + @ground) / 2.0 * STEP_S
+        spin_and_inflow(air)
+        @t += STEP_S
+      end
+
+      def spin_and_inflow(air)
+        power = (@thrust * ((@rotor.induced_factor * @induced) + @climb)) + @rotor.profile_power(@omega, @mu, @loading, @unlimited)
+        @omega = [@omega - (power / (@rotor.inertia * @omega) * STEP_S), 0.5].max
+        return @induced = 0.0 unless @thrust > 1.0
+
+        factor = @rotor.ground_factor(0.0, air.abs, @induced)
+        steady = @rotor.steady_inflow(@climb, @edge, @thrust, factor)
+        @induced += (steady - @induced) * (1.0 - Math.exp(-STEP_S / 0.1))
+      end
+    end
+  end
+end

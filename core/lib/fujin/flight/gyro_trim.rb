@@ -1,0 +1,121 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Flight
+    # A gyroplane in steady flight: the rotor turns freely, so its shaft power is zero and its speed is whatever
+    # the fixed blade pitch gives; the propeller pushes along the fuselage.
+    # Speeds given are horizontal, kt equivalent airspeed; sink is true, m/s, positive down.
+    class GyroTrim
+      Point = Value.define(:speed_kt, :sink_m_s, :rotor_pct, :propeller_n, :engine_power_w, :disc_pitch_rad, :advance_ratio)
+
+      LOWEST_PCT = 45.0
+      HIGHEST_PCT = 160.0
+      # Search bounds: the steepest climb and the fastest sink a gyroplane has.
+      SINKS_M_S = [-12.0, 20.0].freeze
+
+      attr_reader :steady, :propeller
+
+      # @raise [OutsideModel] for a helicopter
+      def initialize(type, mass_kg, atmosphere)
+        raise OutsideModel, "#{type.name} is a helicopter: it has no propeller" if type.helicopter?
+
+        @steady = SteadyTrim.new(type, mass_kg, atmosphere)
+        @propeller = Propeller.new(type, atmosphere)
+        @points = {}
+      end
+
+      # Gliding with the propeller giving nothing.
+      # @return [Point]
+      def power_off(speed_kt, bank_deg: 0.0) = with_thrust(speed_kt, 0.0, bank_deg: bank_deg)
+
+      # All the power there is: a climb has negative sink.
+      def full_power(speed_kt) = with_thrust(speed_kt, full_thrust_n(speed_kt))
+      def full_thrust_n(speed_kt) = propeller.full_thrust_n(true_speed(speed_kt))
+
+      # Steady flight with a propeller thrust.
+      # @return [Point]
+      def with_thrust(speed_kt, thrust_n, bank_deg: 0.0) = @points[[speed_kt, thrust_n, bank_deg]] ||= balanced(speed_kt, thrust_n, bank_deg)
+
+      # Power for level flight (or a given sink).
+      # @raise [OutsideModel] when no propeller thrust holds it
+      def level(speed_kt, sink_m_s: 0.0, bank_deg: 0.0)
+        weight = steady.mass_kg * Quantities::G
+        thrust_at = lambda do |pct|
+          Roots.find(-0.4 * weight, 1.2 * weight, tolerance: 0.05, what: "level flight at #{speed_kt.round} kt") do |n|
+            at(speed_kt, sink_m_s, pct, n, bank_deg).rotor_power_w / 1000.0
+          end
+        end
+        pct = freely_turning { |rotor_pct| at(speed_kt, sink_m_s, rotor_pct, thrust_at.call(rotor_pct), bank_deg) }
+        point(speed_kt, sink_m_s, pct, thrust_at.call(pct), bank_deg)
+      end
+
+      # Sink least, power off. @return [Array(Float, Float)] speed kt, sink m/s
+      def minimum_sink = Roots.minimum(20.0, 60.0, tolerance: 0.3) { |kt| power_off(kt).sink_m_s }
+
+      # Flattest angle over the ground, power off. @return [Array(Float, Float)] speed kt, ground glide ratio
+      def best_glide(headwind_kt: 0.0)
+        wind = headwind_kt * Quantities::KT
+        speed, slope = Roots.minimum(25.0, 80.0, tolerance: 0.3) { |kt| -(true_speed(kt) - wind) / power_off(kt).sink_m_s }
+        [speed, -slope]
+      end
+
+      # Steepest climb rate with all the power. @return [Array(Float, Float)] speed kt, climb m/s
+      def best_climb
+        speed, sink = Roots.minimum(20.0, 70.0, tolerance: 0.3) { |kt| full_power(kt).sink_m_s }
+        [speed, -sink]
+      end
+
+      # Lowest speed that the power there is keeps level, kt: the edge of the back of the power curve.
+      # @raise [OutsideModel] when full power does not hold level flight at any speed
+      def lowest_level_speed_kt
+        speed, climb = best_climb
+        raise OutsideModel, "full power does not keep level flight at this mass and density altitude (#{(climb / Quantities::FPM).round} ft/min)" unless climb.positive?
+
+        low = (1..speed.floor).find { |kt| climbs?(kt) }
+        return low.to_f if low == 1
+
+        Roots.find(low - 1.0, low.to_f, tolerance: 1e-2, what: 'lowest level speed') { |kt| full_power(kt).sink_m_s }
+      end
+
+      private
+
+      def climbs?(speed_kt)
+        full_power(speed_kt).sink_m_s.negative?
+      rescue OutsideModel
+        false
+      end
+
+      def true_speed(speed_kt) = steady.atmosphere.true_speed(speed_kt * Quantities::KT)
+
+      def balanced(speed_kt, thrust_n, bank_deg)
+        sink_at = lambda do |pct|
+          Roots.find(*SINKS_M_S, tolerance: 1e-4, what: "steady flight at #{speed_kt.round} kt") do |sink|
+            at(speed_kt, sink, pct, thrust_n, bank_deg).rotor_power_w / 1000.0
+          end
+        end
+        pct = freely_turning { |rotor_pct| at(speed_kt, sink_at.call(rotor_pct), rotor_pct, thrust_n, bank_deg) }
+        point(speed_kt, sink_at.call(pct), pct, thrust_n, bank_deg)
+      end
+
+      # Rotor speed at which the balanced point needs just the blade pitch that is built in. Where nothing balances,
+      # a slow rotor wants more pitch than it has (its blades stall) and a fast one less.
+      def freely_turning
+        Roots.find(LOWEST_PCT, HIGHEST_PCT, tolerance: 1e-3, what: 'rotor speed') do |pct|
+          yield(pct).collective_rad - steady.rotor.collective_min
+        rescue OutsideModel
+          pct < 95.0 ? 0.2 : -0.2
+        end
+      end
+
+      def at(speed_kt, sink, rotor_pct, thrust_n, bank_deg)
+        steady.at(speed_kt, sink, rotor_pct: rotor_pct, bank_deg: bank_deg, propeller_n: thrust_n)
+      end
+
+      def point(speed_kt, sink, rotor_pct, thrust_n, bank_deg)
+        trimmed = at(speed_kt, sink, rotor_pct, thrust_n, bank_deg)
+        Point.new(speed_kt: speed_kt, sink_m_s: sink, rotor_pct: rotor_pct, propeller_n: thrust_n, disc_pitch_rad: trimmed.disc_pitch_rad,
+                  engine_power_w: propeller.power_w(thrust_n, true_speed(speed_kt)), advance_ratio: trimmed.advance_ratio)
+      end
+    end
+  end
+end

@@ -1,0 +1,21 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Manoeuvres
+    # What gliding autorotations declare alike.
+    AUTOROTATION_MEASURES = {    
+      'setup' => %w[setup_steady_s],
+      'entry' => %w[entry_height_ft entry_ias_kt collective_delay_s min_rotor_rpm_pct entry_yaw_deg],
+      'glide' => %w[glide_ias_mean_kt glide_ias_min_kt glide_ias_max_kt glide_rotor_rpm_mean_pct glide_rotor_rpm_max_pct
+                    glide_sink_fpm ground_glide_ratio gate_ias_kt gate_rotor_rpm_pct gate_sink_fpm gate_groundspeed_kt],
+      'flare' => %w[flare_height_ft flare_pitch_max_deg flare_rotor_rpm_max_pct balloon_ft recovery_groundspeed_kt],
+      'recovery' => %w[recovery_min_height_ft recovery_yaw_deg hover_height_ft power_on_s miss_along_ft miss_across_ft miss_ft],
+      'touchdown' => %w[contact_sink_fpm contact_groundspeed_kt contact_drift_kt contact_pitch_deg contact_yaw_deg
+                        contact_rotor_rpm_pct slide_ft miss_along_ft miss_across_ft miss_ft]
+    }.freeze
+
+    AUTOROTATION_CHECKS = ['Area and spot clear, lookout complete', 'Wind looked at again', 'Height, speed, track steady',
+             'Carburettor heat as the flight manual says', 'Governor and warning lights checked', 'Who moves the throttle is agreed',
+             'Count-in agreed: three, two, one'].freeze
+  end
+end

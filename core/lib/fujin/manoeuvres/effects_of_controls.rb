@@ -1,0 +1,22 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Manoeuvres
+    register Declaration.new(
+      id: 'effects_of_controls',
+      title: 'Effects of controls',
+      family: 'handling',
+      summary: 'One control at a time: the instructor keeps the others. Time held before take-over, excursions in ' \
+               'height, heading and position.',
+      phases: %w[hover],
+      measures: {
+        'hover' => %w[hover_drift_max_ft hover_drift_rms_ft hover_height_mean_ft hover_height_sd_ft hover_heading_max_deg
+                      control_reversals_per_min]
+      },
+      faults: faults(*%w[over_controlled drifted_off_track exceeded_limit]),
+      planner: Planning::EffectsOfControlsPlan.planner,
+      gated: false,
+      least_power_margin_pct: 3
+    )
+  end
+end

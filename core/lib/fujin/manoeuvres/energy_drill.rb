@@ -1,0 +1,22 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Manoeuvres
+    register Declaration.new(
+      id: 'energy_drill',
+      title: 'Energy drill',
+      family: 'emergencies',
+      summary: 'A steady glide left for another speed and taken up again: height, airspeed and rotor rpm as one account.',
+      phases: %w[glide],
+      measures: {
+        'glide' => %w[glide_ias_mean_kt glide_rotor_rpm_mean_pct glide_rotor_rpm_max_pct glide_sink_fpm]
+      },
+      faults: faults(*%w[rushed_setup one_big_check low_rotor_rpm high_rotor_rpm exceeded_limit]),
+      planner: Planning::EnergyDrillPlan.planner,
+      power_off: true,
+      hovers: 'none',
+      outside_test: true,
+      heat_prompt: 'heat on before the throttle closes'
+    )
+  end
+end

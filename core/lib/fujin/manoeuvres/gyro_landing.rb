@@ -1,0 +1,24 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Manoeuvres
+    register Declaration.new(
+      id: 'gyro_landing',
+      title: 'Gyroplane landing',
+      family: 'gyroplane',
+      summary: 'A ladder from power to none: glide, round-out, touchdown on the mainwheels, the nosewheel kept off, the roll.',
+      kinds: %w[gyroplane],
+      phases: %w[glide flare touchdown roll_out],
+      measures: {
+        'glide' => %w[glide_ias_mean_kt glide_sink_fpm],
+        'flare' => %w[flare_height_ft],
+        'touchdown' => %w[contact_sink_fpm contact_groundspeed_kt contact_drift_kt contact_pitch_deg miss_along_ft miss_across_ft miss_ft],
+        'roll_out' => %w[slide_ft]
+      },
+      faults: faults(*%w[rushed_setup slow_glide fast_glide early_flare late_flare not_level drift_at_contact exceeded_limit]),
+      settings: %w[power_share_pct],
+      planner: Planning::GyroLandingPlan.planner,
+      hovers: 'none'
+    )
+  end
+end

@@ -1,0 +1,24 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Manoeuvres
+    register Declaration.new(
+      id: 'gyro_take_off',
+      title: 'Gyroplane take-off',
+      family: 'gyroplane',
+      summary: 'Prerotate, roll with the stick aft while the rotor speeds up, balance on the mainwheels, lift off at ' \
+               "the type's rotor rpm and speed.",
+      kinds: %w[gyroplane],
+      phases: %w[prerotation roll balance climb],
+      measures: {
+        'roll' => %w[roll_advance_ratio_max flap_max_deg roll_rotor_rpm_min_pct],
+        'balance' => %w[lift_off_ias_kt lift_off_rotor_rpm_pct]
+      },
+      faults: faults(*%w[slow_rotor_roll stick_forward_too_long exceeded_limit]),
+      settings: %w[prerotation_pct],
+      planner: Planning::GyroTakeOffPlan.planner,
+      hovers: 'none',
+      heat_prompt: 'heat off for take-off'
+    )
+  end
+end

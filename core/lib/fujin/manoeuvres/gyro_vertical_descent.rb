@@ -1,0 +1,21 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Manoeuvres
+    register Declaration.new(
+      id: 'gyro_vertical_descent',
+      title: 'Gyroplane vertical descent',
+      family: 'gyroplane',
+      summary: 'Speed off until it sinks straight down, then nose down for speed: height lost in the recovery ' \
+               'against height in hand.',
+      kinds: %w[gyroplane],
+      phases: %w[descent recovery],
+      measures: {},
+      faults: faults(*%w[late_decision exceeded_limit]),
+      planner: Planning::GyroVerticalDescentPlan.planner,
+      hovers: 'none',
+      any_course: true,
+      outside_test: true
+    )
+  end
+end

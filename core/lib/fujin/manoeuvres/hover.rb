@@ -1,0 +1,22 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Manoeuvres
+    register Declaration.new(
+      id: 'hover',
+      title: 'Hover',
+      family: 'handling',
+      summary: "Still over a point in a box of the stage's size: drift, height, heading, and how much the hands move.",
+      phases: %w[hover],
+      measures: {
+        'hover' => %w[hover_drift_max_ft hover_drift_rms_ft hover_height_mean_ft hover_height_sd_ft hover_heading_max_deg
+                      control_reversals_per_min]
+      },
+      faults: faults(*%w[over_controlled drifted_off_track exceeded_limit]),
+      settings: %w[turn_side],
+      planner: Planning::HoverPlan.planner,
+      gated: false,
+      least_power_margin_pct: 3
+    )
+  end
+end

@@ -1,0 +1,23 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Manoeuvres
+    register Declaration.new(
+      id: 'hover_turn',
+      title: 'Hover turn',
+      family: 'handling',
+      summary: 'A pedal turn about the mast: even rate, position and height held, the area checked first, the side ' \
+               'that costs power known.',
+      phases: %w[hover],
+      measures: {
+        'hover' => %w[hover_drift_max_ft hover_drift_rms_ft hover_height_mean_ft hover_height_sd_ft hover_heading_max_deg
+                      control_reversals_per_min]
+      },
+      faults: faults(*%w[over_controlled drifted_off_track yaw_uncorrected exceeded_limit]),
+      settings: %w[turn_deg turn_side],
+      planner: Planning::HoverTurnPlan.planner,
+      gated: false,
+      least_power_margin_pct: 5
+    )
+  end
+end

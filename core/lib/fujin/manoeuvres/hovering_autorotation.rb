@@ -1,0 +1,24 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Manoeuvres
+    register Declaration.new(
+      id: 'hovering_autorotation',
+      title: 'Hovering autorotation',
+      family: 'emergencies',
+      summary: 'From a low hover with the throttle closed: collective not lowered, heading with pedal, let it ' \
+               "settle, cushion with the rotor's energy.",
+      phases: %w[entry settle touchdown],
+      measures: {
+        'entry' => %w[entry_yaw_deg],
+        'touchdown' => %w[contact_sink_fpm contact_drift_kt contact_yaw_deg contact_rotor_rpm_pct]
+      },
+      faults: faults(*%w[yaw_uncorrected raised_collective weak_cushion drift_at_contact not_level exceeded_limit]),
+      checks: ['Smooth hard surface, level', 'Wind along the nose', 'Who moves the throttle, and how it stays closed, is agreed', 'Carburettor heat as the flight manual says', 'Doors and belts', 'Count-in agreed: three, two, one'],
+      planner: Planning::HoveringAutorotationPlan.planner,
+      power_off: true,
+      least_power_margin_pct: 3,
+      heat_prompt: 'heat off for the hover, on if ice was suspected before'
+    )
+  end
+end

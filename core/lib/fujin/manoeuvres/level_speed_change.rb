@@ -1,0 +1,20 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Manoeuvres
+    register Declaration.new(
+      id: 'level_speed_change',
+      title: 'Level speed change',
+      family: 'handling',
+      summary: 'Faster and slower at one height and heading: power, attitude and trim together.',
+      kinds: %w[helicopter gyroplane],
+      phases: %w[level],
+      measures: {},
+      faults: faults(*%w[out_of_trim drifted_off_track exceeded_limit]),
+      planner: Planning::LevelSpeedChangePlan.planner,
+      gated: false,
+      hovers: 'none',
+      any_course: true
+    )
+  end
+end

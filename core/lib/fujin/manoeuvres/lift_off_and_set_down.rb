@@ -1,0 +1,22 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Manoeuvres
+    register Declaration.new(
+      id: 'lift_off_and_set_down',
+      title: 'Lift-off and set-down',
+      family: 'handling',
+      summary: 'Straight up after a pause light on the skids, straight down without drift, a seating check before ' \
+               'the collective goes down.',
+      phases: %w[hover],
+      measures: {
+        'hover' => %w[hover_drift_max_ft hover_drift_rms_ft hover_height_mean_ft hover_height_sd_ft hover_heading_max_deg
+                      control_reversals_per_min]
+      },
+      faults: faults(*%w[over_controlled drift_at_contact not_level exceeded_limit]),
+      planner: Planning::LiftOffPlan.planner,
+      gated: false,
+      least_power_margin_pct: 3
+    )
+  end
+end

@@ -1,0 +1,20 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Manoeuvres
+    register Declaration.new(
+      id: 'low_rotor_rpm_recovery',
+      title: 'Low rotor rpm recovery',
+      family: 'emergencies',
+      summary: 'Yaw and a changing note, then the warning: throttle and collective together, before the blades stall.',
+      phases: %w[decay recovery],
+      measures: {
+        'decay' => %w[min_rotor_rpm_pct time_below_warning_s reaction_s]
+      },
+      faults: faults(*%w[late_collective raised_collective low_rotor_rpm exceeded_limit]),
+      planner: Planning::LowRotorRpmPlan.planner,
+      gated: false,
+      hovers: 'none'
+    )
+  end
+end

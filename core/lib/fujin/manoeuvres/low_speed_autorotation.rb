@@ -1,0 +1,24 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Manoeuvres
+    register Declaration.new(
+      id: 'low_speed_autorotation',
+      title: 'Low and zero airspeed autorotation',
+      family: 'emergencies',
+      summary: 'A near-vertical descent without power, then the nose eased down for glide speed: how much height ' \
+               'that costs, and where it must begin.',
+      phases: %w[entry glide flare recovery cushion touchdown],
+      measures: {
+        'glide' => %w[glide_ias_mean_kt glide_rotor_rpm_mean_pct glide_sink_fpm]
+      },
+      faults: faults(*%w[rushed_setup nose_dropped low_rotor_rpm high_rotor_rpm slow_glide exceeded_limit]),
+      settings: %w[low_speed_kt],
+      planner: Planning::LowSpeedPlan.planner,
+      power_off: true,
+      hovers: 'none',
+      outside_test: true,
+      heat_prompt: 'heat on before the throttle closes'
+    )
+  end
+end

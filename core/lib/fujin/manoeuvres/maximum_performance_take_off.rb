@@ -1,0 +1,20 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Manoeuvres
+    register Declaration.new(
+      id: 'maximum_performance_take_off',
+      title: 'Maximum-performance take-off',
+      family: 'limited',
+      summary: 'All the power there is, up first and forward later: over an obstacle, through the height-velocity ' \
+               'area and out of it.',
+      phases: %w[take_off climb],
+      measures: {},
+      faults: faults(*%w[power_cap_broken drifted_off_track exceeded_limit]),
+      settings: %w[departure obstacle_ft],
+      planner: Planning::MaximumPerformancePlan.planner,
+      hovers: 'oge',
+      least_power_margin_pct: 5
+    )
+  end
+end

@@ -1,0 +1,22 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Manoeuvres
+    register Declaration.new(
+      id: 'normal_approach',
+      title: 'Normal approach',
+      family: 'circuit',
+      summary: 'About ten degrees to a hover: collective holds the angle, cyclic the closing speed, the apparent ' \
+               'closing rate stays the same.',
+      phases: %w[descent termination],
+      measures: {
+        'descent' => %w[approach_angle_deg sink_max_fpm sink_max_below_30_kt_fpm vortex_ring_index_max groundspeed_at_50_ft_kt],
+        'termination' => %w[hover_height_ft miss_along_ft miss_across_ft miss_ft]
+      },
+      faults: faults(*%w[rushed_setup too_steep too_shallow sank_at_low_speed late_decision drifted_off_track exceeded_limit]),
+      settings: %w[approach_angle_deg],
+      planner: Planning::NormalApproachPlan.planner,
+      least_power_margin_pct: 5
+    )
+  end
+end

@@ -1,0 +1,24 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Manoeuvres
+    register Declaration.new(
+      id: 'run_on_landing',
+      title: 'Run-on landing',
+      family: 'limited',
+      summary: 'For when there is no power to hover: shallow, at or just above translational lift until contact, ' \
+               'level skids along the ground track.',
+      phases: %w[descent touchdown slide],
+      measures: {
+        'descent' => %w[approach_angle_deg sink_max_fpm],
+        'touchdown' => %w[contact_sink_fpm contact_groundspeed_kt contact_drift_kt contact_pitch_deg contact_yaw_deg miss_along_ft
+                          miss_across_ft miss_ft],
+        'slide' => %w[slide_ft]
+      },
+      faults: faults(*%w[rushed_setup power_cap_broken too_steep too_shallow late_decision not_level drift_at_contact exceeded_limit]),
+      settings: %w[power_limit_pct approach_angle_deg surface],
+      planner: Planning::RunOnPlan.planner,
+      hovers: 'none'
+    )
+  end
+end

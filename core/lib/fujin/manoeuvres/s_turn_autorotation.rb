@@ -1,0 +1,25 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Manoeuvres
+    register Declaration.new(
+      id: 's_turn_autorotation',
+      title: 'S-turn autorotation',
+      family: 'emergencies',
+      summary: 'To a spot that is too close: a turn away, back across the line, onto it again, out of the turns by ' \
+               'the house height.',
+      endings: %w[power_recovery recovery_run touchdown],
+      phases: %w[entry turn glide flare recovery cushion touchdown],
+      measures: AUTOROTATION_MEASURES,
+      faults: faults(*%w[rushed_setup entered_too_far entered_too_close late_collective raised_collective collective_not_down yaw_uncorrected
+                       nose_dropped late_turn slow_glide fast_glide low_rotor_rpm high_rotor_rpm one_big_check early_flare late_flare
+                       weak_flare hard_flare late_power not_level weak_cushion drift_at_contact exceeded_limit]),
+      checks: AUTOROTATION_CHECKS,
+      settings: %w[glide_rotor_rpm_pct turn_deg turn_side bank_deg],
+      planner: Planning::STurnPlan.planner,
+      power_off: true,
+      outside_test: true,
+      heat_prompt: 'heat on before the throttle closes'
+    )
+  end
+end

@@ -1,0 +1,23 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Manoeuvres
+    register Declaration.new(
+      id: 'steep_approach',
+      title: 'Steep approach',
+      family: 'limited',
+      summary: 'Twelve to fifteen degrees: low airspeed with sink, so the sink allowed shrinks with the speed and ' \
+               'the decision comes before it is lost.',
+      phases: %w[descent termination],
+      measures: {
+        'descent' => %w[approach_angle_deg sink_max_fpm sink_max_below_30_kt_fpm vortex_ring_index_max groundspeed_at_50_ft_kt],
+        'termination' => %w[hover_height_ft miss_along_ft miss_across_ft miss_ft]
+      },
+      faults: faults(*%w[rushed_setup too_steep too_shallow sank_at_low_speed late_decision power_cap_broken exceeded_limit]),
+      settings: %w[approach_angle_deg],
+      planner: Planning::SteepApproachPlan.planner,
+      hovers: 'oge',
+      least_power_margin_pct: 5
+    )
+  end
+end

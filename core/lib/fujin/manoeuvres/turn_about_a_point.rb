@@ -1,0 +1,21 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Manoeuvres
+    register Declaration.new(
+      id: 'turn_about_a_point',
+      title: 'Turn about a point',
+      family: 'circuit',
+      summary: 'A constant radius all the way round: steepest downwind, shallowest upwind, four check points.',
+      kinds: %w[helicopter gyroplane],
+      phases: %w[turn],
+      measures: {},
+      faults: faults(*%w[spirals_in drifted_off_track out_of_trim exceeded_limit]),
+      settings: %w[turn_side radius_ft],
+      planner: Planning::TurnAboutAPointPlan.planner,
+      gated: false,
+      hovers: 'none',
+      any_course: true
+    )
+  end
+end

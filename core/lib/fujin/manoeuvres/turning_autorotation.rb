@@ -1,0 +1,24 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Manoeuvres
+    register Declaration.new(
+      id: 'turning_autorotation',
+      title: 'Turning autorotation',
+      family: 'emergencies',
+      summary: 'An autorotation with a turn of 90, 180 or 360 degrees onto the final course: begun once established, ' \
+               'without delay, wings level by the house height.',
+      endings: %w[power_recovery recovery_run touchdown],
+      phases: %w[entry turn glide flare recovery cushion touchdown],
+      measures: AUTOROTATION_MEASURES,
+      faults: faults(*%w[rushed_setup entered_too_far entered_too_close late_collective raised_collective collective_not_down yaw_uncorrected
+                       nose_dropped late_turn slow_glide fast_glide low_rotor_rpm high_rotor_rpm one_big_check early_flare late_flare
+                       weak_flare hard_flare late_power not_level weak_cushion drift_at_contact exceeded_limit]),
+      checks: AUTOROTATION_CHECKS,
+      settings: %w[glide_rotor_rpm_pct turn_deg turn_side bank_deg],
+      planner: Planning::TurningPlan.planner,
+      power_off: true,
+      heat_prompt: 'heat on before the throttle closes'
+    )
+  end
+end

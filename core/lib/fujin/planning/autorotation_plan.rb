@@ -1,0 +1,154 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Planning
+    # What every gliding autorotation's plan shares: the day's targets, entry and flare flown once, glide in closed form,
+    # gate height, numbers of glide, rotor and ending.
+    class AutorotationPlan < ManoeuvrePlan
+      # 5 to 95 % spreads behind `low` and `high`: the model's sink, the wind as reported, the speed as flown.
+      SINK_SPREAD = 0.06
+      WIND_SPREAD_KT = 3.0
+      SPEED_SPREAD_KT = 3.0
+
+      def initialize(conditions, house, **options)
+        super
+        @trim = conditions.trim
+        @entry_speed = house.entry_speed_kt(@type)
+        @glide_speed = house.glide_speed_kt(@type, @trim)
+        @floor_pct = @trim.floor_rotor_rpm_pct(@glide_speed)
+        @target_pct = [100.0, @floor_pct].min
+        apply_option
+        check_target(@settings['glide_rotor_rpm_pct'])
+        @target_pct = @settings['glide_rotor_rpm_pct'] || @target_pct
+      end
+
+      # The day's numbers that grading is held to, without path or reach.
+      # @return [Hash{String => Float}]
+      def targets
+        low, high = @type.power_off_band
+        { 'entry_height_ft' => @height_ft, 'entry_speed_kt' => @entry_speed, 'glide_speed_kt' => @glide_speed,
+          'target_rotor_rpm_pct' => @target_pct, 'glide_sink_fpm' => sink_m_s / Q::FPM, 'flare_height_ft' => flare_height_ft,
+          'gate_height_ft' => gate_height_ft, 'flare_pitch_max_deg' => @house['flare_pitch_max_deg'].to_f,
+          'hover_height_ft' => @house['hover_height_ft'].to_f, 'power_off_low_pct' => low.to_f, 'power_off_high_pct' => high.to_f,
+          'absolute_rotor_rpm_low_pct' => @type.absolute_rotor_rpm[0].to_f, 'absolute_rotor_rpm_high_pct' => @type.absolute_rotor_rpm[1].to_f,
+          'lowest_rotor_rpm_pct' => [low.to_f, segments.lowest_rotor_pct - 2.0].min }
+      end
+
+      def plan
+        InvalidInput.check_ranges('height_ft' => [@height_ft, lowest_height_ft.ceil, 10_000])
+        super
+      end
+
+      private
+
+      # The gate and its height are grading's too; anything a real recording shows is taken.
+      def height_range_ft = [0, 60_000]
+      def ending = @house['ending']
+
+      # A spot too near or too far may ask for another speed or rotor rpm.
+      def apply_option = nil
+
+      def check_target(given)
+        return if given.nil?
+
+        low, high = @type.absolute_rotor_rpm
+        InvalidInput.check_ranges('glide_rotor_rpm_pct' => [given, [low, 88].max, high])
+        return unless given > @floor_pct + 0.05
+
+        raise InvalidInput, [{ path: 'glide_rotor_rpm_pct', message: "the rotor turns at #{@floor_pct.round(1)} % with the collective on its " \
+                                                                     "stop today; #{given} % cannot be held" }]
+      end
+
+      def lowest_height_ft = flare_height_ft + (entry.height_lost_m / Q::FT) + 50.0
+      def flare_height_ft = @house.flare_height_ft(@type).to_f
+
+      def sink_m_s = @sink_m_s ||= @trim.autorotation_sink_m_s(@glide_speed, rotor_pct: @target_pct)
+      def true_glide = @conditions.atmosphere.true_speed(@glide_speed * Q::KT)
+
+      def segments
+        @segments ||= FlownSegments.for(@conditions, entry_speed_kt: @entry_speed, glide_speed_kt: @glide_speed,
+                                                     target_rotor_pct: @target_pct, flare_height_ft: flare_height_ft,
+                                                     ending: @house.flown_ending, reaction_s: @house.collective_reaction_s.to_f)
+      end
+
+      def entry = segments.entry
+      def flare = segments.flare
+
+      def headwind(change_kt = 0.0) = (@conditions.wind.headwind_kt(@course_deg) + change_kt) * Q::KT
+      def crosswind = @conditions.wind.crosswind_kt(@course_deg) * Q::KT
+
+      # Ground speed along the course for a true airspeed held on it with the right drift angle.
+      def ground_speed(true_speed, wind_change_kt = 0.0)
+        across = crosswind.abs
+        (true_speed > across ? Math.sqrt((true_speed**2) - (across**2)) : 0.0) - headwind(wind_change_kt)
+      end
+
+      # A segment's distance over the ground in the wind.
+      def ground_distance(segment, wind_change_kt = 0.0)
+        segment.rows.each_cons(2).sum { |a, b| ground_speed((a[3] + b[3]) / 2.0, wind_change_kt) * (b[0] - a[0]) }
+      end
+
+      # The flare as far as the point the spot stands for: the hover over the ground, the start of the ground run, or the
+      # first contact.
+      def flare_to_end(wind_change_kt = 0.0)
+        stop = case @house['ending']
+               when 'touchdown' then flare.rows.index { |row| row[7] == :touchdown }
+               when 'recovery_run' then flare.rows.index { |row| row[7] == :recovery }
+               else flare.rows.index { |row| ground_speed(row[3], wind_change_kt) < FlownSegments::HOVER_M_S }
+               end
+        FlownSegments::Segment.new(rows: flare.rows[0..(stop || -1)])
+      end
+
+      def gate_height_ft = [flare_height_ft + (sink_m_s * @house.gate_time_s(@type) / Q::FT), @house['gate_minimum_ft'].to_f].max
+
+      def own_numbers
+        AutorotationNumbers.new(conditions: @conditions, trim: @trim, targets: targets, course_deg: @course_deg, floor_pct: @floor_pct, sink_m_s: sink_m_s,
+                                lowest_rotor_pct: segments.lowest_rotor_pct, contact_speed_m_s: contact_ground_speed, house: @house).all.merge(place_numbers)
+      end
+
+      # Entry distance, turn heights: what depends on the route.
+      def place_numbers = {}
+
+      def contact_ground_speed
+        phase = { 'touchdown' => :touchdown, 'recovery_run' => :recovery }[@house['ending']]
+        row = phase && flare.rows.find { |r| r[7] == phase }
+        row && [ground_speed(row[3]), 0.0].max
+      end
+
+      def gates
+        glide = targets['glide_speed_kt']
+        sink = targets['glide_sink_fpm']
+        measures = { 'gate_ias_kt' => [glide, 7, 'kt'], 'gate_rotor_rpm_pct' => [@target_pct, 4, 'pct'], 'gate_sink_fpm' => [sink, 0.25 * sink, 'fpm'] }
+        bands = measures.transform_values { |target, width, unit| { target: target, low: target - width, high: target + width, unit: unit } }
+        [Gate.new(id: 'gate', height_ft: gate_height_ft, along_ft: along_at(gate_height_ft), measures: bands),
+         Gate.new(id: 'flare', height_ft: flare_height_ft, along_ft: along_at(flare_height_ft), measures: {}, text: flare_text)]
+      end
+
+      def flare_text
+        return nil unless @house['flare_cue'] == 'sight_picture'
+
+        "#{(flare_height_ft * Q::FT / sink_m_s).round(1)} s from the ground at this sink: when the ground rush begins, not at a height"
+      end
+
+      def along_at(height_ft)
+        pair = path.each_cons(2).select { |a, b| a.height_ft >= height_ft && b.height_ft < height_ft }.last
+        pair ? pair[0].along_ft : nil
+      end
+
+      def setup
+        first = path.find { |p| p.phase != :setup } || path.first
+        setup_before(first.along_ft, @entry_speed, "#{@entry_speed.round} kt, #{@height_ft.round} ft, in trim and on the line for #{@house['setup_s'].round} s before the entry",
+                     across_ft: first.across_ft, track_deg: entry_track_deg)
+      end
+
+      def entry_track_deg = @course_deg
+
+      def charts
+        [LimitsMap.sink(@conditions, allowed: ->(kt) { @house.sink_allowed_fpm(kt) }, path: path.reject { |p| p.phase == :setup }, autorotation: true),
+         LimitsMap.height_velocity(@type, path: path)]
+      end
+
+      def tables = [SoloDual.table(@conditions, @glide_speed)]
+    end
+  end
+end

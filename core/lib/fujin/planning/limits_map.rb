@@ -1,0 +1,85 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Planning
+    # The limits map: where a flight must not go, and the plan drawn through it.
+    module LimitsMap
+      SPEED = Axis.new(label: 'Airspeed', unit: 'kt', low: 0.0, high: 80.0)
+
+      module_function
+
+      # Speed against sink: vortex-ring region at today's mass, the sink allowed, the planned flight.
+      # @param allowed [#call] kt -> ft/min
+      def sink(conditions, allowed:, path: [], autorotation: false)
+        trim = conditions.trim
+        lines = [Shape.new(id: 'allowed', label: 'sink allowed', kind: 'limit', points: (0..80).step(2).map { |kt| [kt.to_f, allowed.call(kt.to_f)] })]
+        lines << Shape.new(id: 'autorotation', label: 'autorotation', kind: 'plan', points: autorotation_curve(trim)) if autorotation
+        Chart.new(id: 'sink', title: 'Sink against airspeed', x: SPEED, y: Axis.new(label: 'Sink', unit: 'fpm', low: 0.0, high: 3000.0),
+                  areas: [vortex_ring(trim)], lines: lines, track: path.select(&:ias_kt).map { |p| [p.ias_kt, [p.sink_fpm, 0.0].max] })
+      end
+
+      def vortex_ring(trim)
+        edges = (0..20).filter_map do |i|
+          kt = edge_speed_kt(trim) * i / 20.0
+          sinks = trim.vortex_ring_sinks_m_s(kt) || (next if i < 20)
+          sinks && [kt, *sinks.map { |s| s / Quantities::FPM }]
+        end
+        points = edges.map { |kt, low, _| [kt, low] } + edges.reverse.map { |kt, _, high| [kt, high] }
+        Shape.new(id: 'vortex_ring', label: 'vortex ring state', kind: 'avoid', points: points)
+      end
+
+      # Speed above which there is no vortex-ring region, kt.
+      def edge_speed_kt(trim)
+        hover = trim.rotor.hover_induced_velocity(trim.mass_kg * Quantities::G)
+        trim.atmosphere.equivalent_speed(0.95 * hover) / Quantities::KT * 0.9999
+      end
+
+      def autorotation_curve(trim)
+        (0..80).step(10).map { |kt| [kt.to_f, trim.autorotation_sink_m_s(kt) / Quantities::FPM] }
+      end
+
+      # Speed against height above the ground, with the type's height-velocity area.
+      # @return [Chart, nil] nil when the type file has no such area
+      def height_velocity(type, path: [])
+        area = HeightVelocity.new(type)
+        return nil unless area.known?
+
+        top = [area.low_speed.map(&:first).max || 0, path.map(&:height_ft).max || 0, 100].max * 1.1
+        Chart.new(id: 'height_velocity', title: 'Height against airspeed', x: SPEED, y: Axis.new(label: 'Height', unit: 'ft', low: 0.0, high: top),
+                  areas: area.shapes, lines: [], track: path.select(&:ias_kt).map { |p| [p.ias_kt, p.height_ft] })
+      end
+    end
+
+    # The type's height-velocity area: corners as [height ft, speed kt].
+    class HeightVelocity
+      attr_reader :low_speed, :high_speed
+
+      def initialize(type)
+        @low_speed = type.optional('height_velocity.low_speed_ft_kt', [])
+        @high_speed = type.optional('height_velocity.high_speed_ft_kt', [])
+      end
+
+      def known? = low_speed.size > 1
+
+      def shapes
+        [['low_speed', low_speed], ['high_speed', high_speed]].reject { |_, corners| corners.size < 2 }.map do |id, corners|
+          Shape.new(id: id, label: 'avoid area', kind: 'avoid', points: corners.map { |ft, kt| [kt.to_f, ft.to_f] } + (id == 'low_speed' ? [] : [[corners.last[1].to_f, 0.0]]))
+        end
+      end
+
+      # Is a height and speed inside the low-speed part?
+      def inside?(height_ft, speed_kt)
+        low_speed.each_cons(2).any? do |(h1, v1), (h2, v2)|
+          next false unless height_ft.between?(h1, h2) && h2 > h1
+
+          speed_kt < v1 + ((v2 - v1) * (height_ft - h1) / (h2 - h1))
+        end
+      end
+
+      # Seconds that a planned path spends inside.
+      def exposure_s(path)
+        path.each_cons(2).sum { |a, b| a.ias_kt && inside?(a.height_ft, a.ias_kt) ? b.t_s - a.t_s : 0.0 }
+      end
+    end
+  end
+end

@@ -1,0 +1,107 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Planning
+    # What every manoeuvre's plan shares: the day, the method, the settings, the wind along a line, and how the parts are
+    # put together. A subclass names its MANOEUVRE and gives #own_numbers, #gates, #path and what else it has.
+    class ManoeuvrePlan
+      include Numbers
+
+      Q = Quantities
+      SETTINGS = [].freeze
+
+      # Declared planner of this class.
+      def self.planner = ->(conditions, house, **options) { new(conditions, house, **options).plan }
+
+      # @param conditions [Conditions], @param house [HouseMethod]
+      # @param course_deg [Float, nil] final course; nil is straight into the wind
+      # @param height_ft [Float, nil] where the manoeuvre begins, above the ground; nil takes the manoeuvre's own
+      # @param settings [Hash{String => Object}] of Settings, those the manoeuvre takes
+      # @raise [OutsideModel] for the wrong kind of aircraft, [UnknownName, InvalidInput] for settings
+      def initialize(conditions, house, course_deg: nil, height_ft: nil, stage: 'solo', settings: {})
+        @conditions = conditions
+        @type = conditions.type
+        @house = house
+        @stage = stage
+        @course_deg = (course_deg || conditions.wind.from_deg).to_f
+        @settings = Settings.read(declaration.settings, settings)
+        check_kind
+        @height_given = !height_ft.nil?
+        @height_ft = (height_ft || default_height_ft).to_f
+        InvalidInput.check_ranges('height_ft' => [@height_ft, *height_range_ft])
+      end
+
+      # @return [Plan]
+      # @raise [InvalidInput, OutsideModel]
+      def plan
+        Plan.new(manoeuvre: declaration.id, conditions: @conditions, house: @house, course_deg: @course_deg, ending: ending, numbers: numbers,
+                 gates: gates.freeze, path: path.freeze, band: band.freeze, reaches: reaches.freeze, setup: setup, tables: tables.compact.freeze,
+                 charts: charts.compact.freeze, settings: @settings, cautions: cautions.freeze)
+      end
+
+      def numbers = @numbers ||= DayNumbers.new(@conditions, course_deg: @course_deg).all.merge(own_numbers).freeze
+
+      private
+
+      def declaration = Manoeuvres.find(self.class::MANOEUVRE)
+
+      def check_kind
+        return if declaration.kinds.include?(@type.kind)
+
+        raise OutsideModel, "#{declaration.title} is not flown in a #{@type.kind}: #{@type.name} is one"
+      end
+
+      # What a subclass may leave as it is.
+      def ending = 'none'
+      def default_height_ft = 1000.0
+      def height_range_ft = [1, 10_000]
+      def own_numbers = {}
+      def gates = []
+      def path = []
+      def band = []
+      def reaches = []
+      def setup = nil
+      def tables = []
+      def charts = []
+      def own_cautions = []
+      # Headings flown slowly with power, for the tail rotor: [[what, heading deg]].
+      def slow_headings = [['at the end', @course_deg]]
+
+      def cautions
+        Cautions.new(@conditions, numbers, course_deg: @course_deg, stage: @stage, declaration: declaration, house: @house, slow_headings: slow_headings,
+                                           own: own_cautions).all
+      end
+
+      def caution(id, level, text) = Caution.new(id: id, level: level, text: text)
+      def value(name) = numbers[name]&.value
+
+      def performance = @performance ||= Performance.of(@conditions)
+      def trim = @trim ||= @conditions.trim
+      def wind = @conditions.wind
+      def true_kt(ias_kt) = @conditions.atmosphere.true_speed(ias_kt)
+      def ias_of_true_kt(true_kt) = @conditions.atmosphere.equivalent_speed(true_kt)
+      def groundspeed_kt(track_deg, ias_kt) = wind.groundspeed_kt(track_deg, true_kt(ias_kt))
+      def drift_deg(track_deg, ias_kt) = wind.drift_angle_deg(track_deg, true_kt(ias_kt))
+
+      def headwind_kt = wind.headwind_kt(@course_deg)
+
+      # Airspeed that gives a ground speed along the course, kt IAS.
+      def ias_for_groundspeed(groundspeed_kt)
+        ias_of_true_kt(Math.hypot([groundspeed_kt + headwind_kt, 0.0].max, wind.crosswind_kt(@course_deg)))
+      end
+
+      def point(t_s, along_ft, height_ft, ias_kt, groundspeed_kt, sink_fpm, phase, across_ft: 0.0, rotor_rpm_pct: 100.0)
+        PathPoint.new(t_s: t_s, along_ft: along_ft, across_ft: across_ft, height_ft: height_ft, ias_kt: ias_kt, groundspeed_kt: groundspeed_kt,
+                      sink_fpm: sink_fpm, rotor_rpm_pct: rotor_rpm_pct, phase: phase)
+      end
+
+      # A steady stretch along the course before the manoeuvre's first point.
+      def setup_before(first_along_ft, speed_kt, text, steady_s: @house['setup_s'], across_ft: 0.0, track_deg: @course_deg)
+        leg = groundspeed_kt(track_deg, speed_kt) * Q::KT * steady_s / Q::FT
+        reverse = Math.cos((track_deg - @course_deg) * Q::DEG)
+        SetUp.new(height_ft: @height_ft, speed_kt: speed_kt, steady_s: steady_s.to_f, leg_ft: leg, start_along_ft: first_along_ft - (leg * reverse),
+                  start_across_ft: across_ft, text: text)
+      end
+    end
+  end
+end

@@ -48,7 +48,15 @@ module Fujin
         @out.puts Tables.lines(rows), ''
         @out.puts "set-up: #{plan.setup.text}", '' if plan.setup
         plan.gates.each { |gate| @out.puts "gate #{gate.id}: #{gate.height_ft.round} ft above the ground#{", #{gate.text}" if gate.text}" }
-        plan.tables.each { |table| @out.puts '', table.title, Tables.lines([table.columns.map { |label, unit| [label, unit].compact.join(', ') }, *table.rows.map { |row| row.map { |cell| cell.nil? ? '—' : cell } }]) }
+        plan.tables.each do |table|
+          @out.puts '', table.title, Tables.lines([table.columns.map do |label, unit|
+            [label, unit].compact.join(', ')
+          end, *table.rows.map do |row|
+                 row.map do |cell|
+                   cell.nil? ? '—' : cell
+                 end
+               end])
+        end
         @out.puts '', *plan.cautions.map { |caution| "#{caution.level}: #{caution.text}" }
       end
     end

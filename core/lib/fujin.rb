@@ -14,7 +14,8 @@ module Fujin
   CONTENTS = %w[
     errors value kept quantities roots atmosphere wind geodesy
     aircraft/schema aircraft/type aircraft/library
-    flight/rotor flight/engine flight/propeller flight/steady_trim flight/gyro_trim flight/gyro_take_off flight/model flight/pilot flight/run flight/rotor_decay flight/recorder
+    flight/rotor flight/engine flight/propeller flight/steady_trim flight/gyro_trim flight/gyro_take_off
+    flight/energy_account flight/landing_gear flight/model flight/pilot flight/run flight/rotor_decay flight/recorder
     flight/wind_field flight/autorotation_turn flight/speed_recovery flight/hovering_autorotation
     planning/conditions planning/house_method planning/settings planning/plan planning/energy_ledger planning/number_reasons planning/performance planning/limits_map
     planning/day_numbers planning/cautions planning/solo_dual planning/manoeuvre_plan planning/flown_segments planning/reachable_area

@@ -11,7 +11,8 @@ module Fujin
       { 'manoeuvre' => plan.manoeuvre, 'aircraft' => conditions.type.id, 'course_deg' => number(plan.course_deg), 'ending' => plan.ending,
         'wind' => conditions.wind.to_s, 'wind_from_deg' => number(conditions.wind.from_deg), 'wind_kt' => number(conditions.wind.speed_kt),
         'house' => plan.house.values, 'rotor_rpm_bands' => rotor_bands(conditions.type),
-        'settings' => plan.settings, 'numbers' => plan.numbers.to_h { |name, n| [name, plan_number(n).merge('why' => Planning::NumberReasons.why(name))] },
+        'settings' => plan.settings, 'key_numbers' => Manoeuvres.find(plan.manoeuvre).key_numbers & plan.numbers.keys,
+        'numbers' => plan.numbers.to_h { |name, n| [name, plan_number(n).merge(number_words(name))] },
         'gates' => plan.gates.map { |g| gate(g) }, 'path' => plan.path.map { |point| path_point(point) },
         'band' => plan.band.map { |height, low, high| { 'height_ft' => number(height, 1), 'low_ft' => number(low, 1), 'high_ft' => number(high, 1) } },
         'reaches' => plan.reaches.map { |reach| reach(reach) }, 'setup' => plan.setup && plain(plan.setup), 'tables' => plan.tables.map { |t| table(t) },
@@ -23,6 +24,8 @@ module Fujin
       found = { 'value' => self.number(number.value), 'unit' => number.unit, 'low' => self.number(number.low), 'high' => self.number(number.high) }
       number.value.nil? ? found.merge('verdict' => 'outside_model', 'reason' => number.reason) : found
     end
+
+    def number_words(name) = { 'label' => Planning::NumberReasons.label(name), 'why' => Planning::NumberReasons.why(name) }
 
     # A value of numbers and texts as a hash.
     def plain(value) = value.to_h.to_h { |name, v| [name.to_s, v.is_a?(Numeric) ? number(v, 2) : v] }

@@ -12,14 +12,12 @@ module Fujin
     # control and engine lags are solved exactly within the step. SI; north, east, up.
     class Model
       STEP_S = 0.02
-      SKID_FRICTION = 0.35
-      WHEEL_FRICTION = 0.04
       # Time constant s and greatest rate deg/s with which the disc follows the stick.
       ATTITUDE_LAG = { 'helicopter' => [0.35, 30.0], 'gyroplane' => [0.4, 25.0] }.freeze
 
       attr_reader :time_s, :position, :velocity, :rotor_speed, :induced, :power_w, :engine_fraction,
                   :disc_pitch, :bank, :heading, :yaw_rate, :collective, :on_ground, :contact, :type, :trim,
-                  :thrust_n, :rotor_power_w, :air_climb, :air_edge, :rotor, :engine, :losses_j, :supplied_j
+                  :thrust_n, :rotor_power_w, :air_climb, :air_edge, :rotor, :engine
 
       # @param wind [#call] height above ground m, time s -> [north, east] m/s
       def initialize(type:, mass_kg:, atmosphere:, wind:)
@@ -37,7 +35,8 @@ module Fujin
         @rotation = torque_sign(type)
         @attitude_s, @attitude_deg_s = ATTITUDE_LAG.fetch(type.kind)
         @time_s = 0.0
-        @losses_j = @supplied_j = 0.0
+        @account = EnergyAccount.new
+        @gear = LandingGear.new(type)
       end
 
       # Starts in steady flight: level under power, or in autorotation when a sink is given.
@@ -64,6 +63,7 @@ module Fujin
         @on_ground = false
         @contact = nil
         evaluate(@position, @velocity, @rotor_speed, @induced)
+        @account.open(energy_j)
         self
       end
 
@@ -83,25 +83,46 @@ module Fujin
       def collective_share(angle = @collective) = (angle - rotor.collective_min) / (rotor.collective_max - rotor.collective_min)
       def wind_here = @wind.call(@position[2], @time_s)
 
-      # Kinetic, potential and rotor energy over the ground, joule.
+      # Kinetic (against the air), potential and rotor energy, joule.
       def energy_j
-        speed2 = (@velocity[0]**2) + (@velocity[1]**2) + (@velocity[2]**2)
+        north, east = wind_here
+        speed2 = ((@velocity[0] - north)**2) + ((@velocity[1] - east)**2) + (@velocity[2]**2)
         (0.5 * @mass * speed2) + (@mass * Quantities::G * @position[2]) + (0.5 * rotor.inertia * @rotor_speed * @rotor_speed)
       end
 
+      # What the energy account is out by since the start, as a share (EnergyAccount).
+      def energy_residual = @account.residual(energy_j)
+
+      # @raise [OutsideModel] when the run's energy does not balance
+      def check_energy = @account.check(energy_j)
+
       # Advances by one step under the given controls.
       def step(controls, dt = STEP_S)
+        wind_before = wind_here
+        air_before = air_velocity
         before = [@disc_pitch, @bank, @collective, @power_w, @heading]
         move_controls(controls, dt)
         run_engine(controls, dt)
         turn_heading(controls, dt)
         at_middle_of_step(before, dt) { integrate(dt) }
         @time_s += dt
+        count_wind_work(wind_before, air_before)
         meet_ground(dt)
         self
       end
 
       private
+
+      def air_velocity = wind_here.then { |north, east| [@velocity[0] - north, @velocity[1] - east] }
+
+      # A wind that changes does work on an aircraft's energy against the air.
+      def count_wind_work(wind_before, air_before)
+        north, east = wind_here
+        return if north == wind_before[0] && east == wind_before[1]
+
+        air = air_velocity
+        @account.lose(@mass * (((air[0] + air_before[0]) / 2.0 * (north - wind_before[0])) + ((air[1] + air_before[1]) / 2.0 * (east - wind_before[1]))))
+      end
 
       # A gyroplane's rotor gives no torque to its fuselage.
       def torque_sign(type)
@@ -122,11 +143,10 @@ module Fujin
 
       # Flies the step with what the controls, the engine and the heading are half-way through it, which keeps the whole
       # second-order accurate; then puts back what they are at its end.
-      def at_middle_of_step(before, dt)
+      def at_middle_of_step(before, _dt)
         after = [@disc_pitch, @bank, @collective, @power_w, @heading]
         @disc_pitch, @bank, @collective, @power_w, @heading = before.zip(after).map { |a, b| (a + b) / 2.0 }
         yield
-        @supplied_j += @drive_w * dt
         @disc_pitch, @bank, @collective, @power_w, @heading = after
       end
 
@@ -188,11 +208,17 @@ module Fujin
         w = @rotor_speed
         i = @induced
         a1, r1, i1 = evaluate(x, v, w, i)
+        l1 = @loss_w
+        p1 = @drive_w
         h = dt / 2.0
         v2 = [v[0] + (h * a1[0]), v[1] + (h * a1[1]), v[2] + (h * a1[2])]
         a2, r2, i2 = evaluate([x[0], x[1], x[2] + (h * v[2])], v2, w + (h * r1), i + (h * i1))
+        l2 = @loss_w
+        p2 = @drive_w
         v3 = [v[0] + (h * a2[0]), v[1] + (h * a2[1]), v[2] + (h * a2[2])]
         a3, r3, i3 = evaluate([x[0], x[1], x[2] + (h * v2[2])], v3, w + (h * r2), i + (h * i2))
+        l3 = @loss_w
+        p3 = @drive_w
         v4 = [v[0] + (dt * a3[0]), v[1] + (dt * a3[1]), v[2] + (dt * a3[2])]
         a4, r4, i4 = evaluate([x[0], x[1], x[2] + (dt * v3[2])], v4, w + (dt * r3), i + (dt * i3))
         s = dt / 6.0
@@ -201,7 +227,8 @@ module Fujin
         @spin = (r1 + (2 * r2) + (2 * r3) + r4) / 6.0
         @rotor_speed = w + (dt * @spin)
         @induced = i + (s * (i1 + (2 * i2) + (2 * i3) + i4))
-        @losses_j += @loss_w * dt
+        @account.lose(s * (l1 + (2 * l2) + (2 * l3) + @loss_w))
+        @account.supply(s * (p1 + (2 * p2) + (2 * p3) + @drive_w))
       end
 
       # Rates of velocity, rotor speed and inflow in one state.
@@ -291,19 +318,15 @@ module Fujin
           position: [@position[0] - (@velocity[0] * late), @position[1] - (@velocity[1] * late), 0.0] }
       end
 
-      # Skids (or rolling wheels) on hard ground: no bounce, Coulomb friction under the weight they carry.
       def meet_ground(dt)
         return @on_ground = false if @position[2].positive?
 
+        @account.close(energy_j)
         @contact ||= contact_within(dt)
         @on_ground = true
         @position = [@position[0], @position[1], 0.0]
-        @velocity[2] = 0.0 if @velocity[2].negative?
-        weight = [(@mass * Quantities::G) - (@thrust_n * Math.cos(@disc_pitch)), 0.0].max
-        speed = Math.hypot(@velocity[0], @velocity[1])
-        slowed = [speed - ((@propeller ? WHEEL_FRICTION : SKID_FRICTION) * weight / @mass * dt), 0.0].max
-        scale = speed.positive? ? slowed / speed : 0.0
-        @velocity = [@velocity[0] * scale, @velocity[1] * scale, @velocity[2]]
+        carried = [(@mass * Quantities::G) - (@thrust_n * Math.cos(@disc_pitch)), 0.0].max
+        @velocity = @gear.slowed(@velocity, carried, @mass, dt)
       end
     end
   end

@@ -9,8 +9,12 @@ module Fujin
 
       attr_reader :rows, :model, :contact
 
+      # What the energy account is out by, as a share (Model#energy_residual).
+      def energy_residual = model.energy_residual
+
       # @param limit_s [Float] longest run
       # @param settle_s [Float] how long to go on after the hover or the stop
+      # @raise [OutsideModel] when the run's energy does not balance
       def initialize(model, pilot, limit_s: 180.0, settle_s: 6.0)
         @model = model
         @rows = []
@@ -22,6 +26,7 @@ module Fujin
           settled = done?(pilot.phase) ? settled + Model::STEP_S : 0.0
         end
         @contact = model.contact
+        model.check_energy
       end
 
       def column(name)

@@ -38,6 +38,7 @@ module Fujin
           reached ||= @model.time_s if speed_kt >= @to_kt - REACHED_WITHIN_KT
           steady ||= START_M - @model.position[2] if reached && ((-@model.velocity[2] / @glide_sink) - 1.0).abs < STEADY_SHARE
         end
+        @model.check_energy
         raise OutsideModel, "#{@to_kt.round} kt does not come back within #{LONGEST_S.round} s" unless reached
 
         summary(rows, reached, steady)

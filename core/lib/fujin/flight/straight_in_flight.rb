@@ -9,8 +9,9 @@ module Fujin
 
       # @param conditions [Planning::Conditions]
       # @param faults [Hash{String => Numeric}] see PILOT_FAULTS
-      # @param gusts [#call, nil] height, time -> [north, east] m/s added to the steady wind
-      def initialize(conditions, house: Planning::HouseMethod.new, height_ft: 1000.0, course_deg: nil, faults: {}, setup_s: SETUP_S)
+      # @param shear [Float] exponent of the wind's power law with height, 0 for none
+      # @param air_seed [Integer] of the gusts, where the wind has any
+      def initialize(conditions, house: Planning::HouseMethod.new, height_ft: 1000.0, course_deg: nil, faults: {}, setup_s: SETUP_S, shear: 0.0, air_seed: 1)
         PilotTask.check(faults)
         @conditions = conditions
         @house = house
@@ -18,13 +19,14 @@ module Fujin
         @course_deg = course_deg || conditions.wind.from_deg
         @faults = faults
         @setup_s = setup_s
+        @wind = WindField.new(conditions.wind, exponent: shear, seed: air_seed)
         @plan = Planning::StraightInPlan.new(conditions, house, course_deg: @course_deg, height_ft: height_ft)
       end
 
       # @return [Run] of the real model, from the set-up to the hover or the stop
       def run
         targets = @plan.targets
-        model = Model.new(type: @conditions.type, mass_kg: @conditions.mass_kg, atmosphere: @conditions.atmosphere, wind: wind)
+        model = Model.new(type: @conditions.type, mass_kg: @conditions.mass_kg, atmosphere: @conditions.atmosphere, wind: @wind)
         distance = start_distance_m(targets['entry_speed_kt'])
         course = @course_deg * Quantities::DEG
         model.start(height_m: @height_ft * Quantities::FT, speed_kt: targets['entry_speed_kt'], course_rad: course,
@@ -33,11 +35,6 @@ module Fujin
       end
 
       private
-
-      def wind
-        steady = @conditions.wind.vector
-        ->(_height, _time) { steady }
-      end
 
       def task(targets)
         PilotTask.build(type: @conditions.type, course_deg: @course_deg, entry_speed_kt: targets['entry_speed_kt'], entry_height_ft: @height_ft,

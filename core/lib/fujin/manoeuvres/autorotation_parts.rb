@@ -3,7 +3,7 @@
 module Fujin
   module Manoeuvres
     # What gliding autorotations declare alike.
-    AUTOROTATION_MEASURES = {    
+    AUTOROTATION_MEASURES = {
       'setup' => %w[setup_steady_s],
       'entry' => %w[entry_height_ft entry_ias_kt collective_delay_s min_rotor_rpm_pct entry_yaw_deg],
       'glide' => %w[glide_ias_mean_kt glide_ias_min_kt glide_ias_max_kt glide_rotor_rpm_mean_pct glide_rotor_rpm_max_pct
@@ -15,7 +15,7 @@ module Fujin
     }.freeze
 
     AUTOROTATION_CHECKS = ['Area and spot clear, lookout complete', 'Wind looked at again', 'Height, speed, track steady',
-             'Carburettor heat as the flight manual says', 'Governor and warning lights checked', 'Who moves the throttle is agreed',
-             'Count-in agreed: three, two, one'].freeze
+                           'Carburettor heat as the flight manual says', 'Governor and warning lights checked', 'Who moves the throttle is agreed',
+                           'Count-in agreed: three, two, one'].freeze
   end
 end

@@ -23,6 +23,7 @@ module Fujin
     # @!attribute faults [Array<Fault>] in causal order
     # @!attribute settings [Array<String>] of Planning::Settings that the planner takes
     # @!attribute planner [#call] (conditions, house, options) -> Planning::Plan
+    # @!attribute key_numbers [Array<String>] to fly by, the most important first
     # @!attribute power_off [Boolean] flown without power near the ground
     # @!attribute gated [Boolean] has a gate that leads to a go-around when missed
     # @!attribute hovers ['none', 'ige', 'oge'] the hover it needs, for which `least_power_margin_pct` is the house's margin
@@ -32,7 +33,7 @@ module Fujin
     # @!attribute finder [Class, nil] new(signals, context).find -> attempts
     # @!attribute measurer [Class, nil] new(signals, attempt, context).measures -> {id => Measure}
     # @!attribute fault_finder [Class, nil] new(measurement).faults -> [FoundFault]
-    Declaration = Value.define(:id, :title, :family, :summary, :kinds, :endings, :phases, :measures, :faults, :checks, :settings, :planner, :power_off, :gated, :hovers,
+    Declaration = Value.define(:id, :title, :family, :summary, :kinds, :endings, :phases, :measures, :faults, :checks, :settings, :planner, :key_numbers, :power_off, :gated, :hovers,
                                :least_power_margin_pct, :any_course, :outside_test, :heat_prompt, :finder, :measurer, :fault_finder,
                                defaults: { kinds: %w[helicopter].freeze, endings: [].freeze, settings: [].freeze, power_off: false, gated: true, hovers: 'ige',
                                            least_power_margin_pct: nil, any_course: false, outside_test: false, heat_prompt: 'heat on before power is reduced',

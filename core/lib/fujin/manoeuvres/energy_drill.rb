@@ -13,6 +13,7 @@ module Fujin
       },
       faults: faults(*%w[rushed_setup one_big_check low_rotor_rpm high_rotor_rpm exceeded_limit]),
       planner: Planning::EnergyDrillPlan.planner,
+      key_numbers: %w[glide_speed_kt slow_speed_kt fast_speed_kt slow_to_glide_ft glide_to_fast_ft rotor_ten_points_ft],
       power_off: true,
       hovers: 'none',
       outside_test: true,

@@ -12,6 +12,7 @@ module Fujin
       measures: {},
       faults: faults(*%w[late_decision exceeded_limit]),
       planner: Planning::GyroBalkedLandingPlan.planner,
+      key_numbers: %w[recovery_height_ft climb_fpm climb_speed_kt climb_angle_deg],
       hovers: 'none'
     )
   end

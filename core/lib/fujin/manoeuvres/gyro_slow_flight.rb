@@ -12,6 +12,7 @@ module Fujin
       measures: {},
       faults: faults(*%w[slow_glide out_of_trim exceeded_limit]),
       planner: Planning::GyroSlowFlightPlan.planner,
+      key_numbers: %w[slow_speed_kt lowest_level_speed_kt slow_power_kw power_available_kw],
       gated: false,
       hovers: 'none',
       any_course: true

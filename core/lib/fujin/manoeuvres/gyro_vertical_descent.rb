@@ -13,6 +13,7 @@ module Fujin
       measures: {},
       faults: faults(*%w[late_decision exceeded_limit]),
       planner: Planning::GyroVerticalDescentPlan.planner,
+      key_numbers: %w[recovery_steady_height_ft lowest_start_height_ft descent_sink_fpm recovery_speed_kt],
       hovers: 'none',
       any_course: true,
       outside_test: true

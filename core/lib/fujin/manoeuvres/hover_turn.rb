@@ -16,6 +16,7 @@ module Fujin
       faults: faults(*%w[over_controlled drifted_off_track yaw_uncorrected exceeded_limit]),
       settings: %w[turn_deg turn_side],
       planner: Planning::HoverTurnPlan.planner,
+      key_numbers: %w[turn_rate_deg_s turn_time_s box_radius_ft hover_height_ft power_margin_ige_pct],
       gated: false,
       least_power_margin_pct: 5
     )

@@ -12,6 +12,7 @@ module Fujin
       measures: {},
       faults: faults(*%w[out_of_trim drifted_off_track exceeded_limit]),
       planner: Planning::LevelSpeedChangePlan.planner,
+      key_numbers: %w[slow_speed_kt fast_speed_kt change_time_s fast_power_kw slow_power_kw],
       gated: false,
       hovers: 'none',
       any_course: true

@@ -15,6 +15,7 @@ module Fujin
       },
       faults: faults(*%w[over_controlled drift_at_contact not_level exceeded_limit]),
       planner: Planning::LiftOffPlan.planner,
+      key_numbers: %w[hover_height_ft power_margin_ige_pct hover_power_ige_kw],
       gated: false,
       least_power_margin_pct: 3
     )

@@ -13,6 +13,7 @@ module Fujin
       faults: faults(*%w[power_cap_broken drifted_off_track exceeded_limit]),
       settings: %w[departure obstacle_ft],
       planner: Planning::MaximumPerformancePlan.planner,
+      key_numbers: %w[climb_angle_deg climb_angle_speed_kt power_margin_pct obstacle_distance_ft vertical_climb_fpm avoid_area_s],
       hovers: 'oge',
       least_power_margin_pct: 5
     )

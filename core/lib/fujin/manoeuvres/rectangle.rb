@@ -13,6 +13,7 @@ module Fujin
       faults: faults(*%w[drifted_off_track out_of_trim exceeded_limit]),
       settings: %w[turn_side radius_ft leg_ft width_ft],
       planner: Planning::RectanglePlan.planner,
+      key_numbers: %w[bank_deg turn_radius_ft most_turn_deg drift_angle_deg groundspeed_kt],
       gated: false,
       hovers: 'none',
       any_course: true

@@ -12,11 +12,12 @@ module Fujin
       phases: %w[entry glide flare recovery cushion touchdown],
       measures: AUTOROTATION_MEASURES,
       faults: faults(*%w[rushed_setup entered_too_far entered_too_close late_collective raised_collective collective_not_down yaw_uncorrected
-                       nose_dropped slow_glide fast_glide low_rotor_rpm high_rotor_rpm early_flare late_flare weak_flare hard_flare
-                       late_power not_level weak_cushion drift_at_contact exceeded_limit]),
+                         nose_dropped slow_glide fast_glide low_rotor_rpm high_rotor_rpm early_flare late_flare weak_flare hard_flare
+                         late_power not_level weak_cushion drift_at_contact exceeded_limit]),
       checks: AUTOROTATION_CHECKS,
       settings: %w[glide_rotor_rpm_pct spot_option],
       planner: Planning::StraightInPlan.planner,
+      key_numbers: %w[glide_speed_kt target_rotor_rpm_pct glide_sink_fpm entry_distance_ft gate_height_ft flare_height_ft],
       power_off: true,
       heat_prompt: 'heat on before the throttle closes',
       finder: Grading::AutorotationFinder,

@@ -13,6 +13,7 @@ module Fujin
       faults: faults(*%w[spirals_in drifted_off_track out_of_trim exceeded_limit]),
       settings: %w[turn_side radius_ft],
       planner: Planning::TurnAboutAPointPlan.planner,
+      key_numbers: %w[bank_deg turn_radius_ft least_bank_deg drift_angle_deg time_round_s],
       gated: false,
       hovers: 'none',
       any_course: true

@@ -13,6 +13,7 @@ module Fujin
       faults: faults(*%w[spirals_in drifted_off_track out_of_trim exceeded_limit]),
       settings: %w[radius_ft],
       planner: Planning::TurnsAcrossALinePlan.planner,
+      key_numbers: %w[bank_deg turn_radius_ft least_bank_deg drift_angle_deg groundspeed_kt],
       gated: false,
       hovers: 'none',
       any_course: true

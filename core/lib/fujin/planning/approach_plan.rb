@@ -138,7 +138,7 @@ module Fujin
       end
 
       def tables
-        rows = [500, 400, 300, 200, 150, 100, 50, 25].select { |ft| ft <= @height_ft && ft >= end_height_ft }.map do |ft|
+        rows = [500, 400, 300, 200, 150, 100, 50, 25].grep(end_height_ft..@height_ft).map do |ft|
           p = at_height(ft)
           [p.height_ft, -p.along_ft, p.groundspeed_kt, p.ias_kt, p.sink_fpm, @house.sink_allowed_fpm(p.ias_kt), cell { power_at_kw(p) }]
         end
@@ -162,7 +162,8 @@ module Fujin
         margin = value('sink_margin_fpm')
         return nil unless margin.negative?
 
-        caution('sink_limit', 'limit', "Sink passes what is allowed by #{(-margin).ceil} ft/min at #{value('least_margin_at_kt').round} kt: a shallower angle, or a later loss of speed.")
+        caution('sink_limit', 'limit',
+                "Sink passes what is allowed by #{(-margin).ceil} ft/min at #{value('least_margin_at_kt').round} kt: a shallower angle, or a later loss of speed.")
       end
 
       def ring_caution
@@ -174,7 +175,11 @@ module Fujin
       end
 
       def escape
-        way = @house['vortex_escape'] == 'sideways' ? "sideways: cyclic to the #{@type.clockwise? ? 'left' : 'right'}, power, #{@type.power_on_pedal} pedal" : 'forward with cyclic, then power'
+        way = if @house['vortex_escape'] == 'sideways'
+                "sideways: cyclic to the #{@type.clockwise? ? 'left' : 'right'}, power, #{@type.power_on_pedal} pedal"
+              else
+                'forward with cyclic, then power'
+              end
         caution('vortex_escape', 'note', "Rising sink, dead collective, shaking: out of the column #{way}. Never more collective alone.")
       end
 
@@ -226,7 +231,8 @@ module Fujin
             sink = ground * Q::KT * Math.tan(angle_deg * Q::DEG) / Q::FPM
             sink <= 0.95 * @house.sink_allowed_fpm(ias_for_groundspeed(ground))
           end
-          (4..70).map(&:to_f).select { |kt| fits.call(kt) }.max || LEAST_GROUNDSPEED_KT
+          # Everything slower has to fit as well: the approach passes through it.
+          (4..70).map(&:to_f).take_while { |kt| fits.call(kt) }.last || LEAST_GROUNDSPEED_KT
         end
       end
 

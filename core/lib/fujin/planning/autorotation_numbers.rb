@@ -7,7 +7,7 @@ module Fujin
       include Numbers
 
       Q = Quantities
-      SKID_FRICTION = Flight::Model::SKID_FRICTION
+      SKID_FRICTION = Flight::LandingGear::SKID_FRICTION
 
       def initialize(conditions:, trim:, targets:, course_deg:, floor_pct:, sink_m_s:, lowest_rotor_pct:, contact_speed_m_s:, house:)
         @conditions = conditions

@@ -131,7 +131,7 @@ module Fujin
       end
 
       def along_at(height_ft)
-        pair = path.each_cons(2).select { |a, b| a.height_ft >= height_ft && b.height_ft < height_ft }.last
+        pair = path.each_cons(2).to_a.reverse.find { |a, b| a.height_ft >= height_ft && b.height_ft < height_ft }
         pair ? pair[0].along_ft : nil
       end
 

@@ -150,7 +150,8 @@ module Fujin
         hit = @slow_headings.find { |_, heading| sector?((wind.from_deg - heading) % 360) }
         return nil unless hit
 
-        caution('lte', 'caution', "Wind #{((wind.from_deg - hit[1]) % 360).round}° from the nose #{hit[0]} lies in a loss-of-tail-rotor-effectiveness sector for this rotor direction: " \
+        relative = ((wind.from_deg - hit[1]) % 360).round
+        caution('lte', 'caution', "Wind #{relative}° from the nose #{hit[0]} lies in a loss-of-tail-rotor-effectiveness sector for this rotor direction: " \
                                   "be ready with #{@type.power_on_pedal} pedal as collective comes in.")
       end
 
@@ -171,14 +172,16 @@ module Fujin
       def airframe_ice
         return nil unless @conditions.oat_c <= 0 && @conditions.dew_point_c && @conditions.oat_c - @conditions.dew_point_c < 2
 
-        caution('airframe_ice', 'caution', "#{@conditions.oat_c.round} °C and nearly saturated: airframe and blade ice in cloud, mist or drizzle. Stay out of visible moisture; turn back before it.")
+        caution('airframe_ice', 'caution',
+                "#{@conditions.oat_c.round} °C and nearly saturated: airframe and blade ice in cloud, mist or drizzle. Stay out of visible moisture; turn back before it.")
       end
 
       def density_altitude
         feet = value('density_altitude_ft')
         return nil unless feet && feet > 3000
 
-        caution('density_altitude', 'caution', "Density altitude #{feet.round(-2)} ft: true speeds are #{((@conditions.atmosphere.true_speed(1.0) - 1.0) * 100).round} % over what the dial shows, " \
+        caution('density_altitude', 'caution', "Density altitude #{feet.round(-2)} ft: true speeds are #{((@conditions.atmosphere.true_speed(1.0) - 1.0) * 100).round} % " \
+                                               'over what the dial shows, ' \
                                                'less power, rotor rpm higher in autorotation. Begin higher, check rpm early.')
       end
 
@@ -189,7 +192,9 @@ module Fujin
         case @house['outside_test']
         when 'not_at_all' then caution('outside_test', 'limit', 'The house method does not teach this exercise: outside the test.')
         when 'enrichment'
-          caution('outside_test', 'caution', "Outside the test: the house method keeps it for after the test, and the standard here is '#{@stage}'.") unless %w[test instructor].include?(@stage)
+          return nil if %w[test instructor].include?(@stage)
+
+          caution('outside_test', 'caution', "Outside the test: the house method keeps it for after the test, and the standard here is '#{@stage}'.")
         end
       end
     end

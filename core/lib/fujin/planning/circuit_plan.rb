@@ -103,12 +103,14 @@ module Fujin
         final = legs.last
         allowed = @house.sink_allowed_fpm(approach_kt)
         [Gate.new(id: 'set-up', height_ft: @height_ft / 2.0, along_ft: -final.length_ft, text: 'approach angle met, line held, or go around',
-                  measures: { 'ias_kt' => { target: approach_kt, low: approach_kt - 7, high: approach_kt + 7, unit: 'kt' }, 'sink_fpm' => { target: value('approach_sink_fpm'), low: 0.0, high: allowed, unit: 'fpm' } })]
+                  measures: { 'ias_kt' => { target: approach_kt, low: approach_kt - 7, high: approach_kt + 7, unit: 'kt' }, 'sink_fpm' => { target: value('approach_sink_fpm'),
+                                                                                                                                            low: 0.0, high: allowed, unit: 'fpm' } })]
       end
 
       def setup
         leg = legs[2]
-        SetUp.new(height_ft: @height_ft, speed_kt: cruise_kt, steady_s: @house['setup_s'].to_f, leg_ft: leg_groundspeed(leg) * Q::KT * @house['setup_s'] / Q::FT, start_along_ft: -legs.last.length_ft,
+        SetUp.new(height_ft: @height_ft, speed_kt: cruise_kt, steady_s: @house['setup_s'].to_f, leg_ft: leg_groundspeed(leg) * Q::KT * @house['setup_s'] / Q::FT,
+                  start_along_ft: -legs.last.length_ft,
                   start_across_ft: side * width_ft, text: 'Downwind level, trimmed and on its track before the base turn; radio and checks done by abeam the spot')
       end
     end

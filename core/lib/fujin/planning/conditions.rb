@@ -2,12 +2,10 @@
 
 module Fujin
   module Planning
-    TRIMS = Kept.new(32)
-    GYRO_TRIMS = Kept.new(32)
-    private_constant :TRIMS, :GYRO_TRIMS
-
     # The day and the load a plan is made for.
     Conditions = Value.define(:type, :mass_kg, :wind, :elevation_ft, :oat_c, :qnh_hpa, :dew_point_c, :atmosphere) do
+      self::TRIMS = Kept.new(64)
+
       # @param people ['solo', 'dual'] used when no mass is given
       # @param oat_c [Float, nil] nil takes the standard temperature
       # @raise [InvalidInput] naming each field out of range
@@ -27,8 +25,8 @@ module Fujin
       def load_key = [type.data, mass_kg, atmosphere.density, atmosphere.pressure_pa]
 
       # Steady states of this load in this air; they remember what was asked before.
-      def trim = TRIMS.fetch(load_key) { Flight::SteadyTrim.new(type, mass_kg, atmosphere) }
-      def gyro_trim = GYRO_TRIMS.fetch(load_key) { Flight::GyroTrim.new(type, mass_kg, atmosphere) }
+      def trim = self.class::TRIMS.fetch([:steady, *load_key]) { Flight::SteadyTrim.new(type, mass_kg, atmosphere) }
+      def gyro_trim = self.class::TRIMS.fetch([:gyro, *load_key]) { Flight::GyroTrim.new(type, mass_kg, atmosphere) }
     end
   end
 end

@@ -104,8 +104,10 @@ module Fujin
       def value_along(name) = own_numbers[name].value
 
       def setup
+        where = @settings['departure'] == 'surface' ? 'On the surface' : "Hover at #{@height_ft.round} ft"
+        check = @house['power_check'] == 'hover' ? 'in the hover' : "in flight at the site's height"
         SetUp.new(height_ft: start_height_ft, speed_kt: 0.0, steady_s: 5.0, leg_ft: 0.0, start_along_ft: 0.0, start_across_ft: 0.0,
-                  text: "#{@settings['departure'] == 'surface' ? 'On the surface' : "Hover at #{@height_ft.round} ft"} into wind, power checked #{@house['power_check'] == 'hover' ? 'in the hover' : "in flight at the site's height"}, area ahead clear")
+                  text: "#{where} into wind, power checked #{check}, area ahead clear")
       end
 
       def charts = [LimitsMap.height_velocity(@type, path: path)]
@@ -121,7 +123,8 @@ module Fujin
         climb = value('climb_fpm')
         return nil if climb && climb > 200
 
-        caution('climb', 'limit', "The climb with this power is #{climb ? "#{climb.round} ft/min" : 'not there'}, 200 wanted#{", #{(200 - climb).ceil} short" if climb}: less mass or more power.")
+        caution('climb', 'limit',
+                "The climb with this power is #{climb ? "#{climb.round} ft/min" : 'not there'}, 200 wanted#{", #{(200 - climb).ceil} short" if climb}: less mass or more power.")
       end
     end
 

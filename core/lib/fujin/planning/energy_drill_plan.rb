@@ -32,7 +32,8 @@ module Fujin
           rows = []
           @t = @along = 0.0
           @h = @height_ft
-          [[glide_kt, glide_kt, 8], [glide_kt, slow_kt, 8], [slow_kt, slow_kt, 6], [slow_kt, glide_kt, 8], [glide_kt, glide_kt, 6], [glide_kt, fast_kt, 8], [fast_kt, fast_kt, 6], [fast_kt, glide_kt, 8]].each do |from, to, seconds|
+          [[glide_kt, glide_kt, 8], [glide_kt, slow_kt, 8], [slow_kt, slow_kt, 6], [slow_kt, glide_kt, 8], [glide_kt, glide_kt, 6], [glide_kt, fast_kt, 8], [fast_kt, fast_kt, 6],
+           [fast_kt, glide_kt, 8]].each do |from, to, seconds|
             leg(rows, from, to, seconds)
           end
           rows

@@ -73,7 +73,10 @@ module Fujin
         loop do
           model.step(pilot.fly(Flight::Model::STEP_S))
           rows << row(model, pilot)
-          return rows if yield(rows.last)
+          next unless yield(rows.last)
+
+          model.check_energy
+          return rows
         end
       end
 

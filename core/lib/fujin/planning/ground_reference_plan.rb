@@ -41,8 +41,11 @@ module Fujin
         ring = around
         steepest = ring.max_by { |p| p[:bank] }
         slowest = ring.min_by { |p| p[:groundspeed] }
-        { 'entry_height_ft' => number(@height_ft, 'ft'), 'entry_speed_kt' => number(speed_kt, 'kt'), 'turn_radius_ft' => number(radius_ft, 'ft'), 'bank_deg' => number(steepest[:bank], 'deg'),
-          'least_bank_deg' => number(ring.map { |p| p[:bank] }.min, 'deg'), 'groundspeed_kt' => number(steepest[:groundspeed], 'kt'), 'least_groundspeed_kt' => number(slowest[:groundspeed], 'kt'),
+        { 'entry_height_ft' => number(@height_ft, 'ft'), 'entry_speed_kt' => number(speed_kt, 'kt'), 'turn_radius_ft' => number(radius_ft, 'ft'),
+          'bank_deg' => number(steepest[:bank], 'deg'),
+          'least_bank_deg' => number(ring.map do |p|
+            p[:bank]
+          end.min, 'deg'), 'groundspeed_kt' => number(steepest[:groundspeed], 'kt'), 'least_groundspeed_kt' => number(slowest[:groundspeed], 'kt'),
           'drift_angle_deg' => number(ring.map { |p| p[:drift].abs }.max, 'deg'), 'level_power_kw' => number(performance.level_power_w(speed_kt) / 1000.0, 'kw'),
           'power_in_turn_kw' => try('kw') { performance.level_power_in_bank_w(speed_kt, [steepest[:bank], 60.0].min) / 1000.0 } }
       end
@@ -84,7 +87,9 @@ module Fujin
         bank = value('bank_deg')
         return [] unless bank > STEEPEST_BANK_DEG
 
-        [caution('bank', 'limit', "Constant radius asks for #{bank.round}° of bank downwind, #{STEEPEST_BANK_DEG.round}° at most, #{(bank - STEEPEST_BANK_DEG).ceil}° too much: a radius of #{wider_radius_ft} ft or more.")]
+        [caution('bank', 'limit',
+                 "Constant radius asks for #{bank.round}° of bank downwind, #{STEEPEST_BANK_DEG.round}° at most, #{(bank - STEEPEST_BANK_DEG).ceil}° too much: a radius of " \
+                 "#{wider_radius_ft} ft or more.")]
       end
 
       def wider_radius_ft
@@ -122,7 +127,7 @@ module Fujin
           p = on_track(entry_track_deg + (side * 90.0 * i))
           [name, p[:track], p[:heading], p[:drift], p[:groundspeed], p[:bank]]
         end
-        [Table.new(id: 'check_points', title: 'Four check points', rows: rows, columns: [['Where', nil], %w[Track deg], %w[Heading deg], %w[Drift deg], ['Ground', 'kt'], %w[Bank deg]],
+        [Table.new(id: 'check_points', title: 'Four check points', rows: rows, columns: [['Where', nil], %w[Track deg], %w[Heading deg], %w[Drift deg], %w[Ground kt], %w[Bank deg]],
                    note: 'Steepest downwind, shallowest upwind: the bank follows the ground speed.')]
       end
     end
@@ -152,7 +157,8 @@ module Fujin
           p = on_track(entry_track_deg + turned)
           [name, p[:heading], p[:groundspeed], name.start_with?('crossing') ? 0.0 : p[:bank], p[:bank]]
         end
-        [Table.new(id: 'check_points', title: 'Round the figure', rows: rows, columns: [['Where', nil], %w[Heading deg], ['Ground', 'kt'], ['Bank wanted', 'deg'], ['Bank beside it', 'deg']],
+        [Table.new(id: 'check_points', title: 'Round the figure', rows: rows, columns: [['Where', nil], %w[Heading deg], ['Ground', 'kt'], ['Bank wanted', 'deg'],
+                                                                                        ['Bank beside it', 'deg']],
                    note: 'Level as the line is crossed, whatever the bank was a moment before.')]
       end
     end
@@ -167,11 +173,17 @@ module Fujin
       def long_ft = (@settings['leg_ft'] || 3500).to_f
       def short_ft = (@settings['width_ft'] || 2000).to_f
       def first_track = Quantities.wrap_deg(entry_track_deg - @course_deg)
-      def sides = @sides ||= [['downwind', 0, long_ft], ['crosswind', 90, short_ft], ['upwind', 180, long_ft], ['crosswind', 270, short_ft]].map { |name, deg, length| [name, first_track + (side * deg), length] }
+
+      def sides
+        @sides ||= [['downwind', 0, long_ft], ['crosswind', 90, short_ft], ['upwind', 180, long_ft], ['crosswind', 270, short_ft]].map do |name, deg, length|
+          [name, first_track + (side * deg), length]
+        end
+      end
 
       def own_numbers
         InvalidInput.check_ranges('width_ft' => [short_ft, (2.0 * radius_ft) + 1.0, 20_000])
-        common_numbers.merge('leg_ft' => number(long_ft, 'ft'), 'width_ft' => number(short_ft, 'ft'), 'most_turn_deg' => number(corners.max, 'deg'), 'least_turn_deg' => number(corners.min, 'deg'))
+        common_numbers.merge('leg_ft' => number(long_ft, 'ft'), 'width_ft' => number(short_ft, 'ft'), 'most_turn_deg' => number(corners.max, 'deg'),
+                             'least_turn_deg' => number(corners.min, 'deg'))
       end
 
       # A quarter of the default's radius fits the corners of a small field.
@@ -203,7 +215,9 @@ module Fujin
           p = on_track(@course_deg + track)
           [name, p[:heading], p[:drift], p[:groundspeed], length * Q::FT / (p[:groundspeed] * Q::KT), corners[i], on_track(@course_deg + track + (side * 45.0))[:bank]]
         end
-        [Table.new(id: 'legs', title: 'Sides and corners', rows: rows, columns: [['Side', nil], %w[Heading deg], %w[Drift deg], ['Ground', 'kt'], %w[Time s], ['Turn at its end', 'deg'], ['Bank in it', 'deg']],
+        [Table.new(id: 'legs', title: 'Sides and corners', rows: rows, columns: [['Side', nil], %w[Heading deg], %w[Drift deg], ['Ground', 'kt'], %w[Time s], ['Turn at its end',
+                                                                                                                                                               'deg'],
+                                                                                 ['Bank in it', 'deg']],
                    note: 'Turning downwind takes more than ninety degrees, turning upwind less.')]
       end
     end

@@ -24,16 +24,20 @@ module Fujin
 
       def own_numbers
         { 'prerotation_pct' => number(built_up_pct, 'pct'), 'prerotation_minimum_pct' => number(minimum_pct, 'pct'), 'release_rotor_rpm_pct' => number(released_pct, 'pct'),
-          'roll_advance_ratio_max' => number(roll.max(:advance_ratio), 'index'), 'flap_max_deg' => number(roll.max(:flap_deg), 'deg'), 'flap_limit_deg' => number(@type.fetch('flap_limit_deg').to_f, 'deg'),
+          'roll_advance_ratio_max' => number(roll.max(:advance_ratio), 'index'), 'flap_max_deg' => number(roll.max(:flap_deg), 'deg'),
+          'flap_limit_deg' => number(@type.fetch('flap_limit_deg').to_f, 'deg'),
           'roll_rotor_rpm_min_pct' => number(roll.moments.map(&:rotor_pct).min, 'pct'), 'climb_speed_kt' => number(climb_kt, 'kt'),
           'climb_fpm' => try('fpm') { performance.climb_m_s(climb_kt) / Q::FPM } }.merge(lift_off, over_the_fence)
       end
 
       def lift_off
         if roll.lifted_off?
-          { 'roll_ft' => number(roll.last.distance_m / Q::FT, 'ft'), 'lift_off_ias_kt' => number(roll.last.ias_kt, 'kt'), 'lift_off_rotor_rpm_pct' => number(roll.last.rotor_pct, 'pct'), 'roll_time_s' => number(roll.last.t_s, 's') }
+          { 'roll_ft' => number(roll.last.distance_m / Q::FT, 'ft'), 'lift_off_ias_kt' => number(roll.last.ias_kt, 'kt'), 'lift_off_rotor_rpm_pct' => number(roll.last.rotor_pct,
+                                                                                                                                                             'pct'),
+            'roll_time_s' => number(roll.last.t_s, 's') }
         else
-          { 'roll_ft' => no_number('ft', roll.abandoned), 'lift_off_ias_kt' => no_number('kt', roll.abandoned), 'lift_off_rotor_rpm_pct' => no_number('pct', roll.abandoned), 'roll_time_s' => no_number('s', roll.abandoned) }
+          { 'roll_ft' => no_number('ft', roll.abandoned), 'lift_off_ias_kt' => no_number('kt', roll.abandoned), 'lift_off_rotor_rpm_pct' => no_number('pct', roll.abandoned),
+            'roll_time_s' => no_number('s', roll.abandoned) }
         end
       end
 
@@ -59,7 +63,10 @@ module Fujin
       def climb_out(last)
         climb = [performance.climb_m_s(climb_kt), 0.1].max
         ground = groundspeed_kt(@course_deg, climb_kt)
-        (1..15).map { |t| point(last.t_s + t, last.along_ft + (ground * Q::KT * t / Q::FT), climb * t / Q::FT, climb_kt, ground, -climb / Q::FPM, :climb, rotor_rpm_pct: last.rotor_rpm_pct) }
+        (1..15).map do |t|
+          point(last.t_s + t, last.along_ft + (ground * Q::KT * t / Q::FT), climb * t / Q::FT, climb_kt, ground, -climb / Q::FPM, :climb,
+                rotor_rpm_pct: last.rotor_rpm_pct)
+        end
       end
 
       def gates
@@ -73,7 +80,11 @@ module Fujin
       end
 
       def setup
-        where = @house['prerotation_at'] == 'hold' ? "At the hold: prerotate to #{built_up_pct.round} %, roll on at once, expect #{released_pct.round} % at the line" : "On the line: brakes, stick as the type says, prerotate to #{built_up_pct.round} %"
+        where = if @house['prerotation_at'] == 'hold'
+                  "At the hold: prerotate to #{built_up_pct.round} %, roll on at once, expect #{released_pct.round} % at the line"
+                else
+                  "On the line: brakes, stick as the type says, prerotate to #{built_up_pct.round} %"
+                end
         taxi = @house['gyro_taxi'] == 'turning' ? 'taxi with the rotor turning slowly, stick into wind' : 'taxi with the rotor stopped and secured'
         SetUp.new(height_ft: 0.0, speed_kt: 0.0, steady_s: 0.0, leg_ft: 0.0, start_along_ft: 0.0, start_across_ft: 0.0, text: "#{where}; #{taxi}")
       end
@@ -81,9 +92,11 @@ module Fujin
       def tables
         rows = [70, 60, 50, 40, 30, 25, 20].map do |pct|
           r = roll_from(pct.to_f)
-          [pct.to_f, r.lifted_off? ? r.last.distance_m / Q::FT : nil, r.lifted_off? ? r.last.ias_kt : nil, r.max(:advance_ratio), r.max(:flap_deg), r.lifted_off? ? 'lifts off' : r.abandoned]
+          [pct.to_f, r.lifted_off? ? r.last.distance_m / Q::FT : nil, r.lifted_off? ? r.last.ias_kt : nil, r.max(:advance_ratio), r.max(:flap_deg),
+           r.lifted_off? ? 'lifts off' : r.abandoned]
         end
-        [Table.new(id: 'prerotation', title: 'Rotor rpm at release', columns: [%w[Release pct], %w[Roll ft], ['Lift-off', 'kt'], ['Advance ratio', nil], %w[Flap deg], ['', nil]], rows: rows,
+        [Table.new(id: 'prerotation', title: 'Rotor rpm at release', columns: [%w[Release pct], %w[Roll ft], ['Lift-off', 'kt'], ['Advance ratio', nil], %w[Flap deg], ['', nil]],
+                   rows: rows,
                    note: 'In this model the roll hardly depends on prerotation: real types gain more. The advance ratio and the flap tell the safety story.'),
          SoloDual.table(@conditions, @type.glide_speed_kt.to_f)]
       end
@@ -91,7 +104,8 @@ module Fujin
       def charts
         slow = roll_from(25.0)
         areas = [FlapRegion.shape(@conditions)]
-        [Chart.new(id: 'rotor_airspeed', title: 'Rotor rpm against airspeed in the roll', x: Axis.new(label: 'Airspeed', unit: 'kt', low: 0.0, high: 60.0), y: Axis.new(label: 'Rotor rpm', unit: 'pct', low: 0.0, high: 110.0), areas: areas,
+        [Chart.new(id: 'rotor_airspeed', title: 'Rotor rpm against airspeed in the roll', x: Axis.new(label: 'Airspeed', unit: 'kt', low: 0.0, high: 60.0),
+                   y: Axis.new(label: 'Rotor rpm', unit: 'pct', low: 0.0, high: 110.0), areas: areas,
                    lines: [Shape.new(id: 'slow_rotor', label: 'trap: slow rotor, fast roll', kind: 'limit', points: slow.moments.map { |m| [m.ias_kt, m.rotor_pct] }),
                            Shape.new(id: 'stick_forward', label: 'trap: stick forward', kind: 'limit', points: stick_forward)],
                    track: roll.moments.map { |m| [m.ias_kt, m.rotor_pct] })]
@@ -104,14 +118,19 @@ module Fujin
 
       def own_cautions
         found = [caution('flap', 'caution', 'At the first flap: stick forward, throttle closed, abandon. Never pull back into it.'), under_minimum, flap_margin, abandoned].compact
-        found << caution('headwind_spin', 'note', "#{headwind_kt.round} kt along the nose also spins the rotor up standing still: stick into wind, also while it runs down.") if headwind_kt > 12
+        if headwind_kt > 12
+          found << caution('headwind_spin', 'note',
+                           "#{headwind_kt.round} kt along the nose also spins the rotor up standing still: stick into wind, also while it runs down.")
+        end
         found
       end
 
       def under_minimum
         return nil unless released_pct < minimum_pct
 
-        caution('prerotation', 'limit', "Rotor rpm at release is #{released_pct.round} %, #{minimum_pct.round} % wanted, #{(minimum_pct - released_pct).ceil} points short: prerotate more#{' on the runway' if @house['prerotation_at'] == 'hold'}.")
+        caution('prerotation', 'limit',
+                "Rotor rpm at release is #{released_pct.round} %, #{minimum_pct.round} % wanted, #{(minimum_pct - released_pct).ceil} points short: prerotate " \
+                "more#{' on the runway' if @house['prerotation_at'] == 'hold'}.")
       end
 
       def flap_margin

@@ -134,7 +134,11 @@ module Fujin
       # Seconds from the decision at a gate to power being there: reaction, hand, and the engine's lag, or its spool from idle.
       def gate_time_s(type)
         hand = self['throttle_by'] == 'student' ? 0.3 : 0.0
-        spool = self['throttle_position'] == 'idle' ? (type.turbine? ? 2.0 : 0.6) : 0.0
+        spool = if self['throttle_position'] == 'idle'
+                  type.turbine? ? 2.0 : 0.6
+                else
+                  0.0
+                end
         self['gate_reaction_s'] + self['gate_throttle_s'] + hand + spool + type.fetch('engine.lag_s')
       end
 

@@ -17,7 +17,8 @@ module Fujin
 
       def own_numbers
         radius, height, heading, seconds = box
-        { 'hover_height_ft' => number(@height_ft, 'ft'), 'box_radius_ft' => number(radius.to_f, 'ft'), 'box_height_ft' => number(height.to_f, 'ft'), 'box_heading_deg' => number(heading.to_f, 'deg'),
+        { 'hover_height_ft' => number(@height_ft, 'ft'), 'box_radius_ft' => number(radius.to_f, 'ft'), 'box_height_ft' => number(height.to_f, 'ft'),
+          'box_heading_deg' => number(heading.to_f, 'deg'),
           'box_time_s' => number(seconds.to_f, 's'), 'hover_power_here_kw' => try('kw') { trim.hover_power_w(height_m: @height_ft * Q::FT) / 1000.0 },
           'pedal_share_pct' => try('pct') { 100.0 * trim.hover_power_w(height_m: @height_ft * Q::FT) / trim.power_available_w } }
       end
@@ -49,7 +50,8 @@ module Fujin
 
       def own_cautions
         [caution('rollover', 'caution', 'Dynamic rollover: a skid held, sideways motion, collective up. The answer is collective down, smoothly.'),
-         caution('lateral', 'note', "The hover hangs a little #{@type.clockwise? ? 'right' : 'left'} side low: with this rotor the tail rotor pushes to the #{@type.clockwise? ? 'left' : 'right'}.")]
+         caution('lateral', 'note',
+                 "The hover hangs a little #{@type.clockwise? ? 'right' : 'left'} side low: with this rotor the tail rotor pushes to the #{@type.clockwise? ? 'left' : 'right'}.")]
       end
     end
 
@@ -69,7 +71,12 @@ module Fujin
       def own_numbers = super.merge('turn_deg' => number(turn_deg, 'deg'), 'turn_rate_deg_s' => number(rate, 'deg_s'), 'turn_time_s' => number(turn_deg / rate, 's'))
 
       def own_cautions
-        text = costly? ? "Turning #{@settings['turn_side']} takes power with this rotor: collective and rpm watched." : "Turning #{@settings['turn_side']} gives power back with this rotor: stopping it takes power."
+        text = if costly?
+                 "Turning #{@settings['turn_side']} takes power with this rotor: collective and rpm watched."
+               else
+                 "Turning #{@settings['turn_side']} gives power back " \
+                   'with this rotor: stopping it takes power.'
+               end
         [caution('turn_power', 'note', text), *super]
       end
     end
@@ -81,13 +88,16 @@ module Fujin
       private
 
       def path
-        [[0, 0.0], [3, 0.3], [6, 1.5], [9, @height_ft], [14, @height_ft], [18, 1.5], [22, 0.3], [25, 0.0]].map { |t, h| point(t.to_f, 0.0, h, wind.speed_kt, 0.0, 0.0, h.zero? ? :ground : :hover) }
+        [[0, 0.0], [3, 0.3], [6, 1.5], [9, @height_ft], [14, @height_ft], [18, 1.5], [22, 0.3], [25, 0.0]].map do |t, h|
+          point(t.to_f, 0.0, h, wind.speed_kt, 0.0, 0.0, h.zero? ? :ground : :hover)
+        end
       end
 
       def tables
-        [Table.new(id: 'steps', title: 'Steps', columns: [['Step', nil], ['Look for', nil]], note: 'Power up through the first inches is where a hooked skid shows.',
-                   rows: [['Light on the skids', 'pause: nothing hooked or frozen, attitude steady'], ['Straight up', 'no sideways movement before the skids are clear'], ['Hover', 'controls, power, temperatures'],
-                          ['Down', 'vertical, no movement over the ground'], ['Contact', 'seating check before the collective goes all the way down']]), *super]
+        steps = [['Light on the skids', 'pause: nothing hooked or frozen, attitude steady'], ['Straight up', 'no sideways movement before the skids are clear'],
+                 ['Hover', 'controls, power, temperatures'], ['Down', 'vertical, no movement over the ground'], ['Contact', 'seating check before the collective goes all the way down']]
+        [Table.new(id: 'steps', title: 'Steps', columns: [['Step', nil], ['Look for', nil]], rows: steps, note: 'Power up through the first inches is where a hooked skid shows.'),
+         *super]
       end
     end
 
@@ -95,14 +105,18 @@ module Fujin
     class EffectsOfControlsPlan < HoverPlan
       MANOEUVRE = 'effects_of_controls'
       # What the student has, and what is held against.
-      LADDER = [['following through', 'nothing: hands light on all three'], ['cyclic', 'position'], ['collective', 'height'], ['pedals', 'heading'], ['cyclic and pedals', 'position and heading'],
+      LADDER = [['following through', 'nothing: hands light on all three'], ['cyclic', 'position'], ['collective', 'height'], ['pedals', 'heading'], ['cyclic and pedals',
+                                                                                                                                                      'position and heading'],
                 ['cyclic and collective', 'position and height'], ['all three, prompted', 'the box'], ['all three, alone', 'the box']].freeze
 
       private
 
       def tables
         rows = LADDER.each_with_index.map { |(hands, held), i| [(i + 1).to_f, hands, held, (box[3] * (i < 4 ? 0.5 : 1.0))] }
-        [Table.new(id: 'hand_over', title: 'Hand-over ladder', columns: [['Step', nil], ['Student has', nil], ['Holds', nil], ['For', 's']], rows: rows, note: 'A step back at once when the box is left twice.'), *super]
+        [
+          Table.new(id: 'hand_over', title: 'Hand-over ladder', columns: [['Step', nil], ['Student has', nil], ['Holds', nil], ['For', 's']], rows: rows,
+                    note: 'A step back at once when the box is left twice.'), *super
+        ]
       end
     end
 
@@ -123,8 +137,10 @@ module Fujin
         height, heading = BANDS.fetch(@stage)
         { 'entry_height_ft' => number(@height_ft, 'ft'), 'fast_speed_kt' => number(cruise_kt, 'kt'), 'slow_speed_kt' => number(slow_kt, 'kt'),
           'fast_power_kw' => number(performance.level_power_w(cruise_kt) / 1000.0, 'kw'), 'slow_power_kw' => number(performance.level_power_w(slow_kt) / 1000.0, 'kw'),
-          'change_time_s' => number((true_kt(cruise_kt) - true_kt(slow_kt)) * Q::KT / ACCELERATION, 's'), 'height_band_ft' => number(height.to_f, 'ft'), 'heading_band_deg' => number(heading.to_f, 'deg'),
-          'climb_fpm' => try('fpm') { performance.climb_m_s(@type.fetch('speeds_kt.climb').to_f) / Q::FPM }, 'descent_power_kw' => try('kw') { performance.power_w(cruise_kt, 500.0 * Q::FPM) / 1000.0 } }
+          'change_time_s' => number((true_kt(cruise_kt) - true_kt(slow_kt)) * Q::KT / ACCELERATION, 's'), 'height_band_ft' => number(height.to_f, 'ft'),
+          'heading_band_deg' => number(heading.to_f, 'deg'),
+          'climb_fpm' => try('fpm') { performance.climb_m_s(@type.fetch('speeds_kt.climb').to_f) / Q::FPM },
+          'descent_power_kw' => try('kw') { performance.power_w(cruise_kt, 500.0 * Q::FPM) / 1000.0 } }
       end
 
       def path
@@ -137,8 +153,13 @@ module Fujin
       def setup = setup_before(0.0, cruise_kt, 'Level, trimmed, a mark on the horizon')
 
       def tables
-        rows = [40, 50, 60, 70, 80, 90].select { |kt| kt <= @type.fetch('speeds_kt.never_exceed') }.map { |kt| [kt.to_f, cell { performance.level_power_w(kt) / 1000.0 }, cell { performance.climb_m_s(kt) / Q::FPM }] }
-        [Table.new(id: 'powers', title: 'Level power', columns: [%w[Airspeed kt], %w[Power kw], ['Climb left', 'fpm']], rows: rows), SoloDual.table(@conditions, @type.glide_speed_kt.to_f)]
+        rows = [40, 50, 60, 70, 80, 90].select { |kt| kt <= @type.fetch('speeds_kt.never_exceed') }.map do |kt|
+          [kt.to_f, cell { performance.level_power_w(kt) / 1000.0 }, cell do
+            performance.climb_m_s(kt) / Q::FPM
+          end]
+        end
+        [Table.new(id: 'powers', title: 'Level power', columns: [%w[Airspeed kt], %w[Power kw], ['Climb left', 'fpm']], rows: rows),
+         SoloDual.table(@conditions, @type.glide_speed_kt.to_f)]
       end
 
       def cell

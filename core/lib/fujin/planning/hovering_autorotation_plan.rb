@@ -28,7 +28,8 @@ module Fujin
         fixed = fall.fixed_collective
         best = fall.best_cushion
         energy = 0.5 * trim.rotor.inertia * (trim.rotor.normal_speed**2)
-        { 'hover_height_ft' => number(@height_ft, 'ft'), 'time_to_contact_s' => number(best.time_s, 's', fixed.time_s, best.time_s), 'fixed_collective_time_s' => number(fixed.time_s, 's'),
+        { 'hover_height_ft' => number(@height_ft, 'ft'), 'time_to_contact_s' => number(best.time_s, 's', fixed.time_s, best.time_s),
+          'fixed_collective_time_s' => number(fixed.time_s, 's'),
           'fixed_collective_sink_fpm' => number(fixed.sink_m_s / Q::FPM, 'fpm'), 'contact_sink_fpm' => number(best.sink_m_s / Q::FPM, 'fpm'),
           'pull_at_s' => number(best.pull_at_s, 's'), 'contact_rotor_rpm_pct' => number(best.rotor_pct, 'pct'), 'rotor_energy_kj' => number(energy / 1000.0, 'kj'),
           'rotor_energy_s' => number(energy * 0.36 / trim.hover_power_w(height_m: @height_ft * Q::FT), 's') }.merge(decay)
@@ -36,7 +37,9 @@ module Fujin
 
       def decay
         found = Flight::RotorDecay.new(@conditions, speed_kt: 0.0).seconds_to(90.0, 80.0)
-        { 'rotor_decay_to_90_s' => found[0], 'rotor_decay_to_80_s' => found[1] }.transform_values { |s| s ? number(s, 's') : no_number('s', "rotor rpm does not fall that far within the model's run") }
+        { 'rotor_decay_to_90_s' => found[0], 'rotor_decay_to_80_s' => found[1] }.transform_values do |s|
+          s ? number(s, 's') : no_number('s', "rotor rpm does not fall that far within the model's run")
+        end
       end
 
       def path
@@ -59,17 +62,23 @@ module Fujin
       end
 
       def surfaces
-        Table.new(id: 'surfaces', title: 'Surface', columns: [['Surface', nil], ['Friction', nil], ['For this', nil]], rows: SURFACES, note: 'Frictions are usual values, not measurements of your field.')
+        Table.new(id: 'surfaces', title: 'Surface', columns: [['Surface', nil], ['Friction', nil], ['For this', nil]], rows: SURFACES,
+                  note: 'Frictions are usual values, not measurements of your field.')
       end
 
       def charts
-        [Chart.new(id: 'rotor_rpm', title: 'Rotor rpm until contact', x: Axis.new(label: 'Time', unit: 's', low: 0.0, high: fall.best_cushion.time_s.ceil.to_f), y: Axis.new(label: 'Rotor rpm', unit: 'pct', low: 50.0, high: 105.0),
-                   areas: [], lines: [Shape.new(id: 'fixed', label: 'collective left alone', kind: 'plan', points: fall.fixed_collective.rows.map { |r| [r[0], r[3]] }.each_slice(3).map(&:first)),
-                                      Shape.new(id: 'best', label: 'best cushion', kind: 'band', points: fall.best_cushion.rows.map { |r| [r[0], r[3]] }.each_slice(3).map(&:first))], track: [])]
+        time = Axis.new(label: 'Time', unit: 's', low: 0.0, high: fall.best_cushion.time_s.ceil.to_f)
+        lines = [rpm_line('fixed', 'collective left alone', 'plan', fall.fixed_collective), rpm_line('best', 'best cushion', 'band', fall.best_cushion)]
+        [Chart.new(id: 'rotor_rpm', title: 'Rotor rpm until contact', x: time, y: Axis.new(label: 'Rotor rpm', unit: 'pct', low: 50.0, high: 105.0), areas: [], lines: lines, track: [])]
+      end
+
+      def rpm_line(id, label, kind, flown)
+        Shape.new(id: id, label: label, kind: kind, points: flown.rows.each_slice(3).map { |rows| rows.first.values_at(0, 3) })
       end
 
       def own_cautions
-        [caution('collective', 'caution', "The collective is not lowered. #{@type.power_loss_pedal.capitalize} pedal with the throttle; let it settle; cushion with what the rotor has left."),
+        [caution('collective', 'caution', "The collective is not lowered. #{@type.power_loss_pedal.capitalize} pedal with the throttle; let it settle; cushion with what " \
+                                          'the rotor has left.'),
          caution('drift', 'caution', 'Slightly forward is fine; sideways and rearward are not: a skid that catches rolls the aircraft over.')] + along_the_nose
       end
 

@@ -64,7 +64,8 @@ module Fujin
 
       def row(model, act)
         kt = ias_of_true_kt(Math.hypot(*model.velocity.first(2)) / Q::KT)
-        point(model.time_s, model.position[0] / Q::FT, model.position[2] / Q::FT, kt, kt - headwind_kt, -model.velocity[2] / Q::FPM, act ? :recovery : :decay, rotor_rpm_pct: model.rotor_pct)
+        point(model.time_s, model.position[0] / Q::FT, model.position[2] / Q::FT, kt, kt - headwind_kt, -model.velocity[2] / Q::FPM, act ? :recovery : :decay,
+              rotor_rpm_pct: model.rotor_pct)
       end
 
       def setup = setup_before(0.0, speed_kt, 'Level, steady, governor on; first shown slowly, so that the early cues can be felt')
@@ -78,13 +79,20 @@ module Fujin
       end
 
       def charts
-        [Chart.new(id: 'rotor_rpm', title: 'Rotor rpm with the hands still, and the recovery', x: Axis.new(label: 'Time', unit: 's', low: 0.0, high: 8.0), y: Axis.new(label: 'Rotor rpm', unit: 'pct', low: 60.0, high: 106.0),
-                   areas: [Shape.new(id: 'warning', label: 'under the warning', kind: 'limit', points: [[0.0, @type.absolute_rotor_rpm[0].to_f], [8.0, @type.absolute_rotor_rpm[0].to_f], [8.0, @type.low_warning_pct.to_f], [0.0, @type.low_warning_pct.to_f]])],
+        [Chart.new(id: 'rotor_rpm', title: 'Rotor rpm with the hands still, and the recovery', x: Axis.new(label: 'Time', unit: 's', low: 0.0, high: 8.0),
+                   y: Axis.new(label: 'Rotor rpm', unit: 'pct', low: 60.0, high: 106.0),
+                   areas: [Shape.new(id: 'warning', label: 'under the warning', kind: 'limit', points: [[0.0, @type.absolute_rotor_rpm[0].to_f], [8.0,
+                                                                                                                                                  @type.absolute_rotor_rpm[0].to_f],
+                                                                                                        [8.0,
+                                                                                                         @type.low_warning_pct.to_f],
+                                                                                                        [0.0,
+                                                                                                         @type.low_warning_pct.to_f]])],
                    lines: [], track: path.map { |p| [p.t_s, p.rotor_rpm_pct] })]
       end
 
       def own_cautions
-        [caution('low_rpm', 'caution', "From the warning to #{@type.absolute_rotor_rpm[0]} % there are #{gap} s at #{speed_kt.round} kt. Below the blades' stall the rotor does not come back."),
+        [caution('low_rpm', 'caution', "From the warning to #{@type.absolute_rotor_rpm[0]} % there are #{gap} s at #{speed_kt.round} kt. Below the blades' stall the rotor " \
+                                       'does not come back.'),
          caution('governor', 'note', 'Governor off only as briefed; the throttle is joined smoothly and the governor taken back before anything else.')]
       end
 

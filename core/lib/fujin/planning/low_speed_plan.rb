@@ -88,12 +88,17 @@ module Fujin
                  caution('low_g', 'caution', teetering_text)]
         return found if @height_ft >= lowest_start_ft
 
-        [caution('start_height', 'limit', "Start height #{@height_ft.round} ft is under the #{lowest_start_ft.ceil(-1)} ft that the recovery needs today, by #{(lowest_start_ft - @height_ft).ceil} ft: begin higher."), *found]
+        [
+          caution('start_height', 'limit',
+                  "Start height #{@height_ft.round} ft is under the #{lowest_start_ft.ceil(-1)} ft that the recovery needs today, by #{(lowest_start_ft - @height_ft).ceil} " \
+                  'ft: begin higher.'), *found
+        ]
       end
 
       def teetering_text
         two = @type.fetch('rotor.blades') == 2
-        "Ease the nose down: the plan keeps #{recovery.least_load_factor.round(2)} g. #{two ? 'Two-bladed teetering rotors are never pushed into low g; reload before correcting a roll.' : 'No pushing.'}"
+        "Ease the nose down: the plan keeps #{recovery.least_load_factor.round(2)} g. " \
+          "#{two ? 'Two-bladed teetering rotors are never pushed into low g; reload before correcting a roll.' : 'No pushing.'}"
       end
     end
   end

@@ -4,15 +4,17 @@ require 'yaml'
 
 module Fujin
   module Planning
-    # Why each planned number is what it is, in a sentence: where it comes from, what moves it.
+    # What each planned number is called, and why it is what it is: where it comes from, what moves it.
     module NumberReasons
       FILE = File.expand_path('../../../data/number_reasons.yml', __dir__)
       TEXTS = YAML.safe_load_file(FILE).freeze
 
       module_function
 
-      # @return [String, nil]
-      def why(name) = TEXTS[name]
+      # @return [String]
+      # @raise [KeyError] for a number that has no entry
+      def label(name) = TEXTS.fetch(name)['label']
+      def why(name) = TEXTS.fetch(name)['why']
     end
   end
 end

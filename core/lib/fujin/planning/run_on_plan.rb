@@ -7,7 +7,7 @@ module Fujin
     class RunOnPlan < ApproachPlan
       MANOEUVRE = 'run_on_landing'
       # Skids: friction by surface (usual values).
-      FRICTION = { 'hard' => Flight::Model::SKID_FRICTION, 'short_grass' => 0.45, 'wet_grass' => 0.25, 'gravel' => 0.5 }.freeze
+      FRICTION = { 'hard' => Flight::LandingGear::SKID_FRICTION, 'short_grass' => 0.45, 'wet_grass' => 0.25, 'gravel' => 0.5 }.freeze
       DEFAULT_CAP_PCT = 85.0
       THRESHOLD_FT = 20.0
       IN_GROUND_EFFECT_M = 3.3 * Quantities::FT
@@ -52,7 +52,8 @@ module Fujin
       def gates
         near = at_height(THRESHOLD_FT)
         start = path.first
-        [Gate.new(id: 'start', height_ft: @height_ft, along_ft: start.along_ft, text: 'on the line, on speed, power under the cap', measures: { 'ias_kt' => within(start.ias_kt, 5, 'kt') }),
+        [Gate.new(id: 'start', height_ft: @height_ft, along_ft: start.along_ft, text: 'on the line, on speed, power under the cap', measures: { 'ias_kt' => within(start.ias_kt, 5,
+                                                                                                                                                                   'kt') }),
          Gate.new(id: 'threshold', height_ft: THRESHOLD_FT, along_ft: near.along_ft, text: 'skids level, along the ground track, or go around',
                   measures: { 'groundspeed_kt' => within(near.groundspeed_kt, 5, 'kt'), 'sink_fpm' => { target: near.sink_fpm, low: 0.0, high: 300.0, unit: 'fpm' } })]
       end
@@ -61,13 +62,23 @@ module Fujin
 
       def tables
         rows = FRICTION.map { |name, friction| [name.tr('_', ' '), friction, slide_ft(friction)] }
-        [*super, Table.new(id: 'slide', title: 'Slide by surface', columns: [['Surface', nil], ['Friction', nil], %w[Slide ft]], rows: rows, note: 'Skids at full weight, from first contact; usual frictions, not your field\'s.')]
+        [*super,
+         Table.new(id: 'slide', title: 'Slide by surface', columns: [['Surface', nil], ['Friction', nil], %w[Slide ft]], rows: rows,
+                   note: 'Skids at full weight, from first contact; usual frictions, not your field\'s.')]
       end
 
       def own_cautions
-        found = super + [caution('aft_cyclic', 'caution', 'No aft cyclic to brake: the rotor can reach the tail boom. Collective down smoothly, direction with pedals, drift with cyclic.')]
-        found << caution('cap_hovers', 'caution', "This cap (#{(cap_w / 1000).round(1)} kW) also hovers in ground effect: a run-on is practice today, not need. Keep it above translational lift.") if contact_ias_kt < 1.0
-        found << caution('fast_touchdown', 'limit', "Touchdown at #{contact_groundspeed_kt.round} kt over the ground, 35 at most, #{(contact_groundspeed_kt - 35).ceil} too fast: more wind along the line, less mass or a higher cap.") if contact_groundspeed_kt > 35
+        found = super + [caution('aft_cyclic', 'caution',
+                                 'No aft cyclic to brake: the rotor can reach the tail boom. Collective down smoothly, direction with pedals, drift with cyclic.')]
+        if contact_ias_kt < 1.0
+          found << caution('cap_hovers', 'caution',
+                           "This cap (#{(cap_w / 1000).round(1)} kW) also hovers in ground effect: a run-on is practice today, not need. Keep it above translational lift.")
+        end
+        if contact_groundspeed_kt > 35
+          found << caution('fast_touchdown', 'limit',
+                           "Touchdown at #{contact_groundspeed_kt.round} kt over the ground, 35 at most, #{(contact_groundspeed_kt - 35).ceil} too fast: more wind along " \
+                           'the line, less mass or a higher cap.')
+        end
         found
       end
     end

@@ -17,7 +17,7 @@ module Fujin
       def work_out(conditions, glide_speed_kt)
         rows = conditions.type.helicopter? ? helicopter(conditions, glide_speed_kt) : gyroplane(conditions, glide_speed_kt)
         Table.new(id: 'solo_dual', title: 'Solo against dual', columns: [['', nil], ['Solo', nil], ['Dual', nil], ['', nil]], rows: rows.freeze,
-                          note: 'A lighter aircraft turns its rotor slower in autorotation, climbs better and floats longer; a heavier one builds rotor rpm faster after entry.')
+                  note: 'A lighter aircraft turns its rotor slower in autorotation, climbs better and floats longer; a heavier one builds rotor rpm faster after entry.')
       end
 
       def helicopter(conditions, speed)
@@ -40,7 +40,7 @@ module Fujin
          ["Sink at #{speed.round} kt, power off", *gyros.map { |g| try { g.power_off(speed).sink_m_s / Q::FPM } }, 'fpm'],
          ["Power for level flight at #{speed.round} kt", *gyros.map { |g| try { g.level(speed).engine_power_w / 1000.0 } }, 'kw'],
          ["Climb at #{climb.round} kt", *gyros.map { |g| try { -g.full_power(climb).sink_m_s / Q::FPM } }, 'fpm'],
-         ['Lowest level speed', *gyros.map { |g| try(&g.method(:lowest_level_speed_kt)) }, 'kt']]
+         ['Lowest level speed', *gyros.map { |g| try { g.lowest_level_speed_kt } }, 'kt']]
       end
 
       def loads(conditions) = %w[solo dual].map { |who| conditions.with(mass_kg: conditions.type.mass_kg(who).to_f) }

@@ -76,9 +76,12 @@ module Fujin
       def own_cautions
         floor = value('rotor_rpm_in_turn_on_floor_pct')
         high = @type.power_off_band[1]
-        found = [caution('turn_rpm', 'caution', "Bank builds rotor rpm (#{floor ? "#{floor.round} % on the stop at #{bank_deg.round}°" : 'beyond the model'}) and rolling out takes it away: " \
-                                                'collective check on as the bank goes on, off as it comes off.')]
-        found << caution('turn_rpm_over', 'caution', "Without a check the rotor would pass the band's #{high} % in this turn, by #{(floor - high).ceil} points.") if floor && floor > high
+        shown = floor ? "#{floor.round} % on the stop at #{bank_deg.round}°" : 'beyond the model'
+        found = [caution('turn_rpm', 'caution', "Bank builds rotor rpm (#{shown}) and rolling out takes it away: collective check on as the bank goes on, off as it comes off.")]
+        if floor && floor > high
+          found << caution('turn_rpm_over', 'caution',
+                           "Without a check the rotor would pass the band's #{high} % in this turn, by #{(floor - high).ceil} points.")
+        end
         found << downwind_caution if turn_deg >= 120
         found << late_out
         found.compact
@@ -88,7 +91,9 @@ module Fujin
         short = @house.turn_out_ft - route.roll_out_height_ft
         return nil unless short.positive?
 
-        caution('turn_out', 'limit', "Out of the turn at #{route.roll_out_height_ft.round} ft, #{@house.turn_out_ft.round} ft wanted, #{short.ceil} ft too low: begin at #{wanted_height_ft.ceil(-1)} ft or above, or bank more.")
+        caution('turn_out', 'limit',
+                "Out of the turn at #{route.roll_out_height_ft.round} ft, #{@house.turn_out_ft.round} ft wanted, #{short.ceil} ft too low: begin at " \
+                "#{wanted_height_ft.ceil(-1)} ft or above, or bank more.")
       end
 
       def downwind_caution

@@ -1,0 +1,346 @@
+# frozen_string_literal: true
+
+require_relative 'test_helper'
+
+# Every manoeuvre's plan: what each must have, and numbers that a hand can work out again.
+class ManoeuvrePlansTest < Minitest::Test
+  M = Fujin::Manoeuvres
+
+  def plan(id, type: 'tansy-2', house: {}, stage: 'test', course: nil, height: nil, settings: {}, **day)
+    day[:wind] = Fujin::Wind.parse(day[:wind]) if day[:wind]
+    M.find(id).planner.call(conditions(type, **day), Fujin::Planning::HouseMethod.new(house), course_deg: course, height_ft: height, stage: stage, settings: settings)
+  end
+
+  def types_for(manoeuvre) = Fujin::Aircraft::Library.all.select { |t| manoeuvre.for?(t) }.map(&:id)
+  def text_of(plan, id) = plan.cautions.find { |c| c.id == id }&.text
+  def row(plan, table, name) = plan.tables.find { |t| t.id == table }.rows.find { |r| r.first == name }
+
+  Fujin::Manoeuvres.all.each do |manoeuvre|
+    define_method("test_#{manoeuvre.id}_has_numbers_with_reasons_a_set_up_a_path_and_cautions") do
+      types_for(manoeuvre).each do |id|
+        found = plan(manoeuvre.id, type: id, wind: '350/10')
+
+        assert_equal manoeuvre.id, found.manoeuvre
+        found.numbers.each do |name, number|
+          refute_empty Fujin::Planning::NumberReasons.why(name), name
+          number.value.nil? ? refute_empty(number.reason, name) : assert_predicate(number.value.to_f, :finite?, "#{id} #{name}")
+        end
+        refute_empty found.path
+        refute_empty found.setup.text
+        assert_includes found.cautions.map(&:id), 'training_aid'
+        assert_empty manoeuvre.key_numbers - found.numbers.keys, id
+        found.path.each_cons(2) { |a, b| assert_operator b.t_s, :>=, a.t_s, id }
+      end
+    end
+
+    define_method("test_#{manoeuvre.id}_on_hostile_days_answers_or_says_why") do
+      types_for(manoeuvre).each do |id|
+        [{ wind: '350/60' }, { wind: '080/60', course: 350.0 }, { elevation_ft: 12_000 }, { elevation_ft: 9000, oat_c: 35 }, { oat_c: -40 }].each do |day|
+          found = plan(manoeuvre.id, type: id, **day)
+          found.numbers.each { |name, number| number.value.nil? ? refute_empty(number.reason.to_s, name) : assert_predicate(number.value.to_f, :finite?, "#{id} #{name} #{day}") }
+          found.path.each { |p| assert_predicate p.along_ft, :finite? }
+        rescue Fujin::OutsideModel, Fujin::InvalidInput => e
+          refute_empty e.message
+        end
+      end
+    end
+  end
+
+  def test_each_kind_of_aircraft_flies_its_own
+    assert_includes assert_raises(Fujin::OutsideModel) { plan('gyro_landing') }.message, 'not flown in a helicopter'
+    assert_includes assert_raises(Fujin::OutsideModel) { plan('hover', type: 'sorrel-g') }.message, 'not flown in a gyroplane'
+  end
+
+  def test_settings_are_checked_by_name_and_range
+    assert_raises(Fujin::UnknownName) { plan('hover', settings: { 'bank_deg' => 20 }) }
+    assert_equal 'bank_deg', assert_raises(Fujin::InvalidInput) { plan('turning_autorotation', settings: { 'bank_deg' => 80 }) }.problems.first[:path]
+    assert_raises(Fujin::InvalidInput) { plan('run_on_landing', settings: { 'surface' => 'ice' }) }
+  end
+
+  # Turning autorotations
+
+  def test_a_half_turn_costs_what_the_reference_says_at_sixty
+    found = plan('turning_autorotation', type: 'bracken-2', settings: { 'turn_deg' => 180, 'bank_deg' => 30 })
+
+    assert_within 614, found.value('turn_height_ft'), 3
+    assert_within 168, found.value('turn_radius_ft') * Q::FT, 1
+  end
+
+  def test_heights_of_a_turning_autorotation_add_up
+    found = plan('turning_autorotation', height: 1500.0)
+
+    assert_in_delta found.value('turn_start_height_ft') - found.value('turn_height_ft'), found.value('roll_out_height_ft'), 0.01
+    assert_in_delta 0.0, found.path.last.along_ft, 1e-6
+    assert_in_delta 0.0, found.path.last.across_ft, 1e-6
+  end
+
+  def test_the_entry_of_a_left_half_turn_lies_two_radii_to_the_left_in_still_air
+    found = plan('turning_autorotation', settings: { 'turn_side' => 'left' })
+    right = plan('turning_autorotation', settings: { 'turn_side' => 'right' })
+    entry = found.path.find { |p| p.phase == :entry }
+
+    # As in a left-hand circuit, the way back lies to the left of the final; rolling in and out widens it a little.
+    assert_operator(-entry.across_ft, :>, 2.0 * found.value('turn_radius_ft'))
+    assert_within 2.0 * found.value('turn_radius_ft'), -entry.across_ft, 8
+    assert_in_delta entry.across_ft, -right.path.find { |p| p.phase == :entry }.across_ft, 1.0
+  end
+
+  def test_a_full_circle_begins_on_the_line_and_a_quarter_on_the_base
+    circle = plan('turning_autorotation', height: 2500.0, settings: { 'turn_deg' => 360 })
+    quarter = plan('turning_autorotation', settings: { 'turn_deg' => 90, 'turn_side' => 'left' })
+
+    assert_in_delta 0.0, circle.path.first.across_ft, 60
+    assert_operator quarter.path.first.across_ft, :<, -1000
+  end
+
+  def test_too_low_for_the_turn_says_by_how_much
+    found = plan('turning_autorotation', height: 900.0)
+
+    assert_match(/Out of the turn at \d+ ft, 200 ft wanted, \d+ ft too low: begin at 1010 ft or above/, text_of(found, 'turn_out'))
+    assert_raises(Fujin::InvalidInput) { plan('turning_autorotation', height: 500.0) }
+  end
+
+  def test_an_s_turn_shortens_the_glide
+    found = plan('s_turn_autorotation', wind: '350/10')
+
+    assert_operator found.value('shortened_ft'), :>, 300
+    assert_in_delta 0.0, found.path.find { |p| p.phase == :entry }.across_ft, 60
+  end
+
+  def test_spot_options_reach_what_they_promise
+    reach = ->(option) { plan('straight_in_autorotation', settings: { 'spot_option' => option }, height: 1800.0).value('entry_distance_ft') }
+    none = reach.call('none')
+
+    assert_operator reach.call('slow'), :<, none
+    assert_operator reach.call('stretch'), :>, none
+    assert_operator reach.call('s_turn'), :<, none
+    assert_operator reach.call('circle'), :<, none
+    options = plan('straight_in_autorotation', height: 1800.0).reaches.map(&:option)
+
+    assert_equal %w[glide stretch slow delay s_turn circle], options
+  end
+
+  def test_power_off_never_exceed_falls_with_density_altitude
+    low = plan('straight_in_autorotation').value('never_exceed_power_off_kt')
+    high = plan('straight_in_autorotation', elevation_ft: 6000).value('never_exceed_power_off_kt')
+
+    assert_in_delta 90, low, 0.1
+    assert_operator high, :<, 84
+  end
+
+  # Low and no airspeed, hovering, low rpm, energy
+
+  def test_low_speed_start_height_is_a_limit
+    low = plan('low_speed_autorotation', height: 900.0)
+
+    assert_equal 'limit', low.cautions.find { |c| c.id == 'start_height' }.level
+    assert_nil text_of(plan('low_speed_autorotation', height: 3000.0), 'start_height')
+    assert_includes text_of(low, 'low_g'), 'teetering'
+    refute_includes text_of(plan('low_speed_autorotation', type: 'bracken-2'), 'low_g'), 'teetering'
+  end
+
+  def test_hovering_autorotation_energy_by_hand
+    found = plan('hovering_autorotation', height: 4.0)
+
+    assert_in_delta 0.5 * 112 * (49.8**2) / 1000, found.value('rotor_energy_kj'), 0.01
+    assert_in_delta 1.42, found.value('fixed_collective_time_s'), 0.03
+    assert_includes text_of(found, 'collective'), 'Right pedal'
+    assert_includes text_of(plan('hovering_autorotation', type: 'bracken-2'), 'collective'), 'Left pedal'
+  end
+
+  def test_low_rpm_times_are_in_order_and_the_path_comes_back
+    found = plan('low_rotor_rpm_recovery')
+
+    assert_operator found.value('warning_after_s'), :<, found.value('rotor_decay_to_90_s')
+    assert_operator found.value('rotor_decay_to_90_s'), :<, found.value('too_late_after_s')
+    assert_operator found.path.map(&:rotor_rpm_pct).min, :>, 80
+    assert_operator found.path.last.rotor_rpm_pct, :>, 98
+  end
+
+  def test_energy_drill_energy_by_hand
+    found = plan('energy_drill')
+    by_hand = ((63 * Q::KT)**2) / (2 * Q::G) / Q::FT
+
+    assert_in_delta by_hand, found.value('speed_energy_ft'), 0.1
+    ledger = found.ledger
+
+    assert_operator ledger.last.total_ft, :<, ledger.first.total_ft
+    ledger.each_cons(2) { |a, b| assert_operator b.total_ft, :<=, a.total_ft + 0.5 }
+  end
+
+  # Approaches
+
+  def test_approach_angle_and_sink_by_hand
+    found = plan('normal_approach', wind: '350/10')
+    start = found.path.first
+    ground = (63 - 10) * Q::KT
+
+    assert_in_delta ground * Math.tan(10 * Q::DEG) / Q::FPM, start.sink_fpm, 0.5
+    assert_in_delta (500 - 4) / Math.tan(10 * Q::DEG), found.value('entry_distance_ft'), 0.5
+  end
+
+  def test_the_steep_approach_keeps_to_the_sink_it_is_allowed
+    %w[curve flat].each do |limit|
+      found = plan('steep_approach', house: { 'sink_limit' => limit })
+      house = found.house
+
+      found.path.each { |p| assert_operator p.sink_fpm, :<=, house.sink_allowed_fpm(p.ias_kt) + 1e-6, "#{limit} at #{p.ias_kt}" }
+    end
+    assert_includes text_of(plan('steep_approach', settings: { 'approach_angle_deg' => 17 }), 'too_steep'), 'by 2.0°'
+  end
+
+  def test_vortex_ring_onset_of_the_reference
+    assert_within 608, plan('steep_approach').value('vortex_ring_sink_fpm'), 2
+  end
+
+  def test_run_on_by_hand
+    found = plan('run_on_landing', wind: '350/5', settings: { 'power_limit_pct' => 85 })
+
+    assert_in_delta 12.8, found.value('lowest_level_speed_kt'), 0.3
+    assert_in_delta 13.8, found.value('lowest_level_speed_oge_kt'), 0.3
+    assert_in_delta found.value('lowest_level_speed_kt') - 5, found.value('touchdown_groundspeed_kt'), 0.01
+    assert_in_delta ((found.value('touchdown_groundspeed_kt') * Q::KT)**2) / (2 * 0.35 * Q::G) / Q::FT, found.value('slide_ft'), 0.01
+    wet = plan('run_on_landing', wind: '350/5', settings: { 'surface' => 'wet_grass' })
+
+    assert_operator wet.value('slide_ft'), :>, found.value('slide_ft')
+  end
+
+  def test_a_cap_that_hovers_is_said
+    assert_includes text_of(plan('run_on_landing', settings: { 'power_limit_pct' => 100 }), 'cap_hovers'), 'also hovers'
+  end
+
+  # Departures, circuit, ground reference
+
+  def test_take_off_needs_the_power_it_has
+    assert_operator plan('maximum_performance_take_off', people: 'solo').value('climb_angle_deg'), :>, plan('maximum_performance_take_off').value('climb_angle_deg')
+    assert_raises(Fujin::OutsideModel) { plan('hover_power_take_off', elevation_ft: 5000, oat_c: 25.1) }
+  end
+
+  def test_power_margin_says_how_many_points_are_short
+    text = text_of(plan('maximum_performance_take_off', mass_kg: 600), 'power_margin')
+
+    assert_match(/Power margin out of ground effect is \d\.\d %, 5 % wanted for this manoeuvre, \d\.\d points short/, text)
+  end
+
+  def test_circuit_legs_by_the_wind_triangle
+    found = plan('circuit', wind: '300/12', course: 270.0)
+    leg = row(found, 'legs', 'downwind')
+    drift = Math.asin(12 * Math.sin((300 - 90) * Q::DEG) / 78) / Q::DEG
+
+    assert_in_delta 90 + drift, leg[1], 0.05
+    assert_in_delta (78 * Math.cos(drift * Q::DEG)) - (12 * Math.cos((300 - 90) * Q::DEG)), leg[3], 0.05
+    assert_in_delta 0.0, found.path.last.along_ft, 1e-6
+    assert_in_delta 0.0, found.path.last.height_ft, 1e-6
+  end
+
+  def test_bank_round_a_point_by_hand
+    found = plan('turn_about_a_point', wind: '000/15', settings: { 'radius_ft' => 800 })
+    ground = (78 + 15) * Q::KT
+
+    assert_in_delta Math.atan2(ground**2, Q::G * 800 * Q::FT) / Q::DEG, found.value('bank_deg'), 0.01
+    assert_in_delta Math.atan2(((78 - 15) * Q::KT)**2, Q::G * 800 * Q::FT) / Q::DEG, found.value('least_bank_deg'), 0.01
+    checks = found.tables.find { |t| t.id == 'check_points' }.rows
+
+    assert_equal 4, checks.size
+    assert_operator checks[0][5], :>, checks[2][5]
+  end
+
+  # The bank's formula, against a heading integrated round the circle with that bank.
+  def test_the_bank_formula_keeps_the_radius
+    found = plan('turn_about_a_point', wind: '000/15', settings: { 'radius_ft' => 800, 'turn_side' => 'right' })
+    centre = 800.0 * Q::FT
+    radii = found.path.map { |p| Math.hypot(p.along_ft * Q::FT, p.across_ft * Q::FT) }
+
+    radii.each { |r| assert_within centre, r, 1 }
+    wind = Fujin::Wind.parse('000/15')
+    air = 78 * Q::KT
+    track = 90.0
+    dt = 0.01
+    ground = wind.groundspeed_kt(track, 78) * Q::KT
+    drift = wind.drift_angle_deg(track, 78)
+    bank = Math.atan2(ground**2, Q::G * centre * Math.cos(drift * Q::DEG))
+    heading = track + drift + (Q::G * Math.tan(bank) / air * dt / Q::DEG)
+    north = (air * Math.cos(heading * Q::DEG)) + wind.vector[0]
+    east = (air * Math.sin(heading * Q::DEG)) + wind.vector[1]
+    turned = (Math.atan2(east, north) / Q::DEG) - track
+
+    assert_within ground / centre * dt / Q::DEG, turned, 1
+  end
+
+  def test_corners_of_a_rectangle_add_up_to_a_turn
+    found = plan('rectangle', wind: '020/12')
+    corners = found.tables.first.rows.map { |r| r[5] }
+
+    assert_in_delta 360.0, corners.sum, 1e-6
+    assert_operator corners.max, :>, 90
+  end
+
+  # Gyroplane
+
+  def test_prerotation_at_the_hold_and_a_slow_rotor_are_limits
+    at_hold = plan('gyro_take_off', type: 'sorrel-g', house: { 'prerotation_at' => 'hold' })
+
+    assert_includes text_of(at_hold, 'prerotation'), '8 points short'
+    slow = plan('gyro_take_off', type: 'sorrel-g', settings: { 'prerotation_pct' => 25 })
+
+    assert_includes text_of(slow, 'abandoned'), 'blade flapping'
+    assert_nil slow.value('roll_ft')
+  end
+
+  def test_gyro_ladder_turns_round_with_the_house
+    first = ->(choice) { plan('gyro_landing', type: 'sorrel-g', stage: 'early', house: { 'gyro_landings' => choice }).value('power_share_pct') }
+
+    assert_in_delta 45, first.call('power_first')
+    assert_in_delta 0, first.call('power_off_early')
+  end
+
+  def test_solo_is_lighter_everywhere
+    table = plan('gyro_landing', type: 'sorrel-g').tables.find { |t| t.id == 'solo_dual' }
+    climb = table.rows.find { |r| r[0].start_with?('Climb') }
+    rotor = table.rows.find { |r| r[0].start_with?('Rotor') }
+
+    assert_operator climb[1], :>, climb[2]
+    assert_operator rotor[1], :<, rotor[2]
+  end
+
+  # House method: every choice of JOB.md section 8 changes a plan.
+  CHANGES = { 'entry' => %w[straight_in_autorotation standard], 'glide_speed' => %w[straight_in_autorotation fast], 'flare_cue' => %w[straight_in_autorotation sight_picture],
+              'flare_shape' => %w[straight_in_autorotation growing], 'throttle_by' => %w[straight_in_autorotation student], 'throttle_position' => %w[straight_in_autorotation idle],
+              'ending' => %w[straight_in_autorotation recovery_run], 'turn_out' => %w[turning_autorotation real], 'hovering_ladder' => %w[hovering_autorotation sudden],
+              'steep_ending' => %w[steep_approach surface], 'sink_limit' => %w[steep_approach flat], 'hold_30_kt' => %w[steep_approach long],
+              'approach_speed' => %w[normal_approach late],
+              'vortex_escape' => %w[steep_approach sideways], 'collective_hand' => %w[straight_in_autorotation friction], 'gyro_landings' => %w[gyro_landing power_off_early sorrel-g],
+              'prerotation_at' => %w[gyro_take_off hold sorrel-g], 'gyro_taxi' => %w[gyro_take_off turning sorrel-g], 'power_check' => %w[hover in_flight],
+              'outside_test' => %w[energy_drill not_at_all] }.freeze
+
+  def test_the_list_of_choices_is_complete
+    choices = Fujin::Planning::HouseMethod::SETTINGS.select { |s| s.allowed.is_a?(Array) }.map(&:name)
+
+    assert_equal choices.sort, CHANGES.keys.sort
+  end
+
+  CHANGES.each do |name, (manoeuvre, value, id)|
+    define_method("test_house_choice_#{name}_changes_the_plan") do
+      day = { type: id || 'tansy-2', stage: 'early', wind: '350/10' }
+      shape = ->(p) { [p.numbers.transform_values(&:value), p.gates.map(&:to_h), p.path.size, p.setup&.text, p.tables.map(&:rows), p.cautions.map(&:text)] }
+
+      refute_equal shape.call(plan(manoeuvre, **day)), shape.call(plan(manoeuvre, **day, house: { name => value }))
+    end
+  end
+
+  # Reversed rotor
+
+  def test_everything_with_a_side_swaps_with_the_rotor
+    data = YAML.safe_load_file(File.join(Fujin::Aircraft::Library::FOLDER, 'tansy-2.yml'))
+    mirrored = Fujin::Aircraft::Type.new(data.merge('rotor' => data['rotor'].merge('rotation' => 'clockwise')))
+    day = Fujin::Planning::Conditions.build(type: mirrored, wind: Fujin::Wind.parse('050/12'))
+    found = M.find('hover').planner.call(day, Fujin::Planning::HouseMethod.new, course_deg: 350.0)
+    normal = plan('hover', wind: '050/12', course: 350.0)
+
+    assert_includes text_of(found, 'lte'), 'right pedal'
+    assert_nil text_of(normal, 'lte')
+    assert_includes text_of(found, 'lateral'), 'right side low'
+    assert_includes text_of(normal, 'lateral'), 'left side low'
+    assert_in_delta normal.value('hover_power_ige_kw'), found.value('hover_power_ige_kw'), 1e-9
+  end
+end

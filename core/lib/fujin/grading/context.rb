@@ -43,7 +43,7 @@ module Fujin
       def lowest_rotor_rpm_pct(entry_speed_kt)
         @lowest ||= {}
         @lowest[entry_speed_kt.round] ||= begin
-          segments = Planning::FlownSegments.for(conditions, entry_speed_kt: entry_speed_kt, glide_speed_kt: glide_speed_kt,
+          segments = Planning::FlownSegments.new(conditions, entry_speed_kt: entry_speed_kt, glide_speed_kt: glide_speed_kt,
                                                              target_rotor_pct: target_rotor_rpm_pct, ending: :touchdown, reaction_s: 0.5,
                                                              flare_height_ft: type.flare_height_ft)
           [type.power_off_band[0].to_f, segments.lowest_rotor_pct - 2.0].min

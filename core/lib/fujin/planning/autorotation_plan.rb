@@ -66,9 +66,9 @@ module Fujin
       def true_glide = @conditions.atmosphere.true_speed(@glide_speed * Q::KT)
 
       def segments
-        @segments ||= FlownSegments.for(@conditions, entry_speed_kt: @entry_speed, glide_speed_kt: @glide_speed,
+        @segments ||= FlownSegments.new(@conditions, entry_speed_kt: @entry_speed, glide_speed_kt: @glide_speed,
                                                      target_rotor_pct: @target_pct, flare_height_ft: flare_height_ft,
-                                                     ending: @house.flown_ending, reaction_s: @house.collective_reaction_s.to_f)
+                                                     ending: @house.flown_ending, reaction_s: @house.collective_reaction_s.to_f, headwind_kt: headwind_kt)
       end
 
       def entry = segments.entry

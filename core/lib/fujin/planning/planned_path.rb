@@ -8,7 +8,7 @@ module Fujin
       ROW_EVERY = 10
 
       def initialize(setup_s:, height_ft:, entry_speed_kt:, glide_speed_kt:, target_pct:, entry:, flare:, sink_m_s:,
-                     flare_height_ft:, true_speed:, ground_speed:)
+                     flare_height_ft:, true_speed:, ground_speed:, established_s:)
         @setup_s = setup_s
         @height_ft = height_ft
         @entry_speed_kt = entry_speed_kt
@@ -20,6 +20,7 @@ module Fujin
         @flare_height_ft = flare_height_ft
         @true_speed = true_speed
         @ground_speed = ground_speed
+        @established_s = established_s
       end
 
       # @return [Array<PathPoint>] time 0 at power loss, along 0 at the spot
@@ -47,14 +48,18 @@ module Fujin
           last = row
           next unless (i % ROW_EVERY).zero? || i == segment.rows.size - 1
 
-          [origin[0] + row[0], along, top_ft - ((segment.rows.first[2] - row[2]) / Q::FT), row[4], @ground_speed.call(row[3]), row[5], row[6], phase_of(row)]
+          [origin[0] + row[0], along, top_ft - ((segment.rows.first[2] - row[2]) / Q::FT), row[4], @ground_speed.call(row[3]), row[5], row[6], phase_of(row, segment)]
         end
         @end_of_flown = rows.last
         rows
       end
 
-      # The pilot's own phases inside the entry segment are all 'entry' to the plan.
-      def phase_of(row) = %i[entry glide setup].include?(row[7]) ? :entry : row[7]
+      # The entry lasts until the glide is established, whatever the pilot's hands call it.
+      def phase_of(row, segment)
+        return row[7] unless segment.equal?(@entry)
+
+        row[0] < @established_s ? :entry : :glide
+      end
 
       def glide
         start = @end_of_flown

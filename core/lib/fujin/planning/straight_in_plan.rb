@@ -15,6 +15,14 @@ module Fujin
           ground_distance(flare_to_end(wind_change_kt), wind_change_kt)
       end
 
+      # Ground covered by entry and flare, metres, and the seconds they take.
+      def entry_and_flare
+        last = flare_to_end
+        [ground_distance(entry) + ground_distance(last), entry.duration_s + last.duration_s]
+      end
+
+      def entry_height_lost_m = entry.height_lost_m
+
       # A spot that asks for turns is planned as an autorotation with turns.
       def plan
         turned = { 's_turn' => STurnPlan, 'circle' => TurningPlan }[@settings['spot_option']]
@@ -25,6 +33,14 @@ module Fujin
       end
 
       private
+
+      # The settled entry where the height has room for it, the barely established one where it has not.
+      def entry
+        room = (@height_ft - flare_height_ft - 50.0) * Q::FT
+        segments.settled_entry.height_lost_m < room ? segments.settled_entry : segments.entry
+      end
+
+      def lowest_height_ft = flare_height_ft + (segments.entry.height_lost_m / Q::FT) + 50.0
 
       # 'slow' is the type's lowest glide speed; 'stretch' best range over the ground at the low side of the rotor band.
       def apply_option
@@ -58,7 +74,7 @@ module Fujin
       def path
         @path ||= PlannedPath.new(setup_s: @house['setup_s'], height_ft: @height_ft, entry_speed_kt: @entry_speed,
                                   glide_speed_kt: @glide_speed, target_pct: @target_pct, entry: entry, flare: flare_to_end,
-                                  sink_m_s: sink_m_s, flare_height_ft: flare_height_ft,
+                                  sink_m_s: sink_m_s, flare_height_ft: flare_height_ft, established_s: segments.entry.duration_s,
                                   true_speed: ->(kt) { @conditions.atmosphere.true_speed(kt * Q::KT) },
                                   ground_speed: ->(speed) { ground_speed(speed) }).points
       end

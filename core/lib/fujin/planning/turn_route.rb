@@ -85,7 +85,7 @@ module Fujin
         segment(@entry, tracks.first, :entry)
         straight(@sink * @established_s, tracks.first)
         @turns.each_with_index { |turn, i| turned(turn, tracks[i]) }
-        straight(@state.height - (@flare_height_ft * Q::FT), 0.0)
+        straight(@state.height - (@flare_height_ft * Q::FT), 0.0, carried_m)
         segment(@flare, 0.0, nil)
       end
 
@@ -111,10 +111,13 @@ module Fujin
         end
       end
 
-      def straight(height_m, track)
+      # Height's worth of speed that the entry still has over the glide's.
+      def carried_m = ((@entry.rows.last[3]**2) - (@true_glide**2)) / (2.0 * Q::G)
+
+      def straight(height_m, track, carried_m = 0.0)
         return if height_m <= 0.0
 
-        time = height_m / @sink
+        time = (height_m + carried_m) / @sink
         ground = ground_speed(track, @true_glide)
         steps = [time.ceil, 1].max
         steps.times do

@@ -3,13 +3,16 @@
 source 'https://rubygems.org'
 
 gem 'activerecord', '~> 7.2.2'
+gem 'bigdecimal', '~> 3.1' # prawn's fonts need it below 4
 gem 'bcrypt', '~> 3.1'
 gem 'committee', '~> 5.6'
 gem 'csv', '~> 3.3'
 gem 'ed25519', '~> 1.4'
 gem 'json', '~> 2.10'
 gem 'json-canonicalization', '~> 1.0'
+gem 'metar-parser', '~> 1.7'
 gem 'pg', '~> 1.5'
+gem 'prawn', '~> 2.5'
 gem 'prometheus-client', '~> 4.2'
 gem 'puma', '~> 8.0'
 gem 'que', '~> 2.4.1'

@@ -18,7 +18,7 @@ module Fujin
   # The whole web application as one Rack app.
   module App
     CONTRACT = File.join(Settings::ROOT, 'api', 'openapi.yaml')
-    AREAS = [SessionArea, SchoolArea, SortiesArea, ReviewArea, RecordArea].freeze
+    AREAS = [SessionArea, SchoolArea, SortiesArea, PrepareArea, ReviewArea, RecordArea].freeze
     POLICY = "default-src 'self'; img-src 'self' data: blob:; style-src 'self' 'unsafe-inline'; object-src 'none'; base-uri 'none'; frame-ancestors 'none'"
 
     module_function

@@ -10,6 +10,7 @@ require_relative '../core/lib/fujin'
 require_relative 'settings'
 require_relative 'database'
 require_relative 'errors'
+require_relative 'weather_station'
 %w[serialisers documents models queries jobs].each do |folder|
   Dir[File.join(__dir__, folder, '*.rb')].each { |file| require file }
 end

@@ -11,6 +11,7 @@ module Fujin
     def secret = ENV.fetch('FUJIN_SECRET') { raise 'FUJIN_SECRET is not set: start Fujin with bin/start' }
     def recorder_host = ENV.fetch('FUJIN_RECORDER_HOST', '127.0.0.1')
     def recorder_port = Integer(ENV.fetch('FUJIN_RECORDER_PORT', '4811'))
+    def weather_url = ENV.fetch('FUJIN_WEATHER_URL') { "http://127.0.0.1:#{ENV.fetch('FUJIN_WEATHER_PORT', '4813')}" }
     def web_folder = ENV.fetch('FUJIN_WEB_FOLDER', File.join(ROOT, 'web', 'dist'))
     def test? = ENV['FUJIN_ENV'] == 'test'
 

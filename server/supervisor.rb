@@ -21,6 +21,7 @@ module Fujin
       @web_port = Integer(ENV.fetch('FUJIN_PORT', '4810'))
       @recorder_port = Integer(ENV.fetch('FUJIN_RECORDER_PORT', '4811'))
       @database_port = Integer(ENV.fetch('FUJIN_DATABASE_PORT', '4812'))
+      @weather_port = Integer(ENV.fetch('FUJIN_WEATHER_PORT', '4813'))
       @stopping = false
     end
 
@@ -51,7 +52,7 @@ module Fujin
     private
 
     def check_ports
-      { 'FUJIN_PORT' => @web_port, 'FUJIN_RECORDER_PORT' => @recorder_port, 'FUJIN_DATABASE_PORT' => @database_port }.each do |name, port|
+      { 'FUJIN_PORT' => @web_port, 'FUJIN_RECORDER_PORT' => @recorder_port, 'FUJIN_DATABASE_PORT' => @database_port, 'FUJIN_WEATHER_PORT' => @weather_port }.each do |name, port|
         next if Cluster.free?(port)
 
         raise Cluster::Failed, "port #{port} is taken, perhaps by Fujin running already. Stop that, or choose another port: #{name}=#{port + 100} bin/start"
@@ -59,7 +60,8 @@ module Fujin
     end
 
     def environment
-      { 'FUJIN_DATABASE_URL' => @cluster.url(DATABASE), 'FUJIN_SECRET' => secret, 'FUJIN_PORT' => @web_port.to_s, 'FUJIN_RECORDER_PORT' => @recorder_port.to_s }
+      { 'FUJIN_DATABASE_URL' => @cluster.url(DATABASE), 'FUJIN_SECRET' => secret, 'FUJIN_PORT' => @web_port.to_s, 'FUJIN_RECORDER_PORT' => @recorder_port.to_s,
+        'FUJIN_WEATHER_PORT' => @weather_port.to_s }
     end
 
     # The installation's secret: seals the signing key and the sessions. Kept beside the data, readable by its owner only.
@@ -73,7 +75,8 @@ module Fujin
       [Service.new(name: 'database', start: -> { @cluster.spawn_server(log('database')) }, signal: 'INT'),
        Service.new(name: 'web', start: -> { ruby('web', 'puma', '-q', '-b', "tcp://127.0.0.1:#{@web_port}", '-t', '2:8', 'server/config.ru') }, signal: 'TERM'),
        Service.new(name: 'worker', start: -> { ruby('worker', 'que', '-q', 'default', '--poll-interval', '2', '--worker-count', '1', './server/worker.rb') }, signal: 'TERM'),
-       Service.new(name: 'recorder', start: -> { ruby('recorder', 'ruby', 'devices/flight_recorder.rb') }, signal: 'TERM')]
+       Service.new(name: 'recorder', start: -> { ruby('recorder', 'ruby', 'devices/flight_recorder.rb') }, signal: 'TERM'),
+       Service.new(name: 'weather', start: -> { ruby('weather', 'ruby', 'devices/weather_station.rb') }, signal: 'TERM')]
     end
 
     def service(name) = @services.find { |s| s.name == name }
@@ -136,7 +139,7 @@ module Fujin
       %w[INT TERM HUP].each { |name| trap(name) { @stopping = true } }
     end
 
-    # Web, worker and recorder first, the database last.
+    # Web, worker and devices first, the database last.
     def stop_all
       @services.reverse_each { |s| signal(s, s.signal) unless s.name == 'database' }
       @services.reverse_each { |s| reap(s) unless s.name == 'database' }

@@ -73,7 +73,8 @@ module Fujin
         proposals.each_with_index { |proposal, i| store_attempt(row, i, proposal, signals, setting) }
         flag_aircraft(row.sortie, proposals)
         row.update!(status: 'ready', step: 'imported', progress: 1.0, error: nil,
-                    summary: Serialisers.recording(signals).except('name', 'bridged').merge('bridged' => recording.bridged))
+                    summary: Serialisers.recording(signals).except('name', 'bridged')
+                                        .merge('bridged' => recording.bridged, 'power_card' => Recordings::PowerCard.of(signals)))
       end
     end
 

@@ -36,7 +36,22 @@ module Fujin
 
   class AircraftRow < Record
     self.table_name = 'aircraft'
-    def type = @type ||= Aircraft::Library.find(type_id)
+    def type = @type ||= TypeStore.find(type_id)
+  end
+
+  # One version of a type the school keeps for itself; the newest counts, none is ever changed.
+  class AircraftTypeVersion < Record
+    belongs_to :by, class_name: 'Fujin::Person'
+    scope :in_order, -> { order(:type_id, :number) }
+  end
+
+  # A thousand landings worked out for one question about one sortie.
+  class DispersionRow < Record
+    self.table_name = 'dispersions'
+    belongs_to :sortie, class_name: 'Fujin::Sortie'
+  end
+
+  class WeatherReport < Record
   end
 
   class Sortie < Record

@@ -18,7 +18,8 @@ module Fujin
     private
 
     def manoeuvre(declared)
-      { 'id' => declared.id, 'title' => declared.title, 'family' => declared.family, 'summary' => declared.summary, 'phases' => declared.phases,
+      { 'id' => declared.id, 'title' => declared.title, 'family' => declared.family, 'kinds' => declared.kinds, 'recorded' => declared.recorded?, 'summary' => declared.summary,
+        'phases' => declared.phases,
         'endings' => declared.endings, 'checks' => declared.checks, 'standard' => standard(declared),
         'faults' => declared.faults.map do |f|
           { 'id' => f.id, 'title' => f.title, 'cause' => declared.text_for(f.cause, @type), 'cue' => Serialisers.capitalised(declared.text_for(f.cue, @type)) }
@@ -26,7 +27,7 @@ module Fujin
     end
 
     def standard(declared)
-      standard = declared.standard
+      standard = declared.standard or return nil
       rows = standard.rules.map do |id, rule|
         { 'measure' => id, 'unit' => Grading::Units.of(id), 'phase' => declared.measures.find { |_, ids| ids.include?(id) }&.first || '', 'rule' => sentence(rule),
           'limits' => limits(rule) }

@@ -13,7 +13,8 @@ module Fujin
     end
 
     def type = sortie.aircraft.type
-    def house = School.current.house_method(sortie.house)
+    # The school's method, over it the instructor's own, over that the exercise's.
+    def house = School.current.house_method(sortie.instructor.house, sortie.house)
 
     # Empty mass, the people aboard, the fuel.
     def mass_kg
@@ -37,8 +38,20 @@ module Fujin
     end
 
     def plan
-      plan = sortie.declaration.planner.call(conditions, house, course_deg: sortie.course_deg, height_ft: sortie.height_ft, stage: sortie.stage)
-      plan.with(cautions: [*aircraft_caution, *plan.cautions].freeze)
+      plan = sortie.declaration.planner.call(conditions, house, course_deg: sortie.course_deg, height_ft: sortie.height_ft, stage: sortie.stage,
+                                                                settings: sortie.settings.slice(*sortie.declaration.settings))
+      plan.with(cautions: [*aircraft_caution, *sun_caution(plan.course_deg), *plan.cautions].freeze)
+    end
+
+    def sun = @sun ||= Sun.new(sortie.starts_at, sortie.spot_lat_deg, sortie.spot_lon_deg)
+
+    # A low sun on the approach line.
+    def sun_caution(course_deg)
+      return [] unless sun.in_the_eyes?(course_deg)
+
+      off = sun.off_deg(course_deg)
+      [Planning::Caution.new(id: 'sun', level: 'caution', text: "Sun #{sun.elevation_deg.round}° high and #{off.abs.round}° #{off.positive? ? 'right' : 'left'} of the final course at " \
+                                                                "#{sortie.starts_at.utc.strftime('%H:%M')} UTC: in the eyes. Another line, another hour, or visor and a slower scan.")]
     end
 
     # An aircraft that waits to be looked at rules the flight out until it is cleared.
@@ -52,7 +65,7 @@ module Fujin
 
     def grading_context
       Grading::Context.new(conditions: conditions, house: house, stage: sortie.stage, spot: [sortie.spot_lat_deg, sortie.spot_lon_deg],
-                           course_deg: sortie.course_deg || (wind && sortie.wind_from_deg), wind: wind, planned: true, height_ft: sortie.height_ft,
+                           course_deg: sortie.course_deg || (wind && sortie.wind_from_deg), wind: wind, planned: true, height_ft: sortie.height_ft || 1000.0,
                            elevation_ft: sortie.elevation_ft)
     end
   end

@@ -10,9 +10,11 @@ module Fujin
       existing = Sortie.find_by(id: fields['id'])
       next json(Serialisers.sortie(existing, current_person), status: 201) if existing
 
-      Manoeuvres.find(fields['manoeuvre'])
+      manoeuvre = Manoeuvres.find(fields['manoeuvre'])
       student = Person.students.find(fields['student_id'])
       aircraft = AircraftRow.find(fields['aircraft_id'])
+      raise Conflict, "#{manoeuvre.title} is not flown in a #{aircraft.type.kind}." unless manoeuvre.for?(aircraft.type)
+
       sortie = Sortie.create!(id: fields['id'], student: student, instructor: current_person, aircraft: aircraft, starts_at: fields['starts_at'],
                               manoeuvre: fields['manoeuvre'], stage: student.stage, fuel_kg: aircraft.type.optional('fuel.full_kg', 60) * 0.6, **HEATH)
       versioned(sortie)
@@ -34,6 +36,7 @@ module Fujin
       setting.house
       setting.wind
       setting.conditions
+      Planning::Settings.read(sortie.declaration.settings, changed['settings'] || {})
       check_times(sortie, changed)
       sortie.update!(changed)
       versioned(sortie)

@@ -10,7 +10,7 @@ module Fujin
 
     def aircraft(row)
       type = row.type
-      { 'id' => row.id, 'mark' => row.mark, 'type_id' => row.type_id, 'type_name' => type.name, 'look_at_it' => row.look_at_it,
+      { 'id' => row.id, 'mark' => row.mark, 'type_id' => row.type_id, 'type_name' => type.name, 'kind' => type.kind, 'look_at_it' => row.look_at_it,
         'look_at_it_reason' => row.look_at_it_reason, 'rotor_direction' => type.fetch('rotor.rotation'),
         'overall_length_ft' => number(type.overall_length_m / Quantities::FT, 1), 'fuel_full_kg' => type.optional('fuel.full_kg', 100),
         'burn_kg_per_h' => type.burn_kg_per_h, 'numbers' => type_numbers(type) }
@@ -42,7 +42,7 @@ module Fujin
         'progress' => progress.to_h, 'next_step' => progress.next_step, 'attempts' => sortie.attempts.size, 'next_focus' => sortie.next_focus }
     end
 
-    SORTIE_FIELDS = %w[people_aboard fuel_kg wind_from_deg wind_kt gust_kt oat_c dew_point_c qnh_hpa elevation_ft spot_name spot_lat_deg spot_lon_deg
+    SORTIE_FIELDS = %w[settings people_aboard fuel_kg wind_from_deg wind_kt gust_kt oat_c dew_point_c qnh_hpa elevation_ft spot_name spot_lat_deg spot_lon_deg
                        course_deg height_ft house objective go_decision go_reason].freeze
 
     def sortie(sortie, viewer)
@@ -51,8 +51,24 @@ module Fujin
         'version' => sortie.lock_version, 'may_edit' => viewer.instructor?, 'off_at' => time(sortie.off_at), 'on_at' => time(sortie.on_at),
         'flight_minutes' => sortie.flight_minutes, 'mass_kg' => number(setting.mass_kg, 1), 'fuel_minutes' => setting.fuel_minutes,
         'effective_house' => setting.house.values, 'checks' => sortie.declaration.checks, 'phases' => sortie.declaration.phases,
+        'manoeuvre_settings' => sortie.declaration.settings.map { |name| plan_setting(name) }, 'house_settings' => HouseQuestions.for(sortie.declaration),
+        'sun' => sun(setting),
         'recordings' => RecordingRow.light.where(sortie_id: sortie.id).order(:created_at).map { |row| recording_row(row) }
       )
+    end
+
+    def plan_setting(name)
+      setting = Planning::Settings::BY_NAME.fetch(name)
+      range = setting.allowed.is_a?(Range)
+      { 'name' => name, 'label' => setting.label, 'unit' => setting.unit, 'default' => setting.default, 'low' => range ? setting.allowed.begin : nil,
+        'high' => range ? setting.allowed.end : nil, 'choices' => range ? [] : setting.allowed }
+    end
+
+    # Azimuth and elevation at the spot when the sortie starts, rise and set that day.
+    def sun(setting)
+      sortie = setting.sortie
+      rise, set = Sun.rise_and_set(sortie.starts_at.utc.to_date, sortie.spot_lat_deg, sortie.spot_lon_deg)
+      { 'azimuth_deg' => number(setting.sun.azimuth_deg, 1), 'elevation_deg' => number(setting.sun.elevation_deg, 1), 'rise' => time(rise), 'set' => time(set) }
     end
 
     def standing(progress, manoeuvre_id, signed_off:)
@@ -71,15 +87,15 @@ module Fujin
         'conditions' => statement['conditions'] }
     end
 
-    def house(school)
-      method = Planning::HouseMethod.new(school.house)
+    def house(school, own: {})
+      method = Planning::HouseMethod.new(school.house.merge(own))
       settings = Planning::HouseMethod::SETTINGS.map do |setting|
         range = setting.allowed.is_a?(Range)
         { 'name' => setting.name, 'question' => setting.question, 'default' => setting.default, 'unit' => setting.unit,
           'low' => range ? setting.allowed.begin : nil, 'high' => range ? setting.allowed.end : nil,
           'choices' => setting.reasons.map { |value, reason| { 'value' => value, 'reason' => reason } } }
       end
-      { 'values' => method.values, 'version' => school.lock_version, 'settings' => settings }
+      { 'values' => method.values, 'version' => school.lock_version, 'settings' => settings, 'own' => own }
     end
   end
 end

@@ -59,11 +59,15 @@ module Fujin
       def self.problems(data)
         return [{ path: '(file)', message: 'expected a table of fields such as rotor: and engine:' }] unless data.is_a?(Hash)
 
-        required = data['kind'] == 'gyroplane' ? COMMON.merge(GYROPLANE) : COMMON
-        found = required.filter_map { |path, rule| problem(data, path, rule, required: true) } +
+        found = required_for(data['kind']).filter_map { |path, rule| problem(data, path, rule, required: true) } +
                 OPTIONAL.filter_map { |path, rule| problem(data, path, rule, required: false) }
         found.empty? ? order_problems(data) : found
       end
+
+      def self.required_for(kind) = kind == 'gyroplane' ? COMMON.merge(GYROPLANE) : COMMON
+
+      # Every field of a kind of aircraft with its rule, required ones first.
+      def self.rules_for(kind) = required_for(kind).merge(OPTIONAL)
 
       def self.dig(data, path)
         path.split('.').reduce(data) { |node, key| node.is_a?(Hash) ? node[key] : nil }

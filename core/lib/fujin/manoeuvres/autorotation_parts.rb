@@ -17,5 +17,7 @@ module Fujin
     AUTOROTATION_CHECKS = ['Area and spot clear, lookout complete', 'Wind looked at again', 'Height, speed, track steady',
                            'Carburettor heat as the flight manual says', 'Governor and warning lights checked', 'Who moves the throttle is agreed',
                            'Count-in agreed: three, two, one'].freeze
+
+    AUTOROTATION_HOUSE = %w[entry glide_speed ending flare_shape flare_cue throttle_by throttle_position collective_hand].freeze
   end
 end

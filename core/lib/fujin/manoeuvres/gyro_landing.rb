@@ -17,6 +17,7 @@ module Fujin
       },
       faults: faults(*%w[rushed_setup slow_glide fast_glide early_flare late_flare not_level drift_at_contact exceeded_limit]),
       settings: %w[power_share_pct],
+      house: %w[gyro_landings],
       planner: Planning::GyroLandingPlan.planner,
       key_numbers: %w[glide_speed_kt descent_sink_fpm flare_height_ft entry_distance_ft touchdown_groundspeed_kt slide_ft],
       hovers: 'none'

@@ -16,6 +16,7 @@ module Fujin
       },
       faults: faults(*%w[slow_rotor_roll stick_forward_too_long exceeded_limit]),
       settings: %w[prerotation_pct],
+      house: %w[prerotation_at gyro_taxi],
       planner: Planning::GyroTakeOffPlan.planner,
       key_numbers: %w[prerotation_pct lift_off_ias_kt roll_ft lift_off_rotor_rpm_pct flap_max_deg climb_fpm],
       hovers: 'none',

@@ -14,6 +14,7 @@ module Fujin
       },
       faults: faults(*%w[over_controlled drifted_off_track exceeded_limit]),
       settings: %w[turn_side],
+      house: %w[power_check],
       planner: Planning::HoverPlan.planner,
       key_numbers: %w[box_time_s box_radius_ft box_height_ft hover_height_ft power_margin_ige_pct],
       gated: false,

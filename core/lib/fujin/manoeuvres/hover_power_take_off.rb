@@ -12,6 +12,7 @@ module Fujin
       measures: {},
       faults: faults(*%w[power_cap_broken drifted_off_track exceeded_limit]),
       settings: %w[departure obstacle_ft],
+      house: %w[power_check],
       planner: Planning::HoverPowerTakeOffPlan.planner,
       key_numbers: %w[climb_speed_kt climb_fpm power_margin_ige_pct etl_distance_ft climb_speed_height_ft avoid_area_s],
       least_power_margin_pct: 5

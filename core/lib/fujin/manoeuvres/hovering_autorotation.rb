@@ -16,6 +16,7 @@ module Fujin
       faults: faults(*%w[yaw_uncorrected raised_collective weak_cushion drift_at_contact not_level exceeded_limit]),
       checks: ['Smooth hard surface, level', 'Wind along the nose', 'Who moves the throttle, and how it stays closed, is agreed', 'Carburettor heat as the flight manual says',
                'Doors and belts', 'Count-in agreed: three, two, one'],
+      house: %w[hovering_ladder],
       planner: Planning::HoveringAutorotationPlan.planner,
       key_numbers: %w[time_to_contact_s contact_sink_fpm hover_height_ft pull_at_s rotor_energy_s fixed_collective_sink_fpm],
       power_off: true,

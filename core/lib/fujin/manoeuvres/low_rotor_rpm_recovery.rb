@@ -12,6 +12,7 @@ module Fujin
         'decay' => %w[min_rotor_rpm_pct time_below_warning_s reaction_s]
       },
       faults: faults(*%w[late_collective raised_collective low_rotor_rpm exceeded_limit]),
+      house: %w[entry collective_hand],
       planner: Planning::LowRotorRpmPlan.planner,
       key_numbers: %w[warning_after_s too_late_after_s low_warning_pct rotor_decay_to_90_s hover_warning_after_s stall_rotor_rpm_pct],
       gated: false,

@@ -12,6 +12,7 @@ module Fujin
       measures: {},
       faults: faults(*%w[power_cap_broken drifted_off_track exceeded_limit]),
       settings: %w[departure obstacle_ft],
+      house: %w[power_check],
       planner: Planning::MaximumPerformancePlan.planner,
       key_numbers: %w[climb_angle_deg climb_angle_speed_kt power_margin_pct obstacle_distance_ft vertical_climb_fpm avoid_area_s],
       hovers: 'oge',

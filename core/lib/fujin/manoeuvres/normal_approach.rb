@@ -15,6 +15,7 @@ module Fujin
       },
       faults: faults(*%w[rushed_setup too_steep too_shallow sank_at_low_speed late_decision drifted_off_track exceeded_limit]),
       settings: %w[approach_angle_deg],
+      house: %w[approach_speed sink_limit vortex_escape],
       planner: Planning::NormalApproachPlan.planner,
       key_numbers: %w[approach_angle_deg entry_sink_fpm decision_height_ft entry_distance_ft sink_margin_fpm power_margin_pct],
       least_power_margin_pct: 5

@@ -17,6 +17,7 @@ module Fujin
       },
       faults: faults(*%w[rushed_setup power_cap_broken too_steep too_shallow late_decision not_level drift_at_contact exceeded_limit]),
       settings: %w[power_limit_pct approach_angle_deg surface],
+      house: %w[sink_limit vortex_escape],
       planner: Planning::RunOnPlan.planner,
       key_numbers: %w[touchdown_groundspeed_kt power_cap_kw slide_ft lowest_level_speed_kt entry_distance_ft approach_angle_deg],
       hovers: 'none'

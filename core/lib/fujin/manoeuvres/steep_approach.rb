@@ -15,6 +15,7 @@ module Fujin
       },
       faults: faults(*%w[rushed_setup too_steep too_shallow sank_at_low_speed late_decision power_cap_broken exceeded_limit]),
       settings: %w[approach_angle_deg],
+      house: %w[steep_ending hold_30_kt sink_limit vortex_escape],
       planner: Planning::SteepApproachPlan.planner,
       key_numbers: %w[approach_angle_deg decision_height_ft entry_sink_fpm vortex_ring_sink_fpm sink_margin_fpm power_margin_pct],
       hovers: 'oge',

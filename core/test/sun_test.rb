@@ -1,0 +1,51 @@
+# frozen_string_literal: true
+
+require_relative 'test_helper'
+
+# The sun against what anyone can check: solstices, equinoxes, the poles, noon.
+class SunTest < Minitest::Test
+  def sun(time, lat, lon) = Fujin::Sun.new(time, lat, lon)
+
+  def test_overhead_at_the_tropic_on_the_solstice
+    noon = sun(Time.utc(2026, 6, 21, 12, 2), 23.43, 0.0)
+
+    assert_in_delta 90.0, noon.elevation_deg, 0.3
+  end
+
+  def test_height_at_noon_is_the_colatitude_on_the_equinox
+    noon = sun(Time.utc(2026, 3, 20, 12, 7), 47.0, 0.0)
+
+    assert_in_delta 43.0, noon.elevation_deg, 0.3
+    assert_in_delta 180.0, noon.azimuth_deg, 1.0
+  end
+
+  def test_rises_due_east_and_sets_due_west_on_the_equinox
+    rise, set = Fujin::Sun.rise_and_set(Date.new(2026, 3, 20), 47.0, 0.0)
+
+    assert_in_delta 90.0, sun(rise, 47.0, 0.0).azimuth_deg, 1.5
+    assert_in_delta 270.0, sun(set, 47.0, 0.0).azimuth_deg, 1.5
+    assert_in_delta 12.15, (set - rise) / 3600.0, 0.1
+  end
+
+  def test_no_rise_in_the_polar_night_and_no_set_in_the_polar_day
+    assert_nil Fujin::Sun.rise_and_set(Date.new(2026, 12, 21), 80.0, 10.0)
+    assert_nil Fujin::Sun.rise_and_set(Date.new(2026, 6, 21), 80.0, 10.0)
+  end
+
+  def test_the_far_side_of_the_world_has_its_own_noon
+    rise, set = Fujin::Sun.rise_and_set(Date.new(2026, 11, 25), 47.21, -151.33)
+    middle = rise + ((set - rise) / 2)
+
+    assert_in_delta 22.0 - 0.15, middle.hour + (middle.min / 60.0), 0.4
+    assert_in_delta 180.0, sun(middle, 47.21, -151.33).azimuth_deg, 1.5
+  end
+
+  def test_glare_is_a_low_sun_ahead
+    evening = sun(Time.utc(2026, 3, 20, 17, 0), 47.0, 0.0)
+
+    assert evening.in_the_eyes?(260.0)
+    refute evening.in_the_eyes?(90.0)
+    refute sun(Time.utc(2026, 6, 21, 12), 23.4, 0.0).in_the_eyes?(180.0)
+    refute sun(Time.utc(2026, 3, 20, 23), 47.0, 0.0).in_the_eyes?(0.0)
+  end
+end

@@ -1,0 +1,68 @@
+# frozen_string_literal: true
+
+require 'socket'
+
+module Fujin
+  module Devices
+    # A stand-in for the weather station: METAR over HTTP at /metar/XQLM, the weather drifting slowly through the day and the
+    # same for the same hour.
+    class WeatherStation
+      STATION = 'XQLM'
+
+      def initialize(port:, host: '127.0.0.1', clock: -> { Time.now.utc })
+        @server = TCPServer.new(host, port)
+        @clock = clock
+      end
+
+      def port = @server.addr[1]
+
+      def run
+        loop { Thread.new(@server.accept) { |client| serve(client) } }
+      rescue IOError, Errno::EBADF
+        # The listening socket was closed: the stand-in is being stopped.
+        nil
+      end
+
+      def stop = @server.close
+
+      # The report of the last full ten minutes.
+      def report
+        now = @clock.call
+        observed = now - (now.to_i % 600)
+        swing = Math.sin(observed.hour / 24.0 * 2.0 * Math::PI)
+        from = (350 + (20 * Math.sin(observed.to_i / 9000.0))).round(-1) % 360
+        speed = (10 + (4 * swing)).round
+        gust = speed > 12 ? "G#{speed + 9}" : ''
+        warm = (12 - (4 * swing)).round
+        format('%<station>s %<at>sZ %<from>03d%<speed>02d%<gust>sKT 9999 SCT024 BKN040 %<warm>s/%<dew>s Q%<qnh>04d', station: STATION, at: observed.strftime('%d%H%M'),
+                                                                                                                     from: from, speed: speed, gust: gust, warm: degrees(warm),
+                                                                                                                     dew: degrees(warm - 4), qnh: 1016)
+      end
+
+      private
+
+      def degrees(celsius) = celsius.negative? ? format('M%02d', -celsius) : format('%02d', celsius)
+
+      def serve(client)
+        line = client.gets(512).to_s
+        found = line.start_with?("GET /metar/#{STATION} ")
+        body = found ? "#{report}\n" : "no such station\n"
+        client.write("HTTP/1.1 #{found ? '200 OK' : '404 Not Found'}\r\nContent-Type: text/plain\r\nContent-Length: #{body.bytesize}\r\nConnection: close\r\n\r\n#{body}")
+      rescue Errno::EPIPE, Errno::ECONNRESET
+        # The caller hung up.
+        nil
+      ensure
+        client.close
+      end
+    end
+  end
+end
+
+if $PROGRAM_NAME == __FILE__
+  $stdout.sync = true
+  station = Fujin::Devices::WeatherStation.new(port: Integer(ENV.fetch('FUJIN_WEATHER_PORT', '4813')))
+  trap('TERM') { exit }
+  trap('INT') { exit }
+  puts "stand-in weather station on 127.0.0.1:#{station.port}"
+  station.run
+end

@@ -1,0 +1,75 @@
+# frozen_string_literal: true
+
+module Fujin
+  # What a dispersion is asked: the sortie's day with changes tried on it, the student's own spread, the standard's distance.
+  class DispersionQuestion
+    SEED = 1
+
+    def initialize(sortie, changes = {})
+      @setting = SortieSetting.new(sortie, changes)
+    end
+
+    # The same day, load and student ask the same question.
+    def digest
+      day = @setting.conditions
+      Digest::SHA256.hexdigest([day.type.data, day.mass_kg, day.wind.to_a, day.elevation_ft, day.oat_c, day.qnh_hpa, @setting.house.values, @setting.sortie.course_deg,
+                                height_ft, @setting.sortie.stage, spread.to_a].to_json)
+    end
+
+    # @raise [Conflict] for a manoeuvre that has no spot to reach
+    def check!
+      return if @setting.sortie.declaration.disperses
+
+      raise Conflict, 'Only a straight-in autorotation asks which entry reaches the spot.'
+    end
+
+    def dispersion
+      Planning::Dispersion.new(@setting.conditions, @setting.house, course_deg: @setting.sortie.course_deg, height_ft: height_ft, spread: spread)
+    end
+
+    # @return [Hash] the answer of so many runs, as the API gives it
+    def answer(dispersion, count)
+      { 'within_along_ft' => within[0], 'within_across_ft' => within[1], 'spread' => spread_view, 'step_ft' => Planning::DispersionField::STEP_FT,
+        'from_along_ft' => Planning::DispersionField::ALONG_FT.first, 'from_across_ft' => Planning::DispersionField::ACROSS_FT.first,
+        'options' => dispersion.options.map { |option| option(dispersion, option, count) } }
+    end
+
+    private
+
+    def height_ft = @setting.sortie.height_ft || 1000.0
+
+    # What the standard calls in, for the stage.
+    def within
+      @within ||= begin
+        rules = @setting.sortie.declaration.standard
+        %w[miss_along_ft miss_across_ft].map { |id| rules.band(id, @setting.sortie.stage, {}).in[1] }
+      end
+    end
+
+    def spread
+      @spread ||= begin
+        rows = AttemptRow.joins(:sortie).where(sorties: { student_id: @setting.sortie.student_id }, manoeuvre: @setting.sortie.manoeuvre, counts: true)
+        Planning::Spread.from(rows.pluck(:proposal).map { |proposal| proposal['measures'] })
+      end
+    end
+
+    def spread_view
+      text = if spread.own?
+               "from #{spread.attempts} earlier attempts"
+             else
+               "the stated default: #{spread.attempts} earlier #{spread.attempts == 1 ? 'attempt' : 'attempts'}, five wanted"
+             end
+      { 'attempts' => spread.attempts, 'own' => spread.own?, 'text' => text, 'speed_kt' => spread.speed_kt.round(1), 'entry_ft' => spread.entry_ft.round,
+        'delay_s' => spread.delay_s.round(2) }
+    end
+
+    def option(dispersion, name, count)
+      places = dispersion.places(name, count, seed: SEED)
+      field = Planning::DispersionField.new(places, within_ft: within)
+      summary = field.summary
+      { 'option' => name, 'offset_ft' => dispersion.offset_ft(name).round, 'probability' => field.probability(0, 0).round(3), 'median_along_ft' => summary[:median][0].round,
+        'median_across_ft' => summary[:median][1].round, 'spread_along_ft' => summary[:spread][0].round, 'spread_across_ft' => summary[:spread][1].round,
+        'places' => places.first(150).map { |along, across| [along.round, across.round] }, 'field' => field.grid }
+    end
+  end
+end

@@ -1,0 +1,47 @@
+# frozen_string_literal: true
+
+module Fujin
+  # The school's aircraft types: those that ship, and the school's own versions over them. Every version stays.
+  class TypeStore
+    class << self
+      # @raise [UnknownName]
+      def find(id)
+        row = AircraftTypeVersion.where(type_id: id).order(number: :desc).first
+        row ? Aircraft::Type.new(row.data) : Aircraft::Library.find(id)
+      end
+
+      # @return [Array<Aircraft::Type>] in order of id
+      def all
+        newest = AircraftTypeVersion.in_order.to_a.group_by(&:type_id).transform_values { |rows| Aircraft::Type.new(rows.last.data) }
+        Aircraft::Library.all.to_h { |type| [type.id, type] }.merge(newest).values.sort_by(&:id)
+      end
+
+      # Stores a new version.
+      # @param data [Hash] of a type file
+      # @raise [InvalidInput] naming each field at fault
+      def add(data, by:, reason:)
+        type = Aircraft::Type.new(data)
+        raise InvalidInput, [{ path: 'reason', message: 'expected a few words on why' }] if reason.to_s.strip.length < 3
+
+        Record.transaction do
+          keep_shipped(type.id, by)
+          number = (AircraftTypeVersion.where(type_id: type.id).maximum(:number) || 0) + 1
+          AircraftTypeVersion.create!(type_id: type.id, number: number, data: type.data, reason: reason.strip, by: by, created_at: Time.now.utc)
+        end
+        type
+      end
+
+      # @return [Array<AircraftTypeVersion>] newest first
+      def history(id) = AircraftTypeVersion.where(type_id: id).order(number: :desc).preload(:by).to_a
+
+      private
+
+      # The file that ships is the history's first entry once it is changed.
+      def keep_shipped(id, by)
+        return unless Aircraft::Library.ids.include?(id) && !AircraftTypeVersion.exists?(type_id: id)
+
+        AircraftTypeVersion.create!(type_id: id, number: 1, data: Aircraft::Library.find(id).data, reason: 'as it ships', by: by, created_at: Time.now.utc)
+      end
+    end
+  end
+end

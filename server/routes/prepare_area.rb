@@ -1,0 +1,75 @@
+# frozen_string_literal: true
+
+module Fujin
+  # What Prepare asks beyond the plan: dispersion, brief sheet, weather, aircraft types and their curves.
+  class PrepareArea < Area
+    post_route '/api/sorties/:id/dispersions' do
+      sortie = Sortie.find(params['id'])
+      own!(sortie.student_id)
+      question = DispersionQuestion.new(sortie, body_json)
+      question.check!
+      row = DispersionRow.create_or_find_by!(sortie: sortie, question: question.digest) { |fresh| fresh.tried = body_json }
+      Disperse.enqueue(row.id) if row.previously_new_record? || row.status == 'failed'
+      json(Serialisers.dispersion(row), status: 202)
+    end
+
+    get_route '/api/dispersions/:id' do
+      row = DispersionRow.find(params['id'])
+      own!(row.sortie.student_id)
+      json(Serialisers.dispersion(row))
+    end
+
+    get_route '/api/sorties/:id/brief' do
+      sortie = Sortie.find(params['id'])
+      own!(sortie.student_id)
+      content_type 'application/pdf'
+      headers 'Content-Disposition' => %(inline; filename="brief-#{sortie.starts_at.utc.strftime('%Y%m%d')}-#{sortie.manoeuvre}.pdf")
+      BriefSheet.new(sortie, SortieSetting.new(sortie).plan).render
+    end
+
+    get_route('/api/weather') { json(WeatherStation.new(School.current.station).latest(refresh: params['refresh'] == 'true')) }
+
+    get_route('/api/types') { json(TypeStore.all.map { |type| Serialisers.type_row(type) }) }
+
+    get_route('/api/types/:id') { json(Serialisers.type(TypeStore.find(params['id']), TypeStore.history(params['id']))) }
+
+    get_route '/api/types/:id/curves' do
+      day = %w[elevation_ft oat_c qnh_hpa].filter_map { |name| params[name] && [name.to_sym, params[name].to_f] }.to_h
+      conditions = Planning::Conditions.build(type: TypeStore.find(params['id']), **day)
+      json({ 'density_altitude_ft' => Serialisers.number(conditions.atmosphere.density_altitude_m / Quantities::FT, 0),
+             'charts' => Planning::TypeCurves.new(conditions).charts.map { |chart| Serialisers.chart(chart) } })
+    end
+
+    post_route '/api/types' do
+      type = TypeStore.add(type_data, by: current_person, reason: body_json['reason'])
+      json(Serialisers.type(type, TypeStore.history(type.id)), status: 201)
+    end
+
+    get_route '/api/aircraft/:id/power-card' do
+      row = AircraftRow.find(params['id'])
+      cards = RecordingRow.joins(:sortie).where(sorties: { aircraft_id: row.id }, status: 'ready').pluck(:summary).filter_map { |summary| summary && summary['power_card'] }
+      unit = Flight::Engine.new(row.type, Atmosphere.new).instrument_unit
+      json({ 'flights' => cards.size, 'unit' => unit,
+             'settings' => Recordings::PowerCard.together(cards).map { |phase, (value, flights)| { 'phase' => phase, 'value' => Serialisers.number(value, 1), 'flights' => flights } } })
+    end
+
+    get_route('/api/people/me/house') { json(Serialisers.house(School.current, own: current_person.house)) }
+
+    put_route '/api/people/me/house' do
+      Planning::HouseMethod.new(body_json.fetch('values'))
+      current_person.update!(house: body_json['values'])
+      json(Serialisers.house(School.current, own: current_person.house))
+    end
+
+    helpers do
+      # A type as a form's fields or as the text of a type file.
+      def type_data
+        return body_json['data'] if body_json['data']
+
+        YAML.safe_load(body_json.fetch('file'))
+      rescue Psych::Exception => e
+        raise InvalidInput, [{ path: '(file)', message: "is not readable as YAML: #{e.message}" }]
+      end
+    end
+  end
+end

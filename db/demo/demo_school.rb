@@ -8,7 +8,7 @@ module Fujin
   class DemoSchool
     FOLDER = __dir__
     PASSWORD = 'quillmere'
-    FLEET = { 'Q-TANA' => 'tansy-2', 'Q-TANB' => 'tansy-2', 'Q-BRAC' => 'bracken-2', 'Q-BRAD' => 'bracken-2' }.freeze
+    FLEET = { 'Q-TANA' => 'tansy-2', 'Q-TANB' => 'tansy-2', 'Q-BRAC' => 'bracken-2', 'Q-BRAD' => 'bracken-2', 'Q-YARA' => 'yarrow-4', 'Q-SORA' => 'sorrel-g' }.freeze
     SPOT = { spot_name: 'Heath, south mark', spot_lat_deg: 47.2104, spot_lon_deg: -151.3320, elevation_ft: 62.0 }.freeze
     COURSE_DEG = 350.0
 
@@ -41,10 +41,10 @@ module Fujin
       aircraft = @fleet.fetch(fields['aircraft'])
       student = @people.fetch(fields['student'])
       sortie = Sortie.create!(student: student, instructor: @people.fetch(fields['instructor']), aircraft: aircraft,
-                              starts_at: @today.to_time(:utc) + (fields['day'] * 86_400) + (fields['hour'] * 3600), manoeuvre: 'straight_in_autorotation',
+                              starts_at: @today.to_time(:utc) + (fields['day'] * 86_400) + (fields['hour'] * 3600), manoeuvre: fields['manoeuvre'] || 'straight_in_autorotation', settings: fields['settings'] || {},
                               stage: student.stage, fuel_kg: fuel(aircraft, student, fields), wind_from_deg: wind.from_deg, wind_kt: wind.speed_kt,
                               gust_kt: fields['gust'], oat_c: fields['oat_c'], dew_point_c: fields['dew_point_c'], qnh_hpa: 1016.0, course_deg: COURSE_DEG,
-                              height_ft: 1000.0, house: { 'ending' => fields['ending'] || 'power_recovery' }, **SPOT)
+                              height_ft: fields['manoeuvre'] ? fields['height_ft'] : 1000.0, house: { 'ending' => fields['ending'] || 'power_recovery' }, **SPOT)
       fly(sortie, fields, seed) unless fields['planned']
     end
 

@@ -9,6 +9,9 @@ module Fujin
     def initialize(sortie, changes = {})
       raise NotFound, 'There is no such aircraft.' if changes.key?('aircraft_id') && !AircraftRow.exists?(id: changes['aircraft_id'])
 
+      @stored = sortie
+      # A wind that differs from what is stored is somebody's new answer to the same question.
+      @tried_wind = %w[wind_from_deg wind_kt gust_kt].any? { |name| changes.key?(name) && changes[name] != sortie[name] }
       @sortie = sortie.dup.tap { |copy| copy.assign_attributes(sortie.attributes.except('id', 'lock_version').merge(changes)) }
     end
 
@@ -24,8 +27,20 @@ module Fujin
 
     def fuel_minutes = (60.0 * sortie.fuel_kg / type.burn_kg_per_h).floor
 
-    # The wind as known; nil when nobody has said.
-    def wind
+    # The wind as seen in the air where it was tapped, else as forecast or filled in; nil when nobody has said.
+    def wind = observed_wind || forecast_wind
+
+    # The last wind tapped in the cockpit that was not undone, unless the wind itself is being tried.
+    def observed_wind
+      return @observed_wind if defined?(@observed_wind)
+
+      tap = @tried_wind ? nil : HelpTaps.new(@stored.fly_events.to_a).live.reverse.find { |event| event.kind == 'wind' }
+      @observed_wind = tap && Wind.parse(tap.payload['value'])
+    rescue InvalidInput
+      @observed_wind = nil
+    end
+
+    def forecast_wind
       return nil unless sortie.wind_from_deg && sortie.wind_kt
       raise InvalidInput, [{ path: 'gust_kt', message: "expected at least the wind's #{sortie.wind_kt} kt, got #{sortie.gust_kt}" }] if sortie.gust_kt && sortie.gust_kt < sortie.wind_kt
 
@@ -40,7 +55,14 @@ module Fujin
     def plan
       plan = sortie.declaration.planner.call(conditions, house, course_deg: sortie.course_deg, height_ft: sortie.height_ft, stage: sortie.stage,
                                                                 settings: sortie.settings.slice(*sortie.declaration.settings))
-      plan.with(cautions: [*aircraft_caution, *sun_caution(plan.course_deg), *plan.cautions].freeze)
+      plan.with(cautions: [*aircraft_caution, *observed_caution, *sun_caution(plan.course_deg), *plan.cautions].freeze)
+    end
+
+    def observed_caution
+      return [] unless observed_wind
+
+      text = "Planned with the wind seen in the air, #{observed_wind}#{", not the forecast #{forecast_wind}" if forecast_wind}."
+      [Planning::Caution.new(id: 'observed_wind', level: 'note', text: text)]
     end
 
     def sun = @sun ||= Sun.new(sortie.starts_at, sortie.spot_lat_deg, sortie.spot_lon_deg)

@@ -52,7 +52,7 @@ module Fujin
         'flight_minutes' => sortie.flight_minutes, 'mass_kg' => number(setting.mass_kg, 1), 'fuel_minutes' => setting.fuel_minutes,
         'effective_house' => setting.house.values, 'checks' => sortie.declaration.checks, 'phases' => sortie.declaration.phases,
         'manoeuvre_settings' => sortie.declaration.settings.map { |name| plan_setting(name) }, 'house_settings' => HouseQuestions.for(sortie.declaration),
-        'sun' => sun(setting),
+        'sun' => sun(setting), 'observed_wind' => setting.observed_wind&.to_s,
         'recordings' => RecordingRow.light.where(sortie_id: sortie.id).order(:created_at).map { |row| recording_row(row) }
       )
     end

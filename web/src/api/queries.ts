@@ -53,6 +53,86 @@ export const useStudent = (id: string) =>
     queryFn: () => unwrap(api.GET('/api/students/{id}', { params: { path: { id } } })),
   })
 export const useAircraft = () => useQuery({ queryKey: ['aircraft'], queryFn: () => unwrap(api.GET('/api/aircraft')) })
+/** The weather station's report; `refresh` asks the station itself. */
+export function useWeather() {
+  const queries = useQueryClient()
+  const query = useQuery({
+    queryKey: ['weather'],
+    queryFn: () => unwrap(api.GET('/api/weather')),
+    refetchInterval: 300_000,
+    retry: false,
+  })
+  const refresh = () =>
+    void queries.fetchQuery({
+      queryKey: ['weather'],
+      queryFn: () => unwrap(api.GET('/api/weather', { params: { query: { refresh: 'true' } } })),
+      staleTime: 0,
+    })
+  return { ...query, refresh }
+}
+
+/** Where a thousand landings end: asked again for each other day, read until the answer is whole. */
+export function useDispersion(sortieId: string, changes: SortieChange, wanted: boolean) {
+  const asked = useQuery({
+    queryKey: ['dispersion', sortieId, changes],
+    queryFn: () =>
+      unwrap(api.POST('/api/sorties/{id}/dispersions', { params: { path: { id: sortieId } }, body: changes })),
+    enabled: wanted,
+    staleTime: Infinity,
+    retry: false,
+    placeholderData: keepPreviousData,
+  })
+  const id = asked.data?.id
+  const read = useQuery({
+    queryKey: ['dispersion', id],
+    queryFn: () => unwrap(api.GET('/api/dispersions/{id}', { params: { path: { id: id ?? '' } } })),
+    enabled: Boolean(id),
+    refetchInterval: ({ state }) => (state.data?.status === 'ready' || state.data?.status === 'failed' ? false : 500),
+    placeholderData: keepPreviousData,
+  })
+  return { data: read.data ?? asked.data, error: asked.error ?? read.error }
+}
+
+export const useTypes = () => useQuery({ queryKey: ['types'], queryFn: () => unwrap(api.GET('/api/types')) })
+export const useType = (id: string) =>
+  useQuery({ queryKey: ['type', id], queryFn: () => unwrap(api.GET('/api/types/{id}', { params: { path: { id } } })) })
+export const useCurves = (id: string, day: { elevation_ft: number; oat_c?: number; qnh_hpa?: number }) =>
+  useQuery({
+    queryKey: ['curves', id, day],
+    queryFn: () => unwrap(api.GET('/api/types/{id}/curves', { params: { path: { id }, query: day } })),
+    placeholderData: keepPreviousData,
+  })
+export const usePowerCard = (id: string) =>
+  useQuery({
+    queryKey: ['power-card', id],
+    queryFn: () => unwrap(api.GET('/api/aircraft/{id}/power-card', { params: { path: { id } } })),
+  })
+export function useAddType() {
+  const queries = useQueryClient()
+  return useMutation({
+    mutationFn: (body: { data?: Record<string, never>; file?: string; reason: string }) =>
+      unwrap(api.POST('/api/types', { body })),
+    onSuccess: (type) => {
+      queries.setQueryData(['type', type.id], type)
+      void queries.invalidateQueries({ queryKey: ['types'] })
+      void queries.invalidateQueries({ queryKey: ['curves', type.id] })
+      void queries.invalidateQueries({ queryKey: ['aircraft'] })
+    },
+  })
+}
+export const useOwnHouse = (enabled: boolean) =>
+  useQuery({ queryKey: ['own-house'], queryFn: () => unwrap(api.GET('/api/people/me/house')), enabled })
+export function useChangeOwnHouse() {
+  const queries = useQueryClient()
+  return useMutation({
+    mutationFn: (values: Schemas['HouseValues']) => unwrap(api.PUT('/api/people/me/house', { body: { values } })),
+    onSuccess: (house) => {
+      queries.setQueryData(['own-house'], house)
+      void queries.invalidateQueries({ queryKey: ['plan'] })
+    },
+  })
+}
+
 export const useCatalogue = () =>
   useQuery({ queryKey: ['catalogue'], queryFn: () => unwrap(api.GET('/api/catalogue')), staleTime: 60_000 })
 export const useSortie = (id: string) =>

@@ -1,10 +1,34 @@
 /** How values are worded on screen: one place for digits, units and names of things. */
 
-const UNIT_WORDS: Record<string, string> = { pct: '%', fpm: 'ft/min', deg: '°', index: '', kw: 'kW', m_s: 'm/s' }
+const UNIT_WORDS: Record<string, string> = {
+  pct: '%',
+  fpm: 'ft/min',
+  deg: '°',
+  index: '',
+  kw: 'kW',
+  m_s: 'm/s',
+  deg_s: '°/s',
+  kj: 'kJ',
+  inhg: 'inHg',
+}
 
 export const unitWord = (unit: string) => UNIT_WORDS[unit] ?? unit
 
-const DIGITS: Record<string, number> = { kt: 0, ft: 0, fpm: 0, deg: 1, pct: 1, s: 1, kw: 1, kg: 0, index: 2, m_s: 2 }
+const DIGITS: Record<string, number> = {
+  kt: 0,
+  ft: 0,
+  fpm: 0,
+  deg: 1,
+  pct: 1,
+  s: 1,
+  kw: 1,
+  kg: 0,
+  index: 2,
+  m_s: 2,
+  deg_s: 0,
+  kj: 0,
+  inhg: 1,
+}
 
 export function figure(value: number | null | undefined, unit: string, digits?: number): string {
   if (value === null || value === undefined) return '—'
@@ -12,7 +36,7 @@ export function figure(value: number | null | undefined, unit: string, digits?: 
   return (/^-0(\.0+)?$/.test(text) ? text.slice(1) : text).replace('-', '−')
 }
 
-const ENDINGS = /_(kt|ft|fpm|deg|pct|s|kw|kg|m_s)$/
+const ENDINGS = /_(kt|ft|fpm|deg|pct|s|kw|kg|m_s|inhg)$/
 const SPECIAL: Record<string, string> = {
   ias: 'airspeed',
   rpm: 'rpm',

@@ -172,6 +172,7 @@ function Grid({ view, width, top, x, y }: GridProps) {
 
 function Band({ plan, x, y }: { plan: Plan; x: (ft: number) => number; y: (ft: number) => number }) {
   const down = plan.band.map((b): [number, number] => [x(b.low_ft), y(b.height_ft)])
+  if (down.length === 0) return null
   const up = [...plan.band].reverse().map((b): [number, number] => [x(b.high_ft), y(b.height_ft)])
   return <path d={`${line([...down, ...up])}Z`} fill="var(--band)" opacity={0.75} />
 }
@@ -188,10 +189,10 @@ function Doorway({ gate, plan, scale, y }: DoorwayProps) {
   if (gate.along_ft === null || gate.along_ft === undefined) return null
   const level = y(gate.height_ft)
   const tall = Math.max(9, 26 * scale.perFt)
-  const near = plan.band.reduce((a, b) =>
-    Math.abs(b.height_ft - gate.height_ft) < Math.abs(a.height_ft - gate.height_ft) ? b : a,
-  )
-  const half = Math.max(9, (Math.min(near.high_ft - near.low_ft, 700) / 2) * scale.perFt)
+  const near = [...plan.band].sort(
+    (a, b) => Math.abs(a.height_ft - gate.height_ft) - Math.abs(b.height_ft - gate.height_ft),
+  )[0]
+  const half = Math.max(9, near ? (Math.min(near.high_ft - near.low_ft, 700) / 2) * scale.perFt : 0)
   const x = scale.x(gate.along_ft)
   return (
     <g stroke="var(--ink)" strokeWidth={2} fill="none">

@@ -1,4 +1,5 @@
-import type { PathPoint, Plan } from '../api/client'
+import { useRef, type KeyboardEvent, type PointerEvent } from 'react'
+import type { PathPoint, Plan, Schemas } from '../api/client'
 import { figure } from '../design/words'
 import { line, ticks, trueScale, windowOf, type Window } from './scale'
 import { useWidth } from './useWidth'
@@ -7,26 +8,66 @@ interface Props {
   plan: Plan
   flown?: PathPoint[]
   window?: Window
-  /** How far to each side of the final course the picture goes, feet. */
-  halfFt?: number
+  /** The stretch across the final course that the picture shows, feet. */
+  sides?: [number, number]
   spotName: string
+  /** How far the entry stands from where it was planned; drag or arrow keys move it. */
+  shift?: { along: number; across: number }
+  onShift?: (shift: { along: number; across: number }) => void
+  /** Landings of one option, drawn where they would end. */
+  option?: NonNullable<Schemas['Dispersion']['result']>['options'][number] | undefined
+}
+
+const KEY_STEP_FT = 50
+const REACH_WORDS: Record<string, string> = {
+  glide: 'reach at house glide',
+  stretch: 'stretched',
+  slow: 'slow',
+  delay: 'ten seconds later',
+  s_turn: 'after an S-turn',
+  circle: 'after a circle',
+}
+const REACH_DASH: Record<string, string> = {
+  glide: '1 4',
+  stretch: '8 3 1 3',
+  slow: '3 3',
+  delay: '12 4',
+  s_turn: '6 2 2 2',
+  circle: '2 6',
 }
 
 /** The plan view in true scale, final course to the right: spot, wind, planned and flown track, what each option reaches. */
-export function GroundView({ plan, flown, window: given, halfFt = 1050, spotName }: Props) {
+export function GroundView({
+  plan,
+  flown,
+  window: given,
+  sides = [-1050, 1050],
+  spotName,
+  shift,
+  onShift,
+  option,
+}: Props) {
   const [ref, width] = useWidth<HTMLDivElement>()
   const view = given ?? windowOf(plan, flown ? [flown] : [])
   const scale = trueScale(view, width)
-  const height = halfFt * 2 * scale.perFt
-  const y = (across: number) => height / 2 + across * scale.perFt
+  const height = (sides[1] - sides[0]) * scale.perFt
+  const y = (across: number) => (across - sides[0]) * scale.perFt
   const entry = plan.path.find((point) => point.t_s >= 0)
+  const moved = shift ?? { along: 0, across: 0 }
+  const by = `translate(${moved.along * scale.perFt} ${moved.across * scale.perFt})`
 
   return (
     <figure ref={ref} className="m-0">
       <figcaption className="flex flex-wrap items-baseline justify-between gap-x-4">
         <span className="font-semibold">From above, same scale</span>
         <span className="label">
-          <Key dash="1 4" text="reach at house glide" /> <Key dash="8 3 1 3" text="reach at best range" />
+          {plan.reaches.map((reach) => (
+            <Key
+              key={reach.option}
+              dash={REACH_DASH[reach.option] ?? ''}
+              text={REACH_WORDS[reach.option] ?? reach.option}
+            />
+          ))}
         </span>
       </figcaption>
       <svg
@@ -52,16 +93,18 @@ export function GroundView({ plan, flown, window: given, halfFt = 1050, spotName
         {plan.reaches.map((reach) => (
           <path
             key={reach.option}
+            transform={by}
             d={`${line(reach.points.map((p) => [scale.x(p.along_ft), y(p.across_ft)]))}Z`}
             fill={reach.option === 'glide' ? 'var(--band)' : 'none'}
             fillOpacity={0.55}
             stroke="var(--band-deep)"
-            strokeWidth={1.6}
-            strokeDasharray={reach.option === 'glide' ? '1 4' : '8 3 1 3'}
+            strokeWidth={reach.option === 'glide' ? 1.8 : 1.1}
+            strokeDasharray={REACH_DASH[reach.option]}
             strokeLinecap="round"
           />
         ))}
         <path
+          transform={by}
           d={line(plan.path.map((p) => [scale.x(p.along_ft), y(p.across_ft)]))}
           fill="none"
           stroke="var(--ink)"
@@ -76,7 +119,23 @@ export function GroundView({ plan, flown, window: given, halfFt = 1050, spotName
             strokeWidth={2.4}
           />
         )}
-        {entry && (
+        {option && (
+          <g transform={by} fill="var(--ink)" opacity={0.55}>
+            {option.places.map(([along = 0, across = 0], index) => (
+              <circle key={index} cx={scale.x(along)} cy={y(across)} r={1.4} />
+            ))}
+          </g>
+        )}
+        {entry && onShift && (
+          <EntryHandle
+            x={scale.x(entry.along_ft)}
+            y={y(entry.across_ft)}
+            perFt={scale.perFt}
+            shift={moved}
+            onShift={onShift}
+          />
+        )}
+        {entry && !onShift && plan.reaches.length > 0 && (
           <g>
             <path d={`M${scale.x(entry.along_ft)} ${y(0) - 14}v28`} stroke="var(--ink)" strokeWidth={2} />
             <text
@@ -96,6 +155,70 @@ export function GroundView({ plan, flown, window: given, halfFt = 1050, spotName
         <NorthMark course={plan.course_deg} x={width - 34} y={height - 34} />
       </svg>
     </figure>
+  )
+}
+
+interface HandleProps {
+  x: number
+  y: number
+  perFt: number
+  shift: { along: number; across: number }
+  onShift: (shift: { along: number; across: number }) => void
+}
+
+/** The entry point, to be dragged over the ground or moved by the arrow keys. */
+function EntryHandle({ x, y, perFt, shift, onShift }: HandleProps) {
+  const from = useRef<{ x: number; y: number; along: number; across: number }>(undefined)
+  const put = (along: number, across: number) =>
+    onShift({ along: Math.min(Math.max(along, -3000), 3000), across: Math.min(Math.max(across, -1000), 1000) })
+  const onPointerDown = (event: PointerEvent<SVGGElement>) => {
+    event.currentTarget.setPointerCapture(event.pointerId)
+    from.current = { x: event.clientX, y: event.clientY, ...shift }
+  }
+  const onPointerMove = (event: PointerEvent<SVGGElement>) => {
+    if (!from.current) return
+    put(
+      from.current.along + (event.clientX - from.current.x) / perFt,
+      from.current.across + (event.clientY - from.current.y) / perFt,
+    )
+  }
+  const onKeyDown = (event: KeyboardEvent) => {
+    const step = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key]
+    if (!step) return
+    event.preventDefault()
+    put(shift.along + (step[0] ?? 0) * KEY_STEP_FT, shift.across + (step[1] ?? 0) * KEY_STEP_FT)
+  }
+  return (
+    <g
+      transform={`translate(${x + shift.along * perFt} ${y + shift.across * perFt})`}
+      role="slider"
+      tabIndex={0}
+      aria-label="Entry point: arrow keys move it by fifty feet"
+      aria-valuemin={-3000}
+      aria-valuemax={3000}
+      aria-valuenow={Math.round(shift.along)}
+      aria-valuetext={`${Math.round(shift.along)} ft along, ${Math.round(shift.across)} ft across from the plan`}
+      className="cursor-grab touch-none"
+      onPointerDown={onPointerDown}
+      onPointerMove={onPointerMove}
+      onPointerUp={() => (from.current = undefined)}
+      onKeyDown={onKeyDown}
+    >
+      <circle r={22} fill="transparent" />
+      <rect
+        x={-7}
+        y={-7}
+        width={14}
+        height={14}
+        transform="rotate(45)"
+        fill="var(--paper)"
+        stroke="var(--ink)"
+        strokeWidth={2.4}
+      />
+      <text y={-17} fontSize={11.5} fontWeight={600} textAnchor="middle" fill="var(--ink)">
+        entry
+      </text>
+    </g>
   )
 }
 

@@ -16,12 +16,28 @@ export const trueScale = (window: Window, width: number): TrueScale => {
   return { x: (along) => (along - window.fromFt) * perFt, perFt }
 }
 
-/** The stretch of ground that holds the planned path and every flown one. */
+/** How far beyond the plan a flown path may widen the picture, feet. */
+const FLOWN_BEYOND_FT = 1500
+
+/** The stretch of ground that holds the planned path and what was flown near it. */
 export function windowOf(plan: Plan, flown: PathPoint[][] = []): Window {
-  const all = [...plan.path, ...flown.flat()].map((point) => point.along_ft)
-  const from = Math.max(Math.min(...all), (plan.path[0]?.along_ft ?? -5000) - 1500)
-  const to = Math.min(Math.max(...all, 0), 2500)
-  return { fromFt: from - 100, toFt: to + 500 }
+  const planned = [0, ...plan.path.map((point) => point.along_ft)]
+  const [low, high] = [Math.min(...planned), Math.max(...planned)]
+  const near = flown
+    .flat()
+    .map((point) => point.along_ft)
+    .filter((along) => along > low - FLOWN_BEYOND_FT && along < high + FLOWN_BEYOND_FT)
+  const [from, to] = [Math.min(low, ...near), Math.max(high, ...near)]
+  const margin = Math.max(60, (to - from) * 0.06)
+  return { fromFt: from - margin, toFt: to + margin }
+}
+
+/** The stretch across the course that holds the plan and what was flown, feet, right of it positive. */
+export function sidesOf(plan: Plan, flown: PathPoint[] = [], atLeastFt = 0): [number, number] {
+  const { fromFt, toFt } = windowOf(plan)
+  const room = Math.max((toFt - fromFt) * 0.14, atLeastFt)
+  const sides = [...plan.path, ...flown].map((point) => point.across_ft)
+  return [Math.min(-room, Math.min(...sides) - room * 0.6), Math.max(room, Math.max(...sides) + room * 0.6)]
 }
 
 export const line = (points: [number, number][]) =>

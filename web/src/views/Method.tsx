@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { toast } from 'sonner'
 import type { Schemas, Session } from '../api/client'
-import { useCatalogue, useChangeHouse } from '../api/queries'
+import { useCatalogue, useChangeHouse, useChangeOwnHouse, useOwnHouse } from '../api/queries'
 import { GradeGlyph } from '../design/GradeGlyph'
 import { Failed, Loading } from '../design/States'
 import { capital, plainName, unitWord } from '../design/words'
@@ -20,143 +20,244 @@ export function Method({ session }: { session: Session }) {
           <GradeGlyph key={word} grade={grade} worded size={24} />
         ))}
       </section>
-      {manoeuvres.map((manoeuvre) => (
-        <Manoeuvre key={manoeuvre.id} manoeuvre={manoeuvre} />
+      {families(manoeuvres).map(([family, rows]) => (
+        <section key={family} className="mt-6" aria-label={`${capital(family)} manoeuvres`}>
+          <h2 className="mb-1 text-xl font-bold">{capital(family)}</h2>
+          {rows.map((manoeuvre) => (
+            <Manoeuvre key={manoeuvre.id} manoeuvre={manoeuvre} />
+          ))}
+        </section>
       ))}
       <House key={house.version} house={house} chief={session.person?.role === 'chief_instructor'} />
+      {session.person?.role !== 'student' && <OwnHouse />}
       <ModelLimits />
     </>
   )
 }
 
 function Manoeuvre({ manoeuvre }: { manoeuvre: Schemas['Catalogue']['manoeuvres'][number] }) {
-  const { standard } = manoeuvre
   return (
-    <section className="mt-6" aria-label={manoeuvre.title}>
-      <h2 className="mb-1 text-xl font-bold">{manoeuvre.title}</h2>
-      <p className="mt-0 max-w-3xl">{manoeuvre.summary}</p>
-      <div className="grid gap-6 xl:grid-cols-2">
+    <details className="border-t border-rule" open={manoeuvre.id === window.location.hash.slice(1)}>
+      <summary className="min-h-11 cursor-pointer py-2">
+        <b>{manoeuvre.title}</b> <span className="text-soft">{manoeuvre.summary}</span>
+      </summary>
+      <div className="grid gap-6 pb-4 xl:grid-cols-2">
         <div>
-          <h3 className="mb-1 font-semibold">Standard {standard.version}</h3>
-          <table className="w-full border-collapse text-sm">
-            <thead>
-              <tr className="label text-left">
-                <th className="py-1 font-normal">Measure</th>
-                <th className="py-1 font-normal">Rule</th>
-                {standard.stages.map((stage) => (
-                  <th key={stage} className="px-1.5 py-1 text-right font-normal">
-                    {capital(stage)}
-                  </th>
-                ))}
-              </tr>
-            </thead>
-            <tbody>
-              {standard.rows.map((row) => (
-                <tr key={row.measure} className="border-t border-rule">
-                  <th scope="row" className="py-1 pr-2 text-left font-normal">
-                    {plainName(row.measure)}
-                    <span className="unit">{unitWord(row.unit)}</span>
-                  </th>
-                  <td className="py-1 text-soft">{row.rule}</td>
-                  {row.limits.map((limit, index) => (
-                    <td key={standard.stages[index]} className="px-1.5 py-1 text-right font-semibold">
-                      {limit}
-                    </td>
-                  ))}
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </div>
-        <div>
-          <h3 className="mb-1 font-semibold">Faults, in causal order</h3>
-          <dl className="m-0 text-sm">
-            {manoeuvre.faults.map((fault) => (
-              <div key={fault.id} className="border-t border-rule py-1.5">
-                <dt className="font-semibold">{fault.title}</dt>
-                <dd className="m-0">
-                  {fault.cause} <b>“{fault.cue}”</b>
-                </dd>
-              </div>
+          <p className="mt-0 text-sm">
+            Phases: {manoeuvre.phases.map((phase) => capital(phase).toLowerCase()).join(', ')}. Flown in a{' '}
+            {manoeuvre.kinds.join(' or ')}.{' '}
+            {manoeuvre.recorded
+              ? 'Attempts are found in recordings.'
+              : 'Planned and briefed; attempts are graded by hand.'}
+          </p>
+          {manoeuvre.standard ? (
+            <Standard standard={manoeuvre.standard} />
+          ) : (
+            <p className="label mt-0">No standard is set for it yet: measures are shown, not judged.</p>
+          )}
+          <h3 className="mb-1 font-semibold">Checks</h3>
+          <ul className="mt-0 list-disc pl-5 text-sm">
+            {manoeuvre.checks.map((check) => (
+              <li key={check}>{check}</li>
             ))}
-          </dl>
-          <p className="label">Pedals as for an anticlockwise rotor; on a sortie the aircraft decides the side.</p>
+          </ul>
         </div>
+        <Faults faults={manoeuvre.faults} />
       </div>
-    </section>
+    </details>
   )
 }
 
+const families = (manoeuvres: Schemas['Catalogue']['manoeuvres']) =>
+  [...new Set(manoeuvres.map((row) => row.family))].map(
+    (family) => [family, manoeuvres.filter((row) => row.family === family)] as const,
+  )
+
+type StandardShown = NonNullable<Schemas['Catalogue']['manoeuvres'][number]['standard']>
+
+const Standard = ({ standard }: { standard: StandardShown }) => (
+  <>
+    <h3 className="mb-1 font-semibold">Standard {standard.version}</h3>
+    <table className="w-full border-collapse text-sm">
+      <thead>
+        <tr className="label text-left">
+          <th className="py-1 font-normal">Measure</th>
+          <th className="py-1 font-normal">Rule</th>
+          {standard.stages.map((stage) => (
+            <th key={stage} className="px-1.5 py-1 text-right font-normal">
+              {capital(stage)}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {standard.rows.map((row) => (
+          <tr key={row.measure} className="border-t border-rule">
+            <th scope="row" className="py-1 pr-2 text-left font-normal">
+              {plainName(row.measure)}
+              <span className="unit">{unitWord(row.unit)}</span>
+            </th>
+            <td className="py-1 text-soft">{row.rule}</td>
+            {row.limits.map((limit, index) => (
+              <td key={standard.stages[index]} className="px-1.5 py-1 text-right font-semibold">
+                {limit}
+              </td>
+            ))}
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  </>
+)
+
+const Faults = ({ faults }: { faults: Schemas['Catalogue']['manoeuvres'][number]['faults'] }) => (
+  <div>
+    <h3 className="mt-0 mb-1 font-semibold">Faults, in causal order</h3>
+    <dl className="m-0 text-sm">
+      {faults.map((fault) => (
+        <div key={fault.id} className="border-t border-rule py-1.5">
+          <dt className="font-semibold">{fault.title}</dt>
+          <dd className="m-0">
+            {fault.cause} <b>“{fault.cue}”</b>
+          </dd>
+        </div>
+      ))}
+    </dl>
+    <p className="label">Pedals as for an anticlockwise rotor; on a sortie the aircraft decides the side.</p>
+  </div>
+)
+
 function House({ house, chief }: { house: Schemas['House']; chief: boolean }) {
-  const [values, setValues] = useState(house.values)
   const change = useChangeHouse(house.version)
-  const changed = JSON.stringify(values) !== JSON.stringify(house.values)
   return (
     <section className="mt-8" aria-label="House method">
       <h2 className="mb-1 text-xl font-bold">House method</h2>
       <p className="mt-0 max-w-3xl">
-        The school&apos;s choice among the accepted ways. A sortie can differ; every plan is worked out with what holds
-        for it.
+        The school&apos;s choice among the accepted ways, each with its reason. An instructor may differ, and so may one
+        exercise; every plan is worked out with what holds for it.
       </p>
-      <form
-        className="grid gap-x-8 gap-y-4 md:grid-cols-2"
-        onSubmit={(event) => {
-          event.preventDefault()
+      <HouseForm
+        house={house}
+        locked={!chief}
+        word="Change the house method"
+        error={change.error?.message}
+        pending={change.isPending}
+        onChange={(values) =>
           change.mutate(values, { onSuccess: () => toast('The house method is changed. New plans use it.') })
-        }}
-      >
-        {house.settings.map((setting) => {
-          const value = values[setting.name]
-          const chosen = setting.choices.find((choice) => choice.value === value)
-          return (
-            <label key={setting.name} className="grid content-start gap-1">
-              <span>
-                {setting.question}
-                {setting.unit && <span className="unit">{unitWord(setting.unit)}</span>}
-              </span>
-              {setting.choices.length > 0 ? (
-                <select
-                  className="field"
-                  disabled={!chief}
-                  value={String(value)}
-                  onChange={(e) => setValues((v) => ({ ...v, [setting.name]: e.target.value }))}
-                >
-                  {setting.choices.map((choice) => (
-                    <option key={choice.value} value={choice.value}>
-                      {capital(choice.value)}
-                    </option>
-                  ))}
-                </select>
-              ) : (
-                <input
-                  className="field"
-                  type="number"
-                  step="any"
-                  disabled={!chief}
-                  min={setting.low ?? undefined}
-                  max={setting.high ?? undefined}
-                  value={Number(value)}
-                  onChange={(e) => setValues((v) => ({ ...v, [setting.name]: Number(e.target.value) }))}
-                />
-              )}
-              {chosen && <span className="label">{chosen.reason}</span>}
-            </label>
-          )
-        })}
-        {chief && (
-          <div className="md:col-span-2">
-            <button type="submit" className="button solid" disabled={!changed || change.isPending}>
-              Change the house method
-            </button>
-            {change.isError && (
-              <p role="alert" className="limit-note mt-2 p-3">
-                {change.error.message}
-              </p>
-            )}
-          </div>
-        )}
-      </form>
+        }
+      />
     </section>
+  )
+}
+
+/** What this instructor does otherwise than the school; nothing is kept of what is the same. */
+function OwnHouse() {
+  const own = useOwnHouse(true)
+  const change = useChangeOwnHouse()
+  if (!own.data) return null
+  const differs = Object.keys(own.data.own ?? {})
+  const school = own.data
+  return (
+    <details className="mt-6">
+      <summary className="min-h-11 cursor-pointer py-2 text-xl font-bold">
+        Your own method {differs.length > 0 ? `(${differs.length} otherwise)` : '(as the school)'}
+      </summary>
+      <HouseForm
+        key={JSON.stringify(own.data.own)}
+        house={school}
+        locked={false}
+        word="Change your own method"
+        error={change.error?.message}
+        pending={change.isPending}
+        onChange={(values) =>
+          change.mutate(
+            Object.fromEntries(
+              Object.entries(values).filter(([name, value]) => differs.includes(name) || value !== school.values[name]),
+            ),
+            { onSuccess: () => toast('Your method is changed. Plans of your sorties use it.') },
+          )
+        }
+      />
+      {differs.length > 0 && (
+        <button type="button" className="button mt-2" onClick={() => change.mutate({})}>
+          As the school again
+        </button>
+      )}
+    </details>
+  )
+}
+
+interface HouseFormProps {
+  house: Schemas['House']
+  locked: boolean
+  word: string
+  error: string | undefined
+  pending: boolean
+  onChange: (values: Schemas['HouseValues']) => void
+}
+
+function HouseForm({ house, locked, word, error, pending, onChange }: HouseFormProps) {
+  const [values, setValues] = useState(house.values)
+  const changed = JSON.stringify(values) !== JSON.stringify(house.values)
+  return (
+    <form
+      className="grid gap-x-8 gap-y-4 md:grid-cols-2"
+      onSubmit={(event) => {
+        event.preventDefault()
+        onChange(values)
+      }}
+    >
+      {house.settings.map((setting) => {
+        const value = values[setting.name]
+        const chosen = setting.choices.find((choice) => choice.value === value)
+        return (
+          <label key={setting.name} className="grid content-start gap-1">
+            <span>
+              {setting.question}
+              {setting.unit && <span className="unit">{unitWord(setting.unit)}</span>}
+            </span>
+            {setting.choices.length > 0 ? (
+              <select
+                className="field"
+                disabled={locked}
+                value={String(value)}
+                onChange={(e) => setValues((v) => ({ ...v, [setting.name]: e.target.value }))}
+              >
+                {setting.choices.map((choice) => (
+                  <option key={choice.value} value={choice.value}>
+                    {capital(choice.value)}
+                  </option>
+                ))}
+              </select>
+            ) : (
+              <input
+                className="field"
+                type="number"
+                step="any"
+                disabled={locked}
+                min={setting.low ?? undefined}
+                max={setting.high ?? undefined}
+                value={Number(value)}
+                onChange={(e) => setValues((v) => ({ ...v, [setting.name]: Number(e.target.value) }))}
+              />
+            )}
+            {chosen && <span className="label">{chosen.reason}</span>}
+          </label>
+        )
+      })}
+      {!locked && (
+        <div className="md:col-span-2">
+          <button type="submit" className="button solid" disabled={!changed || pending}>
+            {word}
+          </button>
+          {error && (
+            <p role="alert" className="limit-note mt-2 p-3">
+              {error}
+            </p>
+          )}
+        </div>
+      )}
+    </form>
   )
 }
 
@@ -173,7 +274,8 @@ const ModelLimits = () => (
       </li>
       <li>Not trusted below 88 % rotor rpm, or in the vortex-ring state beyond its edge.</li>
       <li>
-        Wind is taken as steady over the whole descent. Gusts, shear and rising or sinking air are not in the plan.
+        Plans take the wind as steady over the whole descent; gusts enter the landing spread, shear and rising or
+        sinking air do not.
       </li>
       <li>Airspeed below about 20 kt is unreliable in the aircraft too.</li>
     </ul>

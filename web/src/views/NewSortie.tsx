@@ -2,6 +2,7 @@ import { Dialog } from 'radix-ui'
 import { useState, type FormEvent } from 'react'
 import { useNavigate } from 'react-router'
 import { useAircraft, useCatalogue, useCreateSortie, useStudents } from '../api/queries'
+import { capital } from '../design/words'
 
 /** A new sortie: who, in what, when, which manoeuvre. The rest is worked out in Prepare. */
 export function NewSortie({ date }: { date: string }) {
@@ -33,7 +34,11 @@ function Form({ date, close }: { date: string; close: () => void }) {
   const [on, setOn] = useState(date)
   const [student, setStudent] = useState('')
   const [craft, setCraft] = useState('')
-  const manoeuvre = catalogue.data?.manoeuvres[0]?.id ?? ''
+  const [chosen, setChosen] = useState('straight_in_autorotation')
+  const kind = aircraft.data?.find((row) => row.id === craft)?.kind
+  const offered = (catalogue.data?.manoeuvres ?? []).filter((row) => !kind || row.kinds.includes(kind))
+  const manoeuvre = offered.some((row) => row.id === chosen) ? chosen : (offered[0]?.id ?? '')
+  const families = [...new Set(offered.map((row) => row.family))]
 
   const submit = (event: FormEvent) => {
     event.preventDefault()
@@ -84,8 +89,18 @@ function Form({ date, close }: { date: string; close: () => void }) {
       </div>
       <label className="grid gap-1">
         Manoeuvre
-        <select className="field" value={manoeuvre} disabled>
-          <option>{catalogue.data?.manoeuvres[0]?.title ?? ''}</option>
+        <select className="field" value={manoeuvre} onChange={(e) => setChosen(e.target.value)}>
+          {families.map((family) => (
+            <optgroup key={family} label={capital(family)}>
+              {offered
+                .filter((row) => row.family === family)
+                .map((row) => (
+                  <option key={row.id} value={row.id}>
+                    {row.title}
+                  </option>
+                ))}
+            </optgroup>
+          ))}
         </select>
       </label>
       {create.isError && (

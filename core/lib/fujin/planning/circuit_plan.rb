@@ -6,7 +6,7 @@ module Fujin
     # where the approach angle is met.
     class CircuitPlan < ManoeuvrePlan
       MANOEUVRE = 'circuit'
-      BANK_DEG = 15.0
+      BANK_DEG = 20.0
       TURN_HEIGHT_FT = 300.0
       DOWNWIND_FT = 2400.0
 
@@ -21,7 +21,8 @@ module Fujin
       def angle_deg = @type.helicopter? ? @house['normal_angle_deg'].to_f : 6.0
       def climb_m_s = @climb_m_s ||= performance.climb_m_s(climb_kt, climb_power_w)
       def climb_power_w = @type.helicopter? ? [trim.hover_power_w(height_m: @house['hover_height_ft'] * Q::FT), performance.power_available_w].min : performance.power_available_w
-      def width_ft = (@settings['width_ft'] || DOWNWIND_FT).to_f
+      # Wide enough for half a turn at the downwind speed.
+      def width_ft = (@settings['width_ft'] || [DOWNWIND_FT, (2.1 * radius_ft(cruise_kt)).ceil(-2)].max).to_f
 
       # Legs in order: name, track, airspeed, ground length ft, height at its end ft.
       def legs
@@ -75,27 +76,74 @@ module Fujin
         [table, SoloDual.table(@conditions, approach_kt)]
       end
 
-      # Corners are drawn square: each leg's end is where its turn would be half done.
+      # Each corner is an arc of the turn's radius over the ground, smaller where the legs are too short for it.
       def path
         @path ||= begin
+          corners = corner_points
           rows = []
-          state = [0.0, 0.0, 0.0, 0.0]
-          legs.each { |leg| lay(rows, state, leg) }
-          # The final ends at the spot.
-          rows.map { |row| point(row[0], row[1] - state[1], row[3], row[4].ias_kt, leg_groundspeed(row[4]), row[5], row[4].name.to_sym, across_ft: row[2] - state[2]) }
+          t = 0.0
+          last = nil
+          lay(corners) do |along, across, height, leg|
+            t += Math.hypot(along - last[0], across - last[1]) * Q::FT / (leg_groundspeed(leg) * Q::KT) if last
+            sink = last && t > rows.last.t_s ? (last[2] - height) / (t - rows.last.t_s) * 60.0 : 0.0
+            rows << point(t, along, height, leg.ias_kt, leg_groundspeed(leg), sink, leg.name.to_sym, across_ft: across)
+            last = [along, across, height]
+          end
+          rows
         end
       end
 
-      def lay(rows, state, leg)
-        steps = 12
-        angle = Quantities.wrap_deg(leg.track_deg - @course_deg) * Q::DEG
-        from = state.dup
-        sink = (from[3] - leg.height_ft) / leg_time(leg) * 60.0
-        (0..steps).each do |i|
-          share = i / steps.to_f
-          state.replace([from[0] + (leg_time(leg) * share), from[1] + (leg.length_ft * share * Math.cos(angle)), from[2] + (leg.length_ft * share * Math.sin(angle)),
-                         from[3] + ((leg.height_ft - from[3]) * share)])
-          rows << [*state, leg, sink] unless i == 0 && rows.any?
+      # Along, across and height at the start and the end of each leg, the circuit closing at the spot.
+      def corner_points
+        at = [0.0, 0.0, 0.0]
+        points = [at] + legs.map do |leg|
+          angle = Quantities.wrap_deg(leg.track_deg - @course_deg) * Q::DEG
+          at = [at[0] + (leg.length_ft * Math.cos(angle)), at[1] + (leg.length_ft * Math.sin(angle)), leg.height_ft]
+        end
+        points.map { |along, across, height| [along - at[0], across - at[1], height] }
+      end
+
+      STEPS = 10
+
+      def lay(corners)
+        legs.each_with_index do |leg, i|
+          from, to, following = corners[i], corners[i + 1], corners[i + 2]
+          begin_cut = i.zero? ? 0.0 : cut(legs[i - 1], leg) / leg.length_ft
+          end_cut = following ? cut(leg, legs[i + 1]) / leg.length_ft : 0.0
+          (0..STEPS).each { |k| yield(*between(from, to, begin_cut + ((1.0 - begin_cut - end_cut) * k / STEPS)), leg) }
+          round(from, to, following, end_cut, cut(leg, legs[i + 1]) / legs[i + 1].length_ft) { |*place| yield(*place, leg) } if following
+        end
+      end
+
+      # How much of a leg its corner takes, ft.
+      def cut(leg, following) = [radius_ft(leg.ias_kt), 0.48 * leg.length_ft, 0.48 * following.length_ft].min
+
+      def between(from, to, share) = from.zip(to).map { |a, b| a + ((b - a) * share) }
+
+      # A quarter turn between two legs, drawn as the curve that touches both.
+      def round(from, corner, to, end_cut, begin_cut)
+        first = between(from, corner, 1.0 - end_cut)
+        last = between(corner, to, begin_cut)
+        (1...6).each do |k|
+          s = k / 6.0
+          yield(*between(between(first, corner, s), between(corner, last, s), s))
+        end
+      end
+
+      def charts
+        gone = 0.0
+        track = path.each_cons(2).map { |a, b| [(gone += Math.hypot(b.along_ft - a.along_ft, b.across_ft - a.across_ft)), b.height_ft] }
+        [Chart.new(id: 'height', title: 'Height round the circuit', x: Axis.new(label: 'Distance flown', unit: 'ft', low: 0.0, high: gone.ceil(-3).to_f),
+                   y: Axis.new(label: 'Height', unit: 'ft', low: 0.0, high: @height_ft * 1.25), areas: [], lines: leg_marks, track: track)]
+      end
+
+      # Where each leg begins.
+      def leg_marks
+        gone = 0.0
+        legs.map do |leg|
+          from = gone
+          gone += leg.length_ft
+          Shape.new(id: leg.name, label: leg.name, kind: 'plan', points: [[from, 0.0], [from, @height_ft * 1.1]])
         end
       end
 

@@ -6,6 +6,8 @@ module Fujin
     # are the plan's flown segments; the glide is steady at the speed and rotor rpm of each run; turns cost what their bank
     # costs. Runs are seeded, so the same question has the same answer.
     #
+    # Across the line a pilot steers: only what is left of that at the end scatters. Along it the glide goes where it goes.
+    #
     # Places are where the run ends, in feet along and across from the spot, if the entry is where it was planned; an entry
     # moved over the ground moves them all with it, which is what makes a field of answers possible (DispersionField).
     class Dispersion
@@ -16,7 +18,7 @@ module Fujin
       ROTOR_STEPS_PCT = [-8.0, 0.0, 8.0].freeze
 
       # What one run does differently from the plan.
-      Deviation = Value.define(:speed_kt, :rotor_pct, :delay_s, :flare_height_ft, :entry_ft, :track_deg, :bank_deg, :headwind_kt, :crosswind_kt)
+      Deviation = Value.define(:speed_kt, :rotor_pct, :delay_s, :flare_height_ft, :entry_ft, :across_ft, :bank_deg, :headwind_kt)
 
       # @param spread [Spread]
       def initialize(conditions, house, course_deg: nil, height_ft: 1000.0, spread: Spread.default)
@@ -50,14 +52,13 @@ module Fujin
         seconds = [glide_m, 0.0].max / sink
         along = flown.fixed_m + flown.turn_ahead_m + (ground(speed, deviation) * seconds) + (deviation.flare_height_ft * Q::FT * FLOAT) +
                 (entry_speed * deviation.delay_s * 0.15) - (deviation.headwind_kt * Q::KT * flown.other_s)
-        across = (speed * seconds * Math.sin(deviation.track_deg * Q::DEG)) + (deviation.crosswind_kt * Q::KT * (seconds + flown.other_s))
-        [((along - planned_m) / Q::FT) - deviation.entry_ft, across / Q::FT]
+        [((along - planned_m) / Q::FT) - deviation.entry_ft, deviation.across_ft]
       end
 
       # Where the option's own entry lies from the planned one: how far it goes beyond (+) or short of the spot, ft.
       def offset_ft(option) = place(option, NONE)[0]
 
-      NONE = Deviation.new(speed_kt: 0.0, rotor_pct: 0.0, delay_s: 0.0, flare_height_ft: 0.0, entry_ft: 0.0, track_deg: 0.0, bank_deg: 0.0, headwind_kt: 0.0, crosswind_kt: 0.0)
+      NONE = Deviation.new(speed_kt: 0.0, rotor_pct: 0.0, delay_s: 0.0, flare_height_ft: 0.0, entry_ft: 0.0, across_ft: 0.0, bank_deg: 0.0, headwind_kt: 0.0)
       # A flare begun higher floats farther: metres over the ground for each metre of height.
       FLOAT = 1.9
       private_constant :FLOAT
@@ -107,8 +108,8 @@ module Fujin
 
       def deviation(random)
         Deviation.new(speed_kt: normal(random) * @spread.speed_kt, rotor_pct: normal(random) * @spread.rotor_pct, delay_s: (normal(random) * @spread.delay_s).abs,
-                      flare_height_ft: normal(random) * @spread.flare_height_ft, entry_ft: normal(random) * @spread.entry_ft, track_deg: normal(random) * @spread.track_deg,
-                      bank_deg: normal(random) * @spread.bank_deg, headwind_kt: normal(random) * wind_kt, crosswind_kt: normal(random) * wind_kt)
+                      flare_height_ft: normal(random) * @spread.flare_height_ft, entry_ft: normal(random) * @spread.entry_ft, across_ft: normal(random) * @spread.across_ft,
+                      bank_deg: normal(random) * @spread.bank_deg, headwind_kt: normal(random) * wind_kt)
       end
 
       # Box and Muller.

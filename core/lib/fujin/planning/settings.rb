@@ -11,21 +11,21 @@ module Fujin
       choice = ->(name, allowed, label) { Setting.new(name: name, default: allowed.first, allowed: allowed, unit: nil, label: label) }
 
       ALL = [
-        number.call('glide_rotor_rpm_pct', nil, 80, 120, 'pct', 'Rotor rpm in the glide'),
-        choice.call('spot_option', %w[none delay slow stretch s_turn circle], 'How a spot too near or too far is reached'),
+        number.call('glide_rotor_rpm_pct', nil, 80, 120, 'pct', 'Glide rotor'),
+        choice.call('spot_option', %w[none delay slow stretch s_turn circle], 'Spot reached by'),
         number.call('turn_deg', nil, 20, 720, 'deg', 'Turn'),
         choice.call('turn_side', %w[left right], 'Turn to the'),
         number.call('bank_deg', nil, 5, 60, 'deg', 'Bank'),
-        number.call('power_limit_pct', nil, 40, 100, 'pct', "Power cap, of today's hover power out of ground effect"),
+        number.call('power_limit_pct', nil, 40, 100, 'pct', 'Power cap, of hover OGE'),
         number.call('approach_angle_deg', nil, 2, 20, 'deg', 'Approach angle'),
         choice.call('surface', %w[hard short_grass wet_grass gravel], 'Surface'),
-        number.call('low_speed_kt', 0, 0, 30, 'kt', 'Speed of the descent'),
-        number.call('radius_ft', nil, 150, 3000, 'ft', 'Radius of the turns'),
-        number.call('leg_ft', nil, 500, 20_000, 'ft', 'Length of the long sides'),
-        number.call('width_ft', nil, 300, 10_000, 'ft', 'Length of the short sides'),
+        number.call('low_speed_kt', 0, 0, 30, 'kt', 'Descent speed'),
+        number.call('radius_ft', nil, 150, 3000, 'ft', 'Turn radius'),
+        number.call('leg_ft', nil, 500, 20_000, 'ft', 'Long sides'),
+        number.call('width_ft', nil, 300, 10_000, 'ft', 'Short sides'),
         choice.call('departure', %w[hover surface], 'Take-off from the'),
-        number.call('obstacle_ft', 50, 0, 300, 'ft', 'Obstacle to clear'),
-        number.call('prerotation_pct', nil, 10, 110, 'pct', 'Rotor rpm at brake release'),
+        number.call('obstacle_ft', 50, 0, 300, 'ft', 'Obstacle'),
+        number.call('prerotation_pct', nil, 10, 110, 'pct', 'Prerotate to'),
         number.call('power_share_pct', nil, 0, 100, 'pct', 'Power kept on')
       ].freeze
       BY_NAME = ALL.to_h { |setting| [setting.name, setting] }.freeze

@@ -10,17 +10,20 @@ import { GateCard } from './GateCard'
 import { Note } from './Note'
 import { describe, HELP, LADDER } from './tapWords'
 import { Taps } from './Taps'
+import { WindNow } from './WindNow'
 
-const PHASES_FOR = {
-  power_recovery: ['entry', 'glide', 'flare', 'recovery'],
-  touchdown: ['entry', 'glide', 'flare', 'cushion', 'touchdown'],
+/** The phases this sortie's attempts go through: a touchdown has no recovery, a recovery no touchdown. */
+function phasesOf(sortie: Sortie): string[] {
+  const phases = sortie.phases ?? []
+  if (!phases.includes('cushion')) return phases
+  const left = sortie.effective_house.ending === 'touchdown' ? ['recovery'] : ['cushion', 'touchdown']
+  return phases.filter((phase) => !left.includes(phase))
 }
 
 /** The cockpit sheet: big targets, one tap each, everything kept on the device first, undo for a slip. */
 export function Fly({ sortie }: { sortie: Sortie }) {
   const { live, waiting, link, tap } = useSheet(sortie.id)
-  const ending = sortie.effective_house.ending === 'touchdown' ? 'touchdown' : 'power_recovery'
-  const phases = PHASES_FOR[ending]
+  const phases = phasesOf(sortie)
   const [phase, setPhase] = useState(phases[0] ?? 'entry')
   const attempt = live.filter((event) => event.kind === 'attempt').length
   const locked = !sortie.may_edit
@@ -169,6 +172,20 @@ export function Fly({ sortie }: { sortie: Sortie }) {
               </button>
             ))}
           </Group>
+          <WindNow
+            now={
+              sortie.wind_kt == null
+                ? 'no wind'
+                : `${String(Math.round(sortie.wind_from_deg ?? 0)).padStart(3, '0')}/${Math.round(sortie.wind_kt)}`
+            }
+            locked={locked}
+            keep={(wind) =>
+              void act(
+                { kind: 'wind', attempt_no: attempt || null, payload: { value: wind } },
+                `Wind ${wind}: the plan follows`,
+              )
+            }
+          />
           <Note
             add={(text) =>
               void act({ kind: 'note', attempt_no: attempt || null, payload: { value: text } }, 'Note kept')

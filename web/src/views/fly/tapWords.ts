@@ -25,6 +25,8 @@ export function describe(event: FlyEvent): string {
       return `${GRADE_WORDS[event.payload.grade ?? 0] ?? ''}${where}`
     case 'control':
       return LADDER[event.payload.value as keyof typeof LADDER] ?? 'Controls'
+    case 'wind':
+      return `Wind ${event.payload.value ?? ''} seen in the air`
     case 'go_around':
       return `Go-around${where}`
     default:

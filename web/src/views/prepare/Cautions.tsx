@@ -1,11 +1,19 @@
 import type { Plan } from '../../api/client'
 
-/** What to watch today: limits first and marked, then cautions hatched, then the standing notes. */
-export function Cautions({ plan }: { plan: Plan }) {
+interface Props {
+  plan: Plan
+  /** The standing notes, or what today's numbers call for. */
+  notes: boolean
+}
+
+/** What to watch: today's limits marked and cautions hatched, or the notes that hold on every day. */
+export function Cautions({ plan, notes }: Props) {
+  const shown = plan.cautions.filter(({ level }) => (level === 'note') === notes)
+  if (shown.length === 0) return null
   return (
-    <section aria-label="Cautions" className="mt-3">
+    <section aria-label={notes ? 'Always' : 'Cautions'} className="my-3">
       <ul className="m-0 grid list-none gap-1.5 p-0 text-sm leading-snug">
-        {plan.cautions.map((caution) => (
+        {shown.map((caution) => (
           <li
             key={caution.id}
             className={

@@ -1,9 +1,12 @@
-import type { Sortie, SortieChange } from '../../api/client'
+import type { Plan, Sortie, SortieChange } from '../../api/client'
 import { useAircraft } from '../../api/queries'
+import { capital, figure, unitWord } from '../../design/words'
 import { NumberField } from './NumberField'
 
 interface Props {
   sortie: Sortie
+  /** Its numbers stand in for fields left empty. */
+  plan: Plan | undefined
   set: (fields: SortieChange) => void
   errors: Record<string, string>
   /** The aircraft chosen but not stored yet. */
@@ -38,29 +41,21 @@ const NUMBERS: NumberSpec[] = [
   { key: 'oat_c', label: 'Air', unit: '°C', low: -45, high: 55 },
   { key: 'dew_point_c', label: 'Dew point', unit: '°C', low: -60, high: 40, optional: true },
   { key: 'qnh_hpa', label: 'QNH', unit: 'hPa', low: 900, high: 1080 },
-  { key: 'height_ft', label: 'Entry height', unit: 'ft', low: 50, high: 10000, step: 100 },
+  { key: 'height_ft', label: 'Entry height', unit: 'ft', low: 0, high: 10000, step: 100, optional: true },
   { key: 'course_deg', label: 'Final course', unit: '° true', low: 0, high: 360, step: 10, optional: true },
   { key: 'elevation_ft', label: 'Elevation', unit: 'ft', low: -1500, high: 14000, step: 10 },
-]
-
-const HOUSE_CHOICES: { name: string; label: string; options: Record<string, string> }[] = [
-  { name: 'entry', label: 'Entry from', options: { cruise: 'Cruise', standard: 'Standard' } },
-  {
-    name: 'glide_speed',
-    label: 'Glide speed',
-    options: { house: 'House', minimum_sink: 'Minimum sink', fast: 'Fast' },
-  },
-  { name: 'ending', label: 'Ends with', options: { power_recovery: 'Power recovery', touchdown: 'Touchdown' } },
 ]
 
 const STANDARDS = { early: 'Early', solo: 'Solo', test: 'Test', instructor: 'Instructor' }
 
 /** The day and the load in one strip: everything that the plan depends on. */
-export function DayStrip({ sortie, set, errors, aircraftId }: Props) {
+export function DayStrip({ sortie, plan, set, errors, aircraftId }: Props) {
   const locked = !sortie.may_edit
   const fleet = useAircraft()
   const aircraft = Object.fromEntries(
-    (fleet.data ?? [sortie.aircraft]).map((row) => [row.id, `${row.mark}${row.look_at_it ? ' (!)' : ''}`]),
+    (fleet.data ?? [sortie.aircraft])
+      .filter((row) => row.kind === sortie.aircraft.kind)
+      .map((row) => [row.id, `${row.mark}${row.look_at_it ? ' (!)' : ''}`]),
   )
   return (
     <section aria-label="Day and load" className="no-print mt-2 grid grid-cols-9 gap-x-2 gap-y-1.5 max-lg:grid-cols-4">
@@ -93,19 +88,23 @@ export function DayStrip({ sortie, set, errors, aircraftId }: Props) {
           key={key}
           {...spec}
           value={sortie[key]}
+          placeholder={key === 'height_ft' ? planned(plan, 'entry_height_ft') : undefined}
           disabled={locked}
           error={errors[key] ?? (key === 'wind_from_deg' ? errors.wind : undefined)}
           onChange={(value) => (value !== null || spec.optional) && set({ [key]: value })}
         />
       ))}
-      {HOUSE_CHOICES.map(({ name, label, options }) => (
-        <Choice
-          key={name}
-          label={label}
-          value={String(sortie.house[name] ?? sortie.effective_house[name] ?? '')}
-          options={options}
-          locked={locked}
-          onChange={(value) => set({ house: { ...sortie.house, [name]: value } })}
+      {sortie.house_settings.slice(0, SHOWN).map((row) => (
+        <HouseChoice key={row.name} row={row} sortie={sortie} set={set} />
+      ))}
+      {sortie.manoeuvre_settings.map((setting) => (
+        <Setting
+          key={setting.name}
+          setting={setting}
+          plan={plan}
+          sortie={sortie}
+          set={set}
+          error={errors[setting.name]}
         />
       ))}
       <Choice
@@ -124,8 +123,119 @@ export function DayStrip({ sortie, set, errors, aircraftId }: Props) {
           onBlur={(e) => e.target.value && e.target.value !== sortie.spot_name && set({ spot_name: e.target.value })}
         />
       </label>
+      {sortie.house_settings.length > SHOWN && (
+        <details className="col-span-full">
+          <summary className="label min-h-8 cursor-pointer py-1">
+            Method for this exercise:{' '}
+            {sortie.house_settings
+              .slice(SHOWN)
+              .map(({ name }) => `${SHORT[name] ?? name} ${chosen(sortie, name)}`.toLowerCase().replaceAll('_', ' '))
+              .join(', ')}
+          </summary>
+          <div className="grid grid-cols-9 gap-x-2 gap-y-1.5 max-lg:grid-cols-4">
+            {sortie.house_settings.slice(SHOWN).map((row) => (
+              <HouseChoice key={row.name} row={row} sortie={sortie} set={set} />
+            ))}
+          </div>
+        </details>
+      )}
     </section>
   )
+}
+
+/** How many choices of the method stand open; the rest unfold. */
+const SHOWN = 3
+const chosen = (sortie: Sortie, name: string) => String(sortie.house[name] ?? sortie.effective_house[name] ?? '')
+
+interface HouseChoiceProps {
+  row: Sortie['house_settings'][number]
+  sortie: Sortie
+  set: (fields: SortieChange) => void
+}
+
+const HouseChoice = ({ row: { name, question, choices }, sortie, set }: HouseChoiceProps) => (
+  <Choice
+    label={SHORT[name] ?? question}
+    value={chosen(sortie, name)}
+    options={Object.fromEntries(choices.map((choice) => [choice, capital(choice)]))}
+    locked={!sortie.may_edit}
+    onChange={(value) => set({ house: { ...sortie.house, [name]: value } })}
+  />
+)
+
+interface SettingProps {
+  setting: Sortie['manoeuvre_settings'][number]
+  plan: Plan | undefined
+  sortie: Sortie
+  set: (fields: SortieChange) => void
+  error: string | undefined
+}
+
+/** One of the exercise's own settings: a number in its range, or a choice. Empty is the manoeuvre's own. */
+function Setting({ setting, plan, sortie, set, error }: SettingProps) {
+  const value = sortie.settings[setting.name] ?? setting.default ?? null
+  const change = (next: string | number | null) => set({ settings: { ...sortie.settings, [setting.name]: next } })
+  if (setting.choices.length > 0) {
+    return (
+      <Choice
+        label={setting.label}
+        value={String(value)}
+        options={Object.fromEntries(setting.choices.map((choice) => [choice, capital(choice)]))}
+        locked={!sortie.may_edit}
+        onChange={change}
+      />
+    )
+  }
+  return (
+    <NumberField
+      label={setting.label}
+      unit={unitWord(setting.unit ?? '')}
+      value={typeof value === 'number' ? value : null}
+      low={setting.low ?? 0}
+      high={setting.high ?? 10_000}
+      optional
+      placeholder={planned(plan, STANDS_FOR[setting.name] ?? setting.name)}
+      disabled={!sortie.may_edit}
+      error={error}
+      onChange={change}
+    />
+  )
+}
+
+/** The plan's number that says what an empty setting became, where their names differ. */
+const STANDS_FOR: Record<string, string> = {
+  glide_rotor_rpm_pct: 'target_rotor_rpm_pct',
+  power_limit_pct: 'power_cap_pct',
+  radius_ft: 'turn_radius_ft',
+  width_ft: 'spacing_ft',
+}
+
+const planned = (plan: Plan | undefined, name: string) => {
+  const number = plan?.numbers[name]
+  return number?.value == null ? undefined : figure(number.value, number.unit)
+}
+
+/** Short labels for choices whose question is a sentence. */
+const SHORT: Record<string, string> = {
+  entry: 'Entry from',
+  glide_speed: 'Glide speed',
+  ending: 'Ends with',
+  flare_cue: 'Flare cue',
+  flare_shape: 'Flare shape',
+  throttle_by: 'Throttle by',
+  throttle_position: 'Throttle',
+  collective_hand: 'Left hand',
+  turn_out: 'Out of the turn',
+  hovering_ladder: 'Ladder begins',
+  steep_ending: 'Ends',
+  hold_30_kt: 'About 30 kt',
+  sink_limit: 'Sink allowed',
+  vortex_escape: 'Vortex escape',
+  approach_speed: 'Speed',
+  power_check: 'Power check',
+  prerotation_at: 'Prerotation at',
+  gyro_taxi: 'Taxi with rotor',
+  gyro_landings: 'First landings',
 }
 
 interface ChoiceProps {

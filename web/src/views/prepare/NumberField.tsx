@@ -11,6 +11,8 @@ interface Props {
   optional?: boolean
   error?: string | undefined
   disabled?: boolean
+  /** What stands for an empty field. */
+  placeholder?: string | undefined
 }
 
 /** A number with its unit; arrow keys step it, what is no number in range is said and not sent. */
@@ -25,6 +27,7 @@ export function NumberField({
   optional = false,
   error,
   disabled,
+  placeholder,
 }: Props) {
   const [text, setText] = useState<string>()
   const shown = text ?? (value === null || value === undefined ? '' : String(Math.round(value * 10) / 10))
@@ -59,6 +62,7 @@ export function NumberField({
         min={low}
         max={high}
         step={step}
+        placeholder={placeholder}
         disabled={disabled}
         aria-invalid={message !== undefined}
         onChange={(event) => take(event.target.value)}

@@ -1,90 +1,56 @@
+import { useState } from 'react'
 import type { Plan, Sortie } from '../../api/client'
 import { Figure } from '../../design/Figure'
+import { figure } from '../../design/words'
 
-/** The numbers to fly by, largest first; the working numbers beneath. */
+type PlanNumber = Plan['numbers'][string]
+
+/** The numbers to fly by, largest first; the working numbers beneath, each with its reason. */
 export function NumbersCard({ plan, sortie }: { plan: Plan; sortie: Sortie }) {
-  const n = plan.numbers
-  const [low, high] = plan.rotor_rpm_bands.power_off
+  const [reasons, setReasons] = useState(false)
+  const first = plan.key_numbers.slice(0, 3)
+  const second = plan.key_numbers.slice(3, 6)
+  const rest = Object.entries(plan.numbers).filter(([name]) => !plan.key_numbers.includes(name))
+  const { power_off: off, low_warning: warning } = plan.rotor_rpm_bands
   return (
     <section aria-label="Numbers" className="sheet p-3.5">
-      <div className="grid grid-cols-[1fr_1fr_1.35fr] gap-x-2 border-b-2 border-ink pb-2">
-        <Big label="Glide" value={n.glide_speed_kt?.value} unit="kt" />
-        <Big label="Rotor" value={n.target_rotor_rpm_pct?.value} unit="pct" digits={0} />
-        <Big label="Sink" value={n.glide_sink_fpm?.value} unit="fpm" digits={0} />
+      <div className="grid grid-cols-3 gap-x-2 border-b-2 border-ink pb-2">
+        {first.map((name) => (
+          <Big key={name} number={plan.numbers[name]} size="text-[1.7rem]" />
+        ))}
       </div>
-      <div className="grid grid-cols-3 gap-x-3 border-b border-rule py-2">
-        <Big
-          label="Entry"
-          value={n.entry_distance_ft?.value}
-          unit="ft"
-          small
-          note={`${spread(n.entry_distance_ft)} out, at ${Math.round(n.entry_height_ft?.value ?? 0)} ft`}
-        />
-        <Big label="Gate" value={n.gate_height_ft?.value} unit="ft" small note="in band, or go around" />
-        <Big
-          label="Flare"
-          value={n.flare_height_ft?.value}
-          unit="ft"
-          small
-          note={`to ${n.flare_pitch_max_deg?.value ?? ''}° pitch`}
-        />
+      {second.length > 0 && (
+        <div className="grid grid-cols-3 gap-x-2 border-b border-rule py-2">
+          {second.map((name) => (
+            <Big key={name} number={plan.numbers[name]} size="text-xl" />
+          ))}
+        </div>
+      )}
+      <div className="mt-2 flex items-baseline justify-between">
+        <span className="label">
+          Rotor band, power off {off[0]}–{off[1]} %, warning {warning} %
+        </span>
+        <button
+          type="button"
+          className="no-print min-h-11 cursor-pointer bg-transparent text-sm underline"
+          aria-pressed={reasons}
+          onClick={() => setReasons(!reasons)}
+        >
+          {reasons ? 'Hide the reasons' : 'Why these numbers'}
+        </button>
       </div>
-      <dl className="figures m-0 mt-2 grid grid-cols-[1fr_auto] gap-x-2 gap-y-0.5 text-[0.93rem]">
-        <Row label="Rotor band, power off">
-          {low}–{high}
-          <span className="unit">%</span>
-        </Row>
-        <Row label="Low-rpm warning">
-          <Figure value={plan.rotor_rpm_bands.low_warning} unit="pct" digits={0} />
-        </Row>
-        <Row label="Rotor, collective on stop">
-          <Figure value={n.rotor_rpm_on_floor_pct?.value} unit="pct" />
-        </Row>
-        <Row label="Decays to band floor in">
-          <Figure value={n.reaction_time_s?.value} unit="s" />
-        </Row>
-        <Row label="Entry speed">
-          <Figure value={n.entry_speed_kt?.value} unit="kt" />
-        </Row>
-        <Row label="Angle in air, over ground">
-          <Figure value={n.glide_angle_deg?.value} unit="deg" />,{' '}
-          <Figure value={n.ground_glide_angle_deg?.value} unit="deg" />
-        </Row>
-        <Row label="Glide ratio air, ground">
-          <Figure value={n.glide_ratio?.value} unit="index" digits={1} />,{' '}
-          <Figure value={n.ground_glide_ratio?.value} unit="index" digits={1} />
-        </Row>
-        <Row label="Ground speed in the glide">
-          <Figure value={n.groundspeed_kt?.value} unit="kt" />
-        </Row>
-        <Row label="Drift angle">
-          <Figure value={n.drift_angle_deg?.value} unit="deg" />
-        </Row>
-        <Row label="Least sink; flattest at">
-          <Figure value={n.min_sink_speed_kt?.value} unit="kt" />,{' '}
-          <Figure value={n.best_glide_speed_kt?.value} unit="kt" />
-        </Row>
-        {n.touchdown_groundspeed_kt && (
-          <Row label="Touchdown speed, slide">
-            <Figure value={n.touchdown_groundspeed_kt.value} unit="kt" />,{' '}
-            <Figure value={n.slide_ft?.value} unit="ft" />
-          </Row>
-        )}
-        <Row label="Mass, fuel">
-          <Figure value={n.mass_kg?.value} unit="kg" />, {sortie.fuel_minutes}
-          <span className="unit">min</span>
-        </Row>
-        <Row label="Density altitude">
-          <Figure value={n.density_altitude_ft?.value} unit="ft" />
-        </Row>
-        <Row label="Hover power OGE, IGE">
-          <Figure value={n.hover_power_oge_kw?.value} unit="kw" digits={0} />,{' '}
-          <Figure value={n.hover_power_ige_kw?.value} unit="kw" digits={0} />
-        </Row>
-        <Row label="Power there; margin">
-          <Figure value={n.power_available_kw?.value} unit="kw" digits={0} />,{' '}
-          <Figure value={n.power_margin_pct?.value} unit="pct" />
-        </Row>
+      <dl className="figures m-0 grid gap-y-0.5 text-[0.93rem]">
+        {reasons && plan.key_numbers.map((name) => <Row key={name} number={plan.numbers[name]} reasons={reasons} />)}
+        {rest.map(([name, number]) => (
+          <Row key={name} number={number} reasons={reasons} />
+        ))}
+        <div className="grid grid-cols-[1fr_auto] gap-x-2">
+          <dt className="text-soft">Fuel</dt>
+          <dd className="m-0 text-right font-semibold">
+            {sortie.fuel_minutes}
+            <span className="unit">min</span>
+          </dd>
+        </div>
       </dl>
       <p className="label mt-2 mb-0">
         Worked out by a flight model of an invented type: an estimate. Sink ±6 %, distances 5 to 95 %.{' '}
@@ -94,31 +60,34 @@ export function NumbersCard({ plan, sortie }: { plan: Plan; sortie: Sortie }) {
   )
 }
 
-const spread = (number: Plan['numbers'][string] | undefined) =>
-  number?.low != null && number.high != null ? `±${Math.round((number.high - number.low) / 2)} ft` : ''
+const spread = (number: PlanNumber) =>
+  number.low != null && number.high != null
+    ? `${figure(number.low, number.unit)} to ${figure(number.high, number.unit)}`
+    : ''
 
-interface BigProps {
-  label: string
-  value: number | null | undefined
-  unit: string
-  digits?: number
-  small?: boolean
-  note?: string
+function Big({ number, size }: { number: PlanNumber | undefined; size: string }) {
+  if (!number) return null
+  return (
+    <div>
+      <div className="label">{number.label}</div>
+      <div className={`${size} leading-tight font-bold`}>
+        <Figure value={number.value} unit={number.unit} {...(number.unit === 'pct' ? { digits: 0 } : {})} />
+      </div>
+      <div className="text-xs leading-tight text-soft">{number.value == null ? number.reason : spread(number)}</div>
+    </div>
+  )
 }
 
-const Big = ({ label, value, unit, digits = 0, small = false, note }: BigProps) => (
-  <div>
-    <div className="label">{label}</div>
-    <div className={small ? 'text-xl leading-tight font-bold' : 'text-3xl leading-tight font-bold'}>
-      <Figure value={value} unit={unit} digits={digits} />
+function Row({ number, reasons }: { number: PlanNumber | undefined; reasons: boolean }) {
+  if (!number) return null
+  return (
+    <div className="grid grid-cols-[1fr_auto] gap-x-2" title={number.why}>
+      <dt className="text-soft">{number.label}</dt>
+      <dd className="m-0 text-right font-semibold">
+        <Figure value={number.value} unit={number.unit} />
+      </dd>
+      {number.value == null && number.reason && <dd className="col-span-2 m-0 text-xs text-soft">{number.reason}</dd>}
+      {reasons && <dd className="col-span-2 m-0 mb-1 text-xs text-soft">{number.why}</dd>}
     </div>
-    {note && <div className="text-xs leading-tight text-soft">{note}</div>}
-  </div>
-)
-
-const Row = ({ label, children }: { label: string; children: React.ReactNode }) => (
-  <>
-    <dt className="text-soft">{label}</dt>
-    <dd className="m-0 text-right font-semibold">{children}</dd>
-  </>
-)
+  )
+}

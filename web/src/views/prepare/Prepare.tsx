@@ -5,13 +5,12 @@ import { usePlan } from '../../api/queries'
 import { useKeys } from '../../app/useKeys'
 import { Failed, Loading } from '../../design/States'
 import { shortDayOf } from '../../design/words'
-import { DescentSection } from '../../pictures/DescentSection'
-import { GroundView } from '../../pictures/GroundView'
-import { windowOf } from '../../pictures/scale'
 import { Cautions } from './Cautions'
 import { DayStrip } from './DayStrip'
 import { Decision } from './Decision'
 import { NumbersCard } from './NumbersCard'
+import { Pictures } from './Pictures'
+import { Weather } from './Weather'
 import { useDraft } from './useDraft'
 
 const NOT_PLANNED: (keyof SortieChange)[] = [
@@ -51,7 +50,8 @@ export function Prepare({ sortie }: { sortie: Sortie }) {
 
   return (
     <>
-      <DayStrip sortie={current} set={set} errors={errors} aircraftId={draft.aircraft_id} />
+      <DayStrip sortie={current} plan={shown} set={set} errors={errors} aircraftId={draft.aircraft_id} />
+      <Weather sortie={current} set={set} />
       {change.isError && <Failed error={change.error} again={() => set({})} />}
       {plan.isError && (
         <p role="alert" className="limit-note mt-3 mb-0 p-3">
@@ -69,22 +69,21 @@ export function Prepare({ sortie }: { sortie: Sortie }) {
               {sortie.aircraft.mark} {sortie.aircraft.type_name} · {shortDayOf(sortie.starts_at)} · wind {shown.wind} ·
               final course {Math.round(shown.course_deg)}° · {current.spot_name}
             </p>
-            <DescentSection plan={shown} title="From the side, true scale" doors={['gate']} />
-            <DescentSection
-              plan={shown}
-              title="The last part, enlarged, true scale"
-              window={{ fromFt: -1000, toFt: 150 }}
-              topFt={190}
-            />
-            <GroundView plan={shown} spotName={current.spot_name} halfFt={1700} window={windowOf(shown)} />
+            <Pictures plan={shown} sortie={current} basis={basis} />
           </div>
           <div>
             <Decision sortie={current} plan={shown} set={set} saving={change.isPending} />
+            <Cautions plan={shown} notes={false} />
             <NumbersCard plan={shown} sortie={current} />
-            <Cautions plan={shown} />
-            <button type="button" className="button no-print mt-2 w-full" onClick={() => window.print()}>
-              Print the card
-            </button>
+            <Cautions plan={shown} notes />
+            <div className="no-print mt-2 grid grid-cols-2 gap-2">
+              <button type="button" className="button" onClick={() => window.print()}>
+                Print the card
+              </button>
+              <a className="button" href={`/api/sorties/${sortie.id}/brief`} target="_blank" rel="noreferrer">
+                Brief sheet, PDF
+              </a>
+            </div>
           </div>
         </div>
       ) : (
@@ -115,6 +114,7 @@ const PLANNED = [
   'height_ft',
   'stage',
   'house',
+  'settings',
 ] as const
 
 const pick = (sortie: Sortie): SortieChange =>

@@ -85,7 +85,7 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
                   plan={plan.data}
                   flown={attempt.path ?? []}
                   spotName={sortie.spot_name}
-                  halfFt={700}
+                  sides={[-700, 700]}
                   window={windowOf(plan.data, [attempt.path ?? []])}
                 />
               </div>

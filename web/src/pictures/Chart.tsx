@@ -1,0 +1,158 @@
+import { useId } from 'react'
+import type { Schemas } from '../api/client'
+import { unitWord } from '../design/words'
+import { line, ticks } from './scale'
+import { useWidth } from './useWidth'
+
+type Shape = Schemas['ChartShape']
+type Point = Schemas['ChartPoint']
+
+const LEFT = 46
+const BELOW = 34
+const TOP = 10
+
+/** One number against another: where not to go hatched and outlined, limits heavy, the plan dashed through it. */
+export function Chart({ chart, height = 250, flown }: { chart: Schemas['Chart']; height?: number; flown?: Point[] }) {
+  const [ref, width] = useWidth<HTMLDivElement>(420)
+  const hatch = useId()
+  const { x: xAxis, y: yAxis } = chart
+  const x = (value: number) => LEFT + ((value - xAxis.low) / (xAxis.high - xAxis.low)) * (width - LEFT - 12)
+  const y = (value: number) =>
+    height - BELOW - ((value - yAxis.low) / (yAxis.high - yAxis.low)) * (height - BELOW - TOP)
+  const draw = (points: Point[]) => line(points.map((p) => [x(p.x), y(p.y)]))
+  const clip = `${hatch}c`
+
+  return (
+    <figure ref={ref} className="m-0">
+      <figcaption className="font-semibold">{chart.title}</figcaption>
+      <svg
+        width={width}
+        height={height}
+        viewBox={`0 0 ${width} ${height}`}
+        className="block h-auto max-w-full"
+        role="img"
+        aria-label={describe(chart)}
+      >
+        <defs>
+          <pattern id={hatch} width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+            <line x1="0" y1="0" x2="0" y2="6" stroke="var(--limit)" strokeWidth="1.6" />
+          </pattern>
+          <clipPath id={clip}>
+            <rect x={LEFT} y={TOP - 4} width={width - LEFT - 8} height={height - BELOW - TOP + 4} />
+          </clipPath>
+        </defs>
+        <Axes chart={chart} x={x} y={y} width={width} height={height} />
+        <g clipPath={`url(#${clip})`}>
+          {chart.areas.map((area) => (
+            <path
+              key={area.id}
+              d={`${draw(area.points)}Z`}
+              fill={area.kind === 'band' ? 'var(--band)' : `url(#${hatch})`}
+              stroke={area.kind === 'band' ? 'var(--band-deep)' : 'var(--limit)'}
+              strokeWidth={1.4}
+            />
+          ))}
+          {chart.lines.map((shape, index) => (
+            <path key={shape.id} d={draw(shape.points)} fill="none" {...styleOf(shape, index)} />
+          ))}
+          {chart.track.length > 0 && (
+            <path
+              d={draw(chart.track)}
+              fill="none"
+              stroke="var(--ink)"
+              strokeWidth="var(--stroke)"
+              strokeDasharray="7 5"
+            />
+          )}
+          {flown && <path d={draw(flown)} fill="none" stroke="var(--ink)" strokeWidth={2.4} />}
+        </g>
+        <Labels chart={chart} x={x} y={y} width={width} />
+      </svg>
+    </figure>
+  )
+}
+
+const styleOf = (shape: Shape, index: number) =>
+  shape.kind === 'limit'
+    ? { stroke: 'var(--limit)', strokeWidth: 2, strokeDasharray: index > 1 ? '2 3' : undefined }
+    : { stroke: 'var(--ink)', strokeWidth: index === 0 ? 1.3 : 2.2, strokeDasharray: index === 0 ? '1 4' : undefined }
+
+interface DrawProps {
+  chart: Schemas['Chart']
+  x: (value: number) => number
+  y: (value: number) => number
+  width: number
+  height?: number
+}
+
+function Axes({ chart, x, y, width, height = 0 }: DrawProps) {
+  return (
+    <g fontSize={11} fill="var(--ink-soft)">
+      {ticks(chart.y.low, chart.y.high, 5).map((value) => (
+        <g key={value}>
+          <line x1={LEFT} x2={width - 8} y1={y(value)} y2={y(value)} stroke="var(--rule)" strokeWidth={0.7} />
+          <text x={LEFT - 6} y={y(value) + 4} textAnchor="end">
+            {value}
+          </text>
+        </g>
+      ))}
+      {ticks(chart.x.low, chart.x.high, 7).map((value) => (
+        <text key={value} x={x(value)} y={height - BELOW + 15} textAnchor="middle">
+          {value}
+        </text>
+      ))}
+      <line x1={LEFT} x2={width - 8} y1={y(chart.y.low)} y2={y(chart.y.low)} stroke="var(--ink)" strokeWidth={1.3} />
+      <text x={width - 8} y={height - 4} textAnchor="end" fill="var(--ink)">
+        {chart.x.label}, {unitWord(chart.x.unit)}
+      </text>
+      <text x={LEFT + 4} y={TOP + 4} fill="var(--ink)">
+        {chart.y.label}, {unitWord(chart.y.unit)}
+      </text>
+    </g>
+  )
+}
+
+/** Each shape's name beside it, kept from lying on the one before. */
+function Labels({ chart, x, y, width }: DrawProps) {
+  const taken: [number, number][] = []
+  const place = (at: Point | undefined) => {
+    if (!at) return undefined
+    const left = Math.min(Math.max(x(at.x) + 6, LEFT + 6), width - 130)
+    let top = Math.max(y(at.y) - 5, TOP + 22)
+    while (taken.some(([l, t]) => Math.abs(l - left) < 120 && Math.abs(t - top) < 13)) top += 13
+    taken.push([left, top])
+    return { x: left, y: top }
+  }
+  const inside = (shape: Shape) => {
+    const seen = shape.points.filter((p) => p.x <= chart.x.high && p.y <= chart.y.high)
+    return shape.kind === 'avoid' || shape.kind === 'band' ? middle(shape.points) : seen[Math.floor(seen.length * 0.62)]
+  }
+  return (
+    <g fontSize={11.5} fill="var(--ink)" paintOrder="stroke" stroke="var(--paper)" strokeWidth={3.5}>
+      {[...chart.areas, ...chart.lines].map((shape) => {
+        const at = place(inside(shape))
+        return at ? (
+          <text key={`${shape.id}-${shape.label}`} {...at} fontWeight={600}>
+            {shape.label}
+          </text>
+        ) : null
+      })}
+    </g>
+  )
+}
+
+const middle = (points: Point[]): Point | undefined =>
+  points.length === 0
+    ? undefined
+    : {
+        x: points.reduce((sum, p) => sum + p.x, 0) / points.length,
+        y: points.reduce((sum, p) => sum + p.y, 0) / points.length,
+      }
+
+const describe = (chart: Schemas['Chart']) =>
+  `${chart.title}: ${chart.y.label} in ${unitWord(chart.y.unit)} against ${chart.x.label} in ${unitWord(chart.x.unit)}; shows ${[
+    ...chart.areas,
+    ...chart.lines,
+  ]
+    .map((shape) => shape.label)
+    .join(', ')}${chart.track.length ? ' and the plan' : ''}.`

@@ -1,0 +1,131 @@
+import { Tabs } from 'radix-ui'
+import { useState } from 'react'
+import type { Plan, Sortie, SortieChange } from '../../api/client'
+import { useDispersion } from '../../api/queries'
+import { PlanTable } from '../../design/PlanTable'
+import { Chart } from '../../pictures/Chart'
+import { DescentSection } from '../../pictures/DescentSection'
+import { EnergyLedger } from '../../pictures/EnergyLedger'
+import { GroundView } from '../../pictures/GroundView'
+import { sidesOf, windowOf } from '../../pictures/scale'
+import { WhichEntry, type Shift } from './WhichEntry'
+
+/** Below this the side view says nothing that a number does not, feet. */
+const FLAT_FT = 30
+/** A path that climbs above this between ground and ground goes all the way round, feet. */
+const ROUND_FT = 300
+/** Room beside the course for every way of reaching the spot, feet. */
+const ASKED_SIDES_FT: [number, number] = [-1400, 1400]
+const LAST_PART_FT = { fromFt: -1000, toFt: 150 }
+
+interface Props {
+  plan: Plan
+  sortie: Sortie
+  basis: SortieChange
+}
+
+/** The plan drawn: the path, what it does with energy and limits, the tables that go with it. */
+export function Pictures({ plan, sortie, basis }: Props) {
+  const charts = plan.charts.length > 0 || plan.ledger.length > 3
+  return (
+    <Tabs.Root defaultValue="path">
+      <Tabs.List aria-label="Pictures of the plan" className="no-print mb-2 flex gap-1 border-b border-ink">
+        <Tab value="path">Path</Tab>
+        {charts && <Tab value="limits">Energy and limits</Tab>}
+        {plan.tables.length > 0 && <Tab value="tables">Tables</Tab>}
+      </Tabs.List>
+      <Tabs.Content value="path" className="grid content-start gap-3">
+        <SetUpLine plan={plan} />
+        <Path plan={plan} sortie={sortie} basis={basis} />
+      </Tabs.Content>
+      <Tabs.Content value="limits" className="grid gap-4 xl:grid-cols-2">
+        {plan.ledger.length > 3 && <EnergyLedger entries={plan.ledger} title="Energy ledger of the plan" />}
+        {plan.charts.map((chart) => (
+          <Chart key={chart.id} chart={chart} />
+        ))}
+      </Tabs.Content>
+      <Tabs.Content value="tables" className="grid gap-5">
+        {plan.tables.map((table) => (
+          <PlanTable key={table.id} table={table} />
+        ))}
+      </Tabs.Content>
+    </Tabs.Root>
+  )
+}
+
+const Tab = ({ value, children }: { value: string; children: string }) => (
+  <Tabs.Trigger
+    value={value}
+    className="min-h-11 cursor-pointer border-b-4 border-transparent bg-transparent px-3 font-semibold text-soft data-[state=active]:border-ink data-[state=active]:text-ink"
+  >
+    {children}
+  </Tabs.Trigger>
+)
+
+function SetUpLine({ plan }: { plan: Plan }) {
+  if (!plan.setup) return null
+  const { text, leg_ft: leg, start_along_ft: along } = plan.setup
+  return (
+    <p className="m-0 text-sm">
+      <b>Set-up.</b> {text}.
+      {leg > 0 && (
+        <>
+          {' '}
+          The line begins {Math.abs(Math.round(along)).toLocaleString('en-GB')} ft {along < 0 ? 'before' : 'beyond'} the
+          spot: the outbound leg runs at least that far.
+        </>
+      )}
+    </p>
+  )
+}
+
+function Path({ plan, sortie, basis }: Props) {
+  const [shift, setShift] = useState<Shift>({ along: 0, across: 0 })
+  const asks = plan.reaches.length > 0 && plan.manoeuvre === sortie.manoeuvre
+  const dispersion = useDispersion(sortie.id, basis, asks)
+  const top = Math.max(...plan.path.map((p) => p.height_ft))
+  const low = plan.path.at(-1)?.height_ft ?? 0
+  const view = windowOf(plan)
+  const wide = view.toFt - view.fromFt > 400
+  const gates = plan.gates.filter((gate) => gate.along_ft != null)
+  // From take-off to landing, height against distance along one course would fold over itself.
+  const round = (plan.path[0]?.height_ft ?? 0) < FLAT_FT && low < FLAT_FT && top > ROUND_FT
+
+  if (plan.path.length < 3 || (!wide && top < FLAT_FT)) return <Standing plan={plan} />
+  return (
+    <>
+      {top >= FLAT_FT && !round && (
+        <DescentSection plan={plan} title="From the side, true scale" doors={[mainDoor(gates)]} />
+      )}
+      {!round && top > 250 && low < 60 && view.fromFt < LAST_PART_FT.fromFt && (
+        <DescentSection plan={plan} title="The last part, enlarged, true scale" window={LAST_PART_FT} topFt={190} />
+      )}
+      <GroundView
+        plan={plan}
+        spotName={sortie.spot_name}
+        sides={asks ? ASKED_SIDES_FT : sidesOf(plan)}
+        window={view}
+        {...(asks ? { shift, onShift: setShift, option: dispersion.data?.result?.options[0] } : {})}
+      />
+      {round && plan.charts[0] && <Chart chart={plan.charts[0]} />}
+      {asks && (
+        <WhichEntry dispersion={dispersion.data} shift={shift} onShift={setShift} error={dispersion.error?.message} />
+      )}
+    </>
+  )
+}
+
+/** One doorway in the whole picture: the gate, or the first there is. */
+const mainDoor = (gates: Plan['gates']) => (gates.find((gate) => gate.id === 'gate') ?? gates[0])?.id ?? ''
+
+/** A manoeuvre over one point: its first table says more than a picture of standing still. */
+const Standing = ({ plan }: { plan: Plan }) => (
+  <>
+    {plan.charts.slice(0, 1).map((chart) => (
+      <Chart key={chart.id} chart={chart} />
+    ))}
+    {plan.tables.slice(0, 2).map((table) => (
+      <PlanTable key={table.id} table={table} />
+    ))}
+  </>
+)

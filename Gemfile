@@ -3,8 +3,8 @@
 source 'https://rubygems.org'
 
 gem 'activerecord', '~> 7.2.2'
-gem 'bigdecimal', '~> 3.1' # prawn's fonts need it below 4
 gem 'bcrypt', '~> 3.1'
+gem 'bigdecimal', '~> 3.1' # prawn's fonts need it below 4
 gem 'committee', '~> 5.6'
 gem 'csv', '~> 3.3'
 gem 'ed25519', '~> 1.4'

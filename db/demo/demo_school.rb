@@ -41,7 +41,8 @@ module Fujin
       aircraft = @fleet.fetch(fields['aircraft'])
       student = @people.fetch(fields['student'])
       sortie = Sortie.create!(student: student, instructor: @people.fetch(fields['instructor']), aircraft: aircraft,
-                              starts_at: @today.to_time(:utc) + (fields['day'] * 86_400) + (fields['hour'] * 3600), manoeuvre: fields['manoeuvre'] || 'straight_in_autorotation', settings: fields['settings'] || {},
+                              starts_at: @today.to_time(:utc) + (fields['day'] * 86_400) + (fields['hour'] * 3600),
+                              manoeuvre: fields['manoeuvre'] || 'straight_in_autorotation', settings: fields['settings'] || {},
                               stage: student.stage, fuel_kg: fuel(aircraft, student, fields), wind_from_deg: wind.from_deg, wind_kt: wind.speed_kt,
                               gust_kt: fields['gust'], oat_c: fields['oat_c'], dew_point_c: fields['dew_point_c'], qnh_hpa: 1016.0, course_deg: COURSE_DEG,
                               height_ft: fields['manoeuvre'] ? fields['height_ft'] : 1000.0, house: { 'ending' => fields['ending'] || 'power_recovery' }, **SPOT)

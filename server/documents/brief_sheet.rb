@@ -45,7 +45,8 @@ module Fujin
     def heading
       write(@sortie.declaration.title, size: 19, style: :bold)
       write(
-        "#{@sortie.student.name} with #{@sortie.instructor.name} · #{@sortie.aircraft.mark} #{@sortie.aircraft.type.name} · #{@sortie.starts_at.utc.strftime('%-d %B %Y, %H:%M UTC')}", size: 10, color: SOFT
+        "#{@sortie.student.name} with #{@sortie.instructor.name} · #{@sortie.aircraft.mark} #{@sortie.aircraft.type.name} · " \
+        "#{@sortie.starts_at.utc.strftime('%-d %B %Y, %H:%M UTC')}", size: 10, color: SOFT
       )
       write("Wind #{@plan.conditions.wind} · final course #{@plan.course_deg.round}° · #{@sortie.spot_name} · #{@plan.conditions.mass_kg.round} kg · standard '#{@sortie.stage}'",
             size: 10, color: SOFT)

@@ -72,8 +72,9 @@ module Fujin
       return [] unless sun.in_the_eyes?(course_deg)
 
       off = sun.off_deg(course_deg)
-      [Planning::Caution.new(id: 'sun', level: 'caution', text: "Sun #{sun.elevation_deg.round}° high and #{off.abs.round}° #{off.positive? ? 'right' : 'left'} of the final course at " \
-                                                                "#{sortie.starts_at.utc.strftime('%H:%M')} UTC: in the eyes. Another line, another hour, or visor and a slower scan.")]
+      [Planning::Caution.new(id: 'sun', level: 'caution', text:
+        "Sun #{sun.elevation_deg.round}° high and #{off.abs.round}° #{off.positive? ? 'right' : 'left'} of the final course at " \
+        "#{sortie.starts_at.utc.strftime('%H:%M')} UTC: in the eyes. Another line, another hour, or visor and a slower scan.")]
     end
 
     # An aircraft that waits to be looked at rules the flight out until it is cleared.

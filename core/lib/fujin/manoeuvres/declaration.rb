@@ -35,9 +35,11 @@ module Fujin
     # @!attribute finder [Class, nil] new(signals, context).find -> attempts
     # @!attribute measurer [Class, nil] new(signals, attempt, context).measures -> {id => Measure}
     # @!attribute fault_finder [Class, nil] new(measurement).faults -> [FoundFault]
-    Declaration = Value.define(:id, :title, :family, :summary, :kinds, :endings, :phases, :measures, :faults, :checks, :settings, :house, :disperses, :planner, :key_numbers, :power_off, :gated, :hovers,
+    Declaration = Value.define(:id, :title, :family, :summary, :kinds, :endings, :phases, :measures, :faults, :checks, :settings, :house, :disperses, :planner,
+                               :key_numbers, :power_off, :gated, :hovers,
                                :least_power_margin_pct, :any_course, :outside_test, :heat_prompt, :finder, :measurer, :fault_finder,
-                               defaults: { kinds: %w[helicopter].freeze, endings: [].freeze, settings: [].freeze, house: [].freeze, disperses: false, power_off: false, gated: true, hovers: 'ige',
+                               defaults: { kinds: %w[helicopter].freeze, endings: [].freeze, settings: [].freeze, house: [].freeze, disperses: false,
+                                           power_off: false, gated: true, hovers: 'ige',
                                            least_power_margin_pct: nil, any_course: false, outside_test: false, heat_prompt: 'heat on before power is reduced',
                                            finder: nil, measurer: nil, fault_finder: nil, checks: CHECKS }) do
       # @return [Grading::Standard, nil] nil until the school has set one

@@ -9,6 +9,8 @@ module Fujin
       BANK_DEG = 20.0
       TURN_HEIGHT_FT = 300.0
       DOWNWIND_FT = 2400.0
+      # Points along each leg of the path.
+      STEPS = 10
 
       private
 
@@ -103,11 +105,11 @@ module Fujin
         points.map { |along, across, height| [along - at[0], across - at[1], height] }
       end
 
-      STEPS = 10
-
       def lay(corners)
         legs.each_with_index do |leg, i|
-          from, to, following = corners[i], corners[i + 1], corners[i + 2]
+          from = corners[i]
+          to = corners[i + 1]
+          following = corners[i + 2]
           begin_cut = i.zero? ? 0.0 : cut(legs[i - 1], leg) / leg.length_ft
           end_cut = following ? cut(leg, legs[i + 1]) / leg.length_ft : 0.0
           (0..STEPS).each { |k| yield(*between(from, to, begin_cut + ((1.0 - begin_cut - end_cut) * k / STEPS)), leg) }

@@ -51,7 +51,8 @@ module Fujin
 
       def angle
         lines = each_load('plan') { |day, kt| kt < 20 ? nil : Math.atan2(power_off(day, kt), day.atmosphere.true_speed(kt * Q::KT)) / Q::DEG }
-        Chart.new(id: 'glide_angle', title: 'Glide angle through the air', x: speed_axis, y: Axis.new(label: 'Angle', unit: 'deg', low: 0.0, high: 50.0), areas: [], lines: lines, track: [])
+        Chart.new(id: 'glide_angle', title: 'Glide angle through the air', x: speed_axis, y: Axis.new(label: 'Angle', unit: 'deg', low: 0.0, high: 50.0), areas: [], lines: lines,
+                  track: [])
       end
     end
   end

@@ -72,7 +72,7 @@ module Fujin
         day = conditions
         mine = median_of(3) do
           signals = Recordings::Signals.new(Recordings.read(csv), type: type, atmosphere: day.atmosphere, wind: day.wind)
-          Grading::Grader.new(signals, Grading::Context.new(conditions: day, wind: day.wind, spot: [47.2104, -151.332])).proposals
+          Grading::Grader.new(signals, Grading::Context.new(conditions: day, wind: day.wind, spot: [47.2104, -14.332])).proposals
         end
         ratio = mine / library
         ['import, find, measure and grade a 1-hour 10 Hz 17-channel file',
@@ -83,7 +83,7 @@ module Fujin
 
       # One lesson of three attempts, repeated until the hour is full.
       def hour_of_lessons
-        lesson = Flight::Lesson.new(conditions, faults: [{}, { 'late_collective' => 1.5 }, {}], origin: [47.2104, -151.332]).csv.lines
+        lesson = Flight::Lesson.new(conditions, faults: [{}, { 'late_collective' => 1.5 }, {}], origin: [47.2104, -14.332]).csv.lines
         body = lesson.drop(1)
         length = body.last.to_f + 1.0
         rows = (0..(HOUR_ROWS / body.size)).flat_map { |n| body.map { |line| line.sub(/\A[^,]+/) { |t| (t.to_f + (n * length)).round(3).to_s } } }.first(HOUR_ROWS)

@@ -5,7 +5,7 @@ module Fujin
     # `simulate MANOEUVRE`: a recording flown by the model, with the faults asked for.
     class Simulate
       # The simulated spot: the heath at Quillmere.
-      SPOT = [47.2104, -151.3320].freeze
+      SPOT = [47.2104, -14.3320].freeze
 
       def initialize(argv, out, _err)
         @options = Options.new(argv)

@@ -11,7 +11,7 @@ module Fujin
     # The caller may name the flight first with one sentence of our own, `$PFJNF,TYPE,PEOPLE,DEG/KT,SEED*hh`; without it
     # within a moment the recorder sends its default flight.
     class FlightRecorder
-      SPOT = [47.2104, -151.3320].freeze
+      SPOT = [47.2104, -14.3320].freeze
       ELEVATION_FT = 62.0
       FAULTS = [{}, { 'late_collective' => 1.4 }, { 'slow_glide' => 12.0 }, { 'weak_flare' => 0.35 }].freeze
       WAIT_S = 0.3

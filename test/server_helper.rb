@@ -16,7 +16,7 @@ Fujin::Database.migrate
 module ServerHelp
   include Rack::Test::Methods
 
-  CORE_SPOT = [47.2104, -151.3320].freeze
+  CORE_SPOT = [47.2104, -14.3320].freeze
   APP = Fujin::App.build(check_responses: true)
   PASSWORD = 'a good password'
 

@@ -7,7 +7,7 @@ require_relative '../lib/fujin'
 # What the tests share: types, days, flights that are flown once and kept.
 module CoreHelp
   Q = Fujin::Quantities
-  SPOT = [47.2104, -151.3320].freeze
+  SPOT = [47.2104, -14.3320].freeze
   HOT = Fujin::Atmosphere.new(elevation_m: 5000 * Q::FT, temperature_k: Fujin::Atmosphere.standard_temperature_k(5000 * Q::FT) + 20).freeze
 
   def type(id = 'tansy-2') = Fujin::Aircraft::Library.find(id)

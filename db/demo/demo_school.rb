@@ -9,7 +9,7 @@ module Fujin
     FOLDER = __dir__
     PASSWORD = 'quillmere'
     FLEET = { 'Q-TANA' => 'tansy-2', 'Q-TANB' => 'tansy-2', 'Q-BRAC' => 'bracken-2', 'Q-BRAD' => 'bracken-2', 'Q-YARA' => 'yarrow-4', 'Q-SORA' => 'sorrel-g' }.freeze
-    SPOT = { spot_name: 'Heath, south mark', spot_lat_deg: 47.2104, spot_lon_deg: -151.3320, elevation_ft: 62.0 }.freeze
+    SPOT = { spot_name: 'Heath, south mark', spot_lat_deg: 47.2104, spot_lon_deg: -14.3320, elevation_ft: 62.0 }.freeze
     COURSE_DEG = 350.0
 
     # @param today [Date], @param say [#call] progress for the terminal

@@ -3,7 +3,7 @@
 module Fujin
   # Sorties: planning, the cockpit's taps.
   class SortiesArea < Area
-    HEATH = { spot_name: 'Heath, south mark', spot_lat_deg: 47.2104, spot_lon_deg: -151.3320, elevation_ft: 62.0 }.freeze
+    HEATH = { spot_name: 'Heath, south mark', spot_lat_deg: 47.2104, spot_lon_deg: -14.3320, elevation_ft: 62.0 }.freeze
 
     post_route '/api/sorties' do
       fields = body_json

@@ -44,7 +44,7 @@ class CommandLineTest < Minitest::Test
         assert_equal 0,
                      fujin('simulate', 'straight_in_autorotation', '--aircraft', 'bracken-2', '--wind', '200/8', '--fault', 'slow_glide=13', '--seed', (i + 1).to_s, '--out', file).last
       end
-      one = json('grade', files[0], '--aircraft', 'bracken-2', '--wind', '200/8', '--spot', '47.2104,-151.332')
+      one = json('grade', files[0], '--aircraft', 'bracken-2', '--wind', '200/8', '--spot', '47.2104,-14.332')
       several = json('grade', *files, '--aircraft', 'bracken-2', '--wind', '200/8')
 
       assert_equal 'slow_glide', one['attempts'].first['first_fault']

@@ -123,14 +123,16 @@ function Labels({ chart, x, y, width }: DrawProps) {
     taken.push([left, top])
     return { x: left, y: top }
   }
-  const inside = (shape: Shape) => {
+  const inside = (shape: Shape, index: number) => {
     const seen = shape.points.filter((p) => p.x <= chart.x.high && p.y <= chart.y.high)
-    return shape.kind === 'avoid' || shape.kind === 'band' ? middle(shape.points) : seen[Math.floor(seen.length * 0.62)]
+    return shape.kind === 'avoid' || shape.kind === 'band'
+      ? middle(shape.points)
+      : seen[Math.floor(seen.length * (ALONG_LINE[index % ALONG_LINE.length] ?? 0.5))]
   }
   return (
     <g fontSize={11.5} fill="var(--ink)" paintOrder="stroke" stroke="var(--paper)" strokeWidth={3.5}>
-      {[...chart.areas, ...chart.lines].map((shape) => {
-        const at = place(inside(shape))
+      {[...chart.areas, ...chart.lines].map((shape, index) => {
+        const at = place(inside(shape, index))
         return at ? (
           <text key={`${shape.id}-${shape.label}`} {...at} fontWeight={600}>
             {shape.label}
@@ -140,6 +142,9 @@ function Labels({ chart, x, y, width }: DrawProps) {
     </g>
   )
 }
+
+/** Where along each line its name stands, so that names of near lines keep apart. */
+const ALONG_LINE = [0.62, 0.9, 0.36, 0.76]
 
 const middle = (points: Point[]): Point | undefined =>
   points.length === 0

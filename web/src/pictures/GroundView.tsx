@@ -1,7 +1,8 @@
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react'
 import type { PathPoint, Plan, Schemas } from '../api/client'
 import { figure } from '../design/words'
-import { line, ticks, trueScale, windowOf, type Window } from './scale'
+import { LegNames, NorthMark, ScaleBar, SpotMark, WindOverGround } from './GroundMarks'
+import { line, lowEnough, ticks, trueScale, windowOf, type Window } from './scale'
 import { useWidth } from './useWidth'
 
 interface Props {
@@ -48,18 +49,20 @@ export function GroundView({
   option,
 }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>()
-  const view = given ?? windowOf(plan, flown ? [flown] : [])
+  const view = lowEnough(given ?? windowOf(plan, flown ? [flown] : []), sides)
   const scale = trueScale(view, width)
   const height = (sides[1] - sides[0]) * scale.perFt
   const y = (across: number) => (across - sides[0]) * scale.perFt
   const entry = plan.path.find((point) => point.t_s >= 0)
+  const around =
+    new Set(plan.path.map((point) => point.phase)).size > 3 && plan.reaches.length === 0 && sides[1] - sides[0] > 1500
   const moved = shift ?? { along: 0, across: 0 }
   const by = `translate(${moved.along * scale.perFt} ${moved.across * scale.perFt})`
 
   return (
     <figure ref={ref} className="m-0">
       <figcaption className="flex flex-wrap items-baseline justify-between gap-x-4">
-        <span className="font-semibold">From above, same scale</span>
+        <span className="font-semibold">From above, true scale</span>
         <span className="label">
           {plan.reaches.map((reach) => (
             <Key
@@ -150,7 +153,9 @@ export function GroundView({
             </text>
           </g>
         )}
-        <SpotMark x={scale.x(0)} y={y(0)} name={spotName} />
+        {around && <LegNames plan={plan} x={scale.x} y={y} />}
+        <SpotMark x={scale.x(0)} y={y(0)} name={spotName} width={width} />
+        <ScaleBar scale={scale} width={width} y={height - 16} />
         <WindOverGround plan={plan} />
         <NorthMark course={plan.course_deg} x={width - 34} y={height - 34} />
       </svg>
@@ -229,51 +234,4 @@ const Key = ({ dash, text }: { dash: string; text: string }) => (
     </svg>
     {text}
   </span>
-)
-
-const SpotMark = ({ x, y, name }: { x: number; y: number; name: string }) => (
-  <g>
-    <circle cx={x} cy={y} r={7} fill="none" stroke="var(--ink)" strokeWidth={2} />
-    <circle cx={x} cy={y} r={2} fill="var(--ink)" />
-    <text x={x} y={y + 22} fontSize={11.5} textAnchor="middle" fill="var(--ink)">
-      {name}
-    </text>
-  </g>
-)
-
-/** Three streamlines that run with the wind over the ground. */
-function WindOverGround({ plan }: { plan: Plan }) {
-  if (plan.wind_kt === 0) return null
-  // Down the screen is right of the course; the wind blows towards from + 180.
-  const angle = plan.wind_from_deg + 180 - plan.course_deg
-  return (
-    <g transform={`translate(52 26) rotate(${angle})`} stroke="var(--ink)" strokeWidth={1.6} fill="none">
-      <path d="M-26 -7c17-4 26 4 44 0M-28 0c17-4 30 4 50 0M-26 7c17-4 26 4 44 0M16 -6l7 6l-7 6" />
-      <g transform={`rotate(${-angle})`}>
-        <text x={0} y={32} fontSize={11.5} textAnchor="middle" stroke="none" fill="var(--ink)">
-          wind {plan.wind}
-        </text>
-      </g>
-    </g>
-  )
-}
-
-const NorthMark = ({ course, x, y }: { course: number; x: number; y: number }) => (
-  <g transform={`translate(${x} ${y})`}>
-    <g transform={`rotate(${-course})`} stroke="var(--ink)" strokeWidth={1.6} fill="none">
-      <path d="M-14 0h28M8 -5l6 5l-6 5" />
-      <g transform={`translate(23 0) rotate(${course})`}>
-        <text
-          fontSize={11.5}
-          fontWeight={600}
-          textAnchor="middle"
-          dominantBaseline="central"
-          stroke="none"
-          fill="var(--ink)"
-        >
-          N
-        </text>
-      </g>
-    </g>
-  </g>
 )

@@ -40,6 +40,13 @@ export function sidesOf(plan: Plan, flown: PathPoint[] = [], atLeastFt = 0): [nu
   return [Math.min(-room, Math.min(...sides) - room * 0.6), Math.max(room, Math.max(...sides) + room * 0.6)]
 }
 
+/** A window widened, if need be, so that what lies across it stays on one screen. */
+export function lowEnough(window: Window, sides: [number, number], tallest = 0.72): Window {
+  const missing = (sides[1] - sides[0]) / tallest - (window.toFt - window.fromFt)
+  if (missing <= 0) return window
+  return { fromFt: window.fromFt - missing / 2, toFt: window.toFt + missing / 2 }
+}
+
 export const line = (points: [number, number][]) =>
   points.map(([x, y], index) => `${index === 0 ? 'M' : 'L'}${x.toFixed(1)} ${y.toFixed(1)}`).join('')
 

@@ -126,8 +126,8 @@ module Fujin
       def round(from, corner, to, end_cut, begin_cut)
         first = between(from, corner, 1.0 - end_cut)
         last = between(corner, to, begin_cut)
-        (1...6).each do |k|
-          s = k / 6.0
+        (1...STEPS).each do |k|
+          s = k.fdiv(STEPS)
           yield(*between(between(first, corner, s), between(corner, last, s), s))
         end
       end

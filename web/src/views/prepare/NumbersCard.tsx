@@ -1,12 +1,19 @@
-import { useState } from 'react'
+import { useState, type ReactNode } from 'react'
 import type { Plan, Sortie } from '../../api/client'
 import { Figure } from '../../design/Figure'
 import { figure } from '../../design/words'
 
 type PlanNumber = Plan['numbers'][string]
 
+interface Props {
+  plan: Plan
+  sortie: Sortie
+  /** What stands between the numbers to fly by and the working numbers. */
+  children: ReactNode
+}
+
 /** The numbers to fly by, largest first; the working numbers beneath, each with its reason. */
-export function NumbersCard({ plan, sortie }: { plan: Plan; sortie: Sortie }) {
+export function NumbersCard({ plan, sortie, children }: Props) {
   const [reasons, setReasons] = useState(false)
   const first = plan.key_numbers.slice(0, 3)
   const second = plan.key_numbers.slice(3, 6)
@@ -14,7 +21,7 @@ export function NumbersCard({ plan, sortie }: { plan: Plan; sortie: Sortie }) {
   const { power_off: off, low_warning: warning } = plan.rotor_rpm_bands
   return (
     <section aria-label="Numbers" className="sheet p-3.5">
-      <div className="grid grid-cols-3 gap-x-2 border-b-2 border-ink pb-2">
+      <div className="grid grid-cols-[repeat(3,auto)] justify-between gap-x-2 border-b-2 border-ink pb-2">
         {first.map((name) => (
           <Big key={name} number={plan.numbers[name]} size="text-[1.7rem]" />
         ))}
@@ -26,6 +33,7 @@ export function NumbersCard({ plan, sortie }: { plan: Plan; sortie: Sortie }) {
           ))}
         </div>
       )}
+      {children}
       <div className="mt-2 flex items-baseline justify-between">
         <span className="label">
           Rotor band, power off {off[0]}–{off[1]} %, warning {warning} %

@@ -73,8 +73,9 @@ export function Prepare({ sortie }: { sortie: Sortie }) {
           </div>
           <div>
             <Decision sortie={current} plan={shown} set={set} saving={change.isPending} />
-            <Cautions plan={shown} notes={false} />
-            <NumbersCard plan={shown} sortie={current} />
+            <NumbersCard plan={shown} sortie={current}>
+              <Cautions plan={shown} notes={false} />
+            </NumbersCard>
             <Cautions plan={shown} notes />
             <div className="no-print mt-2 grid grid-cols-2 gap-2">
               <button type="button" className="button" onClick={() => window.print()}>

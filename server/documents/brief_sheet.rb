@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require 'prawn'
+require_relative 'brief_picture'
 
 module Fujin
   # One printable page for one exercise: picture, numbers, gates, set-up, cautions. PDF.
@@ -10,11 +11,12 @@ module Fujin
     RULE = 'CFC5AF'
     LIMIT = 'A82C14'
     WIDTH = 523
-    PICTURE_HEIGHT = 150
+    # Working numbers end where the page does, points from its lower edge.
+    BOTTOM = 48
     # Letters that the PDF's own fonts do not have.
     LETTERS = { '−' => '-', '≤' => 'at most', '½' => '1/2', '²' => '2', '√' => 'root ', 'Ω' => 'omega', 'μ' => 'mu', 'Φ' => 'bank', '→' => 'to', "\u00a0" => ' ' }.freeze
 
-    UNITS = { 'pct' => '%', 'fpm' => 'ft/min', 'deg' => '°', 'kw' => 'kW', 'm_s' => 'm/s', 'deg_s' => '°/s', 'kj' => 'kJ' }.freeze
+    UNITS = { 'pct' => '%', 'fpm' => 'ft/min', 'deg' => '°', 'kw' => 'kW', 'm_s' => 'm/s', 'deg_s' => '°/s', 'kj' => 'kJ', 'inhg' => 'inHg' }.freeze
     DIGITS = { 'ft' => 0, 'kt' => 0, 'fpm' => 0, 'kg' => 0, 'index' => 2 }.freeze
 
     # @param sortie [Sortie], @param plan [Planning::Plan]
@@ -31,8 +33,8 @@ module Fujin
       heading
       picture
       key_numbers
-      columns
       cautions
+      columns
       @pdf.render
     end
 
@@ -54,32 +56,8 @@ module Fujin
       @pdf.move_down 6
     end
 
-    # Side view of the path with its gates, in true scale where the path is longer than it is high.
     def picture
-      path = @plan.path
-      return if path.size < 3
-
-      top = @pdf.cursor
-      low, high = path.map(&:along_ft).minmax
-      tall = [path.map(&:height_ft).max, 10.0].max
-      scale = [WIDTH / [high - low, 1.0].max, (PICTURE_HEIGHT - 24) / tall].min
-      place = ->(along, height) { [(along - low) * scale, top - PICTURE_HEIGHT + 14 + (height * scale)] }
-      @pdf.stroke_color RULE
-      @pdf.stroke_line([0, place.call(low, 0)[1]], [WIDTH, place.call(low, 0)[1]])
-      @pdf.stroke_color INK
-      @pdf.dash(5, space: 3)
-      path.each_cons(2) { |a, b| @pdf.stroke_line(place.call(a.along_ft, a.height_ft), place.call(b.along_ft, b.height_ft)) }
-      @pdf.undash
-      doors(place)
-      @pdf.move_cursor_to(top - PICTURE_HEIGHT - 4)
-    end
-
-    def doors(place)
-      @plan.gates.select(&:along_ft).each do |gate|
-        x, y = place.call(gate.along_ft, gate.height_ft)
-        @pdf.stroke_line([x, y - 8], [x, y + 8])
-        @pdf.draw_text(text("#{gate.id} #{gate.height_ft.round} ft"), at: [[x + 3, WIDTH - 90].min, y + 4], size: 8)
-      end
+      BriefPicture.new(@pdf, @plan, width: WIDTH, write: method(:text)).draw
     end
 
     def key_numbers
@@ -107,22 +85,15 @@ module Fujin
     def columns
       top = @pdf.cursor
       left = (WIDTH / 2) - 8
-      ends = [column(0, left, top) { numbers }, column(left + 16, left, top) { on_the_way }]
-      @pdf.move_cursor_to([ends.min - 4, 60].max)
-    end
-
-    def column(from, width, top)
-      finish = top
-      @pdf.bounding_box([from, top], width: width) do
-        yield
-        finish = @pdf.cursor
-      end
-      top - (top - @pdf.cursor).abs < finish ? @pdf.cursor : finish
+      @pdf.bounding_box([0, top], width: left) { numbers }
+      @pdf.bounding_box([left + 16, top], width: left) { on_the_way }
     end
 
     def numbers
       keys = Manoeuvres.find(@plan.manoeuvre).key_numbers.first(6)
-      @plan.numbers.except(*keys).reject { |_, n| n.value.nil? }.first(26).each do |name, number|
+      @plan.numbers.except(*keys).reject { |_, n| n.value.nil? }.each do |name, number|
+        break if @pdf.y < BOTTOM
+
         write("#{Planning::NumberReasons.label(name)}: <b>#{figure(number)}</b>", size: 8.5, inline_format: true)
       end
     end
@@ -144,15 +115,15 @@ module Fujin
       [*bands, gate.text].compact.join('; ').then { |found| found.empty? ? 'in band, or go around' : found }
     end
 
+    # Every one of them, above everything that may end with the page.
     def cautions
-      @pdf.stroke_horizontal_rule
-      @pdf.move_down 4
       @plan.cautions.each do |caution|
-        break if @pdf.cursor < 14
-
         limit = caution.level == 'limit'
         write("#{'LIMIT: ' if limit}#{caution.text}", size: 8, style: limit || caution.level == 'caution' ? :bold : :normal, color: limit ? LIMIT : INK)
       end
+      @pdf.move_down 3
+      @pdf.stroke_horizontal_rule
+      @pdf.move_down 6
     end
   end
 end

@@ -38,7 +38,7 @@ module Fujin
         there = Performance.of(@loads['dual']).power_available_w / 1000.0
         lines = each_load('plan') { |day, kt| Performance.of(day).level_power_w(kt) / 1000.0 }
         top = [there, *lines.flat_map { |l| l.points.map(&:last) }].max
-        lines << Shape.new(id: 'available', label: 'there is', kind: 'limit', points: [[0.0, there], [100.0, there]])
+        lines << Shape.new(id: 'available', label: 'available', kind: 'limit', points: [[0.0, there], [100.0, there]])
         Chart.new(id: 'power', title: 'Power for level flight', x: speed_axis, y: Axis.new(label: 'Power', unit: 'kw', low: 0.0, high: top * 1.1), areas: [], lines: lines, track: [])
       end
 

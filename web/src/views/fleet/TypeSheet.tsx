@@ -1,7 +1,7 @@
 import { Tabs } from 'radix-ui'
 import { useState } from 'react'
 import type { Schemas } from '../../api/client'
-import { useCurves, useType } from '../../api/queries'
+import { useCurves, useType, useWeather } from '../../api/queries'
 import { fullDayOf } from '../../design/words'
 import { Chart } from '../../pictures/Chart'
 import { NumberField } from '../prepare/NumberField'
@@ -72,7 +72,13 @@ function Inside({ type, chief }: { type: Schemas['TypeRow']; chief: boolean }) {
 function Curves({ id }: { id: string }) {
   const [elevation, setElevation] = useState(0)
   const [air, setAir] = useState<number | null>(null)
-  const curves = useCurves(id, { elevation_ft: elevation, ...(air === null ? {} : { oat_c: air }) })
+  const observed = useWeather().data?.report?.values
+  const [oat, qnh] = [air ?? observed?.oat_c, observed?.qnh_hpa]
+  const curves = useCurves(id, {
+    elevation_ft: elevation,
+    ...(oat == null ? {} : { oat_c: oat }),
+    ...(qnh == null ? {} : { qnh_hpa: qnh }),
+  })
   return (
     <>
       <div className="mb-3 grid max-w-xl grid-cols-3 items-end gap-3">
@@ -92,6 +98,7 @@ function Curves({ id }: { id: string }) {
           low={-40}
           high={50}
           optional
+          placeholder={observed?.oat_c == null ? 'standard' : `${Math.round(observed.oat_c)} observed`}
           onChange={(celsius) => setAir(celsius)}
         />
         <p className="m-0 text-sm">

@@ -53,7 +53,8 @@ module Fujin
     def help
       @out.puts 'Usage: bin/fujin COMMAND', '', *COMMANDS.values.map { |line| "  #{line}" }, '',
                 'Conditions: --mass-kg M | --people solo|dual, --wind 350/10, --oat-c 15, --qnh-hpa 1013.25, --elevation-ft 0, --height-ft 1000,',
-                '            --course DEG, --stage early|solo|test|instructor, --set NAME=VALUE', '',
+                '            --course DEG, --stage early|solo|test|instructor, --set NAME=VALUE',
+                'simulate:   --fault NAME=VALUE, --seed N, --rate-hz 10, --noise 1, --shear 0.14 (power law of wind with height); gusts as 350/10G20', '',
                 'Training aid only: the flight manual, the operator, the authority and a licensed instructor decide.'
       0
     end

@@ -53,7 +53,7 @@ module Fujin
     def define(parser)
       parser.on('--json') { @values[:json] = true }
       %w[aircraft wind spot out house key].each { |name| parser.on("--#{name} VALUE") { |v| @values[name.to_sym] = v } }
-      %w[mass-kg oat-c qnh-hpa elevation-ft height-ft bank-deg power-limit-pct gate-ft course rate-hz noise].each do |name|
+      %w[mass-kg oat-c qnh-hpa elevation-ft height-ft bank-deg power-limit-pct gate-ft course rate-hz noise shear].each do |name|
         parser.on("--#{name} N", Float) { |v| @values[name.tr('-', '_').to_sym] = v }
       end
       parser.on('--people WHO', %w[solo dual]) { |v| @values[:people] = v }

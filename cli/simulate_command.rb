@@ -14,7 +14,7 @@ module Fujin
 
       def run
         name = @options.rest.first or raise CommandLine::Usage, 'simulate needs a manoeuvre'
-        Manoeuvres.find(name)
+        check_flown(Manoeuvres.find(name))
         path = @options[:out] or raise CommandLine::Usage, '--out FILE.csv is missing'
         rate = @options[:rate_hz] || 10.0
         InvalidInput.check_ranges('--rate-hz' => [rate, 1, 50])
@@ -26,9 +26,23 @@ module Fujin
 
       private
 
+      def check_flown(declaration)
+        return if declaration.finder
+
+        flown = Manoeuvres.recorded.map(&:id).join(', ')
+        raise CommandLine::Usage, "the pilot model flies #{flown}; #{declaration.id} can be planned but not flown yet"
+      end
+
       def flight
         Flight::StraightInFlight.new(@options.conditions, house: @options.house, height_ft: @options[:height_ft] || 1000.0,
-                                                          course_deg: @options[:course], faults: @options[:faults])
+                                                          course_deg: @options[:course], faults: @options[:faults],
+                                                          shear: shear, air_seed: @options[:seed] || 1)
+      end
+
+      def shear
+        exponent = @options[:shear] || 0.0
+        InvalidInput.check_ranges('--shear' => [exponent, 0, 0.6])
+        exponent
       end
 
       def recorder(rate)

@@ -3,6 +3,8 @@
 require 'prawn'
 require_relative 'brief_picture'
 
+Prawn::Fonts::AFM.hide_m17n_warning = true # what its fonts lack is spelled out: LETTERS
+
 module Fujin
   # One printable page for one exercise: picture, numbers, gates, set-up, cautions. PDF.
   class BriefSheet

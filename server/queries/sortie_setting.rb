@@ -35,10 +35,12 @@ module Fujin
       return @observed_wind if defined?(@observed_wind)
 
       tap = @tried_wind ? nil : HelpTaps.new(@stored.fly_events.to_a).live.reverse.find { |event| event.kind == 'wind' }
-      @observed_wind = tap && Wind.parse(tap.payload['value'])
+      @observed_wind = tap && Wind.observed(tap.payload['value'], atmosphere: atmosphere)
     rescue InvalidInput
       @observed_wind = nil
     end
+
+    def atmosphere = Planning::Conditions.build(type: type, elevation_ft: sortie.elevation_ft, oat_c: sortie.oat_c, qnh_hpa: sortie.qnh_hpa).atmosphere
 
     def forecast_wind
       return nil unless sortie.wind_from_deg && sortie.wind_kt

@@ -26,7 +26,7 @@ class BrowserAccessTest < Minitest::Test
   end
 
   def views
-    { '/' => 'Flying today', '/students' => 'For the sign-off', "/students/#{@student.id}" => 'Sorties and flight time', '/fleet' => 'Flare height',
+    { '/' => 'Flying today', '/students' => 'For the sign-off', "/students/#{@student.id}" => 'Sorties and flight time', '/fleet' => 'Tansy 2',
       '/method' => 'House method', "/sorties/#{@sortie.id}/prepare" => 'From above', "/sorties/#{@sortie.id}/fly" => 'Help given now',
       "/sorties/#{@sortie.id}/review" => 'Work on', "/sorties/#{@sortie.id}/record" => 'Flight time' }
   end

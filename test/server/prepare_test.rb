@@ -290,7 +290,7 @@ class PrepareTest < Minitest::Test
   end
 
   def test_a_low_sun_on_the_line_is_said
-    evening = sortie(starts_at: Time.utc(2026, 11, 26, 1, 30), course_deg: 230, height_ft: 1000)
+    evening = sortie(starts_at: Time.utc(2026, 11, 25, 16, 20), course_deg: 230, height_ft: 1000)
     as(@instructor)
     post_json "/api/sorties/#{evening.id}/plan"
 

@@ -12,7 +12,7 @@ class SupervisorTest < Minitest::Test
   def setup
     @var = Dir.mktmpdir('fujin-var', '/var/tmp')
     File.chmod(0o755, @var)
-    @ports = Array.new(3) { Fujin::Cluster.free_port }
+    @ports = Array.new(4) { Fujin::Cluster.free_port }
     @pids = []
   end
 
@@ -28,7 +28,7 @@ class SupervisorTest < Minitest::Test
 
   def environment
     { 'FUJIN_VAR' => @var, 'FUJIN_DEMO' => 'none', 'FUJIN_ENV' => nil, 'FUJIN_DATABASE_URL' => nil, 'FUJIN_PORT' => @ports[0].to_s, 'FUJIN_RECORDER_PORT' => @ports[1].to_s,
-      'FUJIN_DATABASE_PORT' => @ports[2].to_s }
+      'FUJIN_DATABASE_PORT' => @ports[2].to_s, 'FUJIN_WEATHER_PORT' => @ports[3].to_s }
   end
 
   def start

@@ -71,6 +71,9 @@ export function ScaleBar({ scale, width, y }: { scale: TrueScale; width: number;
   )
 }
 
+/** A leg drawn shorter than this has no room for its name, pixels. */
+const SHORTEST = 70
+
 /** The name of each leg of a path that goes round, inside the turn beside its middle. */
 export function LegNames({ plan, x, y }: { plan: Plan; x: (along: number) => number; y: (across: number) => number }) {
   const legs = [...new Set(plan.path.map((point) => point.phase))]
@@ -78,12 +81,21 @@ export function LegNames({ plan, x, y }: { plan: Plan; x: (along: number) => num
     along: plan.path.reduce((sum, p) => sum + p.along_ft, 0) / plan.path.length,
     across: plan.path.reduce((sum, p) => sum + p.across_ft, 0) / plan.path.length,
   }
+  const length = (points: Plan['path']) =>
+    points.reduce(
+      (most, p) =>
+        Math.max(
+          most,
+          Math.hypot(x(p.along_ft) - x(points[0]?.along_ft ?? 0), y(p.across_ft) - y(points[0]?.across_ft ?? 0)),
+        ),
+      0,
+    )
   return (
     <g fontSize={11.5} fontWeight={600} fill="var(--ink)" textAnchor="middle">
       {legs.map((leg) => {
         const points = plan.path.filter((point) => point.phase === leg)
         const middle = points[Math.floor(points.length / 2)]
-        if (!middle) return null
+        if (!middle || !points[0] || length(points) < SHORTEST) return null
         return (
           <text
             key={leg}

@@ -78,7 +78,7 @@ export function GroundView({
         height={height}
         viewBox={`0 0 ${width} ${height}`}
         className="block h-auto max-w-full"
-        role="img"
+        role={onShift ? 'group' : 'img'}
         aria-label={`Ground view in true scale, final course ${figure(plan.course_deg, 'ft')} degrees to the right, spot ${spotName}. Entry ${figure(plan.numbers.entry_distance_ft?.value, 'ft')} ft before the spot.`}
       >
         {ticks(view.fromFt, view.toFt, 8).map((along) => (

@@ -1,3 +1,4 @@
+import { useQueryClient } from '@tanstack/react-query'
 import { useCallback, useEffect, useState } from 'react'
 import { api, unwrap, type FlyEvent, type NewFlyEvent } from '../api/client'
 import { keepTap, sendTaps, waitingTaps } from './tapQueue'
@@ -12,11 +13,16 @@ export function useSheet(sortieId: string) {
   const [mine, setMine] = useState<FlyEvent[]>([])
   const [link, setLink] = useState<Link>('sent')
 
+  const queries = useQueryClient()
   const send = useCallback(async () => {
     setLink('sending')
     try {
+      const windSeen = (await waitingTaps(sortieId)).some((tap) => tap.kind === 'wind' || tap.kind === 'undo')
       const answer = await sendTaps(sortieId)
       if (answer) {
+        // The plan follows the wind that was seen.
+        if (windSeen)
+          for (const key of ['sortie', 'plan']) void queries.invalidateQueries({ queryKey: [key, sortieId] })
         setKnown(answer)
         setMine((taps) => taps.filter((tap) => !answer.some((event) => event.id === tap.id)))
       }
@@ -24,7 +30,7 @@ export function useSheet(sortieId: string) {
     } catch {
       setLink('waiting')
     }
-  }, [sortieId])
+  }, [sortieId, queries])
 
   useEffect(() => {
     void (async () => {

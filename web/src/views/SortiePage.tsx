@@ -21,7 +21,7 @@ export function SortiePage({ session }: { session: Session }) {
   return (
     <>
       <header
-        className={`flex flex-wrap items-center justify-between gap-x-6 border-b-2 border-ink pb-1 ${stage === 'fly' ? 'px-4 pt-2' : ''}`}
+        className={`flex flex-wrap items-center justify-between gap-x-6 border-b-2 border-ink pb-1 ${stage === 'fly' ? 'px-4 pt-2' : ''} ${stage === 'prepare' ? 'no-print' : ''}`}
       >
         <div className="leading-tight">
           <h1 className="m-0 text-xl font-bold">

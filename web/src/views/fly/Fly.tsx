@@ -174,9 +174,10 @@ export function Fly({ sortie }: { sortie: Sortie }) {
           </Group>
           <WindNow
             now={
-              sortie.wind_kt == null
+              sortie.observed_wind ??
+              (sortie.wind_kt == null
                 ? 'no wind'
-                : `${String(Math.round(sortie.wind_from_deg ?? 0)).padStart(3, '0')}/${Math.round(sortie.wind_kt)}`
+                : `${String(Math.round(sortie.wind_from_deg ?? 0)).padStart(3, '0')}/${Math.round(sortie.wind_kt)}`)
             }
             locked={locked}
             keep={(wind) =>

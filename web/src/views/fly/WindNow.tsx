@@ -1,44 +1,77 @@
 import { useState } from 'react'
 
-/** The wind as seen in the air: it replaces the forecast, and the plan follows. */
-export function WindNow({ now, keep, locked }: { now: string; keep: (wind: string) => void; locked: boolean }) {
-  const [from, setFrom] = useState('')
-  const [speed, setSpeed] = useState('')
-  const good = /^\d{1,3}$/.test(from) && Number(from) <= 360 && /^\d{1,2}$/.test(speed)
+interface Props {
+  now: string
+  keep: (wind: string) => void
+  locked: boolean
+}
+
+interface Asked {
+  label: string
+  most: number
+}
+
+const SEEN: Asked[] = [
+  { label: 'from °', most: 360 },
+  { label: 'kt', most: 99 },
+]
+const DRIFT: Asked[] = [
+  { label: 'Heading ° true', most: 360 },
+  { label: 'Airspeed kt', most: 199 },
+  { label: 'Track ° true', most: 360 },
+  { label: 'Over ground kt', most: 199 },
+]
+
+/** The wind as seen in the air, or the drift that tells it: it replaces the forecast, and the plan follows. */
+export function WindNow({ now, keep, locked }: Props) {
+  const [drift, setDrift] = useState(false)
+  const [texts, setTexts] = useState<string[]>([])
+  const asked = drift ? DRIFT : SEEN
+  const good = asked.every(({ most }, i) => /^\d{1,3}$/.test(texts[i] ?? '') && Number(texts[i]) <= most)
+  const said = () => {
+    const [a = '', b = '', c = '', d = ''] = texts
+    return drift ? `heading ${a} at ${b}, track ${c} at ${d}` : `${a.padStart(3, '0')}/${b}`
+  }
   return (
     <form
-      className="flex items-end gap-2"
+      aria-label="Wind now"
       onSubmit={(event) => {
         event.preventDefault()
         if (!good) return
-        keep(`${from.padStart(3, '0')}/${speed}`)
-        setFrom('')
-        setSpeed('')
+        keep(said())
+        setTexts([])
       }}
     >
-      <label className="grid grow gap-0.5">
-        <span className="label">Wind now, from °</span>
-        <input
-          className="field h-16 text-lg"
-          inputMode="numeric"
-          value={from}
-          disabled={locked}
-          onChange={(e) => setFrom(e.target.value)}
-        />
-      </label>
-      <label className="grid grow gap-0.5">
-        <span className="label">kt (planned with {now})</span>
-        <input
-          className="field h-16 text-lg"
-          inputMode="numeric"
-          value={speed}
-          disabled={locked}
-          onChange={(e) => setSpeed(e.target.value)}
-        />
-      </label>
-      <button type="submit" className="tap w-32" disabled={locked || !good}>
-        Use it
-      </button>
+      <div className="flex items-baseline justify-between">
+        <span className="label">Wind now (planned with {now})</span>
+        <button
+          type="button"
+          className="min-h-11 cursor-pointer bg-transparent text-sm underline"
+          onClick={() => {
+            setDrift(!drift)
+            setTexts([])
+          }}
+        >
+          {drift ? 'Say the wind' : 'From drift'}
+        </button>
+      </div>
+      <div className="flex items-end gap-2">
+        {asked.map(({ label }, i) => (
+          <label key={label} className="grid min-w-0 grow gap-0.5">
+            <span className="label">{label}</span>
+            <input
+              className="field h-16 text-lg"
+              inputMode="numeric"
+              value={texts[i] ?? ''}
+              disabled={locked}
+              onChange={(e) => setTexts((was) => asked.map((_, j) => (j === i ? e.target.value : (was[j] ?? ''))))}
+            />
+          </label>
+        ))}
+        <button type="submit" className="tap w-28" disabled={locked || !good}>
+          Use it
+        </button>
+      </div>
     </form>
   )
 }

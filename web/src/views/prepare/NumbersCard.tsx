@@ -47,7 +47,7 @@ export function NumbersCard({ plan, sortie, children }: Props) {
           {reasons ? 'Hide the reasons' : 'Why these numbers'}
         </button>
       </div>
-      <dl className="figures m-0 grid gap-y-0.5 text-[0.93rem]">
+      <dl className="figures m-0 grid gap-y-0.5 text-[0.93rem] print:gap-y-0 print:text-[0.8rem]">
         {reasons && plan.key_numbers.map((name) => <Row key={name} number={plan.numbers[name]} reasons={reasons} />)}
         {rest.map(([name, number]) => (
           <Row key={name} number={number} reasons={reasons} />

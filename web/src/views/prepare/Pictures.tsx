@@ -8,6 +8,7 @@ import { DescentSection } from '../../pictures/DescentSection'
 import { EnergyLedger } from '../../pictures/EnergyLedger'
 import { GroundView } from '../../pictures/GroundView'
 import { sidesOf, windowOf } from '../../pictures/scale'
+import { Gates } from './Gates'
 import { WhichEntry, type Shift } from './WhichEntry'
 
 /** Below this the side view says nothing that a number does not, feet. */
@@ -37,6 +38,7 @@ export function Pictures({ plan, sortie, basis }: Props) {
       <Tabs.Content value="path" className="grid content-start gap-3">
         <SetUpLine plan={plan} />
         <Path plan={plan} sortie={sortie} basis={basis} />
+        <Gates gates={plan.gates} />
       </Tabs.Content>
       <Tabs.Content value="limits" className="grid gap-4 xl:grid-cols-2">
         {plan.ledger.length > 3 && <EnergyLedger entries={plan.ledger} title="Energy ledger of the plan" />}

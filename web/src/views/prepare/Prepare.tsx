@@ -70,13 +70,21 @@ export function Prepare({ sortie }: { sortie: Sortie }) {
               final course {Math.round(shown.course_deg)}° · {current.spot_name}
             </p>
             <Pictures plan={shown} sortie={current} basis={basis} />
+            <div className="hidden print:block">
+              <Cautions plan={shown} notes={false} />
+              <Cautions plan={shown} notes />
+            </div>
           </div>
           <div>
             <Decision sortie={current} plan={shown} set={set} saving={change.isPending} />
             <NumbersCard plan={shown} sortie={current}>
-              <Cautions plan={shown} notes={false} />
+              <div className="no-print">
+                <Cautions plan={shown} notes={false} />
+              </div>
             </NumbersCard>
-            <Cautions plan={shown} notes />
+            <div className="no-print">
+              <Cautions plan={shown} notes />
+            </div>
             <div className="no-print mt-2 grid grid-cols-2 gap-2">
               <button type="button" className="button" onClick={() => window.print()}>
                 Print the card

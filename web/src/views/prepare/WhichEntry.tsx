@@ -56,7 +56,7 @@ export function WhichEntry({ dispersion, shift, onShift, error }: Props) {
     .sort((a, b) => b.chance - a.chance)
   const moved = Math.round(Math.hypot(shift.along, shift.across)) > 0
   return (
-    <section aria-label="Which entry reaches the spot" className="sheet p-3.5">
+    <section aria-label="Which entry reaches the spot" className="no-print sheet p-3.5">
       <div className="flex flex-wrap items-baseline justify-between gap-x-4">
         <h3 className="m-0 text-base font-semibold">Which way reaches the spot from here</h3>
         <span className="label" role="status">

@@ -1,0 +1,132 @@
+# frozen_string_literal: true
+
+require_relative '../browser_helper'
+
+# Preparing any manoeuvre: the pictures, the ways of reaching the spot, the wind as seen, the fleet and the method.
+class BrowserPrepareTest < Minitest::Test
+  include ServerHelp
+  include BrowserHelp
+
+  def prepare(**fields)
+    @sortie.reload.update!(fields)
+    visit "/sorties/#{@sortie.id}/prepare"
+    assert_text 'Go'
+  end
+
+  def chance(option)
+    find('section[aria-label="Which entry reaches the spot"] li', text: option).find('.figures').text.to_i
+  end
+
+  def test_the_way_that_reaches_the_spot_changes_with_the_entry
+    sign_in(@instructor)
+    prepare(height_ft: 1000)
+    assert_text '1,000 seeded runs', wait: 40
+    planned = chance('House glide')
+    handle = find('[role=slider][aria-label^="Entry point"]')
+    page.execute_script('arguments[0].focus()', handle)
+    12.times { press(:arrow_right) }
+
+    assert_text 'Entry moved 600 ft later'
+    assert_operator chance('House glide'), :<, planned
+    assert_operator chance('Slow down'), :>, chance('House glide')
+    page.driver.browser.action.click_and_hold(handle.native).move_by(-120, 0).release.perform
+    assert_text(/Entry moved \d+ ft earlier|Entry moved [1-5]?\d?\d ft later/)
+    click_on 'Back to the plan'
+    assert_text 'Drag the entry'
+    assert_equal planned, chance('House glide')
+  end
+
+  def test_a_steep_approach_shows_limits_energy_and_tables
+    sign_in(@instructor)
+    prepare(manoeuvre: 'steep_approach')
+    assert_text 'Decision height'
+    click_on 'Energy and limits'
+    assert_text 'Energy ledger of the plan'
+    assert_selector 'svg[aria-label*="vortex ring state"]'
+    assert_accessible('limits of a steep approach')
+    click_on 'Tables'
+    assert_selector 'table caption, table', minimum: 1
+    assert_accessible('tables of a steep approach')
+    fill_in 'Approach angle, °', with: '15'
+    assert_text '15.0', wait: 10
+    eventually { @sortie.reload.settings['approach_angle_deg'] == 15 }
+  end
+
+  def test_empty_fields_show_what_the_plan_took
+    sign_in(@instructor)
+    prepare(manoeuvre: 'turning_autorotation', height_ft: nil)
+    bank = find_field('Bank, °')
+
+    assert_match(/\A\d/, bank[:placeholder])
+    assert_match(/\A\d/, find_field('Entry height, ft')[:placeholder])
+  end
+
+  def test_every_manoeuvre_of_both_kinds_opens
+    sign_in(@instructor)
+    sorrel = Fujin::AircraftRow.create!(mark: 'Q-GYRO', type_id: 'sorrel-g')
+    Fujin::Manoeuvres.all.each do |declaration|
+      prepare(manoeuvre: declaration.id, aircraft: declaration.kinds.include?('helicopter') ? @aircraft : sorrel, height_ft: nil)
+      first = Fujin::Planning::NumberReasons.label(declaration.key_numbers.first)
+
+      within('section[aria-label="Numbers"]') { assert_text first }
+      assert_no_text 'could not be'
+    end
+  end
+
+  def test_the_wind_seen_in_the_air_replaces_the_forecast
+    sign_in(@instructor)
+    visit "/sorties/#{@sortie.id}/fly"
+    fill_in 'from °', with: '310'
+    fill_in 'kt', with: '16', exact: true
+    click_on 'Use it'
+    assert_text 'planned with 310/16'
+    assert_text 'Everything stored'
+    click_on 'Prepare'
+    assert_text 'wind 310/16'
+    click_on 'Fly'
+    click_on 'From drift'
+    { 'Heading ° true' => 350, 'Airspeed kt' => 70, 'Track ° true' => 350, 'Over ground kt' => 58 }.each { |label, value| fill_in label, with: value.to_s }
+    click_on 'Use it'
+    assert_text(%r{planned with 350/1[0-4]})
+  end
+
+  def test_a_silent_weather_station_is_said_and_the_fields_stay
+    sign_in(@instructor)
+    prepare
+    assert_text 'by hand'
+    assert_field 'Wind, kt', with: '8'
+  end
+
+  def test_a_type_shows_its_curves_and_is_changed_with_a_reason
+    sign_in(@chief)
+    visit '/fleet'
+    find('summary', text: 'Tansy 2').click
+    assert_selector 'svg[aria-label^="Power for level flight"]'
+    assert_selector 'svg[aria-label^="Height against airspeed"]'
+    assert_accessible('curves of a type')
+    click_on 'change'
+    fill_in 'speeds kt: glide', with: '900'
+    fill_in 'Why it is changed', with: 'Glide as the school teaches it'
+    click_on 'Keep as a new version'
+    assert_selector 'input[aria-invalid=true]'
+    assert_accessible('a type refused')
+    fill_in 'speeds kt: glide', with: '60'
+    click_on 'Keep as a new version'
+    assert_text 'A new version is kept'
+    click_on 'history'
+    assert_text 'Glide as the school teaches it'
+  end
+
+  def test_an_instructors_own_method_changes_their_plans
+    sign_in(@instructor)
+    visit '/method'
+    find('summary', text: 'Your own method').click
+    within('details', text: 'Change your own method') do
+      select 'Touchdown', from: 'How the manoeuvre ends'
+      click_on 'Change your own method'
+    end
+    eventually { @instructor.reload.house['ending'] == 'touchdown' }
+    prepare
+    assert_select 'Ends with', selected: 'Touchdown'
+  end
+end

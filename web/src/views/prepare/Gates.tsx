@@ -1,0 +1,30 @@
+import type { Plan } from '../../api/client'
+import { figure, unitWord } from '../../design/words'
+
+type Gate = Plan['gates'][number]
+
+/** Each gate with the bands that let it be passed, and what to do when it is missed. */
+export function Gates({ gates }: { gates: Gate[] }) {
+  if (gates.length === 0) return null
+  return (
+    <section aria-label="Gates">
+      <h3 className="m-0 text-base font-semibold">Gates</h3>
+      <dl className="m-0 grid grid-cols-[auto_1fr] gap-x-4 gap-y-1 text-sm">
+        {gates.map((gate) => (
+          <div key={gate.id} className="contents">
+            <dt className="figures font-semibold">
+              {gate.id}, {figure(gate.height_ft, 'ft')}
+              <span className="unit">ft</span>
+            </dt>
+            <dd className="m-0">{[...bands(gate), gate.text ?? 'in band, or go around'].join('; ')}</dd>
+          </div>
+        ))}
+      </dl>
+    </section>
+  )
+}
+
+const bands = (gate: Gate) =>
+  Object.values(gate.measures).map(
+    ({ low, high, unit }) => `${figure(low, unit)} to ${figure(high, unit)} ${unitWord(unit)}`,
+  )

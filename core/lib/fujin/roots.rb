@@ -40,6 +40,18 @@ module Fujin
       (low + high) / 2.0
     end
 
+    # The same, looked for first within `width` of where it was last time.
+    # @param last [Float, nil]
+    def find_near(last, width, low, high, ...)
+      return find(low, high, ...) unless last
+
+      begin
+        find([last - width, low].max, [last + width, high].min, ...)
+      rescue OutsideModel
+        find(low, high, ...)
+      end
+    end
+
     # Smallest value of a one-valley function by golden-section search.
     # @return [Array(Float, Float)] where, and the value there
     def minimum(low, high, tolerance: 1e-3)

@@ -16,7 +16,7 @@ module Fujin
         def max(field) = moments.map(&field).max
       end
 
-      STEP_S = 0.01
+      STEP_S = 0.02
       ROLLING_FRICTION = 0.04
       LONGEST_S = 90.0
       DISC_AFT_DEG = 18.0
@@ -50,10 +50,10 @@ module Fujin
         moments = []
         steps = 0
         loop do
-          now = look
-          moments << now if (steps % 10).zero?
-          reason = stopped_by(now)
-          return Result.new(moments: (moments.last == now ? moments : moments + [now]).freeze, abandoned: reason == :lift_off ? nil : reason) if reason
+          look
+          reason = stopped_by
+          moments << moment if reason || (steps % 5).zero?
+          return Result.new(moments: moments.freeze, abandoned: reason == :lift_off ? nil : reason) if reason
 
           advance
           steps += 1
@@ -72,22 +72,27 @@ module Fujin
         @unlimited = @rotor.blade_loading(@rotor.collective_min, @mu, inflow)
         @loading = @rotor.limited(@unlimited, @mu)
         @thrust = @rotor.thrust(@loading, @omega, 0.0)
-        flap = 2.0 * @mu * ((4.0 * @rotor.collective_min / 3.0) - inflow) / (1.0 - (@mu * @mu / 2.0)) / Quantities::DEG
+        @load_share = @thrust * Math.cos(@tilt) / @weight
+        @flap_deg = 2.0 * @mu * ((4.0 * @rotor.collective_min / 3.0) - inflow) / (1.0 - (@mu * @mu / 2.0)) / Quantities::DEG
+      end
+
+      def moment
+        air = @ground + @headwind
         Moment.new(t_s: @t, distance_m: @distance, ground_m_s: @ground, ias_kt: @atmosphere.equivalent_speed(air) / Quantities::KT,
-                   rotor_pct: 100.0 * @omega / @rotor.normal_speed, advance_ratio: @mu, flap_deg: flap, load_share: @thrust * Math.cos(@tilt) / @weight,
+                   rotor_pct: 100.0 * @omega / @rotor.normal_speed, advance_ratio: @mu, flap_deg: @flap_deg, load_share: @load_share,
                    phase: @balancing ? :balance : :roll)
       end
 
-      def stopped_by(now)
-        return format('blade flapping reached %.1f° at %d kt', now.flap_deg, now.ias_kt.round) if now.flap_deg >= @flap_limit_deg
-        return :lift_off if now.load_share >= 1.0
-        return 'no lift-off within the longest roll' if now.t_s > LONGEST_S || now.distance_m > 3000.0
+      def stopped_by
+        return format('blade flapping reached %.1f° at %d kt', @flap_deg, moment.ias_kt.round) if @flap_deg >= @flap_limit_deg
+        return :lift_off if @load_share >= 1.0
+        return 'no lift-off within the longest roll' if @t > LONGEST_S || @distance > 3000.0
 
         nil
       end
 
       def advance
-        @balancing ||= @thrust * Math.cos(@tilt) / @weight >= BALANCE_LOAD
+        @balancing ||= @load_share >= BALANCE_LOAD
         @tilt = [@tilt - (EASE_DEG_S * Quantities::DEG * STEP_S), [BALANCE_DISC_DEG * Quantities::DEG, @tilt].min].max if @balancing
         air = @ground + @headwind
         wanted = @power_share * @engine.max_power_w

@@ -13,6 +13,11 @@ module Fujin
       # Search bounds: the steepest climb and the fastest sink a gyroplane has.
       SINKS_M_S = [-12.0, 20.0].freeze
 
+      # From one rotor speed to the next the sink hardly moves.
+      NEAR_M_S = 0.4
+      # From one speed to the next neither does the rotor's.
+      NEAR_PCT = 3.0
+
       attr_reader :steady, :propeller
 
       # @raise [OutsideModel] for a helicopter
@@ -71,10 +76,13 @@ module Fujin
         speed, climb = best_climb
         raise OutsideModel, "full power does not keep level flight at this mass and density altitude (#{(climb / Quantities::FPM).round} ft/min)" unless climb.positive?
 
-        low = (1..speed.floor).find { |kt| climbs?(kt) }
-        return low.to_f if low == 1
+        low = 1.0
+        high = speed
+        return low if climbs?(low)
 
-        Roots.find(low - 1.0, low.to_f, tolerance: 1e-2, what: 'lowest level speed') { |kt| full_power(kt).sink_m_s }
+        (middle = (low + high) / 2.0
+         climbs?(middle) ? high = middle : low = middle) while high - low > 0.01
+        high
       end
 
       private
@@ -88,8 +96,9 @@ module Fujin
       def true_speed(speed_kt) = steady.atmosphere.true_speed(speed_kt * Quantities::KT)
 
       def balanced(speed_kt, thrust_n, bank_deg)
+        last = nil
         sink_at = lambda do |pct|
-          Roots.find(*SINKS_M_S, tolerance: 1e-4, what: "steady flight at #{speed_kt.round} kt") do |sink|
+          last = Roots.find_near(last, NEAR_M_S, *SINKS_M_S, tolerance: 1e-4, what: "steady flight at #{speed_kt.round} kt") do |sink|
             at(speed_kt, sink, pct, thrust_n, bank_deg).rotor_power_w / 1000.0
           end
         end
@@ -100,7 +109,7 @@ module Fujin
       # Rotor speed at which the balanced point needs just the blade pitch that is built in. Where nothing balances,
       # a slow rotor wants more pitch than it has (its blades stall) and a fast one less.
       def freely_turning
-        Roots.find(LOWEST_PCT, HIGHEST_PCT, tolerance: 1e-3, what: 'rotor speed') do |pct|
+        @last_pct = Roots.find_near(@last_pct, NEAR_PCT, LOWEST_PCT, HIGHEST_PCT, tolerance: 1e-3, what: 'rotor speed') do |pct|
           yield(pct).collective_rad - steady.rotor.collective_min
         rescue OutsideModel
           pct < 95.0 ? 0.2 : -0.2

@@ -34,14 +34,27 @@ module Fujin
 
       private
 
+      # The fall with the collective left alone, step by step until contact: every pull begins from one of these.
+      def held
+        @held ||= begin
+          model = Model.new(type: @conditions.type, mass_kg: @conditions.mass_kg, atmosphere: @conditions.atmosphere, wind: ->(_h, _t) { [0.0, 0.0] })
+          models = [model.start_in_hover(height_m: @height_m).dup]
+          until model.contact || model.time_s > LONGEST_S
+            model.step(Controls.new(0.0, 0.0, models[0].collective, model.torque_share, 0.0, false))
+            models << model.dup
+          end
+          models
+        end
+      end
+
       # One fall: the collective held until `pull_at`, then raised at `rate`.
       def fall(pull_at, rate_deg_s)
-        model = Model.new(type: @conditions.type, mass_kg: @conditions.mass_kg, atmosphere: @conditions.atmosphere, wind: ->(_h, _t) { [0.0, 0.0] })
-        model.start_in_hover(height_m: @height_m)
+        until_pull = pull_at ? [(pull_at / Model::STEP_S).floor, held.size - 1].min : held.size - 1
+        model = held[until_pull].dup
+        rows = held[0..until_pull].map { |m| row(m) }
         hover = model.collective
-        rows = [row(model)]
         until model.contact || model.time_s > LONGEST_S
-          raised = pull_at ? [(model.time_s - pull_at), 0.0].max * rate_deg_s * Quantities::DEG : 0.0
+          raised = [(model.time_s - pull_at), 0.0].max * rate_deg_s * Quantities::DEG
           model.step(Controls.new(0.0, 0.0, hover + raised, model.torque_share, 0.0, false))
           rows << row(model)
         end

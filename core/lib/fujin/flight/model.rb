@@ -39,6 +39,13 @@ module Fujin
         @gear = LandingGear.new(type)
       end
 
+      # A copy flies on by itself from where this one is.
+      def initialize_copy(other)
+        super
+        @account = other.account.dup
+        @gear = @gear.dup
+      end
+
       # Starts in steady flight: level under power, or in autorotation when a sink is given.
       # @param speed_kt [Float] horizontal equivalent airspeed
       # @param course_rad [Float] track over the ground
@@ -110,6 +117,10 @@ module Fujin
         meet_ground(dt)
         self
       end
+
+      protected
+
+      attr_reader :account
 
       private
 

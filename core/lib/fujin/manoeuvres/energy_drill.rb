@@ -12,7 +12,7 @@ module Fujin
         'glide' => %w[glide_ias_mean_kt glide_rotor_rpm_mean_pct glide_rotor_rpm_max_pct glide_sink_fpm]
       },
       faults: faults(*%w[rushed_setup one_big_check low_rotor_rpm high_rotor_rpm exceeded_limit]),
-      house: %w[glide_speed],
+      house: %w[glide_speed outside_test],
       planner: Planning::EnergyDrillPlan.planner,
       key_numbers: %w[glide_speed_kt slow_speed_kt fast_speed_kt slow_to_glide_ft glide_to_fast_ft rotor_ten_points_ft],
       power_off: true,

@@ -16,6 +16,7 @@ module Fujin
       key_numbers: %w[recovery_steady_height_ft lowest_start_height_ft descent_sink_fpm recovery_speed_kt],
       hovers: 'none',
       any_course: true,
+      house: %w[outside_test],
       outside_test: true
     )
   end

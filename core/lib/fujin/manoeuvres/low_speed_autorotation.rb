@@ -14,7 +14,7 @@ module Fujin
       },
       faults: faults(*%w[rushed_setup nose_dropped low_rotor_rpm high_rotor_rpm slow_glide exceeded_limit]),
       settings: %w[low_speed_kt],
-      house: %w[glide_speed],
+      house: %w[glide_speed outside_test],
       planner: Planning::LowSpeedPlan.planner,
       key_numbers: %w[recovery_height_ft lowest_start_height_ft descent_sink_fpm recovery_time_s glide_speed_kt],
       power_off: true,

@@ -16,7 +16,7 @@ module Fujin
                          weak_flare hard_flare late_power not_level weak_cushion drift_at_contact exceeded_limit]),
       checks: AUTOROTATION_CHECKS,
       settings: %w[glide_rotor_rpm_pct turn_deg turn_side bank_deg],
-      house: [*AUTOROTATION_HOUSE, 'turn_out'],
+      house: [*AUTOROTATION_HOUSE, 'turn_out', 'outside_test'],
       planner: Planning::STurnPlan.planner,
       key_numbers: %w[glide_speed_kt target_rotor_rpm_pct turn_height_ft entry_distance_ft bank_deg roll_out_height_ft],
       power_off: true,

@@ -19,6 +19,8 @@ module Fujin
       SINK_NEAR = 0.1
       SPEED_SETTLED_KT = 0.8
       SINK_SETTLED = 0.05
+      # Half as often as a recording is flown: the places differ by less than three feet.
+      STEP_S = 0.04
       LONGEST_ENTRY_S = 20.0
 
       # A hover is reached below this ground speed.
@@ -91,7 +93,7 @@ module Fujin
         pilot.begin_in_glide if gliding
         rows = [row(model, pilot, headwind)]
         loop do
-          model.step(pilot.fly(Flight::Model::STEP_S))
+          model.step(pilot.fly(STEP_S), STEP_S)
           rows << row(model, pilot, headwind)
           next unless yield(rows.last)
 

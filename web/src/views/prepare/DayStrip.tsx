@@ -236,6 +236,7 @@ const SHORT: Record<string, string> = {
   prerotation_at: 'Prerotation at',
   gyro_taxi: 'Taxi with rotor',
   gyro_landings: 'First landings',
+  outside_test: 'Outside the test',
 }
 
 interface ChoiceProps {

@@ -1,0 +1,42 @@
+# frozen_string_literal: true
+
+require_relative 'test_helper'
+
+# Every setting of the house method changes the plans of the manoeuvres that declare it.
+class HouseMethodTest < Minitest::Test
+  H = Fujin::Planning::HouseMethod
+  # Counts only once the real height is the one that is used.
+  TOGETHER = { 'turn_out_real_ft' => { 'turn_out' => 'real' } }.freeze
+  TYPES = { 'helicopter' => 'tansy-2', 'gyroplane' => 'sorrel-g' }.freeze
+
+  def plan(declaration, values)
+    type = Fujin::Aircraft::Library.find(TYPES.fetch(declaration.kinds.first))
+    day = Fujin::Planning::Conditions.build(type: type, wind: Fujin::Wind.parse('350/8G14'))
+    declaration.planner.call(day, H.new(values))
+  end
+
+  # Everything that a plan says, without the method it was told.
+  def said(plan) = plan.to_h.except(:house).inspect.gsub(/0x\h+/, '')
+
+  def others(setting)
+    return setting.allowed - [setting.default] unless setting.allowed.is_a?(Range)
+
+    [[setting.default * 1.15, setting.allowed.end].min]
+  end
+
+  H::SETTINGS.each do |setting|
+    define_method("test_#{setting.name}_changes_a_plan") do
+      with = TOGETHER.fetch(setting.name, {})
+      declared = Fujin::Manoeuvres.all.select { |d| setting.allowed.is_a?(Range) || d.house.include?(setting.name) }
+      others(setting).each do |value|
+        changed = declared.find { |declaration| said(plan(declaration, with)) != said(plan(declaration, with.merge(setting.name => value))) }
+
+        assert changed, "#{setting.name} = #{value} changes nothing in #{declared.map(&:id).join(', ')}"
+      end
+    end
+  end
+
+  def test_each_choice_has_its_reason
+    H::SETTINGS.reject { |s| s.allowed.is_a?(Range) }.each { |s| assert_equal s.allowed, s.reasons.keys, s.name }
+  end
+end

@@ -40,6 +40,18 @@ module Fujin
     end
   end
 
+  # A CSV file whose headings are a device's own: readable once somebody says what they mean.
+  class UnknownHeadings < UnreadableRecording
+    # @return [Array<String>] as they stand in the file, and the cells of the first row under them
+    attr_reader :headings, :example
+
+    def initialize(message, headings:, example:)
+      @headings = headings
+      @example = example
+      super(message, line: 1)
+    end
+  end
+
   # A question the flight model cannot answer honestly; the message is the reason.
   class OutsideModel < Error; end
 end

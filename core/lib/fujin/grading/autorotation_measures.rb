@@ -50,12 +50,12 @@ module Fujin
       def zero = signals.agl_zero_ft
 
       # Judges and keeps one measure. A NaN or nil value is 'not recorded' with the reason.
-      def put(id, phase, value, sources, unit: Units.of(id), uncertainty: nil, limit: nil)
+      def put(id, phase, value, sources, unit: Units.of(id), uncertainty: nil, limit: nil, reason: nil)
         sources = Array(sources)
         missing = sources.find { |name| !signals.signal?(name) }
         if missing || value.nil? || value.nan?
           return @taken[id] = Measure.new(id: id, phase: phase, value: nil, unit: unit, verdict: 'not_recorded', source: sources,
-                                          reason: missing ? signals.reason(missing) : 'a gap in the recording covers it')
+                                          reason: missing ? signals.reason(missing) : reason || 'a gap in the recording covers it')
         end
         band = limit || standard_band(id)
         spread = uncertainty || READING.fetch(sources.first, nil)
@@ -252,7 +252,7 @@ module Fujin
       def take_contact
         at = attempt.event(:contact_s)
         contact = attempt.event(:contact)
-        put('contact_sink_fpm', 'touchdown', contact.sink_fpm, contact.sources, uncertainty: 100.0)
+        put('contact_sink_fpm', 'touchdown', contact.sink_fpm, contact.sources, uncertainty: 100.0, reason: contact.reason)
         put('contact_groundspeed_kt', 'touchdown', signals.at(:gs, at), :gs)
         put('contact_drift_kt', 'touchdown', drift(at), %i[gs track heading], uncertainty: 0.7)
         put('contact_pitch_deg', 'touchdown', signals.at(:pitch, at), :pitch)

@@ -14,6 +14,8 @@ module Fujin
       # the quadratic misses.
       LEAST_HEIGHT_SD_FT = 0.08
       SPEED_SD_FT_S = 1.0
+      # Heights alone tell the sink to 100 ft/min only where they are steadier than this.
+      ROUGHEST_FT = 1.0
 
       attr_reader :time_s, :sources
 
@@ -44,9 +46,14 @@ module Fujin
       end
 
       # Sink at contact, ft/min, from height and de-lagged vertical speed together.
-      def sink_fpm = @slope ? -60.0 * @slope : Float::NAN
+      def sink_fpm = @slope && !too_rough? ? -60.0 * @slope : Float::NAN
+
+      # Why there is no sink to be had.
+      def reason = too_rough? ? format('heights in this file tremble by ±%.1f ft and there is no vertical speed beside them', height_sd_ft) : nil
 
       private
+
+      def too_rough? = !@sources.include?(:vs) && height_sd_ft > ROUGHEST_FT
 
       # Tries meeting times about the first low sample: before each, a quadratic that ends at zero height is fitted to
       # heights and speeds; after it, the height is zero. The tries are averaged by how likely each makes the samples

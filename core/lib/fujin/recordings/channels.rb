@@ -24,8 +24,8 @@ module Fujin
     # A recording as read: rising times and named channels of the same length, NaN where nothing was recorded.
     #
     # `notes` say in plain words what was dropped or bridged; `bridged` holds [from_s, to_s] of gaps between
-    # 0.5 and 2 s that were filled and are drawn dashed.
-    Recording = Value.define(:name, :times, :channels, :notes, :bridged, :ignored_columns) do
+    # 0.5 and 2 s that were filled and are drawn dashed. `own_datum`: its altitudes are not above the sea.
+    Recording = Value.define(:name, :times, :channels, :notes, :bridged, :ignored_columns, :own_datum, defaults: { own_datum: false }) do
       def [](channel) = channels[channel]
       def channel?(channel) = channels.key?(channel)
       def size = times.size

@@ -5,7 +5,8 @@ require 'time'
 
 module Fujin
   module Recordings
-    # Reads the recording format: CSV, UTF-8, one header row, rising `t_s` (or `utc`), any subset of Channels.
+    # Reads the recording format: CSV, UTF-8, one header row, rising `t_s` (or `utc`), any subset of Channels; or a device's own
+    # headings where a person has said what they mean. Cells stand between commas, semicolons (then with decimal commas) or tabs.
     # What cannot be used is dropped and said in the notes; what is no recording is refused with the line.
     class CsvReader
       MAX_ROWS = 600_000
@@ -14,13 +15,22 @@ module Fujin
 
       # @param bytes [String] the file as it came
       # @param name [String] its name, for messages
+      # @param headings [Headings, nil] of the device
       # @yield [rows_read] now and then, for progress
       # @return [Recording]
-      # @raise [UnreadableRecording]
-      def self.read(bytes, name: 'recording', &progress) = new(bytes, name, progress).read
+      # @raise [UnreadableRecording], [UnknownHeadings]
+      def self.read(bytes, name: 'recording', headings: nil, &progress) = new(bytes, name, progress, headings).read
 
-      def initialize(bytes, name, progress)
+      # @return [Array<String>, nil] the titles of a file's first line, nil when it is no text
+      def self.titles(bytes)
+        new(bytes, 'recording', nil, nil).titles
+      rescue UnreadableRecording
+        nil
+      end
+
+      def initialize(bytes, name, progress, headings)
         @name = name
+        @headings = headings
         @progress = progress
         @notes = []
         @bad_cells = 0
@@ -28,11 +38,11 @@ module Fujin
       end
 
       def read
-        header = read_header
+        header = @headings ? told_header : read_header
         @columns = header.each_with_index.select { |title, _| Channels::NUMERIC.include?(title) && title != 't_s' }
         @time_index = header.index('t_s')
         @utc_index = header.index('utc')
-        refuse('has no time column: expected t_s (seconds) or utc in the header row', 1) unless @time_index || @utc_index
+        ask(header, 'has no time column: expected t_s (seconds) or utc in the header row') unless @time_index || @utc_index
 
         collect(header)
         refuse('holds fewer than two usable rows', @lines.size) if @times.size < 2
@@ -42,10 +52,23 @@ module Fujin
                       bridged: bridged.freeze, ignored_columns: (header - Channels::RANGES.keys).freeze)
       end
 
+      def titles = cells(@lines.first).map { |title| title.to_s.strip }
+
       private
 
+      WIDE = { "\xFF\xFE".b => Encoding::UTF_16LE, "\xFE\xFF".b => Encoding::UTF_16BE }.freeze
+      private_constant :WIDE
+
+      # Text of two bytes a letter says so in its first two.
+      def narrow(bytes)
+        wide = WIDE[bytes.byteslice(0, 2).to_s.b] or return bytes
+        bytes.byteslice(2..).force_encoding(wide).encode(Encoding::UTF_8)
+      rescue EncodingError
+        refuse('is text of two bytes a letter, and damaged', nil)
+      end
+
       def decode(bytes)
-        text = bytes.dup.force_encoding(Encoding::UTF_8)
+        text = narrow(bytes).dup.force_encoding(Encoding::UTF_8)
         text = text.byteslice(3..) if text.start_with?("\uFEFF")
         refuse('is empty', 1) if text.strip.empty?
         refuse('is no text file: it holds NUL bytes', nil) if text.include?("\0")
@@ -55,6 +78,7 @@ module Fujin
         end
         @ends_open = !text.end_with?("\n", "\r")
         lines = text.split(/\r\n|\n|\r/)
+        @separator = [',', ';', "\t"].max_by { |mark| lines.first.to_s.count(mark) }
         refuse("has #{lines.size - 1} rows; at most #{MAX_ROWS} are read. Split the file", nil) if lines.size - 1 > MAX_ROWS
         lines
       rescue ArgumentError
@@ -62,19 +86,32 @@ module Fujin
       end
 
       def read_header
-        titles = cells(@lines.first).map { |title| title.to_s.strip.downcase }
+        titles = self.titles.map(&:downcase)
         known = titles & Channels::RANGES.keys
-        if known.empty?
-          refuse("has no known column in its header row (#{titles.first(3).join(', ')}…). " \
-                 'Expected headings such as t_s, ias_kt, nr_pct', 1)
-        end
+        ask(titles, "has no known column in its header row (#{titles.first(3).join(', ')}…). Expected headings such as t_s, ias_kt, nr_pct") if known.empty?
         doubled = known.find { |title| titles.count(title) > 1 }
         refuse("has the column #{doubled} twice", 1) if doubled
         titles
       end
 
+      # The header row in the recording format's words; what nobody spoke of keeps its own.
+      def told_header
+        @told = titles.map { |title| @headings[title.downcase] }
+        titles.each_with_index.map { |title, i| @told[i]&.channel || "(#{title})" }
+      end
+
+      # Somebody may be able to say what the headings mean, if the rows beneath look like a table of numbers.
+      def ask(titles, reason)
+        example = cells(@lines[1].to_s)
+        numbers = example.count { |cell| Float(cell.to_s.tr(',', '.'), exception: false) }
+        refuse(reason, 1) unless titles.size > 2 && @lines.size > 3 && numbers * 2 >= titles.size
+
+        raise UnknownHeadings.new("#{@name} #{reason} (line 1). Say what its headings mean, once for this device. Nothing was changed.",
+                                  headings: self.titles, example: example)
+      end
+
       def cells(line)
-        line.include?('"') ? (CSV.parse_line(line) || []) : line.split(',', -1)
+        line.include?('"') ? (CSV.parse_line(line, col_sep: @separator) || []) : line.split(@separator, -1)
       rescue CSV::MalformedCSVError
         []
       end
@@ -82,7 +119,7 @@ module Fujin
       def collect(header)
         @times = []
         @values = @columns.to_h { |title, _| [title, []] }
-        sinks = @columns.map { |title, index| [index, @values[title], *Channels::RANGES[title], title] }
+        sinks = @columns.map { |title, index| [index, @values[title], *Channels::RANGES[title], title, @told && @told[index]] }
         last = nil
         disordered = 0
         @lines.each_with_index do |line, number|
@@ -101,7 +138,7 @@ module Fujin
           end
           last = time
           @times << time
-          sinks.each { |index, values, low, high, title| values << number_in(row[index], low, high, number, title) }
+          sinks.each { |index, values, low, high, title, told| values << number_in(row[index], low, high, number, title, told) }
         end
         @notes << "#{disordered} rows whose time did not move on were left out" if disordered.positive?
         @values.reject! { |_, values| values.all?(&:nan?) }
@@ -116,8 +153,8 @@ module Fujin
 
       def row_time(row, number)
         if @time_index
-          time = Float(row[@time_index] || '', exception: false)
-          return time if time&.finite?
+          time = Float(plain(row[@time_index]) || '', exception: false)
+          return @told ? @told[@time_index].value(time) : time if time&.finite?
         elsif row[@utc_index]
           return Time.iso8601(row[@utc_index].strip.sub(' ', 'T').sub(/(?<![Z\d:][+-]\d\d:\d\d)(?<!Z)\z/, 'Z')).to_r.to_f
         end
@@ -128,10 +165,14 @@ module Fujin
         nil
       end
 
-      def number_in(cell, low, high, line, title)
+      # With semicolons between cells a comma is the decimal mark.
+      def plain(cell) = @separator == ';' ? cell&.tr(',', '.') : cell
+
+      def number_in(cell, low, high, line, title, told)
         return BLANK if cell.nil? || cell.empty?
 
-        value = Float(cell, exception: false)
+        value = Float(plain(cell), exception: false)
+        value = told.value(value) if value && told
         return value if value && value >= low && value <= high
 
         note_cell(line, title, cell) unless cell.strip.empty?

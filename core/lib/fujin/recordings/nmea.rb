@@ -53,10 +53,9 @@ module Fujin
       def initialize(bytes, name, progress)
         @name = name
         @progress = progress
-        @lines = bytes.dup.force_encoding(Encoding::BINARY).split(/\r?\n/)
+        @lines = bytes.dup.force_encoding(Encoding::BINARY).split(/\r\n|\n|\r/)
         @broken = 0
-        @stale = 0
-        @samples = []
+        @log = SampleLog.new(name)
       end
 
       def read
@@ -65,10 +64,8 @@ module Fujin
           words = Nmea.words(line)
           words ? take(words) : @broken += 1
         end
-        raise UnreadableRecording, "#{@name} holds no NMEA positions (RMC sentences) with a time. Nothing was changed." if @samples.size < 2
-        raise UnreadableRecording, "#{@name} has #{@samples.size} samples; at most #{CsvReader::MAX_ROWS} are read. Split the file." if @samples.size > CsvReader::MAX_ROWS
-
-        build
+        @log.notes << "#{@broken} sentences were broken or had a wrong checksum and were left out" if @broken.positive?
+        @log.recording('NMEA positions (RMC sentences)')
       end
 
       private
@@ -76,23 +73,22 @@ module Fujin
       def take(words)
         case words[0][2..]
         when 'RMC' then begin_sample(words)
-        when 'GGA' then put('alt_msl_ft', words[9], 1.0 / Quantities::FT)
-        when 'HDT' then put('hdg_deg', words[1])
-        when 'RPM' then put(words[1] == 'S' ? 'rotor_rpm' : 'engine_rpm', words[3])
-        when 'XDR' then words[1..].each_slice(4) { |_, value, _, name| put(Nmea::TRANSDUCERS[name], value) }
+        when 'GGA' then @log.put('alt_msl_ft', words[9], 1.0 / Quantities::FT)
+        when 'HDT' then @log.put('hdg_deg', words[1])
+        when 'RPM' then @log.put(words[1] == 'S' ? 'rotor_rpm' : 'engine_rpm', words[3])
+        when 'XDR' then words[1..].each_slice(4) { |_, value, _, name| @log.put(Nmea::TRANSDUCERS[name], value) }
         end
       end
 
       def begin_sample(words)
         time = time_of(words[1], words[9])
         return @broken += 1 unless time && words[2] == 'A'
-        return @stale += 1 if @samples.any? && time <= @samples.last['t_s']
+        return unless @log.begin(time)
 
-        @samples << { 't_s' => time }
-        put('lat_deg', angle(words[3], words[4]))
-        put('lon_deg', angle(words[5], words[6]))
-        put('gs_kt', words[7])
-        put('track_deg', words[8])
+        @log.put('lat_deg', angle(words[3], words[4]))
+        @log.put('lon_deg', angle(words[5], words[6]))
+        @log.put('gs_kt', words[7])
+        @log.put('track_deg', words[8])
       end
 
       def time_of(clock, date)
@@ -112,37 +108,6 @@ module Fujin
         value = match[1].to_i + (match[2].to_f / 60.0)
         %w[S W].include?(side) ? -value : value
       end
-
-      def put(channel, text, scale = 1.0)
-        return if channel.nil? || @samples.empty?
-
-        range = Channels::RANGES[channel]
-        value = text && Float(text, exception: false)
-        return unless range && value
-
-        value *= scale
-        @samples.last[channel] = value if value.between?(*range)
-      end
-
-      def build
-        times = @samples.map { |sample| sample['t_s'] }
-        names = @samples.flat_map(&:keys).uniq - %w[t_s]
-        channels = names.to_h { |channel| [channel, @samples.map { |sample| sample.fetch(channel, Float::NAN) }] }
-        notes = []
-        notes << "#{@broken} sentences were broken or had a wrong checksum and were left out" if @broken.positive?
-        notes << "#{@stale} samples whose time did not move on were left out" if @stale.positive?
-        bridged = Gaps.bridge(times, channels, notes)
-        Recording.new(name: @name, times: times.freeze, channels: channels.each_value(&:freeze).freeze, notes: notes.freeze, bridged: bridged.freeze,
-                      ignored_columns: [].freeze)
-      end
-    end
-
-    # Reads bytes in whichever of the known formats they are in.
-    # @return [Recording]
-    # @raise [UnreadableRecording]
-    def self.read(bytes, name: 'recording', &progress)
-      reader = bytes.byteslice(0, 200).to_s.b.lstrip.start_with?('$') ? NmeaReader : CsvReader
-      reader.read(bytes, name: name, &progress)
     end
   end
 end

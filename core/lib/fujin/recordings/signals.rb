@@ -21,7 +21,7 @@ module Fujin
         @recording = recording
         @type = type
         @atmosphere = atmosphere
-        @elevation_ft = elevation_ft
+        @elevation_ft = recording.own_datum ? nil : elevation_ft
         native = recording.step_s
         @step_s = native.clamp(1.0 / FASTEST_HZ, 1.0 / SLOWEST_HZ)
         @start_s = recording.times.first
@@ -110,8 +110,8 @@ module Fujin
       end
 
       def derive(wind)
-        derive_height
         derive_track
+        derive_height
         choose_wind(wind)
         derive_airspeed
         derive_sink
@@ -134,11 +134,14 @@ module Fujin
         @agl_zero_ft = agl_zero
       end
 
+      # Ground speed worked out from positions trembles with them.
+      def standing_kt = estimated?(:gs) ? 3.0 : 1.0
+
       # Altitude while standing still on the ground: lowest quarter of the stops of 3 s or more.
       def ground_altitude
         return nil unless signal?(:gs)
 
-        still = stretches(samples(3.0)) { |i| @signals[:gs][i] < 1.0 }
+        still = stretches(samples(3.0)) { |i| @signals[:gs][i] < standing_kt }
         levels = still.map { |from, to| Quantities.median(@signals[:alt][from..to].reject(&:nan?).then { |a| a.empty? ? [Float::INFINITY] : a }) }
         levels.reject(&:infinite?).min
       end
@@ -150,7 +153,7 @@ module Fujin
 
         agl = @signals[:agl]
         collective = @signals[:collective]
-        still = stretches(samples(2.0)) { |i| @signals[:gs][i] < 1.0 && agl[i].abs < 15.0 && (collective ? collective[i] < 5.0 : agl[i].abs < 2.5) }
+        still = stretches(samples(2.0)) { |i| @signals[:gs][i] < standing_kt && agl[i].abs < 15.0 && (collective ? collective[i] < 5.0 : agl[i].abs < 2.5) }
         values = still.flat_map { |from, to| agl[from..to] }.reject(&:nan?)
         values.empty? ? 0.0 : Quantities.median(values)
       end

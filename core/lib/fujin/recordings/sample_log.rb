@@ -1,0 +1,57 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Recordings
+    # Samples as a reader meets them, one after the other, put together into a Recording at the end: what lies outside a
+    # channel's range is a drop-out, a time that does not move on is left out and said.
+    class SampleLog
+      attr_reader :notes
+
+      def initialize(name)
+        @name = name
+        @samples = []
+        @stale = 0
+        @notes = []
+      end
+
+      def size = @samples.size
+      def last_time = @samples.last && @samples.last['t_s']
+
+      # Begins a sample. @return [Boolean] false when its time does not move on: what follows belongs to nothing
+      def begin(time_s)
+        @open = @samples.empty? || time_s > last_time
+        @open ? @samples << { 't_s' => time_s } : @stale += 1
+        @open
+      end
+
+      # @param text [String, Numeric, nil] as it stands in the file
+      def put(channel, text, scale = 1.0)
+        return unless @open
+
+        range = Channels::RANGES[channel]
+        value = text.is_a?(Numeric) ? text.to_f : text && Float(text, exception: false)
+        return unless range && value
+
+        value *= scale
+        @samples.last[channel] = value if value.between?(*range)
+      end
+
+      # @param what [String] the file's kind, for the refusal
+      # @param own_datum [Boolean] heights are not above the sea: only differences in the file count
+      # @return [Recording]
+      # @raise [UnreadableRecording]
+      def recording(what, own_datum: false)
+        raise UnreadableRecording, "#{@name} holds no #{what} with a time. Nothing was changed." if size < 2
+        raise UnreadableRecording, "#{@name} has #{size} samples; at most #{CsvReader::MAX_ROWS} are read. Split the file." if size > CsvReader::MAX_ROWS
+
+        @notes << "#{@stale} samples whose time did not move on were left out" if @stale.positive?
+        times = @samples.map { |sample| sample['t_s'] }
+        names = @samples.flat_map(&:keys).uniq - %w[t_s]
+        channels = names.to_h { |channel| [channel, @samples.map { |sample| sample.fetch(channel, Float::NAN) }] }
+        bridged = Gaps.bridge(times, channels, @notes)
+        Recording.new(name: @name, times: times.freeze, channels: channels.each_value(&:freeze).freeze, notes: @notes.freeze, bridged: bridged.freeze,
+                      ignored_columns: [].freeze, own_datum: own_datum)
+      end
+    end
+  end
+end

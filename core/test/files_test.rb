@@ -1,0 +1,207 @@
+# frozen_string_literal: true
+
+require_relative 'test_helper'
+
+# Recordings in the formats of the world: GPX, IGC, NMEA, packed, in other words and other units.
+class FilesTest < Minitest::Test
+  R = Fujin::Recordings
+
+  def landing = fly(ending: 'touchdown')
+  def rows = @rows ||= CSV.parse(landing.csv, headers: true, converters: :float)
+  def read(text, **options) = R.read(text, name: 'flight', **options)
+  def start = Time.utc(2026, 11, 25, 10)
+
+  def gpx(extensions: true, from: start)
+    points = rows.map do |row|
+      more = extensions ? "<extensions><ias_kt>#{row['ias_kt']}</ias_kt><x:nr_pct>#{row['nr_pct']}</x:nr_pct><x:collective_pct>#{row['collective_pct']}</x:collective_pct></extensions>" : ''
+      %(<trkpt lat="#{row['lat_deg']}" lon="#{row['lon_deg']}"><ele>#{row['alt_msl_ft'] * 0.3048}</ele><time>#{(from + row['t_s']).iso8601(2)}</time>#{more}</trkpt>)
+    end
+    %(<?xml version="1.0"?>\n<gpx version="1.1" xmlns="http://www.topografix.com/GPX/1/1" xmlns:x="urn:x"><trk><trkseg>\n#{points.join("\n")}\n</trkseg></trk></gpx>\n)
+  end
+
+  def igc(from: start)
+    lines = rows.each_slice(2).map(&:first).map do |row|
+      time = from + row['t_s']
+      format('B%<clock>s%<lat>s%<lon>sA%<pressure>05d%<height>05d%<ias>03d%<tenths>d', clock: time.strftime('%H%M%S'), lat: angle(row['lat_deg'], 2, %w[N S]),
+                                                                                       lon: angle(row['lon_deg'], 3, %w[E W]), pressure: 100,
+                                                                                       height: (row['alt_msl_ft'] * 0.3048).round + 47, ias: (row['ias_kt'] * 1.852).round,
+                                                                                       tenths: (row['t_s'] * 10).to_i % 10)
+    end
+    "AXXX001\r\nHFDTE#{from.strftime('%d%m%y')}\r\nI023638IAS3939TDS\r\n#{lines.join("\r\n")}\r\n"
+  end
+
+  def angle(value, width, sides)
+    thousandths = (value.abs * 60_000).round
+    format("%0#{width}d%05d%s", thousandths / 60_000, thousandths % 60_000, sides[value.negative? ? 1 : 0])
+  end
+
+  def graded(recording, elevation_ft: nil)
+    day = conditions(wind: Fujin::Wind.parse('350/8'))
+    signals = R::Signals.new(recording, type: type, atmosphere: day.atmosphere, elevation_ft: elevation_ft, wind: day.wind)
+    context = Fujin::Grading::Context.new(conditions: day, house: Fujin::Planning::HouseMethod.new('ending' => 'touchdown'), spot: SPOT, course_deg: 350.0, wind: day.wind,
+                                          planned: true)
+    Fujin::Grading::Grader.new(signals, context).proposals
+  end
+
+  def test_a_gpx_track_with_extensions_is_graded_like_the_csv
+    found = read(gpx)
+
+    assert_equal rows.size, found.size
+    assert_in_delta start.to_f + rows[0]['t_s'], found.times[0], 0.01
+    assert_in_delta rows[40]['nr_pct'], found['nr_pct'][40], 1e-6
+    attempt = graded(found).first
+
+    assert attempt, 'the autorotation is found'
+    assert_in_delta landing.measure('glide_ias_mean_kt'), attempt.measures['glide_ias_mean_kt'].value, 0.5
+    # Satellite heights tremble too much for a sink at contact: that is said, not guessed.
+    assert_nil attempt.measures['contact_sink_fpm'].value
+    assert_match(/tremble/, attempt.measures['contact_sink_fpm'].reason)
+  end
+
+  def test_a_bare_gpx_track_estimates_airspeed_from_the_wind
+    attempt = graded(read(gpx(extensions: false)), elevation_ft: 0.0).first
+    skip_or = attempt&.measures&.fetch('glide_ias_mean_kt', nil)
+
+    assert attempt.nil? || skip_or.estimated || skip_or.value.nil?
+  end
+
+  def test_a_gpx_file_that_breaks_off_keeps_what_it_has
+    whole = gpx
+    found = read(whole[0, whole.size / 2])
+
+    assert_operator found.size, :>, rows.size / 3
+    assert_match(/breaks off/, found.notes.join)
+  end
+
+  def test_gpx_refusals_name_what_is_wrong
+    assert_match(/no GPX track points with a time/, assert_raises(Fujin::UnreadableRecording) { read(gpx.gsub(%r{<time>.*?</time>}, '')) }.message)
+    assert_match(/entities/, assert_raises(Fujin::UnreadableRecording) { read(%(<?xml version="1.0"?><!DOCTYPE g [<!ENTITY a "b">]><gpx/>)) }.message)
+    assert_raises(Fujin::UnreadableRecording) { read('<gpx><trk></gpx>') }
+  end
+
+  def test_an_igc_log_has_positions_speeds_and_its_own_heights
+    found = read(igc)
+
+    assert_in_delta rows[40]['lat_deg'], found['lat_deg'][20], 2e-5
+    assert_in_delta rows[40]['ias_kt'], found['ias_kt'][20], 0.4
+    assert_in_delta start.to_f + rows[40]['t_s'], found.times[20], 0.11
+    assert found.own_datum
+    signals = R::Signals.new(found, type: type, atmosphere: Fujin::Atmosphere.new, elevation_ft: 900.0)
+
+    assert_in_delta rows[40]['agl_ft'], signals[:agl][signals.index(found.times[20])], 12.0
+  end
+
+  def test_an_igc_log_over_midnight_goes_on
+    found = read(igc(from: Time.utc(2026, 11, 25, 23, 59, 40)))
+
+    assert_operator found.duration_s, :<, 300
+    assert_in_delta rows.to_a.last[0].to_f, found.duration_s, 1.0
+  end
+
+  def test_an_igc_log_without_a_date_says_so
+    assert_match(/no date/, read(igc.sub(/HFDTE.*\r\n/, '')).notes.join)
+  end
+
+  def test_a_packed_file_is_unpacked_and_a_damaged_one_said
+    packed = Zlib.gzip(landing.csv)
+
+    assert_equal read(landing.csv).times, read(packed).times
+    assert_match(/cut short or damaged/, assert_raises(Fujin::UnreadableRecording) { read(packed[0, packed.size / 2]) }.message)
+  end
+
+  def test_semicolons_with_decimal_commas_tabs_and_two_byte_text
+    plain = read("t_s,ias_kt,nr_pct\n0,60.5,100\n1,61,99.5\n")
+    others = ["t_s;ias_kt;nr_pct\n0;60,5;100\n1;61;99,5\n", "t_s\tias_kt\tnr_pct\n0\t60.5\t100\n1\t61\t99.5\n",
+              "\xFF\xFE".b + "t_s,ias_kt,nr_pct\n0,60.5,100\n1,61,99.5\n".encode('UTF-16LE').b]
+    others.each { |text| assert_equal plain.channels, read(text).channels }
+  end
+
+  MINE = "Time [ms],Airspeed [m/s],Rotor speed (1/min),Height above ground [m],Note\n0,30.87,530,100,a\n1000,31,528,98,b\n2000,31.2,525,95,c\n3000,31,524,93,d\n"
+
+  def test_a_devices_own_headings_are_asked_for_with_a_guess
+    error = assert_raises(Fujin::UnknownHeadings) { read(MINE) }
+
+    assert_equal 'Time [ms]', error.headings.first
+    assert_equal [%w[t_s ms], %w[ias_kt m/s], %w[rotor_rpm rpm], %w[agl_ft m], nil], error.headings.map { |heading| R::Headings.guess(heading) }
+  end
+
+  def test_headings_told_once_are_read_in_their_units
+    told = [%w[t_s ms], %w[ias_kt m/s], %w[rotor_rpm rpm], %w[agl_ft m]].zip(MINE.lines.first.split(',')).map { |(c, u), h| { 'heading' => h, 'channel' => c, 'unit' => u } }
+    found = read(MINE, headings: R::Headings.new(told))
+
+    assert_equal [0.0, 1.0, 2.0, 3.0], found.times
+    assert_in_delta 60.0, found['ias_kt'][0], 0.05
+    assert_in_delta 328.08, found['agl_ft'][0], 0.05
+    assert_equal ['(note)'], found.ignored_columns.map(&:downcase)
+  end
+
+  def test_headings_that_contradict_are_refused_by_name
+    error = assert_raises(Fujin::InvalidInput) do
+      R::Headings.new([{ 'heading' => 'A', 'channel' => 'ias_kt', 'unit' => 'inHg' }, { 'heading' => 'B', 'channel' => 'ias_kt', 'unit' => 'kt' }])
+    end
+
+    assert_equal %w[A B columns], error.problems.map { |problem| problem[:path] }.sort
+  end
+
+  def scaled(channel, factor)
+    lines = landing.csv.lines
+    at = lines.first.chomp.split(',').index(channel)
+    lines.first + lines.drop(1).map { |line| line.chomp.split(',', -1).tap { |row| row[at] = (row[at].to_f * factor).to_s }.join(',') << "\n" }.join
+  end
+
+  { 'nr_pct' => 0.01, 'gs_kt' => 0.51444, 'ias_kt' => 1.852, 'vs_fpm' => 0.00508, 'alt_msl_ft' => 0.3048 }.each do |channel, factor|
+    define_method("test_#{channel}_in_another_unit_is_left_out_and_said") do
+      found = read(scaled(channel, factor))
+
+      refute found.channel?(channel)
+      assert_match(/#{channel} was left out/, found.notes.join(' '))
+    end
+  end
+
+  def test_nothing_is_left_out_of_good_flights_in_strong_wind
+    ['350/35', '170/20', '080/25'].each do |wind|
+      day = conditions(wind: Fujin::Wind.parse(wind))
+      run = Fujin::Flight::StraightInFlight.new(day, course_deg: 350.0).run
+      found = read(Fujin::Flight::Recorder.new(type: type, origin: SPOT, seed: 1).csv(run))
+
+      assert_empty found.notes.grep(/left out/), wind
+    end
+  end
+
+  # Bytes changed, dropped, doubled, cut: each file is read or refused in words, and what is read is in range.
+  def test_five_thousand_mutated_files
+    random = Random.new(20_261_125)
+    sources = [landing.csv.lines.first(40).join, gpx.lines.first(30).join, igc.lines.first(40).join, nmea, Zlib.gzip(landing.csv.lines.first(40).join), MINE].map(&:b)
+    5000.times do |n|
+      bytes = mutated(sources[n % sources.size], random)
+      begin
+        found = read(bytes)
+        assert_operator found.size, :>=, 2
+        assert found.times.each_cons(2).all? { |a, b| b > a }, "run #{n}: times rise"
+        found.channels.each { |name, values| assert values.all? { |v| v.nan? || v.between?(*R::Channels::RANGES[name]) }, "run #{n}: #{name} in range" }
+      rescue Fujin::UnreadableRecording => e
+        assert_match(/Nothing was changed|Split|again/, e.message, "run #{n}")
+      end
+    end
+  end
+
+  def nmea
+    rows.first(20).flat_map { |row| R::Nmea.sentences(row.to_h.slice('lat_deg', 'lon_deg', 'gs_kt', 'track_deg', 'alt_msl_ft', 'hdg_deg', 'ias_kt'), start + row['t_s']) }.join("\r\n")
+  end
+
+  def mutated(bytes, random)
+    out = bytes.dup
+    random.rand(1..6).times do
+      at = random.rand(out.bytesize)
+      case random.rand(6)
+      when 0 then out.setbyte(at, random.rand(256))
+      when 1 then out = out.byteslice(0, at) + (out.byteslice((at + random.rand(1..30))..) || '')
+      when 2 then out = out.byteslice(0, at) + out.byteslice(at, random.rand(1..60)).to_s + out.byteslice(at..)
+      when 3 then out = out.byteslice(0, [at, 40].max)
+      when 4 then out.setbyte(at, "0123456789,;\n<>.-".bytes.sample(random: random))
+      else out = out.byteslice(0, at) + ['1e999', '-', "\0", ',,', "\n\n", 'NaN', '9' * 40].sample(random: random) + out.byteslice(at..)
+      end
+    end
+    out
+  end
+end

@@ -20,6 +20,7 @@ gem 'rack-attack', '~> 6.7'
 gem 'rack-session', '~> 2.1'
 gem 'rackup', '~> 2.2'
 gem 'rake', '~> 13.0'
+gem 'rexml', '~> 3.3' # GPX files
 gem 'semantic_logger', '~> 4.16'
 gem 'sinatra', '~> 4.2'
 gem 'zeitwerk', '~> 2.6.18'

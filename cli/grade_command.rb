@@ -33,7 +33,7 @@ module Fujin
 
       # One bad file of several becomes an entry; one alone is an error.
       def grade(file, context, several:)
-        recording = Recordings.read(File.binread(file), name: File.basename(file))
+        recording = Recordings.read(File.binread(file), name: File.basename(file), headings: @options.headings)
         signals = Recordings::Signals.new(recording, type: context.type, atmosphere: context.conditions.atmosphere,
                                                      elevation_ft: @options[:elevation_ft], wind: @options.wind)
         proposals = Grading::Grader.new(signals, context).proposals

@@ -38,6 +38,19 @@ module Fujin
       raise InvalidInput, [{ path: self[:house], message: "is not readable as YAML: #{e.message}" }]
     end
 
+    # What a device's own headings mean, from `--headings FILE.yml`: a list of heading, channel and unit.
+    def headings
+      return nil unless self[:headings]
+
+      told = YAML.safe_load_file(self[:headings])
+      valid = told.is_a?(Array) && told.all? { |row| row.is_a?(Hash) && row['heading'].is_a?(String) }
+      raise InvalidInput, [{ path: self[:headings], message: 'expected a list of heading, channel and unit' }] unless valid
+
+      Recordings::Headings.new(told)
+    rescue Psych::Exception => e
+      raise InvalidInput, [{ path: self[:headings], message: "is not readable as YAML: #{e.message}" }]
+    end
+
     def spot
       return nil unless self[:spot]
 
@@ -52,7 +65,7 @@ module Fujin
 
     def define(parser)
       parser.on('--json') { @values[:json] = true }
-      %w[aircraft wind spot out house key].each { |name| parser.on("--#{name} VALUE") { |v| @values[name.to_sym] = v } }
+      %w[aircraft wind spot out house key headings].each { |name| parser.on("--#{name} VALUE") { |v| @values[name.to_sym] = v } }
       %w[mass-kg oat-c qnh-hpa elevation-ft height-ft bank-deg power-limit-pct gate-ft course rate-hz noise shear].each do |name|
         parser.on("--#{name} N", Float) { |v| @values[name.tr('-', '_').to_sym] = v }
       end

@@ -39,6 +39,7 @@ module Fujin
       'POST /api/sorties/:id/recordings' => STAFF,
       'POST /api/sorties/:id/recordings/from-recorder' => STAFF,
       'GET /api/recordings/:id' => SIGNED_IN,
+      'PUT /api/recordings/:id/headings' => STAFF,
       'GET /api/sorties/:id/attempts' => SIGNED_IN,
       'GET /api/attempts/:id/strips' => SIGNED_IN,
       'POST /api/attempts/:id/grades' => SIGNED_IN,

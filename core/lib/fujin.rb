@@ -25,7 +25,8 @@ module Fujin
     planning/low_rotor_rpm_plan planning/energy_drill_plan planning/approach_plan planning/run_on_plan planning/departure_plan
     planning/circuit_plan planning/ground_reference_plan planning/hover_plan planning/gyro_take_off_plan planning/gyro_flight_plans
     recordings/channels recordings/gaps recordings/smoothing recordings/headings recordings/csv_reader
-    recordings/sample_log recordings/nmea recordings/gpx_reader recordings/igc_reader recordings/packed recordings/plausibility recordings/formats recordings/signals recordings/power_card
+    recordings/sample_log recordings/nmea recordings/gpx_reader recordings/igc_reader recordings/packed recordings/plausibility recordings/formats
+    recordings/signals recordings/power_card
     grading/attempt grading/measure grading/standard grading/closures grading/contact grading/context
     grading/autorotation_finder grading/autorotation_measures grading/autorotation_faults grading/grader
     manoeuvres/declaration manoeuvres/autorotation_parts

@@ -13,7 +13,11 @@ class FilesTest < Minitest::Test
 
   def gpx(extensions: true, from: start)
     points = rows.map do |row|
-      more = extensions ? "<extensions><ias_kt>#{row['ias_kt']}</ias_kt><x:nr_pct>#{row['nr_pct']}</x:nr_pct><x:collective_pct>#{row['collective_pct']}</x:collective_pct></extensions>" : ''
+      more = if extensions
+               "<extensions><ias_kt>#{row['ias_kt']}</ias_kt><x:nr_pct>#{row['nr_pct']}</x:nr_pct><x:collective_pct>#{row['collective_pct']}</x:collective_pct></extensions>"
+             else
+               ''
+             end
       %(<trkpt lat="#{row['lat_deg']}" lon="#{row['lon_deg']}"><ele>#{row['alt_msl_ft'] * 0.3048}</ele><time>#{(from + row['t_s']).iso8601(2)}</time>#{more}</trkpt>)
     end
     %(<?xml version="1.0"?>\n<gpx version="1.1" xmlns="http://www.topografix.com/GPX/1/1" xmlns:x="urn:x"><trk><trkseg>\n#{points.join("\n")}\n</trkseg></trk></gpx>\n)
@@ -122,7 +126,7 @@ class FilesTest < Minitest::Test
     error = assert_raises(Fujin::UnknownHeadings) { read(MINE) }
 
     assert_equal 'Time [ms]', error.headings.first
-    assert_equal [%w[t_s ms], %w[ias_kt m/s], %w[rotor_rpm rpm], %w[agl_ft m], nil], error.headings.map { |heading| R::Headings.guess(heading) }
+    assert_equal([%w[t_s ms], %w[ias_kt m/s], %w[rotor_rpm rpm], %w[agl_ft m], nil], error.headings.map { |heading| R::Headings.guess(heading) })
   end
 
   def test_headings_told_once_are_read_in_their_units

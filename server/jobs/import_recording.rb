@@ -17,6 +17,9 @@ module Fujin
 
       import(row)
       finish
+    rescue UnknownHeadings => e
+      row.update!(status: 'failed', step: 'waits for its headings', error: e.message, summary: { 'headings' => asked(e), 'meanings' => meanings })
+      finish
     rescue Error, InvalidInput => e
       # The file is at fault, and will be at the next try.
       row.update!(status: 'failed', step: 'not imported', error: e.message)
@@ -30,7 +33,7 @@ module Fujin
       recording = nil
       say(row, 'reading the file', 0.1) do
         total = [row.bytes.count("\n"), 1].max
-        recording = Recordings.read(row.bytes, name: row.name) { |line| say(row, "reading row #{line}", 0.1 + (0.3 * line / total)) }
+        recording = Recordings.read(row.bytes, name: row.name, headings: HeadingMapping.for(row.bytes)) { |line| say(row, "reading row #{line}", 0.1 + (0.3 * line / total)) }
       end
       setting = SortieSetting.new(row.sortie)
       signals = nil
@@ -40,6 +43,16 @@ module Fujin
       say(row, 'finding and measuring attempts', 0.6) { proposals = Grading::Grader.new(signals, context).proposals }
       say(row, 'storing', 0.9)
       store(row, recording, signals, proposals, setting)
+    end
+
+    def meanings = Recordings::Headings::CHANNELS.map { |channel| { 'channel' => channel, 'units' => Recordings::Headings.units(channel) } }
+
+    # Each heading with its first cell and the likeliest meaning.
+    def asked(unknown)
+      unknown.headings.each_with_index.map do |heading, i|
+        channel, unit = Recordings::Headings.guess(heading)
+        { 'heading' => heading, 'example' => unknown.example[i].to_s[0, 40], 'channel' => channel, 'unit' => unit }
+      end
     end
 
     def signals_of(recording, setting)

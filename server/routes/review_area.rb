@@ -26,6 +26,21 @@ module Fujin
       json(Serialisers.recording_row(row))
     end
 
+    # What a device's headings mean: kept for every file with the same header row, and this file is read again.
+    put_route '/api/recordings/:id/headings' do
+      row = RecordingRow.find(params['id'])
+      titles = Recordings.titles(row.bytes) if row.bytes
+      raise Conflict, 'This recording was read already, or it is no CSV file: its headings need no telling.' unless row.status == 'failed' && titles
+
+      columns = body_json.fetch('columns')
+      Recordings::Headings.new(columns)
+      HeadingMapping.transaction do
+        HeadingMapping.find_or_initialize_by(signature: Recordings::Headings.signature(titles)).update!(columns: columns, by: current_person)
+        retry_import(row)
+      end
+      json(Serialisers.recording_row(row), status: 202)
+    end
+
     get_route('/api/sorties/:id/attempts') { json(views(find_sortie(params['id']))) }
 
     get_route '/api/attempts/:id/strips' do
@@ -63,7 +78,8 @@ module Fujin
 
       # The same bytes twice answer with the first; a failed one is tried again.
       def import(sortie, bytes, name)
-        digest = Digest::SHA256.hexdigest(bytes)
+        # A flight is the same flight packed or not.
+        digest = Digest::SHA256.hexdigest(Recordings::Packed.unpack(bytes, name))
         existing = RecordingRow.light.find_by(sortie_id: sortie.id, sha256: digest)
         return existing if existing && existing.status != 'failed'
         return retry_import(existing) if existing

@@ -175,6 +175,20 @@ class StatesTest < Minitest::Test
     assert_text 'Withdrawn: Signed for the wrong student'
   end
 
+  def test_a_devices_own_headings_are_explained_once
+    own = recording(@sortie).lines.map { |line| line.chomp.split(',').first(8).join(',') << "\n" }
+    own[0] = ['Elapsed s', *(2..8).map { |n| "Field #{n}" }].join(',') << "\n"
+    sign_in(@instructor)
+    visit "/sorties/#{@sortie.id}/review"
+    attach_file 'Recording file', file_of(own.join), make_visible: true
+    assert_text 'What do these headings mean?', wait: 30
+    assert_accessible('headings to explain')
+    assert_select 'Meaning of Elapsed s', selected: 'Time'
+    select 'Airspeed', from: 'Meaning of Field 3'
+    click_on 'Read it with these meanings'
+    assert_text 'was read, and no', wait: 30
+  end
+
   def test_a_dropped_file_is_taken
     sign_in(@instructor)
     visit "/sorties/#{@sortie.id}/review"

@@ -15,6 +15,21 @@ class CommandLineTest < Minitest::Test
 
   def json(*arguments) = JSON.parse(fujin(*arguments, '--json').first)
 
+  def test_a_devices_own_headings_are_told_in_a_file
+    Dir.mktmpdir do |folder|
+      csv, told = %w[own.csv told.yml].map { |name| File.join(folder, name) }
+      File.write(csv, "Zeit,Speed A,Rot,X\n#{(0..60).map { |i| "#{i},30.9,100,0" }.join("\n")}\n")
+      out, err, code = fujin('grade', csv, '--aircraft', 'tansy-2')
+
+      assert_equal 1, code
+      assert_includes out + err, 'Say what its headings mean'
+      File.write(told, YAML.dump([%w[Zeit t_s s], ['Speed A', 'ias_kt', 'm/s'], %w[Rot nr_pct %]].map { |h, c, u| { 'heading' => h, 'channel' => c, 'unit' => u } }))
+      found = json('grade', csv, '--aircraft', 'tansy-2', '--headings', told)
+
+      assert_equal %w[ias_kt nr_pct], found['recording']['channels']
+    end
+  end
+
   def test_plan
     found = json('plan', 'straight_in_autorotation', '--aircraft', 'tansy-2', '--people', 'dual')
 

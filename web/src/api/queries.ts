@@ -233,6 +233,9 @@ export function useRecording(id: string | undefined) {
   })
 }
 
+export const tellHeadings = (id: string, columns: { heading: string; channel: string; unit: string }[]) =>
+  unwrap(api.PUT('/api/recordings/{id}/headings', { params: { path: { id } }, body: { columns } }))
+
 export async function uploadRecording(sortieId: string, file: File): Promise<Schemas['Recording']> {
   const response = await fetch(`/api/sorties/${sortieId}/recordings?name=${encodeURIComponent(file.name)}`, {
     method: 'POST',

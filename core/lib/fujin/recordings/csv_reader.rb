@@ -12,6 +12,8 @@ module Fujin
       MAX_ROWS = 600_000
       MAX_CELL_NOTES = 5
       BLANK = Float::NAN
+      # Text of two bytes a letter says so in its first two.
+      WIDE = { "\xFF\xFE".b => Encoding::UTF_16LE, "\xFE\xFF".b => Encoding::UTF_16BE }.freeze
 
       # @param bytes [String] the file as it came
       # @param name [String] its name, for messages
@@ -56,10 +58,6 @@ module Fujin
 
       private
 
-      WIDE = { "\xFF\xFE".b => Encoding::UTF_16LE, "\xFE\xFF".b => Encoding::UTF_16BE }.freeze
-      private_constant :WIDE
-
-      # Text of two bytes a letter says so in its first two.
       def narrow(bytes)
         wide = WIDE[bytes.byteslice(0, 2).to_s.b] or return bytes
         bytes.byteslice(2..).force_encoding(wide).encode(Encoding::UTF_8)

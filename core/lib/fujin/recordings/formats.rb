@@ -5,6 +5,16 @@ module Fujin
   module Recordings
     module_function
 
+    # The headings of a CSV file, nil where there is none.
+    # @return [Array<String>, nil]
+    def titles(bytes, name: 'recording')
+      bytes = Packed.unpack(bytes, name)
+      wide = CsvReader::WIDE.key?(bytes.byteslice(0, 2).to_s.b)
+      CsvReader.titles(wide ? bytes : bytes.byteslice(0, 65_536).to_s.b[/\A[^\r\n]*/n].to_s)
+    rescue UnreadableRecording
+      nil
+    end
+
     # Reads bytes in whichever of the known formats they are in, packed or not.
     # @param headings [Headings, nil] what a device's own headings mean, for a CSV file
     # @return [Recording]

@@ -54,7 +54,7 @@ module Fujin
       def self.guess(heading)
         text = heading.to_s.downcase
         channel = GUESSES.find { |pattern, _| text.match?(pattern) }&.last or return nil
-        channel = 'rotor_rpm' if channel == 'nr_pct' && text.match?(/rpm|1\/min/) && !text.match?(/%|pct|percent/)
+        channel = 'rotor_rpm' if channel == 'nr_pct' && text.match?(%r{rpm|1/min}) && !text.match?(/%|pct|percent/)
         unit = units(channel).find { |name| text.match?(unit_pattern(name)) } || units(channel).first
         [channel, unit]
       end
@@ -66,7 +66,7 @@ module Fujin
       end
 
       GUESSES = [[/lat/, 'lat_deg'], [/lon|lng/, 'lon_deg'], [/wind.*(dir|from)/, 'wind_from_deg'], [/wind/, 'wind_kt'], [/agl|radar|radio.?alt|height/, 'agl_ft'],
-                 [/vert|vspe?e?d|climb|\bvs\b|v\/s|vario/, 'vs_fpm'], [/alt|elev/, 'alt_msl_ft'], [/ground|\bgs\b|gps.?sp/, 'gs_kt'], [/air|\bias\b/, 'ias_kt'],
+                 [%r{vert|vspe?e?d|climb|\bvs\b|v/s|vario}, 'vs_fpm'], [/alt|elev/, 'alt_msl_ft'], [/ground|\bgs\b|gps.?sp/, 'gs_kt'], [/air|\bias\b/, 'ias_kt'],
                  [/track|course|\btrk\b/, 'track_deg'], [/head|hdg/, 'hdg_deg'], [/pitch/, 'pitch_deg'], [/roll|bank/, 'roll_deg'], [/rotor|\bnr\b/, 'nr_pct'],
                  [/torq|\btq\b/, 'tq_pct'], [/manif|\bmap\b/, 'map_inhg'], [/coll/, 'collective_pct'], [/throt/, 'throttle_pct'], [/pedal/, 'pedal_pct'],
                  [/engine|\bne\b/, 'ne_pct'], [/temp|\boat\b/, 'oat_c'], [/time|elapsed|sec/, 't_s'], [/speed/, 'gs_kt']].freeze

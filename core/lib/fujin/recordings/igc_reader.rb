@@ -64,7 +64,9 @@ module Fujin
 
       def fix(line, number)
         found = FIX.match(line) or return @broken << number
-        hour, minute, second = found[1].to_i, found[2].to_i, found[3].to_i
+        hour = found[1].to_i
+        minute = found[2].to_i
+        second = found[3].to_i
         return @broken << number if hour > 23 || minute > 59 || second > 59
 
         return unless @log.begin(time(hour, minute, second, line))

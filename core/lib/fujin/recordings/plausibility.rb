@@ -85,7 +85,8 @@ module Fujin
       end
 
       def moved_kt(recording, from, to)
-        lat, lon = recording['lat_deg'], recording['lon_deg']
+        lat = recording['lat_deg']
+        lon = recording['lon_deg']
         return nil if [lat[from], lat[to], lon[from], lon[to]].any?(&:nan?)
 
         north, east = LocalMap.new(lat[from], lon[from]).north_east(lat[to], lon[to])

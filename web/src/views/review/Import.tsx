@@ -1,7 +1,8 @@
 import { useQueryClient } from '@tanstack/react-query'
 import { useEffect, useRef, useState, type DragEvent } from 'react'
 import type { Schemas, Sortie } from '../../api/client'
-import { fetchFromRecorder, uploadRecording, useRecording } from '../../api/queries'
+import { fetchFromRecorder, tellHeadings, uploadRecording, useRecording } from '../../api/queries'
+import { Headings } from './Headings'
 
 /** Recordings in: by drag, by dialog, or from the recorder. The work goes on in the background and can be left. */
 export function Import({ sortie, empty }: { sortie: Sortie; empty: boolean }) {
@@ -72,7 +73,7 @@ export function Import({ sortie, empty }: { sortie: Sortie; empty: boolean }) {
           <input
             ref={input}
             type="file"
-            accept=".csv,.nmea,.txt,.log"
+            accept=".csv,.nmea,.txt,.log,.gpx,.igc,.gz"
             className="sr-only"
             aria-label="Recording file"
             onChange={(event) => onFiles(event.target.files)}
@@ -95,6 +96,17 @@ export function Import({ sortie, empty }: { sortie: Sortie; empty: boolean }) {
         <p role="alert" className="limit-note mt-2 mb-0 p-3">
           {shown.name} was not imported: {shown.error}
         </p>
+      )}
+      {sortie.may_edit && shown?.status === 'failed' && shown.summary?.headings && (
+        <Headings
+          key={shown.id}
+          summary={shown.summary}
+          tell={async (columns) => {
+            await tellHeadings(shown.id, columns)
+            void queries.invalidateQueries({ queryKey: ['recording', shown.id] })
+            setFollowed(shown.id)
+          }}
+        />
       )}
       {status === 'ready' && recording.data?.attempts === 0 && (
         <p role="status" className="sheet mt-2 mb-0 p-3">

@@ -1,0 +1,102 @@
+import { useState, type FormEvent } from 'react'
+import { Refusal, type Schemas } from '../../api/client'
+import { plainName } from '../../design/words'
+
+type Summary = NonNullable<Schemas['Recording']['summary']>
+type Told = { heading: string; channel: string; unit: string }
+
+interface Props {
+  summary: Summary
+  tell: (columns: Told[]) => Promise<void>
+}
+
+/** A device's own headings, each with its likeliest meaning, to be confirmed once; the next file with them is read at once. */
+export function Headings({ summary, tell }: Props) {
+  const asked = summary.headings ?? []
+  const meanings = summary.meanings ?? []
+  const [told, setTold] = useState<Told[]>(() =>
+    asked.map(({ heading, channel, unit }) => ({ heading, channel: channel ?? '', unit: unit ?? '' })),
+  )
+  const [problem, setProblem] = useState<Error>()
+  const errors = problem instanceof Refusal ? problem.fields : {}
+  const unitsOf = (channel: string) => meanings.find((row) => row.channel === channel)?.units ?? []
+  const change = (index: number, next: Partial<Told>) =>
+    setTold((was) => was.map((row, i) => (i === index ? { ...row, ...next } : row)))
+  const submit = async (event: FormEvent) => {
+    event.preventDefault()
+    setProblem(undefined)
+    try {
+      await tell(told.filter((row) => row.channel !== ''))
+    } catch (error) {
+      setProblem(error instanceof Error ? error : new Error('The meanings could not be kept; try again.'))
+    }
+  }
+  return (
+    <form className="sheet mt-2 p-4" onSubmit={(event) => void submit(event)} aria-label="What the headings mean">
+      <h2 className="mt-0 mb-2 text-lg font-bold">What do these headings mean?</h2>
+      <table className="w-full border-collapse text-sm">
+        <thead>
+          <tr className="label text-left">
+            <th className="py-1 font-normal">Heading</th>
+            <th className="py-1 font-normal">First value</th>
+            <th className="py-1 font-normal">It is</th>
+            <th className="py-1 font-normal">In</th>
+          </tr>
+        </thead>
+        <tbody>
+          {told.map((row, index) => (
+            <tr key={row.heading} className="border-t border-rule align-top">
+              <th scope="row" className="py-1.5 pr-3 text-left font-semibold">
+                {row.heading}
+                {errors[row.heading] && (
+                  <span role="alert" className="block text-xs font-semibold text-limit">
+                    {errors[row.heading]}
+                  </span>
+                )}
+              </th>
+              <td className="figures py-1.5 pr-3">{asked[index]?.example}</td>
+              <td className="py-1 pr-3">
+                <select
+                  className="field"
+                  aria-label={`Meaning of ${row.heading}`}
+                  value={row.channel}
+                  onChange={(e) => change(index, { channel: e.target.value, unit: unitsOf(e.target.value)[0] ?? '' })}
+                >
+                  <option value="">not read</option>
+                  {meanings.map(({ channel }) => (
+                    <option key={channel} value={channel}>
+                      {channel === 't_s' ? 'Time' : plainName(channel)}
+                    </option>
+                  ))}
+                </select>
+              </td>
+              <td className="py-1">
+                {row.channel && (
+                  <select
+                    className="field"
+                    aria-label={`Unit of ${row.heading}`}
+                    value={row.unit}
+                    onChange={(e) => change(index, { unit: e.target.value })}
+                  >
+                    {unitsOf(row.channel).map((unit) => (
+                      <option key={unit}>{unit}</option>
+                    ))}
+                  </select>
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {problem && (
+        <p role="alert" className="limit-note mt-2 mb-0 p-2">
+          {problem.message}
+        </p>
+      )}
+      <button type="submit" className="button solid mt-3">
+        Read it with these meanings
+      </button>
+      <span className="label ml-3">Kept for every file with the same header row.</span>
+    </form>
+  )
+}

@@ -83,7 +83,8 @@ module Fujin
         ChannelRow.where(recording_id: row.id).delete_all
         names = { 't_s' => recording.times }.merge(recording.channels)
         ChannelRow.insert_all!(names.map { |name, values| ChannelRow.pack(name, values).merge(recording_id: row.id) })
-        proposals.each_with_index { |proposal, i| store_attempt(row, i, proposal, signals, setting) }
+        # What the lesson was for is counted first: the cockpit's taps go by that number.
+        proposals.partition { |proposal| proposal.attempt.manoeuvre == row.sortie.manoeuvre }.flatten.each_with_index { |proposal, i| store_attempt(row, i, proposal, signals, setting) }
         flag_aircraft(row.sortie, proposals)
         row.update!(status: 'ready', step: 'imported', progress: 1.0, error: nil,
                     summary: Serialisers.recording(signals).except('name', 'bridged')

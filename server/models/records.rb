@@ -115,6 +115,12 @@ module Fujin
     has_many :grades, -> { order(:position) }, class_name: 'Fujin::GradeRow', foreign_key: :attempt_id, inverse_of: :attempt
 
     def declaration = Manoeuvres.find(manoeuvre)
+
+    # Phases that the recording proposes a grade for.
+    def proposed_phases = proposal['phases'].reject { |phase| phase['grade'].nil? }.map { |phase| phase['id'] }
+
+    # What the lesson was for, or what a standard judges; the rest of what a recording holds is shown beside it.
+    def asked? = manoeuvre == sortie.manoeuvre || proposed_phases.any?
   end
 
   class GradeRow < Record

@@ -5,7 +5,7 @@ module Fujin
   class SortieProgress
     def initialize(sortie)
       @sortie = sortie
-      @attempts = sortie.attempts.to_a
+      @attempts = sortie.attempts.select(&:asked?)
       @graded = @attempts.count { |attempt| fully_graded?(attempt) }
     end
 
@@ -15,7 +15,8 @@ module Fujin
       return 'Decide go or no-go' if prepare != 'done'
       return 'Not flown: no-go' if @sortie.go_decision == 'no_go'
       return 'Fly' if fly == 'open'
-      return 'Load the recording' if @attempts.empty?
+      return 'Load the recording' if @sortie.recordings.none? { |recording| recording.status == 'ready' }
+      return 'Nothing of this exercise was found' if @attempts.empty?
       return "Grade #{@attempts.size - @graded} of #{@attempts.size} attempts" if review != 'done'
       return 'Enter the flight time' if record != 'done'
 
@@ -27,7 +28,7 @@ module Fujin
     def prepare = @sortie.go_decision ? 'done' : 'open'
 
     def fly
-      return 'done' if @sortie.on_at || @attempts.any?
+      return 'done' if @sortie.on_at || @sortie.attempts.any?
 
       @sortie.fly_events.any? ? 'begun' : 'open'
     end
@@ -48,8 +49,8 @@ module Fujin
       return true unless attempt.counts
 
       graded = attempt.grades.select { |g| g.kind == 'instructor' }.map(&:phase)
-      wanted = attempt.proposal['phases'].reject { |p| p['grade'].nil? }.map { |p| p['id'] }
-      (wanted - graded).empty?
+      # Without a standard nothing is proposed: one grade by hand is a decision.
+      attempt.proposed_phases.empty? ? graded.any? : (attempt.proposed_phases - graded).empty?
     end
   end
 end

@@ -13,7 +13,7 @@ module Fujin
 
     # @return [Array<Array(AttemptRow, Progress::GradedAttempt)>] in order of time
     def graded
-      @graded ||= ordered.map { |row| [row, graded_attempt(row)] }
+      @graded ||= ordered.map { |row| [row, graded_attempt(row)] }.select { |row, attempt| row.asked? || attempt.level }
     end
 
     def standing(manoeuvre_id)
@@ -49,8 +49,7 @@ module Fujin
     # The instructor's last word per phase; the whole attempt is not graded until every proposed phase is.
     def decided(row)
       last = row.grades.select { |g| g.kind == 'instructor' }.group_by(&:phase).transform_values { |all| all.last.grade }
-      wanted = row.proposal['phases'].reject { |p| p['grade'].nil? }.map { |p| p['id'] }
-      (wanted - last.keys).empty? ? last : {}
+      (row.proposed_phases - last.keys).empty? ? last : {}
     end
   end
 end

@@ -20,7 +20,7 @@ module Fujin
         # The database keeps no order of keys; the declaration has it.
         shown = shown.merge('measures' => shown['measures'].slice(*@row.declaration.measure_ids)) if shown['measures']
         shown.merge('id' => @row.id, 'sortie_id' => @row.sortie_id, 'recording_id' => @row.recording_id, 'position' => @number,
-                    'title' => @row.declaration.title, 'counts' => @row.counts, 'void_reason' => @row.void_reason,
+                    'title' => @row.declaration.title, 'asked' => @row.asked?, 'counts' => @row.counts, 'void_reason' => @row.void_reason,
                     'self_graded' => self_graded?, 'shown' => hold_back? ? 'self_grade_first' : 'all', 'help' => @taps.help(@number),
                     'phases' => phases, 'path' => @row.path, 'taps' => @taps.of_attempt(@number).map { |e| Serialisers.fly_event(e, @taps) },
                     'grades' => grades)
@@ -28,8 +28,7 @@ module Fujin
 
       private
 
-      def wanted_phases = @row.proposal['phases'].reject { |p| p['grade'].nil? }.map { |p| p['id'] }
-      def self_graded? = (wanted_phases - @grades.select { |g| g.kind == 'self' }.map(&:phase)).empty?
+      def self_graded? = (@row.proposed_phases - @grades.select { |g| g.kind == 'self' }.map(&:phase)).empty?
       def hold_back? = @viewer.student? && !self_graded?
 
       # The proposal with the help that was tapped; help can only lower it.

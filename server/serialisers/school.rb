@@ -39,7 +39,7 @@ module Fujin
     def sortie_row(sortie, progress: SortieProgress.new(sortie))
       { 'id' => sortie.id, 'starts_at' => time(sortie.starts_at), 'student' => person_name(sortie.student), 'instructor' => person_name(sortie.instructor),
         'aircraft' => aircraft(sortie.aircraft), 'manoeuvre' => sortie.manoeuvre, 'manoeuvre_title' => sortie.declaration.title, 'stage' => sortie.stage,
-        'progress' => progress.to_h, 'next_step' => progress.next_step, 'attempts' => sortie.attempts.size, 'next_focus' => sortie.next_focus }
+        'progress' => progress.to_h, 'next_step' => progress.next_step, 'attempts' => sortie.attempts.count(&:asked?), 'next_focus' => sortie.next_focus }
     end
 
     SORTIE_FIELDS = %w[settings people_aboard fuel_kg wind_from_deg wind_kt gust_kt oat_c dew_point_c qnh_hpa elevation_ft spot_name spot_lat_deg spot_lon_deg

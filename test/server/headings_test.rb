@@ -44,7 +44,7 @@ class HeadingsTest < Minitest::Test
 
     assert_equal 202, status
     assert_equal 'ready', row.status
-    assert_equal 2, @sortie.attempts.count
+    assert_equal 2, @sortie.attempts.where(manoeuvre: 'straight_in_autorotation').count
 
     other = send_file(own_words(recording(@sortie, faults: [{}], seed: 2)), to: sortie)
 

@@ -26,7 +26,7 @@ module Fujin
         found = [rushed_setup, entry_position, late_collective, raised_collective, collective_not_down, yaw, nose_dropped,
                  *glide_speed, *rotor, *flare_height, *flare_strength, late_power, not_level, weak_cushion, drift, exceeded].compact
         order = Manoeuvres.find(@attempt.manoeuvre).faults.map(&:id)
-        found.uniq(&:id).sort_by { |fault| order.index(fault.id) }
+        found.uniq(&:id).select { |fault| order.include?(fault.id) }.sort_by { |fault| order.index(fault.id) }
       end
 
       private

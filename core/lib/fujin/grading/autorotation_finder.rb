@@ -2,15 +2,20 @@
 
 module Fujin
   module Grading
-    # Finds autorotations in a recording and cuts them into phases (MEASURES.md section 2).
+    # Finds autorotations in a recording, tells straight-in ones from those with turns or without speed, and cuts them into
+    # phases (MEASURES.md section 2).
     class AutorotationFinder
       FLARE_BELOW_FT = 220.0
       LEVEL_FT = 6.0
       LONGEST_S = 240.0
+      # Slower than this for so long is an autorotation at low airspeed.
+      LOW_SPEED_KT = 30.0
+      LOW_SPEED_S = 3.0
 
       # @param signals [Recordings::Signals]
       # @param context [Context]
-      def initialize(signals, context)
+      # @param _taken [Array<Attempt>] what earlier finders found: this one comes first
+      def initialize(signals, context, _taken = [])
         @signals = signals
         @context = context
         @closures = Closures.new(signals)
@@ -71,8 +76,49 @@ module Fujin
 
       def attempt(start, finish, phases, events, estimated, result)
         kept = phases.select { |p| p.end_s > p.start_s }
-        Attempt.new(manoeuvre: 'straight_in_autorotation', start_s: start, end_s: finish, phases: kept.freeze,
-                    events: events.compact.freeze, estimated: estimated, result: result)
+        glided = kept.reject { |p| %w[flare recovery cushion touchdown].include?(p.id) }.last&.end_s || finish
+        name, parts = kind(start, glided, kept)
+        Attempt.new(manoeuvre: name, start_s: start, end_s: finish, phases: parts.freeze, events: events.compact.freeze, estimated: estimated, result: result)
+      end
+
+      # Which autorotation it was, from what lies between closure and flare, and its phases with the turn put in.
+      def kind(start, glided, phases)
+        slow = slow_until(start, glided)
+        return ['low_speed_autorotation', with_late_glide(phases, slow)] if slow
+
+        turns = Turns.new(@signals).find(start, glided)
+        return ['straight_in_autorotation', phases] if turns.empty?
+
+        [turns.any? { |turn| (turn.turned_deg * turns.first.turned_deg).negative? } ? 's_turn_autorotation' : 'turning_autorotation', with_turn(phases, turns)]
+      end
+
+      # One turn phase from the first turn's start to the last one's end; the glide is what is left after it.
+      def with_turn(phases, turns)
+        from = [turns.first.start_s, phases.first.start_s].max
+        to = turns.last.end_s
+        turn = phase('turn', from, to, turns.any?(&:estimated))
+        before = phases.select { |p| p.start_s < from && p.id == 'entry' }.map { |p| p.with(end_s: [p.end_s, from].min) }
+        after = phases.reject { |p| p.id == 'entry' }.map { |p| p.id == 'glide' ? p.with(start_s: [p.start_s, to].max) : p }
+        (before + [turn] + after).select { |p| p.end_s > p.start_s }
+      end
+
+      # When the speed came back to within 6 kt of the house glide after it had been low, nil when it never was low.
+      def slow_until(start, glided)
+        ias = @signals[:ias] or return nil
+        held = @signals.samples(LOW_SPEED_S)
+        range = @signals.index(start)..@signals.index(glided)
+        low = range.select { |i| ias[i] < LOW_SPEED_KT }
+        return nil if low.size < held
+
+        back = (low.last..range.last).find { |i| (ias[i] - @context.glide_speed_kt).abs <= 6.0 }
+        back ? @signals.time(back) : glided
+      end
+
+      def with_late_glide(phases, time)
+        entry = phases.find { |p| p.id == 'entry' }
+        rest = phases.reject { |p| %w[entry glide].include?(p.id) }
+        glide = phases.find { |p| p.id == 'glide' }
+        [entry.with(end_s: [time, (glide || entry).end_s].min), glide&.with(start_s: [time, glide.end_s].min), *rest].compact.select { |p| p.end_s > p.start_s }
       end
 
       def phase(id, from, to, estimated) = Phase.new(id: id, start_s: from, end_s: to, estimated: estimated ? true : false)

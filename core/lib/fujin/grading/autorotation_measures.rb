@@ -4,20 +4,7 @@ module Fujin
   module Grading
     # Takes every measure of an autorotation from the signals, as MEASURES.md section 3 defines them.
     class AutorotationMeasures
-      FT_PER_KT_S = 1.68781
-
-      # 90 % uncertainty of a single reading of each signal with an ordinary recorder: its noise and lag.
-      READING = { nr: 0.4, ias: 2.0, gs: 0.8, agl: 3.0, pitch: 0.8, heading: 1.5, track: 2.0, collective: 1.0, throttle: 1.0, sink: 80.0, vs: 120.0,
-                  lat: 5.0, lon: 5.0, roll: 0.8 }.freeze
-
-      attr_reader :signals, :attempt, :context
-
-      def initialize(signals, attempt, context)
-        @signals = signals
-        @attempt = attempt
-        @context = context
-        @taken = {}
-      end
+      include Measuring
 
       # @return [Hash{String => Measure}] in the order of the declaration
       def measures
@@ -47,30 +34,6 @@ module Fujin
       private
 
       def closure = attempt.event(:closure_s)
-      def zero = signals.agl_zero_ft
-
-      # Judges and keeps one measure. A NaN or nil value is 'not recorded' with the reason.
-      def put(id, phase, value, sources, unit: Units.of(id), uncertainty: nil, limit: nil, reason: nil)
-        sources = Array(sources)
-        missing = sources.find { |name| !signals.signal?(name) }
-        if missing || value.nil? || value.nan?
-          return @taken[id] = Measure.new(id: id, phase: phase, value: nil, unit: unit, verdict: 'not_recorded', source: sources,
-                                          reason: missing ? signals.reason(missing) : reason || 'a gap in the recording covers it')
-        end
-        band = limit || standard_band(id)
-        spread = uncertainty || READING.fetch(sources.first, nil)
-        @taken[id] = Measure.new(id: id, phase: phase, value: value, unit: unit, verdict: band&.verdict(value), critical: band&.critical?(value) || false,
-                                 too_close: band&.too_close?(value, spread) || false, band: band, uncertainty: spread, source: sources,
-                                 estimated: signals.estimated?(*sources) || estimated_phase?(phase))
-      end
-
-      def estimated_phase?(phase) = attempt.phase(phase)&.estimated || false
-
-      def standard_band(id)
-        standard.band(id, context.stage, targets, planned: context.planned)
-      end
-
-      def standard = @standard ||= Manoeuvres.find(attempt.manoeuvre).standard
 
       def targets
         @targets ||= context.targets.merge('lowest_rotor_rpm_pct' => context.lowest_rotor_rpm_pct(entry_speed))
@@ -80,15 +43,6 @@ module Fujin
         ias = signals.at(:ias, closure)
         ias.nan? || ias < 20.0 ? context.targets['entry_speed_kt'] : ias
       end
-
-      # A statistic over a stretch, or NaN when less than 80 % of it was recorded.
-      def over(name, from_s, to_s)
-        return Float::NAN if to_s <= from_s || signals.coverage(name, from_s, to_s) < 0.8
-
-        yield signals.window(name, from_s, to_s)
-      end
-
-      def mean(values) = values.sum / values.size
 
       def take_setup
         put('setup_steady_s', 'setup', steady_seconds, %i[ias agl], uncertainty: 1.0)
@@ -138,21 +92,6 @@ module Fujin
         index.nil? ? Float::NAN : refine(values, index, quarter) - closure
       end
 
-      # Crossing time by straight line between the samples around it.
-      def refine(values, index, level)
-        return signals.time(index) if index.zero? || (values[index - 1] - values[index]).abs < 1e-9
-
-        signals.time(index) - (signals.step_s * ((level - values[index]) / (values[index - 1] - values[index])).clamp(0.0, 1.0))
-      end
-
-      # Largest heading change within a time, degrees, either way.
-      def yaw_after(from_s, seconds)
-        over(:heading, from_s, from_s + seconds) do |values|
-          start = signals.at(:heading, from_s)
-          values.map { |v| (v - start).abs }.max
-        end
-      end
-
       def take_glide
         phase = attempt.phase('glide')
         from = phase.start_s
@@ -166,12 +105,6 @@ module Fujin
         put('ground_glide_ratio', 'glide', ground_ratio(from, to), %i[gs agl], unit: 'index', uncertainty: 0.15)
       end
 
-      def height_lost(from, to)
-        return Float::NAN if signals.coverage(:agl, from, to) < 0.8
-
-        signals.at(:agl, from) - signals.at(:agl, to)
-      end
-
       # Straight distance over the ground against height lost.
       def ground_ratio(from, to)
         lost = height_lost(from, to)
@@ -179,15 +112,6 @@ module Fujin
 
         distance = position_change(from, to) || over(:gs, from, to) { |v| mean(v) * (to - from) * FT_PER_KT_S }
         distance / lost
-      end
-
-      def position_change(from, to)
-        return nil unless signals.signal?(:lat) && signals.signal?(:lon)
-
-        map = LocalMap.new(signals.at(:lat, from), signals.at(:lon, from))
-        north, east = map.north_east(signals.at(:lat, to), signals.at(:lon, to))
-        distance = Math.hypot(north, east) / Quantities::FT
-        distance.nan? ? nil : distance
       end
 
       # The gate is an event of the glide, even when it is passed while flaring.
@@ -204,14 +128,6 @@ module Fujin
         put('gate_rotor_rpm_pct', 'glide', signals.at(:nr, gate_s), :nr)
         put('gate_sink_fpm', 'glide', signals.at(:sink, gate_s), :sink)
         put('gate_groundspeed_kt', 'glide', signals.at(:gs, gate_s), :gs)
-      end
-
-      def downward_pass(height_ft)
-        agl = signals[:agl]
-        from = signals.index(closure) + 1
-        to = signals.index(attempt.end_s)
-        index = (from..to).find { |i| agl[i] - zero <= height_ft && agl[i - 1] - zero > height_ft }
-        index && refine(agl.map { |v| v - zero }, index, height_ft)
       end
 
       def take_flare
@@ -261,17 +177,6 @@ module Fujin
         put('slide_ft', 'touchdown', slide(at), :gs, uncertainty: 5.0)
       end
 
-      def drift(at) = signals.at(:gs, at) * Math.sin((signals.at(:track, at) - signals.at(:heading, at)) * Quantities::DEG)
-
-      # Distance from contact until under 0.6 kt.
-      def slide(from)
-        gs = signals[:gs]
-        return Float::NAN unless gs
-
-        stop = (signals.index(from)..(signals.size - 1)).find { |i| gs[i] < 0.6 }
-        stop ? over(:gs, from, signals.time(stop)) { |v| mean(v) * (signals.time(stop) - from) * FT_PER_KT_S } : Float::NAN
-      end
-
       # At contact, otherwise where the hover is established.
       def take_miss
         phase = attempt.phase('touchdown') ? 'touchdown' : 'recovery'
@@ -282,13 +187,6 @@ module Fujin
         put('miss_along_ft', phase, along, %i[lat lon], uncertainty: 12.0)
         put('miss_across_ft', phase, across, %i[lat lon], uncertainty: 12.0)
         put('miss_ft', phase, Math.hypot(along, across), %i[lat lon], uncertainty: 12.0)
-      end
-
-      def position_from_spot(at)
-        return [Float::NAN, Float::NAN] unless signals.signal?(:lat) && signals.signal?(:lon) && course_deg
-
-        north, east = LocalMap.new(*context.spot).north_east(signals.at(:lat, at), signals.at(:lon, at))
-        LocalMap.along_across(north, east, course_deg).map { |m| m / Quantities::FT }
       end
 
       def mean_track

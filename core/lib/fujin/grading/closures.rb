@@ -16,10 +16,14 @@ module Fujin
 
       # @return [Array(Array<Float>, Boolean)] confirmed times in order, and whether they are estimated
       def find
-        source = %i[throttle ne power collective nr sink].find { |name| @signals.signal?(name) }
-        return [[], true] unless source
+        times, estimated = all
+        [times.select { |t| confirmed?(t) }, estimated]
+      end
 
-        [send(:"by_#{source}").select { |t| confirmed?(t) }, source != :throttle]
+      # Confirmed by a descent or not: low in a hover there is none.
+      def all
+        source = %i[throttle ne power collective nr sink].find { |name| @signals.signal?(name) }
+        source ? [send(:"by_#{source}"), source != :throttle] : [[], true]
       end
 
       # Is the engine at idle at this sample, as far as the file can tell? nil when it can't.

@@ -5,6 +5,9 @@ module Fujin
     # The five steps (JOB.md section 6).
     GRADE_WORDS = ['taken over', 'assisted or far out', 'prompted or marginal', 'to standard', 'polished'].freeze
 
+    # Where a school has not set a standard yet: measures are shown, not judged.
+    NO_STANDARD = 'none'
+
     # A proposed grade for one phase. `grade` is nil, with no driver, when nothing was recorded.
     PhaseGrade = Value.define(:phase, :grade, :driver, :critical)
 
@@ -28,10 +31,15 @@ module Fujin
         @context = context
       end
 
-      # @return [Array<Proposal>] every attempt of every declared manoeuvre, in order of time
-      def proposals
-        Manoeuvres.recorded.flat_map { |manoeuvre| manoeuvre.finder.new(@signals, @context).find.map { |attempt| propose(manoeuvre, attempt) } }
-                  .sort_by { |proposal| proposal.attempt.start_s }
+      # In this order: each finder leaves alone what those before it found.
+      FINDERS = [AutorotationFinder, HoveringAutorotationFinder, LowRotorRpmFinder, ApproachFinder, TakeOffFinder, HoverFinder].freeze
+
+      # @return [Array<Proposal>] every attempt of every recorded manoeuvre, in order of time
+      def proposals = attempts.map { |attempt| propose(Manoeuvres.find(attempt.manoeuvre), attempt) }
+
+      # @return [Array<Attempt>]
+      def attempts
+        FINDERS.reduce([]) { |taken, finder| taken + finder.new(@signals, @context, taken).find }.sort_by(&:start_s)
       end
 
       # Measures and grades one attempt whose boundaries are known.
@@ -42,7 +50,7 @@ module Fujin
         faults = manoeuvre.fault_finder.new(taker, measures).faults
         grades = attempt.phase_ids.map { |phase| self.class.grade(phase, measures.values.select { |m| m.phase == phase }) }
         Proposal.new(attempt: attempt, measures: measures.freeze, faults: faults.freeze, grades: grades.freeze, gate_s: taker.gate_s,
-                     standard_version: manoeuvre.standard.version, course_deg: taker.course_deg)
+                     standard_version: manoeuvre.standard&.version || NO_STANDARD, course_deg: taker.course_deg)
       end
 
       # All polished 4, all in 3, any marginal 2, any out or critical 1; what was not recorded abstains.

@@ -18,7 +18,10 @@ module Fujin
       planner: Planning::HoverPlan.planner,
       key_numbers: %w[box_time_s box_radius_ft box_height_ft hover_height_ft power_margin_ige_pct],
       gated: false,
-      least_power_margin_pct: 3
+      least_power_margin_pct: 3,
+      finder: Grading::HoverFinder,
+      measurer: Grading::PoweredMeasures,
+      fault_finder: Grading::PoweredFaults
     )
   end
 end

@@ -15,7 +15,10 @@ module Fujin
       house: %w[power_check],
       planner: Planning::HoverPowerTakeOffPlan.planner,
       key_numbers: %w[climb_speed_kt climb_fpm power_margin_ige_pct etl_distance_ft climb_speed_height_ft avoid_area_s],
-      least_power_margin_pct: 5
+      least_power_margin_pct: 5,
+      finder: Grading::TakeOffFinder,
+      measurer: Grading::PoweredMeasures,
+      fault_finder: Grading::PoweredFaults
     )
   end
 end

@@ -18,7 +18,10 @@ module Fujin
       planner: Planning::HoverTurnPlan.planner,
       key_numbers: %w[turn_rate_deg_s turn_time_s box_radius_ft hover_height_ft power_margin_ige_pct],
       gated: false,
-      least_power_margin_pct: 5
+      least_power_margin_pct: 5,
+      finder: Grading::HoverFinder,
+      measurer: Grading::PoweredMeasures,
+      fault_finder: Grading::PoweredFaults
     )
   end
 end

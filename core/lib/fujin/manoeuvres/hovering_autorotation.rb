@@ -21,7 +21,10 @@ module Fujin
       key_numbers: %w[time_to_contact_s contact_sink_fpm hover_height_ft pull_at_s rotor_energy_s fixed_collective_sink_fpm],
       power_off: true,
       least_power_margin_pct: 3,
-      heat_prompt: 'heat off for the hover, on if ice was suspected before'
+      heat_prompt: 'heat off for the hover, on if ice was suspected before',
+      finder: Grading::HoveringAutorotationFinder,
+      measurer: Grading::PoweredMeasures,
+      fault_finder: Grading::PoweredFaults
     )
   end
 end

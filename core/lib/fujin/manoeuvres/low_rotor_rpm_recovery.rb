@@ -16,7 +16,10 @@ module Fujin
       planner: Planning::LowRotorRpmPlan.planner,
       key_numbers: %w[warning_after_s too_late_after_s low_warning_pct rotor_decay_to_90_s hover_warning_after_s stall_rotor_rpm_pct],
       gated: false,
-      hovers: 'none'
+      hovers: 'none',
+      finder: Grading::LowRotorRpmFinder,
+      measurer: Grading::PoweredMeasures,
+      fault_finder: Grading::PoweredFaults
     )
   end
 end

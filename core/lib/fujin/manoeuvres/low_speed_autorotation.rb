@@ -20,7 +20,10 @@ module Fujin
       power_off: true,
       hovers: 'none',
       outside_test: true,
-      heat_prompt: 'heat on before the throttle closes'
+      heat_prompt: 'heat on before the throttle closes',
+      finder: Grading::AutorotationFinder,
+      measurer: Grading::AutorotationMeasures,
+      fault_finder: Grading::AutorotationFaults
     )
   end
 end

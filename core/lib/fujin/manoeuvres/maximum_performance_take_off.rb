@@ -16,7 +16,10 @@ module Fujin
       planner: Planning::MaximumPerformancePlan.planner,
       key_numbers: %w[climb_angle_deg climb_angle_speed_kt power_margin_pct obstacle_distance_ft vertical_climb_fpm avoid_area_s],
       hovers: 'oge',
-      least_power_margin_pct: 5
+      least_power_margin_pct: 5,
+      finder: Grading::TakeOffFinder,
+      measurer: Grading::PoweredMeasures,
+      fault_finder: Grading::PoweredFaults
     )
   end
 end

@@ -18,7 +18,10 @@ module Fujin
       house: %w[approach_speed sink_limit vortex_escape],
       planner: Planning::NormalApproachPlan.planner,
       key_numbers: %w[approach_angle_deg entry_sink_fpm decision_height_ft entry_distance_ft sink_margin_fpm power_margin_pct],
-      least_power_margin_pct: 5
+      least_power_margin_pct: 5,
+      finder: Grading::ApproachFinder,
+      measurer: Grading::PoweredMeasures,
+      fault_finder: Grading::PoweredFaults
     )
   end
 end

@@ -20,7 +20,10 @@ module Fujin
       house: %w[sink_limit vortex_escape],
       planner: Planning::RunOnPlan.planner,
       key_numbers: %w[touchdown_groundspeed_kt power_cap_kw slide_ft lowest_level_speed_kt entry_distance_ft approach_angle_deg],
-      hovers: 'none'
+      hovers: 'none',
+      finder: Grading::ApproachFinder,
+      measurer: Grading::PoweredMeasures,
+      fault_finder: Grading::PoweredFaults
     )
   end
 end

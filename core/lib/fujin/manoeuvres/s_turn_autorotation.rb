@@ -21,7 +21,10 @@ module Fujin
       key_numbers: %w[glide_speed_kt target_rotor_rpm_pct turn_height_ft entry_distance_ft bank_deg roll_out_height_ft],
       power_off: true,
       outside_test: true,
-      heat_prompt: 'heat on before the throttle closes'
+      heat_prompt: 'heat on before the throttle closes',
+      finder: Grading::AutorotationFinder,
+      measurer: Grading::AutorotationMeasures,
+      fault_finder: Grading::AutorotationFaults
     )
   end
 end

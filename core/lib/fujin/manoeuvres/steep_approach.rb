@@ -19,7 +19,10 @@ module Fujin
       planner: Planning::SteepApproachPlan.planner,
       key_numbers: %w[approach_angle_deg decision_height_ft entry_sink_fpm vortex_ring_sink_fpm sink_margin_fpm power_margin_pct],
       hovers: 'oge',
-      least_power_margin_pct: 5
+      least_power_margin_pct: 5,
+      finder: Grading::ApproachFinder,
+      measurer: Grading::PoweredMeasures,
+      fault_finder: Grading::PoweredFaults
     )
   end
 end

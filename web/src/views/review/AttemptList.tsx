@@ -8,10 +8,32 @@ interface Props {
   select: (position: number) => void
 }
 
-/** The attempts in order, each with its level and the one thing to work on. */
+/** The attempts in order, each with its level and the one thing to work on; what else the recording holds folded beneath. */
 export function AttemptList({ attempts, current, select }: Props) {
+  const asked = attempts.filter((attempt) => attempt.asked)
+  const beside = attempts.filter((attempt) => !attempt.asked)
   return (
-    <ol aria-label="Attempts" className="m-0 flex list-none gap-2 overflow-x-auto p-0 pb-1">
+    <>
+      {asked.length > 0 && <Row label="Attempts" attempts={asked} current={current} select={select} />}
+      {beside.length > 0 && (
+        <details open={asked.length === 0 || beside.some((attempt) => attempt.position === current)}>
+          <summary className="label min-h-8 cursor-pointer py-1">Also in this recording: {tally(beside)}</summary>
+          <Row label="Also in this recording" attempts={beside} current={current} select={select} />
+        </details>
+      )}
+    </>
+  )
+}
+
+/** `2 hovers, 1 take-off at hover power`. */
+const tally = (attempts: Attempt[]) =>
+  [...new Set(attempts.map((attempt) => attempt.title))]
+    .map((title) => `${attempts.filter((a) => a.title === title).length} × ${title.toLowerCase()}`)
+    .join(', ')
+
+function Row({ label, attempts, current, select }: Props & { label: string }) {
+  return (
+    <ol aria-label={label} className="m-0 flex list-none gap-2 overflow-x-auto p-0 pb-1">
       {attempts.map((attempt) => (
         <li key={attempt.id}>
           <button
@@ -47,5 +69,6 @@ function summary(attempt: Attempt): string {
   if (!attempt.counts) return 'does not count'
   if (attempt.result === 'go_around') return 'went around'
   if (attempt.shown === 'self_grade_first') return 'your grade first'
-  return attempt.fault_details?.[0]?.title ?? 'no fault named'
+  const fault = attempt.fault_details?.[0]?.title ?? 'no fault named'
+  return attempt.asked ? fault : `${attempt.title}: ${fault.toLowerCase()}`
 }

@@ -22,7 +22,11 @@ export function Grading({ attempt, sortie, session }: Props) {
   const [reasons, setReasons] = useState<Record<string, string>>({})
   const given = (phase: string, of: 'self' | 'instructor') =>
     attempt.grades.filter((g) => g.phase === phase && g.kind === of).at(-1)
-  const phases = attempt.phases.filter((phase) => mine || phase.proposed !== null || given(phase.id, 'instructor'))
+  // Without a standard nothing is proposed, and every phase may be graded by hand.
+  const byHand = attempt.phases.every((phase) => phase.proposed == null)
+  const phases = attempt.phases.filter(
+    (phase) => mine || byHand || phase.proposed !== null || given(phase.id, 'instructor'),
+  )
   const open = phases.filter((phase) => !given(phase.id, kind))
   const value = (id: string, proposed: number | null | undefined) =>
     chosen[id] ?? (mine ? undefined : (proposed ?? undefined))
@@ -60,6 +64,9 @@ export function Grading({ attempt, sortie, session }: Props) {
         <p className="label mt-1 mb-0">
           {sortie.student.name} has not graded this attempt yet, and sees nothing of yours until then.
         </p>
+      )}
+      {byHand && !mine && (
+        <p className="label mt-1 mb-0">No standard is set for it: nothing is proposed. Grade by hand, or leave it.</p>
       )}
       <div className="grid gap-2 pt-2">
         {phases.map((phase) => (

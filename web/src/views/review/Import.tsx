@@ -110,7 +110,7 @@ export function Import({ sortie, empty }: { sortie: Sortie; empty: boolean }) {
       )}
       {status === 'ready' && recording.data?.attempts === 0 && (
         <p role="status" className="sheet mt-2 mb-0 p-3">
-          {recording.data.name} was read, and no autorotation was found in it. The recording is kept.
+          {recording.data.name} was read, and no attempt was found in it. The recording is kept.
         </p>
       )}
     </section>

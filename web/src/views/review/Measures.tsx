@@ -56,8 +56,11 @@ export function Measures({ attempt, phase, select }: Props) {
         ))}
       </Accordion.Root>
       <p className="label mt-2">
-        Standard {attempt.standard_version}. Estimated values are marked ≈. A value whose uncertainty could turn its
-        verdict is too close to call and has a bar through its mark.
+        {attempt.standard_version === 'none'
+          ? 'No standard is set: measures are shown, not judged.'
+          : `Standard ${attempt.standard_version}.`}{' '}
+        Estimated values are marked ≈. A value whose uncertainty could turn its verdict is too close to call and has a
+        bar through its mark.
       </p>
     </section>
   )

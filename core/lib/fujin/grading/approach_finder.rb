@@ -1,0 +1,137 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Grading
+    # Powered approaches: `descent` from sink over 150 ft/min held for 3 s, `termination` under 3 kt below 10 ft for 6 s; or
+    # a contact at 5 kt or more, which is a run-on landing with its `slide` (MEASURES.md section 2).
+    class ApproachFinder
+      include Stretches
+
+      SINK_FPM = 150.0
+      HELD_S = 3.0
+      # Level or climbing for so long, this high, is what came before the approach.
+      LEVEL_SINK_FPM = 100.0
+      LEVEL_S = 4.0
+      LEVEL_ABOVE_FT = 40.0
+      STILL_KT = 3.0
+      LOW_FT = 10.0
+      TERMINATION_S = 6.0
+      LEAST_LOST_FT = 80.0
+      LONGEST_S = 180.0
+      STEEP_FROM_DEG = 11.5
+      RUN_ON_TO_DEG = 6.0
+      RUN_ON_KT = 5.0
+      TOUCHDOWN_S = 1.0
+      STOPPED_KT = 0.6
+      GLIDING_S = 6.0
+
+      def initialize(signals, context, taken = [])
+        @signals = signals
+        @context = context
+        @taken = taken
+        @closures = Closures.new(signals)
+      end
+
+      # @return [Array<Attempt>]
+      def find
+        return [] unless @context.type.helicopter? && signals.signal?(:agl) && signals.signal?(:gs) && signals.signal?(:sink)
+
+        (stops.filter_map { |i| to_a_stop(i) } + contacts.filter_map { |contact| run_on(contact) }).sort_by(&:start_s)
+      end
+
+      private
+
+      def sink = @sink ||= Recordings::Smoothing.mean(signals[:sink], signals.samples(0.5))
+
+      # First sample of every stretch of standing or hovering low.
+      def stops = stretches(all, 2.0, hole_s: 1.0) { |i| signals[:gs][i] < STILL_KT && height(i) < LOW_FT }.map(&:first)
+
+      # The skids met the ground on the move.
+      def contacts
+        stretches(all, 0.3, hole_s: 1.0) { |i| height(i) <= Contact::CONFIRM_FT }.map(&:first).select { |i| i.positive? && signals[:gs][i] >= RUN_ON_KT }
+                                                                                 .filter_map { |i| Contact.find(signals, signals.time(i) - 3.0, signals.time(i) + 2.0) }
+      end
+
+      def to_a_stop(index)
+        start = descent_start(index) or return nil
+        at = signals.time(index)
+        finish = [at + TERMINATION_S, signals.end_s].min
+        return nil if overlaps?(start, at) || gliding?(start, at) || ran_on?(start, at)
+
+        angle = ApproachAngle.of(signals, start, at)
+        name = angle && angle >= STEEP_FROM_DEG ? 'steep_approach' : 'normal_approach'
+        attempt(name, [phase('descent', start, at), phase('termination', at, finish)], events: { stopped_s: at }.merge(contact_between(start, finish)))
+      end
+
+      # Touched the ground on the move before it stopped: that one is a run-on landing.
+      def ran_on?(start, at) = contacts.any? { |contact| contact.time_s.between?(start, at) && powered?(contact.time_s) && shallow?(start, contact.time_s) }
+
+      def shallow?(start, at) = (ApproachAngle.of(signals, start, at) || 90.0) <= RUN_ON_TO_DEG
+
+      def run_on(contact)
+        return nil unless powered?(contact.time_s)
+
+        start = descent_start(signals.index(contact.time_s)) or return nil
+        return nil if overlaps?(start, contact.time_s) || gliding?(start, contact.time_s) || !shallow?(start, contact.time_s)
+
+        slide = [contact.time_s + TOUCHDOWN_S, signals.end_s].min
+        stopped = (signals.index(slide)...signals.size).find { |i| signals[:gs][i] < STOPPED_KT }
+        attempt('run_on_landing', [phase('descent', start, contact.time_s), phase('touchdown', contact.time_s, slide),
+                                   phase('slide', slide, stopped ? signals.time(stopped) : signals.end_s, estimated: stopped.nil?)],
+                events: { contact_s: contact.time_s, contact: contact })
+      end
+
+      def contact_between(start, finish)
+        contact = Contact.find(signals, start, finish)
+        contact ? { contact_s: contact.time_s, contact: contact } : {}
+      end
+
+      def powered?(time_s) = @closures.idle?(signals.index(time_s - 1.0)) != true
+
+      # Without power for more than a few seconds it is no powered approach, whether its closure is in the file or not.
+      def gliding?(start, finish)
+        range = signals.index(start)..signals.index(finish)
+        range.count { |i| @closures.idle?(i) } * signals.step_s > GLIDING_S
+      end
+
+      # Start of the descent that ends here, nil when there is none: the first sample since the last level flight or climb
+      # from which the sink was held, high enough to be an approach.
+      def descent_start(index)
+        from = [index - signals.samples(LONGEST_S), 0].max
+        before = level_before(index, from)
+        first = first_held(before..index, HELD_S) { |i| sink[i] > SINK_FPM } or return nil
+        height(first) - height(index) >= LEAST_LOST_FT ? signals.time(first) : nil
+      end
+
+      # Last sample before this one of level flight or climb, up high.
+      def level_before(index, from)
+        needed = signals.samples(LEVEL_S)
+        run = 0
+        index.downto(from) do |i|
+          run = height(i) > LEVEL_ABOVE_FT && sink[i] < LEVEL_SINK_FPM ? run + 1 : 0
+          return i + needed - 1 if run == needed
+        end
+        from
+      end
+    end
+
+    # The angle of the path over the ground from 200 to 15 ft.
+    module ApproachAngle
+      FROM_FT = 200.0
+      TO_FT = 15.0
+
+      module_function
+
+      # @return [Float, nil] degrees
+      def of(signals, from_s, to_s)
+        range = signals.index(from_s)..signals.index(to_s)
+        zero = signals.agl_zero_ft
+        high = range.find { |i| signals[:agl][i] - zero <= FROM_FT } or return nil
+        low = (high..range.last).find { |i| signals[:agl][i] - zero <= TO_FT } || range.last
+        lost = signals[:agl][high] - signals[:agl][low]
+        distance = (high...low).sum { |i| signals[:gs][i] * signals.step_s * Measuring::FT_PER_KT_S }
+        lost > 30.0 && distance > 1.0 ? Math.atan2(lost, distance) / Quantities::DEG : nil
+      end
+    end
+  end
+end

@@ -1,0 +1,117 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Grading
+    # What every taker of measures needs: readings at a moment and over a stretch, judged and kept one by one.
+    # The class that includes it takes its measures into `@taken` and may say which targets a standard's rules stand for.
+    module Measuring
+      FT_PER_KT_S = 1.68781
+
+      # 90 % uncertainty of a single reading of each signal with an ordinary recorder: its noise and lag.
+      READING = { nr: 0.4, ias: 2.0, gs: 0.8, agl: 3.0, pitch: 0.8, heading: 1.5, track: 2.0, collective: 1.0, throttle: 1.0, sink: 80.0, vs: 120.0,
+                  lat: 5.0, lon: 5.0, roll: 0.8 }.freeze
+
+      attr_reader :signals, :attempt, :context
+
+      def initialize(signals, attempt, context)
+        @signals = signals
+        @attempt = attempt
+        @context = context
+        @taken = {}
+      end
+
+      private
+
+      def zero = signals.agl_zero_ft
+
+      # Judges and keeps one measure. A NaN or nil value is 'not recorded' with the reason.
+      def put(id, phase, value, sources, unit: Units.of(id), uncertainty: nil, limit: nil, reason: nil)
+        sources = Array(sources)
+        missing = sources.find { |name| !signals.signal?(name) }
+        if missing || value.nil? || value.nan?
+          return @taken[id] = Measure.new(id: id, phase: phase, value: nil, unit: unit, verdict: 'not_recorded', source: sources,
+                                          reason: missing ? signals.reason(missing) : reason || 'a gap in the recording covers it')
+        end
+        band = limit || standard_band(id)
+        spread = uncertainty || READING.fetch(sources.first, nil)
+        @taken[id] = Measure.new(id: id, phase: phase, value: value, unit: unit, verdict: band&.verdict(value), critical: band&.critical?(value) || false,
+                                 too_close: band&.too_close?(value, spread) || false, band: band, uncertainty: spread, source: sources,
+                                 estimated: signals.estimated?(*sources) || estimated_phase?(phase))
+      end
+
+      def estimated_phase?(phase) = attempt.phase(phase)&.estimated || false
+
+      def standard_band(id)
+        standard&.band(id, context.stage, targets, planned: context.planned)
+      end
+
+      def standard = @standard ||= Manoeuvres.find(attempt.manoeuvre).standard
+      def targets = context.targets
+
+      # A statistic over a stretch, or NaN when less than 80 % of it was recorded.
+      def over(name, from_s, to_s)
+        return Float::NAN if to_s <= from_s || signals.coverage(name, from_s, to_s) < 0.8
+
+        yield signals.window(name, from_s, to_s)
+      end
+
+      def mean(values) = values.sum / values.size
+
+      # Crossing time by straight line between the samples around it.
+      def refine(values, index, level)
+        return signals.time(index) if index.zero? || (values[index - 1] - values[index]).abs < 1e-9
+
+        signals.time(index) - (signals.step_s * ((level - values[index]) / (values[index - 1] - values[index])).clamp(0.0, 1.0))
+      end
+
+      # Largest heading change within a time, degrees, either way.
+      def yaw_after(from_s, seconds)
+        over(:heading, from_s, from_s + seconds) do |values|
+          start = signals.at(:heading, from_s)
+          values.map { |v| (v - start).abs }.max
+        end
+      end
+
+      def height_lost(from, to)
+        return Float::NAN if signals.coverage(:agl, from, to) < 0.8
+
+        signals.at(:agl, from) - signals.at(:agl, to)
+      end
+
+      def position_change(from, to)
+        return nil unless signals.signal?(:lat) && signals.signal?(:lon)
+
+        map = LocalMap.new(signals.at(:lat, from), signals.at(:lon, from))
+        north, east = map.north_east(signals.at(:lat, to), signals.at(:lon, to))
+        distance = Math.hypot(north, east) / Quantities::FT
+        distance.nan? ? nil : distance
+      end
+
+      def downward_pass(height_ft)
+        agl = signals[:agl]
+        from = signals.index(attempt.start_s) + 1
+        to = signals.index(attempt.end_s)
+        index = (from..to).find { |i| agl[i] - zero <= height_ft && agl[i - 1] - zero > height_ft }
+        index && refine(agl.map { |v| v - zero }, index, height_ft)
+      end
+
+      def drift(at) = signals.at(:gs, at) * Math.sin((signals.at(:track, at) - signals.at(:heading, at)) * Quantities::DEG)
+
+      # Distance from contact until under 0.6 kt.
+      def slide(from)
+        gs = signals[:gs]
+        return Float::NAN unless gs
+
+        stop = (signals.index(from)..(signals.size - 1)).find { |i| gs[i] < 0.6 }
+        stop ? over(:gs, from, signals.time(stop)) { |v| mean(v) * (signals.time(stop) - from) * FT_PER_KT_S } : Float::NAN
+      end
+
+      def position_from_spot(at)
+        return [Float::NAN, Float::NAN] unless signals.signal?(:lat) && signals.signal?(:lon) && course_deg
+
+        north, east = LocalMap.new(*context.spot).north_east(signals.at(:lat, at), signals.at(:lon, at))
+        LocalMap.along_across(north, east, course_deg).map { |m| m / Quantities::FT }
+      end
+    end
+  end
+end

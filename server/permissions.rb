@@ -42,6 +42,8 @@ module Fujin
       'PUT /api/recordings/:id/headings' => STAFF,
       'GET /api/sorties/:id/attempts' => SIGNED_IN,
       'GET /api/attempts/:id/strips' => SIGNED_IN,
+      'GET /api/attempts/:id/pictures' => SIGNED_IN,
+      'GET /api/attempts/:id/one-change' => SIGNED_IN,
       'POST /api/attempts/:id/grades' => SIGNED_IN,
       'PUT /api/attempts/:id/void' => STAFF,
       'POST /api/sign-offs' => STAFF,

@@ -48,6 +48,15 @@ module Fujin
       json(Strips.new(attempt, bins: params.fetch('bins', 600).to_i, from_s: params['from_s']&.to_f, to_s: params['to_s']&.to_f).to_h)
     end
 
+    get_route('/api/attempts/:id/pictures') { json(DebriefPictures.new(find_attempt).to_h) }
+
+    get_route '/api/attempts/:id/one-change' do
+      attempt = find_attempt
+      raise Conflict, 'Grade yourself first: then you see what one change would have done.' unless view(attempt)['shown'] == 'all'
+
+      json(OneChangeQuestion.new(attempt).to_h)
+    end
+
     post_route '/api/attempts/:id/grades' do
       attempt = find_attempt
       Grades.new(attempt, current_person, view(attempt)).add(body_json.fetch('grades'))

@@ -233,6 +233,21 @@ export function useRecording(id: string | undefined) {
   })
 }
 
+export const useAttemptPictures = (id: string) =>
+  useQuery({
+    queryKey: ['attempt-pictures', id],
+    queryFn: () => unwrap(api.GET('/api/attempts/{id}/pictures', { params: { path: { id } } })),
+  })
+
+export const useOneChange = (id: string, enabled: boolean) =>
+  useQuery({
+    queryKey: ['one-change', id],
+    queryFn: () => unwrap(api.GET('/api/attempts/{id}/one-change', { params: { path: { id } } })),
+    enabled,
+    retry: false,
+    staleTime: Infinity,
+  })
+
 export const tellHeadings = (id: string, columns: { heading: string; channel: string; unit: string }[]) =>
   unwrap(api.PUT('/api/recordings/{id}/headings', { params: { path: { id } }, body: { columns } }))
 

@@ -86,7 +86,7 @@ export function Grading({ attempt, sortie, session }: Props) {
                 )}
               </span>
             </div>
-            {attempt.shown === 'all' && (
+            {attempt.shown === 'all' && !byHand && (
               <p className="label m-0">
                 Proposed {GRADE_WORDS[phase.proposed ?? -1]?.toLowerCase() ?? 'nothing: not recorded'}
                 {phase.driver && phase.driver !== phase.help
@@ -140,7 +140,7 @@ export function Grading({ attempt, sortie, session }: Props) {
               : 'Keep my grades'
             : unexplained.length > 0
               ? 'A change wants a reason'
-              : Object.keys(chosen).length > 0
+              : byHand || Object.keys(chosen).length > 0
                 ? 'Store these grades'
                 : 'Confirm the proposal'}
         </button>

@@ -150,7 +150,7 @@ function Summary({ recording }: { recording: Schemas['Recording'] }) {
     <details className="label ml-auto">
       <summary className="cursor-pointer">
         {recording.name}, {summary.rows?.toLocaleString('en-GB')} rows at {summary.rate_hz?.toFixed(0)} Hz
-        {notes.length > 0 ? `, ${notes.length} notes` : ''}
+        {notes.length > 0 ? `, ${notes.length} ${notes.length === 1 ? 'note' : 'notes'}` : ''}
       </summary>
       <ul className="m-0 pl-4">
         {notes.map((note) => (

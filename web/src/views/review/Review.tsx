@@ -1,5 +1,5 @@
 import { useMemo } from 'react'
-import type { Session, Sortie } from '../../api/client'
+import type { Attempt, Plan, Session, Sortie } from '../../api/client'
 import { useAttempts, usePlan, useStrips } from '../../api/queries'
 import { useKeys } from '../../app/useKeys'
 import { Failed, Loading } from '../../design/States'
@@ -11,8 +11,19 @@ import { AttemptList } from './AttemptList'
 import { Faults } from './Faults'
 import { Grading } from './Grading'
 import { Import } from './Import'
+import { FlownPictures } from './FlownPictures'
 import { Measures } from './Measures'
+import { OneChange } from './OneChange'
 import { useReviewAddress } from './useReviewAddress'
+
+/** The day of the plan without its path: another manoeuvre was flown than the one that was planned. */
+const flownOnly = (plan: Plan, attempt: Attempt): Plan => ({
+  ...plan,
+  path: attempt.path ?? [],
+  band: [],
+  gates: [],
+  reaches: [],
+})
 
 /** Review: the attempts as found, flown over planned, every measure against its band, the grades. */
 export function Review({ sortie, session }: { sortie: Sortie; session: Session }) {
@@ -37,6 +48,8 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
   const moment = timeS === undefined || !attempt ? undefined : attempt.start_s + timeS
   const onTime = (at: number) => attempt && set({ t: at - attempt.start_s })
   const fault = attempt?.fault_details?.[0]
+  const planned = attempt?.manoeuvre === plan.data?.manoeuvre
+  const drawn = plan.data && attempt && (planned ? plan.data : flownOnly(plan.data, attempt))
   return (
     <>
       <Import sortie={sortie} empty={count === 0} />
@@ -55,14 +68,17 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
               </p>
             )}
             {fault && <Faults attempt={attempt} onTime={onTime} />}
-            {plan.data && (
+            {fault && attempt.shown === 'all' && (
+              <OneChange key={`change-${attempt.id}`} attempt={attempt} plan={plan.data} />
+            )}
+            {drawn && (
               <div className="mt-2">
                 <DescentSection
-                  plan={plan.data}
+                  plan={drawn}
                   flown={attempt.path ?? []}
-                  title="Flown (solid) over planned (dashed), true scale"
+                  title={planned ? 'Flown (solid) over planned (dashed), true scale' : 'As flown, true scale'}
                   doors={['gate']}
-                  window={windowOf(plan.data, [attempt.path ?? []])}
+                  window={windowOf(drawn, [attempt.path ?? []])}
                   {...(moment === undefined ? {} : { timeS: moment })}
                   onTime={onTime}
                 />
@@ -79,17 +95,18 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
             ) : (
               <Loading what="the strips" />
             )}
-            {plan.data && (
+            {drawn && (
               <div className="mt-3">
                 <GroundView
-                  plan={plan.data}
+                  plan={drawn}
                   flown={attempt.path ?? []}
                   spotName={sortie.spot_name}
                   sides={[-700, 700]}
-                  window={windowOf(plan.data, [attempt.path ?? []])}
+                  window={windowOf(drawn, [attempt.path ?? []])}
                 />
               </div>
             )}
+            {attempt.shown === 'all' && <FlownPictures key={`pictures-${attempt.id}`} attemptId={attempt.id} />}
           </div>
           <div className="min-w-0">
             <Grading key={attempt.id} attempt={attempt} sortie={sortie} session={session} />

@@ -1,0 +1,59 @@
+# frozen_string_literal: true
+
+module Fujin
+  # What one change would have done to a stored attempt (Grading::OneChange), as the API tells it.
+  class OneChangeQuestion
+    def initialize(attempt)
+      @attempt = attempt
+      @setting = SortieSetting.new(attempt.sortie)
+    end
+
+    # @return [Hash] the API's OneChange
+    # @raise [Conflict] when there is no fault to mend
+    def to_h
+      fault = @attempt.proposal['first_fault'] or raise Conflict, 'No fault is named in this attempt: there is nothing to mend.'
+      context = @setting.grading_context
+      answer = Grading::OneChange.new(signals, proposal(context), context, fault).answer
+      title = @attempt.declaration.fault(fault)&.title
+      { 'fault' => fault, 'title' => title, 'claimed' => answer.claimed?, 'reason' => answer.reason, 'change' => answer.change, 'fit' => fit(answer),
+        'numbers' => numbers(answer), 'fitted' => flown(answer.fitted, context), 'mended' => flown(answer.mended, context) }
+    end
+
+    private
+
+    def signals
+      @signals ||= begin
+        row = @attempt.recording
+        recording = Recordings.read(row.bytes, name: row.name, headings: HeadingMapping.for(row.bytes))
+        Recordings::Signals.new(recording, type: @setting.type, atmosphere: @setting.conditions.atmosphere, elevation_ft: @attempt.sortie.elevation_ft, wind: @setting.wind)
+      end
+    end
+
+    def proposal(context)
+      Grading::Grader.new(signals, context).proposals.min_by { |found| (found.attempt.start_s - @attempt.start_s).abs }
+    end
+
+    def fit(answer) = answer.fit&.transform_keys(&:to_s)&.transform_values { |off| Serialisers.number(off, 1) }
+
+    # Each number as flown, as the fitted model flies it, and with the one change.
+    def numbers(answer)
+      return [] unless answer.claimed?
+
+      Grading::OneChange::TOLD.filter_map do |id|
+        before = answer.fitted.value(id)
+        after = answer.mended.value(id)
+        next unless before && after
+
+        { 'measure' => id, 'unit' => Grading::Units.of(id), 'flown' => Serialisers.number(@attempt.proposal['measures'].dig(id, 'value')),
+          'fitted' => Serialisers.number(before), 'mended' => Serialisers.number(after) }
+      end
+    end
+
+    def flown(flight, context)
+      return nil unless flight&.proposal
+
+      path = FlownPath.new(flight.signals, flight.proposal, context.spot || [0.0, 0.0]).points
+      { 'path' => path, 'ledger' => DebriefPictures.ledger(path, @setting.conditions) }
+    end
+  end
+end

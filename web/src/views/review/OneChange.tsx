@@ -1,0 +1,95 @@
+import { useState } from 'react'
+import type { Attempt, Plan, Schemas } from '../../api/client'
+import { useOneChange } from '../../api/queries'
+import { Figure } from '../../design/Figure'
+import { plainName } from '../../design/words'
+import { DescentSection } from '../../pictures/DescentSection'
+import { EnergyLedger } from '../../pictures/EnergyLedger'
+import { windowOf } from '../../pictures/scale'
+
+interface Props {
+  attempt: Attempt
+  plan: Plan | undefined
+}
+
+/** The model fitted to the attempt and flown again with only the first fault mended; nothing is claimed of a poor fit. */
+export function OneChange({ attempt, plan }: Props) {
+  const [asked, setAsked] = useState(false)
+  const answer = useOneChange(attempt.id, asked)
+  if (!asked)
+    return (
+      <button type="button" className="button mt-2" onClick={() => setAsked(true)}>
+        What would one change have done?
+      </button>
+    )
+  if (answer.isPending)
+    return (
+      <p role="status" className="label mt-2 mb-0">
+        Fitting the model to this attempt and flying it again…
+      </p>
+    )
+  if (answer.isError) return <p className="limit-note mt-2 mb-0 p-2">{answer.error.message}</p>
+  const found = answer.data
+  return (
+    <section aria-label="What one change would have done" className="sheet mt-2 p-3.5">
+      <h3 className="m-0 text-base font-bold">
+        {found.claimed ? `With only this changed: ${found.change ?? ''}` : 'Nothing can be claimed'}
+      </h3>
+      {found.claimed ? <Told numbers={found.numbers} /> : <p className="mt-1 mb-0">{found.reason}.</p>}
+      {found.fit && (
+        <p className="label mt-1 mb-0">
+          The flight model was fitted to this attempt: its height is off by {Math.round(found.fit.height_ft ?? 0)} ft,
+          airspeed by {found.fit.ias_kt} kt, rotor rpm by {found.fit.rotor_pct} %. An estimate, not a promise.
+        </p>
+      )}
+      {found.mended && plan && (
+        <div className="mt-2">
+          <DescentSection
+            plan={{ ...plan, path: found.mended.path, band: [], reaches: [] }}
+            flown={attempt.path ?? []}
+            title="As flown (solid), with the one change (dashed), true scale"
+            doors={['gate']}
+            window={windowOf(plan, [attempt.path ?? [], found.mended.path])}
+          />
+        </div>
+      )}
+      {found.fitted && found.mended && (
+        <div className="mt-2 grid gap-3 md:grid-cols-2">
+          <EnergyLedger entries={found.fitted.ledger} title="Energy as flown" height={200} />
+          <EnergyLedger entries={found.mended.ledger} title="With the one change" height={200} />
+        </div>
+      )}
+    </section>
+  )
+}
+
+const Told = ({ numbers }: { numbers: Schemas['OneChange']['numbers'] }) => (
+  <table className="figures mt-2 w-full border-collapse text-sm">
+    <thead>
+      <tr className="label text-right">
+        <th className="py-1 text-left font-normal">Measure</th>
+        <th className="py-1 font-normal">Flown</th>
+        <th className="py-1 font-normal">The model’s</th>
+        <th className="py-1 font-normal">With the change</th>
+      </tr>
+    </thead>
+    <tbody>
+      {numbers.map((row) => (
+        <tr key={row.measure} className="border-t border-rule text-right">
+          <th scope="row" className="py-1 text-left font-normal">
+            {plainName(row.measure)}
+          </th>
+          <td>
+            <Figure value={row.flown} unit={row.unit} />
+          </td>
+          <td className="text-soft">
+            <Figure value={row.fitted} unit={row.unit} />
+          </td>
+          <td className="font-bold">
+            <Figure value={row.mended} unit={row.unit} />
+          </td>
+        </tr>
+      ))}
+    </tbody>
+  </table>
+)

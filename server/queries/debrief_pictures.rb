@@ -33,7 +33,8 @@ module Fujin
     def charts(points)
       house = @setting.house
       gliding = @attempt.manoeuvre.end_with?('autorotation')
-      [Planning::LimitsMap.sink(@setting.conditions, allowed: ->(kt) { house.sink_allowed_fpm(kt) }, path: points, autorotation: gliding),
+      allowed = gliding ? nil : ->(kt) { house.sink_allowed_fpm(kt) }
+      [Planning::LimitsMap.sink(@setting.conditions, allowed: allowed, path: points, autorotation: gliding),
        Planning::LimitsMap.height_velocity(@setting.type, path: points)].compact
     end
   end

@@ -11,8 +11,16 @@ const LEFT = 46
 const BELOW = 34
 const TOP = 10
 
+interface Props {
+  chart: Schemas['Chart']
+  height?: number
+  flown?: Point[]
+  /** Where on it a moment stands. */
+  now?: Point | undefined
+}
+
 /** One number against another: where not to go hatched and outlined, limits heavy, the plan dashed through it. */
-export function Chart({ chart, height = 250, flown }: { chart: Schemas['Chart']; height?: number; flown?: Point[] }) {
+export function Chart({ chart, height = 250, flown, now }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>(420)
   const hatch = useId()
   const { x: xAxis, y: yAxis } = chart
@@ -64,6 +72,7 @@ export function Chart({ chart, height = 250, flown }: { chart: Schemas['Chart'];
               strokeDasharray="7 5"
             />
           )}
+          {now && <circle cx={x(now.x)} cy={y(now.y)} r={6} fill="var(--ink)" />}
           {flown && <path d={draw(flown)} fill="none" stroke="var(--ink)" strokeWidth={2.4} />}
         </g>
         <Labels chart={chart} x={x} y={y} width={width} />

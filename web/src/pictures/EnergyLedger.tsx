@@ -15,10 +15,13 @@ export function EnergyLedger({
   entries,
   title = 'Energy ledger',
   height = 250,
+  timeS,
 }: {
   entries: Entry[]
   title?: string
   height?: number
+  /** The moment to read, in the entries' own time. */
+  timeS?: number | undefined
 }) {
   const [ref, width] = useWidth<HTMLDivElement>(420)
   const id = useId()
@@ -35,13 +38,14 @@ export function EnergyLedger({
       ...entries.map((e): [number, number] => [x(e.t_s), y(low(e))]),
       ...[...entries].reverse().map((e): [number, number] => [x(e.t_s), y(high(e))]),
     ])}Z`
-  const read = cursor === undefined ? undefined : entries[cursor]
+  const nearest = (t: number) =>
+    entries.reduce((best, e, i) => (Math.abs(e.t_s - t) < Math.abs((entries[best] ?? e).t_s - t) ? i : best), 0)
+  const place = cursor ?? (timeS === undefined ? undefined : nearest(timeS))
+  const read = place === undefined ? undefined : entries[place]
   const onPointer = (event: PointerEvent<SVGSVGElement>) => {
     const box = event.currentTarget.getBoundingClientRect()
     const t = first.t_s + ((event.clientX - box.left - LEFT) / (width - LEFT - 12)) * (last.t_s - first.t_s)
-    setCursor(
-      entries.reduce((best, e, i) => (Math.abs(e.t_s - t) < Math.abs((entries[best] ?? e).t_s - t) ? i : best), 0),
-    )
+    setCursor(nearest(t))
   }
   const onKey = (event: KeyboardEvent) => {
     const step = { ArrowLeft: -1, ArrowRight: 1 }[event.key]

@@ -2,7 +2,7 @@ import { useRef, type KeyboardEvent, type PointerEvent } from 'react'
 import type { PathPoint, Plan, Schemas } from '../api/client'
 import { figure } from '../design/words'
 import { LegNames, NorthMark, ScaleBar, SpotMark, WindOverGround } from './GroundMarks'
-import { line, lowEnough, ticks, trueScale, windowOf, type Window } from './scale'
+import { line, lowEnough, momentOf, ticks, trueScale, windowOf, type Window } from './scale'
 import { useWidth } from './useWidth'
 
 interface Props {
@@ -12,6 +12,8 @@ interface Props {
   /** The stretch across the final course that the picture shows, feet. */
   sides?: [number, number]
   spotName: string
+  /** The moment to mark on the flown path. */
+  timeS?: number | undefined
   /** How far the entry stands from where it was planned; drag or arrow keys move it. */
   shift?: { along: number; across: number }
   onShift?: (shift: { along: number; across: number }) => void
@@ -44,6 +46,7 @@ export function GroundView({
   window: given,
   sides = [-1050, 1050],
   spotName,
+  timeS,
   shift,
   onShift,
   option,
@@ -56,6 +59,7 @@ export function GroundView({
   const entry = plan.path.find((point) => point.t_s >= 0)
   const around =
     new Set(plan.path.map((point) => point.phase)).size > 3 && plan.reaches.length === 0 && sides[1] - sides[0] > 1500
+  const now = timeS === undefined ? undefined : momentOf(flown ?? [], timeS)
   const moved = shift ?? { along: 0, across: 0 }
   const by = `translate(${moved.along * scale.perFt} ${moved.across * scale.perFt})`
 
@@ -122,6 +126,7 @@ export function GroundView({
             strokeWidth={2.4}
           />
         )}
+        {now && <circle cx={scale.x(now.along_ft)} cy={y(now.across_ft)} r={6} fill="var(--ink)" />}
         {option && (
           <g transform={by} fill="var(--ink)" opacity={0.55}>
             {option.places.map(([along = 0, across = 0], index) => (

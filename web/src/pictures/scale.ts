@@ -63,6 +63,13 @@ export function ticks(from: number, to: number, count: number): number[] {
   return Array.from({ length: Math.max(0, Math.floor((to - first) / step) + 1) }, (_, index) => first + index * step)
 }
 
+/** The point of a flown path at a moment. */
+export const momentOf = (points: PathPoint[], timeS: number): PathPoint | undefined =>
+  points.reduce<PathPoint | undefined>(
+    (best, point) => (!best || Math.abs(point.t_s - timeS) < Math.abs(best.t_s - timeS) ? point : best),
+    undefined,
+  )
+
 export function nearest(points: PathPoint[], alongFt: number): PathPoint | undefined {
   let found: PathPoint | undefined
   for (const point of points) {

@@ -144,7 +144,7 @@ module Fujin
       def entry_track_deg = @course_deg
 
       def charts
-        [LimitsMap.sink(@conditions, allowed: ->(kt) { @house.sink_allowed_fpm(kt) }, path: path.reject { |p| p.phase == :setup }, autorotation: true),
+        [LimitsMap.sink(@conditions, path: path.reject { |p| p.phase == :setup }, autorotation: true),
          LimitsMap.height_velocity(@type, path: path)]
       end
 

@@ -8,11 +8,12 @@ module Fujin
 
       module_function
 
-      # Speed against sink: vortex-ring region at today's mass, the sink allowed, the planned flight.
-      # @param allowed [#call] kt -> ft/min
-      def sink(conditions, allowed:, path: [], autorotation: false)
+      # Speed against sink: vortex-ring region at today's mass, the sink allowed with power, the planned flight.
+      # @param allowed [#call, nil] kt -> ft/min; nil without power, where the sink is the rotor's
+      def sink(conditions, allowed: nil, path: [], autorotation: false)
         trim = conditions.trim
-        lines = [Shape.new(id: 'allowed', label: 'sink allowed', kind: 'limit', points: (0..80).step(2).map { |kt| [kt.to_f, allowed.call(kt.to_f)] })]
+        lines = []
+        lines << Shape.new(id: 'allowed', label: 'sink allowed', kind: 'limit', points: (0..80).step(2).map { |kt| [kt.to_f, allowed.call(kt.to_f)] }) if allowed
         lines << Shape.new(id: 'autorotation', label: 'autorotation', kind: 'plan', points: autorotation_curve(trim)) if autorotation
         Chart.new(id: 'sink', title: 'Sink against airspeed', x: SPEED, y: Axis.new(label: 'Sink', unit: 'fpm', low: 0.0, high: 3000.0),
                   areas: [vortex_ring(trim)], lines: lines, track: path.select(&:ias_kt).map { |p| [p.ias_kt, [p.sink_fpm, 0.0].max] })

@@ -81,7 +81,7 @@ module Fujin
 
       def setup = setup_before(0.0, glide_speed_kt, "#{glide_speed_kt.round} kt glide established above #{@height_ft.round} ft, then the nose comes up to #{low_speed_kt.round} kt")
 
-      def charts = [LimitsMap.sink(@conditions, allowed: ->(kt) { @house.sink_allowed_fpm(kt) }, path: path, autorotation: true)]
+      def charts = [LimitsMap.sink(@conditions, path: path, autorotation: true)]
 
       def own_cautions
         found = [caution('power_off', 'caution', 'Power stays off: with the throttle joined this is vortex-ring country. Recover the speed first, then join.'),

@@ -1,11 +1,18 @@
 import { useState } from 'react'
+import type { Attempt, PathPoint } from '../../api/client'
 import { useAttemptPictures } from '../../api/queries'
 import { Loading } from '../../design/States'
 import { Chart } from '../../pictures/Chart'
 import { EnergyLedger } from '../../pictures/EnergyLedger'
+import { momentOf } from '../../pictures/scale'
+
+interface Props {
+  attempt: Attempt
+  timeS: number | undefined
+}
 
 /** What the attempt did with its energy, and how near it came to where it must not go. */
-export function FlownPictures({ attemptId }: { attemptId: string }) {
+export function FlownPictures({ attempt, timeS }: Props) {
   const [open, setOpen] = useState(false)
   return (
     <details
@@ -13,13 +20,14 @@ export function FlownPictures({ attemptId }: { attemptId: string }) {
       onToggle={(event) => setOpen((event.target as HTMLDetailsElement).open)}
     >
       <summary className="min-h-11 cursor-pointer py-2 font-semibold">Energy and limits</summary>
-      {open && <Inside attemptId={attemptId} />}
+      {open && <Inside attempt={attempt} timeS={timeS} />}
     </details>
   )
 }
 
-function Inside({ attemptId }: { attemptId: string }) {
-  const pictures = useAttemptPictures(attemptId)
+function Inside({ attempt, timeS }: Props) {
+  const pictures = useAttemptPictures(attempt.id)
+  const now = timeS === undefined ? undefined : momentOf(attempt.path ?? [], timeS)
   if (pictures.isError) return <p className="limit-note p-2">{pictures.error.message}</p>
   if (pictures.isPending) return <Loading what="energy and limits" />
   const { ledger, charts } = pictures.data
@@ -27,10 +35,22 @@ function Inside({ attemptId }: { attemptId: string }) {
     return <p className="label mt-0">Not recorded: it takes airspeed, height and rotor rpm.</p>
   return (
     <div className="grid gap-4 lg:grid-cols-2">
-      {ledger.length > 3 && <EnergyLedger entries={ledger} title="Energy ledger as flown" />}
+      {ledger.length > 3 && (
+        <EnergyLedger
+          entries={ledger}
+          title="Energy ledger as flown"
+          {...(timeS === undefined ? {} : { timeS: timeS - attempt.start_s })}
+        />
+      )}
       {charts.map(({ track, ...chart }) => (
-        <Chart key={chart.id} chart={{ ...chart, track: [] }} flown={track} />
+        <Chart key={chart.id} chart={{ ...chart, track: [] }} flown={track} now={now && markOn(chart.id, now)} />
       ))}
     </div>
   )
+}
+
+/** A moment of the flown path on a chart: speed against sink, or against height. */
+const markOn = (chart: string, point: PathPoint) => {
+  const y = chart === 'sink' ? Math.max(point.sink_fpm ?? 0, 0) : point.height_ft
+  return point.ias_kt == null ? undefined : { x: point.ias_kt, y }
 }

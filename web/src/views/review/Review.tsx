@@ -6,6 +6,7 @@ import { Failed, Loading } from '../../design/States'
 import { DescentSection } from '../../pictures/DescentSection'
 import { GroundView } from '../../pictures/GroundView'
 import { ScanStrips } from '../../pictures/ScanStrips'
+import { TouchdownScatter, type Landing } from '../../pictures/TouchdownScatter'
 import { windowOf } from '../../pictures/scale'
 import { AttemptList } from './AttemptList'
 import { Faults } from './Faults'
@@ -14,7 +15,19 @@ import { Import } from './Import'
 import { FlownPictures } from './FlownPictures'
 import { Measures } from './Measures'
 import { OneChange } from './OneChange'
+import { ReplayBar } from './ReplayBar'
+import { useReplay } from './useReplay'
 import { useReviewAddress } from './useReviewAddress'
+
+/** Where each attempt that was asked for ended about the spot. */
+const landingsOf = (attempts: Attempt[]): Landing[] =>
+  attempts.flatMap((attempt) => {
+    const along = attempt.measures?.miss_along_ft?.value
+    const across = attempt.measures?.miss_across_ft?.value
+    return attempt.asked && attempt.counts && along != null && across != null
+      ? [{ position: attempt.position, along_ft: along, across_ft: across }]
+      : []
+  })
 
 /** The day of the plan without its path: another manoeuvre was flown than the one that was planned. */
 const flownOnly = (plan: Plan, attempt: Attempt): Plan => ({
@@ -42,12 +55,20 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
       [count, number, set],
     ),
   )
+  const span = useMemo(
+    () => (strips.data ? { from: strips.data.from_s, to: strips.data.to_s } : undefined),
+    [strips.data],
+  )
+  const chosen = timeS === undefined || !attempt ? undefined : attempt.start_s + timeS
+  const replay = useReplay(span, chosen, (at) => attempt && set({ t: at - attempt.start_s }))
+  useKeys(useMemo(() => [{ key: 'r', does: 'Play or pause the replay', run: replay.toggle }], [replay.toggle]))
   if (attempts.isPending) return <Loading what="the attempts" />
   if (attempts.isError) return <Failed error={attempts.error} again={() => void attempts.refetch()} />
 
-  const moment = timeS === undefined || !attempt ? undefined : attempt.start_s + timeS
+  const moment = replay.moment
   const onTime = (at: number) => attempt && set({ t: at - attempt.start_s })
   const fault = attempt?.fault_details?.[0]
+  const landings = landingsOf(attempts.data)
   const planned = attempt?.manoeuvre === plan.data?.manoeuvre
   const drawn = plan.data && attempt && (planned ? plan.data : flownOnly(plan.data, attempt))
   return (
@@ -84,6 +105,7 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
                 />
               </div>
             )}
+            {strips.data && <ReplayBar replay={replay} />}
             {strips.data ? (
               <ScanStrips
                 strips={strips.data}
@@ -101,16 +123,28 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
                   plan={drawn}
                   flown={attempt.path ?? []}
                   spotName={sortie.spot_name}
+                  timeS={moment}
                   sides={[-700, 700]}
                   window={windowOf(drawn, [attempt.path ?? []])}
                 />
               </div>
             )}
-            {attempt.shown === 'all' && <FlownPictures key={`pictures-${attempt.id}`} attemptId={attempt.id} />}
+            {attempt.shown === 'all' && (
+              <FlownPictures key={`pictures-${attempt.id}`} attempt={attempt} timeS={moment} />
+            )}
           </div>
           <div className="min-w-0">
             <Grading key={attempt.id} attempt={attempt} sortie={sortie} session={session} />
             <Measures attempt={attempt} phase={phase} select={(id) => set({ phase: id })} />
+            {landings.length > 1 && (
+              <div className="mt-3">
+                <TouchdownScatter
+                  landings={landings}
+                  current={attempt.position}
+                  select={(to) => set({ attempt: to, t: null, phase: null })}
+                />
+              </div>
+            )}
           </div>
         </div>
       )}

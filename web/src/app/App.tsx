@@ -3,6 +3,7 @@ import { Toaster } from 'sonner'
 import { useSession } from '../api/queries'
 import { Failed, Loading } from '../design/States'
 import { useMode } from '../design/useMode'
+import { DebriefPage } from '../views/DebriefPage'
 import { Fleet } from '../views/fleet/Fleet'
 import { Method } from '../views/Method'
 import { SignIn } from '../views/SignIn'
@@ -38,6 +39,7 @@ export function App() {
           <Route path="/students/:id" element={<StudentPage session={session.data} />} />
           <Route path="/fleet" element={<Fleet session={session.data} />} />
           <Route path="/method" element={<Method session={session.data} />} />
+          <Route path="/sorties/:id/debrief" element={<DebriefPage />} />
           <Route path="/sorties/:id/:stage" element={<SortiePage session={session.data} />} />
           <Route path="/sign-offs/:id" element={<SignOffPage session={session.data} />} />
           <Route

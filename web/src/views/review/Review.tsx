@@ -1,4 +1,5 @@
 import { useMemo } from 'react'
+import { Link } from 'react-router'
 import type { Attempt, Plan, Session, Sortie } from '../../api/client'
 import { useAttempts, usePlan, useStrips } from '../../api/queries'
 import { useKeys } from '../../app/useKeys'
@@ -9,6 +10,7 @@ import { ScanStrips } from '../../pictures/ScanStrips'
 import { TouchdownScatter, type Landing } from '../../pictures/TouchdownScatter'
 import { windowOf } from '../../pictures/scale'
 import { AttemptList } from './AttemptList'
+import { ConfirmAll } from './ConfirmAll'
 import { Faults } from './Faults'
 import { Grading } from './Grading'
 import { Import } from './Import'
@@ -82,6 +84,7 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
               current={attempt.position}
               select={(to) => set({ attempt: to, t: null, phase: null })}
             />
+            {session.person?.role !== 'student' && <ConfirmAll attempts={attempts.data} sortieId={sortie.id} />}
             {attempt.shown === 'self_grade_first' && (
               <p className="sheet my-2 p-3">
                 Look at the strips and the path, and grade yourself first. Then you see the measures, the proposal and
@@ -134,6 +137,9 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
             )}
           </div>
           <div className="min-w-0">
+            <Link to={`/sorties/${sortie.id}/debrief`} className="button mb-2 w-full">
+              Debrief page
+            </Link>
             <Grading key={attempt.id} attempt={attempt} sortie={sortie} session={session} />
             <Measures attempt={attempt} phase={phase} select={(id) => set({ phase: id })} />
             {landings.length > 1 && (

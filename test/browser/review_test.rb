@@ -1,0 +1,83 @@
+# frozen_string_literal: true
+
+require_relative '../browser_helper'
+
+# The debrief: replay, what one change would have done, everything to standard at once, the page to take home.
+class BrowserReviewTest < Minitest::Test
+  include ServerHelp
+  include BrowserHelp
+
+  def review(address = '')
+    visit "/sorties/#{@sortie.id}/review#{address}"
+    assert_selector 'svg[aria-label^="Scan strips"]'
+  end
+
+  def moment = page.current_url[/t=([\d.]+)/, 1].to_f
+
+  def test_a_replay_moves_every_picture_and_stops_where_it_is_paused
+    imported(@sortie)
+    sign_in(@instructor)
+    review
+    select '2 ×', from: 'Speed'
+    click_on 'Replay'
+    assert_selector 'svg text', text: /\A\d+\.\d s\z/
+    click_on 'Pause'
+    paused = moment
+
+    assert_operator paused, :>, 0.5
+    find('summary', text: 'Energy and limits').click
+    assert_text 'Energy ledger as flown'
+    assert_text(/\d+ s: height \d+ ft \+ speed/)
+    assert_accessible('review with energy and limits')
+    assert_in_delta paused, moment, 0.01
+  end
+
+  def test_one_change_is_told_with_its_fit
+    imported(@sortie, faults: [{ 'late_collective' => 1.5 }])
+    sign_in(@instructor)
+    review
+    click_on 'What would one change have done?'
+    assert_text 'With only this changed: collective down', wait: 30
+    assert_text 'The flight model was fitted to this attempt'
+    assert_text 'As flown (solid), with the one change (dashed)'
+    assert_accessible('what one change would have done')
+  end
+
+  def test_all_that_is_to_standard_is_confirmed_at_once
+    clean = imported(@sortie, faults: [{}, {}, { 'late_collective' => 1.5 }])
+    standard = clean.select { |a| a.asked? && a.proposal['phases'].filter_map { |p| p['grade'] }.min.to_i >= 3 }
+
+    assert_operator standard.size, :>=, 2
+    sign_in(@instructor)
+    review
+    click_on "Confirm the #{standard.size} attempts that are to standard"
+    assert_text "#{standard.size} attempts confirmed as proposed"
+    eventually { Fujin::GradeRow.where(kind: 'instructor').distinct.count(:attempt_id) == standard.size }
+    assert_no_button(text: /Confirm the \d attempts/)
+  end
+
+  def test_the_debrief_page_in_plain_words
+    attempt = imported(@sortie, faults: [{ 'late_collective' => 1.5 }]).first
+    grade_all(attempt, @instructor, 'instructor')
+    as_in_browser(@student)
+    visit "/sorties/#{@sortie.id}/debrief"
+    assert_text 'Grade yourself first'
+    assert_no_text 'Late collective'
+    grade_all(attempt, @student, 'self', grade: 3)
+    as_in_browser(@student)
+    visit "/sorties/#{@sortie.id}/debrief"
+    assert_text 'Power gone: collective down at once'
+    assert_text 'you said'
+    assert_accessible('debrief page')
+  end
+
+  def test_what_else_was_flown_is_folded_beneath_and_can_be_opened
+    imported(@sortie, faults: [{}, {}])
+    sign_in(@instructor)
+    review
+    find('summary', text: 'Also in this recording: 1 ×').click
+    click_on(text: /take-off/i)
+    assert_text 'No standard is set for it: nothing is proposed.'
+    assert_accessible('an attempt without a standard')
+  end
+end

@@ -1,0 +1,122 @@
+import { Link, useParams } from 'react-router'
+import type { Attempt } from '../api/client'
+import { useAttempts, useSortie } from '../api/queries'
+import { GradeGlyph } from '../design/GradeGlyph'
+import { Failed, Loading } from '../design/States'
+import { capital, fullDayOf, plainName } from '../design/words'
+
+/** The flight in plain words for the student to take home: what to do next time first, then each attempt. */
+export function DebriefPage() {
+  const { id = '' } = useParams()
+  const sortie = useSortie(id)
+  const attempts = useAttempts(id)
+  if (sortie.isPending || attempts.isPending) return <Loading what="the debrief" />
+  if (sortie.isError) return <Failed error={sortie.error} again={() => void sortie.refetch()} />
+  if (attempts.isError) return <Failed error={attempts.error} again={() => void attempts.refetch()} />
+  const flown = attempts.data.filter((attempt) => attempt.asked)
+  const beside = attempts.data.filter((attempt) => !attempt.asked)
+  const row = sortie.data
+  return (
+    <article className="mx-auto max-w-3xl">
+      <p className="label mb-0">
+        {fullDayOf(row.starts_at)} · {row.aircraft.mark} {row.aircraft.type_name} · with {row.instructor.name}
+      </p>
+      <h1 className="mt-0 mb-1 border-b-2 border-ink pb-2 text-3xl font-bold">
+        {row.student.name}: {row.manoeuvre_title.toLowerCase()}
+      </h1>
+      <p className="mt-3 mb-4 text-xl">
+        <b>Next time:</b> {row.next_focus ?? nextOf(flown) ?? 'your instructor has not written it down yet.'}
+      </p>
+      {flown.length === 0 && <p>No attempt of this exercise is in a recording yet.</p>}
+      <ol className="m-0 grid list-none gap-4 p-0">
+        {flown.map((attempt) => (
+          <li key={attempt.id} className="sheet p-3.5 break-inside-avoid">
+            <One attempt={attempt} />
+          </li>
+        ))}
+      </ol>
+      {beside.length > 0 && (
+        <p className="label mt-3">
+          Also flown: {[...new Set(beside.map((attempt) => attempt.title.toLowerCase()))].join(', ')}.
+        </p>
+      )}
+      <p className="label mt-3">
+        A training aid: the flight manual, the operator, the authority and your instructor decide. Numbers come from the
+        recorder, with its errors.
+      </p>
+      <div className="no-print mt-3 flex gap-3">
+        <button type="button" className="button solid" onClick={() => window.print()}>
+          Print
+        </button>
+        <Link to={`/sorties/${id}/review`} className="button">
+          Look at the strips
+        </Link>
+      </div>
+    </article>
+  )
+}
+
+/** What most of the attempts ask to be worked on. */
+function nextOf(attempts: Attempt[]): string | undefined {
+  return attempts.find((attempt) => attempt.fault_details?.[0])?.fault_details?.[0]?.cue
+}
+
+function One({ attempt }: { attempt: Attempt }) {
+  const fault = attempt.fault_details?.[0]
+  return (
+    <>
+      <h2 className="m-0 text-lg font-bold">
+        Attempt {attempt.position}
+        {attempt.result === 'go_around' ? ': went around' : ''}
+        {attempt.counts ? '' : ': does not count'}
+      </h2>
+      {attempt.shown === 'self_grade_first' ? (
+        <p className="mb-0">
+          Grade yourself first in{' '}
+          <Link to={`/sorties/${attempt.sortie_id}/review?attempt=${attempt.position}`}>Review</Link>: then your
+          instructor’s grades stand here beside yours.
+        </p>
+      ) : (
+        <>
+          <dl className="m-0 mt-1 grid grid-cols-[auto_1fr_1fr] gap-x-5 gap-y-0.5">
+            {attempt.phases
+              .filter((phase) => of(attempt, phase.id, 'instructor') !== undefined || phase.proposed != null)
+              .map((phase) => (
+                <div key={phase.id} className="contents">
+                  <dt className="font-semibold">{capital(phase.id)}</dt>
+                  <dd className="m-0">
+                    <GradeGlyph grade={of(attempt, phase.id, 'instructor')} worded />
+                  </dd>
+                  <dd className="m-0 text-soft">
+                    {of(attempt, phase.id, 'self') !== undefined && (
+                      <>
+                        you said <GradeGlyph grade={of(attempt, phase.id, 'self')} own />
+                      </>
+                    )}
+                  </dd>
+                </div>
+              ))}
+          </dl>
+          {fault ? (
+            <p className="mt-2 mb-0">
+              <b>{fault.title}.</b> {fault.cause} It showed in: {fault.evidence}. <b>“{fault.cue}”</b>
+            </p>
+          ) : (
+            <p className="mt-2 mb-0">No fault is named in it.</p>
+          )}
+          {polished(attempt).length > 0 && <p className="mt-1 mb-0">Well done: {polished(attempt).join(', ')}.</p>}
+        </>
+      )}
+    </>
+  )
+}
+
+const of = (attempt: Attempt, phase: string, kind: 'self' | 'instructor') =>
+  attempt.grades.filter((grade) => grade.phase === phase && grade.kind === kind).at(-1)?.grade
+
+/** The measures that were better than the standard asks, in words. */
+const polished = (attempt: Attempt) =>
+  Object.entries(attempt.measures ?? {})
+    .filter(([, measure]) => measure.verdict === 'polished')
+    .map(([name]) => plainName(name).toLowerCase())
+    .slice(0, 5)

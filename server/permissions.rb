@@ -45,6 +45,8 @@ module Fujin
       'GET /api/attempts/:id/pictures' => SIGNED_IN,
       'GET /api/attempts/:id/one-change' => SIGNED_IN,
       'POST /api/attempts/:id/grades' => SIGNED_IN,
+      'PUT /api/attempts/:id/cut' => STAFF,
+      'POST /api/recordings/:id/attempts' => STAFF,
       'PUT /api/attempts/:id/void' => STAFF,
       'POST /api/sign-offs' => STAFF,
       'GET /api/sign-offs/:id' => SIGNED_IN,

@@ -37,7 +37,7 @@ module Fujin
       end
       setting = SortieSetting.new(row.sortie)
       signals = nil
-      say(row, 'filling gaps and smoothing', 0.45) { signals = signals_of(recording, setting) }
+      say(row, 'filling gaps and smoothing', 0.45) { signals = StoredSignals.from(recording, setting) }
       context = setting.grading_context
       proposals = nil
       say(row, 'finding and measuring attempts', 0.6) { proposals = Grading::Grader.new(signals, context).proposals }
@@ -53,11 +53,6 @@ module Fujin
         channel, unit = Recordings::Headings.guess(heading)
         { 'heading' => heading, 'example' => unknown.example[i].to_s[0, 40], 'channel' => channel, 'unit' => unit }
       end
-    end
-
-    def signals_of(recording, setting)
-      Recordings::Signals.new(recording, type: setting.type, atmosphere: setting.conditions.atmosphere, elevation_ft: setting.sortie.elevation_ft,
-                                         wind: setting.wind)
     end
 
     # Progress is stored at once, outside the transaction that holds the results.

@@ -21,13 +21,7 @@ module Fujin
 
     private
 
-    def signals
-      @signals ||= begin
-        row = @attempt.recording
-        recording = Recordings.read(row.bytes, name: row.name, headings: HeadingMapping.for(row.bytes))
-        Recordings::Signals.new(recording, type: @setting.type, atmosphere: @setting.conditions.atmosphere, elevation_ft: @attempt.sortie.elevation_ft, wind: @setting.wind)
-      end
-    end
+    def signals = @signals ||= StoredSignals.of(@attempt.recording, @setting)
 
     def proposal(context)
       Grading::Grader.new(signals, context).proposals.min_by { |found| (found.attempt.start_s - @attempt.start_s).abs }

@@ -3,7 +3,8 @@
 module Fujin
   # A sortie's row put into the core's words: conditions, house method, grading context, plan.
   class SortieSetting
-    attr_reader :sortie
+    # The sortie with what is tried on it, and as it is stored.
+    attr_reader :sortie, :stored
 
     # @param sortie [Sortie], @param changes [Hash] attributes tried on it without storing them
     def initialize(sortie, changes = {})

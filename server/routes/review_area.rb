@@ -63,6 +63,20 @@ module Fujin
       json(view(attempt.reload))
     end
 
+    put_route '/api/attempts/:id/cut' do
+      attempt = find_attempt
+      RecutAttempt.new(attempt.sortie, attempt.recording, by: current_person).change(attempt, body_json['manoeuvre'], body_json['phases'])
+      json(view(attempt))
+    end
+
+    post_route '/api/recordings/:id/attempts' do
+      recording = RecordingRow.find(params['id'])
+      raise Conflict, 'The recording is not read yet.' unless recording.status == 'ready'
+
+      row = RecutAttempt.new(recording.sortie, recording, by: current_person).add(body_json['id'], body_json['manoeuvre'], body_json['phases'])
+      json(view(row), status: 201)
+    end
+
     put_route '/api/attempts/:id/void' do
       attempt = find_attempt
       counts = body_json['counts']

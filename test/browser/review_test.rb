@@ -71,6 +71,22 @@ class BrowserReviewTest < Minitest::Test
     assert_accessible('debrief page')
   end
 
+  def test_a_boundary_is_moved_by_the_keyboard_and_the_measures_follow
+    attempt = imported(@sortie).first
+    height = attempt.proposal['measures']['flare_height_ft']['value']
+    sign_in(@instructor)
+    review
+    find('summary', text: 'Boundaries').click
+    page.execute_script('arguments[0].focus()', find_field('Flare begins, s'))
+    2.times { press(:page_down) }
+    click_on 'Measure again'
+    assert_text 'Measured again within these boundaries'
+    assert_text "Boundaries, set by #{@instructor.name}"
+    eventually { attempt.reload.proposal['measures']['flare_height_ft']['value'] > height + 30 }
+    find('summary', text: 'Boundaries').click
+    assert_accessible('boundaries')
+  end
+
   def test_what_else_was_flown_is_folded_beneath_and_can_be_opened
     imported(@sortie, faults: [{}, {}])
     sign_in(@instructor)

@@ -209,6 +209,38 @@ export function useAddGrades(sortieId: string) {
   })
 }
 
+type CutPhases = Schemas['Cut']['phases']
+
+/** Sets kind and boundaries; everything that was measured of the attempt is asked for again. */
+export function useCutAttempt(sortieId: string) {
+  const queries = useQueryClient()
+  return useMutation({
+    mutationFn: ({ id, ...body }: { id: string; manoeuvre: string; phases: CutPhases }) =>
+      unwrap(api.PUT('/api/attempts/{id}/cut', { params: { path: { id } }, body })),
+    onSuccess: (attempt) => {
+      for (const key of ['attempts', 'sortie']) void queries.invalidateQueries({ queryKey: [key, sortieId] })
+      for (const key of ['attempt-pictures', 'one-change', 'strips'])
+        void queries.invalidateQueries({ queryKey: [key, attempt.id] })
+    },
+  })
+}
+
+export function useAddAttempt(sortieId: string) {
+  const queries = useQueryClient()
+  return useMutation({
+    mutationFn: ({ recordingId, ...body }: { recordingId: string; manoeuvre: string; phases: CutPhases }) =>
+      unwrap(
+        api.POST('/api/recordings/{id}/attempts', {
+          params: { path: { id: recordingId } },
+          body: { ...body, id: newId() },
+        }),
+      ),
+    onSuccess: () => {
+      for (const key of ['attempts', 'sortie']) void queries.invalidateQueries({ queryKey: [key, sortieId] })
+    },
+  })
+}
+
 export function useVoidAttempt(sortieId: string) {
   const queries = useQueryClient()
   return useMutation({

@@ -10,6 +10,7 @@ import { ScanStrips } from '../../pictures/ScanStrips'
 import { TouchdownScatter, type Landing } from '../../pictures/TouchdownScatter'
 import { windowOf } from '../../pictures/scale'
 import { AttemptList } from './AttemptList'
+import { Boundaries } from './Boundaries'
 import { ConfirmAll } from './ConfirmAll'
 import { Faults } from './Faults'
 import { Grading } from './Grading'
@@ -142,6 +143,13 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
             </Link>
             <Grading key={attempt.id} attempt={attempt} sortie={sortie} session={session} />
             <Measures attempt={attempt} phase={phase} select={(id) => set({ phase: id })} />
+            {session.person?.role !== 'student' && (
+              <Boundaries
+                key={`${attempt.id} ${attempt.start_s} ${attempt.phases.length}`}
+                attempt={attempt}
+                timeS={moment}
+              />
+            )}
             {landings.length > 1 && (
               <div className="mt-3">
                 <TouchdownScatter

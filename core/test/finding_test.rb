@@ -110,6 +110,51 @@ class FindingTest < Minitest::Test
     assert_includes %w[polished in marginal out], found.measures['contact_sink_fpm'].verdict
   end
 
+  def gyro(flight)
+    day = conditions('sorrel-g', wind: Fujin::Wind.parse('350/8'))
+    grade_csv(flight.csv, day: day).proposals
+  end
+
+  # Prerotation, roll, balance, climb; circuit height; slow flight; a balked landing; a landing.
+  def test_a_gyroplanes_flight
+    flown = flight(wind_kt: 8.0).leg(2, nr_pct: 0.0).leg(3).mark(:spins).leg(20, nr_pct: 62.0).mark(:rolls).leg(9, gs_kt: 30.0, nr_pct: 90.0).mark(:balance)
+                                .leg(4, gs_kt: 38.0, nr_pct: 100.0, pitch_deg: 9.0).mark(:off).leg(12, gs_kt: 50.0, agl_ft: 70.0, pitch_deg: 4.0)
+    flown.leg(60, gs_kt: 55.0, agl_ft: 600.0).leg(20).leg(10, gs_kt: 18.0).mark(:slow).leg(20).mark(:fast).leg(12, gs_kt: 52.0).leg(10)
+    flown.mark(:down).leg(50, agl_ft: 30.0, gs_kt: 45.0, pitch_deg: 0.0).mark(:balked).leg(3, agl_ft: 26.0).leg(40, agl_ft: 500.0, gs_kt: 52.0).leg(10)
+    flown.mark(:glide).leg(45, agl_ft: 25.0, gs_kt: 45.0).mark(:flare).leg(4, agl_ft: 0.0, gs_kt: 20.0, pitch_deg: 9.0).mark(:touch).leg(10, gs_kt: 0.0, pitch_deg: 0.0).leg(6)
+    found = gyro(flown)
+    take_off, landing = %w[gyro_take_off gyro_landing].map { |kind| the(found, kind) }
+
+    assert_equal({ 'gyro_take_off' => 1, 'gyro_slow_flight' => 1, 'gyro_balked_landing' => 1, 'gyro_landing' => 1 }, kinds(found).tally)
+    assert_equal %w[prerotation roll balance climb], take_off.attempt.phase_ids
+    { 'prerotation' => :spins, 'roll' => :rolls, 'balance' => :balance, 'climb' => :off }.each { |phase, mark| assert_in_delta flown.marks[mark], at(take_off, phase), 1.6, phase }
+    assert_in_delta 46.0, take_off.measures['lift_off_ias_kt'].value, 3.0
+    assert_in_delta 74, take_off.measures['roll_rotor_rpm_min_pct'].value, 6
+    assert_operator take_off.measures['flap_max_deg'].value, :>, 1.0
+    assert_in_delta flown.marks[:flare], at(landing, 'flare'), 1.0
+    assert_in_delta flown.marks[:touch], at(landing, 'touchdown'), 0.6
+    assert_in_delta flown.marks[:slow], at(the(found, 'gyro_slow_flight'), 'level'), 1.5
+  end
+
+  def test_a_gyroplanes_vertical_descent_and_its_recovery
+    flown = flight(wind_kt: 0.0, agl_ft: 1500.0).leg(3, gs_kt: 50.0).leg(10).leg(8, gs_kt: 3.0).mark(:sinks).leg(20, agl_ft: 1100.0).mark(:recovers).leg(8, gs_kt: 50.0,
+                                                                                                                                                            agl_ft: 900.0).leg(10)
+    found = the(gyro(flown), 'gyro_vertical_descent')
+
+    assert_in_delta flown.marks[:sinks], at(found, 'descent'), 1.5
+    assert_in_delta flown.marks[:recovers] + 1.2, at(found, 'recovery'), 1.5
+  end
+
+  # One sample a second: kind and order the same, boundaries within a second and a half.
+  def test_at_one_hertz
+    flown = airborne(flight).leg(8, gs_kt: 55.0).mark(:descent).approach(9.0, from_kt: 55.0).leg(30, gs_kt: 0.0)
+    lines = flown.csv.lines
+    found = the(grade_csv(lines.first + lines.drop(1).each_slice(10).map(&:first).join).proposals, 'normal_approach')
+
+    assert_in_delta flown.marks[:descent], at(found, 'descent'), 1.5
+    assert_in_delta flown.marks[:still], at(found, 'termination'), 1.5
+  end
+
   # An autorotation as the model flies it, bent into a turn: every track and heading after the entry goes round.
   def turned(turns)
     rows = CSV.parse(fly(ending: 'touchdown').csv, headers: true, converters: :float).map(&:to_h)

@@ -5,7 +5,7 @@
 class ScriptedFlight
   Q = Fujin::Quantities
   STEP_S = 0.1
-  NOISE = { 'ias_kt' => 1.0, 'gs_kt' => 0.4, 'agl_ft' => 1.0, 'vs_fpm' => 30.0, 'hdg_deg' => 0.7, 'pitch_deg' => 0.4, 'roll_deg' => 0.4, 'nr_pct' => 0.2, 'collective_pct' => 0.5,
+  NOISE = { 'ias_kt' => 1.0, 'gs_kt' => 0.4, 'agl_ft' => 0.35, 'vs_fpm' => 30.0, 'hdg_deg' => 0.7, 'pitch_deg' => 0.4, 'roll_deg' => 0.4, 'nr_pct' => 0.2, 'collective_pct' => 0.5,
             'map_inhg' => 0.1, 'pedal_pct' => 0.5, 'throttle_pct' => 0.5 }.freeze
   LIMITS = { 'ias_kt' => 0.0, 'gs_kt' => 0.0 }.freeze
 

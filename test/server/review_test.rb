@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative '../server_helper'
+require_relative '../../core/test/scripted_flight'
 
 # Recordings in, attempts out, grades: what is kept, what is held back, what is refused.
 class ReviewTest < Minitest::Test
@@ -57,6 +58,22 @@ class ReviewTest < Minitest::Test
   end
 
   # The worker dies where the results are being stored; the next one begins again.
+  def test_a_gyroplanes_recording_is_read_and_its_take_off_found
+    gyro = Fujin::AircraftRow.create!(mark: 'Q-GYRO', type_id: 'sorrel-g')
+    flying = sortie(aircraft: gyro, manoeuvre: 'gyro_take_off', fuel_kg: 20, people_aboard: 'solo')
+    flight = ScriptedFlight.new.leg(5, nr_pct: 0.0).leg(20, nr_pct: 62.0).leg(9, gs_kt: 30.0, nr_pct: 90.0).leg(4, gs_kt: 38.0, nr_pct: 100.0, pitch_deg: 9.0)
+                           .leg(12, gs_kt: 50.0, agl_ft: 70.0, pitch_deg: 4.0).leg(30, gs_kt: 55.0, agl_ft: 400.0)
+    as(@instructor)
+    upload(flying, flight.csv)
+    work_off
+
+    assert_equal(['ready', nil], flying.recordings.first.then { |row| [row.status, row.error] })
+    get "/api/sorties/#{flying.id}/attempts"
+
+    assert_equal([['gyro_take_off', true]], answer.map { |a| a.values_at('manoeuvre', 'asked') })
+    assert_in_delta 46, answer.first['measures']['lift_off_ias_kt']['value'], 4
+  end
+
   def test_a_job_that_dies_in_the_middle_loses_nothing_and_repeats_nothing
     as(@instructor)
     upload(@sortie, recording(@sortie, faults: [{}, { 'late_collective' => 1.5 }]))

@@ -6,18 +6,11 @@ module Fujin
     # a contact at 5 kt or more, which is a run-on landing with its `slide` (MEASURES.md section 2).
     class ApproachFinder
       include Stretches
+      include Descents
 
-      SINK_FPM = 150.0
-      HELD_S = 3.0
-      # Level or climbing for so long, this high, is what came before the approach.
-      LEVEL_SINK_FPM = 100.0
-      LEVEL_S = 4.0
-      LEVEL_ABOVE_FT = 40.0
       STILL_KT = 3.0
       LOW_FT = 10.0
       TERMINATION_S = 6.0
-      LEAST_LOST_FT = 80.0
-      LONGEST_S = 180.0
       STEEP_FROM_DEG = 11.5
       RUN_ON_TO_DEG = 6.0
       RUN_ON_KT = 5.0
@@ -40,8 +33,6 @@ module Fujin
       end
 
       private
-
-      def sink = @sink ||= Recordings::Smoothing.mean(signals[:sink], signals.samples(0.5))
 
       # First sample of every stretch of standing or hovering low.
       def stops = stretches(all, 2.0, hole_s: 1.0) { |i| signals[:gs][i] < STILL_KT && height(i) < LOW_FT }.map(&:first)
@@ -92,26 +83,6 @@ module Fujin
       def gliding?(start, finish)
         range = signals.index(start)..signals.index(finish)
         range.count { |i| @closures.idle?(i) } * signals.step_s > GLIDING_S
-      end
-
-      # Start of the descent that ends here, nil when there is none: the first sample since the last level flight or climb
-      # from which the sink was held, high enough to be an approach.
-      def descent_start(index)
-        from = [index - signals.samples(LONGEST_S), 0].max
-        before = level_before(index, from)
-        first = first_held(before..index, HELD_S) { |i| sink[i] > SINK_FPM } or return nil
-        height(first) - height(index) >= LEAST_LOST_FT ? signals.time(first) : nil
-      end
-
-      # Last sample before this one of level flight or climb, up high.
-      def level_before(index, from)
-        needed = signals.samples(LEVEL_S)
-        run = 0
-        index.downto(from) do |i|
-          run = height(i) > LEVEL_ABOVE_FT && sink[i] < LEVEL_SINK_FPM ? run + 1 : 0
-          return i + needed - 1 if run == needed
-        end
-        from
       end
     end
 

@@ -23,6 +23,9 @@ module Fujin
 
       # @return [Array<Attempt>] in order of time
       def find
+        # A gyroplane's rotor is never driven in flight: closing its throttle is a landing, not a failure.
+        return [] unless @context.type.helicopter?
+
         times, estimated = @closures.find
         times = without_repeats(times)
         times.each_with_index.map do |closure, i|

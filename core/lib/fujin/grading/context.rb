@@ -22,11 +22,12 @@ module Fujin
         @planned = planned
         @height_ft = height_ft
         @elevation_ft = elevation_ft
-        @gate_height_ft = gate_height_ft || (planned ? targets['gate_height_ft'] : 100.0)
+        @gate_height_ft = gate_height_ft || (planned && type.helicopter? ? targets['gate_height_ft'] : 100.0)
       end
 
       def type = conditions.type
-      def targets = @targets ||= plan_for(conditions).targets.freeze
+      # What a standard's rules stand for today; a gyroplane's manoeuvres have none yet.
+      def targets = @targets ||= (type.helicopter? ? plan_for(conditions).targets : {}).freeze
       def glide_speed_kt = targets['glide_speed_kt']
       def target_rotor_rpm_pct = targets['target_rotor_rpm_pct']
 

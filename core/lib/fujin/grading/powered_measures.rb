@@ -101,6 +101,43 @@ module Fujin
         put('entry_yaw_deg', 'entry', yaw_after(phase.start_s, 3.0), :heading)
       end
 
+      # The rotor against the airspeed all through the roll.
+      def take_roll(phase)
+        to = attempt.event(:lift_off_s) || phase.end_s
+        range = signals.index(phase.start_s)..signals.index(to)
+        put('roll_advance_ratio_max', 'roll', range.filter_map { |i| advance_ratio(i) }.max, %i[nr ias], uncertainty: 0.02)
+        put('flap_max_deg', 'roll', range.filter_map { |i| flap_deg(i) }.max, %i[nr ias], uncertainty: 1.0)
+        put('roll_rotor_rpm_min_pct', 'roll', over(:nr, phase.start_s, to, &:min), :nr)
+        put('lift_off_ias_kt', attempt.phase('balance') ? 'balance' : 'roll', signals.at(:ias, to), :ias)
+        put('lift_off_rotor_rpm_pct', attempt.phase('balance') ? 'balance' : 'roll', signals.at(:nr, to), :nr)
+      end
+
+      def true_speed(index) = context.conditions.atmosphere.true_speed(signals[:ias][index] * Quantities::KT)
+      def tip_speed(index) = context.type.fetch('rotor.normal_speed_rad_s') * signals[:nr][index] / 100.0 * context.type.fetch('rotor.radius_m')
+
+      def advance_ratio(index)
+        ratio = true_speed(index) * Math.cos(aft) / tip_speed(index)
+        ratio.nan? ? nil : ratio
+      end
+
+      # Flapping a₁ = 2μ(4θ/3 − λ)/(1 − μ²/2) (PHYSICS.md section 1) with the disc held aft as in the roll; the small
+      # induced part of the inflow is left out.
+      def flap_deg(index)
+        mu = advance_ratio(index) or return nil
+        inflow = -true_speed(index) * Math.sin(aft) / tip_speed(index)
+        2.0 * mu * ((4.0 * context.type.fetch('rotor.collective_min_deg') * Quantities::DEG / 3.0) - inflow) / (1.0 - (mu * mu / 2.0)) / Quantities::DEG
+      end
+
+      def aft = Flight::GyroTakeOff::DISC_AFT_DEG * Quantities::DEG
+
+      def take_glide(phase)
+        put('glide_ias_mean_kt', 'glide', over(:ias, phase.start_s, phase.end_s) { |v| mean(v) }, :ias)
+        put('glide_sink_fpm', 'glide', height_lost(phase.start_s, phase.end_s) / (phase.end_s - phase.start_s) * 60.0, :agl, uncertainty: 240.0 / [phase.end_s - phase.start_s, 1.0].max)
+      end
+
+      def take_flare(phase) = put('flare_height_ft', 'flare', signals.at(:agl, phase.start_s) - zero, :agl, uncertainty: 6.0)
+      def take_roll_out(_phase) = put('slide_ft', 'roll_out', slide(attempt.event(:contact_s)), :gs, uncertainty: 5.0)
+
       def take_decay(phase)
         nr = signals[:nr]
         range = signals.index(phase.start_s)..signals.index(attempt.end_s)
@@ -166,11 +203,11 @@ module Fujin
       end
 
       def take_miss
-        last = { 'termination' => :stopped_s, 'slide' => :contact_s }[attempt.phases.last.id]
+        last = { 'termination' => :stopped_s, 'slide' => :contact_s, 'roll_out' => :contact_s }[attempt.phases.last.id]
         return unless context.spot && last && course_deg
 
         along, across = position_from_spot(attempt.event(last))
-        phase = attempt.phases.last.id == 'slide' ? 'touchdown' : 'termination'
+        phase = last == :contact_s ? 'touchdown' : 'termination'
         put('miss_along_ft', phase, along, %i[lat lon], uncertainty: 12.0)
         put('miss_across_ft', phase, across, %i[lat lon], uncertainty: 12.0)
         put('miss_ft', phase, Math.hypot(along, across), %i[lat lon], uncertainty: 12.0)

@@ -13,7 +13,10 @@ module Fujin
       faults: faults(*%w[late_decision exceeded_limit]),
       planner: Planning::GyroBalkedLandingPlan.planner,
       key_numbers: %w[recovery_height_ft climb_fpm climb_speed_kt climb_angle_deg],
-      hovers: 'none'
+      hovers: 'none',
+      finder: Grading::GyroFinder,
+      measurer: Grading::PoweredMeasures,
+      fault_finder: Grading::PoweredFaults
     )
   end
 end

@@ -20,7 +20,10 @@ module Fujin
       house: %w[gyro_landings],
       planner: Planning::GyroLandingPlan.planner,
       key_numbers: %w[glide_speed_kt descent_sink_fpm flare_height_ft entry_distance_ft touchdown_groundspeed_kt slide_ft],
-      hovers: 'none'
+      hovers: 'none',
+      finder: Grading::GyroFinder,
+      measurer: Grading::PoweredMeasures,
+      fault_finder: Grading::PoweredFaults
     )
   end
 end

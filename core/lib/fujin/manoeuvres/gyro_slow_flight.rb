@@ -15,7 +15,10 @@ module Fujin
       key_numbers: %w[slow_speed_kt lowest_level_speed_kt slow_power_kw power_available_kw],
       gated: false,
       hovers: 'none',
-      any_course: true
+      any_course: true,
+      finder: Grading::GyroFinder,
+      measurer: Grading::PoweredMeasures,
+      fault_finder: Grading::PoweredFaults
     )
   end
 end

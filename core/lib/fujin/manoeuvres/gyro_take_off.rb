@@ -20,7 +20,10 @@ module Fujin
       planner: Planning::GyroTakeOffPlan.planner,
       key_numbers: %w[prerotation_pct lift_off_ias_kt roll_ft lift_off_rotor_rpm_pct flap_max_deg climb_fpm],
       hovers: 'none',
-      heat_prompt: 'heat off for take-off'
+      heat_prompt: 'heat off for take-off',
+      finder: Grading::GyroFinder,
+      measurer: Grading::PoweredMeasures,
+      fault_finder: Grading::PoweredFaults
     )
   end
 end

@@ -17,7 +17,10 @@ module Fujin
       hovers: 'none',
       any_course: true,
       house: %w[outside_test],
-      outside_test: true
+      outside_test: true,
+      finder: Grading::GyroFinder,
+      measurer: Grading::PoweredMeasures,
+      fault_finder: Grading::PoweredFaults
     )
   end
 end

@@ -71,6 +71,18 @@ class BrowserReviewTest < Minitest::Test
     assert_accessible('debrief page')
   end
 
+  def test_another_attempt_is_laid_over_on_a_chosen_event
+    imported(@sortie, faults: [{}, { 'late_collective' => 1.5 }])
+    sign_in(@instructor)
+    review
+    select 'Attempt 2', from: 'Lay over it'
+    assert_selector 'svg[aria-label^="Scan strips"] path[stroke-dasharray="2 3"]', minimum: 6
+    first = find('svg[aria-label^="Scan strips"] path[stroke-dasharray="2 3"]', match: :first)[:d]
+    select 'Flare', from: 'on the beginning of'
+    assert_no_selector "svg path[d='#{first}']"
+    assert_accessible('two attempts laid over')
+  end
+
   def test_a_boundary_is_moved_by_the_keyboard_and_the_measures_follow
     attempt = imported(@sortie).first
     height = attempt.proposal['measures']['flare_height_ft']['value']

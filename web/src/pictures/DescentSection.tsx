@@ -8,6 +8,8 @@ interface Props {
   plan: Plan
   /** The flown path, drawn solid over the dashed plan. */
   flown?: PathPoint[]
+  /** Another attempt's path, dotted. */
+  over?: PathPoint[] | undefined
   window?: Window
   /** Height at the top of the picture, feet. */
   topFt?: number
@@ -22,7 +24,7 @@ interface Props {
 const BELOW = 26
 
 /** The side view in true scale: ground, wind, gates as doorways, the plan with its uncertainty, the flown path over it. */
-export function DescentSection({ plan, flown, window: given, topFt, title, doors, timeS, onTime }: Props) {
+export function DescentSection({ plan, flown, over, window: given, topFt, title, doors, timeS, onTime }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>()
   const hatch = useId()
   const [cursor, setCursor] = useState<number>()
@@ -85,6 +87,15 @@ export function DescentSection({ plan, flown, window: given, topFt, title, doors
           strokeWidth="var(--stroke)"
           strokeDasharray="7 5"
         />
+        {over && (
+          <path
+            d={line(over.map((p) => [scale.x(p.along_ft), y(p.height_ft)]))}
+            fill="none"
+            stroke="var(--band-deep)"
+            strokeWidth={2}
+            strokeDasharray="2 3"
+          />
+        )}
         {flown && (
           <path
             d={line(flown.map((p) => [scale.x(p.along_ft), y(p.height_ft)]))}

@@ -12,6 +12,8 @@ interface Props {
   timeS: number | undefined
   onTime: (timeS: number) => void
   fault?: { from_s: number; to_s: number; title: string }
+  /** Another attempt's strips, dotted, moved by so many seconds. */
+  over?: { strips: Schemas['Strips']; shiftS: number } | undefined
 }
 
 const HEIGHT = 46
@@ -20,7 +22,7 @@ const RIGHT = 92
 const HEAD = 20
 
 /** Aligned time strips: each channel with the phase's target band behind it, phase boundaries through all of them. */
-export function ScanStrips({ strips, attempt, timeS, onTime, fault }: Props) {
+export function ScanStrips({ strips, attempt, timeS, onTime, fault, over }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>()
   const span = { from: strips.from_s, to: strips.to_s }
   const x = (time: number) => LEFT + ((time - span.from) / (span.to - span.from)) * (width - LEFT - RIGHT)
@@ -73,6 +75,7 @@ export function ScanStrips({ strips, attempt, timeS, onTime, fault }: Props) {
             timeS={timeS}
             bridged={strips.bridged}
             span={span}
+            over={over && { strip: over.strips.strips[index], shiftS: over.shiftS }}
           />
         ))}
         <Phases attempt={attempt} x={x} height={height} span={span} />
@@ -142,9 +145,10 @@ interface RowProps {
   timeS: number | undefined
   bridged: number[][]
   span: Span
+  over: { strip: Strip | undefined; shiftS: number } | undefined
 }
 
-function StripRow({ strip, top, width, x, timeS, bridged, span }: RowProps) {
+function StripRow({ strip, top, width, x, timeS, bridged, span, over }: RowProps) {
   const clip = useId()
   const inner = HEIGHT - 8
   const [low, high] = extent(strip)
@@ -206,6 +210,15 @@ function StripRow({ strip, top, width, x, timeS, bridged, span }: RowProps) {
             y2={top + HEIGHT / 2}
             stroke="var(--ink-faint)"
             strokeDasharray="5 5"
+          />
+        )}
+        {over?.strip && (
+          <path
+            d={midline(over.strip, (t) => x(t + over.shiftS), y)}
+            fill="none"
+            stroke="var(--band-deep)"
+            strokeWidth={2}
+            strokeDasharray="2 3"
           />
         )}
         {bridged.map(([from, to]) => (
@@ -283,6 +296,22 @@ function ribbon(strip: Strip, x: (t: number) => number, y: (v: number) => number
       const out = part.map(([t, , high]) => `${x(t ?? 0).toFixed(1)} ${y(high ?? 0).toFixed(1)}`)
       const back = [...part].reverse().map(([t, low]) => `${x(t ?? 0).toFixed(1)} ${y(low ?? 0).toFixed(1)}`)
       return `M${out.join('L')}L${back.join('L')}Z`
+    })
+    .join('')
+}
+
+/** The middle of each bin as one line; gaps stay gaps. */
+function midline(strip: Strip, x: (t: number) => number, y: (v: number) => number): string {
+  let pen = 'M'
+  return strip.points
+    .map(([t, low, high]) => {
+      if (t == null || low == null || high == null) {
+        pen = 'M'
+        return ''
+      }
+      const piece = `${pen}${x(t).toFixed(1)} ${y((low + high) / 2).toFixed(1)}`
+      pen = 'L'
+      return piece
     })
     .join('')
 }

@@ -1,4 +1,4 @@
-import { useMemo } from 'react'
+import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import type { Attempt, Plan, Session, Sortie } from '../../api/client'
 import { useAttempts, usePlan, useStrips } from '../../api/queries'
@@ -15,6 +15,7 @@ import { ConfirmAll } from './ConfirmAll'
 import { Faults } from './Faults'
 import { Grading } from './Grading'
 import { Import } from './Import'
+import { LayOver, shiftOf, type Over } from './LayOver'
 import { FlownPictures } from './FlownPictures'
 import { Measures } from './Measures'
 import { OneChange } from './OneChange'
@@ -49,6 +50,9 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
   const count = attempts.data?.length ?? 0
   const attempt = attempts.data?.find((row) => row.position === number) ?? attempts.data?.[0]
   const strips = useStrips(attempt?.id)
+  const [over, setOver] = useState<Over>()
+  const other = attempts.data?.find((row) => row.position === over?.position && row.id !== attempt?.id)
+  const otherStrips = useStrips(other?.id)
   useKeys(
     useMemo(
       () => [
@@ -101,6 +105,7 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
                 <DescentSection
                   plan={drawn}
                   flown={attempt.path ?? []}
+                  over={other?.path}
                   title={planned ? 'Flown (solid) over planned (dashed), true scale' : 'As flown, true scale'}
                   doors={['gate']}
                   window={windowOf(drawn, [attempt.path ?? []])}
@@ -109,7 +114,12 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
                 />
               </div>
             )}
-            {strips.data && <ReplayBar replay={replay} />}
+            {strips.data && (
+              <div className="flex flex-wrap items-center gap-x-6">
+                <ReplayBar replay={replay} />
+                <LayOver attempt={attempt} attempts={attempts.data} over={over} choose={setOver} />
+              </div>
+            )}
             {strips.data ? (
               <ScanStrips
                 strips={strips.data}
@@ -117,6 +127,9 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
                 timeS={moment}
                 onTime={onTime}
                 {...(fault ? { fault } : {})}
+                {...(over && other && otherStrips.data
+                  ? { over: { strips: otherStrips.data, shiftS: shiftOf(attempt, other, over.event) } }
+                  : {})}
               />
             ) : (
               <Loading what="the strips" />

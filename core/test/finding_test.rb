@@ -89,6 +89,16 @@ class FindingTest < Minitest::Test
     assert_includes kinds(steep), 'maximum_performance_take_off'
   end
 
+  # Started up on the ground again after a landing: a slow rotor there is no limit passed. A fast one is.
+  def test_a_slow_rotor_on_the_ground_passes_no_limit
+    slow = flight.leg(5, nr_pct: 50.0).leg(8, nr_pct: 100.0).leg(0.5, gs_kt: 3.5).leg(12, gs_kt: 25.0, agl_ft: 10.0).leg(14, gs_kt: 52.0, agl_ft: 90.0).leg(20, gs_kt: 60.0,
+                                                                                                                                                                agl_ft: 300.0)
+    fast = airborne(flight.leg(5)).leg(4, nr_pct: 118.0).leg(4, nr_pct: 100.0).leg(8, gs_kt: 55.0, nr_pct: 118.0).approach(9.0, from_kt: 55.0).leg(20, gs_kt: 0.0)
+
+    refute_includes graded(slow).flat_map { |p| p.faults.map(&:id) }, 'exceeded_limit'
+    assert_includes graded(fast).flat_map { |p| p.faults.map(&:id) }, 'exceeded_limit'
+  end
+
   def test_low_rotor_rpm_and_its_recovery
     flown = airborne(flight).mark(:decay).leg(3, nr_pct: 93.5).leg(1.5).mark(:corrected).leg(1, collective_pct: 25.0).leg(3, nr_pct: 100.0).leg(15)
     found = the(graded(flown), 'low_rotor_rpm_recovery')

@@ -8,6 +8,7 @@ module Fujin
       # Off the angle by more than this is another approach, degrees.
       ANGLE_ROOM_DEG = 2.5
       DRIFT_KT = 3.5
+      AIRBORNE_FT = 2.0
       SLOW_KT = 30.0
 
       def initialize(taker, measures)
@@ -24,6 +25,11 @@ module Fujin
       end
 
       private
+
+      # In the air, where a rotor must not turn slowly; a cushion from the hover spends just that.
+      def airborne?(index)
+        @attempt.manoeuvre != 'hovering_autorotation' && @signals.signal?(:agl) && @signals[:agl][index] - @signals.agl_zero_ft > AIRBORNE_FT
+      end
 
       def value(id) = @measures[id]&.value
 
@@ -69,10 +75,13 @@ module Fujin
         found('drift_at_contact', "#{drift.abs.round(1)} kt to the #{drift.positive? ? 'right' : 'left'} at contact", ['contact_drift_kt'])
       end
 
-      # Rotor rpm past what the type allows at all.
+      # Rotor rpm past what the type allows at all: too fast anywhere, too slow only in the air.
       def exceeded
         low, high = @context.type.absolute_rotor_rpm
-        values = @signals.window(:nr, @attempt.start_s, @attempt.end_s)
+        return nil unless @signals.signal?(:nr)
+
+        range = @signals.index(@attempt.start_s)..@signals.index(@attempt.end_s)
+        values = range.filter_map { |i| @signals[:nr][i] if !@signals[:nr][i].nan? && (@signals[:nr][i] > high || airborne?(i)) }
         return nil if values.empty? || (values.min >= low && values.max <= high)
 
         off = values.max > high ? values.max : values.min

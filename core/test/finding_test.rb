@@ -79,6 +79,18 @@ class FindingTest < Minitest::Test
     assert_operator hovers.first.measures['hover_drift_max_ft'].value, :<, 4.0
   end
 
+  def test_a_lift_off_and_a_set_down
+    flown = flight.leg(5).mark(:lifts).leg(4, agl_ft: 4.0).mark(:steady).leg(25).mark(:lowers).leg(5, agl_ft: 0.0).mark(:down).leg(6)
+    found = graded(flown)
+    up, down = found.select { |p| p.attempt.manoeuvre == 'lift_off_and_set_down' }
+
+    assert_equal({ 'lift_off_and_set_down' => 2, 'hover' => 1 }, kinds(found).tally)
+    assert_in_delta flown.marks[:lifts], up.attempt.start_s, 1.5
+    assert_in_delta flown.marks[:steady], up.attempt.end_s, 1.0
+    assert_in_delta flown.marks[:lowers], down.attempt.start_s, 1.5
+    assert_in_delta flown.marks[:down], down.attempt.end_s, 1.5
+  end
+
   def test_take_offs_at_hover_power_and_at_maximum_performance
     normal = graded(airborne(flight))
     steep = graded(flight.leg(5).leg(3, agl_ft: 4.0).leg(8).mark(:off).leg(10, agl_ft: 60.0, gs_kt: 18.0).leg(15, agl_ft: 220.0, gs_kt: 35.0).leg(10, agl_ft: 300.0,
@@ -216,7 +228,7 @@ class FindingTest < Minitest::Test
     flown.leg(8, gs_kt: 42.0).approach(13.5, from_kt: 42.0).leg(30, gs_kt: 0.0).leg(9, turn_deg_s: 20.0).leg(12).leg(6, agl_ft: 0.0).leg(5, collective_pct: 0.0)
     found = graded(flown)
 
-    assert_equal({ 'hover_power_take_off' => 2, 'normal_approach' => 1, 'steep_approach' => 1, 'hover_turn' => 1 }, kinds(found).tally.except('hover'))
+    assert_equal({ 'lift_off_and_set_down' => 2, 'hover_power_take_off' => 2, 'normal_approach' => 1, 'steep_approach' => 1, 'hover_turn' => 1 }, kinds(found).tally.except('hover'))
     found.each_cons(2) { |a, b| assert_operator(a.attempt.end_s, :<=, b.attempt.start_s + 0.2, [a, b].map { |p| p.attempt.manoeuvre }) }
   end
 end

@@ -17,7 +17,10 @@ module Fujin
       planner: Planning::LiftOffPlan.planner,
       key_numbers: %w[hover_height_ft power_margin_ige_pct hover_power_ige_kw],
       gated: false,
-      least_power_margin_pct: 3
+      least_power_margin_pct: 3,
+      finder: Grading::LiftOffFinder,
+      measurer: Grading::PoweredMeasures,
+      fault_finder: Grading::PoweredFaults
     )
   end
 end

@@ -26,7 +26,7 @@ module Fujin
         return [] unless @context.type.helicopter? && signals.signal?(:agl) && signals.signal?(:gs) && signals.signal?(:sink)
 
         stands = stretches(all, STANDS_S, hole_s: 0.5) { |i| height(i) < GROUND_FT && signals[:gs][i] < STILL_KT }
-        stands.flat_map { |first, last| [set_down(first), lift_off(last)] }.compact
+        stands.flat_map { |first, last| [lowering(first), lifting(last)] }.compact
       end
 
       private
@@ -34,13 +34,13 @@ module Fujin
       def steady?(index) = height(index) >= STEADY_FT && sink[index].abs < STEADY_FPM
       def still?(range) = range.all? { |i| signals[:gs][i] < STILL_KT }
 
-      def lift_off(last)
+      def lifting(last)
         range = last..[last + signals.samples(LONGEST_S), signals.size - 1].min
         steady = first_held(range, STEADY_S) { |i| steady?(i) } or return nil
         build(last, steady)
       end
 
-      def set_down(first)
+      def lowering(first)
         from = [first - signals.samples(LONGEST_S), 0].max
         steady = first_held(0..(first - from), STEADY_S) { |back| steady?(first - back) } or return nil
         build(first - steady, first)

@@ -7,9 +7,9 @@ module Fujin
     class Lesson
       CLIMB_FPM = 700.0
       HOVER_PAUSE_S = 8.0
-      # After a touchdown the engine brings the rotor back before anything else.
+      # After a touchdown the engine is given power and brings the rotor back before anything else.
       SPIN_UP_S = 6.0
-      DRIVEN = %w[nr_pct ne_pct throttle_pct].freeze
+      DRIVEN = %w[nr_pct ne_pct throttle_pct map_inhg tq_pct].freeze
 
       # @param faults [Array<Hash>] one set of pilot faults an attempt
       # @param origin [Array(Float, Float)] latitude and longitude of the spot

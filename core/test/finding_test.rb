@@ -208,6 +208,26 @@ class FindingTest < Minitest::Test
     assert_in_delta 34.0, at(two, 'glide'), 1.0
   end
 
+  # An autorotation as the model flies it, its airspeed taken off high up and brought back.
+  def test_a_low_speed_autorotation
+    rows = CSV.parse(fly(ending: 'touchdown').csv, headers: true, converters: :float).map(&:to_h)
+    slowed = rows.map do |row|
+      share = [[(row['t_s'] - 20.0) / 4.0, (34.0 - row['t_s']) / 4.0].min.clamp(0.0, 1.0), 1.0].min
+      row.merge('ias_kt' => row['ias_kt'] * (1.0 - (0.75 * share)), 'gs_kt' => row['gs_kt'] * (1.0 - (0.75 * share)))
+    end
+    found = grade_csv([rows.first.keys.join(','), *slowed.map { |row| row.values.join(',') }].join("\n") << "\n").proposals.first
+
+    assert_equal 'low_speed_autorotation', found.attempt.manoeuvre
+    assert_in_delta 33.6, at(found, 'glide'), 1.5
+  end
+
+  # Without a pitch channel or a flare the speed that comes off for the landing is no low-speed exercise.
+  def test_a_landing_is_no_low_speed_autorotation
+    csv = without(fly(ending: 'touchdown').csv, 'pitch_deg', 'gs_kt', 'track_deg', 'lat_deg', 'lon_deg')
+
+    assert_equal ['straight_in_autorotation'], kinds(grade_csv(csv).proposals)
+  end
+
   def test_straight_ones_stay_straight_and_nothing_is_found_twice
     (1..4).each do |seed|
       found = fly(ending: 'touchdown', seed: seed).proposals

@@ -11,6 +11,8 @@ module Fujin
       # Slower than this for so long is an autorotation at low airspeed.
       LOW_SPEED_KT = 30.0
       LOW_SPEED_S = 3.0
+      # Lower than this the speed comes off for the landing.
+      LOW_SPEED_ABOVE_FT = 150.0
 
       # @param signals [Recordings::Signals]
       # @param context [Context]
@@ -110,12 +112,14 @@ module Fujin
         ias = @signals[:ias] or return nil
         held = @signals.samples(LOW_SPEED_S)
         range = @signals.index(start)..@signals.index(glided)
-        low = range.select { |i| ias[i] < LOW_SPEED_KT }
+        low = range.select { |i| ias[i] < LOW_SPEED_KT && high?(i) }
         return nil if low.size < held
 
         back = (low.last..range.last).find { |i| (ias[i] - @context.glide_speed_kt).abs <= 6.0 }
         back ? @signals.time(back) : glided
       end
+
+      def high?(index) = @signals.signal?(:agl) && @signals[:agl][index] - @signals.agl_zero_ft > LOW_SPEED_ABOVE_FT
 
       def with_late_glide(phases, time)
         entry = phases.find { |p| p.id == 'entry' }

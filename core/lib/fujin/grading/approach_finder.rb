@@ -18,13 +18,6 @@ module Fujin
       STOPPED_KT = 0.6
       GLIDING_S = 6.0
 
-      def initialize(signals, context, taken = [])
-        @signals = signals
-        @context = context
-        @taken = taken
-        @closures = Closures.new(signals)
-      end
-
       # @return [Array<Attempt>]
       def find
         return [] unless @context.type.helicopter? && signals.signal?(:agl) && signals.signal?(:gs) && signals.signal?(:sink)
@@ -33,6 +26,8 @@ module Fujin
       end
 
       private
+
+      def closures = @closures ||= Closures.new(signals)
 
       # First sample of every stretch of standing or hovering low.
       def stops = stretches(all, 2.0, hole_s: 1.0) { |i| signals[:gs][i] < STILL_KT && height(i) < LOW_FT }.map(&:first)
@@ -77,12 +72,12 @@ module Fujin
         contact ? { contact_s: contact.time_s, contact: contact } : {}
       end
 
-      def powered?(time_s) = @closures.idle?(signals.index(time_s - 1.0)) != true
+      def powered?(time_s) = closures.idle?(signals.index(time_s - 1.0)) != true
 
       # Without power for more than a few seconds it is no powered approach, whether its closure is in the file or not.
       def gliding?(start, finish)
         range = signals.index(start)..signals.index(finish)
-        range.count { |i| @closures.idle?(i) } * signals.step_s > GLIDING_S
+        range.count { |i| closures.idle?(i) } * signals.step_s > GLIDING_S
       end
     end
 

@@ -91,7 +91,7 @@ module Fujin
         slow = slow_until(start, glided)
         return ['low_speed_autorotation', with_late_glide(phases, slow)] if slow
 
-        turns = Turns.new(@signals).find(start, glided)
+        turns = Turns.new(@signals, @context).find(start, glided)
         return ['straight_in_autorotation', phases] if turns.empty?
 
         [turns.any? { |turn| (turn.turned_deg * turns.first.turned_deg).negative? } ? 's_turn_autorotation' : 'turning_autorotation', with_turn(phases, turns)]

@@ -29,12 +29,6 @@ module Fujin
       BALKED_FT = 50.0
       CLIMB_FPM = -150.0
 
-      def initialize(signals, context, taken = [])
-        @signals = signals
-        @context = context
-        @taken = taken
-      end
-
       # @return [Array<Attempt>]
       def find
         return [] unless !@context.type.helicopter? && %i[agl gs ias sink nr].all? { |name| signals.signal?(name) }

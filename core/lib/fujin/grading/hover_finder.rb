@@ -14,12 +14,6 @@ module Fujin
       TURN_DEG_S = 5.0
       TURN_DEG = 45.0
 
-      def initialize(signals, context, taken = [])
-        @signals = signals
-        @context = context
-        @taken = taken
-      end
-
       # @return [Array<Attempt>]
       def find
         return [] unless @context.type.helicopter? && signals.signal?(:agl) && signals.signal?(:gs)

@@ -15,12 +15,6 @@ module Fujin
       SETTLED_SHARE = 0.15
       STANDS_S = 4.0
 
-      def initialize(signals, context, taken = [])
-        @signals = signals
-        @context = context
-        @taken = taken
-      end
-
       # @return [Array<Attempt>]
       def find
         return [] unless @context.type.helicopter? && signals.signal?(:agl) && signals.signal?(:gs)

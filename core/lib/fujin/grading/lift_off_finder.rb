@@ -15,12 +15,6 @@ module Fujin
       STANDS_S = 2.0
       LONGEST_S = 20.0
 
-      def initialize(signals, context, taken = [])
-        @signals = signals
-        @context = context
-        @taken = taken
-      end
-
       # @return [Array<Attempt>]
       def find
         return [] unless @context.type.helicopter? && signals.signal?(:agl) && signals.signal?(:gs) && signals.signal?(:sink)

@@ -12,12 +12,6 @@ module Fujin
       THROTTLE_UP = 3.0
       LONGEST_S = 40.0
 
-      def initialize(signals, context, taken = [])
-        @signals = signals
-        @context = context
-        @taken = taken
-      end
-
       # @return [Array<Attempt>]
       def find
         return [] unless @context.type.helicopter? && signals.signal?(:nr)

@@ -4,6 +4,14 @@ module Fujin
   module Grading
     # What finders share: stretches of samples for which something holds, and what earlier finders took.
     module Stretches
+      # @param signals [Recordings::Signals], @param context [Context]
+      # @param taken [Array<Attempt>] what earlier finders found
+      def initialize(signals, context, taken = [])
+        @signals = signals
+        @context = context
+        @taken = taken
+      end
+
       private
 
       def signals = @signals

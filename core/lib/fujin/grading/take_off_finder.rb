@@ -16,12 +16,6 @@ module Fujin
       STEEP_BEFORE_KT = 40.0
       CLIMBING_FPM = -100.0
 
-      def initialize(signals, context, taken = [])
-        @signals = signals
-        @context = context
-        @taken = taken
-      end
-
       # @return [Array<Attempt>]
       def find
         return [] unless @context.type.helicopter? && signals.signal?(:agl) && signals.signal?(:gs) && signals.signal?(:ias) && signals.signal?(:sink)

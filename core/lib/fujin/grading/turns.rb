@@ -16,10 +16,6 @@ module Fujin
       # `turned_deg` right positive.
       Turn = Value.define(:start_s, :end_s, :turned_deg, :estimated)
 
-      def initialize(signals)
-        @signals = signals
-      end
-
       # @return [Array<Turn>] between two moments, in order
       def find(from_s, to_s)
         return [] unless bank && signals.signal?(:heading)

@@ -97,6 +97,10 @@ class FindingTest < Minitest::Test
                                                                                                                                                       gs_kt: 55.0).leg(20))
 
     assert_includes kinds(normal), 'hover_power_take_off'
+    measures = the(normal, 'hover_power_take_off').measures
+
+    assert_in_delta 70.0, measures['climb_speed_height_ft'].value, 30.0
+    assert_operator measures['transition_sink_ft'].value, :<, 2.0
     refute_includes kinds(normal), 'maximum_performance_take_off'
     assert_includes kinds(steep), 'maximum_performance_take_off'
   end

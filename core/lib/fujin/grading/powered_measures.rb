@@ -13,11 +13,11 @@ module Fujin
       REVERSAL_PCT = 2.0
       BEST_CUSHION_ROOM_FPM = 100.0
 
-      # @return [Hash{String => Measure}]
+      # @return [Hash{String => Measure}] those that the manoeuvre declares
       def measures
         attempt.phases.each { |phase| send(:"take_#{phase.id}", phase) if respond_to?(:"take_#{phase.id}", true) }
         take_miss
-        @taken
+        @taken.slice(*Manoeuvres.find(attempt.manoeuvre).measure_ids)
       end
 
       # Given, or the mean track over the last ten seconds of moving.
@@ -137,6 +137,21 @@ module Fujin
 
       def take_flare(phase) = put('flare_height_ft', 'flare', signals.at(:agl, phase.start_s) - zero, :agl, uncertainty: 6.0)
       def take_roll_out(_phase) = put('slide_ft', 'roll_out', slide(attempt.event(:contact_s)), :gs, uncertainty: 5.0)
+
+      # Height lost on the way through translational lift, and the time spent where an engine failure has no good answer.
+      def take_take_off(phase)
+        from = phase.start_s
+        to = attempt.end_s
+        lowest = over(:agl, from, phase.end_s, &:min)
+        put('transition_sink_ft', 'take_off', [signals.at(:agl, from) - lowest, 0.0].max, :agl, uncertainty: 1.0) unless lowest.nan?
+        area = Planning::HeightVelocity.new(context.type)
+        return unless area.known?
+
+        inside = (signals.index(from)..signals.index(to)).count { |i| area.inside?(signals[:agl][i] - zero, signals[:ias][i]) }
+        put('avoid_area_s', 'take_off', inside * signals.step_s, %i[agl ias], uncertainty: 1.0)
+      end
+
+      def take_climb(phase) = put('climb_speed_height_ft', 'climb', signals.at(:agl, phase.end_s) - zero, :agl)
 
       def take_decay(phase)
         nr = signals[:nr]

@@ -9,7 +9,10 @@ module Fujin
       summary: 'From a hover or the surface through translational lift to the climb, without adding power where the ' \
                'margin allows.',
       phases: %w[take_off climb],
-      measures: {},
+      measures: {
+        'take_off' => %w[transition_sink_ft avoid_area_s],
+        'climb' => %w[climb_speed_height_ft]
+      },
       faults: faults(*%w[power_cap_broken drifted_off_track exceeded_limit]),
       settings: %w[departure obstacle_ft],
       house: %w[power_check],

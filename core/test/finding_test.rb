@@ -77,6 +77,15 @@ class FindingTest < Minitest::Test
     assert_equal 2, hovers.size
     assert_in_delta 5.0, hovers.first.measures['hover_height_mean_ft'].value, 0.5
     assert_operator hovers.first.measures['hover_drift_max_ft'].value, :<, 4.0
+    assert_operator hovers.first.measures['control_reversals_per_min'].value, :<, 4.0
+  end
+
+  def test_hands_that_go_back_and_forth_are_counted
+    busy = flight.leg(5).leg(3, agl_ft: 5.0)
+    20.times { |i| busy.leg(1.5, collective_pct: i.even? ? 50.0 : 40.0) }
+    hover = the(graded(busy), 'hover')
+
+    assert_in_delta 40.0, hover.measures['control_reversals_per_min'].value, 8.0
   end
 
   def test_a_lift_off_and_a_set_down

@@ -10,6 +10,7 @@ const UNIT_WORDS: Record<string, string> = {
   deg_s: '°/s',
   kj: 'kJ',
   inhg: 'inHg',
+  per_min: '/min',
 }
 
 export const unitWord = (unit: string) => UNIT_WORDS[unit] ?? unit

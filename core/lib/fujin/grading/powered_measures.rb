@@ -193,10 +193,14 @@ module Fujin
         Math.sqrt(values.sum { |v| (v - m)**2 } / values.size)
       end
 
-      # How often the hands went back on themselves: collective and pedals together.
+      # How often the hands went back on themselves: collective and pedals together, the recorder's tremble smoothed off.
       def reversals(from, to)
         minutes = (to - from) / 60.0
-        %i[collective pedal].select { |name| signals.signal?(name) }.sum { |name| turns_back(signals.window(name, from, to)) } / minutes
+        %i[collective pedal].select { |name| signals.signal?(name) }.sum { |name| turns_back(smoothed(name, from, to)) } / minutes
+      end
+
+      def smoothed(name, from, to)
+        Recordings::Smoothing.mean(signals[name][signals.index(from)..signals.index(to)], signals.samples(0.3)).reject(&:nan?)
       end
 
       def turns_back(values)
@@ -205,9 +209,13 @@ module Fujin
         extreme = values.first
         values.each do |value|
           move = value - extreme
-          if direction.zero? || (move * direction).positive?
+          if direction.zero?
+            next if move.abs <= REVERSAL_PCT
+
+            direction = move <=> 0
             extreme = value
-            direction = move <=> 0 if direction.zero? && move.abs > REVERSAL_PCT
+          elsif (move * direction).positive?
+            extreme = value
           elsif move.abs > REVERSAL_PCT
             count += 1
             direction = -direction

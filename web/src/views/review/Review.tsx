@@ -6,6 +6,7 @@ import { useKeys } from '../../app/useKeys'
 import { Failed, Loading } from '../../design/States'
 import { DescentSection } from '../../pictures/DescentSection'
 import { GroundView } from '../../pictures/GroundView'
+import { HoverTrace } from '../../pictures/HoverTrace'
 import { ScanStrips } from '../../pictures/ScanStrips'
 import { TouchdownScatter, type Landing } from '../../pictures/TouchdownScatter'
 import { windowOf } from '../../pictures/scale'
@@ -160,6 +161,12 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
               <Boundaries
                 key={`${attempt.id} ${attempt.start_s} ${attempt.phases.length}`}
                 attempt={attempt}
+                timeS={moment}
+              />
+            )}
+            {attempt.phases.some((row) => row.id === 'hover') && (
+              <HoverTrace
+                points={(attempt.path ?? []).filter((p) => p.t_s >= attempt.start_s && p.t_s <= attempt.end_s)}
                 timeS={moment}
               />
             )}

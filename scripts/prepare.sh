@@ -41,8 +41,7 @@ install_packages() {
     fail "apt-get could not install ${missing[*]}. The reason is in var/apt.log."
 }
 
-install_gems() {
-  cd "$ROOT"
+gems_install() {
   if ! command -v bundle >/dev/null; then fail "Bundler is missing. Install it with 'apt-get install bundler', then run this again."; fi
   bundle config set --local path vendor/bundle >/dev/null
   bundle config set --local jobs 2 >/dev/null
@@ -58,6 +57,13 @@ unless_done() {
   sum="$(shift 2; find "$@" -type f -print0 2>/dev/null | sort -z | xargs -0 sha256sum | sha256sum)"
   [ "$(cat "$STAMPS/$name" 2>/dev/null)" = "$sum" ] && return
   "$2" && printf '%s' "$sum" >"$STAMPS/$name"
+}
+
+# Bundler's own check takes over a second: it is asked again only when the gems that are wanted have changed.
+install_gems() {
+  cd "$ROOT"
+  [ -d vendor/bundle ] && [ -e .bundle/config ] || rm -f "$STAMPS/gems"
+  unless_done gems gems_install Gemfile Gemfile.lock
 }
 
 npm_install() {

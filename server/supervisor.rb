@@ -37,8 +37,9 @@ module Fujin
       @cluster.wait
       @cluster.create_database(DATABASE)
       prepare_database
-      (@services - [service('database')]).each { |s| start(s) }
+      start(service('web'))
       wait_for_web
+      (@services - [service('database'), service('web')]).each { |s| start(s) }
       greet
       watch
     rescue Cluster::Failed => e

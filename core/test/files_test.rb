@@ -31,7 +31,7 @@ class FilesTest < Minitest::Test
                                                                                        height: (row['alt_msl_ft'] * 0.3048).round + 47, ias: (row['ias_kt'] * 1.852).round,
                                                                                        tenths: (row['t_s'] * 10).to_i % 10)
     end
-    "AXXX001\r\nHFDTE#{from.strftime('%d%m%y')}\r\nI023638IAS3939TDS\r\n#{lines.join("\r\n")}\r\n"
+    "AFJN001\r\nHFDTE#{from.strftime('%d%m%y')}\r\nI023638IAS3939TDS\r\n#{lines.join("\r\n")}\r\n"
   end
 
   def angle(value, width, sides)

@@ -1,5 +1,6 @@
 import type { PathPoint } from '../api/client'
-import { line, ticks } from './scale'
+import { DistanceRings } from './DistanceRings'
+import { line, momentOf } from './scale'
 
 const SIZE = 230
 const WITHIN = 0.95
@@ -21,10 +22,7 @@ export function HoverTrace({ points, timeS }: { points: PathPoint[]; timeS: numb
   const heights = points.map((p) => p.height_ft)
   const [low, high] = [Math.min(...heights), Math.max(...heights)]
   const tone = (p: PathPoint) => 0.25 + (0.75 * (p.height_ft - low)) / Math.max(high - low, 1)
-  const now =
-    timeS === undefined
-      ? undefined
-      : points.reduce((best, p) => (Math.abs(p.t_s - timeS) < Math.abs(best.t_s - timeS) ? p : best))
+  const now = timeS === undefined ? undefined : momentOf(points, timeS)
   return (
     <figure className="m-0 mt-3">
       <figcaption className="font-semibold">Hover trace, final course upwards</figcaption>
@@ -35,28 +33,7 @@ export function HoverTrace({ points, timeS }: { points: PathPoint[]; timeS: numb
         role="img"
         aria-label={`Hover trace: 95 % of the time within ${circle.toFixed(1)} ft, ${low.toFixed(1)} to ${high.toFixed(1)} ft high.`}
       >
-        {ticks(0, most, 3)
-          .filter((ft) => ft > 0)
-          .map((ft) => (
-            <g key={ft}>
-              <circle
-                cx={SIZE / 2}
-                cy={SIZE / 2}
-                r={(ft / most) * (SIZE / 2)}
-                fill="none"
-                stroke="var(--rule)"
-                strokeWidth={0.9}
-              />
-              <text
-                x={SIZE / 2 + 3}
-                y={SIZE / 2 - (ft / most) * (SIZE / 2) + 11}
-                fontSize={10.5}
-                fill="var(--ink-soft)"
-              >
-                {ft} ft
-              </text>
-            </g>
-          ))}
+        <DistanceRings size={SIZE} most={most} />
         {points.slice(1).map((p, i) => (
           <path
             key={p.t_s}

@@ -1,4 +1,5 @@
-import { line, ticks } from './scale'
+import { DistanceRings } from './DistanceRings'
+import { line } from './scale'
 
 export interface Landing {
   position: number
@@ -39,28 +40,7 @@ export function TouchdownScatter({ landings, current, select }: Props) {
         role="group"
         aria-label={`Touchdown scatter: ${landings.map((l) => `attempt ${l.position} ${describe(l)}`).join('; ')}`}
       >
-        {ticks(0, most, 3)
-          .filter((ft) => ft > 0)
-          .map((ft) => (
-            <g key={ft}>
-              <circle
-                cx={SIZE / 2}
-                cy={SIZE / 2}
-                r={(ft / most) * (SIZE / 2)}
-                fill="none"
-                stroke="var(--rule)"
-                strokeWidth={0.9}
-              />
-              <text
-                x={SIZE / 2 + 3}
-                y={SIZE / 2 - (ft / most) * (SIZE / 2) + 11}
-                fontSize={10.5}
-                fill="var(--ink-soft)"
-              >
-                {ft} ft
-              </text>
-            </g>
-          ))}
+        <DistanceRings size={SIZE} most={most} />
         <path d={`M${SIZE / 2} 4V${SIZE - 4}M4 ${SIZE / 2}H${SIZE - 4}`} stroke="var(--rule)" strokeWidth={0.9} />
         {rings.map((ring) => (
           <path

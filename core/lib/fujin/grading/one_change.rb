@@ -35,7 +35,7 @@ module Fujin
       TOLD = %w[min_rotor_rpm_pct gate_ias_kt glide_sink_fpm recovery_groundspeed_kt contact_sink_fpm contact_groundspeed_kt miss_along_ft].freeze
 
       # A flight of the model that stands for the attempt.
-      Flight = Value.define(:faults, :run, :signals, :proposal) do
+      FlownAgain = Value.define(:faults, :run, :signals, :proposal) do
         # The sink at contact is the model's own: no recorder stands between.
         def value(id)
           return run.contact && (run.contact[:sink_m_s] / Quantities::FPM) if id == 'contact_sink_fpm'
@@ -132,11 +132,11 @@ module Fujin
       end
 
       def fly(values)
-        run = Fujin::Flight::StraightInFlight.new(conditions, house: house, height_ft: entry_height, course_deg: course, faults: faults(values)).run
-        csv = Fujin::Flight::Recorder.new(type: @context.type, origin: @context.spot || [0.0, 0.0], noise: 0.0).csv(run)
+        run = Flight::StraightInFlight.new(conditions, house: house, height_ft: entry_height, course_deg: course, faults: faults(values)).run
+        csv = Flight::Recorder.new(type: @context.type, origin: @context.spot || [0.0, 0.0], noise: 0.0).csv(run)
         signals = Recordings::Signals.new(Recordings.read(csv), type: @context.type, atmosphere: conditions.atmosphere, wind: conditions.wind)
         proposal = Grader.new(signals, flown_context).proposals.find { |found| found.attempt.manoeuvre == 'straight_in_autorotation' }
-        Flight.new(faults: faults(values), run: run, signals: signals, proposal: proposal)
+        FlownAgain.new(faults: faults(values), run: run, signals: signals, proposal: proposal)
       end
 
       def conditions = @conditions ||= @context.conditions.with(wind: @signals.wind || Wind.calm)

@@ -19,8 +19,8 @@ module Fujin
     flight/wind_field flight/autorotation_turn flight/speed_recovery flight/hovering_autorotation
     planning/conditions planning/house_method planning/settings planning/plan planning/energy_ledger planning/number_reasons planning/performance planning/limits_map
     planning/day_numbers planning/cautions planning/solo_dual planning/type_curves planning/manoeuvre_plan planning/flown_segments planning/reachable_area
-    planning/spot_options planning/planned_path planning/turn_route planning/autorotation_numbers planning/autorotation_plan
-    planning/straight_in_plan planning/turning_plan planning/s_turn_plan planning/spread planning/dispersion planning/dispersion_field
+    planning/spot_options planning/planned_path planning/turn_sequence planning/turn_route planning/autorotation_numbers planning/autorotation_plan
+    planning/straight_in_plan planning/turning_plan planning/s_turn_plan planning/spread planning/option_route planning/dispersion planning/dispersion_field
     planning/low_speed_plan planning/hovering_autorotation_plan
     planning/low_rotor_rpm_plan planning/energy_drill_plan planning/approach_plan planning/run_on_plan planning/departure_plan
     planning/circuit_plan planning/ground_reference_plan planning/hover_plan planning/gyro_take_off_plan planning/gyro_flight_plans

@@ -87,12 +87,69 @@ class DispersionTest < Minitest::Test
 
   def test_a_spread_needs_five_attempts
     attempt = ->(miss) { { 'glide_ias_mean_kt' => { 'value' => 63.0 + miss, 'target' => 63.0 } } }
-    four = P::Spread.from(Array.new(4) { attempt.call(3.0) })
-    five = P::Spread.from([3.0, -3.0, 3.0, -3.0, 3.0].map { |m| attempt.call(m) })
+    four = P::Spread.from(Array.new(4) { attempt.call(3.0) }, planned_delay_s: 0.8)
+    five = P::Spread.from([3.0, -3.0, 3.0, -3.0, 3.0].map { |m| attempt.call(m) }, planned_delay_s: 0.8)
 
     assert_in_delta P::Spread::DEFAULT[:speed_kt], four.speed_kt
     assert_in_delta 3.0, five.speed_kt
     assert_predicate five, :own?
     assert_in_delta P::Spread::DEFAULT[:rotor_pct], five.rotor_pct
+  end
+
+  # A student whose misses are all explained by speed, rpm and wind gets no scatter of the entry on top of them.
+  def test_a_students_own_misses_count_once
+    spread = P::Spread.default.with(miss_along_ft: 600.0)
+    found = dispersion(spread: spread)
+    along = found.places('glide', 4000).map(&:first)
+
+    assert_within 600.0, Math.sqrt(along.sum { |a| a * a } / along.size), 5
+    assert_in_delta 0.0, dispersion(spread: P::Spread.default.with(miss_along_ft: 50.0)).entry_ft
+  end
+
+  def test_a_delay_is_measured_from_the_planned_one
+    late = ->(seconds) { Array.new(5) { { 'collective_delay_s' => { 'value' => seconds, 'target' => 1.2 } } } }
+
+    assert_in_delta 0.5, P::Spread.from(late.call(1.3), planned_delay_s: 0.8).delay_s
+    assert_in_delta 0.0, P::Spread.from(late.call(0.6), planned_delay_s: 0.8).delay_s
+    assert_in_delta 0.56, straight_in.planned_collective_delay_s - 0.5 + 0.3, 0.06
+  end
+
+  def straight_in = P::StraightInPlan.new(conditions, P::HouseMethod.new)
+
+  # The reduced model against the whole route laid again with the deviation in it: speed and bank change the turn, too.
+  { 90 => [[6.0, 0.0], [-6.0, 0.0], [0.0, 5.0]], 180 => [[5.0, 0.0], [-5.0, 0.0], [0.0, 5.0], [0.0, -5.0]], 360 => [[6.0, 4.0]] }.each do |turn, deviations|
+    define_method("test_a_turn_of_#{turn}_reduced_ends_where_its_route_does") do
+      day = conditions(wind: Fujin::Wind.parse('340/12'))
+      reduced = P::Dispersion.new(day, P::HouseMethod.new, planner: P::TurningPlan, course_deg: 350.0, height_ft: 2000.0, settings: { 'turn_deg' => turn })
+      parts = P::TurningPlan.new(day, P::HouseMethod.new, course_deg: 350.0, height_ft: 2000.0, settings: { 'turn_deg' => turn }).parts
+
+      deviations.each do |kt, deg|
+        whole = laid(day, parts, 63.0 + kt, 30.0 + deg)
+        quick = reduced.place('glide', P::Dispersion::NONE.with(speed_kt: kt, bank_deg: deg))
+
+        assert_in_delta (parts.entry_m[0] / Q::FT) - whole.along_ft, quick[0], 30, [kt, deg].inspect
+      end
+    end
+  end
+
+  # The route's own entry from its spot, with another speed and bank and the planned entry and flare; the entry ends at
+  # that speed, since neither model says what winning it costs or gives back in the flare.
+  def laid(day, parts, speed_kt, bank_deg)
+    trim = day.trim
+    rows = parts.entry.rows.map(&:dup)
+    rows.last[3] += day.atmosphere.true_speed((speed_kt - 63.0) * Q::KT)
+    parts = parts.with(entry: parts.entry.with(rows: rows))
+    P::TurnRoute.new(day, course_deg: 350.0, trim: trim, glide_speed_kt: speed_kt, target_pct: 100.0, bank_deg: bank_deg, turns_deg: parts.turns_deg, height_ft: 2000.0,
+                          flare_height_ft: 72.0, entry: parts.entry, flare: parts.flare, entry_speed_kt: 78.0, setup_s: 10.0).points.find { |p| p.phase != :setup }
+  end
+
+  def test_a_late_entry_downwind_ends_short_and_a_late_base_ends_beside
+    at = lambda { |turn, option|
+      P::Dispersion.new(conditions(wind: Fujin::Wind.parse('350/10')), P::HouseMethod.new, planner: P::TurningPlan, course_deg: 350.0, settings: { 'turn_deg' => turn }).place(option, P::Dispersion::NONE)
+    }
+
+    assert_operator at.call(180, 'delay')[0], :<, -1000
+    assert_operator at.call(90, 'delay')[1].abs, :>, 500
+    assert_in_delta 0.0, at.call(180, 'glide')[0], 1.0
   end
 end

@@ -106,4 +106,21 @@ class GyroplaneReferenceTest < Minitest::Test
 
     assert_includes error.message, 'propeller.static_thrust_n'
   end
+
+  [[65, 0.0], [30, 0.0], [20, 0.0], [65, 10.0], [40, 20.0]].each do |prerotated, headwind|
+    define_method("test_a_take_off_roll_from_#{prerotated}_pct_into_#{headwind.round}_m_s_closes_its_energy_account") do
+      roll = Fujin::Flight::GyroTakeOff.new(conditions('sorrel-g'), prerotated_pct: prerotated.to_f, headwind_m_s: headwind)
+      roll.run
+
+      assert_operator roll.energy_residual.abs, :<, 0.001
+    end
+  end
+
+  # A force left out of the books shows.
+  def test_a_roll_whose_books_do_not_balance_is_not_believed
+    roll = Fujin::Flight::GyroTakeOff.new(conditions('sorrel-g'), prerotated_pct: 65.0)
+    roll.define_singleton_method(:energy_j) { super() * (@t > 1.0 ? 1.01 : 1.0) }
+
+    assert_includes assert_raises(Fujin::OutsideModel) { roll.run }.message, 'out by'
+  end
 end

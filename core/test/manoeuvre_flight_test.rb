@@ -122,4 +122,19 @@ class ManoeuvreFlightTest < Minitest::Test
 
     assert_includes assert_raises(Fujin::OutsideModel) { model.check_energy }.message, 'out by'
   end
+
+  # Every run that a plan rests on has its account looked at: hovering falls, rotor decay, low rotor rpm.
+  %w[hovering_autorotation low_rotor_rpm_recovery].each do |manoeuvre|
+    define_method("test_#{manoeuvre}_is_not_planned_on_a_run_that_does_not_balance") do
+      tolerance = Fujin::Flight::EnergyAccount::TOLERANCE
+      Fujin::Flight::EnergyAccount.send(:remove_const, :TOLERANCE)
+      Fujin::Flight::EnergyAccount.const_set(:TOLERANCE, -1.0)
+      plan = -> { Fujin::Manoeuvres.find(manoeuvre).planner.call(conditions(mass_kg: 523.0), Fujin::Planning::HouseMethod.new) }
+
+      assert_includes assert_raises(Fujin::OutsideModel, &plan).message, 'energy account'
+    ensure
+      Fujin::Flight::EnergyAccount.send(:remove_const, :TOLERANCE)
+      Fujin::Flight::EnergyAccount.const_set(:TOLERANCE, tolerance)
+    end
+  end
 end

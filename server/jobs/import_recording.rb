@@ -2,11 +2,14 @@
 
 require 'que'
 require 'socket'
+require_relative 'gives_up'
 
 module Fujin
   # Reads, finds, measures and grades one recording. Safe to run again at any point: results appear in one transaction,
   # with ids made from the recording's, so a worker killed in the middle loses nothing and repeats nothing.
   class ImportRecording < Que::Job
+    include GivesUp
+
     self.maximum_retry_count = 5
 
     PATH_EVERY_S = 0.5
@@ -27,6 +30,9 @@ module Fujin
     end
 
     private
+
+    def work_row(id) = RecordingRow.light.find_by(id: id)
+    def given_up = 'This recording could not be worked through. Its file is kept as it came; tell the school which it is.'
 
     def import(row)
       say(row, 'fetching from the recorder', 0.02) { fetch(row) } if row.bytes.nil?

@@ -12,36 +12,39 @@ module Fujin
     # The same day, load and student ask the same question.
     def digest
       day = @setting.conditions
-      Digest::SHA256.hexdigest([day.type.data, day.mass_kg, day.wind.to_a, day.elevation_ft, day.oat_c, day.qnh_hpa, @setting.house.values, @setting.sortie.course_deg,
-                                height_ft, @setting.sortie.stage, spread.to_a].to_json)
+      Digest::SHA256.hexdigest([day.type.data, day.mass_kg, day.wind.to_a, day.elevation_ft, day.oat_c, day.qnh_hpa, @setting.house.values, declaration.id,
+                                plan_options, @setting.sortie.stage, spread.to_a].to_json)
     end
 
     # @raise [Conflict] for a manoeuvre that has no spot to reach
     def check!
-      return if @setting.sortie.declaration.disperses
+      return if declaration.spot_planner
 
-      raise Conflict, 'Only a straight-in autorotation asks which entry reaches the spot.'
+      raise Conflict, "#{declaration.title} has no spot to glide to: ask this of a straight-in, turning or S-turn autorotation."
     end
 
-    def dispersion
-      Planning::Dispersion.new(@setting.conditions, @setting.house, course_deg: @setting.sortie.course_deg, height_ft: height_ft, spread: spread)
-    end
+    def dispersion = Planning::Dispersion.new(@setting.conditions, @setting.house, **plan_options, planner: declaration.spot_planner, spread: spread)
 
     # @return [Hash] the answer of so many runs, as the API gives it
     def answer(dispersion, count)
-      { 'within_along_ft' => within[0], 'within_across_ft' => within[1], 'spread' => spread_view, 'step_ft' => Planning::DispersionField::STEP_FT,
+      { 'within_along_ft' => within[0], 'within_across_ft' => within[1], 'spread' => spread_view(dispersion), 'step_ft' => Planning::DispersionField::STEP_FT,
         'from_along_ft' => Planning::DispersionField::ALONG_FT.first, 'from_across_ft' => Planning::DispersionField::ACROSS_FT.first,
         'options' => dispersion.options.map { |option| option(dispersion, option, count) } }
     end
 
     private
 
-    def height_ft = @setting.sortie.height_ft || 1000.0
+    def declaration = @setting.sortie.declaration
+
+    def plan_options
+      sortie = @setting.sortie
+      { course_deg: sortie.course_deg, height_ft: sortie.height_ft, settings: sortie.settings.slice(*declaration.settings) }
+    end
 
     # What the standard calls in, for the stage.
     def within
       @within ||= begin
-        rules = @setting.sortie.declaration.standard
+        rules = declaration.spot_standard
         %w[miss_along_ft miss_across_ft].map { |id| rules.band(id, @setting.sortie.stage, {}).in[1] }
       end
     end
@@ -49,17 +52,18 @@ module Fujin
     def spread
       @spread ||= begin
         rows = AttemptRow.joins(:sortie).where(sorties: { student_id: @setting.sortie.student_id }, manoeuvre: @setting.sortie.manoeuvre, counts: true)
-        Planning::Spread.from(rows.pluck(:proposal).map { |proposal| proposal['measures'] })
+        plan = declaration.spot_planner.new(@setting.conditions, @setting.house, **plan_options)
+        Planning::Spread.from(rows.pluck(:proposal).map { |proposal| proposal['measures'] }, planned_delay_s: plan.planned_collective_delay_s)
       end
     end
 
-    def spread_view
+    def spread_view(dispersion)
       text = if spread.own?
                "from #{spread.attempts} earlier attempts"
              else
                "the stated default: #{spread.attempts} earlier #{spread.attempts == 1 ? 'attempt' : 'attempts'}, five wanted"
              end
-      { 'attempts' => spread.attempts, 'own' => spread.own?, 'text' => text, 'speed_kt' => spread.speed_kt.round(1), 'entry_ft' => spread.entry_ft.round,
+      { 'attempts' => spread.attempts, 'own' => spread.own?, 'text' => text, 'speed_kt' => spread.speed_kt.round(1), 'entry_ft' => dispersion.entry_ft.round,
         'delay_s' => spread.delay_s.round(2) }
     end
 

@@ -26,11 +26,11 @@ class BrowserPrepareTest < Minitest::Test
     page.execute_script('arguments[0].focus()', handle)
     12.times { press(:arrow_right) }
 
-    assert_text 'Entry moved 600 ft later'
+    assert_text 'Entry moved 600 ft up the final course'
     assert_operator chance('House glide'), :<, planned
     assert_operator chance('Slow down'), :>, chance('House glide')
     page.driver.browser.action.click_and_hold(handle.native).move_by(-120, 0).release.perform
-    assert_text(/Entry moved \d+ ft earlier|Entry moved [1-5]?\d?\d ft later/)
+    assert_text(/Entry moved \d+ ft back|Entry moved [1-5]?\d?\d ft up/)
     click_on 'Back to the plan'
     assert_text 'Drag the entry'
     assert_equal planned, chance('House glide')

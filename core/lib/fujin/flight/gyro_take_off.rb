@@ -6,6 +6,7 @@ module Fujin
     # that the tilted disc takes in (PHYSICS.md section 1, 'Gyroplane'). Flapping a₁ = 2μ(4θ/3 − λ)/(1 − μ²/2).
     # On a level, hard, dry surface. The disc is held aft until the rotor carries nine tenths of the weight, then eased
     # forward ("balance"), so that it does not hold the aircraft behind the power curve; lift-off is where it carries all.
+    # The energy of the roll, against the air, is accounted for (EnergyAccount).
     class GyroTakeOff
       # One moment of the roll. Ground speed m/s, airspeed kt equivalent, flap degrees.
       Moment = Value.define(:t_s, :distance_m, :ground_m_s, :ias_kt, :rotor_pct, :advance_ratio, :flap_deg, :load_share, :phase)
@@ -47,20 +48,33 @@ module Fujin
         @t = @distance = @ground = 0.0
         @power = 0.2 * @engine.max_power_w
         @induced = 1.0
+        @account = EnergyAccount.new
+        @account.open(energy_j)
         moments = []
         steps = 0
         loop do
           look
           reason = stopped_by
           moments << moment if reason || (steps % 5).zero?
-          return Result.new(moments: moments.freeze, abandoned: reason == :lift_off ? nil : reason) if reason
+          return finished(moments, reason) if reason
 
           advance
           steps += 1
         end
       end
 
+      # What the roll's energy account is out by, as a share of the energy at brake release.
+      def energy_residual = @account.residual(energy_j)
+
       private
+
+      def finished(moments, reason)
+        @account.check(energy_j)
+        Result.new(moments: moments.freeze, abandoned: reason == :lift_off ? nil : reason)
+      end
+
+      # Energy of motion through the air and of the rotor, joule.
+      def energy_j = (0.5 * @weight / Quantities::G * ((@ground + @headwind)**2)) + (0.5 * @rotor.inertia * @omega * @omega)
 
       def look
         air = @ground + @headwind
@@ -91,31 +105,50 @@ module Fujin
         nil
       end
 
+      # One step by the midpoint rule: the forces are looked at again half-way through it.
       def advance
         @balancing ||= @load_share >= BALANCE_LOAD
-        @tilt = [@tilt - (EASE_DEG_S * Quantities::DEG * STEP_S), [BALANCE_DISC_DEG * Quantities::DEG, @tilt].min].max if @balancing
+        ground = @ground
+        omega = @omega
+        induced = @induced
+        move(STEP_S / 2.0, ground, omega, induced)
+        look
+        move(STEP_S, ground, omega, induced, @account)
+        @distance += (ground + @ground) / 2.0 * STEP_S
+        @t += STEP_S
+      end
+
+      # Goes on for a time from a state, with the forces last looked at; control and engine move with the first half only.
+      def move(seconds, ground, omega, induced, account = nil)
+        control(STEP_S) unless account
         air = @ground + @headwind
-        wanted = @power_share * @engine.max_power_w
-        @power += (wanted - @power) * (1.0 - Math.exp(-STEP_S / @engine.lag_s))
         push = @propeller.thrust_n(@power, air)
         drag = @atmosphere.density / 2.0 * @drag_area * air * air.abs
         friction = ROLLING_FRICTION * [@weight - (@thrust * Math.cos(@tilt)), 0.0].max
         force = push - drag - (@thrust * Math.sin(@tilt)) - friction
-        before = @ground
-        @ground = [@ground + (force / @weight * Quantities::G * STEP_S), 0.0].max
-        @distance += (before + @ground) / 2.0 * STEP_S
-        spin_and_inflow(air)
-        @t += STEP_S
+        lost = (@thrust * @rotor.induced_factor * @induced) + @rotor.profile_power(@omega, @mu, @loading, @unlimited)
+        @ground = [ground + (force / @weight * Quantities::G * seconds), 0.0].max
+        spin_and_inflow(seconds, omega, induced, air, lost)
+        return unless account
+
+        # Standing against the wind the wheels hold what would roll it back.
+        held = ((@ground - ground) / seconds * @weight / Quantities::G) - force
+        through = ((ground + @ground) / 2.0) + @headwind
+        account.supply(push * through * seconds)
+        account.lose((((drag + friction - held) * through) + lost) * seconds)
       end
 
-      def spin_and_inflow(air)
-        power = (@thrust * ((@rotor.induced_factor * @induced) + @climb)) + @rotor.profile_power(@omega, @mu, @loading, @unlimited)
-        @omega = [@omega - (power / (@rotor.inertia * @omega) * STEP_S), 0.5].max
+      def control(seconds)
+        @tilt = [@tilt - (EASE_DEG_S * Quantities::DEG * seconds), [BALANCE_DISC_DEG * Quantities::DEG, @tilt].min].max if @balancing
+        @power += ((@power_share * @engine.max_power_w) - @power) * (1.0 - Math.exp(-seconds / @engine.lag_s))
+      end
+
+      def spin_and_inflow(seconds, omega, induced, air, lost)
+        @omega = [omega - ((lost + (@thrust * @climb)) / (@rotor.inertia * @omega) * seconds), 0.5].max
         return @induced = 0.0 unless @thrust > 1.0
 
-        factor = @rotor.ground_factor(0.0, air.abs, @induced)
-        steady = @rotor.steady_inflow(@climb, @edge, @thrust, factor)
-        @induced += (steady - @induced) * (1.0 - Math.exp(-STEP_S / 0.1))
+        steady = @rotor.steady_inflow(@climb, @edge, @thrust, @rotor.ground_factor(0.0, air.abs, @induced))
+        @induced = induced + ((steady - induced) * (1.0 - Math.exp(-seconds / 0.1)))
       end
     end
   end

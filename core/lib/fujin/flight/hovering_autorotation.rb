@@ -58,6 +58,7 @@ module Fujin
           model.step(Controls.new(0.0, 0.0, hover + raised, model.torque_share, 0.0, false))
           rows << row(model)
         end
+        model.check_energy
         contact = model.contact
         # A pull so early that the aircraft is still in the air counts as a drop from where the run ended.
         return Fall.new(time_s: model.time_s, sink_m_s: Math.sqrt(2 * Quantities::G * model.position[2].abs), rotor_pct: model.rotor_pct, pull_at_s: pull_at, rows: rows) unless contact

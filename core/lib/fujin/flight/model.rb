@@ -12,6 +12,8 @@ module Fujin
     # control and engine lags are solved exactly within the step. SI; north, east, up.
     class Model
       STEP_S = 0.02
+      COLLECTIVE_LAG_S = 0.06
+      COLLECTIVE_RAD_S = 14.0 * Quantities::DEG
       # Time constant s and greatest rate deg/s with which the disc follows the stick.
       ATTITUDE_LAG = { 'helicopter' => [0.35, 30.0], 'gyroplane' => [0.4, 25.0] }.freeze
 
@@ -165,7 +167,7 @@ module Fujin
         @disc_pitch = lag(@disc_pitch, controls.disc_pitch, @attitude_s, @attitude_deg_s * Quantities::DEG, dt)
         @bank = lag(@bank, controls.bank, @attitude_s, @attitude_deg_s * Quantities::DEG, dt)
         wanted = controls.collective.clamp(rotor.collective_min, rotor.collective_max)
-        @collective = lag(@collective, wanted, 0.06, 14.0 * Quantities::DEG, dt)
+        @collective = lag(@collective, wanted, COLLECTIVE_LAG_S, COLLECTIVE_RAD_S, dt)
       end
 
       # First-order lag with a rate limit, exact for a command held through the step.

@@ -25,6 +25,7 @@ module Fujin
             found[i] ||= crossing(before, @model.rotor_pct, levels[i]) if @model.rotor_pct <= levels[i]
           end
         end
+        @model.check_energy
         found
       end
 

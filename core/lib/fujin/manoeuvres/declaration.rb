@@ -23,7 +23,7 @@ module Fujin
     # @!attribute faults [Array<Fault>] in causal order
     # @!attribute settings [Array<String>] of Planning::Settings that the planner takes
     # @!attribute house [Array<String>] choices of the house method that matter to it
-    # @!attribute disperses [Boolean] asks which entry reaches the spot (Planning::Dispersion)
+    # @!attribute spot_planner [Class, nil] Planning::AutorotationPlan whose entry is asked whether it reaches the spot (Planning::Dispersion)
     # @!attribute planner [#call] (conditions, house, options) -> Planning::Plan
     # @!attribute key_numbers [Array<String>] to fly by, the most important first
     # @!attribute power_off [Boolean] flown without power near the ground
@@ -35,15 +35,18 @@ module Fujin
     # @!attribute finder [Class, nil] new(signals, context).find -> attempts
     # @!attribute measurer [Class, nil] new(signals, attempt, context).measures -> {id => Measure}
     # @!attribute fault_finder [Class, nil] new(measurement).faults -> [FoundFault]
-    Declaration = Value.define(:id, :title, :family, :summary, :kinds, :endings, :phases, :measures, :faults, :checks, :settings, :house, :disperses, :planner,
+    Declaration = Value.define(:id, :title, :family, :summary, :kinds, :endings, :phases, :measures, :faults, :checks, :settings, :house, :spot_planner, :planner,
                                :key_numbers, :power_off, :gated, :hovers,
                                :least_power_margin_pct, :any_course, :outside_test, :heat_prompt, :finder, :measurer, :fault_finder,
-                               defaults: { kinds: %w[helicopter].freeze, endings: [].freeze, settings: [].freeze, house: [].freeze, disperses: false,
+                               defaults: { kinds: %w[helicopter].freeze, endings: [].freeze, settings: [].freeze, house: [].freeze, spot_planner: nil,
                                            power_off: false, gated: true, hovers: 'ige',
                                            least_power_margin_pct: nil, any_course: false, outside_test: false, heat_prompt: 'heat on before power is reduced',
                                            finder: nil, measurer: nil, fault_finder: nil, checks: CHECKS }) do
       # @return [Grading::Standard, nil] nil until the school has set one
       def standard = Grading::Standard.load(id)
+      # What the distance from the spot is judged by: the straight-in's until this one has its own.
+      # @return [Grading::Standard]
+      def spot_standard = standard || Manoeuvres.find('straight_in_autorotation').standard
       def fault(fault_id) = faults.find { |fault| fault.id == fault_id }
       def measure_ids = measures.values.flatten
       # Are attempts of it found in a recording?

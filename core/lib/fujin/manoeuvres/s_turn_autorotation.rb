@@ -15,9 +15,10 @@ module Fujin
                          nose_dropped late_turn slow_glide fast_glide low_rotor_rpm high_rotor_rpm one_big_check early_flare late_flare
                          weak_flare hard_flare late_power not_level weak_cushion drift_at_contact exceeded_limit]),
       checks: AUTOROTATION_CHECKS,
-      settings: %w[glide_rotor_rpm_pct turn_deg turn_side bank_deg],
+      settings: %w[glide_rotor_rpm_pct turn_deg turn_side bank_deg spot_option],
       house: [*AUTOROTATION_HOUSE, 'turn_out', 'outside_test'],
       planner: Planning::STurnPlan.planner,
+      spot_planner: Planning::STurnPlan,
       key_numbers: %w[glide_speed_kt target_rotor_rpm_pct turn_height_ft entry_distance_ft bank_deg roll_out_height_ft],
       power_off: true,
       outside_test: true,

@@ -16,8 +16,10 @@ module Fujin
         @entry_speed = house.entry_speed_kt(@type)
         @glide_speed = house.glide_speed_kt(@type, @trim)
         @floor_pct = @trim.floor_rotor_rpm_pct(@glide_speed)
-        @target_pct = [100.0, @floor_pct].min
-        apply_option
+        @usual = SpotOptions::Pace.new(speed_kt: @glide_speed, target_pct: [100.0, @floor_pct].min)
+        pace = SpotOptions.pace(@settings['spot_option'], conditions, @trim, @usual, headwind_kt)
+        @glide_speed = pace.speed_kt
+        @target_pct = pace.target_pct
         check_target(@settings['glide_rotor_rpm_pct'])
         @target_pct = @settings['glide_rotor_rpm_pct'] || @target_pct
       end
@@ -34,6 +36,20 @@ module Fujin
           'lowest_rotor_rpm_pct' => [low.to_f, segments.lowest_rotor_pct - 2.0].min }
       end
 
+      # Seconds from power loss until a planned entry has three quarters of the collective off: the house's reaction, then the
+      # travel at the hand's fastest.
+      def planned_collective_delay_s
+        level = @trim.at(@entry_speed, 0.0).collective_rad - @trim.rotor.collective_min
+        @house.collective_reaction_s + (0.75 * level / Flight::Model::COLLECTIVE_RAD_S) + Flight::Model::COLLECTIVE_LAG_S
+      end
+
+      # How the aircraft gets from power loss to the spot, for Dispersion.
+      # `turns_deg` between entry and final glide, `established_s` of glide before them, `carried_m` of height that the entry's
+      # speed is still worth, `entry_m` the entry's place from the spot along and across, all metres.
+      Parts = Value.define(:entry, :flare, :turns_deg, :bank_deg, :established_s, :carried_m, :entry_m)
+
+      # @return [Plan]
+      # @raise [InvalidInput] for a height with no room for the manoeuvre
       def plan
         InvalidInput.check_ranges('height_ft' => [@height_ft, lowest_height_ft.ceil, 10_000])
         super
@@ -44,9 +60,6 @@ module Fujin
       # The gate and its height are grading's too; anything a real recording shows is taken.
       def height_range_ft = [0, 60_000]
       def ending = @house['ending']
-
-      # A spot too near or too far may ask for another speed or rotor rpm.
-      def apply_option = nil
 
       def check_target(given)
         return if given.nil?
@@ -104,6 +117,12 @@ module Fujin
       def own_numbers
         AutorotationNumbers.new(conditions: @conditions, trim: @trim, targets: targets, course_deg: @course_deg, floor_pct: @floor_pct, sink_m_s: sink_m_s,
                                 lowest_rotor_pct: segments.lowest_rotor_pct, contact_speed_m_s: contact_ground_speed, house: @house).all.merge(place_numbers)
+      end
+
+      def reaches
+        SpotOptions.new(@conditions, trim: @trim, course_deg: @course_deg, track_deg: entry_track_deg, usual: SpotOptions::Pace.new(speed_kt: @glide_speed, target_pct: @target_pct),
+                                     height_m: @height_ft * Q::FT, flare_height_m: flare_height_ft * Q::FT, entry: entry, flare: flare_to_end,
+                                     entry_speed_kt: @entry_speed, start_m: parts.entry_m).all
       end
 
       # Entry distance, turn heights: what depends on the route.

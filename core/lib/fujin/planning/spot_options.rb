@@ -10,15 +10,36 @@ module Fujin
       BANK_DEG = 30.0
       S_TURN_DEG = 45.0
 
-      # @param start_m [Float] along-track place of the entry from the spot, metres
-      def initialize(conditions, house:, trim:, course_deg:, glide_speed_kt:, target_pct:, slow_speed_kt:, height_m:, flare_height_m:, entry:, flare:, entry_speed_kt:, start_m:)
+      # Turns that an option adds, degrees in order.
+      TURNS_DEG = { 's_turn' => [S_TURN_DEG, -2.0 * S_TURN_DEG, S_TURN_DEG].freeze, 'circle' => [360.0].freeze }.freeze
+
+      # Speed and rotor rpm of an option.
+      Pace = Value.define(:speed_kt, :target_pct)
+
+      # 'slow' is the type's lowest glide speed; 'stretch' best range over the ground at the low side of the rotor band, both
+      # restored before the gate.
+      # @param usual [Pace] of the house glide
+      # @return [Pace]
+      def self.pace(option, conditions, trim, usual, headwind_kt)
+        case option
+        when 'slow'
+          Pace.new(speed_kt: conditions.type.optional('speeds_kt.lowest_glide') || trim.minimum_sink(rotor_pct: usual.target_pct).first, target_pct: usual.target_pct)
+        when 'stretch'
+          pct = [usual.target_pct, conditions.type.power_off_band[0] + 2.0].min
+          Pace.new(speed_kt: trim.best_glide(rotor_pct: pct, headwind_kt: headwind_kt).first, target_pct: pct)
+        else usual
+        end
+      end
+
+      # @param usual [Pace] of the house glide
+      # @param start_m [Array(Float, Float)] place of the entry from the spot, along and across the final course, metres
+      # @param track_deg [Float] true track of the entry, @param course_deg [Float] final course
+      def initialize(conditions, trim:, course_deg:, track_deg:, usual:, height_m:, flare_height_m:, entry:, flare:, entry_speed_kt:, start_m:)
         @conditions = conditions
-        @house = house
         @trim = trim
-        @course_deg = course_deg
-        @glide_speed_kt = glide_speed_kt
-        @target_pct = target_pct
-        @slow_speed_kt = slow_speed_kt
+        @track_deg = track_deg
+        @turned = (track_deg - course_deg) * Q::DEG
+        @usual = usual
         @height_m = height_m
         @flare_height_m = flare_height_m
         @entry = entry
@@ -32,48 +53,49 @@ module Fujin
 
       private
 
-      def reach(option, speed_kt, points, shift_m: 0.0)
+      # Points along and across the entry's track, turned into the final course.
+      def reach(option, pace, points, shift_m: 0.0)
         return nil if points.empty?
 
-        Reach.new(option: option, speed_kt: speed_kt, points: points.map { |along, across| [(@start_m + shift_m + along) / Q::FT, across / Q::FT] }.freeze)
+        placed = points.map do |ahead, beside|
+          along = ahead + shift_m
+          [(@start_m[0] + (along * Math.cos(@turned)) - (beside * Math.sin(@turned))) / Q::FT, (@start_m[1] + (along * Math.sin(@turned)) + (beside * Math.cos(@turned))) / Q::FT]
+        end
+        Reach.new(option: option, speed_kt: pace.speed_kt, points: placed.freeze)
       end
 
-      def area(rotor_pct: @target_pct, spent_m: 0.0)
-        ReachableArea.new(@conditions, trim: @trim, course_deg: @course_deg, rotor_pct: rotor_pct, height_m: @height_m - spent_m,
-                                       flare_height_m: @flare_height_m, entry: @entry, flare: @flare)
+      def area(pace, spent_m: 0.0)
+        ReachableArea.new(@conditions, trim: @trim, course_deg: @track_deg, rotor_pct: pace.target_pct, height_m: @height_m - spent_m,
+                                       flare_height_m: @flare_height_m, entry: @entry, flare: @flare).points(pace.speed_kt)
       end
 
-      def glide = reach('glide', @glide_speed_kt, glide_points)
-      def glide_points = @glide_points ||= area.points(@glide_speed_kt)
+      def glide = reach('glide', @usual, glide_points)
+      def glide_points = @glide_points ||= area(@usual)
 
-      # Best range against the wind, rotor at the low side of its band: both restored before the gate.
-      def stretch
-        pct = [@target_pct, @conditions.type.power_off_band[0] + 2.0].min
-        speed, = @trim.best_glide(rotor_pct: pct, headwind_kt: @conditions.wind.headwind_kt(@course_deg))
-        reach('stretch', speed, area(rotor_pct: pct).points(speed))
+      def stretch = paced('stretch')
+      def slow = paced('slow')
+
+      def paced(option)
+        pace = self.class.pace(option, @conditions, @trim, @usual, @conditions.wind.headwind_kt(@track_deg))
+        reach(option, pace, area(pace))
       end
-
-      def slow = reach('slow', @slow_speed_kt, area.points(@slow_speed_kt))
 
       # Ten more seconds level before the entry.
       def delay
-        speed = @conditions.wind.groundspeed_kt(@course_deg, @conditions.atmosphere.true_speed(@entry_speed_kt)) * Q::KT
-        reach('delay', @glide_speed_kt, glide_points, shift_m: speed * DELAY_S)
+        speed = @conditions.wind.groundspeed_kt(@track_deg, @conditions.atmosphere.true_speed(@entry_speed_kt)) * Q::KT
+        reach('delay', @usual, glide_points, shift_m: speed * DELAY_S)
       end
 
       # Height spent in the turns leaves less to glide; what is left reaches ahead of where they end.
-      def s_turn
-        turns = [S_TURN_DEG, -2.0 * S_TURN_DEG, S_TURN_DEG].map { |deg| turn(deg) }
-        ahead = net_ahead(turns)
-        reach('s_turn', @glide_speed_kt, moved(area(spent_m: turns.sum(&:height_lost_m)).points(@glide_speed_kt), ahead, turns.sum(&:duration_s)))
+      def s_turn = turning('s_turn')
+      def circle = turning('circle')
+
+      def turning(option)
+        turns = TURNS_DEG.fetch(option).map { |deg| turn(deg) }
+        reach(option, @usual, moved(area(@usual, spent_m: turns.sum(&:height_lost_m)), net_ahead(turns), turns.sum(&:duration_s)))
       end
 
-      def circle
-        full = turn(360.0)
-        reach('circle', @glide_speed_kt, moved(area(spent_m: full.height_lost_m).points(@glide_speed_kt), 0.0, full.duration_s))
-      end
-
-      def turn(deg) = Flight::AutorotationTurn.of(@trim, speed_kt: @glide_speed_kt, turn_deg: deg, bank_deg: BANK_DEG, rotor_pct: @target_pct).fly
+      def turn(deg) = Flight::AutorotationTurn.of(@trim, speed_kt: @usual.speed_kt, turn_deg: deg, bank_deg: BANK_DEG, rotor_pct: @usual.target_pct).fly
 
       # Distance gained along the first heading by turns one after another.
       def net_ahead(turns)
@@ -89,7 +111,7 @@ module Fujin
       # Points carried by the distance gained and by the wind while turning.
       def moved(points, ahead_m, seconds)
         north, east = @conditions.wind.vector
-        along, across = LocalMap.along_across(north, east, @course_deg)
+        along, across = LocalMap.along_across(north, east, @track_deg)
         points.map { |a, x| [a + ahead_m + (along * seconds), x + (across * seconds)] }
       end
     end

@@ -15,22 +15,22 @@ module Fujin
           ground_distance(flare_to_end(wind_change_kt), wind_change_kt)
       end
 
-      # Ground covered by entry and flare, metres, and the seconds they take.
-      def entry_and_flare
-        last = flare_to_end
-        [ground_distance(entry) + ground_distance(last), entry.duration_s + last.duration_s]
+      # @return [AutorotationPlan::Parts]
+      def parts
+        Parts.new(entry: entry, flare: flare_to_end, turns_deg: [].freeze, bank_deg: SpotOptions::BANK_DEG, established_s: 0.0, carried_m: 0.0,
+                  entry_m: [-entry_spread.first, 0.0].freeze)
       end
-
-      def entry_height_lost_m = entry.height_lost_m
 
       # A spot that asks for turns is planned as an autorotation with turns.
-      def plan
+      # @return [AutorotationPlan] that flies the option chosen
+      def chosen
         turned = { 's_turn' => STurnPlan, 'circle' => TurningPlan }[@settings['spot_option']]
-        return super unless turned
+        return self unless turned
 
-        bank = turned.new(@conditions, @house, course_deg: @course_deg, height_ft: @height_ft, stage: @stage, settings: turned::FOR_A_CLOSE_SPOT)
-        bank.plan.with(manoeuvre: MANOEUVRE, settings: @settings)
+        turned.new(@conditions, @house, course_deg: @course_deg, height_ft: @height_ft, stage: @stage, settings: turned::FOR_A_CLOSE_SPOT)
       end
+
+      def plan = chosen.equal?(self) ? super : chosen.plan.with(manoeuvre: MANOEUVRE, settings: @settings)
 
       private
 
@@ -41,18 +41,6 @@ module Fujin
       end
 
       def lowest_height_ft = flare_height_ft + (segments.entry.height_lost_m / Q::FT) + 50.0
-
-      # 'slow' is the type's lowest glide speed; 'stretch' best range over the ground at the low side of the rotor band.
-      def apply_option
-        case @settings['spot_option']
-        when 'slow' then @glide_speed = slow_speed_kt
-        when 'stretch'
-          @target_pct = [@target_pct, @type.power_off_band[0] + 2.0].min
-          @glide_speed, = @trim.best_glide(rotor_pct: @target_pct, headwind_kt: headwind_kt)
-        end
-      end
-
-      def slow_speed_kt = @type.optional('speeds_kt.lowest_glide') || @trim.minimum_sink(rotor_pct: @target_pct).first
 
       def place_numbers
         middle, low, high = entry_spread.map { |d| d / Q::FT }
@@ -87,12 +75,6 @@ module Fujin
           share = ((top - point.height_ft) / top).clamp(0.0, 1.0)
           [point.height_ft, point.along_ft - ((high - middle) / Q::FT * share), point.along_ft + ((middle - low) / Q::FT * share)]
         end
-      end
-
-      def reaches
-        SpotOptions.new(@conditions, house: @house, trim: @trim, course_deg: @course_deg, glide_speed_kt: @glide_speed, target_pct: @target_pct, slow_speed_kt: slow_speed_kt,
-                                     height_m: @height_ft * Q::FT, flare_height_m: flare_height_ft * Q::FT, entry: entry, flare: flare_to_end,
-                                     entry_speed_kt: @entry_speed, start_m: -entry_spread.first).all
       end
     end
   end

@@ -19,6 +19,16 @@ module Fujin
         @route = nil
       end
 
+      # @return [AutorotationPlan::Parts]
+      def parts
+        first = path.find { |p| p.phase != :setup }
+        Parts.new(entry: entry, flare: flare_to_end, turns_deg: all_turns_deg, bank_deg: bank_deg, established_s: TurnRoute::ESTABLISHED_S, carried_m: route.carried_m,
+                  entry_m: [first.along_ft * Q::FT, first.across_ft * Q::FT].freeze)
+      end
+
+      # The option chosen is part of this plan's own route.
+      def chosen = self
+
       private
 
       def default_height_ft = 1000.0
@@ -26,13 +36,15 @@ module Fujin
       def bank_deg = (@settings['bank_deg'] || DEFAULT_BANK_DEG).to_f
       def side = @settings['turn_side'] == 'right' ? 1.0 : -1.0
       def turns_deg = [side * turn_deg]
+      # With the turns that a spot too close asks for on the final course.
+      def all_turns_deg = [*turns_deg, *SpotOptions::TURNS_DEG[@settings['spot_option']]]
       def entry_track_deg = route.entry_track_deg
 
       def route = @route ||= route_from(@height_ft)
 
       def route_from(height_ft)
         TurnRoute.new(@conditions, course_deg: @course_deg, trim: @trim, glide_speed_kt: @glide_speed, target_pct: @target_pct, bank_deg: bank_deg,
-                                   turns_deg: turns_deg, height_ft: height_ft, flare_height_ft: flare_height_ft, entry: entry, flare: flare_to_end,
+                                   turns_deg: all_turns_deg, height_ft: height_ft, flare_height_ft: flare_height_ft, entry: entry, flare: flare_to_end,
                                    entry_speed_kt: @entry_speed, setup_s: @house['setup_s'])
       end
 

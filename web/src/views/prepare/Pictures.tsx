@@ -15,8 +15,9 @@ import { WhichEntry, type Shift } from './WhichEntry'
 const FLAT_FT = 30
 /** A path that climbs above this between ground and ground goes all the way round, feet. */
 const ROUND_FT = 300
-/** Room beside the course for every way of reaching the spot, feet. */
-const ASKED_SIDES_FT: [number, number] = [-1400, 1400]
+/** Room beside the course, and beside the path, for every way of reaching the spot, feet. */
+const ASKED_SIDE_FT = 1400
+const BESIDE_PATH_FT = 600
 const LAST_PART_FT = { fromFt: -1000, toFt: 150 }
 
 interface Props {
@@ -105,7 +106,7 @@ function Path({ plan, sortie, basis }: Props) {
       <GroundView
         plan={plan}
         spotName={sortie.spot_name}
-        sides={asks ? ASKED_SIDES_FT : sidesOf(plan)}
+        sides={asks ? askedSides(plan) : sidesOf(plan)}
         window={view}
         {...(asks ? { shift, onShift: setShift, option: dispersion.data?.result?.options[0] } : {})}
       />
@@ -115,6 +116,14 @@ function Path({ plan, sortie, basis }: Props) {
       )}
     </>
   )
+}
+
+function askedSides(plan: Plan): [number, number] {
+  const across = plan.path.map((point) => point.across_ft)
+  return [
+    Math.min(-ASKED_SIDE_FT, Math.min(...across) - BESIDE_PATH_FT),
+    Math.max(ASKED_SIDE_FT, Math.max(...across) + BESIDE_PATH_FT),
+  ]
 }
 
 /** One doorway in the whole picture: the gate, or the first there is. */

@@ -44,7 +44,13 @@ interface Props {
 /** Which entry reaches the spot: how likely each way is to stop within the standard's distance from where the entry stands. */
 export function WhichEntry({ dispersion, shift, onShift, error }: Props) {
   const result = dispersion?.result
-  if (error) return <p className="label m-0">{error}</p>
+  const failed = error ?? (dispersion?.status === 'failed' ? dispersion.error : undefined)
+  if (failed)
+    return (
+      <p className="label m-0" role="alert">
+        {failed}
+      </p>
+    )
   if (!result)
     return (
       <p className="label m-0" role="status">
@@ -89,7 +95,7 @@ export function WhichEntry({ dispersion, shift, onShift, error }: Props) {
       </ol>
       <p className="label mt-2 mb-0">
         {moved
-          ? `Entry moved ${sideOf(shift.along, 'later', 'earlier')}${shift.across ? `, ${sideOf(shift.across, 'right', 'left')}` : ''}. `
+          ? `Entry moved ${sideOf(shift.along, 'up the final course', 'back down it')}${shift.across ? `, ${sideOf(shift.across, 'right', 'left')}` : ''}. `
           : 'Drag the entry on the ground view, or focus it and use the arrow keys. '}
         {moved && (
           <button

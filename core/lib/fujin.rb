@@ -14,7 +14,7 @@ module Fujin
   CONTENTS = %w[
     errors value kept quantities roots atmosphere wind geodesy sun
     aircraft/schema aircraft/type aircraft/library
-    flight/rotor flight/engine flight/propeller flight/steady_trim flight/gyro_trim flight/gyro_take_off
+    flight/rotor flight/engine flight/running_engine flight/propeller flight/steady_trim flight/gyro_trim flight/gyro_take_off
     flight/energy_account flight/landing_gear flight/model flight/pilot flight/run flight/rotor_decay flight/recorder
     flight/wind_field flight/autorotation_turn flight/speed_recovery flight/hovering_autorotation
     planning/conditions planning/house_method planning/settings planning/plan planning/energy_ledger planning/number_reasons planning/performance planning/limits_map
@@ -23,7 +23,8 @@ module Fujin
     planning/straight_in_plan planning/turning_plan planning/s_turn_plan planning/spread planning/option_route planning/dispersion planning/dispersion_field
     planning/low_speed_plan planning/hovering_autorotation_plan
     planning/low_rotor_rpm_plan planning/energy_drill_plan planning/approach_plan planning/run_on_plan planning/departure_plan
-    planning/circuit_plan planning/ground_reference_plan planning/hover_plan planning/gyro_take_off_plan planning/gyro_flight_plans
+    planning/circuit_plan planning/ground_reference_plan planning/hover_plan planning/gyro_take_off_plan planning/gyro_plan
+    planning/gyro_landing_plan planning/gyro_slow_flight_plan planning/gyro_vertical_descent_plan planning/gyro_balked_landing_plan
     recordings/channels recordings/gaps recordings/smoothing recordings/headings recordings/csv_reader
     recordings/sample_log recordings/nmea recordings/gpx_reader recordings/igc_reader recordings/packed recordings/plausibility recordings/formats
     recordings/signals recordings/power_card

@@ -17,7 +17,7 @@ module Fujin
       # Time constant s and greatest rate deg/s with which the disc follows the stick.
       ATTITUDE_LAG = { 'helicopter' => [0.35, 30.0], 'gyroplane' => [0.4, 25.0] }.freeze
 
-      attr_reader :time_s, :position, :velocity, :rotor_speed, :induced, :power_w, :engine_fraction,
+      attr_reader :time_s, :position, :velocity, :rotor_speed, :induced, :power_w,
                   :disc_pitch, :bank, :heading, :yaw_rate, :collective, :on_ground, :contact, :type, :trim,
                   :thrust_n, :rotor_power_w, :air_climb, :air_edge, :rotor, :engine
 
@@ -39,13 +39,14 @@ module Fujin
         @time_s = 0.0
         @account = EnergyAccount.new
         @gear = LandingGear.new(type)
+        @running = RunningEngine.new(@engine)
       end
 
       # A copy flies on by itself from where this one is.
       def initialize_copy(other)
         super
         @account = other.account.dup
-        @gear = @gear.dup
+        @running = @running.dup
       end
 
       # Starts in steady flight: level under power, or in autorotation when a sink is given.
@@ -64,8 +65,7 @@ module Fujin
         @rotor_speed = rotor.normal_speed * rotor_pct / 100.0
         @induced = point.induced_m_s
         @power_w = @propeller ? @propeller.power_w(@push_n, air) : [point.engine_power_w, 0.0].max
-        @governor = (@power_w / engine.max_power_w) - 0.2 - (0.6 * collective_share(point.collective_rad))
-        @engine_fraction = sink_m_s.positive? ? engine.idle_fraction : 1.0
+        @running.start(@power_w, fraction: sink_m_s.positive? ? engine.idle_fraction : 1.0, collective_share: collective_share(point.collective_rad))
         @disc_pitch = point.disc_pitch_rad
         @bank = @yaw_rate = 0.0
         @collective = point.collective_rad
@@ -83,11 +83,13 @@ module Fujin
         @induced = point.induced_m_s
         @power_w = point.engine_power_w
         @collective = point.collective_rad
+        @running.start(@power_w, fraction: 1.0, collective_share: collective_share)
         evaluate(@position, @velocity, @rotor_speed, @induced)
         self
       end
 
       def rotor_pct = 100.0 * @rotor_speed / rotor.normal_speed
+      def engine_fraction = @running.fraction
       def torque_share = @power_w / @rotor_speed * rotor.normal_speed / engine.limit_w
       def collective_share(angle = @collective) = (angle - rotor.collective_min) / (rotor.collective_max - rotor.collective_min)
       def wind_here = @wind.call(@position[2], @time_s)
@@ -113,7 +115,7 @@ module Fujin
         move_controls(controls, dt)
         run_engine(controls, dt)
         turn_heading(controls, dt)
-        at_middle_of_step(before, dt) { integrate(dt) }
+        at_middle_of_step(before) { integrate(dt) }
         @time_s += dt
         count_wind_work(wind_before, air_before)
         meet_ground(dt)
@@ -156,7 +158,7 @@ module Fujin
 
       # Flies the step with what the controls, the engine and the heading are half-way through it, which keeps the whole
       # second-order accurate; then puts back what they are at its end.
-      def at_middle_of_step(before, _dt)
+      def at_middle_of_step(before)
         after = [@disc_pitch, @bank, @collective, @power_w, @heading]
         @disc_pitch, @bank, @collective, @power_w, @heading = before.zip(after).map { |a, b| (a + b) / 2.0 }
         yield
@@ -177,34 +179,12 @@ module Fujin
       end
 
       def run_engine(controls, dt)
-        return push(controls, dt) if @propeller
-
-        fraction = @rotor_speed / rotor.normal_speed
-        if controls.throttle_open && @engine_fraction >= fraction - 0.005
-          govern(fraction, dt)
+        if @propeller
+          @running.push(controls.throttle_open ? controls.power_share || 0.0 : 0.0, dt)
         else
-          @power_w *= Math.exp(-dt / 0.15)
-          target = controls.throttle_open ? fraction * 1.1 : engine.idle_fraction
-          @engine_fraction += (target - @engine_fraction) * (1.0 - Math.exp(-dt / engine.spool_s))
-          @engine_fraction = fraction if @engine_fraction > fraction
-          @governor = (@power_w / engine.max_power_w) - 0.2 - (0.6 * collective_share)
+          @running.drive(controls.throttle_open, @rotor_speed / rotor.normal_speed, collective_share, dt)
         end
-      end
-
-      # A gyroplane's engine drives only the propeller.
-      def push(controls, dt)
-        wanted = controls.throttle_open ? engine.max_power_w * (controls.power_share || 0.0) : 0.0
-        @power_w += (wanted - @power_w) * (1.0 - Math.exp(-dt / engine.lag_s))
-        @engine_fraction = engine.idle_fraction + ((1.0 - engine.idle_fraction) * @power_w / engine.max_power_w)
-      end
-
-      def govern(fraction, dt)
-        error = 1.0 - fraction
-        @engine_fraction = fraction
-        @governor = (@governor + (3.0 * error * dt)).clamp(-0.8, 0.8)
-        share = (0.2 + (0.6 * collective_share) + (8.0 * error) + @governor).clamp(0.0, 1.0)
-        wanted = engine.max_power_w * [1.08, fraction].min * share
-        @power_w += (wanted - @power_w) * (1.0 - Math.exp(-dt / engine.lag_s))
+        @power_w = @running.power_w
       end
 
       # Heading follows the pilot through a yaw lag; engine torque not balanced by pedal swings the nose.
@@ -267,8 +247,8 @@ module Fujin
         mu = edge / tip
         unlimited = rotor.blade_loading(@collective, mu, (climb + induced) / tip)
         loading = rotor.limited(unlimited, mu)
-        thrust = ring_thrust(loading, omega, climb, edge)
-        inflow_rate = inflow_rate(position[2], climb, edge, airspeed, thrust, induced)
+        thrust = rotor.ring_thrust(loading, omega, climb, edge)
+        inflow_rate = rotor.inflow_rate(position[2], climb, edge, airspeed, thrust, induced)
         profile = rotor.profile_power(omega, mu, loading, unlimited)
         shaft = (thrust * ((rotor.induced_factor * induced) + climb)) + profile
         accessory = @accessory * ((omega / rotor.normal_speed)**3)
@@ -291,35 +271,6 @@ module Fujin
         [[((thrust * n_n) + (ahead * cos_h) + (d_across * sin_h)) / @mass,
           ((thrust * n_e) + (ahead * sin_h) - (d_across * cos_h)) / @mass,
           (((thrust * n_u) - d_up) / @mass) - Quantities::G], spin, inflow_rate]
-      end
-
-      # Thrust with the vortex-ring loss, whose own scale depends on the thrust.
-      def ring_thrust(loading, omega, climb, edge)
-        thrust = rotor.thrust(loading, omega, 0.0)
-        return thrust if climb >= 0.0 || thrust <= 0.0
-
-        2.times do
-          hover = rotor.hover_induced_velocity(thrust)
-          thrust = rotor.thrust(loading, omega, rotor.ring_strength(climb / hover, edge / hover))
-        end
-        thrust
-      end
-
-      def inflow_rate(height, climb, edge, airspeed, thrust, induced)
-        return -induced / 0.1 if thrust <= 1.0
-
-        factor = rotor.ground_factor(height.negative? ? 0.0 : height, airspeed, induced)
-        hover = rotor.hover_induced_velocity(thrust)
-        p = climb / hover
-        q = edge / hover
-        steady = if rotor.in_closure?(p, q)
-                   rotor.closure(p, q, hover)
-                 else
-                   through = climb + (induced / factor)
-                   flow2 = (edge * edge) + (through * through)
-                   flow2 < 0.01 ? hover : hover * hover / Math.sqrt(flow2)
-                 end
-        ((factor * steady) - induced) / 0.1
       end
 
       # The contact at the moment the height passed zero, not at the end of the step.

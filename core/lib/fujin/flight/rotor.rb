@@ -106,6 +106,36 @@ module Fujin
         hover * climb_ratio * ((0.373 * climb_ratio * climb_ratio) + (0.598 * edge_ratio * edge_ratio) - 1.991)
       end
 
+      # Thrust with the vortex-ring loss, whose own scale depends on the thrust.
+      def ring_thrust(loading, omega, climb, edge)
+        found = thrust(loading, omega, 0.0)
+        return found if climb >= 0.0 || found <= 0.0
+
+        2.times do
+          hover = hover_induced_velocity(found)
+          found = thrust(loading, omega, ring_strength(climb / hover, edge / hover))
+        end
+        found
+      end
+
+      # Rate of the induced velocity towards its steady value, m/s².
+      def inflow_rate(height, climb, edge, airspeed, thrust, induced)
+        return -induced / 0.1 if thrust <= 1.0
+
+        factor = ground_factor(height.negative? ? 0.0 : height, airspeed, induced)
+        hover = hover_induced_velocity(thrust)
+        p = climb / hover
+        q = edge / hover
+        steady = if in_closure?(p, q)
+                   closure(p, q, hover)
+                 else
+                   through = climb + (induced / factor)
+                   flow2 = (edge * edge) + (through * through)
+                   flow2 < 0.01 ? hover : hover * hover / Math.sqrt(flow2)
+                 end
+        ((factor * steady) - induced) / 0.1
+      end
+
       private
 
       def loading_limit(advance_ratio) = [@limit * (1.0 - (@limit_slope * advance_ratio)), 0.05].max

@@ -1,0 +1,64 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Flight
+    # The engine as it runs: its power under the governor, run down or pushing a propeller, and its own speed beside the
+    # rotor's, from which the freewheel lets it fall behind (PHYSICS.md section 1, 'Engine').
+    class RunningEngine
+      CLOSED_S = 0.15
+
+      attr_reader :power_w, :fraction
+
+      # @param engine [Engine]
+      def initialize(engine)
+        @engine = engine
+        @power_w = @governor = 0.0
+        @fraction = 1.0
+      end
+
+      # @param fraction [Float] engine speed over normal, @param collective_share [Float] of the lever's travel
+      def start(power_w, fraction:, collective_share:)
+        @power_w = power_w
+        @fraction = fraction
+        follow(collective_share)
+      end
+
+      # A step with the rotor driven through the freewheel.
+      # @param rotor_fraction [Float] rotor speed over normal
+      def drive(throttle_open, rotor_fraction, collective_share, dt)
+        return govern(rotor_fraction, collective_share, dt) if throttle_open && @fraction >= rotor_fraction - 0.005
+
+        @power_w *= Math.exp(-dt / CLOSED_S)
+        target = throttle_open ? rotor_fraction * 1.1 : @engine.idle_fraction
+        @fraction = [@fraction + ((target - @fraction) * (1.0 - Math.exp(-dt / @engine.spool_s))), rotor_fraction].min
+        follow(collective_share)
+      end
+
+      # A step of a gyroplane's engine, which drives only the propeller.
+      # @param power_share [Float] of the power there is
+      def push(power_share, dt)
+        approach(@engine.max_power_w * power_share, dt)
+        @fraction = @engine.idle_fraction + ((1.0 - @engine.idle_fraction) * @power_w / @engine.max_power_w)
+      end
+
+      private
+
+      # The governor takes over from the power there is, without a jump.
+      def follow(collective_share)
+        @governor = (@power_w / @engine.max_power_w) - 0.2 - (0.6 * collective_share)
+      end
+
+      def govern(rotor_fraction, collective_share, dt)
+        error = 1.0 - rotor_fraction
+        @fraction = rotor_fraction
+        @governor = (@governor + (3.0 * error * dt)).clamp(-0.8, 0.8)
+        share = (0.2 + (0.6 * collective_share) + (8.0 * error) + @governor).clamp(0.0, 1.0)
+        approach(@engine.max_power_w * [1.08, rotor_fraction].min * share, dt)
+      end
+
+      def approach(wanted_w, dt)
+        @power_w += (wanted_w - @power_w) * (1.0 - Math.exp(-dt / @engine.lag_s))
+      end
+    end
+  end
+end

@@ -1,6 +1,7 @@
 import { Link, useParams } from 'react-router'
 import type { Attempt } from '../api/client'
-import { useAttempts, useSortie } from '../api/queries'
+import { useSortie } from '../api/queries'
+import { useAttempts } from '../api/review'
 import { GradeGlyph } from '../design/GradeGlyph'
 import { Failed, Loading } from '../design/States'
 import { capital, fullDayOf, plainName } from '../design/words'

@@ -1,7 +1,8 @@
 import { useState, type FormEvent, type KeyboardEvent } from 'react'
 import { toast } from 'sonner'
 import { Refusal, type Attempt } from '../../api/client'
-import { useAddAttempt, useCatalogue, useCutAttempt } from '../../api/queries'
+import { useCatalogue } from '../../api/queries'
+import { useAddAttempt, useCutAttempt } from '../../api/review'
 import { capital } from '../../design/words'
 
 interface Cut {

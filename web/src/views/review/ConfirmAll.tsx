@@ -1,6 +1,6 @@
 import { toast } from 'sonner'
 import type { Attempt } from '../../api/client'
-import { useAddGrades } from '../../api/queries'
+import { useAddGrades } from '../../api/review'
 
 const TO_STANDARD = 3
 

@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import type { Attempt, PathPoint } from '../../api/client'
-import { useAttemptPictures } from '../../api/queries'
+import { useAttemptPictures } from '../../api/review'
 import { Loading } from '../../design/States'
 import { Chart } from '../../pictures/Chart'
 import { EnergyLedger } from '../../pictures/EnergyLedger'

@@ -2,7 +2,7 @@ import { RadioGroup } from 'radix-ui'
 import { useState } from 'react'
 import { toast } from 'sonner'
 import type { Attempt, Session, Sortie } from '../../api/client'
-import { useAddGrades, useVoidAttempt } from '../../api/queries'
+import { useAddGrades, useVoidAttempt } from '../../api/review'
 import { GradeGlyph } from '../../design/GradeGlyph'
 import { capital, GRADE_WORDS, plainName } from '../../design/words'
 

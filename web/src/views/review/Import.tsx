@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query'
 import { useEffect, useRef, useState, type DragEvent } from 'react'
 import type { Schemas, Sortie } from '../../api/client'
-import { fetchFromRecorder, tellHeadings, uploadRecording, useRecording } from '../../api/queries'
+import { fetchFromRecorder, tellHeadings, uploadRecording, useRecording } from '../../api/review'
 import { Headings } from './Headings'
 
 /** Recordings in: by drag, by dialog, or from the recorder. The work goes on in the background and can be left. */

@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import type { Attempt, Plan, Schemas } from '../../api/client'
-import { useOneChange } from '../../api/queries'
+import { useOneChange } from '../../api/review'
 import { Figure } from '../../design/Figure'
 import { plainName } from '../../design/words'
 import { DescentSection } from '../../pictures/DescentSection'

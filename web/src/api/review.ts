@@ -1,0 +1,129 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { api, newId, tokenHeader, Refusal, unwrap, type Schemas } from './client'
+
+export const useAttempts = (sortieId: string) =>
+  useQuery({
+    queryKey: ['attempts', sortieId],
+    queryFn: () => unwrap(api.GET('/api/sorties/{id}/attempts', { params: { path: { id: sortieId } } })),
+  })
+
+export const useStrips = (attemptId: string | undefined) =>
+  useQuery({
+    queryKey: ['strips', attemptId],
+    queryFn: () =>
+      unwrap(api.GET('/api/attempts/{id}/strips', { params: { path: { id: attemptId ?? '' }, query: { bins: 700 } } })),
+    enabled: attemptId !== undefined,
+    placeholderData: keepPreviousData,
+    staleTime: 600_000,
+  })
+
+export function useAddGrades(sortieId: string) {
+  const queries = useQueryClient()
+  return useMutation({
+    mutationFn: ({ attemptId, grades }: { attemptId: string; grades: Omit<Schemas['NewGrade'], 'id'>[] }) =>
+      unwrap(
+        api.POST('/api/attempts/{id}/grades', {
+          params: { path: { id: attemptId } },
+          body: { grades: grades.map((grade) => ({ ...grade, id: newId() })) },
+        }),
+      ),
+    onSuccess: () => {
+      void queries.invalidateQueries({ queryKey: ['attempts', sortieId] })
+      void queries.invalidateQueries({ queryKey: ['sortie', sortieId] })
+      void queries.invalidateQueries({ queryKey: ['student'] })
+    },
+  })
+}
+
+type CutPhases = Schemas['Cut']['phases']
+
+/** Sets kind and boundaries; everything that was measured of the attempt is asked for again. */
+export function useCutAttempt(sortieId: string) {
+  const queries = useQueryClient()
+  return useMutation({
+    mutationFn: ({ id, ...body }: { id: string; manoeuvre: string; phases: CutPhases }) =>
+      unwrap(api.PUT('/api/attempts/{id}/cut', { params: { path: { id } }, body })),
+    onSuccess: (attempt) => {
+      for (const key of ['attempts', 'sortie']) void queries.invalidateQueries({ queryKey: [key, sortieId] })
+      for (const key of ['attempt-pictures', 'one-change', 'strips'])
+        void queries.invalidateQueries({ queryKey: [key, attempt.id] })
+    },
+  })
+}
+
+export function useAddAttempt(sortieId: string) {
+  const queries = useQueryClient()
+  return useMutation({
+    mutationFn: ({ recordingId, ...body }: { recordingId: string; manoeuvre: string; phases: CutPhases }) =>
+      unwrap(
+        api.POST('/api/recordings/{id}/attempts', {
+          params: { path: { id: recordingId } },
+          body: { ...body, id: newId() },
+        }),
+      ),
+    onSuccess: () => {
+      for (const key of ['attempts', 'sortie']) void queries.invalidateQueries({ queryKey: [key, sortieId] })
+    },
+  })
+}
+
+export function useVoidAttempt(sortieId: string) {
+  const queries = useQueryClient()
+  return useMutation({
+    mutationFn: ({ attemptId, counts, reason }: { attemptId: string; counts: boolean; reason?: string }) =>
+      unwrap(
+        api.PUT('/api/attempts/{id}/void', {
+          params: { path: { id: attemptId } },
+          body: { counts, reason: reason ?? '' },
+        }),
+      ),
+    onSuccess: () => void queries.invalidateQueries({ queryKey: ['attempts', sortieId] }),
+  })
+}
+
+/** Follows an import until it is ready or has failed. */
+export function useRecording(id: string | undefined) {
+  return useQuery({
+    queryKey: ['recording', id],
+    queryFn: () => unwrap(api.GET('/api/recordings/{id}', { params: { path: { id: id ?? '' } } })),
+    enabled: id !== undefined,
+    refetchInterval: (query) => (['ready', 'failed'].includes(query.state.data?.status ?? '') ? false : 350),
+  })
+}
+
+export const useAttemptPictures = (id: string) =>
+  useQuery({
+    queryKey: ['attempt-pictures', id],
+    queryFn: () => unwrap(api.GET('/api/attempts/{id}/pictures', { params: { path: { id } } })),
+  })
+
+export const useOneChange = (id: string, enabled: boolean) =>
+  useQuery({
+    queryKey: ['one-change', id],
+    queryFn: () => unwrap(api.GET('/api/attempts/{id}/one-change', { params: { path: { id } } })),
+    enabled,
+    retry: false,
+    staleTime: Infinity,
+  })
+
+export const tellHeadings = (id: string, columns: { heading: string; channel: string; unit: string }[]) =>
+  unwrap(api.PUT('/api/recordings/{id}/headings', { params: { path: { id } }, body: { columns } }))
+
+export async function uploadRecording(sortieId: string, file: File): Promise<Schemas['Recording']> {
+  const response = await fetch(`/api/sorties/${sortieId}/recordings?name=${encodeURIComponent(file.name)}`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/octet-stream', ...tokenHeader() },
+    body: file,
+  })
+  const body: unknown = await response.json().catch(() => undefined)
+  if (!response.ok) throw new Refusal(body as Schemas['Problem'], response.status)
+  return body as Schemas['Recording']
+}
+
+export const fetchFromRecorder = (sortieId: string) =>
+  unwrap(
+    api.POST('/api/sorties/{id}/recordings/from-recorder', {
+      params: { path: { id: sortieId } },
+      body: { id: newId() },
+    }),
+  )

@@ -1,4 +1,4 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { api, newId, tokenHeader, Refusal, unwrap, type Schemas } from './client'
 
 export const useAttempts = (sortieId: string) =>

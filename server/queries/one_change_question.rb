@@ -23,7 +23,13 @@ module Fujin
 
     def signals = @signals ||= StoredSignals.of(@attempt.recording, @setting)
 
+    # As a person cut it, or as it was found.
     def proposal(context)
+      stored = @attempt.proposal
+      if stored['cut_by']
+        return Grading::Recut.new(signals, context).propose(@attempt.manoeuvre, stored['phases'], events: stored['events'].transform_keys(&:to_sym), result: stored['result'].to_sym)
+      end
+
       Grading::Grader.new(signals, context).proposals.min_by { |found| (found.attempt.start_s - @attempt.start_s).abs }
     end
 

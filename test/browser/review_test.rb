@@ -108,4 +108,20 @@ class BrowserReviewTest < Minitest::Test
     assert_text 'No standard is set for it: nothing is proposed.'
     assert_accessible('an attempt without a standard')
   end
+
+  def test_an_attempt_is_graded_with_the_keyboard_alone
+    imported(@sortie)
+    sign_in(@instructor)
+    review
+    phases = page.all('section[aria-label="Grades"] [role=radiogroup]').size
+    press('.')
+    press(',')
+    phases.times { press('3') }
+    page.all('input.field', visible: true).select { |input| input.find(:xpath, '..').text.include?('Why it differs') }.each { |input| input.set('steadier than it looks') }
+    page.execute_script('document.activeElement.blur()')
+    press('c')
+
+    assert_text 'Grades stored'
+    assert_equal phases, Fujin::GradeRow.where(kind: 'instructor', grade: 3).count
+  end
 end

@@ -36,6 +36,18 @@ class DebriefTest < Minitest::Test
     assert_operator answer['fit']['height_ft'], :<, 45
   end
 
+  # Boundaries that a person moved are what the model is fitted to.
+  def test_one_change_keeps_to_the_cut_that_was_set
+    get "/api/attempts/#{@late.id}/one-change"
+    found = answer['change'][/[\d.]+/].to_f
+    phases = @late.proposal['phases'].map { |phase| phase.slice('id', 'start_s', 'end_s') }
+    phases.first['start_s'] += 0.5
+    put_json("/api/attempts/#{@late.id}/cut", { manoeuvre: @late.manoeuvre, phases: phases })
+    get "/api/attempts/#{@late.id}/one-change"
+
+    assert_in_delta found - 0.5, answer['change'][/[\d.]+/].to_f, 0.11
+  end
+
   def test_nothing_to_mend_is_said
     get "/api/attempts/#{@clean.id}/one-change"
 

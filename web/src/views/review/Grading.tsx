@@ -5,6 +5,7 @@ import type { Attempt, Session, Sortie } from '../../api/client'
 import { useAddGrades, useVoidAttempt } from '../../api/review'
 import { GradeGlyph } from '../../design/GradeGlyph'
 import { capital, GRADE_WORDS, plainName } from '../../design/words'
+import { useGradeKeys } from './useGradeKeys'
 
 interface Props {
   attempt: Attempt
@@ -51,6 +52,13 @@ export function Grading({ attempt, sortie, session }: Props) {
       },
       { onSuccess: () => toast(mine ? 'Your grades are kept. Now compare.' : 'Grades stored') },
     )
+  const storable =
+    ready.length > 0 && !(mine && ready.length < open.length) && unexplained.length === 0 && !add.isPending
+  const turn = useGradeKeys(
+    open.map((phase) => phase.id),
+    (phase, grade) => setChosen((before) => ({ ...before, [phase]: grade })),
+    () => storable && store(),
+  )
 
   return (
     <section aria-label="Grades" className="sheet p-3">
@@ -70,7 +78,11 @@ export function Grading({ attempt, sortie, session }: Props) {
       )}
       <div className="grid gap-2 pt-2">
         {phases.map((phase) => (
-          <div key={phase.id} className="border-t border-rule pt-1.5">
+          <div
+            key={phase.id}
+            aria-current={phase.id === turn ? 'step' : undefined}
+            className="border-t border-rule pt-1.5 pl-2 aria-[current=step]:border-l-4 aria-[current=step]:border-l-ink"
+          >
             <div className="flex items-center justify-between">
               <span className="font-semibold">{capital(phase.id)}</span>
               <span className="flex gap-3 text-sm">
@@ -126,14 +138,10 @@ export function Grading({ attempt, sortie, session }: Props) {
         ))}
       </div>
       {open.length > 0 && (
-        <button
-          type="button"
-          className="button solid mt-3 w-full"
-          disabled={
-            ready.length === 0 || (mine && ready.length < open.length) || unexplained.length > 0 || add.isPending
-          }
-          onClick={store}
-        >
+        <p className="label mt-2 mb-0">Keys: 0 to 4 for the marked phase, comma and full stop to move, c to store.</p>
+      )}
+      {open.length > 0 && (
+        <button type="button" className="button solid mt-3 w-full" disabled={!storable} onClick={store}>
           {mine
             ? ready.length < open.length
               ? `Grade ${open.length - ready.length} more`

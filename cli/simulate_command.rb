@@ -14,7 +14,8 @@ module Fujin
 
       def run
         name = @options.rest.first or raise CommandLine::Usage, 'simulate needs a manoeuvre'
-        check_flown(Manoeuvres.find(name))
+        @declaration = Manoeuvres.find(name)
+        check_flown
         path = @options[:out] or raise CommandLine::Usage, '--out FILE.csv is missing'
         rate = @options[:rate_hz] || 10.0
         InvalidInput.check_ranges('--rate-hz' => [rate, 1, 50])
@@ -26,15 +27,15 @@ module Fujin
 
       private
 
-      def check_flown(declaration)
-        return if declaration.finder
+      def check_flown
+        return if @declaration.pilot
 
-        flown = Manoeuvres.recorded.map(&:id).join(', ')
-        raise CommandLine::Usage, "the pilot model flies #{flown}; #{declaration.id} can be planned but not flown yet"
+        flown = Manoeuvres.all.select(&:pilot).map(&:id).join(', ')
+        raise CommandLine::Usage, "the pilot model flies #{flown}; #{@declaration.id} can be planned but not flown yet"
       end
 
       def flight
-        Flight::StraightInFlight.new(@options.conditions, house: @options.house, height_ft: @options[:height_ft] || 1000.0,
+        @declaration.pilot.new(@options.conditions, house: @options.house, height_ft: @options[:height_ft] || 1000.0,
                                                           course_deg: @options[:course], faults: @options[:faults],
                                                           shear: shear, air_seed: @options[:seed] || 1)
       end

@@ -29,10 +29,11 @@ module Fujin
     recordings/sample_log recordings/nmea recordings/gpx_reader recordings/igc_reader recordings/packed recordings/plausibility recordings/formats
     recordings/signals recordings/power_card
     grading/attempt grading/measure grading/standard grading/closures grading/contact grading/context grading/stretches grading/descents grading/turns
-    grading/autorotation_finder grading/hovering_autorotation_finder grading/low_rotor_rpm_finder grading/approach_finder grading/take_off_finder
+    grading/energy_drill grading/autorotation_finder grading/hovering_autorotation_finder grading/low_rotor_rpm_finder grading/approach_finder grading/take_off_finder
     grading/lift_off_finder grading/hover_finder
-    grading/gyro_finder
-    grading/measuring grading/autorotation_measures grading/powered_measures grading/autorotation_faults grading/powered_faults grading/grader grading/recut
+    grading/gyro_finder grading/level_speed_change_finder grading/circuit_finder
+    grading/measuring grading/autorotation_measures grading/powered_measures grading/level_speed_change_measures grading/circuit_measures
+    grading/energy_drill_measures grading/autorotation_faults grading/powered_faults grading/grader grading/recut
     manoeuvres/declaration manoeuvres/autorotation_parts
     flight/straight_in_flight flight/lesson grading/one_change progress/readiness
   ].freeze

@@ -52,6 +52,14 @@ class CommandLineTest < Minitest::Test
     end
   end
 
+  def test_simulate_refuses_what_the_pilot_model_does_not_fly
+    status, out, err = fujin('simulate', 'hover_turn', '--aircraft', 'tansy-2', '--out', File.join(Dir.tmpdir, 'never.csv'))
+
+    assert_equal [2, ''], [status, out]
+    assert_includes err, 'hover_turn can be planned but not flown yet'
+    refute_path_exists File.join(Dir.tmpdir, 'never.csv')
+  end
+
   def test_simulate_grade_and_the_planted_fault
     Dir.mktmpdir do |folder|
       files = [1, 2].map { |seed| File.join(folder, "#{seed}.csv") }

@@ -56,8 +56,18 @@ module Fujin
 
       def abandoned(closure, time, estimated)
         entry_end = [entry_end(closure), time].min
+        power = power_on(closure, time)
+        drill = EnergyDrill.span(@signals, entry_end, power || time)
+        return drill(drill, closure, power, estimated) if drill
+
         phases = [phase('entry', closure, entry_end, estimated), phase('glide', entry_end, time, estimated)]
-        attempt(closure, time, phases, { closure_s: closure, power_on_s: power_on(closure, time) }, estimated, :go_around)
+        attempt(closure, time, phases, { closure_s: closure, power_on_s: power }, estimated, :go_around)
+      end
+
+      def drill(span, closure, power, estimated)
+        from, to = span
+        Attempt.new(manoeuvre: 'energy_drill', start_s: from, end_s: to, phases: [phase('glide', from, to, estimated)].freeze,
+                    events: { closure_s: closure, power_on_s: power }.compact.freeze, estimated: estimated)
       end
 
       # The recording stops, or shows no flare.

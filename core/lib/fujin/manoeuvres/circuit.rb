@@ -10,13 +10,21 @@ module Fujin
                'set-up point for the approach.',
       kinds: %w[helicopter gyroplane],
       phases: %w[upwind crosswind downwind base final],
-      measures: {},
+      measures: {
+        'upwind' => %w[upwind_climb_fpm first_turn_height_ft],
+        'downwind' => %w[downwind_height_mean_ft downwind_height_max_off_ft downwind_ias_mean_kt downwind_track_off_deg spacing_ft],
+        'base' => %w[base_height_ft base_ias_mean_kt],
+        'final' => %w[set_up_height_ft set_up_distance_ft set_up_ias_kt final_ias_mean_kt]
+      },
       faults: faults(*%w[rushed_setup drifted_off_track too_steep too_shallow exceeded_limit]),
       settings: %w[turn_side width_ft],
       planner: Planning::CircuitPlan.planner,
       key_numbers: %w[entry_height_ft set_up_height_ft approach_sink_fpm set_up_distance_ft spacing_ft groundspeed_kt],
       least_power_margin_pct: 5,
-      heat_prompt: 'heat on before power is reduced on base'
+      heat_prompt: 'heat on before power is reduced on base',
+      finder: Grading::CircuitFinder,
+      measurer: Grading::CircuitMeasures,
+      fault_finder: Grading::PoweredFaults
     )
   end
 end

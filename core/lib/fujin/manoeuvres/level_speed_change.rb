@@ -9,13 +9,16 @@ module Fujin
       summary: 'Faster and slower at one height and heading: power, attitude and trim together.',
       kinds: %w[helicopter gyroplane],
       phases: %w[level],
-      measures: {},
+      measures: { 'level' => %w[speed_change_kt settle_s level_height_max_ft level_heading_max_deg] },
       faults: faults(*%w[out_of_trim drifted_off_track exceeded_limit]),
       planner: Planning::LevelSpeedChangePlan.planner,
       key_numbers: %w[slow_speed_kt fast_speed_kt change_time_s fast_power_kw slow_power_kw],
       gated: false,
       hovers: 'none',
-      any_course: true
+      any_course: true,
+      finder: Grading::LevelSpeedChangeFinder,
+      measurer: Grading::LevelSpeedChangeMeasures,
+      fault_finder: Grading::PoweredFaults
     )
   end
 end

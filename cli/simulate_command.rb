@@ -36,8 +36,8 @@ module Fujin
 
       def flight
         @declaration.pilot.new(@options.conditions, house: @options.house, height_ft: @options[:height_ft] || 1000.0,
-                                                          course_deg: @options[:course], faults: @options[:faults],
-                                                          shear: shear, air_seed: @options[:seed] || 1)
+                                                    course_deg: @options[:course], faults: @options[:faults],
+                                                    shear: shear, air_seed: @options[:seed] || 1)
       end
 
       def shear

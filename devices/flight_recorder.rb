@@ -8,6 +8,9 @@ module Fujin
     # A stand-in for the recorder in the aircraft: whoever connects by TCP gets the last flight as NMEA 0183
     # sentences, as fast as the line takes them, then the line is closed.
     #
+    # `$PFJNL` with the same words and a pace asks for the flight as it is flown: each sample is sent when its moment comes,
+    # that many times as fast as real time, and carries the clock's own time at pace 1.
+    #
     # The caller may name the flight first with one sentence of our own, `$PFJNF,TYPE,PEOPLE,DEG/KT,SEED*hh`; without it
     # within a moment the recorder sends its default flight.
     class FlightRecorder
@@ -15,6 +18,9 @@ module Fujin
       ELEVATION_FT = 62.0
       FAULTS = [{}, { 'late_collective' => 1.4 }, { 'slow_glide' => 12.0 }, { 'weak_flare' => 0.35 }].freeze
       WAIT_S = 0.3
+      DEFAULT_FLIGHT = ['tansy-2', 'dual', '350/8', 1].freeze
+      # Times real time.
+      FASTEST = 200.0
 
       def initialize(port:, host: '127.0.0.1', clock: -> { Time.now.utc })
         @server = TCPServer.new(host, port)
@@ -35,7 +41,8 @@ module Fujin
       private
 
       def serve(client)
-        flight_sentences(*request(client)).each { |line| client.write("#{line}\r\n") }
+        words = request(client)
+        words && words[0] == 'PFJNL' ? send_live(client, words) : flight_sentences(*flight_of(words)).each { |line| client.write("#{line}\r\n") }
       rescue Errno::EPIPE, Errno::ECONNRESET, Error
         # The caller hung up, or asked for a flight the model cannot fly: nothing more to send.
         nil
@@ -45,19 +52,40 @@ module Fujin
 
       def request(client)
         line = client.wait_readable(WAIT_S) ? client.gets(256) : nil
-        words = line && Recordings::Nmea.words(line.strip)
-        return ['tansy-2', 'dual', '350/8', 1] unless words && words[0] == 'PFJNF'
+        line && Recordings::Nmea.words(line.strip)
+      end
+
+      # Type, people, wind and seed asked for.
+      def flight_of(words)
+        return DEFAULT_FLIGHT unless words && %w[PFJNF PFJNL].include?(words[0])
 
         [words[1], words[2], words[3], words[4].to_i]
       end
 
+      def send_live(client, words)
+        pace = words[5].to_f.clamp(0.1, FASTEST)
+        samples, type = lesson(*flight_of(words))
+        began = @clock.call
+        start = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+        samples.each do |sample|
+          wait = start + (sample['t_s'] / pace) - Process.clock_gettime(Process::CLOCK_MONOTONIC)
+          sleep(wait) if wait.positive?
+          client.write(Recordings::Nmea.sentences(with_rotor_rpm(sample, type), began + sample['t_s']).map { |line| "#{line}\r\n" }.join)
+        end
+      end
+
       # Three attempts of a lesson, one after another, each with its own fault.
-      def flight_sentences(type_id, people, wind, seed)
+      def flight_sentences(*flight)
+        samples, type = lesson(*flight)
+        began = @clock.call - samples.last['t_s'] - 600
+        samples.flat_map { |sample| Recordings::Nmea.sentences(with_rotor_rpm(sample, type), began + sample['t_s']) }
+      end
+
+      # @return [Array(Array<Hash>, Aircraft::Type)]
+      def lesson(type_id, people, wind, seed)
         type = Aircraft::Library.find(type_id)
         conditions = Planning::Conditions.build(type: type, people: people, wind: Wind.parse(wind), elevation_ft: ELEVATION_FT)
-        lesson = Flight::Lesson.new(conditions, faults: FAULTS.rotate(seed).first(3), origin: SPOT, elevation_ft: ELEVATION_FT, seed: seed)
-        began = @clock.call - lesson.duration_s - 600
-        lesson.samples.flat_map { |sample| Recordings::Nmea.sentences(with_rotor_rpm(sample, type), began + sample['t_s']) }
+        [Flight::Lesson.new(conditions, faults: FAULTS.rotate(seed).first(3), origin: SPOT, elevation_ft: ELEVATION_FT, seed: seed).samples, type]
       end
 
       # The wire carries shaft speed, not percent.

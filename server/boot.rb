@@ -11,6 +11,7 @@ require_relative 'settings'
 require_relative 'database'
 require_relative 'errors'
 require_relative 'weather_station'
+require_relative 'live_feed'
 %w[serialisers documents models queries jobs].each do |folder|
   Dir[File.join(__dir__, folder, '*.rb')].each { |file| require file }
 end

@@ -11,7 +11,7 @@ module Fujin
 
     module_function
 
-    def connect(pool: Integer(ENV.fetch('FUJIN_DB_POOL', '8')))
+    def connect(pool: Integer(ENV.fetch('FUJIN_DB_POOL', '20')))
       ActiveRecord.default_timezone = :utc
       ActiveRecord::Base.establish_connection("#{Settings.database_url}?pool=#{pool}&connect_timeout=5")
       Que.connection = ActiveRecord

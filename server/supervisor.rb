@@ -74,8 +74,8 @@ module Fujin
 
     def services
       [Service.new(name: 'database', start: -> { @cluster.spawn_server(log('database')) }, signal: 'INT'),
-       Service.new(name: 'web', start: -> { ruby('web', 'puma', '-q', '-b', "tcp://127.0.0.1:#{@web_port}", '-t', '2:8', 'server/config.ru') }, signal: 'TERM'),
-       Service.new(name: 'worker', start: -> { ruby('worker', 'que', '-q', 'default', '--poll-interval', '2', '--worker-count', '1', './server/worker.rb') }, signal: 'TERM'),
+       Service.new(name: 'web', start: -> { ruby('web', 'puma', '-q', '-b', "tcp://127.0.0.1:#{@web_port}", '-t', '2:16', 'server/config.ru') }, signal: 'TERM'),
+       Service.new(name: 'worker', start: -> { ruby('worker', 'que', '-q', 'default', '--poll-interval', '2', '--worker-count', '4', './server/worker.rb') }, signal: 'TERM'),
        Service.new(name: 'recorder', start: -> { ruby('recorder', 'ruby', 'devices/flight_recorder.rb') }, signal: 'TERM'),
        Service.new(name: 'weather', start: -> { ruby('weather', 'ruby', 'devices/weather_station.rb') }, signal: 'TERM')]
     end

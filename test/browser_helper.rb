@@ -30,7 +30,7 @@ module BrowserHelp
   Capybara.save_path = File.expand_path('../var/screenshots', __dir__)
 
   def self.worker
-    @worker ||= Process.spawn(ENV.to_h, 'bundle', 'exec', 'que', '-q', 'default', '--poll-interval', '1', '--worker-count', '1', './server/worker.rb',
+    @worker ||= Process.spawn(ENV.to_h, 'bundle', 'exec', 'que', '-q', 'default', '--poll-interval', '1', '--worker-count', '4', './server/worker.rb',
                               out: File::NULL, err: File::NULL, pgroup: true)
   end
 

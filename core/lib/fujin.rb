@@ -8,6 +8,7 @@
 #   planning/    conditions + aircraft + method -> plan
 #   recordings/  readers, channels, smoothing, what is missing
 #   grading/     attempts -> phases -> measures -> proposed grades -> first fault
+#   live/        samples as they arrive -> phase, bands, the gate's call
 #   progress/    levels, readiness, sign-off rules
 module Fujin
   ROOT = File.expand_path('fujin', __dir__)
@@ -33,7 +34,7 @@ module Fujin
     grading/lift_off_finder grading/hover_finder
     grading/gyro_finder grading/level_speed_change_finder grading/circuit_finder
     grading/measuring grading/autorotation_measures grading/powered_measures grading/level_speed_change_measures grading/circuit_measures
-    grading/energy_drill_measures grading/autorotation_faults grading/powered_faults grading/grader grading/recut
+    grading/energy_drill_measures grading/autorotation_faults grading/powered_faults grading/grader grading/recut live/nmea_stream live/monitor
     manoeuvres/declaration manoeuvres/autorotation_parts
     flight/straight_in_flight flight/lesson grading/one_change progress/readiness
   ].freeze

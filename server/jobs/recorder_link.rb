@@ -15,21 +15,49 @@ module Fujin
     # @return [String] the sentences as they came
     # @raise [UnreadableRecording] when it cannot be reached or falls silent
     def fetch(sortie)
-      socket = Socket.tcp(@host, @port, connect_timeout: 5)
-      socket.write("#{Recordings::Nmea.sentence(request(sortie))}\r\n")
+      socket = connect(request(sortie, 'PFJNF'))
       read_all(socket)
-    rescue SystemCallError, SocketError => e
-      raise UnreadableRecording, "The recorder at #{@host}:#{@port} cannot be reached (#{e.message}). Is it switched on? Nothing was changed."
+    ensure
+      socket&.close
+    end
+
+    # Follows the flight as it is flown, until the recorder closes the line, it falls silent or the block answers :stop.
+    # @param pace [Float] times real time, which only the stand-in can do
+    # @yield [String, nil] bytes as they came, or nil when a second brought none
+    # @return [String] why it ended
+    # @raise [UnreadableRecording] when it cannot be reached
+    def follow(sortie, pace: 1.0)
+      socket = connect(request(sortie, 'PFJNL', pace))
+      silent = 0
+      loop do
+        bytes = socket.wait_readable(1) ? socket.readpartial(65_536) : nil
+        silent = bytes ? 0 : silent + 1
+        return "the recorder fell silent for #{SILENCE_S} s" if silent >= SILENCE_S
+        return 'stopped' if yield(bytes) == :stop
+      end
+    rescue EOFError
+      'the recorder closed the line'
+    rescue Errno::ECONNRESET, Errno::ETIMEDOUT, Errno::EPIPE
+      'the line dropped'
     ensure
       socket&.close
     end
 
     private
 
+    def connect(words)
+      socket = Socket.tcp(@host, @port, connect_timeout: 5)
+      socket.setsockopt(Socket::IPPROTO_TCP, Socket::TCP_NODELAY, 1)
+      socket.write("#{Recordings::Nmea.sentence(words)}\r\n")
+      socket
+    rescue SystemCallError, SocketError => e
+      raise UnreadableRecording, "The recorder at #{@host}:#{@port} cannot be reached (#{e.message}). Is it switched on? Nothing was changed."
+    end
+
     # Names the flight for the stand-in; a real recorder ignores a sentence it does not know.
-    def request(sortie)
+    def request(sortie, kind, *more)
       wind = sortie.wind_kt ? format('%d/%d', sortie.wind_from_deg, sortie.wind_kt) : '0/0'
-      ['PFJNF', sortie.aircraft.type_id, sortie.people_aboard, wind, sortie.id.delete('-').to_i(16) % 97]
+      [kind, sortie.aircraft.type_id, sortie.people_aboard, wind, sortie.id.delete('-').to_i(16) % 97, *more]
     end
 
     def read_all(socket)

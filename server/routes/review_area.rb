@@ -20,6 +20,30 @@ module Fujin
       json(Serialisers.recording_row(row), status: 202)
     end
 
+    # The flight recorded as it is flown. Pace, for the stand-in, is times real time.
+    post_route '/api/sorties/:id/recordings/live' do
+      sortie = find_sortie(params['id'])
+      row = RecordingRow.light.find_by(id: body_json['id'])
+      row ||= record_live(RecordingRow.new(id: body_json['id'], sortie: sortie, by: current_person, name: 'flight, recorded live', source: 'live'), body_json.fetch('pace', 1.0))
+      json(Serialisers.recording_row(row), status: 202)
+    end
+
+    post_route '/api/recordings/:id/stop' do
+      row = RecordingRow.light.find(params['id'])
+      raise Conflict, 'This recording is not being recorded now.' unless row.source == 'live' && row.status == 'working'
+
+      row.update!(step: RecordLive::STOPPING)
+      json(Serialisers.recording_row(row), status: 202)
+    end
+
+    # Readings of the sortie's flight as they come, as server-sent events.
+    get_route '/api/sorties/:id/live' do
+      sortie = find_sortie(params['id'])
+      headers 'Cache-Control' => 'no-store', 'X-Accel-Buffering' => 'no'
+      content_type 'text/event-stream'
+      body LiveEvents.new(sortie.id)
+    end
+
     get_route '/api/recordings/:id' do
       row = RecordingRow.light.find(params['id'])
       own!(row.sortie.student_id)
@@ -113,6 +137,17 @@ module Fujin
       def retry_import(row)
         row.update!(status: 'waiting', step: 'waiting for a worker', progress: 0.0, error: nil)
         ImportRecording.enqueue(row.id)
+        row
+      end
+
+      def record_live(row, pace)
+        busy = RecordingRow.light.find_by(sortie_id: row.sortie_id, source: 'live', status: %w[waiting working])
+        raise Conflict, 'This sortie is being recorded already.' if busy
+
+        RecordingRow.transaction do
+          row.save!
+          RecordLive.enqueue(row.id, pace)
+        end
         row
       end
 

@@ -53,7 +53,7 @@ class CommandLineTest < Minitest::Test
   end
 
   def test_simulate_refuses_what_the_pilot_model_does_not_fly
-    status, out, err = fujin('simulate', 'hover_turn', '--aircraft', 'tansy-2', '--out', File.join(Dir.tmpdir, 'never.csv'))
+    out, err, status = fujin('simulate', 'hover_turn', '--aircraft', 'tansy-2', '--out', File.join(Dir.tmpdir, 'never.csv'))
 
     assert_equal [2, ''], [status, out]
     assert_includes err, 'hover_turn can be planned but not flown yet'

@@ -24,6 +24,54 @@ module Fujin
         match[1].split(',', -1)
       end
 
+      # What a sentence says: the moment that an RMC begins a sample at, Unix seconds (nil for other sentences), and its readings
+      # by channel, in the recording format's units.
+      # @return [Array(Float|nil, Hash{String => Float})]
+      def readings(words)
+        found = case words[0][2..]
+                when 'RMC' then return begun(words)
+                when 'GGA' then { 'alt_msl_ft' => [words[9], 1.0 / Quantities::FT] }
+                when 'HDT' then { 'hdg_deg' => [words[1], 1.0] }
+                when 'RPM' then { (words[1] == 'S' ? 'rotor_rpm' : 'engine_rpm') => [words[3], 1.0] }
+                when 'XDR' then words[1..].each_slice(4).to_h { |_, value, _, name| [TRANSDUCERS[name], [value, 1.0]] }
+                else {}
+                end
+        [nil, numbers(found)]
+      end
+
+      # A position whose fix is not valid begins nothing.
+      def begun(words)
+        time = time_of(words[1], words[9])
+        return [nil, {}] unless time && words[2] == 'A'
+
+        [time, numbers('lat_deg' => [angle(words[3], words[4]), 1.0], 'lon_deg' => [angle(words[5], words[6]), 1.0], 'gs_kt' => [words[7], 1.0], 'track_deg' => [words[8], 1.0])]
+      end
+
+      def numbers(texts)
+        texts.filter_map do |channel, (text, scale)|
+          value = text.is_a?(Numeric) ? text.to_f : text && Float(text, exception: false)
+          [channel, value * scale] if channel && value
+        end.to_h
+      end
+
+      def time_of(clock, date)
+        match = /\A(\d\d)(\d\d)(\d\d(?:\.\d+)?)\z/.match(clock.to_s)
+        day = /\A(\d\d)(\d\d)(\d\d)\z/.match(date.to_s)
+        return nil unless match && day
+
+        Time.utc(2000 + day[3].to_i, day[2].to_i, day[1].to_i, match[1].to_i, match[2].to_i, match[3].to_r).to_r.to_f
+      rescue ArgumentError
+        nil
+      end
+
+      def angle(text, side)
+        match = /\A(\d{2,3})(\d\d\.\d+)\z/.match(text.to_s)
+        return nil unless match
+
+        value = match[1].to_i + (match[2].to_f / 60.0)
+        %w[S W].include?(side) ? -value : value
+      end
+
       # One sample as its sentences.
       # @param sample [Hash{String => Float}] by channel name of the recording format
       # @param time [Time] UTC
@@ -71,42 +119,11 @@ module Fujin
       private
 
       def take(words)
-        case words[0][2..]
-        when 'RMC' then begin_sample(words)
-        when 'GGA' then @log.put('alt_msl_ft', words[9], 1.0 / Quantities::FT)
-        when 'HDT' then @log.put('hdg_deg', words[1])
-        when 'RPM' then @log.put(words[1] == 'S' ? 'rotor_rpm' : 'engine_rpm', words[3])
-        when 'XDR' then words[1..].each_slice(4) { |_, value, _, name| @log.put(Nmea::TRANSDUCERS[name], value) }
-        end
-      end
+        time, readings = Nmea.readings(words)
+        return @broken += 1 if words[0][2..] == 'RMC' && time.nil?
+        return if time && !@log.begin(time)
 
-      def begin_sample(words)
-        time = time_of(words[1], words[9])
-        return @broken += 1 unless time && words[2] == 'A'
-        return unless @log.begin(time)
-
-        @log.put('lat_deg', angle(words[3], words[4]))
-        @log.put('lon_deg', angle(words[5], words[6]))
-        @log.put('gs_kt', words[7])
-        @log.put('track_deg', words[8])
-      end
-
-      def time_of(clock, date)
-        match = /\A(\d\d)(\d\d)(\d\d(?:\.\d+)?)\z/.match(clock.to_s)
-        day = /\A(\d\d)(\d\d)(\d\d)\z/.match(date.to_s)
-        return nil unless match && day
-
-        Time.utc(2000 + day[3].to_i, day[2].to_i, day[1].to_i, match[1].to_i, match[2].to_i, match[3].to_r).to_r.to_f
-      rescue ArgumentError
-        nil
-      end
-
-      def angle(text, side)
-        match = /\A(\d{2,3})(\d\d\.\d+)\z/.match(text.to_s)
-        return nil unless match
-
-        value = match[1].to_i + (match[2].to_f / 60.0)
-        %w[S W].include?(side) ? -value : value
+        readings.each { |channel, value| @log.put(channel, value) }
       end
     end
   end

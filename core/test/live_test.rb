@@ -1,0 +1,132 @@
+# frozen_string_literal: true
+
+require_relative 'test_helper'
+
+# A flight followed as it is sent: samples out of sentences cut anywhere, phases, bands, the gate's call.
+class LiveTest < Minitest::Test
+  Live = Fujin::Live
+  Nmea = Fujin::Recordings::Nmea
+  BEGAN = Time.utc(2026, 11, 25, 10, 0, 0)
+
+  def samples(**options)
+    CSV.parse(fly(ending: 'power_recovery', **options).csv, headers: true, converters: :float).map { |row| row.to_h.transform_values { |v| v.is_a?(Float) ? v : nil }.compact }
+  end
+
+  def sentences(samples)
+    samples.map { |sample| Nmea.sentences(sample.merge('rotor_rpm' => sample['nr_pct'] * 49.8 * 60.0 / (2.0 * Math::PI) / 100.0), BEGAN + sample['t_s']).map { |line| "#{line}\r\n" }.join }
+  end
+
+  def context(stage: 'solo') = Fujin::Grading::Context.new(conditions: conditions(wind: Fujin::Wind.parse('350/8')), stage: stage, planned: true)
+
+  # Readings of a whole flight, times from its start.
+  def followed(samples, context: self.context)
+    stream = Live::NmeaStream.new
+    monitor = Live::Monitor.new(context)
+    sentences(samples).flat_map { |text| stream.take(text) }.map { |sample| monitor.take(sample) }
+  end
+
+  def at(reading) = reading.t_s - BEGAN.to_f
+  def first(readings, phase) = at(readings.find { |r| r.phase == phase } || flunk("no #{phase}: #{readings.map(&:phase).uniq}"))
+  def calls(readings) = readings.filter_map(&:gate).map(&:call).chunk_while { |a, b| a == b }.map(&:first)
+
+  def test_phases_come_as_the_debrief_will_find_them
+    flown = fly
+    readings = followed(samples)
+    found = flown.proposal.attempt
+
+    assert_equal %w[powered entry glide flare powered], readings.map(&:phase).chunk_while { |a, b| a == b }.map(&:first) - ['cushion']
+    assert_in_delta found.phase('entry').start_s, first(readings, 'entry'), 0.5
+    assert_in_delta found.phase('glide').start_s, first(readings, 'glide'), 1.5
+    assert_in_delta found.phase('flare').start_s, first(readings, 'flare'), 1.0
+  end
+
+  def test_what_is_shown_is_what_is_measured
+    readings = followed(samples)
+    gliding = readings.select { |r| r.phase == 'glide' && r.gate.nil? }.last(50)
+    mean = ->(name) { gliding.sum(&name) / gliding.size }
+
+    assert_in_delta fly.measure('glide_ias_mean_kt'), mean.call(:ias_kt), 2.0
+    assert_in_delta fly.measure('glide_rotor_rpm_mean_pct'), mean.call(:rotor_rpm_pct), 0.7
+    assert_in_delta fly.measure('glide_sink_fpm'), mean.call(:sink_fpm), 120.0
+    assert_equal %w[ias_kt rotor_rpm_pct sink_fpm], gliding.first.bands.keys.sort
+  end
+
+  def test_a_good_gate_is_called_ahead_and_then_continue
+    readings = followed(samples)
+
+    assert_equal %w[ahead continue], calls(readings)
+    called = readings.find { |r| r.gate&.call == 'continue' }
+
+    assert_in_delta context.gate_height_ft, called.height_ft, 5.0
+    assert_operator at(called) - at(readings.find { |r| r.gate&.call == 'ahead' }), :>, 3.0
+  end
+
+  def test_a_slow_gate_is_a_go_around_and_says_which_number
+    gate = followed(samples(faults: { 'slow_glide' => 15.0 })).filter_map(&:gate).find { |g| g.call == 'go_around' }
+
+    refute_nil gate
+    assert_match(/airspeed 4\d kt, 56 to 70/, gate.reasons.join('; '))
+  end
+
+  # The same flight held to a stage that allows more.
+  def test_the_stage_decides_what_is_in_band
+    nine_slow = samples(faults: { 'slow_glide' => 9.0 })
+
+    assert_equal 'go_around', calls(followed(nine_slow, context: context(stage: 'test'))).last
+    assert_equal 'continue', calls(followed(nine_slow, context: context(stage: 'early'))).last
+  end
+
+  def test_what_is_not_sent_is_never_called_good
+    without_speed = samples.map { |sample| sample.except('ias_kt') }
+    readings = followed(without_speed)
+
+    assert_equal %w[ahead not_recorded], calls(readings)
+    assert_equal ['airspeed is not sent'], readings.filter_map(&:gate).last.reasons
+    assert(readings.all? { |r| r.ias_kt.nil? })
+  end
+
+  def test_sentences_cut_anywhere_make_the_same_samples
+    bytes = sentences(samples.first(60)).join
+    whole = Live::NmeaStream.new.take(bytes)
+    stream = Live::NmeaStream.new
+    random = Random.new(5)
+    pieces = []
+    rest = bytes.dup
+    pieces << rest.slice!(0, random.rand(1..90)) until rest.empty?
+
+    assert_equal(whole, pieces.flat_map { |piece| stream.take(piece) })
+    assert_operator whole.size, :>=, 59
+    assert_in_delta samples[10]['ias_kt'], whole[10]['ias_kt'], 0.01
+  end
+
+  # A sample is not kept waiting for the one after it.
+  def test_a_complete_sample_is_handed_on_at_once
+    stream = Live::NmeaStream.new
+    texts = sentences(samples.first(5))
+    stream.take(texts[0])
+    stream.take(texts[1])
+
+    assert_in_delta BEGAN.to_f + samples[2]['t_s'], stream.take(texts[2]).last['t_s'], 1e-3
+  end
+
+  def test_broken_sentences_and_impossible_readings_are_left_out
+    stream = Live::NmeaStream.new
+    texts = sentences(samples.first(4))
+    bad = texts[1].sub('HEHDT,3', 'HEHDT,9')
+    wild = [Nmea.sentence(['YXXDR', 'G', 9999.0, '', 'IAS'])].map { |line| "#{line}\r\n" }.join
+    found = stream.take(texts[0] + bad + texts[2].sub(/\$YXXDR.*?\r\n/, wild) + texts[3])
+
+    assert_equal 1, stream.broken
+    refute(found.any? { |sample| sample['ias_kt'].to_f > 500 })
+  end
+
+  def test_a_gyroplane_is_followed_without_a_gate
+    day = conditions('sorrel-g')
+    monitor = Live::Monitor.new(Fujin::Grading::Context.new(conditions: day, planned: true))
+    reading = monitor.take('t_s' => 0.0, 'nr_pct' => 101.0, 'ias_kt' => 50.0, 'agl_ft' => 300.0, 'throttle_pct' => 0.0)
+
+    assert_equal 'powered', reading.phase
+    assert_nil reading.gate
+    assert_equal [70.0, 140.0], reading.bands['rotor_rpm_pct']
+  end
+end

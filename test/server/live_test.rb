@@ -1,0 +1,166 @@
+# frozen_string_literal: true
+
+require_relative '../server_helper'
+require_relative '../../devices/flight_recorder'
+
+# A flight recorded as it is flown: readings to whoever watches, what arrived kept when the line drops, stopped on request.
+class ServerLiveTest < Minitest::Test
+  include ServerHelp
+
+  PACE = 60.0
+
+  def setup
+    super
+    as(@instructor)
+    @queue = Fujin::LiveFeed.shared.watch(@sortie.id)
+    sleep 0.2
+  end
+
+  def teardown
+    ENV.delete('FUJIN_RECORDER_PORT')
+    @device&.stop
+    Fujin::LiveFeed.shared.leave(@sortie.id, @queue)
+    super
+  end
+
+  def recorder
+    @device = Fujin::Devices::FlightRecorder.new(port: 0)
+    Thread.new { @device.run }
+    ENV['FUJIN_RECORDER_PORT'] = @device.port.to_s
+  end
+
+  # A line that carries these bytes and then breaks.
+  def broken_line(bytes)
+    @device = TCPServer.new('127.0.0.1', 0)
+    @device.define_singleton_method(:stop) { close }
+    Thread.new { @device.accept.then { |client| client.gets && client.write(bytes) && client.close } }.report_on_exception = false
+    ENV['FUJIN_RECORDER_PORT'] = @device.addr[1].to_s
+  end
+
+  def record(id = SecureRandom.uuid)
+    post_json "/api/sorties/#{@sortie.id}/recordings/live", { id: id, pace: PACE }
+    id
+  end
+
+  # What a watcher hears, until the end of the line.
+  def watching
+    Thread.new do
+      found = []
+      found << JSON.parse(next_message) until found.last&.key?('ended')
+      found
+    end
+  end
+
+  def next_message
+    loop { @queue.pop.then { |message| return message if message.is_a?(String) } }
+  end
+
+  def test_a_flight_is_shown_as_it_comes_and_then_read
+    recorder
+    id = record
+
+    assert_equal 202, status
+    watcher = watching
+    Fujin::RecordLive.run(id, PACE)
+    seen = watcher.value
+    readings = seen.filter_map { |message| message['reading'] }
+
+    assert_operator readings.size, :>, 20
+    assert_includes readings.map { |reading| reading['phase'] }, 'glide'
+    assert_includes readings.filter_map { |reading| reading.dig('gate', 'call') }, 'ahead'
+    assert_equal 'the recorder closed the line', seen.last['ended']
+    Fujin::ImportRecording.run(id)
+    get "/api/recordings/#{id}"
+
+    assert_equal %w[ready live], answer.values_at('status', 'source')
+    get "/api/sorties/#{@sortie.id}/attempts"
+
+    assert_equal(3, answer.count { |attempt| attempt['manoeuvre'] == 'straight_in_autorotation' })
+  end
+
+  def test_what_arrived_before_the_line_broke_is_kept
+    samples = Fujin::Flight::Lesson.new(Fujin::Planning::Conditions.build(type: @aircraft.type), faults: [{}], origin: CORE_SPOT).samples.first(400)
+    broken_line(samples.map { |sample| Fujin::Recordings::Nmea.sentences(sample, Time.utc(2026, 11, 25, 12) + sample['t_s']).map { |line| "#{line}\r\n" }.join }.join)
+    id = record
+    Fujin::RecordLive.run(id, PACE)
+    row = Fujin::RecordingRow.find(id)
+
+    assert_equal 'waiting', row.status
+    assert_includes row.step, 'what arrived is kept'
+    Fujin::ImportRecording.run(id)
+
+    assert_in_delta 400, Fujin::RecordingRow.find(id).summary['rows'], 1
+  end
+
+  def test_it_stops_when_somebody_says_so
+    recorder
+    id = record
+    Fujin::RecordingRow.find(id).update!(status: 'working')
+    post_json "/api/recordings/#{id}/stop"
+
+    assert_equal 202, status
+    stopper = Thread.new do
+      sleep 0.1 until Fujin::RecordingRow.where(id: id).where('length(bytes) > 0').exists?
+      Fujin::RecordingRow.where(id: id).update_all(step: 'stopping')
+    end
+    Fujin::RecordLive.run(id, 1.0)
+    stopper.join
+
+    assert_includes Fujin::RecordingRow.find(id).step, 'stopped; what arrived is kept'
+  end
+
+  def test_a_sortie_is_recorded_once_at_a_time_and_asking_twice_is_asking_once
+    id = record
+    record(id)
+
+    assert_equal [202, id], [status, answer['id']]
+    record
+
+    assert_equal 409, status
+    assert_equal 1, @sortie.recordings.where(source: 'live').count
+  end
+
+  def test_a_recorder_that_is_not_there_is_said
+    ENV['FUJIN_RECORDER_PORT'] = '1'
+    id = record
+    Fujin::RecordLive.run(id, PACE)
+    get "/api/recordings/#{id}"
+
+    assert_equal 'failed', answer['status']
+    assert_includes answer['error'], 'Is it switched on?'
+    post_json "/api/recordings/#{id}/stop"
+
+    assert_equal 409, status
+  end
+
+  def test_a_recorder_that_sends_nothing_leaves_no_recording
+    broken_line("\r\n")
+    @device.stop
+    id = record
+    Fujin::RecordLive.run(id, PACE)
+
+    assert_equal 'failed', Fujin::RecordingRow.find(id).status
+  end
+
+  # The stream that a browser reads: an event a reading, and nothing of another sortie.
+  def test_the_stream_carries_this_sorties_readings_only
+    other = sortie
+    events = Thread::Queue.new
+    reader = Thread.new { Fujin::LiveEvents.new(@sortie.id).each { |text| events << text } }
+    events.pop
+    Fujin::LiveFeed.publish(other.id, 'recording' => 'x', 'reading' => {})
+    Fujin::LiveFeed.publish(@sortie.id, 'recording' => 'y', 'reading' => { 'phase' => 'glide' })
+    found = events.pop
+
+    assert_match(/\Adata: .*"phase":"glide".*\n\n\z/, found)
+  ensure
+    reader&.kill
+  end
+
+  def test_a_student_watches_only_his_own
+    as(@other)
+    get "/api/sorties/#{@sortie.id}/live"
+
+    assert_equal 404, status
+  end
+end

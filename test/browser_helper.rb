@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative 'server_helper'
+require_relative '../devices/flight_recorder'
 require 'axe/core'
 require 'axe/api/run'
 require 'capybara/minitest'
@@ -29,8 +30,13 @@ module BrowserHelp
   Capybara.enable_aria_label = true
   Capybara.save_path = File.expand_path('../var/screenshots', __dir__)
 
+  # The stand-in recorder that the worker finds.
+  def self.recorder
+    @recorder ||= Fujin::Devices::FlightRecorder.new(port: 0).tap { |device| Thread.new { device.run } }
+  end
+
   def self.worker
-    @worker ||= Process.spawn(ENV.to_h, 'bundle', 'exec', 'que', '-q', 'default', '--poll-interval', '1', '--worker-count', '4', './server/worker.rb',
+    @worker ||= Process.spawn(ENV.to_h.merge('FUJIN_RECORDER_PORT' => recorder.port.to_s), 'bundle', 'exec', 'que', '-q', 'default', '--poll-interval', '1', '--worker-count', '4', './server/worker.rb',
                               out: File::NULL, err: File::NULL, pgroup: true)
   end
 

@@ -127,3 +127,9 @@ export const fetchFromRecorder = (sortieId: string) =>
       body: { id: newId() },
     }),
   )
+
+/** Records the flight as it is flown. */
+export const recordLive = (sortieId: string) =>
+  unwrap(api.POST('/api/sorties/{id}/recordings/live', { params: { path: { id: sortieId } }, body: { id: newId() } }))
+
+export const stopRecording = (id: string) => unwrap(api.POST('/api/recordings/{id}/stop', { params: { path: { id } } }))

@@ -1,7 +1,7 @@
 import type { Measure } from '../api/client'
 
 /** Where a value lies in its band: the band solid, a margin hatched on either side, the value as a tick. */
-export function BandRuler({ measure }: { measure: Measure }) {
+export function BandRuler({ measure }: { measure: Pick<Measure, 'value' | 'low' | 'high'> }) {
   const { value, low, high } = measure
   if (value === null || value === undefined || (low == null && high == null)) return null
   const width = high != null && low != null ? high - low : Math.abs(high ?? low ?? 1) * 0.5 || 1

@@ -7,6 +7,7 @@ import { capital, GRADE_WORDS } from '../../design/words'
 import { useSheet } from '../../queue/useSheet'
 import { Checks } from './Checks'
 import { GateCard } from './GateCard'
+import { Live } from './Live'
 import { Note } from './Note'
 import { describe, HELP, LADDER } from './tapWords'
 import { Taps } from './Taps'
@@ -78,6 +79,7 @@ export function Fly({ sortie }: { sortie: Sortie }) {
               : 'Everything stored'}
         </p>
       </div>
+      <Live sortie={sortie} />
       <div className="grid grid-cols-[minmax(0,1fr)_19rem] gap-4 max-lg:grid-cols-1">
         <div className="grid content-start gap-3">
           <div className="grid grid-cols-[2fr_1fr_1fr] gap-2">

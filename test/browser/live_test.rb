@@ -1,0 +1,50 @@
+# frozen_string_literal: true
+
+require_relative '../browser_helper'
+
+# A flight followed in the cockpit as the recorder sends it, at the pace it is flown.
+class BrowserLiveTest < Minitest::Test
+  include ServerHelp
+  include BrowserHelp
+
+  def test_a_flight_is_followed_stopped_and_kept
+    window(1180, 820)
+    sign_in(@instructor)
+    visit "/sorties/#{@sortie.id}/fly"
+    click_on 'Record live'
+    within('section[aria-label="Live from the recorder"]') do
+      assert_text 'Powered', wait: 20
+      assert_text(/Rotor\s*(99|100|101)\.\d/)
+      assert_text '98 to 104'
+      assert_text(/Height\s*(99\d|100\d)/)
+      assert_accessible('fly while recording')
+      assert_text 'Entry', wait: 25
+      assert_selector '[data-behind-ms]'
+      click_on 'Stop recording'
+      assert_text 'What arrived is kept', wait: 10
+    end
+    work_off
+    row = @sortie.recordings.reload.first
+
+    assert_equal 'ready', row.status
+    assert_operator row.summary['rows'], :>, 100
+    click_on 'Look at it in Review'
+    assert_selector 'section[aria-label="Recording"]'
+  end
+
+  def test_a_second_screen_sees_it_too
+    Fujin::RecordingRow.create!(sortie: @sortie, by: @instructor, name: 'live', source: 'live', status: 'working')
+    sign_in(@instructor)
+    visit "/sorties/#{@sortie.id}/fly"
+    assert_text 'Waiting for the recorder'
+    sleep 0.5
+    gate = { call: 'go_around', height_ft: 110, reasons: ['airspeed 51 kt, 56 to 70'] }
+    reading = { t_s: Time.now.to_f, phase: 'glide', rotor_rpm_pct: 99.5, ias_kt: 51.0, sink_fpm: 1500, height_ft: 108.0, bands: { ias_kt: [56, 70], sink_fpm: [nil, 1900] }, gate: gate }
+    Fujin::LiveFeed.publish(@sortie.id, 'recording' => 'x', 'reading' => reading)
+
+    assert_text 'Go around: throttle, then collective'
+    assert_text 'gate 110 ft: airspeed 51 kt, 56 to 70'
+    assert_text 'at most 1900'
+    assert_text 'these numbers are old', wait: 6
+  end
+end

@@ -1,0 +1,42 @@
+import { useEffect, useState } from 'react'
+import type { Schemas } from '../../api/client'
+
+export type Reading = Schemas['LiveReading']
+/** After so long without a reading the last one is old news, ms. */
+const STALE_MS = 2500
+
+interface Live {
+  reading: Reading | undefined
+  /** Why the line ended, when it has. */
+  ended: string | undefined
+  stale: boolean
+  /** How far the last reading was behind the recorder's clock when it came, ms. */
+  behindMs: number | undefined
+}
+
+const NOTHING: Live = { reading: undefined, ended: undefined, stale: false, behindMs: undefined }
+
+/** The readings of a sortie's flight as they come. The browser takes the line up again by itself when it drops. */
+export function useLive(sortieId: string, on: boolean): Live {
+  const [live, setLive] = useState(NOTHING)
+  useEffect(() => {
+    if (!on) return
+    const events = new EventSource(`/api/sorties/${sortieId}/live`)
+    let old: ReturnType<typeof setTimeout> | undefined
+    events.onmessage = (event: MessageEvent<string>) => {
+      const message = JSON.parse(event.data) as Schemas['LiveMessage']
+      clearTimeout(old)
+      const { reading, ended } = message
+      if (reading) {
+        setLive({ reading, ended: undefined, stale: false, behindMs: Date.now() - reading.t_s * 1000 })
+        old = setTimeout(() => setLive((before) => ({ ...before, stale: true })), STALE_MS)
+      }
+      if (ended) setLive((before) => ({ ...before, ended }))
+    }
+    return () => {
+      clearTimeout(old)
+      events.close()
+    }
+  }, [sortieId, on])
+  return live
+}

@@ -36,7 +36,7 @@ module BrowserHelp
   end
 
   def self.worker
-    @worker ||= Process.spawn(ENV.to_h.merge('FUJIN_RECORDER_PORT' => recorder.port.to_s), 'bundle', 'exec', 'que', '-q', 'default', '--poll-interval', '1', '--worker-count', '4', './server/worker.rb',
+    @worker ||= Process.spawn(ENV.to_h.merge('FUJIN_RECORDER_PORT' => recorder.port.to_s), *%w[bundle exec que -q default --poll-interval 1 --worker-count 4 ./server/worker.rb],
                               out: File::NULL, err: File::NULL, pgroup: true)
   end
 

@@ -14,7 +14,7 @@ module Fujin
   ROOT = File.expand_path('fujin', __dir__)
   CONTENTS = %w[
     errors value kept quantities roots atmosphere wind geodesy sun
-    aircraft/schema aircraft/type aircraft/library
+    aircraft/schema aircraft/type aircraft/tail_rotor aircraft/library
     flight/rotor flight/engine flight/running_engine flight/propeller flight/steady_trim flight/gyro_trim flight/gyro_take_off
     flight/energy_account flight/landing_gear flight/model flight/pilot flight/run flight/rotor_decay flight/recorder
     flight/wind_field flight/autorotation_turn flight/speed_recovery flight/hovering_autorotation
@@ -33,7 +33,7 @@ module Fujin
     grading/energy_drill grading/autorotation_finder grading/hovering_autorotation_finder grading/low_rotor_rpm_finder grading/approach_finder grading/take_off_finder
     grading/lift_off_finder grading/hover_finder
     grading/gyro_finder grading/level_speed_change_finder grading/circuit_finder
-    grading/measuring grading/autorotation_measures grading/powered_measures grading/level_speed_change_measures grading/circuit_measures
+    grading/measuring grading/power_pull grading/autorotation_measures grading/powered_measures grading/level_speed_change_measures grading/circuit_measures
     grading/energy_drill_measures grading/autorotation_faults grading/powered_faults grading/grader grading/recut live/nmea_stream live/monitor
     manoeuvres/declaration manoeuvres/autorotation_parts
     flight/straight_in_flight flight/lesson grading/one_change progress/readiness

@@ -5,6 +5,9 @@ module Fujin
     # Takes every measure of an autorotation from the signals, as MEASURES.md section 3 defines them.
     class AutorotationMeasures
       include Measuring
+      include PowerPull
+
+      TRIM_S = 5.0
 
       # @return [Hash{String => Measure}] in the order of the declaration
       def measures
@@ -46,6 +49,16 @@ module Fujin
 
       def take_setup
         put('setup_steady_s', 'setup', steady_seconds, %i[ias agl], uncertainty: 1.0)
+        put('trim_deg', 'setup', sideslip_deg, %i[heading track gs], uncertainty: 3.0, reason: 'the wind is not known: nose and track cannot be told apart')
+      end
+
+      # How far the nose stood from where the aircraft went through the air before the closure, + to the right.
+      def sideslip_deg
+        return nil unless signals.wind && %i[heading track gs].all? { |name| signals.signal?(name) }
+
+        range = signals.index(closure - TRIM_S)..signals.index(closure)
+        values = range.map { |i| air(i).then { |north, east| Quantities.wrap_deg(signals[:heading][i] - (Math.atan2(east, north) / Quantities::DEG)) } }.reject(&:nan?)
+        values.empty? ? nil : mean(values)
       end
 
       # Seconds before closure in which speed, height and track stayed inside the set-up band.
@@ -158,6 +171,7 @@ module Fujin
         put('recovery_min_height_ft', 'recovery', lowest, :agl, uncertainty: 1.0)
         put('recovery_yaw_deg', 'recovery', yaw_after(phase.start_s, [phase.end_s - phase.start_s, 8.0].min), :heading)
         put('hover_height_ft', 'recovery', hover_height(phase.end_s), :agl, uncertainty: 1.0) unless phase.estimated
+        take_power_pull('recovery', phase.start_s, attempt.end_s)
         put('power_on_s', 'recovery', attempt.event(:power_on_s), signals.signal?(:throttle) ? :throttle : :power, uncertainty: 0.3)
       end
 

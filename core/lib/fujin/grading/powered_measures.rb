@@ -7,11 +7,14 @@ module Fujin
     # stands there.
     class PoweredMeasures
       include Measuring
+      include PowerPull
 
       SLOW_KT = 30.0
       # A control reverses when it comes back by this share of its travel, percent.
       REVERSAL_PCT = 2.0
       BEST_CUSHION_ROOM_FPM = 100.0
+      # The last seconds of an approach, in which the power that stops it comes in.
+      LAST_S = 6.0
 
       # @return [Hash{String => Measure}] those that the manoeuvre declares
       def measures
@@ -65,6 +68,7 @@ module Fujin
       end
 
       def take_termination(phase)
+        take_power_pull('termination', [phase.start_s - LAST_S, attempt.start_s].max, phase.end_s)
         put('hover_height_ft', 'termination', over(:agl, phase.end_s - 4.0, phase.end_s) { |v| mean(v) - zero }, :agl, uncertainty: 1.0)
       end
 
@@ -173,6 +177,7 @@ module Fujin
         put('hover_height_mean_ft', 'hover', heights.is_a?(Array) ? mean(heights) : nil, :agl, uncertainty: 0.5)
         put('hover_height_sd_ft', 'hover', heights.is_a?(Array) ? deviation(heights) : nil, :agl, uncertainty: 0.3)
         put('hover_heading_max_deg', 'hover', over(:heading, from, to) { |v| Quantities.median(v).then { |m| v.map { |h| (h - m).abs }.max } }, :heading)
+        take_power_pull('hover', from, to)
         put('control_reversals_per_min', 'hover', reversals(from, to), :collective, uncertainty: 2.0)
       end
 

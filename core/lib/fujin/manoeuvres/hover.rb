@@ -10,7 +10,7 @@ module Fujin
       phases: %w[hover],
       measures: {
         'hover' => %w[hover_drift_max_ft hover_drift_rms_ft hover_height_mean_ft hover_height_sd_ft hover_heading_max_deg
-                      control_reversals_per_min]
+                      control_reversals_per_min lte_exposure_s]
       },
       faults: faults(*%w[over_controlled drifted_off_track exceeded_limit]),
       settings: %w[turn_side],

@@ -11,7 +11,7 @@ module Fujin
       phases: %w[descent termination],
       measures: {
         'descent' => %w[approach_angle_deg sink_max_fpm sink_max_below_30_kt_fpm vortex_ring_index_max groundspeed_at_50_ft_kt],
-        'termination' => %w[hover_height_ft miss_along_ft miss_across_ft miss_ft]
+        'termination' => %w[hover_height_ft power_peak_pct power_rise_pct_s lte_exposure_s miss_along_ft miss_across_ft miss_ft]
       },
       faults: faults(*%w[rushed_setup too_steep too_shallow sank_at_low_speed late_decision power_cap_broken exceeded_limit]),
       settings: %w[approach_angle_deg],

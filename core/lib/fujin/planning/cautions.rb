@@ -8,9 +8,6 @@ module Fujin
       # Stage limits (settings of the house): wind, gust spread, crosswind, knots.
       STAGE_LIMITS = { 'early' => [15, 8, 8], 'solo' => [20, 10, 10], 'test' => [25, 12, 12], 'instructor' => [30, 15, 15] }.freeze
 
-      # Relative wind, clockwise from the nose, in which the tail rotor can be disturbed (JOB.md section 2).
-      LTE_SECTORS_DEG = { false => [[285, 315], [210, 330], [120, 240]], true => [[45, 75], [30, 150], [120, 240]] }.freeze
-
       TRAINING_AID = ['training_aid', 'Training aid only: the flight manual, the operator, the authority and a licensed instructor decide.'].freeze
       THROTTLE_OFF = ['throttle_off', 'Throttle-off practice near the ground only with a qualified instructor on the controls.'].freeze
       GATE = ['gate', 'A gate missed is a go-around.'].freeze
@@ -147,15 +144,13 @@ module Fujin
         wind = @conditions.wind
         return nil if wind.speed_kt < 8 || !@type.helicopter?
 
-        hit = @slow_headings.find { |_, heading| sector?((wind.from_deg - heading) % 360) }
+        hit = @slow_headings.find { |_, heading| Aircraft::TailRotor.disturbed?(@type, wind.from_deg - heading) }
         return nil unless hit
 
         relative = ((wind.from_deg - hit[1]) % 360).round
         caution('lte', 'caution', "Wind #{relative}° from the nose #{hit[0]} lies in a loss-of-tail-rotor-effectiveness sector for this rotor direction: " \
                                   "be ready with #{@type.power_on_pedal} pedal as collective comes in.")
       end
-
-      def sector?(relative) = LTE_SECTORS_DEG.fetch(@type.clockwise?).any? { |from, to| relative.between?(from, to) }
 
       # Carburettor icing from temperature and dew point; the band is the usual training chart's, rounded outwards.
       def carburettor_ice

@@ -41,7 +41,7 @@ module Fujin
       def wind_table
         rows = (0...360).step(45).map do |relative|
           heading = (wind.from_deg - relative) % 360.0
-          sector = Cautions::LTE_SECTORS_DEG.fetch(@type.clockwise?).any? { |from, to| relative.between?(from, to) }
+          sector = Aircraft::TailRotor.disturbed?(@type, relative)
           [relative.to_f, heading, sector ? 'tail-rotor sector' : 'clear']
         end
         Table.new(id: 'wind_sectors', title: 'Nose turned so that the wind comes from', columns: [['From the nose', 'deg'], %w[Heading deg], ['Tail rotor', nil]], rows: rows,

@@ -1,0 +1,13 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Aircraft
+    # Where a wind disturbs the tail rotor: relative directions clockwise from the nose (JOB.md section 2).
+    module TailRotor
+      SECTORS_DEG = { false => [[285, 315], [210, 330], [120, 240]], true => [[45, 75], [30, 150], [120, 240]] }.freeze
+
+      # @param relative_deg [Float] where the air comes from, clockwise from the nose
+      def self.disturbed?(type, relative_deg) = type.helicopter? && SECTORS_DEG.fetch(type.clockwise?).any? { |from, to| (relative_deg % 360.0).between?(from, to) }
+    end
+  end
+end

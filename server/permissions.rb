@@ -50,6 +50,7 @@ module Fujin
       'POST /api/attempts/:id/grades' => SIGNED_IN,
       'PUT /api/attempts/:id/cut' => STAFF,
       'POST /api/recordings/:id/attempts' => STAFF,
+      'PUT /api/attempts/:id/manner' => STAFF,
       'PUT /api/attempts/:id/void' => STAFF,
       'POST /api/sign-offs' => STAFF,
       'GET /api/sign-offs/:id' => SIGNED_IN,

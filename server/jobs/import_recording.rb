@@ -95,8 +95,11 @@ module Fujin
 
     def store_attempt(row, position, proposal, signals, setting)
       attempt = proposal.attempt
+      taps = HelpTaps.new(row.sortie.fly_events.to_a)
+      number = row.sortie.attempts.where.not(recording_id: row.id).count + position + 1
       AttemptRow.create!(id: attempt_id(row, position), sortie: row.sortie, recording: row, position: position, manoeuvre: attempt.manoeuvre,
-                         start_s: attempt.start_s, end_s: attempt.end_s, proposal: Serialisers.proposal(proposal, setting.type),
+                         start_s: attempt.start_s, end_s: attempt.end_s, manner: taps.manner(number), task: taps.task(number),
+                         proposal: Serialisers.proposal(proposal, setting.type),
                          path: FlownPath.new(signals, proposal, setting.grading_context.spot).points)
     end
 

@@ -116,8 +116,14 @@ module Fujin
 
     def declaration = Manoeuvres.find(manoeuvre)
 
+    # The proposal held to what the student had in hand.
+    def judged = JudgedProposal.new(proposal, task).to_h
+
+    # The student's own whole manoeuvre: what readiness may rest on.
+    def whole? = task == 'whole' && manner != 'demonstration'
+
     # Phases that the recording proposes a grade for.
-    def proposed_phases = proposal['phases'].reject { |phase| phase['grade'].nil? }.map { |phase| phase['id'] }
+    def proposed_phases = judged['phases'].reject { |phase| phase['grade'].nil? }.map { |phase| phase['id'] }
 
     # What the lesson was for, or what a standard judges; the rest of what a recording holds is shown beside it.
     def asked? = manoeuvre == sortie.manoeuvre || proposed_phases.any?

@@ -24,6 +24,15 @@ module Fujin
       taps.map { |e| e.payload['value'] }.select { |v| ORDER.include?(v) }.max_by { |v| ORDER.index(v) } || 'alone'
     end
 
+    # How the attempt was said to be flown: the last tap of each counts.
+    def manner(number) = said(number, 'manner', Grading::PartTask::MANNERS)
+    def task(number) = said(number, 'task', Grading::PartTask::TASKS)
+
+    def said(number, kind, words)
+      of_attempt(number).reverse.find { |e| e.kind == kind && words.include?(e.payload['value']) }&.payload&.fetch('value') || words.first
+    end
+    private :said
+
     def cockpit_grade(number, phase)
       of_attempt(number).reverse.find { |e| e.kind == 'grade' && e.phase == phase }&.payload&.fetch('grade', nil)
     end

@@ -43,7 +43,7 @@ module Fujin
       number = self.class.number_in_sortie(row, siblings)
       Progress::GradedAttempt.new(manoeuvre: row.manoeuvre, flown_at: row.sortie.starts_at.to_f + row.position, on_day: row.sortie.starts_at.to_date,
                                   grades: decided(row), help: HelpTaps.new(row.sortie.fly_events.to_a).help(number),
-                                  counts: row.counts && row.proposal['result'] == 'completed', critical: row.proposal['critical'])
+                                  counts: row.counts && row.whole? && row.proposal['result'] == 'completed', critical: row.judged['critical'])
     end
 
     # The instructor's last word per phase; the whole attempt is not graded until every proposed phase is.

@@ -12,7 +12,7 @@ module Fujin
 
     def to_h
       { 'id' => @student.id, 'name' => @student.name, 'stage' => @student.stage, 'standings' => standings, 'history' => history,
-        'sorties' => @sorties.map { |s| Serialisers.sortie_row(s) }, 'sign_offs' => @sign_offs.map { |s| Serialisers.sign_off(s) }, 'log' => log }
+        'sorties' => @sorties.map { |s| Serialisers.sortie_row(s) }, 'sign_offs' => @sign_offs.map { |s| Serialisers.sign_off(s) }, 'log' => log, 'reactions' => reactions }
     end
 
     private
@@ -26,6 +26,15 @@ module Fujin
       @progress.graded.map do |row, attempt|
         { 'attempt_id' => row.id, 'sortie_id' => row.sortie_id, 'manoeuvre' => row.manoeuvre, 'on_day' => attempt.on_day.iso8601, 'position' => row.position + 1,
           'level' => attempt.level, 'grades' => attempt.grades, 'help' => attempt.help, 'counts' => attempt.counts, 'critical' => attempt.critical }
+      end
+    end
+
+    # Announced against surprise: the middle of each, demonstrations left out.
+    def reactions
+      Grading::PartTask::MANNERS.first(2).filter_map do |manner|
+        rows = @sorties.flat_map(&:attempts).select { |row| row.counts && row.manner == manner }
+        values = rows.filter_map { |row| row.proposal['measures'].dig('collective_delay_s', 'value') }
+        values.empty? ? nil : { 'manner' => manner, 'median_s' => Serialisers.number(Quantities.median(values), 2), 'attempts' => values.size }
       end
     end
 

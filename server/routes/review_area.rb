@@ -101,6 +101,13 @@ module Fujin
       json(view(row), status: 201)
     end
 
+    # Announced, a surprise or a demonstration; which control was the student's.
+    put_route '/api/attempts/:id/manner' do
+      attempt = find_attempt
+      attempt.update!(body_json.slice('manner', 'task'))
+      json(view(attempt))
+    end
+
     put_route '/api/attempts/:id/void' do
       attempt = find_attempt
       counts = body_json['counts']

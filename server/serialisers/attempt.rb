@@ -16,11 +16,11 @@ module Fujin
       end
 
       def to_h
-        shown = hold_back? ? @row.proposal.except(*HIDDEN_FROM_STUDENT, 'faults') : @row.proposal.except('faults')
+        shown = hold_back? ? proposal.except(*HIDDEN_FROM_STUDENT, 'faults') : proposal.except('faults')
         # The database keeps no order of keys; the declaration has it.
         shown = shown.merge('measures' => shown['measures'].slice(*@row.declaration.measure_ids)) if shown['measures']
         shown.merge('id' => @row.id, 'sortie_id' => @row.sortie_id, 'recording_id' => @row.recording_id, 'position' => @number,
-                    'title' => @row.declaration.title, 'asked' => @row.asked?, 'counts' => @row.counts, 'void_reason' => @row.void_reason,
+                    'title' => @row.declaration.title, 'asked' => @row.asked?, 'counts' => @row.counts, 'manner' => @row.manner, 'task' => @row.task, 'void_reason' => @row.void_reason,
                     'self_graded' => self_graded?, 'shown' => hold_back? ? 'self_grade_first' : 'all', 'help' => @taps.help(@number),
                     'phases' => phases, 'path' => @row.path, 'taps' => @taps.of_attempt(@number).map { |e| Serialisers.fly_event(e, @taps) },
                     'grades' => grades)
@@ -28,12 +28,14 @@ module Fujin
 
       private
 
+      def proposal = @proposal ||= @row.judged
+
       def self_graded? = (@row.proposed_phases - @grades.select { |g| g.kind == 'self' }.map(&:phase)).empty?
       def hold_back? = @viewer.student? && !self_graded?
 
       # The proposal with the help that was tapped; help can only lower it.
       def phases
-        @row.proposal['phases'].map do |phase|
+        proposal['phases'].map do |phase|
           help = @taps.help(@number, phase: phase['id'])
           base = phase.except('grade').merge('help' => help == 'alone' ? nil : help, 'cockpit_grade' => @taps.cockpit_grade(@number, phase['id']))
           next base.except('driver', 'critical', 'cockpit_grade').merge('proposed' => nil) if hold_back?

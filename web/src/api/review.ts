@@ -81,6 +81,15 @@ export function useVoidAttempt(sortieId: string) {
   })
 }
 
+export function useTellManner(sortieId: string) {
+  const queries = useQueryClient()
+  return useMutation({
+    mutationFn: ({ attemptId, ...body }: { attemptId: string; manner: Schemas['Manner']; task: Schemas['Task'] }) =>
+      unwrap(api.PUT('/api/attempts/{id}/manner', { params: { path: { id: attemptId } }, body })),
+    onSuccess: () => void queries.invalidateQueries({ queryKey: ['attempts', sortieId] }),
+  })
+}
+
 /** Follows an import until it is ready or has failed. */
 export function useRecording(id: string | undefined) {
   return useQuery({

@@ -12,7 +12,7 @@ export function StudentPage({ session }: { session: Session }) {
   const student = useStudent(id)
   if (student.isPending) return <Loading what="the record" />
   if (student.isError) return <Failed error={student.error} again={() => void student.refetch()} />
-  const { name, stage, standings, history, sorties, sign_offs: signOffs, log } = student.data
+  const { name, stage, standings, history, sorties, sign_offs: signOffs, log, reactions } = student.data
   return (
     <>
       <header className="flex flex-wrap items-baseline justify-between gap-4 border-b-2 border-ink pb-2">
@@ -32,6 +32,22 @@ export function StudentPage({ session }: { session: Session }) {
             </section>
           )
         })}
+        {reactions.length > 0 && (
+          <section>
+            <h2 className="text-lg font-semibold">Reaction to a power loss</h2>
+            <p className="m-0">
+              {reactions.map(({ manner, median_s: median, attempts }) => (
+                <span key={manner} className="mr-6">
+                  {capital(manner)}: <b className="figures">{median.toFixed(1)}</b>
+                  <span className="unit">s</span> until the collective is down, middle of {attempts}
+                </span>
+              ))}
+            </p>
+            {reactions.length === 1 && reactions[0]?.manner === 'announced' && (
+              <p className="label m-0">No surprise failure is recorded yet to compare it with.</p>
+            )}
+          </section>
+        )}
         {signOffs.length > 0 && (
           <section>
             <h2 className="text-lg font-semibold">Sign-offs</h2>

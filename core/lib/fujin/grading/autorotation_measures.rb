@@ -114,8 +114,17 @@ module Fujin
         put('glide_ias_max_kt', 'glide', over(:ias, from, to, &:max), :ias)
         put('glide_rotor_rpm_mean_pct', 'glide', over(:nr, from, to) { |v| mean(v) }, :nr)
         put('glide_rotor_rpm_max_pct', 'glide', over(:nr, from, to, &:max), :nr)
+        put('glide_ias_in_band_pct', 'glide', in_band_pct(:ias, 'glide_ias_mean_kt', from, to), :ias, uncertainty: 5.0)
+        put('glide_rotor_rpm_in_band_pct', 'glide', in_band_pct(:nr, 'glide_rotor_rpm_mean_pct', from, to), :nr, uncertainty: 5.0)
         put('glide_sink_fpm', 'glide', height_lost(from, to) / (to - from) * 60.0, :agl, uncertainty: 240.0 / [to - from, 1.0].max)
         put('ground_glide_ratio', 'glide', ground_ratio(from, to), %i[gs agl], unit: 'index', uncertainty: 0.15)
+      end
+
+      # Share of a stretch in which a signal lies where the standard wants its mean, percent.
+      def in_band_pct(name, measure_id, from, to)
+        band = (standard || Manoeuvres.find('straight_in_autorotation').standard).band(measure_id, context.stage, targets, planned: context.planned)
+        low, high = band.in
+        over(name, from, to) { |values| 100.0 * values.count { |v| v.between?(low, high) } / values.size }
       end
 
       # Straight distance over the ground against height lost.

@@ -6,8 +6,8 @@ module Fujin
     AUTOROTATION_MEASURES = {
       'setup' => %w[setup_steady_s trim_deg],
       'entry' => %w[entry_height_ft entry_ias_kt collective_delay_s min_rotor_rpm_pct entry_yaw_deg],
-      'glide' => %w[glide_ias_mean_kt glide_ias_min_kt glide_ias_max_kt glide_rotor_rpm_mean_pct glide_rotor_rpm_max_pct
-                    glide_sink_fpm ground_glide_ratio gate_ias_kt gate_rotor_rpm_pct gate_sink_fpm gate_groundspeed_kt],
+      'glide' => %w[glide_ias_mean_kt glide_ias_min_kt glide_ias_max_kt glide_ias_in_band_pct glide_rotor_rpm_mean_pct
+                    glide_rotor_rpm_max_pct glide_rotor_rpm_in_band_pct glide_sink_fpm ground_glide_ratio gate_ias_kt gate_rotor_rpm_pct gate_sink_fpm gate_groundspeed_kt],
       'flare' => %w[flare_height_ft flare_pitch_max_deg flare_rotor_rpm_max_pct balloon_ft recovery_groundspeed_kt],
       'recovery' => %w[recovery_min_height_ft recovery_yaw_deg hover_height_ft power_on_s power_peak_pct power_rise_pct_s lte_exposure_s
                        miss_along_ft miss_across_ft miss_ft],

@@ -9,7 +9,7 @@ import { Checks } from './Checks'
 import { GateCard } from './GateCard'
 import { Live } from './Live'
 import { Note } from './Note'
-import { describe, HELP, LADDER } from './tapWords'
+import { describe, HELP, LADDER, MANNER, TASK } from './tapWords'
 import { Taps } from './Taps'
 import { WindNow } from './WindNow'
 
@@ -159,6 +159,24 @@ export function Fly({ sortie }: { sortie: Sortie }) {
               </button>
             ))}
           </Group>
+          <div className="grid grid-cols-[3fr_4fr] gap-4 max-lg:grid-cols-1">
+            <Pick
+              label="This attempt is"
+              kind="manner"
+              words={MANNER}
+              current={current}
+              locked={locked || attempt === 0}
+              act={act}
+            />
+            <Pick
+              label="In it the student has"
+              kind="task"
+              words={TASK}
+              current={current}
+              locked={locked || attempt === 0}
+              act={act}
+            />
+          </div>
           <Group label="Seen">
             {['Looks inside', 'Tight grip', 'Late lookout'].map((word) => (
               <button
@@ -217,6 +235,36 @@ const Group = ({ label, children }: { label: string; children: React.ReactNode }
     <div className="grid auto-cols-fr grid-flow-col gap-2">{children}</div>
   </fieldset>
 )
+
+interface PickProps {
+  label: string
+  kind: 'manner' | 'task'
+  words: Record<string, string>
+  current: FlyEvent[]
+  locked: boolean
+  act: (event: Omit<NewFlyEvent, 'id' | 'at'>, word: string) => Promise<void>
+}
+
+/** One word of several about the attempt under way: the first until another is tapped. */
+function Pick({ label, kind, words, current, locked, act }: PickProps) {
+  const value = current.filter((event) => event.kind === kind).at(-1)?.payload.value ?? Object.keys(words)[0]
+  return (
+    <Group label={label}>
+      {Object.entries(words).map(([id, word]) => (
+        <button
+          key={id}
+          type="button"
+          className="tap text-sm!"
+          disabled={locked}
+          aria-pressed={value === id}
+          onClick={() => void act({ kind, attempt_no: current[0]?.attempt_no ?? 1, payload: { value: id } }, word)}
+        >
+          {word}
+        </button>
+      ))}
+    </Group>
+  )
+}
 
 function PhaseMark({ events, phase }: { events: FlyEvent[]; phase: string }) {
   const graded = events.filter((e) => e.kind === 'grade' && e.phase === phase).at(-1)

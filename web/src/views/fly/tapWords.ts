@@ -13,6 +13,10 @@ export const LADDER = {
   alone: 'Alone',
 } as const
 
+/** How an attempt comes about, and what the student has in hand in it. */
+export const MANNER = { announced: 'Announced', surprise: 'Surprise', demonstration: 'Demonstration' } as const
+export const TASK = { whole: 'Everything', cyclic: 'Cyclic', collective: 'Collective', pedals: 'Pedals' } as const
+
 /** A tap in words. */
 export function describe(event: FlyEvent): string {
   const where = event.attempt_no ? ` (attempt ${event.attempt_no}${event.phase ? `, ${event.phase}` : ''})` : ''
@@ -25,6 +29,10 @@ export function describe(event: FlyEvent): string {
       return `${GRADE_WORDS[event.payload.grade ?? 0] ?? ''}${where}`
     case 'control':
       return LADDER[event.payload.value as keyof typeof LADDER] ?? 'Controls'
+    case 'manner':
+      return `${MANNER[event.payload.value as keyof typeof MANNER] ?? 'How'}${where}`
+    case 'task':
+      return `Student has: ${(TASK[event.payload.value as keyof typeof TASK] ?? '').toLowerCase()}${where}`
     case 'wind':
       return `Wind ${event.payload.value ?? ''} seen in the air`
     case 'go_around':

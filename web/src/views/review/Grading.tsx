@@ -5,6 +5,7 @@ import type { Attempt, Session, Sortie } from '../../api/client'
 import { useAddGrades, useVoidAttempt } from '../../api/review'
 import { GradeGlyph } from '../../design/GradeGlyph'
 import { capital, GRADE_WORDS, plainName } from '../../design/words'
+import { FlownAs } from './FlownAs'
 import { useGradeKeys } from './useGradeKeys'
 
 interface Props {
@@ -159,6 +160,7 @@ export function Grading({ attempt, sortie, session }: Props) {
             add.error.message}
         </p>
       )}
+      {!mine && <FlownAs attempt={attempt} sortieId={sortie.id} />}
       {!mine && (
         <VoidControl
           attempt={attempt}

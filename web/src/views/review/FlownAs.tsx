@@ -1,0 +1,47 @@
+import type { Attempt } from '../../api/client'
+import { useTellManner } from '../../api/review'
+import { MANNER, TASK } from '../fly/tapWords'
+
+/** How the attempt came about and what the student had in hand: a part-task is judged on that control alone. */
+export function FlownAs({ attempt, sortieId }: { attempt: Attempt; sortieId: string }) {
+  const tell = useTellManner(sortieId)
+  const { manner, task } = attempt
+  return (
+    <div className="mt-3 grid grid-cols-2 gap-2 border-t border-rule pt-2">
+      <label className="grid gap-0.5">
+        <span className="label">It was</span>
+        <select
+          className="field"
+          value={manner}
+          onChange={(e) => tell.mutate({ attemptId: attempt.id, manner: e.target.value as typeof manner, task })}
+        >
+          {Object.entries(MANNER).map(([id, word]) => (
+            <option key={id} value={id}>
+              {word}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label className="grid gap-0.5">
+        <span className="label">The student had</span>
+        <select
+          className="field"
+          value={task}
+          onChange={(e) => tell.mutate({ attemptId: attempt.id, manner, task: e.target.value as typeof task })}
+        >
+          {Object.entries(TASK).map(([id, word]) => (
+            <option key={id} value={id}>
+              {word}
+            </option>
+          ))}
+        </select>
+      </label>
+      {(task !== 'whole' || manner === 'demonstration') && (
+        <p className="label col-span-2 m-0">
+          {task === 'whole' ? 'A demonstration' : `Judged on the ${task} alone; a part-task`} does not count towards
+          readiness.
+        </p>
+      )}
+    </div>
+  )
+}

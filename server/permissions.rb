@@ -17,6 +17,7 @@ module Fujin
       'GET /api/students/:id' => SIGNED_IN,
       'GET /api/aircraft' => SIGNED_IN,
       'POST /api/aircraft/:id/clearance' => %w[chief_instructor],
+      'GET /api/agreement' => %w[chief_instructor],
       'GET /api/catalogue' => SIGNED_IN,
       'PUT /api/house' => %w[chief_instructor],
       'POST /api/sorties' => STAFF,

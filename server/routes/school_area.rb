@@ -27,6 +27,8 @@ module Fujin
       json(Serialisers.aircraft(row))
     end
 
+    get_route('/api/agreement') { json(AgreementTable.new.to_h) }
+
     get_route('/api/catalogue') { json(Catalogue.new(School.current).to_h) }
 
     put_route '/api/house' do

@@ -123,6 +123,8 @@ export function useChangeOwnHouse() {
   })
 }
 
+export const useAgreement = () =>
+  useQuery({ queryKey: ['agreement'], queryFn: () => unwrap(api.GET('/api/agreement')) })
 export const useCatalogue = () =>
   useQuery({ queryKey: ['catalogue'], queryFn: () => unwrap(api.GET('/api/catalogue')), staleTime: 60_000 })
 export const useSortie = (id: string) =>

@@ -5,6 +5,7 @@ import { useCatalogue, useChangeHouse, useChangeOwnHouse, useOwnHouse } from '..
 import { GradeGlyph } from '../design/GradeGlyph'
 import { Failed, Loading } from '../design/States'
 import { capital, plainName, unitWord } from '../design/words'
+import { Agreement } from './Agreement'
 
 /** Method: the catalogue, the standards, the house method, and what the model leaves out. */
 export function Method({ session }: { session: Session }) {
@@ -30,6 +31,7 @@ export function Method({ session }: { session: Session }) {
       ))}
       <House key={house.version} house={house} chief={session.person?.role === 'chief_instructor'} />
       {session.person?.role !== 'student' && <OwnHouse />}
+      {session.person?.role === 'chief_instructor' && <Agreement />}
       <ModelLimits />
     </>
   )

@@ -159,24 +159,22 @@ export function Fly({ sortie }: { sortie: Sortie }) {
               </button>
             ))}
           </Group>
-          <div className="grid grid-cols-[3fr_4fr] gap-4 max-lg:grid-cols-1">
-            <Pick
-              label="This attempt is"
-              kind="manner"
-              words={MANNER}
-              current={current}
-              locked={locked || attempt === 0}
-              act={act}
-            />
-            <Pick
-              label="In it the student has"
-              kind="task"
-              words={TASK}
-              current={current}
-              locked={locked || attempt === 0}
-              act={act}
-            />
-          </div>
+          <Pick
+            label="This attempt is"
+            kind="manner"
+            words={MANNER}
+            current={current}
+            locked={locked || attempt === 0}
+            act={act}
+          />
+          <Pick
+            label="In it the student has"
+            kind="task"
+            words={TASK}
+            current={current}
+            locked={locked || attempt === 0}
+            act={act}
+          />
           <Group label="Seen">
             {['Looks inside', 'Tight grip', 'Late lookout'].map((word) => (
               <button

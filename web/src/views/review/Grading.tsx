@@ -17,13 +17,19 @@ interface Props {
 /** Grades per phase: the student's own first, the proposal with its driver, then the instructor's with a reason for a change. */
 export function Grading({ attempt, sortie, session }: Props) {
   const mine = session.person?.role === 'student'
-  const kind = mine ? 'self' : 'instructor'
+  const me = session.person
+  const first = attempt.grades.some((g) => g.kind === 'instructor' && g.by === me?.name)
+  const mayDiffer = !mine && !first && attempt.grades.some((g) => g.kind === 'instructor')
+  const [asked, setAsked] = useState(false)
+  // A second opinion is given without sight of the first, or of the proposal.
+  const second = asked && mayDiffer
+  const kind = mine ? 'self' : second ? 'second' : 'instructor'
   const add = useAddGrades(sortie.id)
   const setVoid = useVoidAttempt(sortie.id)
   const [chosen, setChosen] = useState<Record<string, number>>({})
   const [reasons, setReasons] = useState<Record<string, string>>({})
-  const given = (phase: string, of: 'self' | 'instructor') =>
-    attempt.grades.filter((g) => g.phase === phase && g.kind === of).at(-1)
+  const given = (phase: string, of: 'self' | 'instructor' | 'second') =>
+    attempt.grades.filter((g) => g.phase === phase && g.kind === of && (of !== 'second' || g.by === me?.name)).at(-1)
   // Without a standard nothing is proposed, and every phase may be graded by hand.
   const byHand = attempt.phases.every((phase) => phase.proposed == null)
   const phases = attempt.phases.filter(
@@ -31,7 +37,7 @@ export function Grading({ attempt, sortie, session }: Props) {
   )
   const open = phases.filter((phase) => !given(phase.id, kind))
   const value = (id: string, proposed: number | null | undefined) =>
-    chosen[id] ?? (mine ? undefined : (proposed ?? undefined))
+    chosen[id] ?? (mine || second ? undefined : (proposed ?? undefined))
   const ready = open
     .map((phase) => ({
       phase: phase.id,
@@ -42,7 +48,7 @@ export function Grading({ attempt, sortie, session }: Props) {
     }))
     .filter((entry): entry is typeof entry & { grade: number } => entry.grade !== undefined)
   const unexplained = ready.filter(
-    (entry) => !mine && entry.proposed != null && entry.grade !== entry.proposed && !entry.reason,
+    (entry) => kind === 'instructor' && entry.proposed != null && entry.grade !== entry.proposed && !entry.reason,
   )
 
   const store = () =>
@@ -51,15 +57,23 @@ export function Grading({ attempt, sortie, session }: Props) {
         attemptId: attempt.id,
         grades: ready.map(({ phase, grade, reason }) => ({ phase, kind, grade, ...(reason ? { reason } : {}) })),
       },
-      { onSuccess: () => toast(mine ? 'Your grades are kept. Now compare.' : 'Grades stored') },
+      { onSuccess: () => toast(mine || second ? 'Your grades are kept. Now compare.' : 'Grades stored') },
     )
   const storable =
-    ready.length > 0 && !(mine && ready.length < open.length) && unexplained.length === 0 && !add.isPending
+    ready.length > 0 && !((mine || second) && ready.length < open.length) && unexplained.length === 0 && !add.isPending
   const turn = useGradeKeys(
     open.map((phase) => phase.id),
     (phase, grade) => setChosen((before) => ({ ...before, [phase]: grade })),
     () => storable && store(),
   )
+
+  const storeWord = () => {
+    if ((mine || second) && ready.length < open.length) return `Grade ${open.length - ready.length} more`
+    if (mine) return 'Keep my grades'
+    if (second) return 'Keep the second opinion'
+    if (unexplained.length > 0) return 'A change wants a reason'
+    return byHand || Object.keys(chosen).length > 0 ? 'Store these grades' : 'Confirm the proposal'
+  }
 
   return (
     <section aria-label="Grades" className="sheet p-3">
@@ -77,6 +91,19 @@ export function Grading({ attempt, sortie, session }: Props) {
       {byHand && !mine && (
         <p className="label mt-1 mb-0">No standard is set for it: nothing is proposed. Grade by hand, or leave it.</p>
       )}
+      {mayDiffer && (
+        <button
+          type="button"
+          className="mt-1 cursor-pointer text-left text-sm underline"
+          aria-pressed={second}
+          onClick={() => {
+            setAsked(!asked)
+            setChosen({})
+          }}
+        >
+          {second ? 'Show what was graded' : 'Give a second opinion, without sight of the first'}
+        </button>
+      )}
       <div className="grid gap-2 pt-2">
         {phases.map((phase) => (
           <div
@@ -92,14 +119,14 @@ export function Grading({ attempt, sortie, session }: Props) {
                     own <GradeGlyph grade={given(phase.id, 'self')?.grade} own />
                   </span>
                 )}
-                {given(phase.id, 'instructor') && (
+                {!second && given(phase.id, 'instructor') && (
                   <span className="inline-flex items-center gap-1">
                     <GradeGlyph grade={given(phase.id, 'instructor')?.grade} worded />
                   </span>
                 )}
               </span>
             </div>
-            {attempt.shown === 'all' && !byHand && (
+            {attempt.shown === 'all' && !byHand && !second && (
               <p className="label m-0">
                 Proposed {GRADE_WORDS[phase.proposed ?? -1]?.toLowerCase() ?? 'nothing: not recorded'}
                 {phase.driver && phase.driver !== phase.help
@@ -112,7 +139,7 @@ export function Grading({ attempt, sortie, session }: Props) {
                   : ''}
               </p>
             )}
-            {given(phase.id, 'instructor')?.reason && (
+            {!second && given(phase.id, 'instructor')?.reason && (
               <p className="label m-0">Changed: {given(phase.id, 'instructor')?.reason}</p>
             )}
             {!given(phase.id, kind) && (
@@ -122,7 +149,7 @@ export function Grading({ attempt, sortie, session }: Props) {
                 onChange={(grade) => setChosen((before) => ({ ...before, [phase.id]: grade }))}
               />
             )}
-            {!mine &&
+            {kind === 'instructor' &&
               !given(phase.id, kind) &&
               phase.proposed != null &&
               value(phase.id, phase.proposed) !== phase.proposed && (
@@ -143,15 +170,7 @@ export function Grading({ attempt, sortie, session }: Props) {
       )}
       {open.length > 0 && (
         <button type="button" className="button solid mt-3 w-full" disabled={!storable} onClick={store}>
-          {mine
-            ? ready.length < open.length
-              ? `Grade ${open.length - ready.length} more`
-              : 'Keep my grades'
-            : unexplained.length > 0
-              ? 'A change wants a reason'
-              : byHand || Object.keys(chosen).length > 0
-                ? 'Store these grades'
-                : 'Confirm the proposal'}
+          {storeWord()}
         </button>
       )}
       {add.isError && (

@@ -1,0 +1,71 @@
+import type { Schemas } from '../api/client'
+import { useAgreement } from '../api/queries'
+import { capital } from '../design/words'
+
+/** How alike the school grades, for the chief instructor: the same recordings, graded by more than one. */
+export function Agreement() {
+  const { data } = useAgreement()
+  if (!data) return null
+  return (
+    <section aria-label="Agreement of grades" className="mt-6">
+      <h2 className="mb-1 text-xl font-bold">Same grade, same meaning</h2>
+      {data.attempts === 0 ? (
+        <p className="m-0">
+          No recording has been graded by two instructors yet. In Review, a colleague gives a second opinion without
+          seeing the first.
+        </p>
+      ) : (
+        <>
+          <p className="mt-0">
+            {data.attempts} attempts graded by more than one instructor. Where they differ, look at the recording
+            together: the table says how grades differ, not who is right.
+          </p>
+          <table className="border-collapse">
+            <thead>
+              <tr className="label text-left">
+                {['Phase', 'Pairs of grades', 'The same', 'Within one step'].map((head) => (
+                  <th key={head} className="p-2 font-normal">
+                    {head}
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {data.phases.map((row) => (
+                <tr key={row.phase} className="figures border-t border-rule">
+                  <td className="p-2 font-semibold">{capital(row.phase)}</td>
+                  <td className="p-2 text-right">{row.pairs}</td>
+                  <td className="p-2 text-right">
+                    {row.same_pct}
+                    <span className="unit">%</span>
+                  </td>
+                  <td className="p-2 text-right">
+                    {row.within_one_pct}
+                    <span className="unit">%</span>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <ul className="mt-3 mb-0 list-none p-0">
+            {data.differences
+              .filter((row) => row.telling && Math.abs(row.steps) >= 0.25)
+              .map((row) => (
+                <li key={`${row.name} ${row.phase}`} className="border-t border-rule py-1.5">
+                  {sentence(row)}
+                </li>
+              ))}
+            {data.differences.some((row) => !row.telling) && (
+              <li className="label border-t border-rule py-1.5">
+                Where fewer than three attempts were compared, nothing is said of a person yet.
+              </li>
+            )}
+          </ul>
+        </>
+      )}
+    </section>
+  )
+}
+
+const sentence = ({ name, phase, steps, attempts }: Schemas['Agreement']['differences'][number]) =>
+  `${name} grades ${capital(phase).toLowerCase()} ${Math.abs(steps).toFixed(1)} steps ${steps > 0 ? 'higher' : 'lower'} than colleagues on the same ${attempts} attempts.`

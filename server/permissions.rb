@@ -43,6 +43,7 @@ module Fujin
       'POST /api/recordings/:id/stop' => STAFF,
       'GET /api/sorties/:id/live' => SIGNED_IN,
       'GET /api/recordings/:id' => SIGNED_IN,
+      'GET /api/recordings/:id/series' => SIGNED_IN,
       'PUT /api/recordings/:id/headings' => STAFF,
       'GET /api/sorties/:id/attempts' => SIGNED_IN,
       'GET /api/attempts/:id/strips' => SIGNED_IN,

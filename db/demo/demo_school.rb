@@ -64,6 +64,7 @@ module Fujin
       ImportRecording.run(recording.id)
       flown = sortie.reload.attempts.to_a
       flown.each_with_index { |attempt, i| grade(attempt, i, fields) } unless fields['grade'] == false
+      flown.each { |attempt| second_opinion(attempt, fields['second']) } if fields['second']
       sign(sortie) if fields['sign']
     end
 
@@ -84,6 +85,8 @@ module Fujin
         event(sortie, 'attempt', at, i + 1)
         help = fields.fetch('help', {})[i + 1]
         event(sortie, 'help', at + 20, i + 1, phase: 'entry', value: help) if help
+        manner = fields.fetch('manner', {})[i + 1]
+        event(sortie, 'manner', at + 5, i + 1, value: manner) if manner
       end
     end
 
@@ -101,6 +104,13 @@ module Fujin
         own = (phase['grade'] + (index == 0 && fields['day'].odd? ? 1 : 0)).clamp(0, 4)
         add_grade(attempt, phase['id'], 'self', own, nil, attempt.sortie.student)
         add_grade(attempt, phase['id'], 'instructor', proposed, proposed, attempt.sortie.instructor)
+      end
+    end
+
+    # A colleague's grades: the proposal's, with what that colleague sees otherwise.
+    def second_opinion(attempt, second)
+      attempt.proposal['phases'].reject { |p| p['grade'].nil? }.each do |phase|
+        add_grade(attempt, phase['id'], 'second', (phase['grade'] + second.fetch(phase['id'], 0)).clamp(1, 4), nil, @people.fetch(second['by']))
       end
     end
 

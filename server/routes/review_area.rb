@@ -50,6 +50,16 @@ module Fujin
       json(Serialisers.recording_row(row))
     end
 
+    # Every sample of the strips, to be panned and zoomed where they are shown.
+    get_route '/api/recordings/:id/series' do
+      row = RecordingRow.light.find(params['id'])
+      own!(row.sortie.student_id)
+      raise Conflict, 'The recording is not read yet.' unless row.status == 'ready'
+
+      numbers = views(row.sortie).to_h { |view| [view['id'], view['position']] }
+      json(WholeFlight.new(row, numbers).to_h)
+    end
+
     # What a device's headings mean: kept for every file with the same header row, and this file is read again.
     put_route '/api/recordings/:id/headings' do
       row = RecordingRow.find(params['id'])

@@ -124,4 +124,29 @@ class BrowserReviewTest < Minitest::Test
     assert_text 'Grades stored'
     assert_equal phases, Fujin::GradeRow.where(kind: 'instructor', grade: 3).count
   end
+
+  def test_the_whole_flight_is_panned_zoomed_and_taken_from
+    imported(@sortie, faults: [{}, { 'late_collective' => 1.4 }])
+    sign_in(@instructor)
+    review
+    find('summary', text: 'The whole flight').click
+    canvas = find('canvas[role=img]')
+    page.execute_script('arguments[0].focus()', canvas)
+    shown = -> { canvas['aria-label'][/strips, (\S+) to (\S+) of (\S+)\./] && [$1, $2, $3] } # rubocop:disable Style/PerlBackrefs
+    whole = shown.call
+
+    assert_equal ['0:00', whole[2]], whole.first(2)
+    4.times { press('+') }
+    closer = shown.call
+
+    refute_equal whole.first(2), closer.first(2)
+    press(:arrow_right)
+    refute_equal closer, shown.call
+    press(:home)
+    assert_equal whole, shown.call
+    canvas.click(x: (canvas.native.size.width / 2) - 20, y: 0)
+
+    assert_text 'Attempt 2: grades'
+    assert_accessible('review with the whole flight')
+  end
 end

@@ -274,4 +274,21 @@ class ReviewTest < Minitest::Test
     post_json "/api/aircraft/#{@aircraft.id}/clearance", { note: 'Blades and hub looked at' }
     refute @aircraft.reload.look_at_it
   end
+
+  def test_the_whole_flight_holds_every_sample
+    attempt = imported(@sortie, faults: [{}]).first
+    as(@student)
+    get "/api/recordings/#{attempt.recording_id}/series"
+    values = ->(text) { text.unpack1('m').unpack('e*') }
+    rotor = answer['strips'].find { |strip| strip['channel'] == 'nr_pct' }
+
+    assert_equal answer['samples'], values.call(answer['times']).size
+    assert_in_delta 0.0, values.call(answer['times']).first
+    assert_in_delta attempt.proposal['measures']['min_rotor_rpm_pct']['value'], values.call(rotor['values']).min, 1.0
+    assert_equal([1], answer['attempts'].map { |row| row['position'] })
+    as(@other)
+    get "/api/recordings/#{attempt.recording_id}/series"
+
+    assert_equal 404, status
+  end
 end

@@ -100,6 +100,13 @@ export function useRecording(id: string | undefined) {
   })
 }
 
+export const useWholeFlight = (recordingId: string, wanted: boolean) =>
+  useQuery({
+    queryKey: ['whole-flight', recordingId],
+    queryFn: () => unwrap(api.GET('/api/recordings/{id}/series', { params: { path: { id: recordingId } } })),
+    enabled: wanted,
+  })
+
 export const useAttemptPictures = (id: string) =>
   useQuery({
     queryKey: ['attempt-pictures', id],

@@ -22,6 +22,7 @@ import { FlownPictures } from './FlownPictures'
 import { Measures } from './Measures'
 import { OneChange } from './OneChange'
 import { ReplayBar } from './ReplayBar'
+import { WholeFlightFold } from './WholeFlightFold'
 import { useReplay } from './useReplay'
 import { useReviewAddress } from './useReviewAddress'
 
@@ -91,6 +92,7 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
               current={attempt.position}
               select={(to) => set({ attempt: to, t: null, phase: null })}
             />
+            <WholeFlightFold attempt={attempt} select={(to) => set({ attempt: to, t: null, phase: null })} />
             {session.person?.role !== 'student' && <ConfirmAll attempts={attempts.data} sortieId={sortie.id} />}
             {attempt.shown === 'self_grade_first' && (
               <p className="sheet my-2 p-3">

@@ -2,14 +2,18 @@
 
 module Fujin
   module Grading
-    # The moment the skids meet the ground: where a quadratic through the last 1.5 s of zeroed height meets
-    # zero, confirmed by four samples at or under 0.75 ft (MEASURES.md section 2).
+    # The moment the skids meet the ground: where a quadratic through the last of the zeroed height meets zero, confirmed by
+    # four samples at or under 0.75 ft (MEASURES.md section 2). Of the 1.5 s named there the last second is taken, fading
+    # quickly backwards: a cushion bends more than a quadratic over longer, which read soft contacts too soft and hard ones
+    # too hard.
     class Contact
       CONFIRM_FT = 0.75
-      FIT_S = 1.5
+      FIT_S = 1.0
       DEGREE = 2
       # How fast older samples lose weight.
-      FADE_S = 0.8
+      FADE_S = 0.4
+      # The stop on the ground tells the lag of a vertical speed that was steady before.
+      LAG_AFTER_S = 2.0
       # Least standard deviation of a height (what it is, each file tells), and that of a shown vertical speed with what
       # the quadratic misses.
       LEAST_HEIGHT_SD_FT = 0.08
@@ -60,7 +64,7 @@ module Fujin
       # (normal errors), so that two nearly equal ones do not flip the answer.
       # @return [Array(Float, Float)] time and slope of height (feet a second) at it
       def weighted_meeting
-        tries = (-0.5..0.7).step([@signals.step_s / 3.0, 0.04].max).filter_map do |offset|
+        tries = (-0.5..0.7).step([@signals.step_s / 5.0, 0.02].max).filter_map do |offset|
           curve, misfit = fit(@low_s + offset)
           [@low_s + offset, curve[0], misfit] if curve && curve[0] <= 0.5
         end
@@ -138,7 +142,7 @@ module Fujin
         end
       end
 
-      def lag = @lag ||= VerticalSpeedLag.estimate(@signals, @low_s - 25.0, @low_s)
+      def lag = @lag ||= VerticalSpeedLag.estimate(@signals, @low_s - 25.0, @low_s + LAG_AFTER_S)
     end
 
     # How far a vertical-speed column lags the height column.

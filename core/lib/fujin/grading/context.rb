@@ -4,15 +4,16 @@ module Fujin
   module Grading
     # What a recording is measured against: the day, the method, the stage, the spot, and the plan if there was one.
     class Context
-      attr_reader :conditions, :house, :stage, :spot, :course_deg, :planned, :gate_height_ft, :wind, :elevation_ft, :height_ft
+      attr_reader :conditions, :house, :stage, :spot, :course_deg, :planned, :gate_height_ft, :wind, :elevation_ft, :height_ft, :exercise
 
       # @param conditions [Planning::Conditions]
       # @param wind [Wind, nil] nil when it is not known: the file's or its drift is used
       # @param spot [Array(Float, Float), nil] latitude and longitude
       # @param course_deg [Float, nil] final course; nil takes the mean track before the gate
       # @param planned [Boolean] whether the sortie's plan is attached
+      # @param exercise [String, nil] the manoeuvre that the sortie was for, with its `settings`
       def initialize(conditions:, house: Planning::HouseMethod.new, stage: 'solo', spot: nil, course_deg: nil, wind: nil,
-                     planned: false, height_ft: 1000.0, gate_height_ft: nil, elevation_ft: nil)
+                     planned: false, height_ft: 1000.0, gate_height_ft: nil, elevation_ft: nil, exercise: nil, settings: {})
         @conditions = conditions
         @house = house
         @stage = stage
@@ -22,6 +23,8 @@ module Fujin
         @planned = planned
         @height_ft = height_ft
         @elevation_ft = elevation_ft
+        @exercise = exercise
+        @settings = settings
         @gate_height_ft = gate_height_ft || (planned && type.helicopter? ? targets['gate_height_ft'] : 100.0)
       end
 
@@ -30,6 +33,10 @@ module Fujin
       def targets = @targets ||= (type.helicopter? ? plan_for(conditions).targets : {}).freeze
       def glide_speed_kt = targets['glide_speed_kt']
       def target_rotor_rpm_pct = targets['target_rotor_rpm_pct']
+
+      # The exercise's own plan: the figure that a figure over the ground is held to.
+      # @return [Planning::Plan]
+      def figure = @figure ||= Manoeuvres.find(exercise).planner.call(conditions, house, course_deg: course_deg, height_ft: height_ft, stage: stage, settings: @settings)
 
       # Entry distance the day asks for at a height, metres, or nil outside the model.
       # @param wind [Wind]

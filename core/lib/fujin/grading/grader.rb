@@ -33,7 +33,7 @@ module Fujin
 
       # In this order: each finder leaves alone what those before it found.
       FINDERS = [AutorotationFinder, HoveringAutorotationFinder, LowRotorRpmFinder, ApproachFinder, TakeOffFinder, LiftOffFinder, HoverFinder, GyroFinder,
-                 LevelSpeedChangeFinder, CircuitFinder].freeze
+                 TurnAboutAPointFinder, LevelSpeedChangeFinder, CircuitFinder].freeze
 
       # @return [Array<Proposal>] every attempt of every recorded manoeuvre, in order of time
       def proposals = attempts.map { |attempt| propose(Manoeuvres.find(attempt.manoeuvre), attempt) }

@@ -8,6 +8,9 @@ module Fujin
       # Off the angle by more than this is another approach, degrees.
       ANGLE_ROOM_DEG = 2.5
       DRIFT_KT = 3.5
+      # Of the planned radius of a turn about a point: lost in a full turn, or missed anywhere.
+      SPIRAL_SHARE = 0.12
+      OFF_FIGURE_SHARE = 0.3
       AIRBORNE_FT = 2.0
       SLOW_KT = 30.0
 
@@ -21,7 +24,7 @@ module Fujin
       # @return [Array<FoundFault>]
       def faults
         declared = Manoeuvres.find(@attempt.manoeuvre).faults.map(&:id)
-        [*angle, sank, drift, exceeded].compact.select { |fault| declared.include?(fault.id) }.sort_by { |fault| declared.index(fault.id) }
+        [*angle, sank, drift, spiral, off_figure, exceeded].compact.select { |fault| declared.include?(fault.id) }.sort_by { |fault| declared.index(fault.id) }
       end
 
       private
@@ -73,6 +76,21 @@ module Fujin
         return unless drift && drift.abs > DRIFT_KT
 
         found('drift_at_contact', "#{drift.abs.round(1)} kt to the #{drift.positive? ? 'right' : 'left'} at contact", ['contact_drift_kt'])
+      end
+
+      def spiral
+        lost = value('spiral_ft') or return nil
+        return nil unless lost < -SPIRAL_SHARE * @context.figure.value('turn_radius_ft')
+
+        found('spirals_in', "the radius shrank by #{-lost.round} ft a turn", ['spiral_ft'])
+      end
+
+      def off_figure
+        off = value('turn_radius_max_off_ft') or return nil
+        planned = @context.figure.value('turn_radius_ft')
+        return nil unless off > OFF_FIGURE_SHARE * planned
+
+        found('drifted_off_track', "up to #{off.round} ft from the planned radius of #{planned.round} ft", ['turn_radius_max_off_ft'])
       end
 
       # Rotor rpm past what the type allows at all: too fast anywhere, too slow only in the air.

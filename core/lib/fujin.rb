@@ -34,7 +34,8 @@ module Fujin
     grading/lift_off_finder grading/hover_finder
     grading/gyro_finder grading/turn_about_a_point_finder grading/level_speed_change_finder grading/circuit_finder
     grading/measuring grading/power_pull grading/autorotation_measures grading/powered_measures grading/level_speed_change_measures grading/circuit_measures
-    grading/energy_drill_measures grading/turn_about_a_point_measures grading/autorotation_faults grading/powered_faults grading/grader grading/recut grading/part_task live/nmea_stream live/monitor
+    grading/energy_drill_measures grading/turn_about_a_point_measures grading/autorotation_faults grading/powered_faults grading/grader grading/recut grading/part_task
+    live/nmea_stream live/monitor
     manoeuvres/declaration manoeuvres/autorotation_parts
     flight/straight_in_flight flight/lesson grading/one_change progress/readiness progress/agreement
   ].freeze

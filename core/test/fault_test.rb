@@ -124,4 +124,15 @@ class FaultTest < Minitest::Test
   def test_an_unknown_manoeuvre_says_which_there_are
     assert_includes assert_raises(Fujin::UnknownName) { Fujin::Manoeuvres.find('somersault') }.message, 'straight_in_autorotation'
   end
+
+  # A clean flare is counted from the height the type asks for; one flown well late or early is named.
+  %w[tansy-2 bracken-2 yarrow-4].each do |id|
+    define_method("test_the_flare_of_#{id.tr('-', '_')}_is_counted_from_its_height") do
+      wanted = type(id).flare_height_ft
+
+      assert_within wanted, fly(id: id, ending: 'touchdown').measure('flare_height_ft'), 12
+      assert_includes fly(id: id, ending: 'touchdown', faults: { 'late_flare' => 36.0 }).fault_ids, 'late_flare'
+      assert_includes fly(id: id, ending: 'touchdown', faults: { 'early_flare' => 45.0 }).fault_ids, 'early_flare'
+    end
+  end
 end

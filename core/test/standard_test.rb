@@ -23,6 +23,8 @@ class StandardTest < Minitest::Test
     %w[glide_rotor_rpm_mean_pct early] => { 102.9 => 'polished', 94.1 => 'in' },
     %w[glide_rotor_rpm_max_pct solo] => { 108.0 => 'polished', 111.0 => 'in', 113.0 => 'marginal', 113.1 => 'out' },
     %w[glide_sink_fpm solo] => { 1687.0 => 'polished', 1875.0 => 'in', 1876.0 => 'marginal', 2063.0 => 'out' },
+    %w[flare_height_ft solo] => { 81.0 => 'polished', 63.0 => 'polished', 90.0 => 'in', 54.0 => 'in', 53.9 => 'marginal', 45.0 => 'marginal', 44.9 => 'out' },
+    %w[flare_height_ft early] => { 97.2 => 'in', 97.3 => 'marginal', 46.8 => 'in' },
     %w[flare_rotor_rpm_max_pct solo] => { 111.0 => 'polished', 112.0 => 'in', 113.0 => 'marginal', 113.1 => 'out' },
     %w[recovery_groundspeed_kt solo] => { 25.0 => 'polished', 32.0 => 'in', 38.0 => 'marginal', 38.1 => 'out' },
     %w[recovery_min_height_ft solo] => { 3.0 => 'polished', 2.0 => 'in', 1.0 => 'marginal', 0.9 => 'out' },

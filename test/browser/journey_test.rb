@@ -57,7 +57,7 @@ class JourneyTest < Minitest::Test
     click_on 'Keep my grades'
 
     assert_text 'Proposed'
-    assert_text 'Standard straight-in-2026.1'
+    assert_text 'Standard straight-in-2026.2'
   end
 
   def test_an_address_opens_the_same_view

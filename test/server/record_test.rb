@@ -16,7 +16,7 @@ class RecordTest < Minitest::Test
       flown.attempts.each do |attempt|
         attempt.proposal['phases'].reject { |p| p['grade'].nil? }.each do |phase|
           Fujin::GradeRow.create!(id: SecureRandom.uuid, attempt: attempt, phase: phase['id'], kind: 'instructor', grade: 3, by: @instructor,
-                                  standard_version: 'straight-in-2026.1', created_at: Time.now.utc)
+                                  standard_version: 'straight-in-2026.2', created_at: Time.now.utc)
         end
       end
     end

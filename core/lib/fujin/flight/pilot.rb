@@ -124,8 +124,9 @@ module Fujin
         @throttle_open = false
       end
 
-      # A pilot starts to pitch so that the flare shows at the flare height, not after it.
-      def flare_trigger_m = @task.flare_height_m + (0.25 * @sink)
+      # So late that the flare's start, which is counted half a second before the pitch shows (MEASURES.md section 2), lies at
+      # the flare height.
+      def flare_trigger_m = @task.flare_height_m - (0.2 * @sink)
 
       def finish_flare
         recovering = @task.ending == :power_recovery

@@ -124,9 +124,9 @@ module Fujin
         @throttle_open = false
       end
 
-      # So late that the flare's start, which is counted half a second before the pitch shows (MEASURES.md section 2), lies at
+      # So late that the flare's start, which is counted half a second before the pitch shows (MEASURES.md section 2), lies near
       # the flare height.
-      def flare_trigger_m = @task.flare_height_m - (0.2 * @sink)
+      def flare_trigger_m = @task.flare_height_m - (0.1 * @sink)
 
       def finish_flare
         recovering = @task.ending == :power_recovery
@@ -190,7 +190,7 @@ module Fujin
       end
 
       def flare_collective
-        top = @model.type.power_off_band[1] - 3.0
+        top = @model.type.power_off_band[1] - 4.5
         check = @collective_check + (0.009 * (@model.rotor_pct - top))
         check += (0.02 * (@sink - 1.6)).clamp(0.0, 0.05) if @height < 6.0 && @speed < 16.0
         [@task.collective_floor_rad + check, @task.collective_floor_rad].max

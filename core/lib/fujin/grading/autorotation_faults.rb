@@ -39,7 +39,7 @@ module Fujin
       def bad?(id)
         found = measure(id)
         return false unless found && NAMED.include?(found.verdict)
-        return false if found.verdict == 'marginal' && found.too_close
+        return false if found.verdict == 'marginal' && found.could_be_in?
         return false if id.start_with?('gate_') && flaring_at_gate?
 
         true

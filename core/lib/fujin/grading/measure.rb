@@ -10,6 +10,8 @@ module Fujin
                            defaults: { critical: false, too_close: false, band: nil, uncertainty: nil, source: [].freeze, estimated: false, reason: nil }) do
       def recorded? = verdict != 'not_recorded'
       def judged? = Standard::VERDICTS.include?(verdict)
+      # Would the value's uncertainty carry it back inside what the standard allows?
+      def could_be_in? = band && uncertainty && [value - uncertainty, value + uncertainty].any? { |v| %w[polished in].include?(band.verdict(v)) }
       def low = band && band.in[0]
       def high = band && band.in[1]
 

@@ -13,7 +13,8 @@ module Fujin
       @type = type
     end
 
-    def times = @times ||= @channels.fetch('t_s').values
+    # Seconds of every sample.
+    def moments = @moments ||= @channels.fetch('t_s').values
 
     # @return [Array(Array<Float>|nil, String, String|nil)] values, unit, and the reason for none or a caution
     def of(channel, unit)
@@ -48,7 +49,7 @@ module Fujin
       return [@channels['vs_fpm'].values.map(&:-@), 'ft/min', 'from the vertical-speed column, which lags'] if height.nil? && @channels['vs_fpm']
       return [nil, 'ft/min', 'not recorded'] unless height
 
-      step = Quantities.median(times.each_cons(2).take(500).map { |a, b| b - a })
+      step = Quantities.median(moments.each_cons(2).take(500).map { |a, b| b - a })
       half = [(0.4 / step).round, 1].max
       [Recordings::Smoothing.rate(Recordings::Smoothing.mean(height.values, half), step, half).map { |v| -60.0 * v }, 'ft/min', nil]
     end

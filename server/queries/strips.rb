@@ -13,7 +13,7 @@ module Fujin
       @attempt = attempt
       @recording = attempt.recording
       @sources = StripSources.new(@recording, attempt.sortie.aircraft.type)
-      @times = @sources.times
+      @times = @sources.moments
       @from = from_s || [attempt.start_s - BEFORE_S, @times.first].max
       @to = to_s || attempt.end_s
       @bins = bins

@@ -17,8 +17,8 @@ module Fujin
     end
 
     def to_h
-      start = @sources.times.first
-      { 'start_s' => start, 'samples' => @sources.times.size, 'times' => packed(@sources.times.map { |t| t - start }),
+      start = @sources.moments.first
+      { 'start_s' => start, 'samples' => @sources.moments.size, 'times' => packed(@sources.moments.map { |t| t - start }),
         'strips' => STRIPS.map { |channel, label, unit, digits| strip(channel, label, unit, digits) },
         'attempts' => @recording.attempts.map do |a|
           { 'position' => @numbers.fetch(a.id), 'title' => a.declaration.title, 'start_s' => a.start_s - start, 'end_s' => a.end_s - start }

@@ -144,7 +144,7 @@ module Fujin
       end
 
       def flare_text
-        return nil unless @house['flare_cue'] == 'sight_picture'
+        return 'begin the flare: rotor rpm is its gauge' unless @house['flare_cue'] == 'sight_picture'
 
         "#{(flare_height_ft * Q::FT / sink_m_s).round(1)} s from the ground at this sink: when the ground rush begins, not at a height"
       end

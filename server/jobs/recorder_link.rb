@@ -17,6 +17,8 @@ module Fujin
     def fetch(sortie)
       socket = connect(request(sortie, 'PFJNF'))
       read_all(socket)
+    rescue SystemCallError => e
+      raise UnreadableRecording, "The line to the recorder at #{@host}:#{@port} broke (#{e.message}). Nothing was changed; try again."
     ensure
       socket&.close
     end

@@ -39,7 +39,7 @@ module Fujin
       end
     rescue EOFError
       'the recorder closed the line'
-    rescue Errno::ECONNRESET, Errno::ETIMEDOUT, Errno::EPIPE
+    rescue SystemCallError
       'the line dropped'
     ensure
       socket&.close

@@ -12,14 +12,17 @@ module Fujin
     self.maximum_retry_count = 3
 
     KEEP_EVERY_S = 1.0
+    RECORDING = 'recording live'
     STOPPING = 'stopping'
+    # Steps in which the flight is still being taken; after them it is read like any other.
+    TAKEN = ['waiting for a worker', RECORDING, STOPPING].freeze
     DIGITS = { 'rotor_rpm_pct' => 1, 'ias_kt' => 1, 'sink_fpm' => 0, 'height_ft' => 1 }.freeze
 
     def run(recording_id, pace = 1.0)
       row = RecordingRow.light.find_by(id: recording_id)
       return finish if row.nil? || row.status == 'ready'
 
-      row.update!(status: 'working', step: 'recording live', progress: 0.0)
+      row.update!(status: 'working', step: RECORDING, progress: 0.0)
       record(row, pace)
       finish
     rescue UnreadableRecording => e

@@ -30,7 +30,7 @@ module Fujin
 
     post_route '/api/recordings/:id/stop' do
       row = RecordingRow.light.find(params['id'])
-      raise Conflict, 'This recording is not being recorded now.' unless row.source == 'live' && row.status == 'working'
+      raise Conflict, 'This recording is not being recorded now.' unless row.source == 'live' && row.status == 'working' && RecordLive::TAKEN.include?(row.step)
 
       row.update!(step: RecordLive::STOPPING)
       json(Serialisers.recording_row(row), status: 202)
@@ -158,7 +158,7 @@ module Fujin
       end
 
       def record_live(row, pace)
-        busy = RecordingRow.light.find_by(sortie_id: row.sortie_id, source: 'live', status: %w[waiting working])
+        busy = RecordingRow.light.find_by(sortie_id: row.sortie_id, source: 'live', status: %w[waiting working], step: RecordLive::TAKEN)
         raise Conflict, 'This sortie is being recorded already.' if busy
 
         RecordingRow.transaction do

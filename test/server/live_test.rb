@@ -87,6 +87,9 @@ class ServerLiveTest < Minitest::Test
 
     assert_equal 'waiting', row.status
     assert_includes row.step, 'what arrived is kept'
+    record
+
+    assert_equal 202, status, 'while the first is read, the next may begin'
     Fujin::ImportRecording.run(id)
 
     assert_in_delta 400, Fujin::RecordingRow.find(id).summary['rows'], 1

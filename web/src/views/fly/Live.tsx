@@ -15,10 +15,15 @@ const SHOWN: { name: 'rotor_rpm_pct' | 'ias_kt' | 'sink_fpm' | 'height_ft'; labe
   { name: 'height_ft', label: 'Height', unit: 'ft' },
 ]
 
+/** Steps in which a recording is still being taken; after them it is read like any other. */
+const TAKEN = ['waiting for a worker', 'recording live', 'stopping']
+
 /** The flight as the recorder sends it: four numbers against the phase's band, and the gate's call. */
 export function Live({ sortie }: { sortie: Sortie }) {
   const queries = useQueryClient()
-  const recording = sortie.recordings.find((r) => r.source === 'live' && ['waiting', 'working'].includes(r.status))
+  const recording = sortie.recordings.find(
+    (r) => r.source === 'live' && ['waiting', 'working'].includes(r.status) && TAKEN.includes(r.step),
+  )
   const live = useLive(sortie.id, recording !== undefined)
   const again = () => void queries.invalidateQueries({ queryKey: ['sortie', sortie.id] })
   const begin = useMutation({ mutationFn: () => recordLive(sortie.id), onSettled: again })

@@ -1,5 +1,6 @@
 import type { Schemas } from '../api/client'
 import { useAgreement } from '../api/queries'
+import { HeadRow } from '../design/HeadRow'
 import { capital } from '../design/words'
 
 /** How alike the school grades, for the chief instructor: the same recordings, graded by more than one. */
@@ -21,15 +22,7 @@ export function Agreement() {
             together: the table says how grades differ, not who is right.
           </p>
           <table className="border-collapse">
-            <thead>
-              <tr className="label text-left">
-                {['Phase', 'Pairs of grades', 'The same', 'Within one step'].map((head) => (
-                  <th key={head} className="p-2 font-normal">
-                    {head}
-                  </th>
-                ))}
-              </tr>
-            </thead>
+            <HeadRow heads={['Phase', 'Pairs of grades', 'The same', 'Within one step']} />
             <tbody>
               {data.phases.map((row) => (
                 <tr key={row.phase} className="figures border-t border-rule">

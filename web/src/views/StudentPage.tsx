@@ -1,6 +1,7 @@
 import { Link, useParams } from 'react-router'
 import type { Session } from '../api/client'
 import { useStudent } from '../api/queries'
+import { HeadRow } from '../design/HeadRow'
 import { Empty, Failed, Loading } from '../design/States'
 import { capital, clockOf, hoursOf, shortDayOf } from '../design/words'
 import { Conditions } from './Conditions'
@@ -64,15 +65,7 @@ export function StudentPage({ session }: { session: Session }) {
         <section>
           <h2 className="text-lg font-semibold">Sorties and flight time</h2>
           <table className="w-full border-collapse">
-            <thead>
-              <tr className="label text-left">
-                {['Day', 'Aircraft', 'Manoeuvre', 'Flight time', 'Next time', 'State'].map((head) => (
-                  <th key={head} className="p-2 font-normal">
-                    {head}
-                  </th>
-                ))}
-              </tr>
-            </thead>
+            <HeadRow heads={['Day', 'Aircraft', 'Manoeuvre', 'Flight time', 'Next time', 'State']} />
             <tbody>
               {sorties.map((sortie) => {
                 const entry = log.entries.find((row) => row.sortie_id === sortie.id)

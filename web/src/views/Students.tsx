@@ -1,6 +1,7 @@
 import { Link } from 'react-router'
 import type { Standing } from '../api/client'
 import { useStudents } from '../api/queries'
+import { HeadRow } from '../design/HeadRow'
 import { GradeGlyph } from '../design/GradeGlyph'
 import { Empty, Failed, Loading } from '../design/States'
 import { capital, clockOf, shortDayOf } from '../design/words'
@@ -15,18 +16,18 @@ export function Students() {
       <h1 className="m-0 border-b-2 border-ink pb-2 text-2xl font-bold">Students</h1>
       {students.data.items.length === 0 && <Empty>No student yet.</Empty>}
       <table className="mt-3 w-full border-collapse">
-        <thead>
-          <tr className="label text-left">
-            <th className="p-2 font-normal">Student</th>
-            <th className="p-2 font-normal">Stage</th>
-            <th className="p-2 font-normal">Manoeuvre</th>
-            <th className="p-2 font-normal">Latest level</th>
-            <th className="p-2 font-normal">Trend</th>
-            <th className="p-2 font-normal">Last flown</th>
-            <th className="p-2 font-normal">For the sign-off</th>
-            <th className="p-2 font-normal">Next sortie</th>
-          </tr>
-        </thead>
+        <HeadRow
+          heads={[
+            'Student',
+            'Stage',
+            'Manoeuvre',
+            'Latest level',
+            'Trend',
+            'Last flown',
+            'For the sign-off',
+            'Next sortie',
+          ]}
+        />
         <tbody>
           {students.data.items.map((student) => {
             const standing = student.standings[0]

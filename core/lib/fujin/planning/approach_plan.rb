@@ -146,12 +146,6 @@ module Fujin
                    columns: [%w[Height ft], ['To go', 'ft'], ['Ground', 'kt'], %w[Airspeed kt], %w[Sink fpm], ['Allowed', 'fpm'], %w[Power kw]])]
       end
 
-      def cell
-        yield
-      rescue OutsideModel
-        nil
-      end
-
       def charts
         [LimitsMap.sink(@conditions, allowed: ->(kt) { @house.sink_allowed_fpm(kt) }, path: path), LimitsMap.height_velocity(@type, path: path)]
       end

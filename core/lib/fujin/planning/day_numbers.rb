@@ -16,6 +16,13 @@ module Fujin
       rescue OutsideModel => e
         no_number(unit, e.message)
       end
+
+      # The block's value for a table or a curve, nil where the model has no answer.
+      def cell
+        yield
+      rescue OutsideModel
+        nil
+      end
     end
 
     # The numbers of the day that every plan begins with: air, load, power, wind along the course.

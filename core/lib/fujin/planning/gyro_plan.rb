@@ -42,12 +42,6 @@ module Fujin
                   rows: curve(speeds),
                   note: 'Where level power passes what is there, only height buys speed back.')
       end
-
-      def cell
-        yield
-      rescue OutsideModel
-        nil
-      end
     end
   end
 end

@@ -161,12 +161,6 @@ module Fujin
         [Table.new(id: 'powers', title: 'Level power', columns: [%w[Airspeed kt], %w[Power kw], ['Climb left', 'fpm']], rows: rows),
          SoloDual.table(@conditions, @type.glide_speed_kt.to_f)]
       end
-
-      def cell
-        yield
-      rescue OutsideModel
-        nil
-      end
     end
   end
 end

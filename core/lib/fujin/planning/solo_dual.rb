@@ -7,6 +7,8 @@ module Fujin
       Q = Quantities
       KEPT = Kept.new(16)
 
+      extend Numbers
+
       module_function
 
       # @return [Table]
@@ -25,10 +27,10 @@ module Fujin
         trims = pair.map(&:trim)
         climb = conditions.type.fetch('speeds_kt.climb').to_f
         [['Mass', *pair.map(&:mass_kg), 'kg'],
-         ['Rotor rpm on the stop', *trims.map { |t| try { t.floor_rotor_rpm_pct(speed) } }, 'pct'],
-         ['Sink in the glide', *trims.map { |t| try { t.autorotation_sink_m_s(speed, rotor_pct: [100.0, t.floor_rotor_rpm_pct(speed)].min) / Q::FPM } }, 'fpm'],
-         ['Hover power in ground effect', *trims.map { |t| try { t.hover_power_w(height_m: DayNumbers::HOVER_FT * Q::FT) / 1000.0 } }, 'kw'],
-         ["Climb at #{climb.round} kt", *pair.map { |c| try { Performance.of(c).climb_m_s(climb) / Q::FPM } }, 'fpm']]
+         ['Rotor rpm on the stop', *trims.map { |t| cell { t.floor_rotor_rpm_pct(speed) } }, 'pct'],
+         ['Sink in the glide', *trims.map { |t| cell { t.autorotation_sink_m_s(speed, rotor_pct: [100.0, t.floor_rotor_rpm_pct(speed)].min) / Q::FPM } }, 'fpm'],
+         ['Hover power in ground effect', *trims.map { |t| cell { t.hover_power_w(height_m: DayNumbers::HOVER_FT * Q::FT) / 1000.0 } }, 'kw'],
+         ["Climb at #{climb.round} kt", *pair.map { |c| cell { Performance.of(c).climb_m_s(climb) / Q::FPM } }, 'fpm']]
       end
 
       def gyroplane(conditions, speed)
@@ -36,21 +38,14 @@ module Fujin
         gyros = pair.map(&:gyro_trim)
         climb = conditions.type.fetch('speeds_kt.climb').to_f
         [['Mass', *pair.map(&:mass_kg), 'kg'],
-         ["Rotor rpm at #{speed.round} kt, power off", *gyros.map { |g| try { g.power_off(speed).rotor_pct } }, 'pct'],
-         ["Sink at #{speed.round} kt, power off", *gyros.map { |g| try { g.power_off(speed).sink_m_s / Q::FPM } }, 'fpm'],
-         ["Power for level flight at #{speed.round} kt", *gyros.map { |g| try { g.level(speed).engine_power_w / 1000.0 } }, 'kw'],
-         ["Climb at #{climb.round} kt", *gyros.map { |g| try { -g.full_power(climb).sink_m_s / Q::FPM } }, 'fpm'],
-         ['Lowest level speed', *gyros.map { |g| try { g.lowest_level_speed_kt } }, 'kt']]
+         ["Rotor rpm at #{speed.round} kt, power off", *gyros.map { |g| cell { g.power_off(speed).rotor_pct } }, 'pct'],
+         ["Sink at #{speed.round} kt, power off", *gyros.map { |g| cell { g.power_off(speed).sink_m_s / Q::FPM } }, 'fpm'],
+         ["Power for level flight at #{speed.round} kt", *gyros.map { |g| cell { g.level(speed).engine_power_w / 1000.0 } }, 'kw'],
+         ["Climb at #{climb.round} kt", *gyros.map { |g| cell { -g.full_power(climb).sink_m_s / Q::FPM } }, 'fpm'],
+         ['Lowest level speed', *gyros.map { |g| cell { g.lowest_level_speed_kt } }, 'kt']]
       end
 
       def loads(conditions) = %w[solo dual].map { |who| conditions.with(mass_kg: conditions.type.mass_kg(who).to_f) }
-
-      # nil where the model has no answer.
-      def try
-        yield
-      rescue OutsideModel
-        nil
-      end
     end
   end
 end

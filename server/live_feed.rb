@@ -62,7 +62,7 @@ module Fujin
 
     def hand_out(text)
       id = JSON.parse(text).fetch('sortie')
-      @lock.synchronize { @watchers[id].dup }.each do |queue|
+      @lock.synchronize { @watchers.fetch(id, []).dup }.each do |queue|
         queue.clear if queue.size >= DEEPEST
         queue << text
       end

@@ -85,7 +85,10 @@ module Fujin
         names = { 't_s' => recording.times }.merge(recording.channels)
         ChannelRow.insert_all!(names.map { |name, values| ChannelRow.pack(name, values).merge(recording_id: row.id) })
         # What the lesson was for is counted first: the cockpit's taps go by that number.
-        proposals.partition { |proposal| proposal.attempt.manoeuvre == row.sortie.manoeuvre }.flatten.each_with_index { |proposal, i| store_attempt(row, i, proposal, signals, setting) }
+        said = said_of(row)
+        proposals.partition do |proposal|
+          proposal.attempt.manoeuvre == row.sortie.manoeuvre
+        end.flatten.each_with_index { |proposal, i| store_attempt(row, i, proposal, signals, setting, said) }
         flag_aircraft(row.sortie, proposals)
         row.update!(status: 'ready', step: 'imported', progress: 1.0, error: nil,
                     summary: Serialisers.recording(signals).except('name', 'bridged')
@@ -93,14 +96,19 @@ module Fujin
       end
     end
 
-    def store_attempt(row, position, proposal, signals, setting)
+    def store_attempt(row, position, proposal, signals, setting, said)
       attempt = proposal.attempt
-      taps = HelpTaps.new(row.sortie.fly_events.to_a)
-      number = row.sortie.attempts.where.not(recording_id: row.id).count + position + 1
       AttemptRow.create!(id: attempt_id(row, position), sortie: row.sortie, recording: row, position: position, manoeuvre: attempt.manoeuvre,
-                         start_s: attempt.start_s, end_s: attempt.end_s, manner: taps.manner(number), task: taps.task(number),
+                         start_s: attempt.start_s, end_s: attempt.end_s, **said.call(position),
                          proposal: Serialisers.proposal(proposal, setting.type),
                          path: FlownPath.new(signals, proposal, setting.grading_context.spot).points)
+    end
+
+    # What the cockpit's taps say of an attempt by its place in this recording; those of earlier recordings come first.
+    def said_of(row)
+      taps = HelpTaps.new(row.sortie.fly_events.to_a)
+      before = row.sortie.attempts.where.not(recording_id: row.id).count + 1
+      ->(position) { { manner: taps.manner(before + position), task: taps.task(before + position) } }
     end
 
     def attempt_id(row, position) = Digest::UUID.uuid_v5(row.id, "attempt #{position}")

@@ -29,10 +29,13 @@ module Fujin
     end
 
     def narrowed(phase)
-      judged = measures.select { |_, m| m['phase'] == phase['id'] && Grading::Standard::VERDICTS.include?(m['verdict']) }
-      id, driver = judged.min_by { |_, m| m['critical'] ? 0 : Grading::Grader::RANK.fetch(m['verdict']) }
-      grade = driver && (driver['critical'] ? 1 : Grading::Grader::RANK.fetch(driver['verdict']))
-      phase.merge('grade' => grade, 'driver' => id, 'critical' => judged.any? { |_, m| m['critical'] })
+      found = Grading::Grader.grade(phase['id'], measures.filter_map { |id, m| measure(id, m) if m['phase'] == phase['id'] })
+      phase.merge('grade' => found.grade, 'driver' => found.driver, 'critical' => found.critical)
+    end
+
+    # As much of a stored measure as grading looks at.
+    def measure(id, stored)
+      Grading::Measure.new(id: id, phase: stored['phase'], value: stored['value'], unit: stored['unit'], verdict: stored['verdict'], critical: stored['critical'])
     end
   end
 end

@@ -4,10 +4,7 @@ module Fujin
   module Live
     # What the cockpit is shown of one moment. `bands` are [low, high] by 'rotor_rpm_pct', 'ias_kt', 'sink_fpm', either side
     # nil where it is free; `gate` is a GateCall or nil.
-    Reading = Value.define(:t_s, :phase, :rotor_rpm_pct, :ias_kt, :sink_fpm, :height_ft, :bands, :gate) do
-      # What is shown against its band.
-      def values = { 'rotor_rpm_pct' => rotor_rpm_pct, 'ias_kt' => ias_kt, 'sink_fpm' => sink_fpm }
-    end
+    Reading = Value.define(:t_s, :phase, :rotor_rpm_pct, :ias_kt, :sink_fpm, :height_ft, :bands, :gate)
 
     # `call` is 'ahead' (in `seconds`), 'continue', 'go_around' (with the numbers that are out) or 'not_recorded'.
     GateCall = Value.define(:call, :height_ft, :seconds, :reasons, defaults: { seconds: nil, reasons: [].freeze })
@@ -50,7 +47,7 @@ module Fujin
         change_phase
         call_gate if @phase == 'glide'
         @gate = nil if @gate&.call != 'ahead' && @called_s && @t - @called_s > CALLED_S
-        Reading.new(t_s: @t, phase: @phase, rotor_rpm_pct: @smooth['nr_pct'], ias_kt: @smooth['ias_kt'], sink_fpm: @sink, height_ft: @height, bands: bands.freeze, gate: @gate)
+        Reading.new(t_s: @t, phase: @phase, **shown.transform_keys(&:to_sym), height_ft: @height, bands: bands.freeze, gate: @gate)
       end
 
       private
@@ -131,8 +128,10 @@ module Fujin
         end
       end
 
+      # What is shown against its band.
+      def shown = { 'rotor_rpm_pct' => @smooth['nr_pct'], 'ias_kt' => @smooth['ias_kt'], 'sink_fpm' => @sink }
+
       def judged(gate)
-        shown = Reading.new(t_s: @t, phase: @phase, rotor_rpm_pct: @smooth['nr_pct'], ias_kt: @smooth['ias_kt'], sink_fpm: @sink, height_ft: @height, bands: {}, gate: nil).values
         missing = shown.select { |_, value| value.nil? }.keys
         out = bands.filter_map { |name, band| out_of(name, shown[name], band) }
         return GateCall.new(call: 'go_around', height_ft: gate, reasons: out.freeze) if out.any?

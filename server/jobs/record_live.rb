@@ -20,7 +20,8 @@ module Fujin
 
     def run(recording_id, pace = 1.0)
       row = RecordingRow.light.find_by(id: recording_id)
-      return finish if row.nil? || row.status == 'ready'
+      # Handed over already: a job that runs again records nothing a second time.
+      return finish if row.nil? || !TAKEN.include?(row.step)
 
       row.update!(status: 'working', step: RECORDING, progress: 0.0)
       record(row, pace)

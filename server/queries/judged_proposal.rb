@@ -14,13 +14,15 @@ module Fujin
       return @proposal if @task == 'whole'
 
       phases = @proposal['phases'].map { |phase| narrowed(phase) }
-      faults = (@proposal['fault_details'] || []).select { |fault| (fault['measures'] || []).any? { |id| theirs?(id) } }
+      faults = (@proposal['fault_details'] || []).select { |fault| theirs_to_answer?(fault['measures'] || []) }
       @proposal.merge('measures' => measures, 'phases' => phases, 'fault_details' => faults, 'faults' => faults.map { |f| f['id'] }, 'first_fault' => faults.first&.fetch('id'),
                       'overall' => phases.filter_map { |phase| phase['grade'] }.min, 'critical' => phases.any? { |phase| phase['critical'] })
     end
 
     private
 
+    # A limit passed rests on no measure, and is everybody's.
+    def theirs_to_answer?(measures) = measures.empty? || measures.any? { |id| theirs?(id) }
     def theirs?(id) = Grading::PartTask.judges?(@task, id)
 
     # The others are shown all the same, without a verdict.

@@ -123,6 +123,17 @@ class ServerLiveTest < Minitest::Test
     assert_equal 1, @sortie.recordings.where(source: 'live').count
   end
 
+  # A worker that died between handing over and finishing runs the job again.
+  def test_a_flight_that_was_handed_over_is_not_recorded_again
+    recorder
+    id = record
+    Fujin::RecordLive.run(id, PACE)
+    kept = Fujin::RecordingRow.where(id: id).pick(Arel.sql('length(bytes)'))
+    Fujin::RecordLive.run(id, PACE)
+
+    assert_equal kept, Fujin::RecordingRow.where(id: id).pick(Arel.sql('length(bytes)'))
+  end
+
   def test_a_recorder_that_is_not_there_is_said
     ENV['FUJIN_RECORDER_PORT'] = '1'
     id = record

@@ -36,6 +36,13 @@ class PartTaskTest < Minitest::Test
     assert_equal whole, proposed('glide'), 'nothing of the proposal was lost'
   end
 
+  def test_a_limit_passed_stays_whoever_had_what
+    proposal = { 'measures' => {}, 'phases' => [], 'fault_details' => [{ 'id' => 'exceeded_limit', 'measures' => [] }, { 'id' => 'slow_glide', 'measures' => ['gate_ias_kt'] }] }
+
+    assert_equal %w[exceeded_limit], Fujin::JudgedProposal.new(proposal, 'pedals').to_h['faults']
+    assert_equal %w[exceeded_limit slow_glide], Fujin::JudgedProposal.new(proposal, 'cyclic').to_h['faults']
+  end
+
   # Only what is judged is asked for, so that a part-task can be graded to its end.
   def test_a_part_task_is_graded_and_does_not_count_towards_readiness
     attempt = low_rotor

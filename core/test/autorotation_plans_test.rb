@@ -1,0 +1,120 @@
+# frozen_string_literal: true
+
+require_relative 'test_helper'
+require_relative 'plan_help'
+
+# Plans of the autorotations: turns, ways to the spot, low speed, hovering, low rotor rpm, energy; worked out again by hand.
+class AutorotationPlansTest < Minitest::Test
+  include PlanHelp
+
+  # Turning autorotations
+
+  def test_a_half_turn_costs_what_the_reference_says_at_sixty
+    found = plan('turning_autorotation', type: 'bracken-2', settings: { 'turn_deg' => 180, 'bank_deg' => 30 })
+
+    assert_within 614, found.value('turn_height_ft'), 3
+    assert_within 168, found.value('turn_radius_ft') * Q::FT, 1
+  end
+
+  def test_heights_of_a_turning_autorotation_add_up
+    found = plan('turning_autorotation', height: 1500.0)
+
+    assert_in_delta found.value('turn_start_height_ft') - found.value('turn_height_ft'), found.value('roll_out_height_ft'), 0.01
+    assert_in_delta 0.0, found.path.last.along_ft, 1e-6
+    assert_in_delta 0.0, found.path.last.across_ft, 1e-6
+  end
+
+  def test_the_entry_of_a_left_half_turn_lies_two_radii_to_the_left_in_still_air
+    found = plan('turning_autorotation', settings: { 'turn_side' => 'left' })
+    right = plan('turning_autorotation', settings: { 'turn_side' => 'right' })
+    entry = found.path.find { |p| p.phase == :entry }
+
+    # As in a left-hand circuit, the way back lies to the left of the final; rolling in and out widens it a little.
+    assert_operator(-entry.across_ft, :>, 2.0 * found.value('turn_radius_ft'))
+    assert_within 2.0 * found.value('turn_radius_ft'), -entry.across_ft, 8
+    assert_in_delta entry.across_ft, -right.path.find { |p| p.phase == :entry }.across_ft, 1.0
+  end
+
+  def test_a_full_circle_begins_on_the_line_and_a_quarter_on_the_base
+    circle = plan('turning_autorotation', height: 2500.0, settings: { 'turn_deg' => 360 })
+    quarter = plan('turning_autorotation', settings: { 'turn_deg' => 90, 'turn_side' => 'left' })
+
+    assert_in_delta 0.0, circle.path.first.across_ft, 60
+    assert_operator quarter.path.first.across_ft, :<, -1000
+  end
+
+  def test_too_low_for_the_turn_says_by_how_much
+    found = plan('turning_autorotation', height: 900.0)
+
+    assert_match(/Out of the turn at \d+ ft, 200 ft wanted, \d+ ft too low: begin at 1010 ft or above/, text_of(found, 'turn_out'))
+    assert_raises(Fujin::InvalidInput) { plan('turning_autorotation', height: 500.0) }
+  end
+
+  def test_an_s_turn_shortens_the_glide
+    found = plan('s_turn_autorotation', wind: '350/10')
+
+    assert_operator found.value('shortened_ft'), :>, 300
+    assert_in_delta 0.0, found.path.find { |p| p.phase == :entry }.across_ft, 60
+  end
+
+  def test_spot_options_reach_what_they_promise
+    reach = ->(option) { plan('straight_in_autorotation', settings: { 'spot_option' => option }, height: 1800.0).value('entry_distance_ft') }
+    none = reach.call('none')
+
+    assert_operator reach.call('slow'), :<, none
+    assert_operator reach.call('stretch'), :>, none
+    assert_operator reach.call('s_turn'), :<, none
+    assert_operator reach.call('circle'), :<, none
+    options = plan('straight_in_autorotation', height: 1800.0).reaches.map(&:option)
+
+    assert_equal %w[glide stretch slow delay s_turn circle], options
+  end
+
+  def test_power_off_never_exceed_falls_with_density_altitude
+    low = plan('straight_in_autorotation').value('never_exceed_power_off_kt')
+    high = plan('straight_in_autorotation', elevation_ft: 6000).value('never_exceed_power_off_kt')
+
+    assert_in_delta 90, low, 0.1
+    assert_operator high, :<, 84
+  end
+
+  # Low and no airspeed, hovering, low rpm, energy
+
+  def test_low_speed_start_height_is_a_limit
+    low = plan('low_speed_autorotation', height: 900.0)
+
+    assert_equal 'limit', low.cautions.find { |c| c.id == 'start_height' }.level
+    assert_nil text_of(plan('low_speed_autorotation', height: 3000.0), 'start_height')
+    assert_includes text_of(low, 'low_g'), 'teetering'
+    refute_includes text_of(plan('low_speed_autorotation', type: 'bracken-2'), 'low_g'), 'teetering'
+  end
+
+  def test_hovering_autorotation_energy_by_hand
+    found = plan('hovering_autorotation', height: 4.0)
+
+    assert_in_delta 0.5 * 112 * (49.8**2) / 1000, found.value('rotor_energy_kj'), 0.01
+    assert_in_delta 1.42, found.value('fixed_collective_time_s'), 0.03
+    assert_includes text_of(found, 'collective'), 'Right pedal'
+    assert_includes text_of(plan('hovering_autorotation', type: 'bracken-2'), 'collective'), 'Left pedal'
+  end
+
+  def test_low_rpm_times_are_in_order_and_the_path_comes_back
+    found = plan('low_rotor_rpm_recovery')
+
+    assert_operator found.value('warning_after_s'), :<, found.value('rotor_decay_to_90_s')
+    assert_operator found.value('rotor_decay_to_90_s'), :<, found.value('too_late_after_s')
+    assert_operator found.path.map(&:rotor_rpm_pct).min, :>, 80
+    assert_operator found.path.last.rotor_rpm_pct, :>, 98
+  end
+
+  def test_energy_drill_energy_by_hand
+    found = plan('energy_drill')
+    by_hand = ((63 * Q::KT)**2) / (2 * Q::G) / Q::FT
+
+    assert_in_delta by_hand, found.value('speed_energy_ft'), 0.1
+    ledger = found.ledger
+
+    assert_operator ledger.last.total_ft, :<, ledger.first.total_ft
+    ledger.each_cons(2) { |a, b| assert_operator b.total_ft, :<=, a.total_ft + 0.5 }
+  end
+end

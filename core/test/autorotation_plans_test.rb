@@ -70,6 +70,29 @@ class AutorotationPlansTest < Minitest::Test
     assert_equal %w[glide stretch slow delay s_turn circle], options
   end
 
+  # Level on past the usual point: the entry stays where the glide asks for it, the set-up begins that much farther out.
+  def test_a_delayed_entry_flies_on_level_first
+    usual = plan('straight_in_autorotation', wind: '350/10')
+    later = plan('straight_in_autorotation', wind: '350/10', settings: { 'spot_option' => 'delay' })
+    ground = usual.path.first.groundspeed_kt * 1.68781 * 10.0
+
+    assert_in_delta usual.value('entry_distance_ft'), later.value('entry_distance_ft'), 0.1
+    assert_in_delta ground, later.value('delay_distance_ft'), 2.0
+    assert_in_delta usual.setup.start_along_ft - ground, later.setup.start_along_ft, 2.0
+    assert_in_delta usual.path.first.t_s - 10.0, later.path.first.t_s, 0.1
+    assert_in_delta ground, usual.path.first.along_ft - later.path.first.along_ft, 5.0
+    assert_includes later.setup.text, '10 s more, level'
+    refute_includes usual.setup.text, 'more, level'
+    assert_nil usual.value('delay_s')
+  end
+
+  def test_a_delayed_base_begins_farther_to_the_side
+    setups = %w[none delay].map { |option| plan('turning_autorotation', settings: { 'turn_deg' => 90.0, 'spot_option' => option }, height: 1200.0).setup }
+
+    assert_operator (setups[1].start_across_ft - setups[0].start_across_ft).abs, :>, 1000
+    assert_in_delta setups[0].start_along_ft, setups[1].start_along_ft, 5
+  end
+
   def test_power_off_never_exceed_falls_with_density_altitude
     low = plan('straight_in_autorotation').value('never_exceed_power_off_kt')
     high = plan('straight_in_autorotation', elevation_ft: 6000).value('never_exceed_power_off_kt')

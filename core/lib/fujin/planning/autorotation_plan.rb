@@ -116,7 +116,7 @@ module Fujin
 
       def own_numbers
         AutorotationNumbers.new(conditions: @conditions, trim: @trim, targets: targets, course_deg: @course_deg, floor_pct: @floor_pct, sink_m_s: sink_m_s,
-                                lowest_rotor_pct: segments.lowest_rotor_pct, contact_speed_m_s: contact_ground_speed, house: @house).all.merge(place_numbers)
+                                lowest_rotor_pct: segments.lowest_rotor_pct, contact_speed_m_s: contact_ground_speed, house: @house).all.merge(place_numbers, delay_numbers)
       end
 
       def reaches
@@ -124,6 +124,14 @@ module Fujin
                                      height_m: @height_ft * Q::FT, flare_height_m: flare_height_ft * Q::FT, entry: entry, flare: flare_to_end,
                                      entry_speed_kt: @entry_speed, start_m: parts.entry_m).all
       end
+
+      # A spot beyond the usual glide: level on past the usual entry point before the power comes off, seconds.
+      def delay_s = @settings['spot_option'] == 'delay' ? SpotOptions::DELAY_S : 0.0
+      def delay_ft = groundspeed_kt(entry_track_deg, @entry_speed) * Q::KT * delay_s / Q::FT
+      def delay_numbers = delay_s.zero? ? {} : { 'delay_s' => number(delay_s, 's'), 'delay_distance_ft' => number(delay_ft, 'ft') }
+
+      # Level before the entry: steady to the usual point, and on from it.
+      def level_s = @house['setup_s'] + delay_s
 
       # Entry distance, turn heights: what depends on the route.
       def place_numbers = {}
@@ -156,10 +164,12 @@ module Fujin
 
       def setup
         first = path.find { |p| p.phase != :setup } || path.first
-        setup_before(first.along_ft, @entry_speed, "#{@entry_speed.round} kt, #{@height_ft.round} ft, in trim and on the line for #{@house['setup_s'].round} s before the entry",
-                     across_ft: first.across_ft, track_deg: entry_track_deg)
+        off = (entry_track_deg - @course_deg) * Q::DEG
+        text = "#{@entry_speed.round} kt, #{@height_ft.round} ft, in trim and on the line for #{@house['setup_s'].round} s before #{entry_words}"
+        setup_before(first.along_ft - (delay_ft * Math.cos(off)), @entry_speed, text, across_ft: first.across_ft - (delay_ft * Math.sin(off)), track_deg: entry_track_deg)
       end
 
+      def entry_words = delay_s.zero? ? 'the entry' : "the usual entry point, then #{delay_s.round} s more, level, before the entry"
       def entry_track_deg = @course_deg
 
       def charts

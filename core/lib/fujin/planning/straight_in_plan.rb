@@ -60,7 +60,7 @@ module Fujin
       end
 
       def path
-        @path ||= PlannedPath.new(setup_s: @house['setup_s'], height_ft: @height_ft, entry_speed_kt: @entry_speed,
+        @path ||= PlannedPath.new(setup_s: level_s, height_ft: @height_ft, entry_speed_kt: @entry_speed,
                                   glide_speed_kt: @glide_speed, target_pct: @target_pct, entry: entry, flare: flare_to_end,
                                   sink_m_s: sink_m_s, flare_height_ft: flare_height_ft, established_s: segments.entry.duration_s,
                                   true_speed: ->(kt) { @conditions.atmosphere.true_speed(kt * Q::KT) },

@@ -45,7 +45,7 @@ module Fujin
       def route_from(height_ft)
         TurnRoute.new(@conditions, course_deg: @course_deg, trim: @trim, glide_speed_kt: @glide_speed, target_pct: @target_pct, bank_deg: bank_deg,
                                    turns_deg: all_turns_deg, height_ft: height_ft, flare_height_ft: flare_height_ft, entry: entry, flare: flare_to_end,
-                                   entry_speed_kt: @entry_speed, setup_s: @house['setup_s'])
+                                   entry_speed_kt: @entry_speed, setup_s: level_s)
       end
 
       # The turn has to be over before the flare.

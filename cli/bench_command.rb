@@ -49,7 +49,7 @@ module Fujin
 
       # Flight and log, scaled to 60 s of flight.
       def simulate
-        flight = Flight::StraightInFlight.new(conditions)
+        flight = Flight::AutorotationFlight.new(conditions)
         flown = flight.run.rows.size * Flight::Model::STEP_S
         row('simulate a 60 s autorotation at 50 Hz, pilot and log included', median_of { flight.run } * 60.0 / flown, 0.35)
       end

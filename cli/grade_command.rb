@@ -4,9 +4,10 @@ module Fujin
   module Commands
     # `grade FILE…`: finds, measures and grades every attempt in each recording.
     class Grade
-      def initialize(argv, out, _err)
+      def initialize(argv, out, err)
         @options = Options.new(argv)
         @out = out
+        @err = err
       end
 
       def run
@@ -28,7 +29,15 @@ module Fujin
       def context
         Grading::Context.new(conditions: @options.conditions, house: @options.house, stage: @options[:stage] || 'solo', spot: @options.spot,
                              course_deg: @options[:course], wind: @options.wind, gate_height_ft: @options[:gate_ft],
-                             elevation_ft: @options[:elevation_ft])
+                             elevation_ft: @options[:elevation_ft], **exercise)
+      end
+
+      # What the flight was for, where it is said: the figure, angle or turns that `plan` would plan with the same flags.
+      def exercise
+        return {} unless @options[:exercise]
+
+        manoeuvre = Manoeuvres.find(@options[:exercise])
+        { exercise: manoeuvre.id, settings: @options.settings_for(manoeuvre, @err), height_ft: @options[:height_ft] }
       end
 
       # One bad file of several becomes an entry; one alone is an error.

@@ -5,6 +5,9 @@ require 'yaml'
 module Fujin
   # The flags that several commands share, read into values with the flag's name in each error.
   class Options
+    # Flags that stand for a setting of the manoeuvre.
+    SETTING_FLAGS = { bank_deg: 'bank_deg', power_limit_pct: 'power_limit_pct' }.freeze
+
     attr_reader :rest, :values
 
     def initialize(argv)
@@ -38,6 +41,24 @@ module Fujin
       raise InvalidInput, [{ path: self[:house], message: "is not readable as YAML: #{e.message}" }]
     end
 
+    # Settings that a manoeuvre takes, of `--set` and the flags that stand for one.
+    # @param err [IO] told of a flag that plays no part
+    # @raise [UnknownName]
+    def settings_for(manoeuvre, err)
+      given = self[:settings].except(*Planning::HouseMethod::NAMES)
+      unknown = given.keys - manoeuvre.settings
+      raise UnknownName, "--set knows no #{unknown.join(', ')} for #{manoeuvre.id}: use #{(manoeuvre.settings + Planning::HouseMethod::NAMES).join(', ')}" unless unknown.empty?
+
+      SETTING_FLAGS.select { |flag, _| self[flag] }.each do |flag, name|
+        if manoeuvre.settings.include?(name)
+          given[name] = self[flag]
+        else
+          err.puts "fujin: --#{flag.to_s.tr('_', '-')} plays no part in #{manoeuvre.id} and was not used"
+        end
+      end
+      given
+    end
+
     # What a device's own headings mean, from `--headings FILE.yml`: a list of heading, channel and unit.
     def headings
       return nil unless self[:headings]
@@ -65,7 +86,7 @@ module Fujin
 
     def define(parser)
       parser.on('--json') { @values[:json] = true }
-      %w[aircraft wind spot out house key headings].each { |name| parser.on("--#{name} VALUE") { |v| @values[name.to_sym] = v } }
+      %w[aircraft wind spot out house key headings exercise].each { |name| parser.on("--#{name} VALUE") { |v| @values[name.to_sym] = v } }
       %w[mass-kg oat-c qnh-hpa elevation-ft height-ft bank-deg power-limit-pct gate-ft course rate-hz noise shear].each do |name|
         parser.on("--#{name} N", Float) { |v| @values[name.tr('-', '_').to_sym] = v }
       end

@@ -4,9 +4,6 @@ module Fujin
   module Commands
     # `plan MANOEUVRE`: the numbers, gates, path and cautions of a manoeuvre.
     class Plan
-      # Flags that stand for a setting of the manoeuvre.
-      FLAGS = { bank_deg: 'bank_deg', power_limit_pct: 'power_limit_pct' }.freeze
-
       def initialize(argv, out, err)
         @options = Options.new(argv)
         @out = out
@@ -17,27 +14,12 @@ module Fujin
         name = @options.rest.first or raise CommandLine::Usage, 'plan needs a manoeuvre'
         manoeuvre = Manoeuvres.find(name)
         plan = manoeuvre.planner.call(@options.conditions, @options.house, course_deg: @options[:course], height_ft: @options[:height_ft],
-                                                                           stage: @options[:stage] || 'solo', settings: settings(manoeuvre))
+                                                                           stage: @options[:stage] || 'solo', settings: @options.settings_for(manoeuvre, @err))
         @options.json? ? @out.puts(JSON.pretty_generate(Serialisers.plan(plan))) : print_tables(plan)
         0
       end
 
       private
-
-      def settings(manoeuvre)
-        given = @options[:settings].except(*Planning::HouseMethod::NAMES)
-        unknown = given.keys - manoeuvre.settings
-        raise UnknownName, "--set knows no #{unknown.join(', ')} for #{manoeuvre.id}: use #{(manoeuvre.settings + Planning::HouseMethod::NAMES).join(', ')}" unless unknown.empty?
-
-        FLAGS.select { |flag, _| @options[flag] }.each do |flag, name|
-          if manoeuvre.settings.include?(name)
-            given[name] = @options[flag]
-          else
-            @err.puts "fujin: --#{flag.to_s.tr('_', '-')} plays no part in #{manoeuvre.id} and was not used"
-          end
-        end
-        given
-      end
 
       def print_tables(plan)
         @out.puts "#{plan.manoeuvre}  #{plan.conditions.type.name}  final course #{plan.course_deg.round}°  wind #{plan.conditions.wind}", ''

@@ -7,9 +7,10 @@ module Fujin
       # The simulated spot: the heath at Quillmere.
       SPOT = [47.2104, -14.3320].freeze
 
-      def initialize(argv, out, _err)
+      def initialize(argv, out, err)
         @options = Options.new(argv)
         @out = out
+        @err = err
       end
 
       def run
@@ -35,9 +36,9 @@ module Fujin
       end
 
       def flight
-        @declaration.pilot.new(@options.conditions, house: @options.house, height_ft: @options[:height_ft] || 1000.0,
-                                                    course_deg: @options[:course], faults: @options[:faults],
-                                                    shear: shear, air_seed: @options[:seed] || 1)
+        @declaration.pilot.call(@options.conditions, house: @options.house, height_ft: @options[:height_ft], course_deg: @options[:course],
+                                                     settings: @options.settings_for(@declaration, @err), faults: @options[:faults],
+                                                     shear: shear, air_seed: @options[:seed] || 1)
       end
 
       def shear

@@ -16,8 +16,9 @@ module Fujin
     errors value kept quantities roots atmosphere wind geodesy sun
     aircraft/schema aircraft/type aircraft/tail_rotor aircraft/library
     flight/rotor flight/engine flight/running_engine flight/propeller flight/steady_trim flight/gyro_trim flight/gyro_take_off
-    flight/energy_account flight/landing_gear flight/model flight/pilot flight/run flight/rotor_decay flight/recorder
-    flight/wind_field flight/autorotation_turn flight/speed_recovery flight/hovering_autorotation
+    flight/energy_account flight/landing_gear flight/model
+    flight/pilot_faults flight/pilot_task flight/piloting flight/pilot flight/approach_pilot flight/run flight/rotor_decay flight/recorder
+    flight/wind_field flight/autorotation_turn flight/banked_turn flight/speed_recovery flight/hovering_autorotation
     planning/conditions planning/house_method planning/settings planning/plan planning/energy_ledger planning/number_reasons planning/performance planning/limits_map
     planning/day_numbers planning/cautions planning/solo_dual planning/type_curves planning/manoeuvre_plan planning/flown_segments planning/reachable_area
     planning/spot_options planning/planned_path planning/turn_sequence planning/turn_route planning/autorotation_numbers planning/autorotation_plan
@@ -30,14 +31,20 @@ module Fujin
     recordings/sample_log recordings/nmea recordings/gpx_reader recordings/igc_reader recordings/packed recordings/plausibility recordings/formats
     recordings/signals recordings/power_card
     grading/attempt grading/measure grading/standard grading/closures grading/contact grading/context grading/stretches grading/descents grading/turns
-    grading/energy_drill grading/autorotation_finder grading/hovering_autorotation_finder grading/low_rotor_rpm_finder grading/approach_finder grading/take_off_finder
+    grading/energy_drill grading/autorotation_finder
+    grading/hovering_autorotation_finder grading/low_rotor_rpm_finder grading/approach_finder grading/take_off_finder
     grading/lift_off_finder grading/hover_finder
     grading/gyro_finder grading/turn_about_a_point_finder grading/level_speed_change_finder grading/circuit_finder
-    grading/measuring grading/power_pull grading/autorotation_measures grading/powered_measures grading/level_speed_change_measures grading/circuit_measures
-    grading/energy_drill_measures grading/turn_about_a_point_measures grading/autorotation_faults grading/powered_faults grading/grader grading/recut grading/part_task
+    grading/measuring grading/engine_power grading/power_pull grading/set_up grading/touchdown grading/turn_measures grading/autorotation_measures grading/low_speed_measures
+    grading/approach_measures grading/run_on_measures grading/hover_measures grading/take_off_measures grading/low_rotor_rpm_measures grading/hovering_autorotation_measures
+    grading/gyro_take_off_measures grading/gyro_landing_measures grading/gyro_flight_measures grading/level_speed_change_measures grading/circuit_measures
+    grading/energy_drill_measures grading/turn_about_a_point_measures grading/limits_passed grading/fault_finding grading/big_check grading/contact_faults
+    grading/autorotation_faults grading/approach_faults grading/hover_faults grading/take_off_faults grading/low_rotor_rpm_faults grading/hovering_autorotation_faults
+    grading/gyro_take_off_faults grading/gyro_landing_faults grading/gyro_flight_faults grading/figure_faults grading/circuit_faults grading/energy_drill_faults
+    grading/grader grading/recut grading/part_task
     live/nmea_stream live/monitor
-    manoeuvres/declaration manoeuvres/autorotation_parts
-    flight/straight_in_flight flight/lesson grading/one_change progress/readiness progress/agreement
+    manoeuvres/declaration manoeuvres/autorotation_parts flight/approach_flight
+    flight/autorotation_flight flight/lesson grading/one_change progress/readiness progress/agreement
   ].freeze
 
   # In teaching order.

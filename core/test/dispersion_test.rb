@@ -31,7 +31,7 @@ class DispersionTest < Minitest::Test
     signed = ->(value, low, high) { { value.negative? ? low : high => value.abs } }
     faults = { 'late_collective' => off.delay_s }.merge(signed.call(off.speed_kt, 'slow_glide', 'fast_glide'), signed.call(off.rotor_pct, 'low_rotor_rpm', 'high_rotor_rpm'),
                                                         signed.call(off.flare_height_ft, 'late_flare', 'early_flare'), signed.call(off.entry_ft, 'entered_too_close', 'entered_too_far'))
-    run = Fujin::Flight::StraightInFlight.new(conditions(wind: Fujin::Wind.parse('350/10')), course_deg: 350.0, faults: faults).run
+    run = Fujin::Flight::AutorotationFlight.new(conditions(wind: Fujin::Wind.parse('350/10')), course_deg: 350.0, faults: faults).run
     end_row = run.rows.find { |r| r[17] == :recovery && Math.hypot(r[4], r[5]) < 0.8 }
     Fujin::LocalMap.along_across(end_row[1], end_row[2], 350.0)[0] / Q::FT
   end

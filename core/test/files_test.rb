@@ -165,7 +165,7 @@ class FilesTest < Minitest::Test
   def test_nothing_is_left_out_of_good_flights_in_strong_wind
     ['350/35', '170/20', '080/25'].each do |wind|
       day = conditions(wind: Fujin::Wind.parse(wind))
-      run = Fujin::Flight::StraightInFlight.new(day, course_deg: 350.0).run
+      run = Fujin::Flight::AutorotationFlight.new(day, course_deg: 350.0).run
       found = read(Fujin::Flight::Recorder.new(type: type, origin: SPOT, seed: 1).csv(run))
 
       assert_empty found.notes.grep(/left out/), wind

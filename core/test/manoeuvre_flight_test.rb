@@ -106,8 +106,8 @@ class ManoeuvreFlightTest < Minitest::Test
 
   ['350/8', '350/10G20', '300/15G25'].each do |text|
     define_method("test_energy_balances_in_wind_#{text.tr('/', '_')}") do
-      run = Fujin::Flight::StraightInFlight.new(conditions(wind: Fujin::Wind.parse(text)), house: Fujin::Planning::HouseMethod.new('ending' => 'touchdown'), course_deg: 350.0,
-                                                                                           shear: 0.14).run
+      run = Fujin::Flight::AutorotationFlight.new(conditions(wind: Fujin::Wind.parse(text)), house: Fujin::Planning::HouseMethod.new('ending' => 'touchdown'), course_deg: 350.0,
+                                                                                             shear: 0.14).run
 
       assert_operator run.energy_residual.abs, :<, 0.001
       refute_nil run.contact

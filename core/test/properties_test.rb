@@ -153,7 +153,7 @@ class PropertiesTest < Minitest::Test
     6.times do |n|
       found = varied_type(random)
       day = Fujin::Planning::Conditions.build(type: found, people: 'dual', wind: Fujin::Wind.new(from_deg: 350, speed_kt: random.rand(14)))
-      run = Fujin::Flight::StraightInFlight.new(day).run
+      run = Fujin::Flight::AutorotationFlight.new(day).run
       graded = grade_csv(Fujin::Flight::Recorder.new(type: found, origin: SPOT, seed: n + 1).csv(run), day: day)
 
       assert_equal 1, graded.proposals.size

@@ -36,7 +36,7 @@ module CoreHelp
     CACHE[[id, people, wind, ending, faults, seed, noise, rate_hz, stage]] ||= begin
       day = conditions(id, people: people, wind: Fujin::Wind.parse(wind))
       house = Fujin::Planning::HouseMethod.new('ending' => ending)
-      run = Fujin::Flight::StraightInFlight.new(day, house: house, faults: faults).run
+      run = Fujin::Flight::AutorotationFlight.new(day, house: house, faults: faults).run
       csv = Fujin::Flight::Recorder.new(type: type(id), origin: SPOT, seed: seed, noise: noise, rate_hz: rate_hz).csv(run)
       grade_csv(csv, day: day, house: house, run: run, stage: stage)
     end

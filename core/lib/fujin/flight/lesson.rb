@@ -30,7 +30,7 @@ module Fujin
       def samples
         @samples ||= begin
           recorder = Recorder.new(type: @conditions.type, origin: @origin, elevation_ft: @elevation_ft, rate_hz: @rate_hz, seed: @seed)
-          flights = @faults.map { |faults| StraightInFlight.new(@conditions, house: @house, height_ft: @height_ft, course_deg: @course_deg, faults: faults).run }
+          flights = @faults.map { |faults| AutorotationFlight.new(@conditions, house: @house, height_ft: @height_ft, course_deg: @course_deg, faults: faults).run }
           join(flights.map { |run| recorder.rows(run).map { |row| recorder.columns.zip(row).to_h } })
         end
       end

@@ -2,51 +2,11 @@
 
 module Fujin
   module Flight
-    # Faults a simulated pilot can have, with the unit of each value (NAMES.md, MEASURES.md section 5).
-    PILOT_FAULTS = {
-      'late_collective' => 's', 'collective_not_down' => 'deg', 'slow_glide' => 'kt', 'fast_glide' => 'kt',
-      'low_rotor_rpm' => 'points', 'high_rotor_rpm' => 'points', 'early_flare' => 'ft', 'late_flare' => 'ft',
-      'entered_too_far' => 'ft', 'entered_too_close' => 'ft', 'weak_flare' => 'gain', 'hard_flare' => 'gain',
-      'weak_cushion' => 'gain', 'drift_at_contact' => 'kt', 'yaw_uncorrected' => 's'
-    }.freeze
-
-    # What a pilot means to do in an autorotation, faults included. SI and radians inside; see PilotTask.build.
-    PilotTask = Value.define(:course_rad, :entry_speed_kt, :entry_height_m, :glide_speed_kt, :target_rotor_pct, :closure_s,
-                             :collective_delay_s, :collective_floor_rad, :flare_height_m, :flare_gain, :cushion_gain,
-                             :ending, :drift_m_s, :pedal_lag_s) do
-      # @param ending [Symbol] :power_recovery or :touchdown
-      # @param faults [Hash{String => Numeric}] by PILOT_FAULTS
-      # @raise [InvalidInput] for an unknown fault or value
-      def self.build(type:, course_deg:, entry_speed_kt:, entry_height_ft:, glide_speed_kt:, target_rotor_pct:,
-                     flare_height_ft:, ending: :power_recovery, closure_s: 12.0, faults: {})
-        check(faults)
-        fault = ->(name) { faults.fetch(name, 0).to_f }
-        new(course_rad: course_deg * Quantities::DEG, entry_speed_kt: entry_speed_kt, closure_s: closure_s,
-            entry_height_m: entry_height_ft * Quantities::FT,
-            glide_speed_kt: glide_speed_kt - fault['slow_glide'] + fault['fast_glide'],
-            target_rotor_pct: target_rotor_pct - fault['low_rotor_rpm'] + fault['high_rotor_rpm'],
-            collective_delay_s: 0.3 + fault['late_collective'],
-            collective_floor_rad: (type.fetch('rotor.collective_min_deg') + fault['collective_not_down']) * Quantities::DEG,
-            flare_height_m: (flare_height_ft + fault['early_flare'] - fault['late_flare']) * Quantities::FT,
-            flare_gain: 1.0 - fault['weak_flare'] + fault['hard_flare'], cushion_gain: 1.0 - fault['weak_cushion'],
-            ending: ending, drift_m_s: fault['drift_at_contact'] * Quantities::KT, pedal_lag_s: 0.25 + fault['yaw_uncorrected'])
-      end
-
-      def self.check(faults)
-        problems = faults.filter_map do |name, value|
-          if !PILOT_FAULTS.key?(name)
-            { path: "fault.#{name}", message: "is no fault the pilot can fly; use one of #{PILOT_FAULTS.keys.join(', ')}" }
-          elsif !value.is_a?(Numeric) || !value.to_f.finite?
-            { path: "fault.#{name}", message: "expected a number (#{PILOT_FAULTS[name]}), got #{value.inspect}" }
-          end
-        end
-        raise InvalidInput, problems unless problems.empty?
-      end
-    end
-
-    # Flies a straight-in autorotation by looking at the model's state, as a competent pilot would:
-    # set-up, entry, glide, flare, then a power recovery to a hover or a cushioned touchdown.
+    # Flies an autorotation by looking at the model's state, as a competent pilot would: set-up, entry, glide, with the turns
+    # onto the final course if there are any, flare, then a power recovery to a hover or a cushioned touchdown.
     class Pilot
+      include Piloting
+
       HOVER_HEIGHT_M = 1.22
       LEVEL_HEIGHT_M = 2.6
       CLOSED = Controls.new(0.0, 0.0, 0.0, 0.0, 0.0, false).freeze
@@ -67,7 +27,9 @@ module Fujin
         @pedal = model.torque_share
         @rotor_peak = 0.0
         @throttle_open = true
-        @previous_speed = nil
+        @turns = task.turns_rad.dup
+        @course = task.course_rad - task.turns_rad.sum
+        @origin = task.turns_rad.empty? ? SPOT : model.position.first(2)
       end
 
       # Starts the pilot already gliding, for a run that begins at the flare.
@@ -82,40 +44,80 @@ module Fujin
       def fly(dt)
         observe(dt)
         change_phase
-        @pedal += (@model.torque_share - @pedal) * (1.0 - Math.exp(-dt / @task.pedal_lag_s))
-        Controls.new(pitch_command(dt), bank_command, collective_command(dt), @pedal, yaw_command, @throttle_open)
+        follow_torque(@task.pedal_lag_s, dt)
+        Controls.new(pitch_command(dt), bank_command(dt), collective_command(dt), @pedal, yaw_command, @throttle_open)
+      end
+
+      # The hover is established, or it stands.
+      def settled?
+        still = Math.hypot(@model.velocity[0], @model.velocity[1])
+        case phase
+        when :recovery then still < 0.5 && @model.velocity[2].abs < 0.15
+        when :cushion then @model.on_ground && still < 0.15
+        else false
+        end
       end
 
       private
 
+      # The highest rotor rpm of the flare is what the throttle waits for.
       def observe(dt)
-        m = @model
-        wind = m.wind_here
-        @air_n = m.velocity[0] - wind[0]
-        @air_e = m.velocity[1] - wind[1]
-        true_speed = Math.hypot(@air_n, @air_e)
-        @speed = m.trim.atmosphere.equivalent_speed(true_speed)
-        @acceleration = @previous_speed ? (@speed - @previous_speed) / dt : 0.0
-        @previous_speed = @speed
-        c = Math.cos(@task.course_rad)
-        s = Math.sin(@task.course_rad)
-        @ground_along = (m.velocity[0] * c) + (m.velocity[1] * s)
-        @ground_across = (m.velocity[1] * c) - (m.velocity[0] * s)
-        @across = (m.position[1] * c) - (m.position[0] * s)
-        @height = m.position[2]
-        sink = -m.velocity[2]
-        @sink_rate = @sink ? (sink - @sink) / dt : 0.0
-        @sink = sink
-        @rotor_peak = [@rotor_peak, m.rotor_pct].max if @phase == :flare
+        super
+        @rotor_peak = [@rotor_peak, @model.rotor_pct].max if @phase == :flare
       end
 
       def change_phase
         case @phase
         when :setup then close_throttle if @model.time_s >= @task.closure_s
         when :entry then @phase = :glide if @model.time_s >= @closure_at + @task.collective_delay_s
-        when :glide then @phase = :flare if @height <= flare_trigger_m
+        when :glide then end_glide
+        when :turn then end_turn
         when :flare then finish_flare
         end
+      end
+
+      def end_glide
+        return @phase = :flare if @height <= flare_trigger_m
+
+        begin_turn if @turns.any? && @model.time_s >= @closure_at + @task.turn_after_s
+      end
+
+      # The heading changes by the turn and by what the drift on the two tracks differs.
+      def begin_turn
+        @phase = :turn
+        change = @turns.shift
+        speed = Math.hypot(@air_n, @air_e)
+        @turn = BankedTurn.new(turn_rad: change + drift(@course + change, speed) - drift(@course, speed), bank_rad: @task.bank_rad)
+        @course += change
+        @air_heading = nil
+      end
+
+      # Drift angle that holds a track, radians.
+      def drift(track, speed)
+        north, east = @model.wind_here
+        Math.asin((((north * Math.sin(track)) - (east * Math.cos(track))) / speed).clamp(-1.0, 1.0))
+      end
+
+      # Out on the final course the line is the spot's.
+      def end_turn
+        return @phase = :flare if @height <= flare_trigger_m
+        return unless @turn.over?(@model.bank)
+        return begin_turn if @turns.any?
+
+        @origin = SPOT
+        @phase = :glide
+      end
+
+      def course_rad = @course
+      def line_origin = @origin
+
+      def bank_command(dt)
+        return keep_line(@task.drift_m_s) unless @phase == :turn
+
+        heading = Math.atan2(@air_e, @air_n)
+        turned = @air_heading ? Math.atan2(Math.sin(heading - @air_heading), Math.cos(heading - @air_heading)) : 0.0
+        @air_heading = heading
+        @turn.fly(turned, @model.bank, Math.hypot(@air_n, @air_e), dt)
       end
 
       def close_throttle
@@ -141,18 +143,11 @@ module Fujin
       def pitch_command(dt)
         case @phase
         when :setup then hold_speed(@task.entry_speed_kt, @level.disc_pitch_rad, dt)
-        when :entry, :glide then hold_speed(@task.glide_speed_kt, @glide_pitch, dt)
+        when :entry, :glide, :turn then hold_speed(@task.glide_speed_kt, @glide_pitch, dt)
         when :flare then flare_pitch
         when :recovery then (0.055 * @ground_along).clamp(-0.05, 0.13)
         else @model.on_ground ? 0.0 : 0.03
         end
-      end
-
-      def hold_speed(speed_kt, feed_forward, dt)
-        error = @speed - (speed_kt * Quantities::KT)
-        # The integral finds the trim; while the speed is still changing it would only overshoot.
-        @speed_integral = (@speed_integral + (0.006 * error * dt)).clamp(-0.05, 0.05) if error.abs < 1.5 && @acceleration.abs < 0.3
-        (feed_forward + (0.03 * error) + (0.05 * @acceleration) + @speed_integral).clamp(-0.22, 0.15)
       end
 
       # Sink that sheds the glide's sink evenly with height down to the levelling height, m/s.
@@ -173,7 +168,7 @@ module Fujin
         case @phase
         when :setup then @level.collective_rad + (0.012 * (@task.entry_height_m - @height)) + (0.012 * @sink)
         when :entry then @model.collective
-        when :glide then check_rotor(@task.target_rotor_pct, dt)
+        when :glide, :turn then check_rotor(@task.target_rotor_pct, dt)
         when :flare then flare_collective
         when :recovery then hover_collective
         else cushion(dt)
@@ -211,23 +206,7 @@ module Fujin
                               .clamp(@task.collective_floor_rad, @model.rotor.collective_max)
       end
 
-      def bank_command
-        return 0.0 if @model.on_ground
-
-        drift = low? ? @task.drift_m_s : 0.0
-        gain = low? ? 0.0 : 0.012
-        rate = low? ? 0.10 : 0.05
-        (-(gain * @across) - (rate * (@ground_across - drift))).clamp(-0.3, 0.3)
-      end
-
       def low? = %i[recovery cushion].include?(@phase) || (@phase == :flare && @height < 12.0)
-
-      def yaw_command
-        wanted = low? ? @task.course_rad : Math.atan2(@air_e, @air_n)
-        error = Math.atan2(Math.sin(wanted - @model.heading), Math.cos(wanted - @model.heading))
-        turn = @speed > 12.0 ? Quantities::G * Math.tan(@model.bank) / @speed : 0.0
-        (1.2 * error) + turn
-      end
     end
   end
 end

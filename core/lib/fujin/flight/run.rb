@@ -23,7 +23,7 @@ module Fujin
           controls = pilot.fly(Model::STEP_S)
           @rows << row(controls, pilot.phase)
           model.step(controls)
-          settled = done?(pilot.phase) ? settled + Model::STEP_S : 0.0
+          settled = pilot.settled? ? settled + Model::STEP_S : 0.0
         end
         @contact = model.contact
         model.check_energy
@@ -42,15 +42,6 @@ module Fujin
         air = Math.sqrt(((m.velocity[0] - wind[0])**2) + ((m.velocity[1] - wind[1])**2))
         [m.time_s, *m.position, *m.velocity, m.trim.atmosphere.equivalent_speed(air), m.heading, m.disc_pitch, m.bank,
          m.rotor_pct, 100.0 * m.engine_fraction, m.collective_share, controls.pedal, controls.throttle_open, m.power_w, phase]
-      end
-
-      def done?(phase)
-        speed = Math.hypot(model.velocity[0], model.velocity[1])
-        case phase
-        when :recovery then speed < 0.5 && model.velocity[2].abs < 0.15
-        when :cushion then model.on_ground && speed < 0.15
-        else false
-        end
       end
     end
   end

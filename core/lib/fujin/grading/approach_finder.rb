@@ -11,6 +11,7 @@ module Fujin
       STILL_KT = 3.0
       LOW_FT = 10.0
       TERMINATION_S = 6.0
+      KINDS = %w[normal_approach steep_approach].freeze
       STEEP_FROM_DEG = 11.5
       RUN_ON_TO_DEG = 6.0
       RUN_ON_KT = 5.0
@@ -18,11 +19,20 @@ module Fujin
       STOPPED_KT = 0.6
       GLIDING_S = 6.0
 
+      # A descent that came down to between these heights and went up again by so much was an approach that was left.
+      AWAY_FT = (12.0..300.0)
+      CLIMBED_FT = 60.0
+      CLIMB_WITHIN_S = 30.0
+      ANGLES_DEG = (3.0..20.0)
+      # Slowed to this share of what it began with.
+      SLOWED = 0.95
+
       # @return [Array<Attempt>]
       def find
         return [] unless @context.type.helicopter? && signals.signal?(:agl) && signals.signal?(:gs) && signals.signal?(:sink)
 
-        (stops.filter_map { |i| to_a_stop(i) } + contacts.filter_map { |contact| run_on(contact) }).sort_by(&:start_s)
+        landed = (contacts.filter_map { |contact| run_on(contact) } + stops.filter_map { |i| to_a_stop(i) }).uniq(&:start_s)
+        (landed + turned_away(landed)).sort_by(&:start_s)
       end
 
       private
@@ -44,15 +54,22 @@ module Fujin
         finish = [at + TERMINATION_S, signals.end_s].min
         return nil if overlaps?(start, at) || gliding?(start, at) || ran_on?(start, at)
 
-        angle = ApproachAngle.of(signals, start, at)
-        name = angle && angle >= STEEP_FROM_DEG ? 'steep_approach' : 'normal_approach'
-        attempt(name, [phase('descent', start, at), phase('termination', at, finish)], events: { stopped_s: at }.merge(contact_between(start, finish)))
+        phases = [phase('descent', start, at), phase('termination', at, finish)]
+        attempt(kind(ApproachAngle.of(signals, start, at)), phases, events: { stopped_s: at }.merge(contact_between(start, finish)))
+      end
+
+      # What the sortie was for, where that is one of the two; else by its angle.
+      def kind(angle)
+        return @context.exercise if KINDS.include?(@context.exercise)
+
+        angle && angle >= STEEP_FROM_DEG ? KINDS.last : KINDS.first
       end
 
       # Touched the ground on the move before it stopped: that one is a run-on landing.
       def ran_on?(start, at) = contacts.any? { |contact| contact.time_s.between?(start, at) && powered?(contact.time_s) && shallow?(start, contact.time_s) }
 
-      def shallow?(start, at) = (ApproachAngle.of(signals, start, at) || 90.0) <= RUN_ON_TO_DEG
+      # One that the sortie was for may be flown too steep.
+      def shallow?(start, at) = @context.exercise == 'run_on_landing' || (ApproachAngle.of(signals, start, at) || 90.0) <= RUN_ON_TO_DEG
 
       def run_on(contact)
         return nil unless powered?(contact.time_s)
@@ -65,6 +82,37 @@ module Fujin
         attempt('run_on_landing', [phase('descent', start, contact.time_s), phase('touchdown', contact.time_s, slide),
                                    phase('slide', slide, stopped ? signals.time(stopped) : signals.end_s, estimated: stopped.nil?)],
                 events: { contact_s: contact.time_s, contact: contact })
+      end
+
+      # Approaches that were gone around from: the lowest point of each dip, under power, with a climb after it.
+      def turned_away(landed)
+        dips.filter_map do |lowest|
+          start = descent_start(lowest) or next
+          at = signals.time(lowest)
+          angle = path_angle(signals.index(start), lowest)
+          next if overlaps?(start, at) || gliding?(start, at) || landed.any? { |a| a.start_s < at && a.end_s > start }
+          next unless ANGLES_DEG.cover?(angle) && slowed?(signals.index(start)..lowest)
+
+          attempt(kind(angle), [phase('descent', start, at)], result: :go_around)
+        end
+      end
+
+      def slowed?(range) = range.map { |i| signals[:gs][i] }.reject(&:nan?).min < SLOWED * signals[:gs][range.first]
+
+      def path_angle(from, to)
+        distance = (from...to).sum { |i| signals[:gs][i].nan? ? 0.0 : signals[:gs][i] } * signals.step_s * Measuring::FT_PER_KT_S
+        Math.atan2(height(from) - height(to), [distance, 1.0].max) / Quantities::DEG
+      end
+
+      # Lowest samples between a descent and a climb of at least #CLIMBED_FT.
+      def dips
+        stretches(all, 1.0, hole_s: 1.0) { |i| height(i) < AWAY_FT.last }.filter_map do |first, last|
+          lowest = (first..last).min_by { |i| height(i).nan? ? Float::INFINITY : height(i) }
+          next unless AWAY_FT.cover?(height(lowest))
+
+          within = lowest..[lowest + signals.samples(CLIMB_WITHIN_S), signals.size - 1].min
+          lowest if within.any? { |i| height(i) > height(lowest) + CLIMBED_FT }
+        end
       end
 
       def contact_between(start, finish)

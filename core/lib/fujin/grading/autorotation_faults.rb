@@ -2,94 +2,68 @@
 
 module Fujin
   module Grading
-    # A fault that the recording shows: what was seen, when, in numbers.
-    FoundFault = Value.define(:id, :evidence, :from_s, :to_s, :measures)
-
     # Names the faults of an autorotation, in causal order. A fault is named when its evidence is marginal or out.
     class AutorotationFaults
+      include FaultFinding
+      include BigCheck
+
       NAMED = %w[marginal out].freeze
-      UNIT_WORDS = { 'pct' => '%', 'deg' => '°', 'fpm' => 'ft/min' }.freeze
-
-      # @param taker [AutorotationMeasures] after its measures were taken
-      # @param measures [Hash{String => Measure}]
-      def initialize(taker, measures)
-        @signals = taker.signals
-        @attempt = taker.attempt
-        @context = taker.context
-        @course_deg = taker.course_deg
-        @gate_s = taker.gate_s
-        @measures = measures
-      end
-
-      # @return [Array<FoundFault>] in the order in which the causes act
-      def faults
-        found = [rushed_setup, entry_position, late_collective, raised_collective, collective_not_down, yaw, nose_dropped,
-                 *glide_speed, *rotor, *flare_height, *flare_strength, late_power, not_level, weak_cushion, drift, exceeded].compact
-        order = Manoeuvres.find(@attempt.manoeuvre).faults.map(&:id)
-        found.uniq(&:id).select { |fault| order.include?(fault.id) }.sort_by { |fault| order.index(fault.id) }
-      end
+      # Established, then turn: later than this after the planned moment is waiting.
+      LATE_TURN_S = 2.5
+      SPEEDS = %w[glide_ias_mean_kt gate_ias_kt].freeze
+      RPMS = %w[glide_rotor_rpm_mean_pct gate_rotor_rpm_pct].freeze
 
       private
 
-      def closure = @attempt.event(:closure_s)
-      def measure(id) = @measures[id]
-      def value(id) = measure(id)&.value
+      def closure = @attempt.event(:closure_s) || @attempt.start_s
 
       # Marginal or out; a marginal one that its uncertainty could clear accuses nobody. At the gate only while gliding.
       def bad?(id)
-        found = measure(id)
-        return false unless found && NAMED.include?(found.verdict)
-        return false if found.verdict == 'marginal' && found.could_be_in?
+        held = held(id)
+        return false unless held && NAMED.include?(held.verdict)
+        return false if held.verdict == 'marginal' && held.could_be_in?
         return false if id.start_with?('gate_') && flaring_at_gate?
 
         true
       end
 
+      # A measure that its manoeuvre has no standard for yet is held to the straight-in's, for its faults only.
+      def held(id)
+        taken = measure(id)
+        return taken unless taken&.value && taken.band.nil?
+
+        @held ||= {}
+        @held[id] ||= Manoeuvres.find(@attempt.manoeuvre).spot_standard.band(id, @context.stage, @context.targets, planned: @context.planned)
+                                .then { |band| band ? taken.with(band: band, verdict: band.verdict(taken.value)) : taken }
+      end
+
       def flaring_at_gate? = @gate_s && @attempt.phase('flare') && @gate_s > @attempt.phase('flare').start_s
-      # `min_rotor_rpm_pct` as a person says it: 'min rotor rpm'.
-      def plain(id) = id.sub(/_(ft|deg|pct|kt|fpm|s)\z/, '').tr('_', ' ')
 
-      def bad_low?(id) = bad?(id) && measure(id).under?
-      def bad_high?(id) = bad?(id) && !measure(id).under?
-      def collective_down? = lowest_collective && lowest_collective <= 5.0
-
-      def found(id, evidence, measures, from: nil, to: nil)
-        FoundFault.new(id: id, evidence: evidence, measures: measures, from_s: from || closure, to_s: to || @attempt.end_s)
-      end
-
-      def phase_span(id)
-        phase = @attempt.phase(id)
-        phase ? { from: phase.start_s, to: phase.end_s } : {}
-      end
-
-      def rushed_setup
-        steady = value('setup_steady_s')
-        return nil unless @context.planned && steady && steady < 3.0 && closure - @signals.start_s > 8.0
-
-        found('rushed_setup', "steady for #{steady.round(1)} s before the entry, #{@context.house['setup_s']} s wanted", ['setup_steady_s'],
-              from: closure - 8.0, to: closure)
-      end
+      def bad_low?(id) = bad?(id) && held(id).under?
+      def bad_high?(id) = bad?(id) && !held(id).under?
 
       # Where the entry began against where this wind and height ask for it, when the spot was missed that way.
-      def entry_position
+      def entry_position(id, side)
         return nil unless bad?('miss_along_ft') && @course_deg && @signals.wind
 
         offset = entry_offset_ft
         return nil unless offset
 
-        width = measure('miss_along_ft').band.in[1]
-        return nil if offset.abs < width || (offset.positive? != value('miss_along_ft').negative?)
+        width = held('miss_along_ft').band.in[1]
+        return nil if offset * side < width || (offset.positive? != value('miss_along_ft').negative?)
 
-        id = offset.positive? ? 'entered_too_far' : 'entered_too_close'
-        found(id, "the entry began #{offset.abs.round} ft #{offset.positive? ? 'farther from' : 'nearer'} the spot than planned for this wind and height",
+        found(id, "the entry began #{offset.abs.round} ft #{side.positive? ? 'farther from' : 'nearer'} the spot than planned for this wind and height",
               ['miss_along_ft'], to: closure + 1.0)
       end
+
+      def entered_too_far = entry_position('entered_too_far', 1.0)
+      def entered_too_close = entry_position('entered_too_close', -1.0)
 
       # Positive when the entry began too far out.
       def entry_offset_ft
         north, east = LocalMap.new(*@context.spot).north_east(@signals.at(:lat, closure), @signals.at(:lon, closure))
         along, = LocalMap.along_across(north, east, @course_deg)
-        planned = @context.entry_distance_m(@signals.at(:agl, closure), @course_deg, @signals.wind)
+        planned = @context.entry_distance_m(@attempt.manoeuvre, @signals.at(:agl, closure), @course_deg, @signals.wind)
         planned && !along.nan? ? (-along - planned) / Quantities::FT : nil
       end
 
@@ -97,7 +71,7 @@ module Fujin
         return nil unless bad?('collective_delay_s')
 
         delay = value('collective_delay_s')
-        found('late_collective', "collective down #{delay.round(1)} s after the power went, #{measure('collective_delay_s').band.in[1].round(1)} s allowed#{lowest_rpm_text}",
+        found('late_collective', "collective down #{delay.round(1)} s after the power went, #{held('collective_delay_s').band.in[1].round(1)} s allowed#{lowest_rpm_text}",
               %w[collective_delay_s min_rotor_rpm_pct], to: closure + delay)
       end
 
@@ -135,7 +109,7 @@ module Fujin
               ['min_rotor_rpm_pct'], to: closure + 6.0)
       end
 
-      def yaw
+      def yaw_uncorrected
         return nil unless bad?('entry_yaw_deg')
 
         found('yaw_uncorrected', "the nose swung #{value('entry_yaw_deg').round}° within 3 s of the closure", ['entry_yaw_deg'], to: closure + 3.0)
@@ -152,23 +126,20 @@ module Fujin
         found('nose_dropped', "pitch fell #{drop.round}° in the entry and the speed ran to #{value('glide_ias_max_kt').round} kt", ['glide_ias_max_kt'], to: closure + 4.0)
       end
 
-      def glide_speed
-        slow = %w[glide_ias_mean_kt gate_ias_kt].select { |id| bad_low?(id) }
-        fast = %w[glide_ias_mean_kt gate_ias_kt].select { |id| bad_high?(id) }
-        [slow.any? ? found('slow_glide', speed_text(slow), slow, **phase_span('glide')) : nil,
-         fast.any? ? found('fast_glide', speed_text(fast), fast, **phase_span('glide')) : nil]
+      def slow_glide = off('slow_glide', SPEEDS.select { |id| bad_low?(id) }) { |ids| speed_text(ids) }
+      def fast_glide = off('fast_glide', SPEEDS.select { |id| bad_high?(id) }) { |ids| speed_text(ids) }
+
+      def low_rotor_rpm
+        off('low_rotor_rpm', RPMS.select { |id| bad_low?(id) }) { |ids| rpm_text(ids) } unless collective_held_down?
       end
+
+      def high_rotor_rpm = off('high_rotor_rpm', RPMS.select { |id| bad_high?(id) } + ['glide_rotor_rpm_max_pct'].select { |id| bad?(id) }) { |ids| rpm_text(ids) }
+
+      # A fault of the glide, or of another phase, that the measures show, if any do.
+      def off(id, ids, phase_id: 'glide') = ids.any? ? found(id, yield(ids), ids, **phase_span(phase_id)) : nil
 
       def speed_text(ids)
-        ids.map { |id| "#{id.start_with?('gate') ? 'at the gate' : 'mean in the glide'} #{value(id).round} kt against #{measure(id).band.target.round} kt" }.join('; ')
-      end
-
-      def rotor
-        low = %w[glide_rotor_rpm_mean_pct gate_rotor_rpm_pct].select { |id| bad_low?(id) }
-        high = %w[glide_rotor_rpm_mean_pct gate_rotor_rpm_pct].select { |id| bad_high?(id) }
-        high << 'glide_rotor_rpm_max_pct' if bad?('glide_rotor_rpm_max_pct')
-        [low.any? && !collective_held_down? ? found('low_rotor_rpm', rpm_text(low), low, **phase_span('glide')) : nil,
-         high.any? ? found('high_rotor_rpm', rpm_text(high), high, **phase_span('glide')) : nil]
+        ids.map { |id| "#{id.start_with?('gate') ? 'at the gate' : 'mean in the glide'} #{value(id).round} kt against #{held(id).band.target.round} kt" }.join('; ')
       end
 
       # With the collective on its stop all through the glide there is nothing left to lower.
@@ -180,27 +151,24 @@ module Fujin
 
       def rpm_text(ids) = ids.map { |id| "#{plain(id)} #{value(id).round(1)} %, target #{@context.target_rotor_rpm_pct.round(1)} %" }.join('; ')
 
-      def flare_height
-        text = -> { "flare began at #{value('flare_height_ft').round} ft, #{measure('flare_height_ft').band.target.round} ft planned" }
-        [bad_high?('flare_height_ft') ? found('early_flare', text.call, ['flare_height_ft'], **phase_span('flare')) : nil,
-         bad_low?('flare_height_ft') ? found('late_flare', text.call, ['flare_height_ft'], **phase_span('flare')) : nil]
+      def flare_height_text = "flare began at #{value('flare_height_ft').round} ft, #{held('flare_height_ft').band.target.round} ft planned"
+      def early_flare = off('early_flare', ['flare_height_ft'].select { |id| bad_high?(id) }, phase_id: 'flare') { flare_height_text }
+      def late_flare = off('late_flare', ['flare_height_ft'].select { |id| bad_low?(id) }, phase_id: 'flare') { flare_height_text }
+
+      def weak_flare
+        off('weak_flare', ['flare_pitch_max_deg'].select { |id| bad_low?(id) }, phase_id: 'flare') { "highest pitch #{value('flare_pitch_max_deg').round(1)}°#{ground_speed_left}" }
       end
 
-      def flare_strength
-        weak = bad_low?('flare_pitch_max_deg')
-        hard = [('flare_pitch_max_deg' if bad_high?('flare_pitch_max_deg')), ('flare_rotor_rpm_max_pct' if bad?('flare_rotor_rpm_max_pct')),
-                ('balloon_ft' if bad?('balloon_ft'))].compact
-        [weak ? found('weak_flare', "highest pitch #{value('flare_pitch_max_deg').round(1)}°#{ground_speed_left}", ['flare_pitch_max_deg'], **phase_span('flare')) : nil,
-         hard.any? && !weak ? found('hard_flare', hard_text(hard), hard, **phase_span('flare')) : nil]
+      def hard_flare
+        return nil if bad_low?('flare_pitch_max_deg')
+
+        hard = ['flare_pitch_max_deg'].select { |id| bad_high?(id) } + %w[flare_rotor_rpm_max_pct balloon_ft].select { |id| bad?(id) }
+        off('hard_flare', hard, phase_id: 'flare') { |ids| ids.map { |id| in_words(measure(id)) }.join('; ') }
       end
 
       def ground_speed_left
         left = value('recovery_groundspeed_kt') || value('contact_groundspeed_kt')
         left ? "; #{left.round} kt over the ground left" : ''
-      end
-
-      def hard_text(ids)
-        ids.map { |id| "#{plain(id)} #{value(id).round(1)} #{UNIT_WORDS.fetch(measure(id).unit, measure(id).unit)}" }.join('; ')
       end
 
       def late_power
@@ -218,13 +186,26 @@ module Fujin
 
       def not_level = at_contact('not_level', 'contact_pitch_deg', ->(v) { "pitch #{v.round(1)}° at contact" })
       def weak_cushion = at_contact('weak_cushion', 'contact_sink_fpm', ->(v) { "sink #{v.round} ft/min at contact" })
-      def drift = at_contact('drift_at_contact', 'contact_drift_kt', ->(v) { "#{v.abs.round(1)} kt to the #{v.positive? ? 'right' : 'left'} at contact" })
+      def drift_at_contact = at_contact('drift_at_contact', 'contact_drift_kt', ->(v) { "#{v.abs.round(1)} kt to the #{v.positive? ? 'right' : 'left'} at contact" })
 
-      def exceeded
+      def exceeded_limit
         passed = @measures.values.select { |m| m.band&.critical?(m.value) }
-        return nil if passed.empty?
+        passed.any? ? found('exceeded_limit', passed.map { |m| in_words(m) }.join('; '), passed.map(&:id)) : super
+      end
 
-        found('exceeded_limit', passed.map { |m| "#{plain(m.id)} #{m.value.round(1)} #{UNIT_WORDS.fetch(m.unit, m.unit)}" }.join('; '), passed.map(&:id))
+      def late_turn
+        planned = @context.turn_after_s(@attempt.manoeuvre)
+        return nil unless planned && surely_over?('turn_delay_s', planned + LATE_TURN_S)
+
+        found('late_turn', "the turn began #{value('turn_delay_s').round(1)} s after the power went, #{planned.round(1)} s planned", ['turn_delay_s'],
+              from: closure + planned, to: @attempt.phase('turn').start_s)
+      end
+
+      # From the end of the entry to the flare.
+      def one_big_check
+        from = @attempt.phase('entry')&.end_s or return nil
+        to = (@attempt.phase('flare')&.start_s || @attempt.phases.last.end_s) - 1.0
+        big_check(from, to) if to > from + WITHIN_S
       end
     end
   end

@@ -101,10 +101,12 @@ module Fujin
         slow = slow_until(start, glided)
         return ['low_speed_autorotation', with_late_glide(phases, slow)] if slow
 
-        turns = Turns.new(@signals, @context).find(start, glided)
-        return ['straight_in_autorotation', phases] if turns.empty?
+        finder = Turns.new(@signals, @context)
+        curved = finder.s_turn(start, glided)
+        return ['s_turn_autorotation', with_turn(phases, curved)] if curved.any?
 
-        [turns.any? { |turn| (turn.turned_deg * turns.first.turned_deg).negative? } ? 's_turn_autorotation' : 'turning_autorotation', with_turn(phases, turns)]
+        turns = finder.find(start, glided)
+        turns.empty? ? ['straight_in_autorotation', phases] : ['turning_autorotation', with_turn(phases, turns)]
       end
 
       # One turn phase from the first turn's start to the last one's end; the glide is what is left after it.

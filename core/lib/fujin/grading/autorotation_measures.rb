@@ -6,19 +6,21 @@ module Fujin
     class AutorotationMeasures
       include Measuring
       include PowerPull
-
-      TRIM_S = 5.0
+      include SetUp
+      include Touchdown
+      include TurnMeasures
 
       # @return [Hash{String => Measure}] in the order of the declaration
       def measures
-        take_setup
+        take_setup(closure, *setup_centre)
         take_entry
+        take_turn if attempt.phase('turn')
         take_glide if attempt.phase('glide')
         take_gate
         take_flare if attempt.phase('flare')
         take_recovery if attempt.phase('recovery')
-        take_contact if attempt.phase('touchdown')
-        take_miss
+        take_landing if attempt.phase('touchdown')
+        take_miss(attempt.phase('touchdown') ? 'touchdown' : 'recovery', ended_s)
         @taken
       end
 
@@ -36,7 +38,8 @@ module Fujin
 
       private
 
-      def closure = attempt.event(:closure_s)
+      # An attempt cut by hand may begin after it.
+      def closure = attempt.event(:closure_s) || attempt.start_s
 
       def targets
         @targets ||= context.targets.merge('lowest_rotor_rpm_pct' => context.lowest_rotor_rpm_pct(entry_speed))
@@ -47,40 +50,8 @@ module Fujin
         ias.nan? || ias < 20.0 ? context.targets['entry_speed_kt'] : ias
       end
 
-      def take_setup
-        put('setup_steady_s', 'setup', steady_seconds, %i[ias agl], uncertainty: 1.0)
-        put('trim_deg', 'setup', sideslip_deg, %i[heading track gs], uncertainty: 3.0, reason: 'the wind is not known: nose and track cannot be told apart')
-      end
-
-      # How far the nose stood from where the aircraft went through the air before the closure, + to the right.
-      def sideslip_deg
-        return nil unless signals.wind && %i[heading track gs].all? { |name| signals.signal?(name) }
-
-        range = signals.index(closure - TRIM_S)..signals.index(closure)
-        values = range.map { |i| air(i).then { |north, east| Quantities.wrap_deg(signals[:heading][i] - (Math.atan2(east, north) / Quantities::DEG)) } }.reject(&:nan?)
-        values.empty? ? nil : mean(values)
-      end
-
-      # Seconds before closure in which speed, height and track stayed inside the set-up band.
-      def steady_seconds
-        return Float::NAN unless signals.signal?(:ias) && signals.signal?(:agl)
-
-        speed, height = setup_centre
-        widths = { ias: 10.0, agl: 100.0 }
-        track = signals.at(:track, closure)
-        index = signals.index(closure)
-        first = index.downto(0).find do |i|
-          (signals[:ias][i] - speed).abs > widths[:ias] || (signals[:agl][i] - height).abs > widths[:agl] ||
-            (!track.nan? && !signals[:track][i].nan? && (signals[:track][i] - track).abs > 10.0)
-        end
-        closure - signals.time(first ? first + 1 : 0)
-      end
-
-      def setup_centre
-        return [context.targets['entry_speed_kt'], context.targets['entry_height_ft']] if context.planned
-
-        [signals.at(:ias, closure), signals.at(:agl, closure)]
-      end
+      # Where the plan has the entry, if there is one.
+      def setup_centre = context.planned ? [[context.targets['entry_speed_kt'], context.targets['entry_height_ft']]] : []
 
       def take_entry
         put('entry_height_ft', 'entry', signals.at(:agl, closure), :agl)
@@ -188,28 +159,15 @@ module Fujin
         over(:agl, from, attempt.end_s) { |v| mean(v) - zero }
       end
 
-      def take_contact
-        at = attempt.event(:contact_s)
-        contact = attempt.event(:contact)
-        put('contact_sink_fpm', 'touchdown', contact.sink_fpm, contact.sources, uncertainty: 100.0, reason: contact.reason)
-        put('contact_groundspeed_kt', 'touchdown', signals.at(:gs, at), :gs)
-        put('contact_drift_kt', 'touchdown', drift(at), %i[gs track heading], uncertainty: 0.7)
-        put('contact_pitch_deg', 'touchdown', signals.at(:pitch, at), :pitch)
-        put('contact_yaw_deg', 'touchdown', course_deg ? Quantities.wrap_deg(signals.at(:heading, at) - course_deg) : Float::NAN, :heading)
-        put('contact_rotor_rpm_pct', 'touchdown', signals.at(:nr, at), :nr)
-        put('slide_ft', 'touchdown', slide(at), :gs, uncertainty: 5.0)
+      def take_landing
+        take_contact(course_deg)
+        put('slide_ft', 'touchdown', slide(attempt.event(:contact_s)), :gs, uncertainty: 5.0)
       end
 
-      # At contact, otherwise where the hover is established.
-      def take_miss
-        phase = attempt.phase('touchdown') ? 'touchdown' : 'recovery'
-        at = attempt.event(:contact_s) || (attempt.phase('recovery') && !attempt.phase('recovery').estimated && attempt.phase('recovery').end_s)
-        return unless context.spot && at
-
-        along, across = position_from_spot(at)
-        put('miss_along_ft', phase, along, %i[lat lon], uncertainty: 12.0)
-        put('miss_across_ft', phase, across, %i[lat lon], uncertainty: 12.0)
-        put('miss_ft', phase, Math.hypot(along, across), %i[lat lon], uncertainty: 12.0)
+      # At contact, otherwise where the hover is established: nil where neither is.
+      def ended_s
+        recovery = attempt.phase('recovery')
+        attempt.event(:contact_s) || (recovery && !recovery.estimated ? recovery.end_s : nil)
       end
 
       def mean_track

@@ -45,6 +45,8 @@ module Fujin
         put('final_ias_mean_kt', 'final', over(:ias, leg.start_s, leg.end_s) { |v| mean(v) }, :ias)
         met = angle_met(leg)
         put('set_up_height_ft', 'final', met && (signals.at(:agl, met) - zero), %i[agl lat lon], reason: 'the approach angle is never met on the final leg')
+        put('set_up_after_s', 'final', met && (met - leg.start_s), %i[agl lat lon], uncertainty: 1.0, reason: 'the approach angle is never met on the final leg')
+        put('approach_angle_deg', 'final', ApproachAngle.of(signals, leg.start_s, leg.end_s), %i[agl gs], uncertainty: 0.5)
         put('set_up_ias_kt', 'final', met && signals.at(:ias, met), %i[ias agl lat lon], reason: 'the approach angle is never met on the final leg')
         put('set_up_distance_ft', 'final', met && to_go(met), %i[lat lon agl], uncertainty: 15.0, reason: 'the approach angle is never met on the final leg')
       end
@@ -68,7 +70,8 @@ module Fujin
         LocalMap.along_across(north, east, course_deg)[1] / Quantities::FT
       end
 
-      def landed = @landed ||= LocalMap.new(signals.at(:lat, attempt.event(:stopped_s)), signals.at(:lon, attempt.event(:stopped_s)))
+      def landed_s = attempt.event(:stopped_s) || attempt.end_s
+      def landed = @landed ||= LocalMap.new(signals.at(:lat, landed_s), signals.at(:lon, landed_s))
 
       def to_go(time)
         north, east = landed.north_east(signals.at(:lat, time), signals.at(:lon, time))

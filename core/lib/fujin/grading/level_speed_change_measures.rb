@@ -5,6 +5,7 @@ module Fujin
     # Measures of a level speed change: how much, how long until the new speed stood, what height and heading did meanwhile.
     class LevelSpeedChangeMeasures
       include Measuring
+      include SetUp
 
       # Height and heading are looked at for as long after it as the speed has to stand.
       AFTER_S = LevelSpeedChangeFinder::STEADY_S
@@ -18,6 +19,7 @@ module Fujin
         put('settle_s', 'level', phase.end_s - from, :ias, uncertainty: 1.0)
         put('level_height_max_ft', 'level', farthest(:agl, from, to), :agl)
         put('level_heading_max_deg', 'level', farthest(:heading, from, to), :heading)
+        take_trim('level', from, phase.end_s)
         @taken
       end
 

@@ -11,6 +11,11 @@ module Fujin
       COLLECTIVE_DOWN = 2.0
       THROTTLE_UP = 3.0
       LONGEST_S = 40.0
+      # Fell by this share of what it was, from so long before rotor rpm left its normal.
+      CAUSE_SHARE = 0.15
+      CAUSE_S = 3.0
+      # The collective pulled by so much of its travel, percent.
+      PULLED_PCT = 5.0
 
       # @return [Array<Attempt>]
       def find
@@ -30,19 +35,33 @@ module Fujin
         start = first.downto([first - signals.samples(LONGEST_S), 0].max).find { |i| nr[i] >= NORMAL_PCT } or return nil
         finish = (last...[last + signals.samples(LONGEST_S), signals.size].min).find { |i| nr[i] >= NORMAL_PCT } or return nil
         lowest = (start..finish).min_by { |i| nr[i].nan? ? 999.0 : nr[i] }
-        corrected, estimated = correction(start, finish)
-        corrected ||= lowest
+        down = moved(:collective, start, finish, -COLLECTIVE_DOWN)
+        up = moved(:throttle, start, finish, THROTTLE_UP)
+        return nil if pulled?(start, first)
+
+        estimated = down.nil? && up.nil?
+        corrected = [down, up].compact.min || lowest
         return nil if overlaps?(signals.time(start), signals.time(finish)) || corrected <= start
 
         begun, mended, ended = [start, corrected, finish].map { |i| signals.time(i) }
         attempt('low_rotor_rpm_recovery', [phase('decay', begun, mended), phase('recovery', mended, ended, estimated: estimated)],
-                events: { corrected_s: mended, lowest_s: signals.time(lowest) })
+                events: { corrected_s: mended, lowest_s: signals.time(lowest), collective_s: down && signals.time(down), throttle_s: up && signals.time(up) })
       end
 
-      # The first sample at which the collective came down or the throttle up, and whether that had to be guessed.
-      def correction(start, finish)
-        hits = [moved(:collective, start, finish, -COLLECTIVE_DOWN), moved(:throttle, start, finish, THROTTLE_UP)].compact
-        [hits.min, hits.empty?]
+      # A rotor that droops because the collective was pulled quicker than the engine follows is none; neither throttle nor power
+      # fell, as they do when it is taught.
+      def pulled?(start, warned)
+        before = [start - signals.samples(CAUSE_S), 0].max
+        collective = signals[:collective] or return false
+        return false if %i[throttle power].any? { |name| signals.signal?(name) && fell?(signals[name], before, start, warned) }
+
+        collective[warned] - collective[before] > PULLED_PCT
+      end
+
+      def fell?(values, before, start, warned)
+        high = values[before..start].reject(&:nan?).max
+        low = values[start..warned].reject(&:nan?).min
+        high && low && low < high * (1.0 - CAUSE_SHARE)
       end
 
       # First sample at which a control has moved by `by` from its farthest the other way since the decay began.

@@ -95,6 +95,14 @@ module Fujin
         index && refine(agl.map { |v| v - zero }, index, height_ft)
       end
 
+      # Motion through the air, m/s: the relative wind comes from where it goes.
+      def air(index)
+        speed = signals[:gs][index] * Quantities::KT
+        track = signals[:track][index] * Quantities::DEG
+        wind_north, wind_east = signals.wind.vector
+        [(speed * Math.cos(track)) - wind_north, (speed * Math.sin(track)) - wind_east]
+      end
+
       def drift(at) = signals.at(:gs, at) * Math.sin((signals.at(:track, at) - signals.at(:heading, at)) * Quantities::DEG)
 
       # Distance from contact until under 0.6 kt.

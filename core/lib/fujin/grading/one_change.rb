@@ -132,7 +132,7 @@ module Fujin
       end
 
       def fly(values)
-        run = Flight::StraightInFlight.new(conditions, house: house, height_ft: entry_height, course_deg: course, faults: faults(values)).run
+        run = Flight::AutorotationFlight.new(conditions, house: house, height_ft: entry_height, course_deg: course, faults: faults(values)).run
         csv = Flight::Recorder.new(type: @context.type, origin: @context.spot || [0.0, 0.0], noise: 0.0).csv(run)
         signals = Recordings::Signals.new(Recordings.read(csv), type: @context.type, atmosphere: conditions.atmosphere, wind: conditions.wind)
         proposal = Grader.new(signals, flown_context).proposals.find { |found| found.attempt.manoeuvre == 'straight_in_autorotation' }

@@ -21,21 +21,10 @@ module Fujin
                                                                                                   reason: 'the wind is not known: nothing can be said of the tail rotor')
       end
 
-      def engine = @engine ||= Flight::Engine.new(context.type, context.conditions.atmosphere)
-
       # @return [Array<Float, nil>, nil] by sample
       def power_pct(from, to)
-        return nil unless signals.signal?(:power)
-
-        (signals.index(from)..signals.index(to)).map do |i|
-          shown = signals[:power][i]
-          shown.nan? ? nil : 100.0 * engine.power_of(shown, engine_fraction(i)) / engine.limit_w
-        end
-      end
-
-      def engine_fraction(index)
-        value = %i[ne nr].filter_map { |name| signals[name]&.at(index) }.find { |v| !v.nan? }
-        value ? value / 100.0 : 1.0
+        power = EnginePower.new(signals, context)
+        power.recorded? ? (signals.index(from)..signals.index(to)).map { |i| power.pct(i) } : nil
       end
 
       def quickest_rise(values)
@@ -54,14 +43,6 @@ module Fujin
         north, east = air(index)
         speed = Math.hypot(north, east) / Quantities::KT
         AIRSPEED_KT.cover?(speed) && Aircraft::TailRotor.disturbed?(context.type, (Math.atan2(east, north) / Quantities::DEG) - signals[:heading][index])
-      end
-
-      # Motion through the air, m/s: the relative wind comes from where it goes.
-      def air(index)
-        speed = signals[:gs][index] * Quantities::KT
-        track = signals[:track][index] * Quantities::DEG
-        wind_north, wind_east = signals.wind.vector
-        [(speed * Math.cos(track)) - wind_north, (speed * Math.sin(track)) - wind_east]
       end
     end
   end

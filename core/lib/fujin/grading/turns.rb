@@ -9,6 +9,9 @@ module Fujin
 
       BANK_DEG = 5.0
       LEAST_DEG = 60.0
+      # The turns of an S may be shallow: they alternate and all but cancel each other.
+      S_LEAST_DEG = 25.0
+      S_SUM_SHARE = 0.5
       HOLE_S = 0.6
       BEFORE_S = 0.75
       OUT_S = 0.6
@@ -17,19 +20,27 @@ module Fujin
       Turn = Value.define(:start_s, :end_s, :turned_deg, :estimated)
 
       # @return [Array<Turn>] between two moments, in order
-      def find(from_s, to_s)
+      def find(from_s, to_s, least_deg: LEAST_DEG)
         return [] unless bank && signals.signal?(:heading)
 
         range = signals.index(from_s)..signals.index(to_s)
-        [1.0, -1.0].flat_map { |side| one_side(range, side) }.sort_by(&:start_s)
+        [1.0, -1.0].flat_map { |side| one_side(range, side, least_deg) }.sort_by(&:start_s)
+      end
+
+      # The turns of an S between two moments, none when they are no S.
+      # @return [Array<Turn>]
+      def s_turn(from_s, to_s)
+        turns = find(from_s, to_s, least_deg: S_LEAST_DEG)
+        alternate = turns.size > 1 && turns.each_cons(2).all? { |a, b| (a.turned_deg * b.turned_deg).negative? }
+        alternate && turns.sum(&:turned_deg).abs < S_SUM_SHARE * turns.map { |turn| turn.turned_deg.abs }.max ? turns : []
       end
 
       private
 
-      def one_side(range, side)
+      def one_side(range, side, least_deg)
         stretches(range, 1.0, hole_s: HOLE_S) { |i| bank[i] * side > BANK_DEG }.filter_map do |first, last|
           turned = signals[:heading][last] - signals[:heading][first]
-          next if turned.nan? || turned * side < LEAST_DEG
+          next if turned.nan? || turned * side < least_deg
 
           half = Quantities.median((first..last).map { |i| bank[i].abs }) / 2.0
           out = last.downto(first).find { |i| bank[i].abs >= half } || last

@@ -162,7 +162,7 @@ module Fujin
         rotor = @type.helicopter? ? @type.power_on_band : @type.power_off_band
         found = { 'rotor_rpm_pct' => rotor.map(&:to_f) }
         ias = @smooth['ias_kt']
-        found['sink_fpm'] = [nil, @context.house.sink_allowed_fpm(ias)] if @type.helicopter? && ias && ias < Grading::PoweredFaults::SLOW_KT && @height && @height > 20.0
+        found['sink_fpm'] = [nil, @context.house.sink_allowed_fpm(ias)] if @type.helicopter? && ias && ias < Grading::ApproachMeasures::SLOW_KT && @height && @height > 20.0
         found
       end
 

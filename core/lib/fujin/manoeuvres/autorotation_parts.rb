@@ -6,6 +6,7 @@ module Fujin
     AUTOROTATION_MEASURES = {
       'setup' => %w[setup_steady_s trim_deg],
       'entry' => %w[entry_height_ft entry_ias_kt collective_delay_s min_rotor_rpm_pct entry_yaw_deg],
+      'turn' => %w[turn_delay_s turn_bank_max_deg turn_ias_max_off_kt turn_rotor_rpm_max_pct turn_height_ft roll_out_height_ft],
       'glide' => %w[glide_ias_mean_kt glide_ias_min_kt glide_ias_max_kt glide_ias_in_band_pct glide_rotor_rpm_mean_pct
                     glide_rotor_rpm_max_pct glide_rotor_rpm_in_band_pct glide_sink_fpm ground_glide_ratio gate_ias_kt gate_rotor_rpm_pct gate_sink_fpm gate_groundspeed_kt],
       'flare' => %w[flare_height_ft flare_pitch_max_deg flare_rotor_rpm_max_pct balloon_ft recovery_groundspeed_kt],

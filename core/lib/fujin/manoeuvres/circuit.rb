@@ -14,7 +14,7 @@ module Fujin
         'upwind' => %w[upwind_climb_fpm first_turn_height_ft],
         'downwind' => %w[downwind_height_mean_ft downwind_height_max_off_ft downwind_ias_mean_kt downwind_track_off_deg spacing_ft],
         'base' => %w[base_height_ft base_ias_mean_kt],
-        'final' => %w[set_up_height_ft set_up_distance_ft set_up_ias_kt final_ias_mean_kt]
+        'final' => %w[approach_angle_deg set_up_after_s set_up_height_ft set_up_distance_ft set_up_ias_kt final_ias_mean_kt]
       },
       faults: faults(*%w[rushed_setup drifted_off_track too_steep too_shallow exceeded_limit]),
       settings: %w[turn_side width_ft],
@@ -24,7 +24,7 @@ module Fujin
       heat_prompt: 'heat on before power is reduced on base',
       finder: Grading::CircuitFinder,
       measurer: Grading::CircuitMeasures,
-      fault_finder: Grading::PoweredFaults
+      fault_finder: Grading::CircuitFaults
     )
   end
 end

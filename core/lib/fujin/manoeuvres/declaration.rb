@@ -32,17 +32,18 @@ module Fujin
     # @!attribute any_course [Boolean] flown on every heading, so that a tailwind is part of it
     # @!attribute outside_test [Boolean] taught beyond the test
     # @!attribute heat_prompt [String] when carburettor heat must be on
+    # @!attribute angle_setting [String, nil] of the house method, that an approach is held to
     # @!attribute finder [Class, nil] new(signals, context).find -> attempts
     # @!attribute measurer [Class, nil] new(signals, attempt, context).measures -> {id => Measure}
     # @!attribute pilot [Class, nil] new(conditions, house:, …).run flies it with a simulated pilot
     # @!attribute fault_finder [Class, nil] new(measurement).faults -> [FoundFault]
     Declaration = Value.define(:id, :title, :family, :summary, :kinds, :endings, :phases, :measures, :faults, :checks, :settings, :house, :spot_planner, :planner,
                                :key_numbers, :power_off, :gated, :hovers,
-                               :least_power_margin_pct, :any_course, :outside_test, :heat_prompt, :finder, :measurer, :fault_finder, :pilot,
+                               :least_power_margin_pct, :any_course, :outside_test, :heat_prompt, :angle_setting, :finder, :measurer, :fault_finder, :pilot,
                                defaults: { kinds: %w[helicopter].freeze, endings: [].freeze, settings: [].freeze, house: [].freeze, spot_planner: nil,
                                            power_off: false, gated: true, hovers: 'ige',
                                            least_power_margin_pct: nil, any_course: false, outside_test: false, heat_prompt: 'heat on before power is reduced',
-                                           finder: nil, measurer: nil, fault_finder: nil, pilot: nil, checks: CHECKS }) do
+                                           angle_setting: nil, finder: nil, measurer: nil, fault_finder: nil, pilot: nil, checks: CHECKS }) do
       # @return [Grading::Standard, nil] nil until the school has set one
       def standard = Grading::Standard.load(id)
       # What the distance from the spot is judged by: the straight-in's until this one has its own.

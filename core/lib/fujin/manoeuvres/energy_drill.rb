@@ -9,9 +9,9 @@ module Fujin
       summary: 'A steady glide left for another speed and taken up again: height, airspeed and rotor rpm as one account.',
       phases: %w[glide],
       measures: {
-        'glide' => %w[glide_ias_mean_kt glide_ias_min_kt glide_ias_max_kt height_beyond_glide_ft glide_rotor_rpm_mean_pct glide_rotor_rpm_max_pct glide_sink_fpm]
+        'glide' => %w[glide_ias_mean_kt glide_ias_min_kt glide_ias_max_kt height_beyond_glide_ft glide_rotor_rpm_mean_pct glide_rotor_rpm_min_pct glide_rotor_rpm_max_pct glide_sink_fpm]
       },
-      faults: faults(*%w[rushed_setup one_big_check low_rotor_rpm high_rotor_rpm exceeded_limit]),
+      faults: faults(*%w[one_big_check low_rotor_rpm high_rotor_rpm exceeded_limit]),
       house: %w[glide_speed outside_test],
       planner: Planning::EnergyDrillPlan.planner,
       key_numbers: %w[glide_speed_kt slow_speed_kt fast_speed_kt slow_to_glide_ft glide_to_fast_ft rotor_ten_points_ft],
@@ -21,7 +21,7 @@ module Fujin
       heat_prompt: 'heat on before the throttle closes',
       finder: Grading::AutorotationFinder,
       measurer: Grading::EnergyDrillMeasures,
-      fault_finder: Grading::PoweredFaults
+      fault_finder: Grading::EnergyDrillFaults
     )
   end
 end

@@ -9,14 +9,17 @@ module Fujin
       summary: 'Power from low down: how much height goes before it climbs, and from where it cannot.',
       kinds: %w[gyroplane],
       phases: %w[descent recovery climb],
-      measures: {},
+      measures: {
+        'descent' => %w[descent_sink_max_fpm],
+        'recovery' => %w[recovery_ias_kt recovery_min_height_ft recovery_time_s]
+      },
       faults: faults(*%w[late_decision exceeded_limit]),
       planner: Planning::GyroBalkedLandingPlan.planner,
       key_numbers: %w[recovery_height_ft climb_fpm climb_speed_kt climb_angle_deg],
       hovers: 'none',
       finder: Grading::GyroFinder,
-      measurer: Grading::PoweredMeasures,
-      fault_finder: Grading::PoweredFaults
+      measurer: Grading::GyroFlightMeasures,
+      fault_finder: Grading::BalkedLandingFaults
     )
   end
 end

@@ -11,8 +11,9 @@ module Fujin
       kinds: %w[gyroplane],
       phases: %w[prerotation roll balance climb],
       measures: {
-        'roll' => %w[roll_advance_ratio_max flap_max_deg roll_rotor_rpm_min_pct],
-        'balance' => %w[lift_off_ias_kt lift_off_rotor_rpm_pct]
+        'prerotation' => %w[prerotation_pct],
+        'roll' => %w[roll_advance_ratio_max flap_max_deg roll_rotor_rpm_min_pct roll_stick_min_pct],
+        'balance' => %w[lift_off_ias_kt lift_off_rotor_rpm_pct lift_off_pitch_deg]
       },
       faults: faults(*%w[slow_rotor_roll stick_forward_too_long exceeded_limit]),
       settings: %w[prerotation_pct],
@@ -22,8 +23,8 @@ module Fujin
       hovers: 'none',
       heat_prompt: 'heat off for take-off',
       finder: Grading::GyroFinder,
-      measurer: Grading::PoweredMeasures,
-      fault_finder: Grading::PoweredFaults
+      measurer: Grading::GyroTakeOffMeasures,
+      fault_finder: Grading::GyroTakeOffFaults
     )
   end
 end

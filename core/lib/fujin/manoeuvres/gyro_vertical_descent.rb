@@ -10,7 +10,10 @@ module Fujin
                'against height in hand.',
       kinds: %w[gyroplane],
       phases: %w[descent recovery],
-      measures: {},
+      measures: {
+        'descent' => %w[slow_ias_min_kt descent_sink_max_fpm],
+        'recovery' => %w[recovery_height_ft recovery_min_height_ft recovery_time_s]
+      },
       faults: faults(*%w[late_decision exceeded_limit]),
       planner: Planning::GyroVerticalDescentPlan.planner,
       key_numbers: %w[recovery_steady_height_ft lowest_start_height_ft descent_sink_fpm recovery_speed_kt],
@@ -19,8 +22,8 @@ module Fujin
       house: %w[outside_test],
       outside_test: true,
       finder: Grading::GyroFinder,
-      measurer: Grading::PoweredMeasures,
-      fault_finder: Grading::PoweredFaults
+      measurer: Grading::GyroFlightMeasures,
+      fault_finder: Grading::GyroFlightFaults
     )
   end
 end

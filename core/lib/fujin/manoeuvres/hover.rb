@@ -9,7 +9,7 @@ module Fujin
       summary: "Still over a point in a box of the stage's size: drift, height, heading, and how much the hands move.",
       phases: %w[hover],
       measures: {
-        'hover' => %w[hover_drift_max_ft hover_drift_rms_ft hover_height_mean_ft hover_height_sd_ft hover_heading_max_deg
+        'hover' => %w[hover_drift_max_ft hover_drift_rms_ft hover_drift_95_ft hover_in_box_pct hover_height_mean_ft hover_height_sd_ft hover_heading_max_deg
                       control_reversals_per_min lte_exposure_s]
       },
       faults: faults(*%w[over_controlled drifted_off_track exceeded_limit]),
@@ -20,8 +20,8 @@ module Fujin
       gated: false,
       least_power_margin_pct: 3,
       finder: Grading::HoverFinder,
-      measurer: Grading::PoweredMeasures,
-      fault_finder: Grading::PoweredFaults
+      measurer: Grading::HoverMeasures,
+      fault_finder: Grading::HoverFaults
     )
   end
 end

@@ -10,8 +10,8 @@ module Fujin
                'margin allows.',
       phases: %w[take_off climb],
       measures: {
-        'take_off' => %w[transition_sink_ft avoid_area_s],
-        'climb' => %w[climb_speed_height_ft]
+        'take_off' => %w[transition_sink_ft power_added_pct avoid_area_s],
+        'climb' => %w[climb_speed_height_ft climb_track_off_deg]
       },
       faults: faults(*%w[power_cap_broken drifted_off_track exceeded_limit]),
       settings: %w[departure obstacle_ft],
@@ -20,8 +20,8 @@ module Fujin
       key_numbers: %w[climb_speed_kt climb_fpm power_margin_ige_pct etl_distance_ft climb_speed_height_ft avoid_area_s],
       least_power_margin_pct: 5,
       finder: Grading::TakeOffFinder,
-      measurer: Grading::PoweredMeasures,
-      fault_finder: Grading::PoweredFaults
+      measurer: Grading::TakeOffMeasures,
+      fault_finder: Grading::TakeOffFaults
     )
   end
 end

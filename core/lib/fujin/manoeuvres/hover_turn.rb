@@ -10,8 +10,8 @@ module Fujin
                'that costs power known.',
       phases: %w[hover],
       measures: {
-        'hover' => %w[hover_drift_max_ft hover_drift_rms_ft hover_height_mean_ft hover_height_sd_ft hover_heading_max_deg
-                      control_reversals_per_min lte_exposure_s]
+        'hover' => %w[hover_drift_max_ft hover_drift_rms_ft hover_drift_95_ft hover_in_box_pct hover_height_mean_ft hover_height_sd_ft hover_heading_max_deg
+                      turn_rate_mean_deg_s turn_rate_max_deg_s control_reversals_per_min lte_exposure_s]
       },
       faults: faults(*%w[over_controlled drifted_off_track yaw_uncorrected exceeded_limit]),
       settings: %w[turn_deg turn_side],
@@ -20,8 +20,8 @@ module Fujin
       gated: false,
       least_power_margin_pct: 5,
       finder: Grading::HoverFinder,
-      measurer: Grading::PoweredMeasures,
-      fault_finder: Grading::PoweredFaults
+      measurer: Grading::HoverMeasures,
+      fault_finder: Grading::HoverFaults
     )
   end
 end

@@ -10,8 +10,8 @@ module Fujin
                "settle, cushion with the rotor's energy.",
       phases: %w[entry settle touchdown],
       measures: {
-        'entry' => %w[entry_yaw_deg],
-        'touchdown' => %w[contact_sink_fpm contact_drift_kt contact_yaw_deg contact_rotor_rpm_pct]
+        'entry' => %w[entry_yaw_deg throttle_reduction_s],
+        'touchdown' => %w[contact_sink_fpm contact_groundspeed_kt contact_drift_kt contact_pitch_deg contact_yaw_deg contact_rotor_rpm_pct collective_after_contact_pct]
       },
       faults: faults(*%w[yaw_uncorrected raised_collective weak_cushion drift_at_contact not_level exceeded_limit]),
       checks: ['Smooth hard surface, level', 'Wind along the nose', 'Who moves the throttle, and how it stays closed, is agreed', 'Carburettor heat as the flight manual says',
@@ -23,8 +23,8 @@ module Fujin
       least_power_margin_pct: 3,
       heat_prompt: 'heat off for the hover, on if ice was suspected before',
       finder: Grading::HoveringAutorotationFinder,
-      measurer: Grading::PoweredMeasures,
-      fault_finder: Grading::PoweredFaults
+      measurer: Grading::HoveringAutorotationMeasures,
+      fault_finder: Grading::HoveringAutorotationFaults
     )
   end
 end

@@ -9,7 +9,7 @@ module Fujin
       summary: 'Faster and slower at one height and heading: power, attitude and trim together.',
       kinds: %w[helicopter gyroplane],
       phases: %w[level],
-      measures: { 'level' => %w[speed_change_kt settle_s level_height_max_ft level_heading_max_deg] },
+      measures: { 'level' => %w[speed_change_kt settle_s level_height_max_ft level_heading_max_deg trim_deg] },
       faults: faults(*%w[out_of_trim drifted_off_track exceeded_limit]),
       planner: Planning::LevelSpeedChangePlan.planner,
       key_numbers: %w[slow_speed_kt fast_speed_kt change_time_s fast_power_kw slow_power_kw],
@@ -18,7 +18,7 @@ module Fujin
       any_course: true,
       finder: Grading::LevelSpeedChangeFinder,
       measurer: Grading::LevelSpeedChangeMeasures,
-      fault_finder: Grading::PoweredFaults
+      fault_finder: Grading::FigureFaults
     )
   end
 end

@@ -10,8 +10,8 @@ module Fujin
                'the collective goes down.',
       phases: %w[hover],
       measures: {
-        'hover' => %w[hover_drift_max_ft hover_drift_rms_ft hover_height_mean_ft hover_height_sd_ft hover_heading_max_deg
-                      control_reversals_per_min]
+        'hover' => %w[hover_drift_max_ft hover_drift_rms_ft hover_drift_95_ft hover_in_box_pct hover_height_mean_ft hover_height_sd_ft hover_heading_max_deg
+                      control_reversals_per_min ground_contact_kt ground_roll_deg set_down_sink_fpm]
       },
       faults: faults(*%w[over_controlled drift_at_contact not_level exceeded_limit]),
       planner: Planning::LiftOffPlan.planner,
@@ -19,8 +19,8 @@ module Fujin
       gated: false,
       least_power_margin_pct: 3,
       finder: Grading::LiftOffFinder,
-      measurer: Grading::PoweredMeasures,
-      fault_finder: Grading::PoweredFaults
+      measurer: Grading::HoverMeasures,
+      fault_finder: Grading::HoverFaults
     )
   end
 end

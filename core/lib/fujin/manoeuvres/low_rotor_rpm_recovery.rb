@@ -9,7 +9,7 @@ module Fujin
       summary: 'Yaw and a changing note, then the warning: throttle and collective together, before the blades stall.',
       phases: %w[decay recovery],
       measures: {
-        'decay' => %w[min_rotor_rpm_pct time_below_warning_s reaction_s]
+        'decay' => %w[min_rotor_rpm_pct time_below_warning_s reaction_s action_after_warning_s throttle_before_collective_s]
       },
       faults: faults(*%w[late_collective raised_collective low_rotor_rpm exceeded_limit]),
       house: %w[entry collective_hand],
@@ -18,8 +18,8 @@ module Fujin
       gated: false,
       hovers: 'none',
       finder: Grading::LowRotorRpmFinder,
-      measurer: Grading::PoweredMeasures,
-      fault_finder: Grading::PoweredFaults
+      measurer: Grading::LowRotorRpmMeasures,
+      fault_finder: Grading::LowRotorRpmFaults
     )
   end
 end

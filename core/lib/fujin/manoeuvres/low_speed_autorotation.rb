@@ -9,9 +9,7 @@ module Fujin
       summary: 'A near-vertical descent without power, then the nose eased down for glide speed: how much height ' \
                'that costs, and where it must begin.',
       phases: %w[entry glide flare recovery cushion touchdown],
-      measures: {
-        'glide' => %w[glide_ias_mean_kt glide_rotor_rpm_mean_pct glide_sink_fpm]
-      },
+      measures: AUTOROTATION_MEASURES.merge('entry' => [*AUTOROTATION_MEASURES['entry'], 'low_ias_min_kt', 'height_to_glide_ft', 'time_to_glide_s'].freeze),
       faults: faults(*%w[rushed_setup nose_dropped low_rotor_rpm high_rotor_rpm slow_glide exceeded_limit]),
       settings: %w[low_speed_kt],
       house: %w[glide_speed outside_test],
@@ -22,7 +20,7 @@ module Fujin
       outside_test: true,
       heat_prompt: 'heat on before the throttle closes',
       finder: Grading::AutorotationFinder,
-      measurer: Grading::AutorotationMeasures,
+      measurer: Grading::LowSpeedMeasures,
       fault_finder: Grading::AutorotationFaults
     )
   end

@@ -10,10 +10,10 @@ module Fujin
                'area and out of it.',
       phases: %w[take_off climb],
       measures: {
-        'take_off' => %w[transition_sink_ft avoid_area_s],
-        'climb' => %w[climb_speed_height_ft]
+        'take_off' => %w[transition_sink_ft power_added_pct avoid_area_s],
+        'climb' => %w[climb_speed_height_ft climb_track_off_deg]
       },
-      faults: faults(*%w[power_cap_broken drifted_off_track exceeded_limit]),
+      faults: faults(*%w[drifted_off_track exceeded_limit]),
       settings: %w[departure obstacle_ft],
       house: %w[power_check],
       planner: Planning::MaximumPerformancePlan.planner,
@@ -21,8 +21,8 @@ module Fujin
       hovers: 'oge',
       least_power_margin_pct: 5,
       finder: Grading::TakeOffFinder,
-      measurer: Grading::PoweredMeasures,
-      fault_finder: Grading::PoweredFaults
+      measurer: Grading::TakeOffMeasures,
+      fault_finder: Grading::TakeOffFaults
     )
   end
 end

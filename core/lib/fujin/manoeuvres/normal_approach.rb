@@ -10,18 +10,22 @@ module Fujin
                'closing rate stays the same.',
       phases: %w[descent termination],
       measures: {
-        'descent' => %w[approach_angle_deg sink_max_fpm sink_max_below_30_kt_fpm vortex_ring_index_max groundspeed_at_50_ft_kt],
-        'termination' => %w[hover_height_ft power_peak_pct power_rise_pct_s lte_exposure_s miss_along_ft miss_across_ft miss_ft]
+        'setup' => %w[setup_steady_s trim_deg],
+        'descent' => %w[approach_angle_deg approach_angle_off_deg closing_speed_off_kt decision_height_ft decision_sink_fpm sink_max_fpm sink_max_below_30_kt_fpm
+                        sink_over_allowed_fpm vortex_ring_index_max vortex_ring_margin_fpm groundspeed_at_50_ft_kt],
+        'termination' => %w[hover_height_ft termination_heading_off_deg power_peak_pct power_rise_pct_s lte_exposure_s miss_along_ft miss_across_ft miss_ft]
       },
       faults: faults(*%w[rushed_setup too_steep too_shallow sank_at_low_speed late_decision drifted_off_track exceeded_limit]),
       settings: %w[approach_angle_deg],
       house: %w[approach_speed sink_limit vortex_escape],
       planner: Planning::NormalApproachPlan.planner,
+      angle_setting: 'normal_angle_deg',
       key_numbers: %w[approach_angle_deg entry_sink_fpm decision_height_ft entry_distance_ft sink_margin_fpm power_margin_pct],
       least_power_margin_pct: 5,
       finder: Grading::ApproachFinder,
-      measurer: Grading::PoweredMeasures,
-      fault_finder: Grading::PoweredFaults
+      measurer: Grading::ApproachMeasures,
+      fault_finder: Grading::ApproachFaults,
+      pilot: Flight::ApproachFlight.of(Planning::NormalApproachPlan)
     )
   end
 end

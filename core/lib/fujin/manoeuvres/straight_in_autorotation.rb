@@ -25,7 +25,7 @@ module Fujin
       finder: Grading::AutorotationFinder,
       measurer: Grading::AutorotationMeasures,
       fault_finder: Grading::AutorotationFaults,
-      pilot: Flight::StraightInFlight
+      pilot: Flight::AutorotationFlight.of(Planning::StraightInPlan)
     )
   end
 end

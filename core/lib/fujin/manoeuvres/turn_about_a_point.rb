@@ -19,7 +19,7 @@ module Fujin
       any_course: true,
       finder: Grading::TurnAboutAPointFinder,
       measurer: Grading::TurnAboutAPointMeasures,
-      fault_finder: Grading::PoweredFaults
+      fault_finder: Grading::FigureFaults
     )
   end
 end

@@ -24,7 +24,8 @@ module Fujin
       heat_prompt: 'heat on before the throttle closes',
       finder: Grading::AutorotationFinder,
       measurer: Grading::AutorotationMeasures,
-      fault_finder: Grading::AutorotationFaults
+      fault_finder: Grading::AutorotationFaults,
+      pilot: Flight::AutorotationFlight.of(Planning::TurningPlan)
     )
   end
 end

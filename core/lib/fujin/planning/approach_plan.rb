@@ -13,6 +13,14 @@ module Fujin
       # The vortex-ring region needs this margin of sink, ft/min.
       RING_MARGIN_FPM = 200.0
 
+      # What a pilot flies down: the line, where and how fast it begins, the ground speed with so many feet still to go.
+      Profile = Value.define(:angle_deg, :start_height_ft, :end_height_ft, :start_ias_kt, :ground_kt, :ending)
+
+      # @return [Profile]
+      def profile
+        Profile.new(angle_deg: angle_deg, start_height_ft: @height_ft, end_height_ft: end_height_ft, start_ias_kt: start_ias_kt, ground_kt: method(:groundspeed_at_kt), ending: ending)
+      end
+
       private
 
       def default_height_ft = 500.0

@@ -1,0 +1,30 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Grading
+    # Faults at contact, alike for what has no standard of its own yet: held to the straight-in autorotation's. For fault
+    # finders that include FaultFinding.
+    module ContactFaults
+      BEFORE_S = 1.5
+
+      private
+
+      def not_level = at_contact('not_level', 'contact_pitch_deg') { |pitch| "pitch #{pitch.round(1)}° at contact" }
+      def weak_cushion = at_contact('weak_cushion', 'contact_sink_fpm') { |sink| "sink #{sink.round} ft/min at contact" }
+      def drift_at_contact = at_contact('drift_at_contact', 'contact_drift_kt') { |kt| "#{kt.abs.round(1)} kt to the #{kt.positive? ? 'right' : 'left'} at contact" }
+
+      def at_contact(fault, id)
+        at = @attempt.event(:contact_s)
+        taken = measure(id)
+        return nil unless at && taken&.value
+
+        band = taken.band || Manoeuvres.find(@attempt.manoeuvre).spot_standard.band(id, @context.stage, @context.targets)
+        # A value that its uncertainty could clear accuses nobody.
+        spread = taken.uncertainty.to_f
+        return nil if [taken.value - spread, taken.value, taken.value + spread].any? { |v| %w[polished in].include?(band.verdict(v)) }
+
+        found(fault, yield(taken.value), [id], from: [at - BEFORE_S, @attempt.start_s].max, to: at + 0.5)
+      end
+    end
+  end
+end

@@ -1,0 +1,76 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Grading
+    # A fault that the recording shows: what was seen, when, in numbers.
+    FoundFault = Value.define(:id, :evidence, :from_s, :to_s, :measures)
+
+    # What every finder of faults shares. The class that includes it has one method a fault, by the fault's own name, which
+    # gives a FoundFault or nil; those that the manoeuvre declares are asked in causal order.
+    module FaultFinding
+      include LimitsPassed
+
+      UNIT_WORDS = { 'pct' => '%', 'deg' => '°', 'fpm' => 'ft/min' }.freeze
+      # A set-up steady for less was none (MEASURES.md section 2, 'set-up').
+      STEADY_S = 3.0
+      TRIM_DEG = 10.0
+
+      # @param taker [#signals, #attempt, #context, #course_deg, #gate_s] after its measures were taken
+      # @param measures [Hash{String => Measure}]
+      def initialize(taker, measures)
+        @signals = taker.signals
+        @attempt = taker.attempt
+        @context = taker.context
+        @course_deg = taker.course_deg
+        @gate_s = taker.gate_s
+        @measures = measures
+      end
+
+      # @return [Array<FoundFault>] in the order in which the causes act
+      def faults = Manoeuvres.find(@attempt.manoeuvre).faults.filter_map { |fault| send(fault.id) }
+
+      private
+
+      def measure(id) = @measures[id]
+      def value(id) = measure(id)&.value
+      # A value whose uncertainty does not reach back over the limit: nobody is accused by a reading's error.
+      def surely_over?(id, limit) = value(id) && value(id) - measure(id).uncertainty.to_f > limit
+      def surely_under?(id, limit) = value(id) && value(id) + measure(id).uncertainty.to_f < limit
+      # `min_rotor_rpm_pct` as a person says it: 'min rotor rpm'.
+      def plain(id) = id.sub(/_(ft|deg|pct|kt|fpm|s)\z/, '').tr('_', ' ')
+      def in_words(measure) = "#{plain(measure.id)} #{measure.value.round(1)} #{UNIT_WORDS.fetch(measure.unit, measure.unit)}"
+
+      def found(id, evidence, measures, from: @attempt.start_s, to: @attempt.end_s)
+        FoundFault.new(id: id, evidence: evidence, measures: measures, from_s: from, to_s: to)
+      end
+
+      def phase_span(id)
+        phase = @attempt.phase(id)
+        phase ? { from: phase.start_s, to: phase.end_s } : {}
+      end
+
+      def samples(from = @attempt.start_s, to = @attempt.end_s) = @signals.index(from)..@signals.index(to)
+
+      # The longest run of samples for which the block holds, when it lasts that long.
+      # @return [Array<Integer>, nil]
+      def longest(range, least_s, &block)
+        run = range.select(&block).slice_when { |a, b| b != a + 1 }.max_by(&:size)
+        run if run && run.size * @signals.step_s >= least_s - 1e-9
+      end
+
+      def rushed_setup
+        steady = value('setup_steady_s')
+        begins = @attempt.start_s
+        return nil unless @context.planned && steady && steady < STEADY_S && begins - @signals.start_s > 8.0
+
+        found('rushed_setup', "steady for #{steady.round(1)} s before it began, #{@context.house['setup_s']} s wanted", ['setup_steady_s'], from: begins - 8.0, to: begins)
+      end
+
+      def out_of_trim
+        return nil unless value('trim_deg') && value('trim_deg').abs - measure('trim_deg').uncertainty > TRIM_DEG
+
+        found('out_of_trim', "the nose stood #{value('trim_deg').abs.round}° to the #{value('trim_deg').positive? ? 'right' : 'left'} of where it went through the air", ['trim_deg'])
+      end
+    end
+  end
+end

@@ -1,0 +1,56 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Grading
+    # Faults of figures over the ground and of level flight: held to the planned figure.
+    class FigureFaults
+      include FaultFinding
+
+      # Of the planned radius: lost in a full turn, or missed anywhere.
+      SPIRAL_SHARE = 0.12
+      OFF_RADIUS_SHARE = 0.3
+      # Beside a planned side or line, ft; off its track, degrees; of the heading in level flight.
+      OFF_LINE_FT = 200.0
+      SQUARE_DEG = 15.0
+      HEADING_DEG = 12.0
+
+      private
+
+      def radius_ft = @context.figure.value('turn_radius_ft')
+
+      def spirals_in
+        lost = value('spiral_ft') or return nil
+        return nil unless lost < -SPIRAL_SHARE * radius_ft
+
+        found('spirals_in', "the radius shrank by #{-lost.round} ft a turn", ['spiral_ft'])
+      end
+
+      def drifted_off_track = off_radius || off_line || not_square || off_heading
+
+      def off_radius
+        off = value('turn_radius_max_off_ft')
+        return nil unless off && off > OFF_RADIUS_SHARE * radius_ft
+
+        found('drifted_off_track', "up to #{off.round} ft from the planned radius of #{radius_ft.round} ft", ['turn_radius_max_off_ft'])
+      end
+
+      def off_line
+        return nil unless surely_over?('track_error_max_ft', OFF_LINE_FT)
+
+        found('drifted_off_track', "up to #{value('track_error_max_ft').round} ft beside the planned figure", ['track_error_max_ft'])
+      end
+
+      def not_square
+        return nil unless surely_over?('crossing_off_deg', SQUARE_DEG)
+
+        found('drifted_off_track', "the line was crossed #{value('crossing_off_deg').round}° from square", ['crossing_off_deg'])
+      end
+
+      def off_heading
+        return nil unless surely_over?('level_heading_max_deg', HEADING_DEG)
+
+        found('drifted_off_track', "the heading strayed #{value('level_heading_max_deg').round}°", ['level_heading_max_deg'])
+      end
+    end
+  end
+end

@@ -1,0 +1,45 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Grading
+    # Faults of a gyroplane's slow flight and vertical descent.
+    class GyroFlightFaults
+      include FaultFinding
+
+      # Behind the power curve: height that was lost though it was to be level, ft.
+      SANK_FT = 60.0
+      # Lower than this a recovery that needs height began too late, ft.
+      LEAST_FT = 200.0
+
+      private
+
+      def slow_glide
+        return nil unless surely_over?('height_lost_ft', SANK_FT)
+
+        found('slow_glide', "#{value('height_lost_ft').round} ft lost at #{value('slow_ias_min_kt').round} kt: behind the power curve", %w[height_lost_ft slow_ias_min_kt])
+      end
+
+      def late_decision
+        return nil unless surely_under?('recovery_min_height_ft', LEAST_FT)
+
+        found('late_decision', "recovered at #{value('recovery_min_height_ft').round} ft, by #{LEAST_FT.round} ft it is over", ['recovery_min_height_ft'], **phase_span('recovery'))
+      end
+    end
+
+    # Faults of a balked landing: power while there is speed to climb with.
+    class BalkedLandingFaults
+      include FaultFinding
+
+      ROOM_KT = 15.0
+
+      private
+
+      def late_decision
+        least = @context.type.fetch('speeds_kt.climb') - ROOM_KT
+        return nil unless surely_under?('recovery_ias_kt', least)
+
+        found('late_decision', "#{value('recovery_ias_kt').round} kt left when it was broken off, #{least.round} kt at least", ['recovery_ias_kt'], **phase_span('recovery'))
+      end
+    end
+  end
+end

@@ -1,0 +1,66 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Grading
+    # Measures of a gyroplane's landing: speed band, round-out, touchdown, the nosewheel kept off, the roll, the spot.
+    class GyroLandingMeasures
+      include Measuring
+      include SetUp
+      include Touchdown
+
+      BOUNCE_S = 4.0
+      # Above this pitch the nosewheel is clear of the ground.
+      NOSEWHEEL_DEG = 2.0
+      ROLL_S = 20.0
+
+      # @return [Hash{String => Measure}] those that the manoeuvre declares
+      def measures
+        take_setup(attempt.start_s)
+        glide = attempt.phase('glide')
+        take_glide(glide) if glide
+        flare = attempt.phase('flare')
+        put('flare_height_ft', 'flare', signals.at(:agl, flare.start_s) - zero, :agl, uncertainty: 6.0) if flare
+        take_landing(attempt.event(:contact_s)) if attempt.event(:contact)
+        @taken.slice(*Manoeuvres.find(attempt.manoeuvre).measure_ids)
+      end
+
+      # Given, or the mean track over the last ten seconds before contact.
+      def course_deg
+        @course_deg ||= context.course_deg || begin
+          at = attempt.event(:contact_s) || attempt.end_s
+          values = signals.window(:track, at - 12.0, at - 2.0)
+          values.empty? ? nil : mean(values) % 360.0
+        end
+      end
+
+      def gate_s = nil
+
+      private
+
+      def take_glide(phase)
+        from = phase.start_s
+        to = phase.end_s
+        put('glide_ias_mean_kt', 'glide', over(:ias, from, to) { |v| mean(v) }, :ias)
+        put('glide_ias_min_kt', 'glide', over(:ias, from, to, &:min), :ias)
+        put('glide_ias_max_kt', 'glide', over(:ias, from, to, &:max), :ias)
+        put('glide_sink_fpm', 'glide', height_lost(from, to) / (to - from) * 60.0, :agl, uncertainty: 240.0 / [to - from, 1.0].max)
+      end
+
+      def take_landing(at)
+        take_contact(course_deg)
+        put('bounce_ft', 'touchdown', bounce_ft(at, BOUNCE_S), :agl, uncertainty: 1.0)
+        take_miss('touchdown', at)
+        put('nosewheel_off_s', 'roll_out', nosewheel_off_s(at), :pitch, uncertainty: 2 * signals.step_s)
+        put('slide_ft', 'roll_out', slide(at), :gs, uncertainty: 5.0)
+      end
+
+      def nosewheel_off_s(at)
+        return nil unless signals.signal?(:pitch)
+
+        last = signals.index([at + ROLL_S, signals.end_s].min)
+        down = (signals.index(at)..last).find { |i| signals[:pitch][i] < NOSEWHEEL_DEG } || last
+        signals.time(down) - at
+      end
+    end
+  end
+end

@@ -1,0 +1,36 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Grading
+    # Faults of a hovering autorotation: the collective is not touched until the cushion, the heading is held.
+    class HoveringAutorotationFaults
+      include FaultFinding
+      include ContactFaults
+
+      # Until the aircraft has settled the collective stays where it was, give or take this, percent of its travel.
+      STILL_PCT = 4.0
+
+      private
+
+      def yaw_uncorrected
+        band = Manoeuvres.find('straight_in_autorotation').standard.band('entry_yaw_deg', @context.stage, @context.targets)
+        return nil unless surely_over?('entry_yaw_deg', band.in[1])
+
+        found('yaw_uncorrected', "the nose swung #{value('entry_yaw_deg').round}° within 3 s of the closure", ['entry_yaw_deg'], to: @attempt.start_s + 3.0)
+      end
+
+      # Up at once: the rotor's energy is spent before it is needed.
+      def raised_collective
+        entry = @attempt.phase('entry') or return nil
+        before = @signals.window(:collective, entry.start_s - 1.0, entry.start_s)
+        high = @signals.window(:collective, entry.start_s, entry.end_s).max
+        return nil unless high && before.any? && high > Quantities.median(before) + STILL_PCT
+
+        found('raised_collective', "collective went up by #{(high - Quantities.median(before)).round} points before it had settled", [], to: entry.end_s)
+      end
+
+      # A cushion from the hover spends the rotor close to the ground: slow there is no limit passed.
+      def airborne?(_index) = false
+    end
+  end
+end

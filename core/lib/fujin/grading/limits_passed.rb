@@ -1,0 +1,61 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Grading
+    # Limits of the aircraft that were passed, critical in every manoeuvre: rotor or engine overspeed, a rotor too slow in the
+    # air, power over the red line, a hard contact (JOB.md section 4). For fault finders that include FaultFinding.
+    module LimitsPassed
+      AIRBORNE_FT = 2.0
+      # A limit passed for less is a reading, not a fact.
+      ROTOR_HELD_S = 0.3
+      POWER_HELD_S = 2.0
+      # Of the limit: more than a power instrument's error.
+      POWER_ROOM_PCT = 4.0
+      # Descent that a landing gear is built for is about 8 ft/s; what lies over it is looked at.
+      HARD_FPM = 480.0
+
+      private
+
+      # @return [FoundFault, nil] of all that were passed
+      def exceeded_limit
+        passed = [rotor_passed, engine_passed, power_passed, hard_contact].compact
+        return nil if passed.empty?
+
+        found('exceeded_limit', passed.map(&:first).join('; '), [], from: passed.map { |_, from, _| from }.min, to: passed.map(&:last).max)
+      end
+
+      # Too fast anywhere, too slow only in the air.
+      def rotor_passed
+        low, high = @context.type.absolute_rotor_rpm
+        nr = @signals[:nr] or return nil
+        run = longest(samples, ROTOR_HELD_S) { |i| nr[i] > high || (nr[i] < low && airborne?(i)) } or return nil
+        off = run.map { |i| nr[i] }.max_by { |v| (v - 100.0).abs }
+        ["rotor rpm #{off.round(1)} %, #{low} to #{high} % at any time", *span(run)]
+      end
+
+      def engine_passed
+        high = @context.type.absolute_rotor_rpm[1]
+        ne = @signals[:ne] or return nil
+        run = longest(samples, ROTOR_HELD_S) { |i| ne[i] > high } or return nil
+        ["engine rpm #{run.map { |i| ne[i] }.max.round(1)} %, #{high} % at any time", *span(run)]
+      end
+
+      def power_passed
+        power = EnginePower.new(@signals, @context)
+        return nil unless power.recorded?
+
+        run = longest(samples, POWER_HELD_S) { |i| power.pct(i).to_f > 100.0 + POWER_ROOM_PCT } or return nil
+        ["power #{run.map { |i| power.pct(i) }.max.round} % of the engine's limit", *span(run)]
+      end
+
+      def hard_contact
+        sink = value('contact_sink_fpm')
+        at = @attempt.event(:contact_s)
+        sink && at && sink > HARD_FPM ? ["contact at #{sink.round} ft/min: the landing gear is looked at", at, at] : nil
+      end
+
+      def span(run) = [@signals.time(run.first), @signals.time(run.last)]
+      def airborne?(index) = @signals.signal?(:agl) && @signals[:agl][index] - @signals.agl_zero_ft > AIRBORNE_FT
+    end
+  end
+end

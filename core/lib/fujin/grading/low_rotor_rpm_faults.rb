@@ -1,0 +1,42 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Grading
+    # Faults of a low rotor rpm recovery.
+    class LowRotorRpmFaults
+      include FaultFinding
+
+      # Something done later than this after the warning came late.
+      LATE_S = 1.0
+      RAISED_PCT = 3.0
+      # So far under the warning the rotor was let go.
+      UNDER_WARNING = 6.0
+
+      private
+
+      def late_collective
+        return nil unless surely_over?('action_after_warning_s', LATE_S)
+
+        found('late_collective', "#{value('action_after_warning_s').round(1)} s from the warning to the first correction", ['action_after_warning_s'])
+      end
+
+      # Up before down, while the rotor was falling.
+      def raised_collective
+        collective = @signals[:collective] or return nil
+        decay = @attempt.phase('decay') or return nil
+        start = collective[@signals.index(decay.start_s)]
+        high = @signals.window(:collective, decay.start_s, decay.end_s).max
+        return nil unless high && high > start + RAISED_PCT
+
+        found('raised_collective', "collective went up by #{(high - start).round} points while rotor rpm fell", [], to: decay.end_s)
+      end
+
+      def low_rotor_rpm
+        floor = @context.type.low_warning_pct - UNDER_WARNING
+        return nil unless surely_under?('min_rotor_rpm_pct', floor)
+
+        found('low_rotor_rpm', "rotor rpm fell to #{value('min_rotor_rpm_pct').round(1)} %, the warning is at #{@context.type.low_warning_pct} %", ['min_rotor_rpm_pct'])
+      end
+    end
+  end
+end

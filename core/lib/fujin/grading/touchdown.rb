@@ -1,0 +1,38 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Grading
+    # What the ground feels, and how far from the spot: alike for everything that lands. For takers that include Measuring.
+    module Touchdown
+      private
+
+      # @param nose_deg [Float, nil] where the nose is to point
+      # @param limit [Standard::Band, nil] for the sink, where it is the model that sets it
+      def take_contact(nose_deg, limit: nil)
+        at = attempt.event(:contact_s)
+        contact = attempt.event(:contact)
+        put('contact_sink_fpm', 'touchdown', contact.sink_fpm, contact.sources, uncertainty: 100.0, reason: contact.reason, limit: limit)
+        put('contact_groundspeed_kt', 'touchdown', signals.at(:gs, at), :gs)
+        put('contact_drift_kt', 'touchdown', drift(at), %i[gs track heading], uncertainty: 0.7)
+        put('contact_pitch_deg', 'touchdown', signals.at(:pitch, at), :pitch)
+        put('contact_yaw_deg', 'touchdown', nose_deg ? Quantities.wrap_deg(signals.at(:heading, at) - nose_deg) : Float::NAN, :heading)
+        put('contact_rotor_rpm_pct', 'touchdown', signals.at(:nr, at), :nr)
+      end
+
+      # From the spot, where there is one.
+      def take_miss(phase_id, at)
+        return unless context.spot && at
+
+        along, across = position_from_spot(at)
+        put('miss_along_ft', phase_id, along, %i[lat lon], uncertainty: 12.0)
+        put('miss_across_ft', phase_id, across, %i[lat lon], uncertainty: 12.0)
+        put('miss_ft', phase_id, Math.hypot(along, across), %i[lat lon], uncertainty: 12.0)
+      end
+
+      # Feet that the skids or wheels came off the ground again.
+      def bounce_ft(at, within_s)
+        over(:agl, at, [at + within_s, signals.end_s].min) { |v| [v.max - zero, 0.0].max }
+      end
+    end
+  end
+end

@@ -1,0 +1,33 @@
+# frozen_string_literal: true
+
+require_relative 'test_helper'
+
+# What holds of every manoeuvre that is found in recordings: each fault it declares has a rule by its name, and an attempt
+# that a person cut out anywhere, with any of its phases, is measured without a fall.
+class EveryManoeuvreTest < Minitest::Test
+  RECORDED = Fujin::Manoeuvres.recorded
+
+  RECORDED.each do |manoeuvre|
+    define_method("test_each_fault_of_#{manoeuvre.id}_has_a_rule_by_its_name") do
+      missing = manoeuvre.faults.map(&:id).reject { |id| manoeuvre.fault_finder.private_method_defined?(id) }
+
+      assert_empty missing
+    end
+
+    define_method("test_#{manoeuvre.id}_cut_by_hand_keeps_to_what_it_declares") do
+      day = conditions(manoeuvre.kinds.include?('helicopter') ? 'tansy-2' : 'sorrel-g')
+      flown = fly(ending: 'touchdown')
+      signals = Fujin::Recordings::Signals.new(Fujin::Recordings.read(flown.csv), type: day.type, atmosphere: day.atmosphere, wind: Fujin::Wind.parse('350/8'))
+      context = Fujin::Grading::Context.new(conditions: day, spot: SPOT, wind: Fujin::Wind.parse('350/8'), exercise: manoeuvre.id, course_deg: 350.0)
+      recut = Fujin::Grading::Recut.new(signals, context)
+      end_s = signals.end_s - 0.5
+      manoeuvre.phases.each_with_index do |phase, i|
+        from = phase == 'touchdown' ? flown.proposal.attempt.event(:contact_s) : 20.0 + i
+        proposal = recut.propose(manoeuvre.id, [{ 'id' => phase, 'start_s' => from, 'end_s' => end_s }])
+
+        assert_empty proposal.measures.keys - manoeuvre.measure_ids, "#{phase}: measured but not declared"
+        assert_empty(proposal.measures.values.select { |m| m.value&.nan? }.map(&:id))
+      end
+    end
+  end
+end

@@ -41,7 +41,7 @@ module Fujin
     grading/energy_drill_measures grading/turn_about_a_point_measures grading/limits_passed grading/fault_finding grading/big_check grading/contact_faults
     grading/autorotation_faults grading/approach_faults grading/hover_faults grading/take_off_faults grading/low_rotor_rpm_faults grading/hovering_autorotation_faults
     grading/gyro_take_off_faults grading/gyro_landing_faults grading/gyro_flight_faults grading/figure_faults grading/circuit_faults grading/energy_drill_faults
-    grading/grader grading/recut grading/part_task
+    grading/flown_turn grading/knobs grading/grader grading/recut grading/part_task
     live/nmea_stream live/monitor
     manoeuvres/declaration manoeuvres/autorotation_parts flight/approach_flight
     flight/autorotation_flight flight/lesson grading/one_change progress/readiness progress/agreement

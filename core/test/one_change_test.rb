@@ -53,4 +53,40 @@ class OneChangeTest < Minitest::Test
     refute_predicate found, :claimed?
     assert_match(/rushed setup/, found.reason)
   end
+
+  # An attempt flown by the model with one fault, asked what mending it would have done.
+  def mended(kind, id, wind, fault, size)
+    day = conditions(id, wind: Fujin::Wind.parse(wind))
+    run = Fujin::Manoeuvres.find(kind).pilot.call(day, course_deg: 350.0, faults: { fault => size }).run
+    csv = Fujin::Flight::Recorder.new(type: day.type, origin: SPOT, seed: 3).csv(run)
+    signals = Fujin::Recordings::Signals.new(Fujin::Recordings.read(csv), type: day.type, atmosphere: day.atmosphere, wind: day.wind)
+    context = Fujin::Grading::Context.new(conditions: day, spot: SPOT, course_deg: 350.0, wind: day.wind, planned: true, exercise: kind)
+    proposal = Fujin::Grading::Grader.new(signals, context).proposals.find { |p| p.attempt.manoeuvre == kind }
+    Fujin::Grading::OneChange.new(signals, proposal, context, fault).answer
+  end
+
+  [['normal_approach', 'tansy-2', '350/8', 'too_steep', 4.0, 0.4, 'approach_angle_deg', 10.0, 0.7],
+   ['steep_approach', 'bracken-2', '350/0', 'sank_at_low_speed', 300.0, 120.0, 'sink_over_allowed_fpm', -130.0, 160.0],
+   ['normal_approach', 'bracken-2', '020/12', 'drifted_off_track', 150.0, 10.0, 'miss_across_ft', 0.0, 15.0],
+   ['run_on_landing', 'tansy-2', '350/0', 'power_cap_broken', 7.0, 1.0, 'contact_groundspeed_kt', 12.8, 1.5],
+   ['turning_autorotation', 'bracken-2', '020/12', 'fast_glide', 13.0, 1.5, 'miss_along_ft', 0.0, 200.0],
+   ['turning_autorotation', 'tansy-2', '350/8', 'late_turn', 5.0, 0.7, 'roll_out_height_ft', 354.0, 25.0],
+   ['s_turn_autorotation', 'tansy-2', '350/8', 'entered_too_far', 900.0, 120.0, 'miss_along_ft', 0.0, 150.0]].each do |kind, id, wind, fault, size, within, measure, value, room|
+    define_method("test_one_change_to_a_#{kind}_takes_away_#{fault}") do
+      found = mended(kind, id, wind, fault, size)
+
+      assert_predicate found, :claimed?, found.reason
+      assert_in_delta size, found.amount.abs, within
+      assert_in_delta value, found.mended.value(measure), room
+      assert_includes found.told, measure
+    end
+  end
+
+  def test_an_approach_turned_away_from_too_late_is_turned_away_from_in_time
+    found = mended('normal_approach', 'bracken-2', '350/8', 'late_decision', 10.0)
+
+    assert_predicate found, :claimed?, found.reason
+    assert_match(/turned away (9|10|11) s sooner/, found.change)
+    assert_equal :go_around, found.mended.proposal.attempt.result
+  end
 end

@@ -39,7 +39,7 @@ module Fujin
     def numbers(answer)
       return [] unless answer.claimed?
 
-      Grading::OneChange::TOLD.filter_map do |id|
+      answer.told.filter_map do |id|
         before = answer.fitted.value(id)
         after = answer.mended.value(id)
         next unless before && after

@@ -13,8 +13,10 @@ module Fujin
       def self.of(plan) = ->(conditions, **options) { new(plan, conditions, **options) }
 
       # @param faults [Hash{String => Numeric}] of ApproachPilot::FAULTS
+      # @param start_ias_kt [Float, nil] that it begins with; nil is the plan's
       # @param shear [Float] exponent of the wind's power law with height, 0 for none
-      def initialize(plan, conditions, house: Planning::HouseMethod.new, height_ft: nil, course_deg: nil, settings: {}, faults: {}, shear: 0.0, air_seed: 1)
+      def initialize(plan, conditions, house: Planning::HouseMethod.new, height_ft: nil, course_deg: nil, settings: {}, faults: {}, start_ias_kt: nil,
+                     shear: 0.0, air_seed: 1)
         PilotFaults.check(faults, ApproachPilot::FAULTS)
         @conditions = conditions
         @house = house
@@ -23,6 +25,7 @@ module Fujin
         @shear = shear
         @air_seed = air_seed
         @profile = plan.new(conditions, house, course_deg: @course_deg, height_ft: height_ft, settings: settings).profile
+        @start_ias_kt = start_ias_kt || @profile.start_ias_kt
       end
 
       # @return [Run] from the set-up to the hover, the stop, or the climb away
@@ -32,7 +35,7 @@ module Fujin
                           wind: WindField.new(@conditions.wind, exponent: @shear, seed: @air_seed))
         course = @course_deg * Quantities::DEG
         out = start_m
-        model.start(height_m: @profile.start_height_ft * Quantities::FT, speed_kt: @profile.start_ias_kt, course_rad: course,
+        model.start(height_m: @profile.start_height_ft * Quantities::FT, speed_kt: @start_ias_kt, course_rad: course,
                     north_m: -out * Math.cos(course), east_m: -out * Math.sin(course))
         Run.new(model, ApproachPilot.new(task, model, headwind_m_s: @conditions.wind.headwind_kt(@course_deg) * Quantities::KT))
       end
@@ -42,7 +45,7 @@ module Fujin
       def angle_deg = @profile.angle_deg + @faults['too_steep'] - @faults['too_shallow']
 
       def task
-        ApproachTask.new(course_rad: @course_deg * Quantities::DEG, start_height_m: @profile.start_height_ft * Quantities::FT, start_kt: @profile.start_ias_kt,
+        ApproachTask.new(course_rad: @course_deg * Quantities::DEG, start_height_m: @profile.start_height_ft * Quantities::FT, start_kt: @start_ias_kt,
                          angle_rad: angle_deg * Quantities::DEG, end_height_m: @profile.end_height_ft * Quantities::FT, ground_speed: method(:ground_speed),
                          ending: ENDINGS.fetch(@profile.ending, :hover), decision_kt: @house['decision_speed_kt'], climb_kt: @conditions.type.fetch('speeds_kt.climb').to_f,
                          decide_after_s: (@faults['late_decision'] if @faults.key?('late_decision')), sank_m_s: sank_m_s,
@@ -63,7 +66,7 @@ module Fujin
 
       # Along the line before the angle is met, and the set-up before that.
       def start_m
-        speed = @conditions.wind.groundspeed_kt(@course_deg, @conditions.atmosphere.true_speed(@profile.start_ias_kt)) * Quantities::KT
+        speed = @conditions.wind.groundspeed_kt(@course_deg, @conditions.atmosphere.true_speed(@start_ias_kt)) * Quantities::KT
         length = (@profile.start_height_ft - @profile.end_height_ft) * Quantities::FT / Math.tan(angle_deg * Quantities::DEG)
         length + (SETUP_S * speed)
       end

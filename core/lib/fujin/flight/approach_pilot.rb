@@ -22,10 +22,15 @@ module Fujin
       LEAD_S = 1.6
       # The collective goes down to the line's over so long.
       EASED_S = 3.0
-      # A pilot who sinks too fast does so once, below this airspeed, until so far under the line or this low.
-      SANK_BELOW_KT = 28.0
+      # A pilot who sinks too fast has lost the speed by this height, and sinks once, below this airspeed, until so far under the
+      # line or this low. The sink builds and is taken off at this rate, m/s².
+      SLOW_KT = 25.0
+      SLOW_BY_M = 45.0
+      SLOWING_PER_M = 0.07
+      SANK_BELOW_KT = 29.0
       SANK_TO_M = -5.0
-      SANK_ABOVE_M = 10.0
+      SANK_ABOVE_M = 24.0
+      SINK_BUILDS = 1.5
       LOW_M = 12.0
       FLARED_M = 0.5
       CLIMB_M_S = 2.5
@@ -120,7 +125,15 @@ module Fujin
 
       def wanted_speed(metres)
         speed = @task.ground_speed.call([metres, 0.0].max)
+        speed = [speed, early_speed(metres)].min if @task.sank_m_s.positive?
         @task.ending == :run_on ? speed : [speed, CLOSING * metres].min
+      end
+
+      # Lost well before the plan has it lost.
+      def early_speed(metres)
+        slow_by = (SLOW_BY_M - @task.end_height_m) / Math.tan(@task.angle_rad)
+        slow = [@trim.atmosphere.true_speed(SLOW_KT * Quantities::KT) - @headwind, 4.0].max
+        slow + (SLOWING_PER_M * [metres - slow_by, 0.0].max)
       end
 
       def station(column) = Quantities.interpolate(@stations.map { |row| [row[0], row[column]] }, to_go)
@@ -165,9 +178,16 @@ module Fujin
       end
 
       def hold_angle(dt)
-        error = @sink - wanted_sink
+        error = @sink - eased_sink(dt)
         @sink_integral = (@sink_integral + (0.015 * error * dt)).clamp(-0.05, 0.05)
         station(2) + (0.035 * error) + (0.006 * @sink_rate) + @sink_integral
+      end
+
+      # A demand for sink changes no quicker than a hand makes it.
+      def eased_sink(dt)
+        wanted = wanted_sink
+        @asked = wanted unless @task.sank_m_s.positive? && @asked
+        @asked += (wanted - @asked).clamp(-SINK_BUILDS * dt, SINK_BUILDS * dt)
       end
 
       def wanted_sink

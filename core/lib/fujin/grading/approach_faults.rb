@@ -10,6 +10,7 @@ module Fujin
       ANGLE_ROOM_DEG = 2.0
       SINK_ROOM_FPM = 50.0
       SANK_S = 1.0
+      SANK_BUILDS_S = 2.0
       # Beside the line below this height by more than this is off it, ft.
       LINE_BELOW_FT = 200.0
       LINE_ROOM_FT = 60.0
@@ -32,7 +33,7 @@ module Fujin
         # One that was left has only the beginning of an angle.
         return nil unless value('approach_angle_deg') && @attempt.result == :completed
 
-        sank_at_low_speed ? ApproachAngle.of(@signals, descent.start_s, sank_at_low_speed.from_s) : value('approach_angle_deg')
+        sank_at_low_speed ? ApproachAngle.of(@signals, descent.start_s, sank_at_low_speed.from_s - SANK_BUILDS_S) : value('approach_angle_deg')
       end
 
       def too_steep = angle_deg && angle_deg - angle_room > wanted_deg ? angle('too_steep') : nil

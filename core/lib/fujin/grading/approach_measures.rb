@@ -137,6 +137,7 @@ module Fujin
         take_power_pull('termination', [phase.start_s - LAST_S, attempt.start_s].max, phase.end_s)
         put('hover_height_ft', 'termination', over(:agl, phase.end_s - 4.0, phase.end_s) { |v| mean(v) - zero }, :agl, uncertainty: 1.0)
         put('termination_heading_off_deg', 'termination', course_deg && Quantities.wrap_deg(signals.at(:heading, phase.start_s) - course_deg), :heading)
+        take_contact(course_deg, phase_id: 'termination') if attempt.event(:contact)
         take_miss('termination', attempt.event(:stopped_s))
       end
     end

@@ -7,10 +7,13 @@ module Fujin
     module Descents
       SINK_FPM = 150.0
       HELD_S = 3.0
-      # Level or climbing for so long, this high, is what came before the approach.
+      # Level or climbing for so long, this high, is what came before the approach; lower down a moment of it, after sinking too
+      # fast, is part of the approach.
       LEVEL_SINK_FPM = 100.0
       LEVEL_S = 4.0
-      LEVEL_ABOVE_FT = 40.0
+      LEVEL_ABOVE_FT = 150.0
+      LOW_LEVEL_S = 15.0
+      LOW_LEVEL_ABOVE_FT = 40.0
       LEAST_LOST_FT = 80.0
       LONGEST_S = 180.0
 
@@ -29,11 +32,10 @@ module Fujin
 
       # Last sample before this one of level flight or climb, up high.
       def level_before(index, from)
-        needed = signals.samples(LEVEL_S)
         run = 0
         index.downto(from) do |i|
-          run = height(i) > LEVEL_ABOVE_FT && sink[i] < LEVEL_SINK_FPM ? run + 1 : 0
-          return i + needed - 1 if run == needed
+          run = height(i) > LOW_LEVEL_ABOVE_FT && sink[i] < LEVEL_SINK_FPM ? run + 1 : 0
+          return i + run - 1 if run >= signals.samples(height(i) > LEVEL_ABOVE_FT ? LEVEL_S : LOW_LEVEL_S)
         end
         from
       end

@@ -8,15 +8,15 @@ module Fujin
 
       # @param nose_deg [Float, nil] where the nose is to point
       # @param limit [Standard::Band, nil] for the sink, where it is the model that sets it
-      def take_contact(nose_deg, limit: nil)
+      def take_contact(nose_deg, limit: nil, phase_id: 'touchdown')
         at = attempt.event(:contact_s)
         contact = attempt.event(:contact)
-        put('contact_sink_fpm', 'touchdown', contact.sink_fpm, contact.sources, uncertainty: 100.0, reason: contact.reason, limit: limit)
-        put('contact_groundspeed_kt', 'touchdown', signals.at(:gs, at), :gs)
-        put('contact_drift_kt', 'touchdown', drift(at), %i[gs track heading], uncertainty: 0.7)
-        put('contact_pitch_deg', 'touchdown', signals.at(:pitch, at), :pitch)
-        put('contact_yaw_deg', 'touchdown', nose_deg ? Quantities.wrap_deg(signals.at(:heading, at) - nose_deg) : Float::NAN, :heading)
-        put('contact_rotor_rpm_pct', 'touchdown', signals.at(:nr, at), :nr)
+        put('contact_sink_fpm', phase_id, contact.sink_fpm, contact.sources, uncertainty: 100.0, reason: contact.reason, limit: limit)
+        put('contact_groundspeed_kt', phase_id, signals.at(:gs, at), :gs)
+        put('contact_drift_kt', phase_id, drift(at), %i[gs track heading], uncertainty: 0.7)
+        put('contact_pitch_deg', phase_id, signals.at(:pitch, at), :pitch)
+        put('contact_yaw_deg', phase_id, nose_deg ? Quantities.wrap_deg(signals.at(:heading, at) - nose_deg) : Float::NAN, :heading)
+        put('contact_rotor_rpm_pct', phase_id, signals.at(:nr, at), :nr)
       end
 
       # From the spot, where there is one.

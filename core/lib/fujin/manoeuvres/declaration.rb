@@ -35,15 +35,16 @@ module Fujin
     # @!attribute angle_setting [String, nil] of the house method, that an approach is held to
     # @!attribute finder [Class, nil] new(signals, context).find -> attempts
     # @!attribute measurer [Class, nil] new(signals, attempt, context).measures -> {id => Measure}
-    # @!attribute pilot [Class, nil] new(conditions, house:, …).run flies it with a simulated pilot
+    # @!attribute pilot [#call, nil] (conditions, house:, course_deg:, height_ft:, settings:, faults:, …) -> a flight whose #run flies it with a simulated pilot
+    # @!attribute knobs [Array<Grading::Knob>] of its faults that the pilot flies, `told` the measures that a change is told in
     # @!attribute fault_finder [Class, nil] new(measurement).faults -> [FoundFault]
     Declaration = Value.define(:id, :title, :family, :summary, :kinds, :endings, :phases, :measures, :faults, :checks, :settings, :house, :spot_planner, :planner,
                                :key_numbers, :power_off, :gated, :hovers,
-                               :least_power_margin_pct, :any_course, :outside_test, :heat_prompt, :angle_setting, :finder, :measurer, :fault_finder, :pilot,
+                               :least_power_margin_pct, :any_course, :outside_test, :heat_prompt, :angle_setting, :finder, :measurer, :fault_finder, :pilot, :knobs, :told,
                                defaults: { kinds: %w[helicopter].freeze, endings: [].freeze, settings: [].freeze, house: [].freeze, spot_planner: nil,
                                            power_off: false, gated: true, hovers: 'ige',
                                            least_power_margin_pct: nil, any_course: false, outside_test: false, heat_prompt: 'heat on before power is reduced',
-                                           angle_setting: nil, finder: nil, measurer: nil, fault_finder: nil, pilot: nil, checks: CHECKS }) do
+                                           angle_setting: nil, finder: nil, measurer: nil, fault_finder: nil, pilot: nil, knobs: [].freeze, told: [].freeze, checks: CHECKS }) do
       # @return [Grading::Standard, nil] nil until the school has set one
       def standard = Grading::Standard.load(id)
       # What the distance from the spot is judged by: the straight-in's until this one has its own.

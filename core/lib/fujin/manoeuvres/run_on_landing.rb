@@ -26,7 +26,9 @@ module Fujin
       finder: Grading::ApproachFinder,
       measurer: Grading::RunOnMeasures,
       fault_finder: Grading::RunOnFaults,
-      pilot: Flight::ApproachFlight.of(Planning::RunOnPlan)
+      pilot: Flight::ApproachFlight.of(Planning::RunOnPlan),
+      knobs: Grading::Knobs::RUN_ON,
+      told: Grading::Knobs::APPROACH_TOLD
     )
   end
 end

@@ -26,7 +26,9 @@ module Fujin
       finder: Grading::AutorotationFinder,
       measurer: Grading::AutorotationMeasures,
       fault_finder: Grading::AutorotationFaults,
-      pilot: Flight::AutorotationFlight.of(Planning::STurnPlan)
+      pilot: Flight::AutorotationFlight.of(Planning::STurnPlan),
+      knobs: Grading::Knobs::TURNING,
+      told: Grading::Knobs::AUTOROTATION_TOLD
     )
   end
 end

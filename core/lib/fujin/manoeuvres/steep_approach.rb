@@ -13,7 +13,8 @@ module Fujin
         'setup' => %w[setup_steady_s trim_deg],
         'descent' => %w[approach_angle_deg approach_angle_off_deg decision_height_ft decision_sink_fpm sink_max_fpm sink_max_below_30_kt_fpm
                         sink_over_allowed_fpm vortex_ring_index_max vortex_ring_margin_fpm groundspeed_at_50_ft_kt avoid_area_s],
-        'termination' => %w[hover_height_ft termination_heading_off_deg power_peak_pct power_rise_pct_s lte_exposure_s miss_along_ft miss_across_ft miss_ft]
+        'termination' => %w[hover_height_ft termination_heading_off_deg power_peak_pct power_rise_pct_s lte_exposure_s contact_sink_fpm contact_groundspeed_kt
+                            contact_drift_kt miss_along_ft miss_across_ft miss_ft]
       },
       faults: faults(*%w[rushed_setup too_steep too_shallow sank_at_low_speed late_decision power_cap_broken exceeded_limit]),
       settings: %w[approach_angle_deg],
@@ -26,7 +27,9 @@ module Fujin
       finder: Grading::ApproachFinder,
       measurer: Grading::ApproachMeasures,
       fault_finder: Grading::ApproachFaults,
-      pilot: Flight::ApproachFlight.of(Planning::SteepApproachPlan)
+      pilot: Flight::ApproachFlight.of(Planning::SteepApproachPlan),
+      knobs: Grading::Knobs::APPROACH,
+      told: Grading::Knobs::APPROACH_TOLD
     )
   end
 end

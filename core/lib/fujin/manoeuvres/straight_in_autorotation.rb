@@ -25,7 +25,9 @@ module Fujin
       finder: Grading::AutorotationFinder,
       measurer: Grading::AutorotationMeasures,
       fault_finder: Grading::AutorotationFaults,
-      pilot: Flight::AutorotationFlight.of(Planning::StraightInPlan)
+      pilot: Flight::AutorotationFlight.of(Planning::StraightInPlan),
+      knobs: Grading::Knobs::AUTOROTATION,
+      told: Grading::Knobs::AUTOROTATION_TOLD
     )
   end
 end

@@ -25,7 +25,9 @@ module Fujin
       finder: Grading::AutorotationFinder,
       measurer: Grading::AutorotationMeasures,
       fault_finder: Grading::AutorotationFaults,
-      pilot: Flight::AutorotationFlight.of(Planning::TurningPlan)
+      pilot: Flight::AutorotationFlight.of(Planning::TurningPlan),
+      knobs: Grading::Knobs::TURNING,
+      told: Grading::Knobs::AUTOROTATION_TOLD
     )
   end
 end

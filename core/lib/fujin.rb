@@ -34,11 +34,13 @@ module Fujin
     grading/energy_drill grading/autorotation_finder
     grading/hovering_autorotation_finder grading/low_rotor_rpm_finder grading/approach_finder grading/take_off_finder
     grading/lift_off_finder grading/hover_finder
-    grading/gyro_finder grading/turn_about_a_point_finder grading/level_speed_change_finder grading/circuit_finder
+    grading/effects_of_controls_finder grading/gyro_finder grading/turn_about_a_point_finder grading/planned_figure grading/rectangle_finder grading/turns_across_a_line_finder
+    grading/level_speed_change_finder grading/circuit_finder
     grading/measuring grading/engine_power grading/power_pull grading/set_up grading/touchdown grading/turn_measures grading/autorotation_measures grading/low_speed_measures
     grading/approach_measures grading/run_on_measures grading/hover_measures grading/take_off_measures grading/low_rotor_rpm_measures grading/hovering_autorotation_measures
     grading/gyro_take_off_measures grading/gyro_landing_measures grading/gyro_flight_measures grading/level_speed_change_measures grading/circuit_measures
-    grading/energy_drill_measures grading/turn_about_a_point_measures grading/limits_passed grading/fault_finding grading/big_check grading/contact_faults
+    grading/energy_drill_measures grading/turn_about_a_point_measures grading/rectangle_measures grading/turns_across_a_line_measures
+    grading/limits_passed grading/fault_finding grading/big_check grading/contact_faults
     grading/autorotation_faults grading/approach_faults grading/hover_faults grading/take_off_faults grading/low_rotor_rpm_faults grading/hovering_autorotation_faults
     grading/gyro_take_off_faults grading/gyro_landing_faults grading/gyro_flight_faults grading/figure_faults grading/circuit_faults grading/energy_drill_faults
     grading/flown_turn grading/knobs grading/grader grading/recut grading/part_task

@@ -7,7 +7,7 @@ module Fujin
       USUAL_HEIGHT_FT = 1000.0
       STRAIGHT_IN = 'straight_in_autorotation'
 
-      attr_reader :conditions, :house, :stage, :spot, :course_deg, :planned, :gate_height_ft, :wind, :elevation_ft, :exercise, :settings
+      attr_reader :conditions, :house, :stage, :spot, :course_deg, :planned, :gate_height_ft, :wind, :elevation_ft, :exercise, :settings, :handovers
 
       # @param conditions [Planning::Conditions]
       # @param wind [Wind, nil] nil when it is not known: the file's or its drift is used
@@ -16,8 +16,9 @@ module Fujin
       # @param height_ft [Float, nil] nil is the exercise's own
       # @param planned [Boolean] whether the sortie's plan is attached
       # @param exercise [String, nil] the manoeuvre that the sortie was for, with its `settings`
+      # @param handovers [Array<Handover>] taps that said what the student had
       def initialize(conditions:, house: Planning::HouseMethod.new, stage: 'solo', spot: nil, course_deg: nil, wind: nil,
-                     planned: false, height_ft: nil, gate_height_ft: nil, elevation_ft: nil, exercise: nil, settings: {})
+                     planned: false, height_ft: nil, gate_height_ft: nil, elevation_ft: nil, exercise: nil, settings: {}, handovers: [])
         @conditions = conditions
         @house = house
         @stage = stage
@@ -29,6 +30,7 @@ module Fujin
         @elevation_ft = elevation_ft
         @exercise = exercise
         @settings = settings.freeze
+        @handovers = handovers.freeze
         @gate_height_ft = gate_height_ft || (planned && type.helicopter? ? targets['gate_height_ft'] : 100.0)
       end
 

@@ -32,8 +32,8 @@ module Fujin
       end
 
       # In this order: each finder leaves alone what those before it found.
-      FINDERS = [AutorotationFinder, HoveringAutorotationFinder, LowRotorRpmFinder, ApproachFinder, TakeOffFinder, LiftOffFinder, HoverFinder, GyroFinder,
-                 TurnAboutAPointFinder, LevelSpeedChangeFinder, CircuitFinder].freeze
+      FINDERS = [AutorotationFinder, HoveringAutorotationFinder, LowRotorRpmFinder, ApproachFinder, TakeOffFinder, LiftOffFinder,
+                 EffectsOfControlsFinder, HoverFinder, GyroFinder, TurnAboutAPointFinder, RectangleFinder, TurnsAcrossALineFinder, LevelSpeedChangeFinder, CircuitFinder].freeze
 
       # @return [Array<Proposal>] every attempt of every recorded manoeuvre, in order of time
       def proposals = attempts.map { |attempt| propose(Manoeuvres.find(attempt.manoeuvre), attempt) }

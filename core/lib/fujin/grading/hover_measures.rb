@@ -27,6 +27,8 @@ module Fujin
         heights = over(:agl, from, to) { |v| v.map { |h| h - zero } }
         put('hover_height_mean_ft', id, heights.is_a?(Array) ? mean(heights) : nil, :agl, uncertainty: 0.5)
         put('hover_height_sd_ft', id, heights.is_a?(Array) ? deviation(heights) : nil, :agl, uncertainty: 0.3)
+        put('hover_height_max_off_ft', id, heights.is_a?(Array) ? Quantities.median(heights).then { |m| heights.map { |h| (h - m).abs }.max } : nil, :agl, uncertainty: 1.0)
+        put('held_s', id, to - from, :agl, uncertainty: 1.0)
         put('hover_heading_max_deg', id, over(:heading, from, to) { |v| Quantities.median(v).then { |m| v.map { |h| (h - m).abs }.max } }, :heading)
         put('control_reversals_per_min', id, reversals(from, to), :collective, uncertainty: 2.0)
         put('turn_rate_mean_deg_s', id, over(:heading, from, to) { |v| (v.last - v.first).abs / (to - from) }, :heading, uncertainty: 1.0)

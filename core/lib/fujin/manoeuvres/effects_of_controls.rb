@@ -11,13 +11,16 @@ module Fujin
       phases: %w[hover],
       measures: {
         'hover' => %w[hover_drift_max_ft hover_drift_rms_ft hover_height_mean_ft hover_height_sd_ft hover_heading_max_deg
-                      control_reversals_per_min]
+                      control_reversals_per_min hover_height_max_off_ft held_s]
       },
       faults: faults(*%w[over_controlled drifted_off_track exceeded_limit]),
       planner: Planning::EffectsOfControlsPlan.planner,
       key_numbers: %w[box_time_s box_radius_ft box_height_ft hover_height_ft],
       gated: false,
-      least_power_margin_pct: 3
+      least_power_margin_pct: 3,
+      finder: Grading::EffectsOfControlsFinder,
+      measurer: Grading::HoverMeasures,
+      fault_finder: Grading::HoverFaults
     )
   end
 end

@@ -25,7 +25,8 @@ module Fujin
     #
     # `notes` say in plain words what was dropped or bridged; `bridged` holds [from_s, to_s] of gaps between
     # 0.5 and 2 s that were filled and are drawn dashed. `own_datum`: its altitudes are not above the sea.
-    Recording = Value.define(:name, :times, :channels, :notes, :bridged, :ignored_columns, :own_datum, defaults: { own_datum: false }) do
+    # `clock_s`: seconds since 1970 at time 0, nil when the file has no dated clock.
+    Recording = Value.define(:name, :times, :channels, :notes, :bridged, :ignored_columns, :own_datum, :clock_s, defaults: { own_datum: false, clock_s: nil }) do
       def [](channel) = channels[channel]
       def channel?(channel) = channels.key?(channel)
       def size = times.size

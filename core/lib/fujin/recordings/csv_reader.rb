@@ -51,7 +51,7 @@ module Fujin
         say_bad_cells
         bridged = Gaps.bridge(@times, @values, @notes)
         Recording.new(name: @name, times: @times.freeze, channels: @values.each_value(&:freeze).freeze, notes: @notes.freeze,
-                      bridged: bridged.freeze, ignored_columns: (header - Channels::RANGES.keys).freeze)
+                      bridged: bridged.freeze, ignored_columns: (header - Channels::RANGES.keys).freeze, clock_s: @clock_s)
       end
 
       def titles = cells(@lines.first).map { |title| title.to_s.strip }
@@ -135,6 +135,7 @@ module Fujin
             next
           end
           last = time
+          @clock_s ||= clock(row, time)
           @times << time
           sinks.each { |index, values, low, high, title, told| values << number_in(row[index], low, high, number, title, told) }
         end
@@ -154,12 +155,25 @@ module Fujin
           time = Float(plain(row[@time_index]) || '', exception: false)
           return @told ? @told[@time_index].value(time) : time if time&.finite?
         elsif row[@utc_index]
-          return Time.iso8601(row[@utc_index].strip.sub(' ', 'T').sub(/(?<![Z\d:][+-]\d\d:\d\d)(?<!Z)\z/, 'Z')).to_r.to_f
+          return utc(row[@utc_index])
         end
         note_cell(number, @time_index ? 't_s' : 'utc', row[@time_index || @utc_index])
         nil
       rescue ArgumentError
         note_cell(number, 'utc', row[@utc_index])
+        nil
+      end
+
+      # Seconds since 1970; without a zone it is taken as UTC.
+      # @raise [ArgumentError]
+      def utc(text) = Time.iso8601(text.strip.sub(' ', 'T').sub(/(?<![Z\d:][+-]\d\d:\d\d)(?<!Z)\z/, 'Z')).to_r.to_f
+
+      # Seconds since 1970 at time 0, where the row says both.
+      def clock(row, time)
+        return nil unless @utc_index && row[@utc_index]
+
+        @time_index ? utc(row[@utc_index]) - time : 0.0
+      rescue ArgumentError
         nil
       end
 

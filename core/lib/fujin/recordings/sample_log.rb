@@ -5,6 +5,9 @@ module Fujin
     # Samples as a reader meets them, one after the other, put together into a Recording at the end: what lies outside a
     # channel's range is a drop-out, a time that does not move on is left out and said.
     class SampleLog
+      # Times that count from 1970, not from midnight or the file's start.
+      DATED_S = 1e8
+
       attr_reader :notes
 
       def initialize(name)
@@ -50,7 +53,7 @@ module Fujin
         channels = names.to_h { |channel| [channel, @samples.map { |sample| sample.fetch(channel, Float::NAN) }] }
         bridged = Gaps.bridge(times, channels, @notes)
         Recording.new(name: @name, times: times.freeze, channels: channels.each_value(&:freeze).freeze, notes: @notes.freeze, bridged: bridged.freeze,
-                      ignored_columns: [].freeze, own_datum: own_datum)
+                      ignored_columns: [].freeze, own_datum: own_datum, clock_s: (0.0 if times.first > DATED_S))
       end
     end
   end

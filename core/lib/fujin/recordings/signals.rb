@@ -37,6 +37,10 @@ module Fujin
       def [](name) = @signals[name]
       def signal?(name) = @signals.key?(name)
       def estimated?(*names) = names.any? { |name| @estimated[name] }
+      # Can a moment of the day be found in it?
+      def clocked? = !recording.clock_s.nil?
+      # Recording time of a moment, seconds since 1970.
+      def at_clock(epoch_s) = epoch_s - recording.clock_s
       def reason(name) = @reasons[name] || "#{name} is not in the file"
       def time(index) = start_s + (index * step_s)
       def end_s = time(size - 1)

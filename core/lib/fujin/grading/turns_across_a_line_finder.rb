@@ -1,0 +1,88 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Grading
+    # Turns across a line: looked for only when that is the exercise, across the planned line through the sortie's spot. One
+    # attempt is a half circle on each side, from a crossing to the next but one (MEASURES.md section 2).
+    class TurnsAcrossALineFinder
+      include Stretches
+
+      EXERCISE = 'turns_across_a_line'
+      ABOVE_FT = 150.0
+      SLOWEST_KT = 25.0
+      # How far out from the line a half circle may reach, of the planned radius, and still be one.
+      REACH = (0.4..2.0)
+      # Heading turned through in one, degrees.
+      HALF_DEG = (110.0..250.0)
+      # A line crossed flatter than this was not crossed but followed.
+      LEAST_CROSSING_DEG = 35.0
+
+      # @return [Array<Attempt>]
+      def find
+        return [] unless @context.exercise == EXERCISE && @context.spot && %i[lat lon agl gs track].all? { |name| signals.signal?(name) }
+
+        halves = crossings.each_cons(2).filter_map { |from, to| half(from, to) }
+        pair(halves).reject { |found| overlaps?(found.start_s, found.end_s) }
+      end
+
+      # Where the aircraft is from the line through the spot: along it and out from it, downwind +, feet.
+      class Line
+        # @param wind [Wind] the line lies across it
+        def initialize(spot, wind)
+          @map = LocalMap.new(*spot)
+          @downwind = (wind.from_deg + 180.0) % 360.0
+        end
+
+        attr_reader :downwind
+
+        # @return [Array(Float, Float)] out and along
+        def place(lat, lon) = LocalMap.along_across(*@map.north_east(lat, lon), downwind).map { |metres| metres / Quantities::FT }
+      end
+
+      private
+
+      Half = Struct.new(:from, :to, :side, :turned)
+
+      def line = @line ||= Line.new(@context.spot, @context.conditions.wind)
+      def radius_ft = @radius_ft ||= @context.figure.value('turn_radius_ft')
+
+      def out = @out ||= (0...signals.size).map { |i| line.place(signals[:lat][i], signals[:lon][i])[0] }
+
+      def flying?(index) = height(index) > ABOVE_FT && signals[:gs][index] > SLOWEST_KT
+
+      # Samples at which the line was crossed, not followed.
+      def crossings
+        (1...signals.size).select do |i|
+          next unless (out[i - 1] <= 0.0) != (out[i] <= 0.0) && flying?(i)
+
+          off = Quantities.wrap_deg(signals[:track][i] - line.downwind).abs
+          [off, 180.0 - off].min < 90.0 - LEAST_CROSSING_DEG
+        end
+      end
+
+      def half(from, to)
+        return nil unless (from..to).all? { |i| height(i).nan? || flying?(i) }
+
+        reach = out[from..to].map(&:abs).max / radius_ft
+        turned = signals[:track][to] - signals[:track][from]
+        REACH.cover?(reach) && HALF_DEG.cover?(turned.abs) ? Half.new(from, to, out[(from + to) / 2] <=> 0.0, turned) : nil
+      end
+
+      # Halves that follow each other on alternate sides, two and two.
+      def pair(halves)
+        found = []
+        rest = halves
+        while rest.size > 1
+          first, second = rest
+          if first.to == second.from && first.side != second.side && (first.turned * second.turned).negative?
+            found << attempt(EXERCISE, [first, second].map { |h| phase(h.side.positive? ? 'downwind_turn' : 'upwind_turn', signals.time(h.from), signals.time(h.to)) })
+            rest = rest.drop(2)
+          else
+            rest = rest.drop(1)
+          end
+        end
+        found
+      end
+    end
+  end
+end

@@ -1,0 +1,136 @@
+# frozen_string_literal: true
+
+require_relative 'test_helper'
+require_relative 'figure_flight'
+
+# Rectangles, turns across a line and effects of controls: found only against what was planned, measured, explained.
+class FiguresTest < Minitest::Test
+  WIND = Fujin::Wind.parse('320/12')
+  COURSE = 350.0
+
+  def day = conditions(wind: WIND)
+  def house = Fujin::Planning::HouseMethod.new
+  def plan(exercise) = Fujin::Manoeuvres.find(exercise).planner.call(day, house, course_deg: COURSE)
+  def line_of(exercise) = [[0.0, 0.0], *plan(exercise).path.map { |p| [p.along_ft, p.across_ft] }]
+
+  def found(line, exercise, as: exercise, air_kt: plan(exercise).value('entry_speed_kt'), seed: 1, kind: exercise)
+    csv = FigureFlight.new(line, course_deg: COURSE, wind: WIND, air_kt: air_kt, seed: seed).csv
+    signals = Fujin::Recordings::Signals.new(Fujin::Recordings.read(csv), type: type, atmosphere: Fujin::Atmosphere.new, wind: WIND)
+    context = Fujin::Grading::Context.new(conditions: day, spot: SPOT, wind: WIND, course_deg: COURSE, planned: true, exercise: as)
+    Fujin::Grading::Grader.new(signals, context).proposals.select { |p| p.attempt.manoeuvre == kind }
+  end
+
+  def value(proposal, id) = proposal.measures.fetch(id).value
+
+  # Straight before the figure and after it, so that it is not all there is.
+  def led_in(line, times: 1)
+    round = line.drop(1)
+    start = line.first
+    a, b = line.first(2)
+    before = [start[0] - (6.0 * (b[0] - a[0])), start[1] - (6.0 * (b[1] - a[1]))]
+    [before, *([start, *round] * times)].each_cons(2).filter_map { |p, q| q unless p == q }.unshift(before)
+  end
+
+  def test_each_time_round_a_rectangle_is_one_attempt_with_its_four_sides
+    laps = found(led_in(line_of('rectangle'), times: 2), 'rectangle')
+
+    assert_equal 2, laps.size
+    assert_equal %w[downwind crosswind upwind crosswind_back], laps.first.attempt.phase_ids
+    assert_in_delta laps[0].attempt.end_s, laps[1].attempt.start_s, 1.5
+    assert_operator value(laps[0], 'track_error_max_ft'), :<, 60
+    %w[downwind crosswind upwind].each do |side|
+      assert_in_delta 0.0, value(laps[0], "#{side}_wind_correction_off_deg"), 2.5, side
+      assert_in_delta 0.0, value(laps[0], "#{side}_turn_off_deg"), 5.0, side
+    end
+    assert_empty laps.first.faults.map(&:id)
+  end
+
+  # The planned corner asks for more than ninety degrees where it turns downwind; the plan and the measure agree.
+  def test_the_turn_at_a_corner_is_held_to_what_the_wind_asks_for
+    corners = plan('rectangle')
+
+    assert_operator corners.value('most_turn_deg'), :>, 95
+    assert_operator corners.value('least_turn_deg'), :<, 85
+  end
+
+  def test_a_rectangle_blown_aside_drifted_off_its_track
+    blown = line_of('rectangle').map { |along, across| [along + 320.0, across] }
+    lap = found(led_in(blown), 'rectangle').first
+
+    assert_includes lap.faults.map(&:id), 'drifted_off_track'
+    assert_in_delta 320.0, value(lap, 'track_error_max_ft'), 60
+  end
+
+  def test_half_a_rectangle_is_none
+    line = line_of('rectangle')
+
+    assert_empty found(led_in(line.first(line.size / 2)), 'rectangle')
+  end
+
+  def test_without_the_plan_no_figure_is_looked_for
+    assert_empty found(led_in(line_of('rectangle')), 'rectangle', as: 'circuit')
+    assert_empty found(led_in(line_of('turns_across_a_line')), 'turns_across_a_line', as: nil)
+  end
+
+  # Twice over: the second pair begins where the first one ended.
+  def two_pairs
+    line = line_of('turns_across_a_line')
+    arcs = line.first(line.size - 6)
+    far = arcs.last
+    arcs + line.drop(1).map { |along, across| [along + far[0], across + far[1]] }
+  end
+
+  def test_turns_across_a_line_two_and_two
+    pairs = found(led_in(two_pairs), 'turns_across_a_line')
+    planned = plan('turns_across_a_line').value('turn_radius_ft')
+
+    assert_equal 2, pairs.size, pairs.map { |p| [p.attempt.start_s, p.attempt.end_s] }.inspect
+    assert_equal %w[downwind_turn upwind_turn], pairs.first.attempt.phase_ids
+    assert_in_delta planned, value(pairs[0], 'downwind_turn_radius_ft'), 25
+    assert_in_delta planned, value(pairs[0], 'upwind_turn_radius_ft'), 25
+    assert_operator value(pairs[0], 'crossing_off_deg'), :<, 8
+    # Both halves go through every ground speed there is: steep at the downwind crossing, shallow at the upwind one.
+    assert_in_delta value(pairs[0], 'downwind_turn_bank_max_deg'), value(pairs[0], 'upwind_turn_bank_max_deg'), 8.0
+    assert_empty pairs.first.faults.map(&:id)
+  end
+
+  def test_one_side_too_wide_is_off_the_figure
+    wide = line_of('turns_across_a_line').map { |along, across| [along * 1.5, across * 1.5] }
+    pair = found(led_in(wide), 'turns_across_a_line').first
+
+    assert_in_delta plan('turns_across_a_line').value('turn_radius_ft') * 0.5, value(pair, 'turn_radius_max_off_ft'), 60
+    assert_equal %w[drifted_off_track], pair.faults.map(&:id)
+  end
+
+  # A hover with a clock; the tablet's taps say when a control was handed over.
+  HANDED = Time.utc(2026, 11, 25, 10, 0, 0)
+
+  def hover(taps, clock: true)
+    rows = (0..900).map do |i|
+      t = i / 10.0
+      [t, (HANDED + t).strftime('%Y-%m-%dT%H:%M:%S.%LZ'), 47.2104, -14.332, 4.0 + (t.between?(42, 58) ? Math.sin(t) : 0.0), 0.3, 350.0, 350.0, 45.0].join(',')
+    end
+    text = "t_s,utc,lat_deg,lon_deg,agl_ft,gs_kt,hdg_deg,track_deg,collective_pct\n#{rows.join("\n")}\n"
+    text = without(text, 'utc') unless clock
+    signals = Fujin::Recordings::Signals.new(Fujin::Recordings.read(text), type: type, atmosphere: Fujin::Atmosphere.new, wind: WIND)
+    handovers = taps.map { |at, control| Fujin::Grading::Handover.new(at_s: (HANDED + at).to_f, control: control) }
+    context = Fujin::Grading::Context.new(conditions: day, spot: SPOT, wind: WIND, exercise: 'effects_of_controls', handovers: handovers)
+    Fujin::Grading::Grader.new(signals, context).proposals
+  end
+
+  TAPS = [[-30.0, 'following'], [10.0, 'cyclic'], [40.0, 'collective'], [60.0, 'following']].freeze
+
+  def test_effects_of_controls_between_the_taps
+    held = hover(TAPS).select { |p| p.attempt.manoeuvre == 'effects_of_controls' }
+
+    assert_equal([[10.0, 40.0], [40.0, 60.0]], held.map { |p| [p.attempt.start_s.round(1), p.attempt.end_s.round(1)] })
+    assert_in_delta 30.0, value(held[0], 'held_s'), 0.2
+    assert_operator value(held[1], 'hover_height_max_off_ft'), :>, value(held[0], 'hover_height_max_off_ft') + 0.5
+    assert_empty(hover(TAPS).select { |p| p.attempt.manoeuvre == 'hover' && p.attempt.start_s.between?(10.0, 60.0) })
+  end
+
+  # Without a clock in the file the tablet's taps belong to no moment of it.
+  def test_without_a_clock_the_taps_belong_nowhere
+    assert_empty(hover(TAPS, clock: false).select { |p| p.attempt.manoeuvre == 'effects_of_controls' })
+  end
+end

@@ -6,7 +6,7 @@ module Fujin
   module Permissions
     EVERYBODY = :everybody
     STAFF = %w[chief_instructor instructor].freeze
-    SIGNED_IN = [*STAFF, 'student'].freeze
+    SIGNED_IN = [*STAFF, 'instructor_candidate', 'student'].freeze
 
     TABLE = {
       'GET /api/session' => EVERYBODY,
@@ -50,6 +50,7 @@ module Fujin
       'GET /api/attempts/:id/pictures' => SIGNED_IN,
       'GET /api/attempts/:id/one-change' => SIGNED_IN,
       'POST /api/attempts/:id/grades' => SIGNED_IN,
+      'POST /api/attempts/:id/fault-calls' => SIGNED_IN,
       'PUT /api/attempts/:id/cut' => STAFF,
       'POST /api/recordings/:id/attempts' => STAFF,
       'PUT /api/attempts/:id/manner' => STAFF,

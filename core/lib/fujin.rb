@@ -46,7 +46,7 @@ module Fujin
     grading/flown_turn grading/knobs grading/grader grading/recut grading/part_task
     live/nmea_stream live/monitor
     manoeuvres/declaration manoeuvres/autorotation_parts flight/approach_flight
-    flight/autorotation_flight flight/lesson grading/one_change progress/readiness progress/agreement
+    flight/autorotation_flight flight/lesson grading/one_change progress/readiness progress/agreement progress/teaching
   ].freeze
 
   # In teaching order.

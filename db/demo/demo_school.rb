@@ -63,6 +63,8 @@ module Fujin
       recording = record(sortie, fields, seed)
       ImportRecording.run(recording.id)
       flown = sortie.reload.attempts.to_a
+      return teach(flown, fields['teaching']) if fields['teaching']
+
       flown.each_with_index { |attempt, i| grade(attempt, i, fields) } unless fields['grade'] == false
       flown.each { |attempt| second_opinion(attempt, fields['second']) } if fields['second']
       sign(sortie) if fields['sign']
@@ -72,7 +74,8 @@ module Fujin
       setting = SortieSetting.new(sortie)
       faults = fields['flights'].map { |flight| flight.transform_values(&:to_f) }
       lesson = Flight::Lesson.new(setting.conditions, faults: faults, origin: [SPOT[:spot_lat_deg], SPOT[:spot_lon_deg]], elevation_ft: SPOT[:elevation_ft],
-                                                      house: setting.house, height_ft: sortie.height_ft, seed: seed, course_deg: COURSE_DEG)
+                                                      house: setting.house, height_ft: sortie.height_ft, seed: seed, course_deg: COURSE_DEG,
+                                                      manoeuvre: sortie.manoeuvre, settings: sortie.settings)
       bytes = lesson.csv
       RecordingRow.create!(sortie: sortie, by: sortie.instructor, name: "#{sortie.aircraft.mark.downcase}-#{sortie.starts_at.strftime('%Y%m%d-%H%M')}.csv",
                            sha256: Digest::SHA256.hexdigest(bytes), bytes: bytes)
@@ -105,6 +108,23 @@ module Fujin
         add_grade(attempt, phase['id'], 'self', own, nil, attempt.sortie.student)
         add_grade(attempt, phase['id'], 'instructor', proposed, proposed, attempt.sortie.instructor)
       end
+    end
+
+    # What was played in each attempt, what the candidate named with which cue, and how the teaching was graded.
+    def teach(flown, lessons)
+      flown.zip(lessons).each do |attempt, lesson|
+        next unless lesson
+
+        say_fault(attempt, 'played', lesson['played'], nil, attempt.sortie.instructor)
+        next unless lesson.key?('named')
+
+        say_fault(attempt, 'named', lesson['named'], lesson['cue'], attempt.sortie.student)
+        lesson.fetch('grades', {}).each { |item, grade| add_grade(attempt, item, 'teaching', grade, nil, attempt.sortie.instructor) }
+      end
+    end
+
+    def say_fault(attempt, kind, fault, cue, person)
+      FaultCall.create!(id: SecureRandom.uuid, attempt: attempt, kind: kind, fault: fault, cue: cue, by: person, created_at: attempt.sortie.on_at + 900)
     end
 
     # A colleague's grades: the proposal's, with what that colleague sees otherwise.

@@ -85,10 +85,9 @@ module Fujin
         names = { 't_s' => recording.times }.merge(recording.channels)
         ChannelRow.insert_all!(names.map { |name, values| ChannelRow.pack(name, values).merge(recording_id: row.id) })
         # What the lesson was for is counted first: the cockpit's taps go by that number.
-        said = said_of(row)
-        proposals.partition do |proposal|
-          proposal.attempt.manoeuvre == row.sortie.manoeuvre
-        end.flatten.each_with_index { |proposal, i| store_attempt(row, i, proposal, signals, setting, said) }
+        own, others = proposals.partition { |proposal| proposal.attempt.manoeuvre == row.sortie.manoeuvre }
+        said = said_of(row, signals, own.map(&:attempt))
+        (own + others).each_with_index { |proposal, i| store_attempt(row, i, proposal, signals, setting, said) }
         flag_aircraft(row.sortie, proposals)
         row.update!(status: 'ready', step: 'imported', progress: 1.0, error: nil,
                     summary: Serialisers.recording(signals).except('name', 'bridged')
@@ -99,16 +98,22 @@ module Fujin
     def store_attempt(row, position, proposal, signals, setting, said)
       attempt = proposal.attempt
       AttemptRow.create!(id: attempt_id(row, position), sortie: row.sortie, recording: row, position: position, manoeuvre: attempt.manoeuvre,
-                         start_s: attempt.start_s, end_s: attempt.end_s, **said.call(position),
+                         start_s: attempt.start_s, end_s: attempt.end_s, **said.call(position, attempt),
                          proposal: Serialisers.proposal(proposal, setting.type),
                          path: FlownPath.new(signals, proposal, setting.grading_context.spot).points)
     end
 
-    # What the cockpit's taps say of an attempt by its place in this recording; those of earlier recordings come first.
-    def said_of(row)
+    # What the cockpit's taps say of an attempt: by the clock, where the recording has one and an attempt lies between the taps of
+    # a hand-over; else by its place in this recording, after those of earlier ones.
+    def said_of(row, signals, own)
       taps = HelpTaps.new(row.sortie.fly_events.to_a)
       before = row.sortie.attempts.where.not(recording_id: row.id).count + 1
-      ->(position) { { manner: taps.manner(before + position), task: taps.task(before + position) } }
+      match = TapMatch.new(taps, signals.recording.clock_s, own)
+      lambda do |position, attempt|
+        number = match.number(attempt) || (before + position)
+        handed = attempt.event(:handed_s)&.then { |moment| taps.task_at(moment + signals.recording.clock_s) }
+        { manner: taps.manner(number), task: handed || taps.task(number), tap_no: match.number(attempt) }
+      end
     end
 
     def attempt_id(row, position) = Digest::UUID.uuid_v5(row.id, "attempt #{position}")

@@ -20,9 +20,11 @@ module Fujin
 
   class Person < Record
     INSTRUCTORS = %w[chief_instructor instructor].freeze
+    # Those whose own flights are recorded and graded.
+    LEARNERS = %w[student instructor_candidate].freeze
 
     has_many :sorties_flown, class_name: 'Fujin::Sortie', foreign_key: :student_id, inverse_of: :student
-    scope :students, -> { where(role: 'student').order(:name) }
+    scope :students, -> { where(role: LEARNERS).order(:name) }
 
     def password=(text)
       self.password_digest = BCrypt::Password.create(text, cost: Settings.test? ? 4 : 12)
@@ -31,7 +33,8 @@ module Fujin
     def password?(text) = BCrypt::Password.new(password_digest).is_password?(text)
     def instructor? = INSTRUCTORS.include?(role)
     def chief? = role == 'chief_instructor'
-    def student? = role == 'student'
+    def learner? = LEARNERS.include?(role)
+    def candidate? = role == 'instructor_candidate'
   end
 
   class AircraftRow < Record
@@ -76,6 +79,8 @@ module Fujin
 
     def declaration = Manoeuvres.find(manoeuvre)
     def flight_minutes = off_at && on_at ? ((on_at - off_at) / 60.0).round : nil
+    # An instructor candidate teaches, and the instructor plays the student.
+    def teaching? = student.candidate?
   end
 
   class FlyEvent < Record
@@ -113,6 +118,7 @@ module Fujin
     belongs_to :sortie, class_name: 'Fujin::Sortie'
     belongs_to :recording, class_name: 'Fujin::RecordingRow'
     has_many :grades, -> { order(:position) }, class_name: 'Fujin::GradeRow', foreign_key: :attempt_id, inverse_of: :attempt
+    has_many :fault_calls, -> { order(:created_at, :id) }, class_name: 'Fujin::FaultCall', foreign_key: :attempt_id, inverse_of: :attempt
 
     def declaration = Manoeuvres.find(manoeuvre)
 
@@ -120,13 +126,19 @@ module Fujin
     def judged = JudgedProposal.new(proposal, task).to_h
 
     # The student's own whole manoeuvre: what readiness may rest on.
-    def whole? = task == 'whole' && manner != 'demonstration'
+    def whole? = task == 'whole' && manner != 'demonstration' && !sortie.teaching?
 
     # Phases that the recording proposes a grade for.
     def proposed_phases = judged['phases'].reject { |phase| phase['grade'].nil? }.map { |phase| phase['id'] }
 
     # What the lesson was for, or what a standard judges; the rest of what a recording holds is shown beside it.
     def asked? = manoeuvre == sortie.manoeuvre || proposed_phases.any?
+  end
+
+  # A fault said before the recording is looked at: played by the instructor, or named by the candidate. A nil fault is none.
+  class FaultCall < Record
+    belongs_to :attempt, class_name: 'Fujin::AttemptRow'
+    belongs_to :by, class_name: 'Fujin::Person'
   end
 
   class GradeRow < Record

@@ -28,10 +28,14 @@ module Fujin
       raise NotAllowed, 'Only the student gives the own grade.' if entry['kind'] == 'self' && @person.id != @attempt.sortie.student_id
       raise NotAllowed, 'Only an instructor gives this grade.' if entry['kind'] != 'self' && !@person.instructor?
       raise NotAllowed, 'A second opinion is a colleague\'s: you graded this attempt yourself.' if entry['kind'] == 'second' && first_opinion?
-      return { path: "grades.#{index}.phase", message: "expected one of #{@known.join(', ')}" } unless @known.include?(entry['phase'])
+      known = entry['kind'] == 'teaching' ? taught : @known
+      return { path: "grades.#{index}.phase", message: "expected one of #{known.join(', ')}" } unless known.include?(entry['phase'])
 
       { path: "grades.#{index}.reason", message: 'a grade that differs from the proposal wants a reason' } if unexplained?(entry)
     end
+
+    # What a candidate's teaching is graded in; nothing in a flight that taught nobody to teach.
+    def taught = @attempt.sortie.teaching? ? Progress::Teaching::ITEMS.keys : []
 
     def first_opinion? = @attempt.grades.exists?(kind: 'instructor', by_id: @person.id)
 

@@ -28,6 +28,21 @@ module Fujin
     def manner(number) = said(number, 'manner', Grading::PartTask::MANNERS)
     def task(number) = said(number, 'task', Grading::PartTask::TASKS)
 
+    # What the student had, tap by tap: a control by name where one was named, else the step of the ladder.
+    # @return [Array<Grading::Handover>]
+    def handovers
+      live.select { |e| %w[control task].include?(e.kind) && e.payload['value'] && e.payload['value'] != 'whole' }
+          .map { |e| Grading::Handover.new(at_s: e.at.to_f, control: e.payload['value']) }
+    end
+
+    # The control that the student had at a moment, as a part-task; nil when no tap says.
+    # @param at_s [Float] since 1970
+    def task_at(at_s)
+      last = handovers.select { |tap| tap.at_s <= at_s + TAP_LATE_S }.max_by(&:at_s)
+      last.control if last && Grading::PartTask::TASKS.include?(last.control)
+    end
+    TAP_LATE_S = 1.0
+
     def said(number, kind, words)
       of_attempt(number).reverse.find { |e| e.kind == kind && words.include?(e.payload['value']) }&.payload&.fetch('value') || words.first
     end

@@ -92,7 +92,8 @@ module Fujin
     def grading_context
       Grading::Context.new(conditions: conditions, house: house, stage: sortie.stage, spot: [sortie.spot_lat_deg, sortie.spot_lon_deg],
                            course_deg: sortie.course_deg || (wind && sortie.wind_from_deg), wind: wind, planned: true, height_ft: sortie.height_ft,
-                           elevation_ft: sortie.elevation_ft, exercise: sortie.manoeuvre, settings: sortie.settings.slice(*sortie.declaration.settings))
+                           elevation_ft: sortie.elevation_ft, exercise: sortie.manoeuvre, settings: sortie.settings.slice(*sortie.declaration.settings),
+                           handovers: HelpTaps.new(@stored.fly_events.to_a).handovers)
     end
   end
 end

@@ -42,7 +42,7 @@ module Fujin
       siblings = @rows.select { |other| other.sortie_id == row.sortie_id }
       number = self.class.number_in_sortie(row, siblings)
       Progress::GradedAttempt.new(manoeuvre: row.manoeuvre, flown_at: row.sortie.starts_at.to_f + row.position, on_day: row.sortie.starts_at.to_date,
-                                  grades: decided(row), help: HelpTaps.new(row.sortie.fly_events.to_a).help(number),
+                                  grades: decided(row), help: HelpTaps.new(row.sortie.fly_events.to_a).help(row.tap_no || number),
                                   counts: row.counts && row.whole? && row.proposal['result'] == 'completed', critical: row.judged['critical'])
     end
 

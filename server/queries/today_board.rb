@@ -22,12 +22,12 @@ module Fujin
 
     def sorties
       scope = Sortie.where(starts_at: (@date - AROUND_DAYS)..(@date + AROUND_DAYS + 1)).order(:starts_at)
-      scope = scope.where(student_id: @viewer.id) if @viewer.student?
+      scope = scope.where(student_id: @viewer.id) if @viewer.learner?
       scope.preload(:student, :instructor, :aircraft, :fly_events, attempts: :grades)
     end
 
     def attention(flown)
-      return [] if @viewer.student?
+      return [] if @viewer.learner?
 
       aircraft + reviews(flown) + sign_offs
     end

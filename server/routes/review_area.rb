@@ -97,6 +97,13 @@ module Fujin
       json(view(attempt.reload))
     end
 
+    # The fault that was played, or that the candidate found.
+    post_route '/api/attempts/:id/fault-calls' do
+      attempt = find_attempt
+      FaultCalls.new(attempt, current_person).add(body_json)
+      json(view(attempt.reload))
+    end
+
     put_route '/api/attempts/:id/cut' do
       attempt = find_attempt
       RecutAttempt.new(attempt.sortie, attempt.recording, by: current_person).change(attempt, body_json['manoeuvre'], body_json['phases'])
@@ -178,7 +185,7 @@ module Fujin
       end
 
       def views(sortie)
-        rows = sortie.attempts.preload(grades: :by).to_a.sort_by { |a| [a.created_at, a.position] }
+        rows = sortie.attempts.preload(grades: :by, fault_calls: :by).to_a.sort_by { |a| [a.created_at, a.position] }
         taps = HelpTaps.new(sortie.fly_events.preload(:by).to_a)
         rows.each_with_index.map { |row, i| Serialisers::AttemptView.new(row, i + 1, taps, current_person).to_h }
       end

@@ -10,6 +10,8 @@ module Fujin
       def initialize(row, number, taps, viewer)
         @row = row
         @number = number
+        # The cockpit's number for it, where the clock tells.
+        @tap_no = row.tap_no || number
         @taps = taps
         @viewer = viewer
         @grades = row.grades.to_a
@@ -21,9 +23,9 @@ module Fujin
         shown = shown.merge('measures' => shown['measures'].slice(*@row.declaration.measure_ids)) if shown['measures']
         shown.merge('id' => @row.id, 'sortie_id' => @row.sortie_id, 'recording_id' => @row.recording_id, 'position' => @number,
                     'title' => @row.declaration.title, 'asked' => @row.asked?, 'counts' => @row.counts, 'manner' => @row.manner, 'task' => @row.task, 'void_reason' => @row.void_reason,
-                    'self_graded' => self_graded?, 'shown' => hold_back? ? 'self_grade_first' : 'all', 'help' => @taps.help(@number),
-                    'phases' => phases, 'path' => @row.path, 'taps' => @taps.of_attempt(@number).map { |e| Serialisers.fly_event(e, @taps) },
-                    'grades' => grades)
+                    'self_graded' => self_graded?, 'shown' => shown_now, 'help' => @taps.help(@tap_no),
+                    'phases' => phases, 'path' => @row.path, 'taps' => @taps.of_attempt(@tap_no).map { |e| Serialisers.fly_event(e, @taps) },
+                    'grades' => grades, 'teaching' => @row.sortie.teaching? ? TeachingView.new(@row, hidden: hold_back?).to_h : nil)
       end
 
       private
@@ -31,13 +33,20 @@ module Fujin
       def proposal = @proposal ||= @row.judged
 
       def self_graded? = (@row.proposed_phases - @grades.select { |g| g.kind == 'self' }.map(&:phase)).empty?
-      def hold_back? = @viewer.student? && !self_graded?
+      # A student grades first; a candidate names the fault first.
+      def hold_back? = @viewer.learner? && (@row.sortie.teaching? ? @row.fault_calls.none? { |call| call.kind == 'named' } : !self_graded?)
+
+      def shown_now
+        return 'all' unless hold_back?
+
+        @row.sortie.teaching? ? 'name_fault_first' : 'self_grade_first'
+      end
 
       # The proposal with the help that was tapped; help can only lower it.
       def phases
         proposal['phases'].map do |phase|
-          help = @taps.help(@number, phase: phase['id'])
-          base = phase.except('grade').merge('help' => help == 'alone' ? nil : help, 'cockpit_grade' => @taps.cockpit_grade(@number, phase['id']))
+          help = @taps.help(@tap_no, phase: phase['id'])
+          base = phase.except('grade').merge('help' => help == 'alone' ? nil : help, 'cockpit_grade' => @taps.cockpit_grade(@tap_no, phase['id']))
           next base.except('driver', 'critical', 'cockpit_grade').merge('proposed' => nil) if hold_back?
 
           ceiling = Grading::Grader::HELP_CEILING.fetch(help)

@@ -35,6 +35,29 @@ export function useAddGrades(sortieId: string) {
   })
 }
 
+/** The fault that was played, or that the candidate found; no fault is none. */
+export function useCallFault(sortieId: string) {
+  const queries = useQueryClient()
+  return useMutation({
+    mutationFn: ({
+      attemptId,
+      ...call
+    }: {
+      attemptId: string
+      kind: 'played' | 'named'
+      fault: string | null
+      cue?: string
+    }) =>
+      unwrap(
+        api.POST('/api/attempts/{id}/fault-calls', {
+          params: { path: { id: attemptId } },
+          body: { ...call, id: newId() },
+        }),
+      ),
+    onSuccess: () => void queries.invalidateQueries({ queryKey: ['attempts', sortieId] }),
+  })
+}
+
 type CutPhases = Schemas['Cut']['phases']
 
 /** Sets kind and boundaries; everything that was measured of the attempt is asked for again. */

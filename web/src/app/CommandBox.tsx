@@ -5,6 +5,7 @@ import type { Session } from '../api/client'
 import { useAircraft, useCatalogue, useStudents, useToday } from '../api/queries'
 import { MODES, type Mode } from '../design/useMode'
 import { clockOf, shortDayOf, STAGES, capital } from '../design/words'
+import { isLearner } from './who'
 
 interface Props {
   session: Session
@@ -53,7 +54,7 @@ interface ChoicesProps extends Props {
 }
 
 function Choices({ session, go, setMode, close }: ChoicesProps) {
-  const staff = session.person?.role !== 'student'
+  const staff = !isLearner(session.person)
   const today = useToday()
   const students = useStudents(staff)
   const aircraft = useAircraft()

@@ -4,6 +4,7 @@ import type { Session } from '../api/client'
 import { useSignOut } from '../api/queries'
 import { MODES, type Mode } from '../design/useMode'
 import { capital } from '../design/words'
+import { isLearner } from './who'
 
 const PLACES = [
   { to: '/', word: 'Today', staff: false },
@@ -22,7 +23,7 @@ interface Props {
 export function Rail({ session, mode, setMode }: Props) {
   const signOut = useSignOut()
   const person = session.person
-  const staff = person?.role !== 'student'
+  const staff = !isLearner(person)
   return (
     <header className="no-print border-r border-rule bg-wash max-md:border-r-0 max-md:border-b">
       <div className="flex h-full max-h-screen flex-col gap-1 p-3 md:sticky md:top-0 md:h-screen max-md:flex-row max-md:flex-wrap max-md:items-center">

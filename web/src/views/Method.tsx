@@ -6,6 +6,7 @@ import { GradeGlyph } from '../design/GradeGlyph'
 import { Failed, Loading } from '../design/States'
 import { capital, plainName, unitWord } from '../design/words'
 import { Agreement } from './Agreement'
+import { isLearner } from '../app/who'
 
 /** Method: the catalogue, the standards, the house method, and what the model leaves out. */
 export function Method({ session }: { session: Session }) {
@@ -30,7 +31,7 @@ export function Method({ session }: { session: Session }) {
         </section>
       ))}
       <House key={house.version} house={house} chief={session.person?.role === 'chief_instructor'} />
-      {session.person?.role !== 'student' && <OwnHouse />}
+      {!isLearner(session.person) && <OwnHouse />}
       {session.person?.role === 'chief_instructor' && <Agreement />}
       <ModelLimits />
     </>

@@ -6,6 +6,7 @@ import { Failed, Loading } from '../design/States'
 import { hoursOf } from '../design/words'
 import { Conditions } from './Conditions'
 import { StandingSummary } from './StandingSummary'
+import { isLearner } from '../app/who'
 
 /** Record: time in the log, the one thing for next time, where the student stands, the sign-off. */
 export function RecordStage({ sortie, session }: { sortie: Sortie; session: Session }) {
@@ -21,7 +22,7 @@ export function RecordStage({ sortie, session }: { sortie: Sortie; session: Sess
         {standing ? (
           <section className="sheet grid gap-4 p-4">
             <StandingSummary standing={standing} history={student.data.history} signedAt={signed?.signed_at} />
-            <Conditions standing={standing} studentId={sortie.student.id} staff={session.person?.role !== 'student'} />
+            <Conditions standing={standing} studentId={sortie.student.id} staff={!isLearner(session.person)} />
           </section>
         ) : (
           <p className="border border-dashed border-faint p-5 text-soft">

@@ -5,6 +5,7 @@ import { useSignOffDocument, useWithdraw } from '../api/queries'
 import { GradeGlyph } from '../design/GradeGlyph'
 import { Failed, Loading } from '../design/States'
 import { capital, fullDayOf } from '../design/words'
+import { isLearner } from '../app/who'
 
 /** One sign-off as a page to print, with its evidence and how to check it. */
 export function SignOffPage({ session }: { session: Session }) {
@@ -79,7 +80,7 @@ export function SignOffPage({ session }: { session: Session }) {
         <Link className="button" to={`/students/${doc.student.id}`}>
           To the record
         </Link>
-        {session.person?.role !== 'student' && !doc.withdrawn && <Withdraw id={doc.id} />}
+        {!isLearner(session.person) && !doc.withdrawn && <Withdraw id={doc.id} />}
       </div>
     </article>
   )

@@ -6,6 +6,7 @@ import { Empty, Failed, Loading } from '../design/States'
 import { capital, clockOf, hoursOf, shortDayOf } from '../design/words'
 import { Conditions } from './Conditions'
 import { StandingSummary } from './StandingSummary'
+import { isLearner } from '../app/who'
 
 /** One student's record: where they stand, every attempt, sorties, flight time, sign-offs. */
 export function StudentPage({ session }: { session: Session }) {
@@ -29,7 +30,7 @@ export function StudentPage({ session }: { session: Session }) {
           return (
             <section key={standing.manoeuvre} className="sheet grid gap-4 p-4 xl:grid-cols-[minmax(0,1fr)_22rem]">
               <StandingSummary standing={standing} history={history} signedAt={signed?.signed_at} />
-              <Conditions standing={standing} studentId={id} staff={session.person?.role !== 'student'} />
+              <Conditions standing={standing} studentId={id} staff={!isLearner(session.person)} />
             </section>
           )
         })}

@@ -5,6 +5,7 @@ import { StageTrack } from '../app/StageTrack'
 import { Empty, Failed, Loading } from '../design/States'
 import { clockOf, dayOf, shortDayOf } from '../design/words'
 import { NewSortie } from './NewSortie'
+import { isLearner } from '../app/who'
 
 /** The board: what is flown today, what waits for somebody, what was and what comes. */
 export function Today({ session }: { session: Session }) {
@@ -12,7 +13,7 @@ export function Today({ session }: { session: Session }) {
   if (today.isPending) return <Loading what="the board" />
   if (today.isError) return <Failed error={today.error} again={() => void today.refetch()} />
   const { date, sorties, earlier, later, attention } = today.data
-  const staff = session.person?.role !== 'student'
+  const staff = !isLearner(session.person)
   return (
     <>
       <header className="flex flex-wrap items-baseline justify-between gap-4 border-b-2 border-ink pb-2">

@@ -12,9 +12,10 @@ module Fujin
       DRIVEN = %w[nr_pct ne_pct throttle_pct map_inhg tq_pct].freeze
 
       # @param faults [Array<Hash>] one set of pilot faults an attempt
+      # @param manoeuvre [String] that a pilot model flies, with its settings
       # @param origin [Array(Float, Float)] latitude and longitude of the spot
-      def initialize(conditions, faults:, origin:, elevation_ft: 0.0, house: Planning::HouseMethod.new, height_ft: 1000.0, rate_hz: 10.0, seed: 1,
-                     course_deg: nil)
+      def initialize(conditions, faults:, origin:, elevation_ft: 0.0, house: Planning::HouseMethod.new, height_ft: nil, rate_hz: 10.0, seed: 1,
+                     course_deg: nil, manoeuvre: 'straight_in_autorotation', settings: {})
         @conditions = conditions
         @faults = faults
         @origin = origin
@@ -24,13 +25,15 @@ module Fujin
         @rate_hz = rate_hz
         @seed = seed
         @course_deg = course_deg
+        @manoeuvre = manoeuvre
+        @settings = settings
       end
 
       # @return [Array<Hash{String => Float}>] samples by channel name, times from 0
       def samples
         @samples ||= begin
           recorder = Recorder.new(type: @conditions.type, origin: @origin, elevation_ft: @elevation_ft, rate_hz: @rate_hz, seed: @seed)
-          flights = @faults.map { |faults| AutorotationFlight.new(@conditions, house: @house, height_ft: @height_ft, course_deg: @course_deg, faults: faults).run }
+          flights = @faults.map { |faults| flown(faults) }
           join(flights.map { |run| recorder.rows(run).map { |row| recorder.columns.zip(row).to_h } })
         end
       end
@@ -45,6 +48,10 @@ module Fujin
 
       private
 
+      def flown(faults)
+        Manoeuvres.find(@manoeuvre).pilot.call(@conditions, house: @house, height_ft: @height_ft, course_deg: @course_deg, settings: @settings, faults: faults).run
+      end
+
       def join(attempts)
         attempts.each_with_object([]) do |attempt, all|
           all.concat(return_leg(all.last, attempt.first)) if all.any?
@@ -55,7 +62,7 @@ module Fujin
 
       # From the hover or the ground back to the start of the next run: every channel by straight lines, with the power on.
       def return_leg(from, to)
-        length = (@height_ft / CLIMB_FPM * 60.0) + 20.0
+        length = (to['agl_ft'] / CLIMB_FPM * 60.0) + 20.0
         steps = (length * @rate_hz).round
         (1..steps).map do |i|
           share = i.to_f / steps

@@ -37,7 +37,7 @@ module Fujin
         flying = (signals.index(from)..signals.index(to)).select { |i| height(i) > AIRBORNE_FT }
         return nil if flying.empty? || signals.time(flying.last) - signals.time(flying.first) < LEAST_S
 
-        attempt(EXERCISE, [phase('hover', signals.time(flying.first), signals.time(flying.last))])
+        attempt(EXERCISE, [phase('hover', signals.time(flying.first), signals.time(flying.last))], events: { handed_s: from })
       end
     end
   end

@@ -1,12 +1,13 @@
-import { RadioGroup } from 'radix-ui'
 import { useState } from 'react'
 import { toast } from 'sonner'
 import type { Attempt, Session, Sortie } from '../../api/client'
 import { useAddGrades, useVoidAttempt } from '../../api/review'
 import { GradeGlyph } from '../../design/GradeGlyph'
 import { capital, GRADE_WORDS, plainName } from '../../design/words'
+import { GradeChoice } from './GradeChoice'
 import { FlownAs } from './FlownAs'
 import { useGradeKeys } from './useGradeKeys'
+import { isLearner } from '../../app/who'
 
 interface Props {
   attempt: Attempt
@@ -16,7 +17,7 @@ interface Props {
 
 /** Grades per phase: the student's own first, the proposal with its driver, then the instructor's with a reason for a change. */
 export function Grading({ attempt, sortie, session }: Props) {
-  const mine = session.person?.role === 'student'
+  const mine = isLearner(session.person)
   const me = session.person
   const first = attempt.grades.some((g) => g.kind === 'instructor' && g.by === me?.name)
   const mayDiffer = !mine && !first && attempt.grades.some((g) => g.kind === 'instructor')
@@ -143,7 +144,7 @@ export function Grading({ attempt, sortie, session }: Props) {
               <p className="label m-0">Changed: {given(phase.id, 'instructor')?.reason}</p>
             )}
             {!given(phase.id, kind) && (
-              <Choice
+              <GradeChoice
                 label={`${mine ? 'Your grade' : 'Grade'} for ${phase.id}`}
                 value={value(phase.id, phase.proposed)}
                 onChange={(grade) => setChosen((before) => ({ ...before, [phase.id]: grade }))}
@@ -187,37 +188,6 @@ export function Grading({ attempt, sortie, session }: Props) {
         />
       )}
     </section>
-  )
-}
-
-interface ChoiceProps {
-  label: string
-  value: number | undefined
-  onChange: (grade: number) => void
-}
-
-function Choice({ label, value, onChange }: ChoiceProps) {
-  return (
-    <RadioGroup.Root
-      aria-label={label}
-      value={value === undefined ? '' : String(value)}
-      onValueChange={(next) => onChange(Number(next))}
-      className="mt-1 grid grid-cols-5 gap-1"
-    >
-      {GRADE_WORDS.map((word, grade) => (
-        <RadioGroup.Item
-          key={word}
-          value={String(grade)}
-          aria-label={word}
-          title={word}
-          className="grid min-h-11 cursor-pointer place-items-center border border-faint text-ink data-[state=checked]:border-2 data-[state=checked]:border-ink data-[state=checked]:bg-ink data-[state=checked]:text-paper"
-        >
-          <span aria-hidden="true">
-            <GradeGlyph grade={grade} size={22} />
-          </span>
-        </RadioGroup.Item>
-      ))}
-    </RadioGroup.Root>
   )
 }
 

@@ -22,9 +22,11 @@ import { FlownPictures } from './FlownPictures'
 import { Measures } from './Measures'
 import { OneChange } from './OneChange'
 import { ReplayBar } from './ReplayBar'
+import { Teaching } from './Teaching'
 import { WholeFlightFold } from './WholeFlightFold'
 import { useReplay } from './useReplay'
 import { useReviewAddress } from './useReviewAddress'
+import { isLearner } from '../../app/who'
 
 /** Where each attempt that was asked for ended about the spot. */
 const landingsOf = (attempts: Attempt[]): Landing[] =>
@@ -93,7 +95,13 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
               select={(to) => set({ attempt: to, t: null, phase: null })}
             />
             <WholeFlightFold attempt={attempt} select={(to) => set({ attempt: to, t: null, phase: null })} />
-            {session.person?.role !== 'student' && <ConfirmAll attempts={attempts.data} sortieId={sortie.id} />}
+            {!isLearner(session.person) && <ConfirmAll attempts={attempts.data} sortieId={sortie.id} />}
+            {attempt.shown === 'name_fault_first' && (
+              <p className="sheet my-2 p-3">
+                Look at the strips and the path, and name the fault that you would work on. Then you see what was played
+                and what the recording shows.
+              </p>
+            )}
             {attempt.shown === 'self_grade_first' && (
               <p className="sheet my-2 p-3">
                 Look at the strips and the path, and grade yourself first. Then you see the measures, the proposal and
@@ -158,9 +166,12 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
             <Link to={`/sorties/${sortie.id}/debrief`} className="button mb-2 w-full">
               Debrief page
             </Link>
-            <Grading key={attempt.id} attempt={attempt} sortie={sortie} session={session} />
+            <Teaching key={`teaching-${attempt.id}`} attempt={attempt} sortie={sortie} session={session} />
+            {!(attempt.teaching && isLearner(session.person)) && (
+              <Grading key={attempt.id} attempt={attempt} sortie={sortie} session={session} />
+            )}
             <Measures attempt={attempt} phase={phase} select={(id) => set({ phase: id })} />
-            {session.person?.role !== 'student' && (
+            {!isLearner(session.person) && (
               <Boundaries
                 key={`${attempt.id} ${attempt.start_s} ${attempt.phases.length}`}
                 attempt={attempt}

@@ -1,0 +1,6 @@
+import type { Schemas } from '../api/client'
+
+type Someone = { role: Schemas['Role'] } | null | undefined
+
+/** Whose own flights are recorded and graded: students, and instructor candidates. */
+export const isLearner = (person: Someone) => person?.role === 'student' || person?.role === 'instructor_candidate'

@@ -1,0 +1,187 @@
+import { useState } from 'react'
+import { toast } from 'sonner'
+import type { Attempt, Session, Sortie } from '../../api/client'
+import { useAddGrades, useCallFault } from '../../api/review'
+import { isLearner } from '../../app/who'
+import { GradeGlyph } from '../../design/GradeGlyph'
+import { GradeChoice } from './GradeChoice'
+
+interface Props {
+  attempt: Attempt
+  sortie: Sortie
+  session: Session
+}
+
+type Lesson = NonNullable<Attempt['teaching']>
+
+const VERDICTS: Record<NonNullable<Lesson['verdict']>, string> = {
+  first: 'That is what was there, and what to work on first.',
+  among: 'It was there, but something else came first.',
+  not_there: 'The recording shows another fault.',
+  none_there: 'The recording shows no fault.',
+}
+const NONE = 'none'
+
+/** Teaching to teach: the candidate names the fault before the recording shows it; then played, named and recorded stand side by side. */
+export function Teaching({ attempt, sortie, session }: Props) {
+  const lesson = attempt.teaching
+  if (!lesson) return null
+  const candidate = isLearner(session.person)
+  return (
+    <section aria-label="Teaching" className="sheet mb-2 grid gap-2 p-3">
+      <h2 className="m-0 text-lg font-bold">Attempt {attempt.position}: teaching</h2>
+      {candidate && !lesson.named && <CallFault attempt={attempt} sortieId={sortie.id} kind="named" lesson={lesson} />}
+      {!candidate && !lesson.played && (
+        <CallFault attempt={attempt} sortieId={sortie.id} kind="played" lesson={lesson} />
+      )}
+      {!candidate && !lesson.named && (
+        <p className="label m-0">
+          {sortie.student.name} has not named the fault yet, and sees neither it nor the measures until then.
+        </p>
+      )}
+      {attempt.shown === 'all' && <Compared lesson={lesson} />}
+      {lesson.named?.cue && <p className="m-0 text-lg font-semibold">“{lesson.named.cue}”</p>}
+      {attempt.shown === 'all' && (
+        <TeachingGrades attempt={attempt} sortie={sortie} lesson={lesson} given={!candidate} />
+      )}
+    </section>
+  )
+}
+
+/** Played, named and recorded, and what that says of the naming. */
+function Compared({ lesson }: { lesson: Lesson }) {
+  const rows = [
+    ['Played', lesson.played?.title ?? 'not said'],
+    ['Named', lesson.named?.title ?? 'not yet'],
+    ['Recorded', lesson.recorded?.length ? lesson.recorded.join(', then ').toLowerCase() : 'no fault'],
+  ]
+  return (
+    <>
+      <dl className="m-0 grid grid-cols-[6rem_1fr] gap-x-2 gap-y-0.5">
+        {rows.map(([term, text]) => (
+          <div key={term} className="contents">
+            <dt className="label">{term}</dt>
+            <dd className="m-0 font-semibold first-letter:uppercase">{text}</dd>
+          </div>
+        ))}
+      </dl>
+      {lesson.verdict && <p className="m-0 border-l-4 border-ink pl-2 font-bold">{VERDICTS[lesson.verdict]}</p>}
+    </>
+  )
+}
+
+interface CallProps {
+  attempt: Attempt
+  sortieId: string
+  kind: 'played' | 'named'
+  lesson: Lesson
+}
+
+function CallFault({ attempt, sortieId, kind, lesson }: CallProps) {
+  const call = useCallFault(sortieId)
+  const [fault, setFault] = useState('')
+  const [cue, setCue] = useState('')
+  const naming = kind === 'named'
+  return (
+    <form
+      className="grid gap-2"
+      onSubmit={(event) => {
+        event.preventDefault()
+        call.mutate(
+          {
+            attemptId: attempt.id,
+            kind,
+            fault: fault === NONE ? null : fault,
+            ...(naming && cue.trim() ? { cue: cue.trim() } : {}),
+          },
+          {
+            onSuccess: () =>
+              toast(naming ? 'Your fault is kept. Now compare.' : 'Kept. The candidate does not see it.'),
+          },
+        )
+      }}
+    >
+      <label className="grid gap-0.5">
+        <span className="label">{naming ? 'Which fault would you work on?' : 'The fault that you played'}</span>
+        <select className="field" required value={fault} onChange={(event) => setFault(event.target.value)}>
+          <option value="">Choose one</option>
+          <option value={NONE}>No fault</option>
+          {lesson.choices.map((choice) => (
+            <option key={choice.id} value={choice.id}>
+              {choice.title}
+            </option>
+          ))}
+        </select>
+      </label>
+      {naming && (
+        <label className="grid gap-0.5">
+          <span className="label">The one cue that you gave</span>
+          <input className="field" maxLength={200} value={cue} onChange={(event) => setCue(event.target.value)} />
+        </label>
+      )}
+      <button type="submit" className="button solid" disabled={!fault || call.isPending}>
+        {naming ? 'Name it, then compare' : 'Keep it for the comparison'}
+      </button>
+      {call.isError && <p className="limit-note m-0 p-2">{call.error.message}</p>}
+    </form>
+  )
+}
+
+/** Six grades of the teaching; the recording proposes the one for spotting the fault. */
+function TeachingGrades({
+  attempt,
+  sortie,
+  lesson,
+  given,
+}: {
+  attempt: Attempt
+  sortie: Sortie
+  lesson: Lesson
+  given: boolean
+}) {
+  const add = useAddGrades(sortie.id)
+  const [changing, setChanging] = useState<string>()
+  const grade = (id: string, value: number) =>
+    add.mutate(
+      { attemptId: attempt.id, grades: [{ phase: id, kind: 'teaching', grade: value }] },
+      { onSuccess: () => setChanging(undefined) },
+    )
+  return (
+    <div className="grid gap-1.5 border-t border-rule pt-2">
+      {lesson.items.map((item) => (
+        <div key={item.id}>
+          <div className="flex items-center justify-between gap-2">
+            <span className="font-semibold">{item.title}</span>
+            {item.grade != null ? (
+              <GradeGlyph grade={item.grade} worded />
+            ) : (
+              given &&
+              changing !== item.id && (
+                <button type="button" className="cursor-pointer text-sm underline" onClick={() => setChanging(item.id)}>
+                  Grade
+                </button>
+              )
+            )}
+          </div>
+          {item.id === 'spotted' && item.grade == null && lesson.proposed_spotted != null && (
+            <p className="label m-0 inline-flex items-center gap-1">
+              Proposed <GradeGlyph grade={lesson.proposed_spotted} worded size={16} />
+            </p>
+          )}
+          {given && (item.grade != null || changing === item.id) && changing === item.id && (
+            <GradeChoice
+              label={`Grade for ${item.title.toLowerCase()}`}
+              value={undefined}
+              onChange={(value) => grade(item.id, value)}
+            />
+          )}
+          {given && item.grade != null && changing !== item.id && (
+            <button type="button" className="cursor-pointer text-sm underline" onClick={() => setChanging(item.id)}>
+              Change
+            </button>
+          )}
+        </div>
+      ))}
+    </div>
+  )
+}

@@ -28,6 +28,7 @@ module Fujin
       raise NotAllowed, 'Only the student gives the own grade.' if entry['kind'] == 'self' && @person.id != @attempt.sortie.student_id
       raise NotAllowed, 'Only an instructor gives this grade.' if entry['kind'] != 'self' && !@person.instructor?
       raise NotAllowed, 'A second opinion is a colleague\'s: you graded this attempt yourself.' if entry['kind'] == 'second' && first_opinion?
+
       known = entry['kind'] == 'teaching' ? taught : @known
       return { path: "grades.#{index}.phase", message: "expected one of #{known.join(', ')}" } unless known.include?(entry['phase'])
 

@@ -31,19 +31,21 @@ class TapMatchTest < Minitest::Test
   end
 
   # The first attempt was not tapped: number one of the cockpit is the second of the recording.
-  def untapped_first = [tap('attempt', starts[1] - 12, 1), tap('help', starts[1] + 3, 1, value: 'assisted', phase: 'entry'), tap('attempt', starts[2] - 15, 2),
-                        tap('manner', starts[2] - 10, 2, value: 'surprise')]
+  def untapped_first
+    [tap('attempt', starts[1] - 12, 1), tap('help', starts[1] + 3, 1, value: 'assisted', phase: 'entry'), tap('attempt', starts[2] - 15, 2),
+     tap('manner', starts[2] - 10, 2, value: 'surprise')]
+  end
 
   def test_by_the_clock_each_tap_finds_its_own_attempt
     first, second, third = attempts_with(untapped_first, clocked([{}, {}, {}]))
 
-    assert_equal %w[alone assisted alone], [first, second, third].map { |a| a['help'] }
-    assert_equal %w[announced announced surprise], [first, second, third].map { |a| a['manner'] }
+    assert_equal(%w[alone assisted alone], [first, second, third].map { |a| a['help'] })
+    assert_equal(%w[announced announced surprise], [first, second, third].map { |a| a['manner'] })
   end
 
   def test_without_a_clock_the_taps_are_counted
     first, second, = attempts_with(untapped_first, recording(@sortie, faults: [{}, {}, {}]))
 
-    assert_equal %w[assisted alone], [first, second].map { |a| a['help'] }
+    assert_equal(%w[assisted alone], [first, second].map { |a| a['help'] })
   end
 end

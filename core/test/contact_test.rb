@@ -85,4 +85,14 @@ class ContactTest < Minitest::Test
 
     assert_nil Fujin::Grading::Contact.find(found, 0.0, 30.0)
   end
+
+  # The model's own touchdowns, soft ones and hard ones, with the recorder's noise: nine in ten within 100 ft/min.
+  def test_sink_at_contact_of_flown_touchdowns
+    flown = %w[tansy-2 bracken-2 yarrow-4].product([{}, { 'weak_cushion' => 0.6 }, { 'late_flare' => 20.0 }], [3, 4]).map do |id, faults, seed|
+      fly(id: id, ending: 'touchdown', faults: faults, seed: seed)
+    end
+    errors = flown.map { |f| f.measure('contact_sink_fpm') - (f.run.contact[:sink_m_s] / Q::FPM) }
+
+    assert_operator errors.count { |e| e.abs <= 100 }, :>=, (0.9 * errors.size).ceil, errors.map(&:round).inspect
+  end
 end

@@ -22,6 +22,7 @@ module Fujin
       when 'power' then power
       when 'sink_fpm' then sink
       when 'nr_pct' then rotor(unit)
+      when 'hdg_deg' then heading(unit)
       else @channels[channel] ? [@channels[channel].values, unit, nil] : [nil, unit, 'not recorded']
       end
     end
@@ -33,6 +34,11 @@ module Fujin
       return [@channels['map_inhg'].values, 'inHg', nil] if @channels['map_inhg']
 
       [nil, '', 'not recorded']
+    end
+
+    # Without jumps at north.
+    def heading(unit)
+      @channels['hdg_deg'] ? [Recordings::Smoothing.unwrap(@channels['hdg_deg'].values), unit, nil] : [nil, unit, 'not recorded']
     end
 
     def rotor(unit)

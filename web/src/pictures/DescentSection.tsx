@@ -22,6 +22,7 @@ interface Props {
 }
 
 const BELOW = 26
+const WIND_ROOM = 46
 
 /** The side view in true scale: ground, wind, gates as doorways, the plan with its uncertainty, the flown path over it. */
 export function DescentSection({ plan, flown, over, window: given, topFt, title, doors, timeS, onTime }: Props) {
@@ -30,7 +31,9 @@ export function DescentSection({ plan, flown, over, window: given, topFt, title,
   const [cursor, setCursor] = useState<number>()
   const view = given ?? windowOf(plan, flown ? [flown] : [])
   const scale = trueScale(view, width)
-  const top = topFt ?? Math.max(...plan.path.map((p) => p.height_ft), ...(flown ?? []).map((p) => p.height_ft)) * 1.2
+  const highest = Math.max(...plan.path.map((p) => p.height_ft), ...(flown ?? []).map((p) => p.height_ft))
+  // Room above the path for the wind.
+  const top = topFt ?? Math.max(highest * 1.2, highest + WIND_ROOM / scale.perFt)
   const height = Math.max(90, top * scale.perFt) + BELOW
   const y = (heightFt: number) => height - BELOW - heightFt * scale.perFt
   const read = flown?.length ? flown : plan.path

@@ -1,7 +1,7 @@
 import { useId, type KeyboardEvent, type PointerEvent } from 'react'
 import type { Attempt, Schemas } from '../api/client'
 import { capital } from '../design/words'
-import { bandNow, extent, midline, ribbon, valueAt, type Strip } from './stripShapes'
+import { bandNow, extent, midline, reading, ribbon, valueAt, type Strip } from './stripShapes'
 import { useWidth } from './useWidth'
 
 type Span = { from: number; to: number }
@@ -171,7 +171,7 @@ function StripRow({ strip, top, width, x, timeS, bridged, span, over }: RowProps
         fill={now === undefined ? 'var(--ink-soft)' : 'var(--ink)'}
         fontWeight={now === undefined ? 400 : 600}
       >
-        {now === undefined ? strip.unit : now.toFixed(strip.digits).replace('-', '−')}
+        {now === undefined ? strip.unit : reading(strip, now)}
         {now !== undefined && (
           <tspan fontSize={10.5} fontWeight={400} fill="var(--ink-soft)">
             {' '}
@@ -238,10 +238,10 @@ function StripRow({ strip, top, width, x, timeS, bridged, span, over }: RowProps
       )}
       <line x1={0} x2={width} y1={top + HEIGHT} y2={top + HEIGHT} stroke="var(--rule)" strokeWidth={0.8} />
       <text x={width - RIGHT + 6} y={top + 12} fontSize={10} fill="var(--ink-soft)">
-        {strip.points.length > 0 ? high.toFixed(strip.digits).replace('-', '−') : ''}
+        {strip.points.length > 0 ? reading(strip, high) : ''}
       </text>
       <text x={width - RIGHT + 6} y={top + HEIGHT - 4} fontSize={10} fill="var(--ink-soft)">
-        {strip.points.length > 0 ? low.toFixed(strip.digits).replace('-', '−') : ''}
+        {strip.points.length > 0 ? reading(strip, low) : ''}
       </text>
       {band && strip.points.length > 0 && (
         <text x={width} y={top + 27} fontSize={13} fontWeight={600} textAnchor="end" fill="var(--ink)">

@@ -71,3 +71,7 @@ export function valueAt(strip: Strip, time: number): number | undefined {
   const [, low, high] = best ?? []
   return low === null || low === undefined || high === null || high === undefined ? undefined : (low + high) / 2
 }
+
+/** A reading as text; a heading runs on past north without a jump, and is read as one. */
+export const reading = (strip: Strip, value: number) =>
+  (strip.channel === 'hdg_deg' ? ((value % 360) + 360) % 360 : value).toFixed(strip.digits).replace('-', '−')

@@ -17,7 +17,7 @@ module Fujin
       # Least standard deviation of a height (what it is, each file tells), and that of a shown vertical speed with what
       # the quadratic misses.
       LEAST_HEIGHT_SD_FT = 0.08
-      SPEED_SD_FT_S = 1.0
+      SPEED_SD_FT_S = 0.8
       # Heights alone tell the sink to 100 ft/min only where they are steadier than this.
       ROUGHEST_FT = 1.0
 

@@ -69,6 +69,7 @@ function summary(attempt: Attempt): string {
   if (!attempt.counts) return 'does not count'
   if (attempt.result === 'go_around') return 'went around'
   if (attempt.shown === 'self_grade_first') return 'your grade first'
+  if (attempt.shown === 'name_fault_first') return 'name the fault first'
   const fault = attempt.fault_details?.[0]?.title ?? 'no fault named'
   return attempt.asked ? fault : `${attempt.title}: ${fault.toLowerCase()}`
 }

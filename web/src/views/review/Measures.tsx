@@ -19,12 +19,15 @@ export function Measures({ attempt, phase, select }: Props) {
   if (measures.length === 0) return null
   const groups = ['setup', ...attempt.phases.map((p) => p.id)].filter((id) => measures.some(([, m]) => m.phase === id))
   const worst = groups.find((id) => measures.some(([, m]) => m.phase === id && WORST.includes(m.verdict ?? '')))
+  const first = attempt.fault_details?.[0]
+  const fault = first && attempt.phases.find((p) => first.to_s > p.start_s && first.to_s <= p.end_s + 0.05)?.id
+  const shown = worst ?? groups.find((id) => id === fault) ?? groups[0]
   return (
     <section aria-label="Measures" className="mt-3">
       <Accordion.Root
         type="single"
         collapsible
-        value={phase ?? worst ?? groups[0] ?? ''}
+        value={phase ?? shown ?? ''}
         onValueChange={(value) => select(value || 'none')}
       >
         {groups.map((id) => (

@@ -10,7 +10,7 @@ import { GroundView } from '../../pictures/GroundView'
 import { HoverTrace } from '../../pictures/HoverTrace'
 import { ScanStrips } from '../../pictures/ScanStrips'
 import { TouchdownScatter, type Landing } from '../../pictures/TouchdownScatter'
-import { windowOf } from '../../pictures/scale'
+import { sidesOf, windowOf } from '../../pictures/scale'
 import { AttemptList } from './AttemptList'
 import { Boundaries } from './Boundaries'
 import { ConfirmAll } from './ConfirmAll'
@@ -95,7 +95,9 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
               select={(to) => set({ attempt: to, t: null, phase: null })}
             />
             <WholeFlightFold attempt={attempt} select={(to) => set({ attempt: to, t: null, phase: null })} />
-            {!isLearner(session.person) && <ConfirmAll attempts={attempts.data} sortieId={sortie.id} />}
+            {!isLearner(session.person) && !attempt.teaching && (
+              <ConfirmAll attempts={attempts.data} sortieId={sortie.id} />
+            )}
             {attempt.shown === 'name_fault_first' && (
               <p className="sheet my-2 p-3">
                 Look at the strips and the path, and name the fault that you would work on. Then you see what was played
@@ -153,7 +155,7 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
                   flown={attempt.path ?? []}
                   spotName={sortie.spot_name}
                   timeS={moment}
-                  sides={[-700, 700]}
+                  sides={sidesOf(drawn, attempt.path ?? [], 500)}
                   window={windowOf(drawn, [attempt.path ?? []])}
                 />
               </div>
@@ -167,9 +169,7 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
               Debrief page
             </Link>
             <Teaching key={`teaching-${attempt.id}`} attempt={attempt} sortie={sortie} session={session} />
-            {!(attempt.teaching && isLearner(session.person)) && (
-              <Grading key={attempt.id} attempt={attempt} sortie={sortie} session={session} />
-            )}
+            {!attempt.teaching && <Grading key={attempt.id} attempt={attempt} sortie={sortie} session={session} />}
             <Measures attempt={attempt} phase={phase} select={(id) => set({ phase: id })} />
             {!isLearner(session.person) && (
               <Boundaries

@@ -152,33 +152,31 @@ function TeachingGrades({
         <div key={item.id}>
           <div className="flex items-center justify-between gap-2">
             <span className="font-semibold">{item.title}</span>
-            {item.grade != null ? (
-              <GradeGlyph grade={item.grade} worded />
-            ) : (
-              given &&
-              changing !== item.id && (
-                <button type="button" className="cursor-pointer text-sm underline" onClick={() => setChanging(item.id)}>
-                  Grade
+            <span className="inline-flex items-center gap-2">
+              {item.grade != null && <GradeGlyph grade={item.grade} worded />}
+              {given && changing !== item.id && (
+                <button
+                  type="button"
+                  className="cursor-pointer text-sm underline"
+                  aria-label={`${item.grade == null ? 'Grade' : 'Change'} ${item.title.toLowerCase()}`}
+                  onClick={() => setChanging(item.id)}
+                >
+                  {item.grade == null ? 'Grade' : 'Change'}
                 </button>
-              )
-            )}
+              )}
+            </span>
           </div>
           {item.id === 'spotted' && item.grade == null && lesson.proposed_spotted != null && (
             <p className="label m-0 inline-flex items-center gap-1">
               Proposed <GradeGlyph grade={lesson.proposed_spotted} worded size={16} />
             </p>
           )}
-          {given && (item.grade != null || changing === item.id) && changing === item.id && (
+          {changing === item.id && (
             <GradeChoice
               label={`Grade for ${item.title.toLowerCase()}`}
               value={undefined}
               onChange={(value) => grade(item.id, value)}
             />
-          )}
-          {given && item.grade != null && changing !== item.id && (
-            <button type="button" className="cursor-pointer text-sm underline" onClick={() => setChanging(item.id)}>
-              Change
-            </button>
           )}
         </div>
       ))}

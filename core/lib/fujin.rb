@@ -17,7 +17,7 @@ module Fujin
     aircraft/schema aircraft/type aircraft/tail_rotor aircraft/library
     flight/rotor flight/engine flight/running_engine flight/propeller flight/steady_trim flight/gyro_trim flight/gyro_take_off
     flight/energy_account flight/landing_gear flight/model
-    flight/pilot_faults flight/pilot_task flight/piloting flight/pilot flight/approach_pilot flight/run flight/rotor_decay flight/recorder
+    flight/pilot_faults flight/pilot_task flight/piloting flight/pilot flight/approach_pilot flight/hovering_pilot flight/run flight/rotor_decay flight/recorder
     flight/wind_field flight/autorotation_turn flight/banked_turn flight/speed_recovery flight/hovering_autorotation
     planning/conditions planning/house_method planning/settings planning/plan planning/energy_ledger planning/number_reasons planning/performance planning/limits_map
     planning/day_numbers planning/cautions planning/solo_dual planning/type_curves planning/manoeuvre_plan planning/flown_segments planning/reachable_area
@@ -45,7 +45,7 @@ module Fujin
     grading/gyro_take_off_faults grading/gyro_landing_faults grading/gyro_flight_faults grading/figure_faults grading/circuit_faults grading/energy_drill_faults
     grading/flown_turn grading/knobs grading/grader grading/recut grading/part_task
     live/nmea_stream live/monitor
-    manoeuvres/declaration manoeuvres/autorotation_parts flight/approach_flight
+    manoeuvres/declaration manoeuvres/autorotation_parts flight/approach_flight flight/hovering_flight flight/low_speed_flight
     flight/autorotation_flight flight/lesson grading/one_change progress/readiness progress/agreement progress/teaching
   ].freeze
 

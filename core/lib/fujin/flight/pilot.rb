@@ -9,6 +9,10 @@ module Fujin
 
       HOVER_HEIGHT_M = 1.22
       LEVEL_HEIGHT_M = 2.6
+      # A low airspeed is held for so long; then the nose goes down no further than this until the glide's is back (SpeedRecovery).
+      SLOW_HELD_S = 8.0
+      SLOW_WITHIN_M_S = 2.5
+      NOSE_DOWN_RAD = 20.0 * Quantities::DEG
       CLOSED = Controls.new(0.0, 0.0, 0.0, 0.0, 0.0, false).freeze
 
       attr_reader :phase
@@ -22,6 +26,7 @@ module Fujin
         @glide_pitch = @trim.at(task.glide_speed_kt, glide_sink).disc_pitch_rad
         @glide_sink = glide_sink
         @level = @trim.at(task.entry_speed_kt, 0.0)
+        @slow_pitch = task.slow_kt && @trim.at(task.slow_kt, @trim.autorotation_sink_m_s(task.slow_kt)).disc_pitch_rad
         @hover_collective = @trim.at(0.0, 0.0, height_m: HOVER_HEIGHT_M).collective_rad
         @speed_integral = @collective_check = 0.0
         @pedal = model.torque_share
@@ -72,6 +77,7 @@ module Fujin
         when :entry then @phase = :glide if @model.time_s >= @closure_at + @task.collective_delay_s
         when :glide then end_glide
         when :turn then end_turn
+        when :slow then end_slow
         when :flare then finish_flare
         end
       end
@@ -79,7 +85,15 @@ module Fujin
       def end_glide
         return @phase = :flare if @height <= flare_trigger_m
 
-        begin_turn if @turns.any? && @model.time_s >= @closure_at + @task.turn_after_s
+        return unless @model.time_s >= @closure_at + @task.turn_after_s
+        return begin_turn if @turns.any?
+
+        @phase = :slow if @task.slow_kt && !@slow_since
+      end
+
+      def end_slow
+        @slow_since ||= @model.time_s if @speed < (@task.slow_kt * Quantities::KT) + SLOW_WITHIN_M_S
+        @phase = :glide if @slow_since && @model.time_s >= @slow_since + SLOW_HELD_S
       end
 
       # The heading changes by the turn and by what the drift on the two tracks differs.
@@ -143,11 +157,21 @@ module Fujin
       def pitch_command(dt)
         case @phase
         when :setup then hold_speed(@task.entry_speed_kt, @level.disc_pitch_rad, dt)
-        when :entry, :glide, :turn then hold_speed(@task.glide_speed_kt, @glide_pitch, dt)
+        when :slow then hold_speed(@task.slow_kt, @slow_pitch, dt)
+        when :glide then winning_back? ? winning_pitch : hold_speed(@task.glide_speed_kt, @glide_pitch, dt)
+        when :entry, :turn then hold_speed(@task.glide_speed_kt, @glide_pitch, dt)
         when :flare then flare_pitch
         when :recovery then (0.055 * @ground_along).clamp(-0.05, 0.13)
         else @model.on_ground ? 0.0 : 0.03
         end
+      end
+
+      def winning_back? = @slow_since && !@won_back && !(@won_back = @speed > (@task.glide_speed_kt * Quantities::KT) - SLOW_WITHIN_M_S)
+
+      # Eased as the speed comes back.
+      def winning_pitch
+        wanted = (@task.glide_speed_kt * Quantities::KT) - @speed
+        [@glide_pitch - (SpeedRecovery::EASE_SPEED * wanted) + (SpeedRecovery::EASE_ACCELERATION * @acceleration), -NOSE_DOWN_RAD].max
       end
 
       # Sink that sheds the glide's sink evenly with height down to the levelling height, m/s.
@@ -168,7 +192,7 @@ module Fujin
         case @phase
         when :setup then @level.collective_rad + (0.012 * (@task.entry_height_m - @height)) + (0.012 * @sink)
         when :entry then @model.collective
-        when :glide, :turn then check_rotor(@task.target_rotor_pct, dt)
+        when :glide, :turn, :slow then check_rotor(@task.target_rotor_pct, dt)
         when :flare then flare_collective
         when :recovery then hover_collective
         else cushion(dt)
@@ -200,10 +224,7 @@ module Fujin
       def cushion(dt)
         return @task.collective_floor_rad if @model.on_ground && @model.time_s - @model.contact[:time_s] > 0.8
 
-        wanted = 0.22 + (0.44 * @height)
-        rate = @task.cushion_gain * ((0.25 * (@sink - wanted)) + (0.12 * @sink_rate))
-        @cushion_collective = ((@cushion_collective || @model.collective) + (rate * dt))
-                              .clamp(@task.collective_floor_rad, @model.rotor.collective_max)
+        cushioned(@task.cushion_gain, @task.collective_floor_rad, dt)
       end
 
       def low? = %i[recovery cushion].include?(@phase) || (@phase == :flare && @height < 12.0)

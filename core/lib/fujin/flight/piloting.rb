@@ -56,6 +56,13 @@ module Fujin
         (-(gain * (@across - line_m)) - (rate * (@ground_across - drift))).clamp(-0.3, 0.3)
       end
 
+      # Collective that spends the rotor's energy so that the sink is small when the skids meet the ground.
+      def cushioned(gain, floor_rad, dt)
+        wanted = 0.22 + (0.44 * @height)
+        rate = gain * ((0.25 * (@sink - wanted)) + (0.12 * @sink_rate))
+        @cushion_collective = ((@cushion_collective || @model.collective) + (rate * dt)).clamp(floor_rad, @model.rotor.collective_max)
+      end
+
       # Nose into the air high up, along the course low down.
       def yaw_command
         wanted = low? ? course_rad : Math.atan2(@air_e, @air_n)

@@ -3,21 +3,24 @@
 module Fujin
   module Grading
     # The moment the skids meet the ground: where a quadratic through the last of the zeroed height meets zero, confirmed by
-    # four samples at or under 0.75 ft (MEASURES.md section 2). Of the 1.5 s named there the last second is taken, fading
+    # four samples at or under 0.75 ft (MEASURES.md section 2). Of the 1.5 s named there the last 1.3 are taken, fading
     # quickly backwards: a cushion bends more than a quadratic over longer, which read soft contacts too soft and hard ones
-    # too hard.
+    # too hard. How much it bends is held to what a hand on the collective does.
     class Contact
       CONFIRM_FT = 0.75
-      FIT_S = 1.0
+      FIT_S = 1.3
       DEGREE = 2
+      BEND = [0.0, 1.0].freeze
       # How fast older samples lose weight.
-      FADE_S = 0.4
+      FADE_S = 0.6
       # The stop on the ground tells the lag of a vertical speed that was steady before.
       LAG_AFTER_S = 2.0
       # Least standard deviation of a height (what it is, each file tells), and that of a shown vertical speed with what
       # the quadratic misses.
       LEAST_HEIGHT_SD_FT = 0.08
-      SPEED_SD_FT_S = 0.8
+      SPEED_SD_FT_S = 0.7
+      # Usual size of the quadratic's second coefficient, half the acceleration: a strong cushion is about a quarter of g.
+      BEND_SD_FT_S2 = 4.0
       # Heights alone tell the sink to 100 ft/min only where they are steadier than this.
       ROUGHEST_FT = 1.0
 
@@ -80,7 +83,7 @@ module Fujin
         before, after = heights.partition { |t, _| t < time }
         return nil if before.size < 4
 
-        rows = before.map { |t, h| [height_row(t - time), h, weight(t) / height_sd_ft] } + speed_rows(time)
+        rows = before.map { |t, h| [height_row(t - time), h, weight(t) / height_sd_ft] } + speed_rows(time) + [[BEND, 0.0, 1.0 / BEND_SD_FT_S2]]
         curve = least_squares(rows)
         return nil unless curve
 

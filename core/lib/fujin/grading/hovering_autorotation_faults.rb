@@ -9,6 +9,16 @@ module Fujin
 
       # Until the aircraft has settled the collective stays where it was, give or take this, percent of its travel.
       STILL_PCT = 4.0
+      # The height at which it has settled trembles with the recorder: the cushion may begin so much before.
+      SETTLING_S = 0.25
+
+      # How far the collective went up before the aircraft had settled, percent of its travel; nil where that was not recorded.
+      def self.raised_pct(signals, attempt)
+        entry = attempt.phase('entry') or return nil
+        before = signals.window(:collective, entry.start_s - 1.0, entry.start_s)
+        after = signals.window(:collective, entry.start_s, entry.end_s - SETTLING_S)
+        before.empty? || after.empty? ? nil : [after.max - Quantities.median(before), 0.0].max
+      end
 
       private
 
@@ -21,12 +31,10 @@ module Fujin
 
       # Up at once: the rotor's energy is spent before it is needed.
       def raised_collective
-        entry = @attempt.phase('entry') or return nil
-        before = @signals.window(:collective, entry.start_s - 1.0, entry.start_s)
-        high = @signals.window(:collective, entry.start_s, entry.end_s).max
-        return nil unless high && before.any? && high > Quantities.median(before) + STILL_PCT
+        raised = self.class.raised_pct(@signals, @attempt)
+        return nil unless raised && raised > STILL_PCT
 
-        found('raised_collective', "collective went up by #{(high - Quantities.median(before)).round} points before it had settled", [], to: entry.end_s)
+        found('raised_collective', "collective went up by #{raised.round} points before it had settled", [], to: @attempt.phase('entry').end_s)
       end
 
       # A cushion from the hover spends the rotor close to the ground: slow there is no limit passed.

@@ -44,12 +44,19 @@ module Fujin
       CAP = Knob.new(id: :cap, more: 'power_cap_broken', measure: 'contact_groundspeed_kt', gain: -1.0, range: (0.0..20.0), words: ->(v) { "#{v.round} kt more kept until contact" })
       LEVEL = Knob.new(id: :level, more: 'not_level', measure: 'contact_pitch_deg', range: (0.0..20.0), words: ->(v) { "level at contact, #{v.round}° less pitch" })
 
+      YAW = Knob.new(id: :yaw, more: 'yaw_uncorrected', measure: 'entry_yaw_deg', gain: 0.09, range: (0.0..3.0), words: ->(v) { "pedal #{v.round(1)} s sooner" })
+      RAISED = Knob.new(id: :raised, more: 'raised_collective', measure: :raised_pct, range: (0.0..40.0), words: ->(v) { "the collective left alone, not up by #{v.round} %" })
+
       AUTOROTATION = [DELAY, SPEED, ROTOR, FLARE_HEIGHT, FLARE, CUSHION, DRIFT, PLACE].freeze
       TURNING = [*AUTOROTATION, TURN].freeze
       APPROACH = [ANGLE, SANK, TRACK, DECISION].freeze
+      LOW_SPEED = [DELAY, SPEED, ROTOR].freeze
+      HOVERING = [YAW, RAISED, CUSHION, DRIFT, LEVEL].freeze
       RUN_ON = [ANGLE, CAP, LEVEL, DRIFT].freeze
 
       AUTOROTATION_TOLD = %w[min_rotor_rpm_pct gate_ias_kt glide_sink_fpm roll_out_height_ft recovery_groundspeed_kt contact_sink_fpm contact_groundspeed_kt miss_along_ft].freeze
+      LOW_SPEED_TOLD = %w[min_rotor_rpm_pct low_ias_min_kt height_to_glide_ft time_to_glide_s glide_ias_mean_kt glide_sink_fpm glide_rotor_rpm_mean_pct].freeze
+      HOVERING_TOLD = %w[entry_yaw_deg contact_sink_fpm contact_drift_kt contact_pitch_deg contact_yaw_deg contact_rotor_rpm_pct].freeze
       APPROACH_TOLD = %w[approach_angle_deg sink_max_below_30_kt_fpm sink_over_allowed_fpm vortex_ring_margin_fpm groundspeed_at_50_ft_kt decision_height_ft
                          contact_sink_fpm contact_groundspeed_kt contact_pitch_deg contact_drift_kt power_peak_pct slide_ft miss_along_ft miss_across_ft].freeze
     end

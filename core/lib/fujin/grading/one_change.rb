@@ -66,6 +66,7 @@ module Fujin
 
       # Flown to its end; an approach may also have been turned away from.
       def comparable?
+        return true if attempt.phase('settle')
         return false unless course
         return true if attempt.phase('descent')
 
@@ -76,7 +77,8 @@ module Fujin
         format('the model does not fit this flight well enough (height off by %<height_ft>d ft, speed by %<ias_kt>.1f kt, rotor rpm by %<rotor_pct>.1f %%)', **fit)
       end
 
-      def course = @proposal.course_deg
+      # From a hover, where the nose pointed.
+      def course = @proposal.course_deg || (attempt.phase('settle') && @signals.signal?(:heading) ? @signals.at(:heading, attempt.start_s) % 360.0 : nil)
       def value(proposal, id) = proposal && proposal.measures[id]&.value
 
       # Each knob turned by what its measure is off, round by round.
@@ -130,6 +132,8 @@ module Fujin
                .select { |i| LINE_FT.cover?(signals[:agl][i] - signals.agl_zero_ft) }.map { |i| place(signals, i)[1] }.reject(&:nan?)
         offs.empty? ? nil : Quantities.median(offs)
       end
+
+      def raised_pct(signals, proposal) = HoveringAutorotationFaults.raised_pct(signals, proposal.attempt)
 
       # How long a descent went on that was turned away from.
       def descent_time(_signals, proposal)

@@ -24,7 +24,10 @@ module Fujin
       heat_prompt: 'heat off for the hover, on if ice was suspected before',
       finder: Grading::HoveringAutorotationFinder,
       measurer: Grading::HoveringAutorotationMeasures,
-      fault_finder: Grading::HoveringAutorotationFaults
+      fault_finder: Grading::HoveringAutorotationFaults,
+      pilot: Flight::HoveringFlight.method(:new),
+      knobs: Grading::Knobs::HOVERING,
+      told: Grading::Knobs::HOVERING_TOLD
     )
   end
 end

@@ -21,7 +21,10 @@ module Fujin
       heat_prompt: 'heat on before the throttle closes',
       finder: Grading::AutorotationFinder,
       measurer: Grading::LowSpeedMeasures,
-      fault_finder: Grading::AutorotationFaults
+      fault_finder: Grading::AutorotationFaults,
+      pilot: Flight::LowSpeedFlight.method(:new),
+      knobs: Grading::Knobs::LOW_SPEED,
+      told: Grading::Knobs::LOW_SPEED_TOLD
     )
   end
 end

@@ -88,7 +88,7 @@ module Fujin
       def vortex_ring_sinks_m_s(speed_kt)
         hover = rotor.hover_induced_velocity(mass_kg * Quantities::G)
         edge = atmosphere.true_speed(speed_kt * Quantities::KT) / (0.95 * hover)
-        return nil if edge >= 1.0
+        return nil if edge.abs >= 1.0
 
         half_width = 0.55 * Math.sqrt(1.0 - (edge * edge))
         [hover * (1.0 - half_width), hover * (1.0 + half_width)]

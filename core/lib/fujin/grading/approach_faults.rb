@@ -89,7 +89,7 @@ module Fujin
 
       # Off the line of the final course through the spot, low on the approach.
       def drifted_off_track
-        return nil unless @context.spot && @course_deg && @signals.signal?(:lat) && @signals.signal?(:agl)
+        return nil unless @context.spot && @course_deg && %i[lat lon agl].all? { |name| @signals.signal?(name) }
 
         map = LocalMap.new(*@context.spot)
         beside = lambda do |i|

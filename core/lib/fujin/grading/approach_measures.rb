@@ -119,7 +119,10 @@ module Fujin
 
       # Largest departure of the sight line to where it ended from the house's angle.
       def angle_off
-        finish = [signals.at(:agl, ended_s || attempt.end_s) - zero, 0.0].max
+        finish = signals.at(:agl, ended_s || attempt.end_s) - zero
+        return nil if finish.nan?
+
+        finish = 0.0 if finish.negative?
         on_line.map { |i| ((Math.atan2(height(i) - finish, to_go[i]) / Quantities::DEG) - wanted_deg).abs }.max
       end
 

@@ -22,7 +22,7 @@ module Fujin
 
       # Confirmed by a descent or not: low in a hover there is none.
       def all
-        source = %i[throttle ne power collective nr sink].find { |name| @signals.signal?(name) }
+        source = %i[throttle ne power collective nr sink].find { |name| @signals.signal?(name) && (name != :ne || @signals.signal?(:nr)) }
         source ? [send(:"by_#{source}"), source != :throttle] : [[], true]
       end
 
@@ -49,8 +49,6 @@ module Fujin
 
       # Engine rpm leaves rotor rpm by over 1 point and goes on to 3.
       def by_ne
-        return by_nr unless @signals.signal?(:nr)
-
         gap = @signals[:nr].zip(@signals[:ne]).map { |nr, ne| nr - ne }
         crossings(gap, 1.0).select { |i| gap[i, @signals.samples(2.0)].any? { |v| v > 3.0 } }.map { |i| @signals.time(i) }
       end
@@ -106,11 +104,13 @@ module Fujin
       # A slow recorder shows the fall between two of its samples: its middle is the fairest guess.
       def half_way_down(values, index, back)
         first = [index - back, 0].max
-        level = (values[first..index].max + values[index]) / 2.0
+        level = (values[first..index].reject(&:nan?).max + values[index]) / 2.0
         after = (first..index).find { |i| values[i] < level } || index
         return @signals.time(index) if after == first
 
         before = values[after - 1]
+        return @signals.time(after) if before.nan?
+
         @signals.time(after) - (@signals.step_s * ((level - values[after]) / (before - values[after])))
       end
 

@@ -98,8 +98,8 @@ module Fujin
 
       # Lowest below 50 ft without touching, then a climb through it.
       def balked
-        stretches(all, 0.5, hole_s: 1.0) { |i| height(i).between?(ON_WHEELS_FT, BALKED_FT) }.filter_map do |first, last|
-          lowest = (first..last).min_by { |i| height(i) }
+        stretches(all, 0.5, hole_s: 1.0) { |i| (ON_WHEELS_FT..BALKED_FT).cover?(height(i)) }.filter_map do |first, last|
+          lowest = (first..last).min_by { |i| height(i).nan? ? Float::INFINITY : height(i) }
           next if height(lowest) < FLYING_FT || last >= last_index - 1 || touchdowns.any? { |c| c.time_s.between?(time(first), time(last)) }
 
           start = descent_start(lowest) or next

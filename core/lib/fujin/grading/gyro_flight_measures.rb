@@ -35,7 +35,7 @@ module Fujin
       end
 
       def take_recovery(phase)
-        put('recovery_height_ft', 'recovery', [height_lost(phase.start_s, phase.end_s), 0.0].max, :agl, uncertainty: 8.0)
+        put('recovery_height_ft', 'recovery', height_lost(phase.start_s, phase.end_s).then { |ft| ft.negative? ? 0.0 : ft }, :agl, uncertainty: 8.0)
         put('recovery_min_height_ft', 'recovery', over(:agl, phase.start_s, attempt.end_s) { |v| v.min - zero }, :agl, uncertainty: 3.0)
         put('recovery_ias_kt', 'recovery', signals.at(:ias, phase.start_s), :ias)
         put('recovery_time_s', 'recovery', phase.end_s - phase.start_s, :ias, uncertainty: 1.0)

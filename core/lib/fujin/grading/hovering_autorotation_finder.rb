@@ -28,7 +28,7 @@ module Fujin
       def build(closure, estimated)
         index = signals.index(closure)
         hovered = height(index)
-        return nil unless hovered.between?(LEAST_FT, BELOW_FT) && signals[:gs][index] < BELOW_KT
+        return nil unless (LEAST_FT..BELOW_FT).cover?(hovered) && signals[:gs][index] < BELOW_KT
 
         contact = Contact.find(signals, closure, [closure + LONGEST_S, signals.end_s].min) or return nil
         settle = (index..signals.index(contact.time_s)).find { |i| height(i) < hovered * (1.0 - SETTLED_SHARE) }

@@ -68,7 +68,7 @@ module Fujin
       def yaw_after(from_s, seconds)
         over(:heading, from_s, from_s + seconds) do |values|
           start = signals.at(:heading, from_s)
-          values.map { |v| (v - start).abs }.max
+          start.nan? ? start : values.map { |v| (v - start).abs }.max
         end
       end
 

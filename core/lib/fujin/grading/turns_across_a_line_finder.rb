@@ -63,7 +63,7 @@ module Fujin
       def half(from, to)
         return nil unless (from..to).all? { |i| height(i).nan? || flying?(i) }
 
-        reach = out[from..to].map(&:abs).max / radius_ft
+        reach = out[from..to].reject(&:nan?).map(&:abs).max / radius_ft
         turned = signals[:track][to] - signals[:track][from]
         REACH.cover?(reach) && HALF_DEG.cover?(turned.abs) ? Half.new(from, to, out[(from + to) / 2] <=> 0.0, turned) : nil
       end

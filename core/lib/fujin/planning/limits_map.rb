@@ -71,7 +71,7 @@ module Fujin
       # Is a height and speed inside the low-speed part?
       def inside?(height_ft, speed_kt)
         low_speed.each_cons(2).any? do |(h1, v1), (h2, v2)|
-          next false unless height_ft.between?(h1, h2) && h2 > h1
+          next false unless (h1..h2).cover?(height_ft) && h2 > h1
 
           speed_kt < v1 + ((v2 - v1) * (height_ft - h1) / (h2 - h1))
         end

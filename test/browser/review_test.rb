@@ -71,6 +71,26 @@ class BrowserReviewTest < Minitest::Test
     assert_accessible('debrief page')
   end
 
+  def test_an_attempt_is_split_and_joined_again
+    first, second = imported(@sortie, faults: [{}, {}]).select(&:asked?)
+    sign_in(@instructor)
+    review("?attempt=1&t=#{(first.end_s - first.start_s - 8.0).round(1)}")
+    find('summary', text: 'Boundaries').click
+    click_on 'Split at the moment shown'
+    assert_text 'Split: what came after is attempt'
+    made = Fujin::AttemptRow.where(manoeuvre: first.manoeuvre).where.not(id: [first.id, second.id]).first
+
+    assert_in_delta first.end_s - 8.0, made.start_s, 0.2
+    assert_operator first.reload.end_s, :<=, made.start_s + 5.1
+    review('?attempt=1')
+    find('summary', text: 'Boundaries').click
+    find('button', text: /Join with attempt/).click
+    assert_text 'does not count any more'
+
+    refute made.reload.counts
+    assert_in_delta made.end_s, first.reload.end_s, 5.1
+  end
+
   def test_another_attempt_is_laid_over_on_a_chosen_event
     imported(@sortie, faults: [{}, { 'late_collective' => 1.5 }])
     sign_in(@instructor)

@@ -71,14 +71,18 @@ function One({ attempt }: { attempt: Attempt }) {
         {attempt.result === 'go_around' ? ': went around' : ''}
         {attempt.counts ? '' : ': does not count'}
       </h2>
-      {attempt.shown === 'self_grade_first' ? (
+      {attempt.shown !== 'all' ? (
         <p className="mb-0">
-          Grade yourself first in{' '}
-          <Link to={`/sorties/${attempt.sortie_id}/review?attempt=${attempt.position}`}>Review</Link>: then your
-          instructor’s grades stand here beside yours.
+          {attempt.teaching ? 'Name the fault first in' : 'Grade yourself first in'}{' '}
+          <Link to={`/sorties/${attempt.sortie_id}/review?attempt=${attempt.position}`}>Review</Link>: then{' '}
+          {attempt.teaching
+            ? 'what was played and recorded stands here'
+            : 'your instructor’s grades stand here beside yours'}
+          .
         </p>
       ) : (
         <>
+          {attempt.teaching && <Taught lesson={attempt.teaching} />}
           <dl className="m-0 mt-1 grid grid-cols-[auto_1fr_1fr] gap-x-5 gap-y-0.5">
             {attempt.phases
               .filter((phase) => of(attempt, phase.id, 'instructor') !== undefined || phase.proposed != null)
@@ -121,3 +125,29 @@ const polished = (attempt: Attempt) =>
     .filter(([, measure]) => measure.verdict === 'polished')
     .map(([name]) => plainName(name).toLowerCase())
     .slice(0, 5)
+
+/** What the candidate found, and how the teaching was graded. */
+function Taught({ lesson }: { lesson: NonNullable<Attempt['teaching']> }) {
+  return (
+    <>
+      <p className="m-0">
+        Named: {lesson.named?.title.toLowerCase() ?? 'nothing yet'}
+        {lesson.named?.cue ? `, with “${lesson.named.cue}”` : ''}. Played:{' '}
+        {lesson.played?.title.toLowerCase() ?? 'not said'}. Recorded:{' '}
+        {lesson.recorded?.join(', then ').toLowerCase() || 'no fault'}.
+      </p>
+      <dl className="m-0 mt-1 grid grid-cols-[auto_1fr] gap-x-5 gap-y-0.5">
+        {lesson.items
+          .filter((item) => item.grade != null)
+          .map((item) => (
+            <div key={item.id} className="contents">
+              <dt className="font-semibold">{item.title}</dt>
+              <dd className="m-0">
+                <GradeGlyph grade={item.grade} worded />
+              </dd>
+            </div>
+          ))}
+      </dl>
+    </>
+  )
+}

@@ -82,7 +82,8 @@ module Fujin
 
       def read_channels
         direct = { nr: 'nr_pct', ne: 'ne_pct', throttle: 'throttle_pct', collective: 'collective_pct', roll: 'roll_deg',
-                   vs: 'vs_fpm', alt: 'alt_msl_ft', tq: 'tq_pct', map: 'map_inhg', pedal: 'pedal_pct' }
+                   vs: 'vs_fpm', alt: 'alt_msl_ft', tq: 'tq_pct', map: 'map_inhg', pedal: 'pedal_pct',
+                   stick: 'stick_pct' }
         direct.each { |name, channel| put(name, channel) }
         put(:nr, 'rotor_rpm', scale: 100.0 / normal_rpm) unless signal?(:nr)
         put(:ias, 'ias_kt')
@@ -91,11 +92,18 @@ module Fujin
         put(:heading, 'hdg_deg', angle: true)
         put(:track, 'track_deg', angle: true)
         put(:agl, 'agl_ft')
-        put(:lat, 'lat_deg')
-        put(:lon, 'lon_deg')
+        put_place
         smooth(:nr, 0.2)
         smooth(:pitch, 0.2)
         smooth(:ias, 0.5)
+      end
+
+      # Half a position is none.
+      def put_place
+        return unless recording['lat_deg'] && recording['lon_deg']
+
+        put(:lat, 'lat_deg')
+        put(:lon, 'lon_deg')
       end
 
       def normal_rpm = @type.fetch('rotor.normal_speed_rad_s') * 60.0 / (2.0 * Math::PI)

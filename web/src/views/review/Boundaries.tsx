@@ -2,33 +2,31 @@ import { useState, type FormEvent, type KeyboardEvent } from 'react'
 import { toast } from 'sonner'
 import { Refusal, type Attempt } from '../../api/client'
 import { useCatalogue } from '../../api/queries'
-import { useAddAttempt, useCutAttempt } from '../../api/review'
+import { useAddAttempt, useCutAttempt, useVoidAttempt } from '../../api/review'
 import { capital } from '../../design/words'
-
-interface Cut {
-  id: string
-  start_s: number
-  end_s: number
-}
+import { join, split, spread, type Cut } from './cuts'
 
 interface Props {
   attempt: Attempt
   timeS: number | undefined
+  /** The attempt of the same recording that comes after it. */
+  next: Attempt | undefined
 }
 
 const STEP_S = 0.1
 const NEW_S = 10
 
 /** Kind and boundaries as the instructor sets them: arrow keys move a boundary by a tenth of a second, and the measures follow. */
-export function Boundaries({ attempt, timeS }: Props) {
+export function Boundaries({ attempt, timeS, next }: Props) {
   const catalogue = useCatalogue()
   const [manoeuvre, setManoeuvre] = useState(attempt.manoeuvre)
   const [phases, setPhases] = useState<Cut[]>(attempt.phases.map(({ id, start_s, end_s }) => ({ id, start_s, end_s })))
   const cut = useCutAttempt(attempt.sortie_id)
   const add = useAddAttempt(attempt.sortie_id)
+  const leaveOut = useVoidAttempt(attempt.sortie_id)
   const kinds = (catalogue.data?.manoeuvres ?? []).filter((row) => row.recorded)
   const known = kinds.find((row) => row.id === manoeuvre)?.phases ?? []
-  const failed = cut.error ?? add.error
+  const failed = cut.error ?? add.error ?? leaveOut.error
   const errors = failed instanceof Refusal ? failed.fields : {}
 
   const choose = (id: string) => {
@@ -70,6 +68,34 @@ export function Boundaries({ attempt, timeS }: Props) {
         phases: spread(known, from, from + NEW_S),
       },
       { onSuccess: (made) => toast(`Attempt ${made.position} is added: set its boundaries.`) },
+    )
+  }
+  const inside = timeS !== undefined && timeS > attempt.start_s + STEP_S && timeS < attempt.end_s - STEP_S
+  const splitHere = () => {
+    if (timeS === undefined) return
+    const [before, after] = split(phases, timeS)
+    add.mutate(
+      { recordingId: attempt.recording_id, manoeuvre, phases: after },
+      {
+        onSuccess: (made) =>
+          cut.mutate(
+            { id: attempt.id, manoeuvre, phases: before },
+            { onSuccess: () => toast(`Split: what came after is attempt ${made.position}.`) },
+          ),
+      },
+    )
+  }
+  const joinNext = () => {
+    if (!next) return
+    cut.mutate(
+      { id: attempt.id, manoeuvre, phases: join(phases, next.phases) },
+      {
+        onSuccess: () =>
+          leaveOut.mutate(
+            { attemptId: next.id, counts: false, reason: `joined with attempt ${attempt.position}` },
+            { onSuccess: () => toast(`Joined: attempt ${next.position} does not count any more.`) },
+          ),
+      },
     )
   }
   return (
@@ -127,6 +153,19 @@ export function Boundaries({ attempt, timeS }: Props) {
         <button type="button" className="button" disabled={add.isPending || known.length === 0} onClick={addHere}>
           Add an attempt of this kind at the moment shown
         </button>
+        <div className="grid grid-cols-2 gap-2">
+          <button type="button" className="button" disabled={!inside || add.isPending} onClick={splitHere}>
+            Split at the moment shown
+          </button>
+          <button
+            type="button"
+            className="button"
+            disabled={next?.manoeuvre !== manoeuvre || cut.isPending}
+            onClick={joinNext}
+          >
+            {next?.manoeuvre === manoeuvre ? `Join with attempt ${next.position}` : 'Join with the next'}
+          </button>
+        </div>
       </form>
     </details>
   )
@@ -161,11 +200,3 @@ function Moment({ label, value, onChange }: MomentProps) {
     </label>
   )
 }
-
-/** The phases of a kind laid evenly over a stretch: a beginning to move from. */
-const spread = (ids: string[], from: number, to: number): Cut[] =>
-  ids.map((id, i) => ({
-    id,
-    start_s: from + ((to - from) * i) / ids.length,
-    end_s: from + ((to - from) * (i + 1)) / ids.length,
-  }))

@@ -38,6 +38,12 @@ const landingsOf = (attempts: Attempt[]): Landing[] =>
       : []
   })
 
+/** The attempt of the same recording that begins next and still counts. */
+const nextOf = (attempts: Attempt[], attempt: Attempt) =>
+  attempts
+    .filter((row) => row.recording_id === attempt.recording_id && row.counts && row.start_s > attempt.start_s)
+    .sort((a, b) => a.start_s - b.start_s)[0]
+
 /** The day of the plan without its path: another manoeuvre was flown than the one that was planned. */
 const flownOnly = (plan: Plan, attempt: Attempt): Plan => ({
   ...plan,
@@ -176,6 +182,7 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
                 key={`${attempt.id} ${attempt.start_s} ${attempt.phases.length}`}
                 attempt={attempt}
                 timeS={moment}
+                next={nextOf(attempts.data, attempt)}
               />
             )}
             {attempt.phases.some((row) => row.id === 'hover') && (

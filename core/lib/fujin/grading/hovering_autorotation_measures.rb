@@ -39,7 +39,10 @@ module Fujin
         throttle = signals[:throttle] or return nil
         first = signals.index([closure - THROTTLE_WITHIN_S, signals.start_s].max)
         closed = (signals.index(closure)..signals.index([closure + 3.0, signals.end_s].min)).find { |i| throttle[i] < THROTTLE_CLOSED_PCT } or return nil
-        open = Quantities.median(signals.window(:throttle, signals.time(first), [closure - 5.0, signals.time(first)].max + 2.0))
+        before = signals.window(:throttle, signals.time(first), [closure - 5.0, signals.time(first)].max + 2.0)
+        return nil if before.empty?
+
+        open = Quantities.median(before)
         began = closed.downto(first).find { |i| throttle[i] > open - [5.0, 0.1 * open].max } || first
         signals.time(closed) - signals.time(began)
       end

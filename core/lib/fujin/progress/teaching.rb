@@ -6,7 +6,7 @@ module Fujin
     # recording tells whether the fault that the candidate named is the one that was there.
     module Teaching
       # What is graded, in the order in which it is done.
-      ITEMS = { 'explained' => 'Explained it', 'demonstrated' => 'Demonstrated while talking', 'handed_over' => 'Handed over', 'spotted' => 'Spotted the fault',
+      ITEMS = { 'explained' => 'Explained it', 'demonstrated' => 'Demonstrated, talking', 'handed_over' => 'Handed over', 'spotted' => 'Spotted the fault',
                 'cue' => 'Said one cue', 'took_over' => 'Took over in time' }.freeze
 
       # @return [String] 'first' the fault to work on was named; 'among' one that came of it, or beside it; 'not_there'; 'none_there'

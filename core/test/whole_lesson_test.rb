@@ -52,7 +52,7 @@ class WholeLessonTest < Minitest::Test
       own = found.select { |attempt| KINDS.include?(attempt.manoeuvre) }
 
       assert_equal truth.map(&:first), own.map(&:manoeuvre)
-      truth.zip(own).each { |(kind, start), attempt| assert_in_delta start, attempt.start_s, rate_hz == 1.0 ? 1.6 : 0.6, kind }
+      truth.zip(own).each { |(kind, start), attempt| assert_in_delta start, attempt.start_s, rate_hz < 2 ? 1.6 : 0.6, kind }
     end
   end
 end

@@ -25,14 +25,7 @@ module Fujin
         @taken.slice(*Manoeuvres.find(attempt.manoeuvre).measure_ids)
       end
 
-      # Given, or the mean track over the last ten seconds of moving.
-      def course_deg
-        @course_deg ||= context.course_deg || begin
-          at = ended_s || attempt.end_s
-          values = signals.window(:track, at - 12.0, at - 2.0)
-          values.empty? ? nil : mean(values) % 360.0
-        end
-      end
+      def course_deg = @course_deg ||= landing_course_deg(ended_s || attempt.end_s)
 
       def gate_s = nil
 

@@ -36,6 +36,10 @@ module Fujin
       # A value whose uncertainty does not reach back over the limit: nobody is accused by a reading's error.
       def surely_over?(id, limit) = value(id) && value(id) - measure(id).uncertainty.to_f > limit
       def surely_under?(id, limit) = value(id) && value(id) + measure(id).uncertainty.to_f < limit
+      # A fault that one measure shows by being surely over, or under, a limit; the block says it of the value.
+      def when_over(fault, id, limit, **span) = surely_over?(id, limit) ? found(fault, yield(value(id)), [id], **span) : nil
+      def when_under(fault, id, limit, **span) = surely_under?(id, limit) ? found(fault, yield(value(id)), [id], **span) : nil
+
       # `min_rotor_rpm_pct` as a person says it: 'min rotor rpm'.
       def plain(id) = id.sub(/_(ft|deg|pct|kt|fpm|s)\z/, '').tr('_', ' ')
       def in_words(measure) = "#{plain(measure.id)} #{measure.value.round(1)} #{UNIT_WORDS.fetch(measure.unit, measure.unit)}"

@@ -34,23 +34,11 @@ module Fujin
         found('drifted_off_track', "up to #{off.round} ft from the planned radius of #{radius_ft.round} ft", ['turn_radius_max_off_ft'])
       end
 
-      def off_line
-        return nil unless surely_over?('track_error_max_ft', OFF_LINE_FT)
+      def off_line = when_over('drifted_off_track', 'track_error_max_ft', OFF_LINE_FT) { |v| "up to #{v.round} ft beside the planned figure" }
 
-        found('drifted_off_track', "up to #{value('track_error_max_ft').round} ft beside the planned figure", ['track_error_max_ft'])
-      end
+      def not_square = when_over('drifted_off_track', 'crossing_off_deg', SQUARE_DEG) { |v| "the line was crossed #{v.round}° from square" }
 
-      def not_square
-        return nil unless surely_over?('crossing_off_deg', SQUARE_DEG)
-
-        found('drifted_off_track', "the line was crossed #{value('crossing_off_deg').round}° from square", ['crossing_off_deg'])
-      end
-
-      def off_heading
-        return nil unless surely_over?('level_heading_max_deg', HEADING_DEG)
-
-        found('drifted_off_track', "the heading strayed #{value('level_heading_max_deg').round}°", ['level_heading_max_deg'])
-      end
+      def off_heading = when_over('drifted_off_track', 'level_heading_max_deg', HEADING_DEG) { |v| "the heading strayed #{v.round}°" }
     end
   end
 end

@@ -20,9 +20,7 @@ module Fujin
       end
 
       def late_decision
-        return nil unless surely_under?('recovery_min_height_ft', LEAST_FT)
-
-        found('late_decision', "recovered at #{value('recovery_min_height_ft').round} ft, by #{LEAST_FT.round} ft it is over", ['recovery_min_height_ft'], **phase_span('recovery'))
+        when_under('late_decision', 'recovery_min_height_ft', LEAST_FT, **phase_span('recovery')) { |v| "recovered at #{v.round} ft, by #{LEAST_FT.round} ft it is over" }
       end
     end
 
@@ -36,9 +34,7 @@ module Fujin
 
       def late_decision
         least = @context.type.fetch('speeds_kt.climb') - ROOM_KT
-        return nil unless surely_under?('recovery_ias_kt', least)
-
-        found('late_decision', "#{value('recovery_ias_kt').round} kt left when it was broken off, #{least.round} kt at least", ['recovery_ias_kt'], **phase_span('recovery'))
+        when_under('late_decision', 'recovery_ias_kt', least, **phase_span('recovery')) { |v| "#{v.round} kt left when it was broken off, #{least.round} kt at least" }
       end
     end
   end

@@ -18,35 +18,15 @@ module Fujin
 
       def box = Planning::HoverPlan::BOXES.fetch(@context.stage)
 
-      def over_controlled
-        return nil unless surely_over?('control_reversals_per_min', REVERSALS_PER_MIN)
+      def over_controlled = when_over('over_controlled', 'control_reversals_per_min', REVERSALS_PER_MIN) { |v| "#{v.round} reversals of the controls a minute" }
 
-        found('over_controlled', "#{value('control_reversals_per_min').round} reversals of the controls a minute", ['control_reversals_per_min'])
-      end
+      def drifted_off_track = when_over('drifted_off_track', 'hover_drift_max_ft', 1.5 * box[0]) { |v| "#{v.round} ft from the middle, #{box[0]} ft is the box" }
 
-      def drifted_off_track
-        return nil unless surely_over?('hover_drift_max_ft', 1.5 * box[0])
+      def yaw_uncorrected = when_over('yaw_uncorrected', 'turn_rate_max_deg_s', TURN_RATE_DEG_S) { |v| "the nose turned at #{v.round}°/s" }
 
-        found('drifted_off_track', "#{value('hover_drift_max_ft').round} ft from the middle, #{box[0]} ft is the box", ['hover_drift_max_ft'])
-      end
+      def drift_at_contact = when_over('drift_at_contact', 'ground_contact_kt', GROUND_KT) { |v| "#{v.round(1)} kt over the ground with the skids on it" }
 
-      def yaw_uncorrected
-        return nil unless surely_over?('turn_rate_max_deg_s', TURN_RATE_DEG_S)
-
-        found('yaw_uncorrected', "the nose turned at #{value('turn_rate_max_deg_s').round}°/s", ['turn_rate_max_deg_s'])
-      end
-
-      def drift_at_contact
-        return nil unless surely_over?('ground_contact_kt', GROUND_KT)
-
-        found('drift_at_contact', "#{value('ground_contact_kt').round(1)} kt over the ground with the skids on it", ['ground_contact_kt'])
-      end
-
-      def not_level
-        return nil unless surely_over?('ground_roll_deg', GROUND_ROLL_DEG)
-
-        found('not_level', "rolled #{value('ground_roll_deg').round}° with the skids on the ground", ['ground_roll_deg'])
-      end
+      def not_level = when_over('not_level', 'ground_roll_deg', GROUND_ROLL_DEG) { |v| "rolled #{v.round}° with the skids on the ground" }
     end
   end
 end

@@ -24,9 +24,7 @@ module Fujin
 
       def yaw_uncorrected
         band = Manoeuvres.find('straight_in_autorotation').standard.band('entry_yaw_deg', @context.stage, @context.targets)
-        return nil unless surely_over?('entry_yaw_deg', band.in[1])
-
-        found('yaw_uncorrected', "the nose swung #{value('entry_yaw_deg').round}° within 3 s of the closure", ['entry_yaw_deg'], to: @attempt.start_s + 3.0)
+        when_over('yaw_uncorrected', 'entry_yaw_deg', band.in[1], to: @attempt.start_s + 3.0) { |v| "the nose swung #{v.round}° within 3 s of the closure" }
       end
 
       # Up at once: the rotor's energy is spent before it is needed.

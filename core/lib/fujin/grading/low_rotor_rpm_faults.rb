@@ -14,11 +14,7 @@ module Fujin
 
       private
 
-      def late_collective
-        return nil unless surely_over?('action_after_warning_s', LATE_S)
-
-        found('late_collective', "#{value('action_after_warning_s').round(1)} s from the warning to the first correction", ['action_after_warning_s'])
-      end
+      def late_collective = when_over('late_collective', 'action_after_warning_s', LATE_S) { |v| "#{v.round(1)} s from the warning to the first correction" }
 
       # Up before down, while the rotor was falling.
       def raised_collective
@@ -33,9 +29,7 @@ module Fujin
 
       def low_rotor_rpm
         floor = @context.type.low_warning_pct - UNDER_WARNING
-        return nil unless surely_under?('min_rotor_rpm_pct', floor)
-
-        found('low_rotor_rpm', "rotor rpm fell to #{value('min_rotor_rpm_pct').round(1)} %, the warning is at #{@context.type.low_warning_pct} %", ['min_rotor_rpm_pct'])
+        when_under('low_rotor_rpm', 'min_rotor_rpm_pct', floor) { |v| "rotor rpm fell to #{v.round(1)} %, the warning is at #{@context.type.low_warning_pct} %" }
       end
     end
   end

@@ -12,17 +12,9 @@ module Fujin
 
       private
 
-      def power_cap_broken
-        return nil unless surely_over?('power_added_pct', ADDED_PCT)
+      def power_cap_broken = when_over('power_cap_broken', 'power_added_pct', ADDED_PCT) { |v| "#{v.round} % of the engine's limit more than in the hover" }
 
-        found('power_cap_broken', "#{value('power_added_pct').round} % of the engine's limit more than in the hover", ['power_added_pct'])
-      end
-
-      def drifted_off_track
-        return nil unless surely_over?('climb_track_off_deg', TRACK_DEG)
-
-        found('drifted_off_track', "the track strayed #{value('climb_track_off_deg').round}°", ['climb_track_off_deg'])
-      end
+      def drifted_off_track = when_over('drifted_off_track', 'climb_track_off_deg', TRACK_DEG) { |v| "the track strayed #{v.round}°" }
     end
   end
 end

@@ -19,6 +19,14 @@ module Fujin
         put('contact_rotor_rpm_pct', phase_id, signals.at(:nr, at), :nr)
       end
 
+      # Given, or the mean track over the last ten seconds of moving.
+      def landing_course_deg(at)
+        return context.course_deg if context.course_deg
+
+        values = signals.window(:track, at - 12.0, at - 2.0)
+        values.empty? ? nil : mean(values) % 360.0
+      end
+
       # From the spot, where there is one.
       def take_miss(phase_id, at)
         return unless context.spot && at

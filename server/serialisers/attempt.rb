@@ -32,7 +32,15 @@ module Fujin
 
       def proposal = @proposal ||= @row.judged
 
-      def self_graded? = (@row.proposed_phases - @grades.select { |g| g.kind == 'self' }.map(&:phase)).empty?
+      def self_graded? = (asked_phases - @grades.select { |g| g.kind == 'self' }.map(&:phase)).empty?
+
+      # What is proposed; of the lesson's own manoeuvre without a standard, everything.
+      def asked_phases
+        return @row.proposed_phases if @row.proposed_phases.any? || @row.manoeuvre != @row.sortie.manoeuvre
+
+        proposal['phases'].map { |phase| phase['id'] }
+      end
+
       # A student grades first; a candidate names the fault first.
       def hold_back? = @viewer.learner? && (@row.sortie.teaching? ? @row.fault_calls.none? { |call| call.kind == 'named' } : !self_graded?)
 

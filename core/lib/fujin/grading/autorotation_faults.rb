@@ -15,6 +15,12 @@ module Fujin
 
       private
 
+      # A cushion spends the rotor close to the ground: slow there is no limit passed.
+      def airborne?(index)
+        cushion = @attempt.phase('cushion')
+        super && !(cushion && @signals.time(index) >= cushion.start_s)
+      end
+
       def closure = @attempt.event(:closure_s) || @attempt.start_s
 
       # Marginal or out; a marginal one that its uncertainty could clear accuses nobody. At the gate only while gliding.

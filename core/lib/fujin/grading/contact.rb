@@ -49,11 +49,15 @@ module Fujin
         @signals = signals
         @low_s = signals.time(index)
         @sources = signals.signal?(:vs) ? %i[agl vs] : %i[agl]
-        @time_s, @slope = weighted_meeting
+        @time_s, @slope, @bend = weighted_meeting
       end
 
       # Sink at contact, ft/min, from height and de-lagged vertical speed together.
       def sink_fpm = @slope && !too_rough? ? -60.0 * @slope : Float::NAN
+
+      # 90 % uncertainty of the sink, found on the model's own touchdowns: larger where the descent bends harder than a quadratic
+      # follows, a drop caught at the last moment.
+      def uncertainty_fpm = @bend.abs > BEND_SD_FT_S2 ? 300.0 : 100.0
 
       # Why there is no sink to be had.
       def reason = too_rough? ? format('heights in this file tremble by ±%.1f ft and there is no vertical speed beside them', height_sd_ft) : nil
@@ -65,17 +69,17 @@ module Fujin
       # Tries meeting times about the first low sample: before each, a quadratic that ends at zero height is fitted to
       # heights and speeds; after it, the height is zero. The tries are averaged by how likely each makes the samples
       # (normal errors), so that two nearly equal ones do not flip the answer.
-      # @return [Array(Float, Float)] time and slope of height (feet a second) at it
+      # @return [Array(Float, Float, Float)] time, slope of height (feet a second) at it and bend (feet a second squared)
       def weighted_meeting
         tries = (-0.5..0.7).step([@signals.step_s / 5.0, 0.02].max).filter_map do |offset|
           curve, misfit = fit(@low_s + offset)
-          [@low_s + offset, curve[0], misfit] if curve && curve[0] <= 0.5
+          [@low_s + offset, curve[0], curve[1], misfit] if curve && curve[0] <= 0.5
         end
-        return [@low_s, nil] if tries.empty?
+        return [@low_s, nil, 0.0] if tries.empty?
 
         best = tries.map(&:last).min
-        weights = tries.map { |_, _, misfit| Math.exp((best - misfit) / 2.0) }
-        [0, 1].map { |k| tries.each_index.sum { |i| tries[i][k] * weights[i] } / weights.sum }
+        weights = tries.map { |*_, misfit| Math.exp((best - misfit) / 2.0) }
+        [0, 1, 2].map { |k| tries.each_index.sum { |i| tries[i][k] * weights[i] } / weights.sum }
       end
 
       # @return [Array] coefficients of h = a u + b u^2 with u = t - time, and the misfit of the whole window

@@ -11,7 +11,7 @@ module Fujin
       def take_contact(nose_deg, limit: nil, phase_id: 'touchdown')
         at = attempt.event(:contact_s)
         contact = attempt.event(:contact)
-        put('contact_sink_fpm', phase_id, contact.sink_fpm, contact.sources, uncertainty: 100.0, reason: contact.reason, limit: limit)
+        put('contact_sink_fpm', phase_id, contact.sink_fpm, contact.sources, uncertainty: contact.uncertainty_fpm, reason: contact.reason, limit: limit)
         put('contact_groundspeed_kt', phase_id, signals.at(:gs, at), :gs)
         put('contact_drift_kt', phase_id, drift(at), %i[gs track heading], uncertainty: 0.7)
         put('contact_pitch_deg', phase_id, signals.at(:pitch, at), :pitch)

@@ -106,6 +106,18 @@ class FindingHandlingTest < Minitest::Test
     assert_empty of(all, 'straight_in_autorotation'), 'one attempt a closure'
   end
 
+  # The nose comes up a second and a half before the collective is checked.
+  def test_which_hand_moved_first_in_a_drill
+    flown = level(flight(seed: 3, wind_kt: 0.0)).leg(60, agl_ft: 2000.0).leg(10).leg(2, **GLIDING).leg(12, gs_kt: 63.0, agl_ft: 1700.0)
+                                                .leg(1.5, pitch_deg: 7.0, gs_kt: 59.0).leg(4.5, gs_kt: 48.0, agl_ft: 1600.0, collective_pct: 9.0).leg(8, agl_ft: 1400.0)
+                                                .leg(6, gs_kt: 63.0, agl_ft: 1220.0, pitch_deg: 0.0, collective_pct: 1.0).leg(8, agl_ft: 1000.0).leg(5, gs_kt: 76.0, agl_ft: 850.0)
+                                                .leg(6, agl_ft: 650.0).leg(5, gs_kt: 63.0, agl_ft: 520.0).leg(2, **JOINED).leg(20, agl_ft: 700.0)
+    found = of(graded(flown), 'energy_drill').first
+
+    assert_in_delta 1.5, value(found, 'pitch_before_collective_s'), 1.0
+    assert_operator value(found, 'pitch_before_collective_s'), :>, 0.5
+  end
+
   def test_a_glide_that_was_only_a_little_fast_once_is_no_drill
     flown = level(flight(wind_kt: 0.0)).leg(60, agl_ft: 2000.0).leg(10).leg(2, **GLIDING).leg(8, gs_kt: 63.0, agl_ft: 1780.0).leg(5, gs_kt: 72.0, agl_ft: 1600.0).leg(6, agl_ft: 1400.0)
                                        .leg(5, gs_kt: 63.0, agl_ft: 1250.0).leg(20, agl_ft: 700.0).leg(2, **JOINED).leg(20, agl_ft: 900.0)

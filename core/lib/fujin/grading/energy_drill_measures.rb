@@ -7,6 +7,11 @@ module Fujin
     class EnergyDrillMeasures
       include Measuring
 
+      # A hand that moved by this much from where it stood before the drill; looked for so long about its start.
+      MOVED = { pitch: 3.0, collective: 4.0 }.freeze
+      BEFORE_S = 4.0
+      AFTER_S = 8.0
+
       # @return [Hash{String => Measure}]
       def measures
         phase = attempt.phases.first
@@ -21,11 +26,32 @@ module Fujin
         put('glide_rotor_rpm_max_pct', 'glide', over(:nr, from, to, &:max), :nr)
         put('glide_sink_fpm', 'glide', height_lost(from, to) / seconds * 60.0, :agl, uncertainty: 240.0 / seconds)
         put('height_beyond_glide_ft', 'glide', height_lost(from, to) - (targets['glide_sink_fpm'] * seconds / 60.0), :agl, uncertainty: 10.0)
+        take_order(from)
         @taken
       end
 
       def course_deg = nil
       def gate_s = nil
+
+      private
+
+      # Seconds by which the nose moved before the collective, - after it.
+      def take_order(start)
+        pitch, collective = %i[pitch collective].map { |name| moved_s(name, start) }
+        put('pitch_before_collective_s', 'glide', pitch && collective && (collective - pitch), %i[pitch collective], uncertainty: 2 * signals.step_s,
+                                                                                                                     reason: 'only one of the two was moved')
+      end
+
+      def moved_s(name, start)
+        return nil unless signals.signal?(name)
+
+        before = signals.window(name, start - (2.0 * BEFORE_S), start - BEFORE_S)
+        return nil if before.empty?
+
+        usual = Quantities.median(before)
+        index = (signals.index(start - BEFORE_S)..signals.index(start + AFTER_S)).find { |i| (signals[name][i] - usual).abs > MOVED.fetch(name) }
+        index && signals.time(index)
+      end
     end
   end
 end

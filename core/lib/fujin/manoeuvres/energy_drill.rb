@@ -9,7 +9,8 @@ module Fujin
       summary: 'A steady glide left for another speed and taken up again: height, airspeed and rotor rpm as one account.',
       phases: %w[glide],
       measures: {
-        'glide' => %w[glide_ias_mean_kt glide_ias_min_kt glide_ias_max_kt height_beyond_glide_ft glide_rotor_rpm_mean_pct glide_rotor_rpm_min_pct glide_rotor_rpm_max_pct glide_sink_fpm]
+        'glide' => %w[glide_ias_mean_kt glide_ias_min_kt glide_ias_max_kt height_beyond_glide_ft glide_rotor_rpm_mean_pct glide_rotor_rpm_min_pct glide_rotor_rpm_max_pct glide_sink_fpm
+                      pitch_before_collective_s]
       },
       faults: faults(*%w[one_big_check low_rotor_rpm high_rotor_rpm exceeded_limit]),
       house: %w[glide_speed outside_test],

@@ -47,6 +47,8 @@ module Fujin
 
     def fully_graded?(attempt)
       return true unless attempt.counts
+      # Of a candidate's flight it is the teaching that is graded.
+      return attempt.grades.any? { |g| g.kind == 'teaching' } if @sortie.teaching?
 
       graded = attempt.grades.select { |g| g.kind == 'instructor' }.map(&:phase)
       # Without a standard nothing is proposed: one grade by hand is a decision.

@@ -111,6 +111,17 @@ class TeachingTest < Minitest::Test
     assert_equal 403, status
   end
 
+  def test_a_flight_whose_teaching_is_graded_waits_for_nobody
+    attempt = late
+    @lesson.update!(go_decision: 'go')
+
+    assert_equal 'Grade 1 of 1 attempts', Fujin::SortieProgress.new(@lesson.reload).next_step
+    as(@instructor)
+    post_json "/api/attempts/#{attempt.id}/grades", { grades: [{ id: SecureRandom.uuid, phase: 'cue', kind: 'teaching', grade: 3 }] }
+
+    assert_equal 'Enter the flight time', Fujin::SortieProgress.new(Fujin::Sortie.find(@lesson.id)).next_step
+  end
+
   def test_a_candidate_sees_only_the_own_records
     other = imported(@sortie, faults: [{}]).first
     as(@candidate)

@@ -11,36 +11,15 @@ class WholeLessonTest < Minitest::Test
   def lesson(id, wind, rate_hz: 10.0, noise: 1.0)
     day = conditions(id, wind: Fujin::Wind.parse(wind))
     recorder = Fujin::Flight::Recorder.new(type: day.type, origin: SPOT, rate_hz: rate_hz, noise: noise, seed: 9)
-    truth = []
-    all = KINDS.each_with_object([]) do |kind, rows|
-      run = Fujin::Manoeuvres.find(kind).pilot.call(day, course_deg: 350.0).run
-      flown = recorder.rows(run).map { |row| recorder.columns.zip(row).to_h }
-      rows.concat(climb(rows.last, flown.first, rate_hz)) if rows.any?
-      offset = rows.any? ? rows.last['t_s'] + (1.0 / rate_hz) : 0.0
-      truth << [kind, offset + begins(run)]
-      rows.concat(flown.map { |sample| sample.merge('t_s' => (sample['t_s'] + offset).round(3)) })
-    end
-    ["#{all.first.keys.join(',')}\n#{all.map { |row| row.values.join(',') }.join("\n")}\n", truth]
+    runs = KINDS.map { |kind| Fujin::Manoeuvres.find(kind).pilot.call(day, course_deg: 350.0).run }
+    joined = Fujin::Flight::FlightsJoined.new(runs, recorder: recorder, rate_hz: rate_hz)
+    [joined.csv, KINDS.zip(runs, joined.begin_s).map { |kind, run, start| [kind, start + begins(run)] }]
   end
 
   # The throttle closed, or the sink of an approach begun.
   def begins(run)
     closed = run.rows.find { |row| !row[15] }
     (closed || run.rows.find { |row| -row[6] / Q::FPM > 150.0 })[0]
-  end
-
-  # Back up to where the next one begins, as a straight line of every channel, after a while in the hover.
-  def climb(from, to, rate_hz)
-    waits = (8 * rate_hz).round
-    steps = (90 * rate_hz).round
-    (1..(waits + steps)).map do |i|
-      share = ((i - waits) / steps.to_f).clamp(0.0, 1.0)
-      driven = [i / (6.0 * rate_hz), 1.0].min
-      from.to_h do |name, value|
-        part = %w[nr_pct ne_pct throttle_pct map_inhg tq_pct].include?(name) ? driven : share
-        [name, Fujin::Recordings::Channels::ANGLES.include?(name) ? value : value + ((to[name] - value) * part)]
-      end.merge('t_s' => (from['t_s'] + (i / rate_hz)).round(3))
-    end
   end
 
   [['tansy-2', '350/4', 10.0, 1.0], ['bracken-2', '350/3', 10.0, 2.0], ['yarrow-4', '350/2', 5.0, 1.0], ['tansy-2', '350/3', 1.0, 1.0]].each do |id, wind, rate_hz, noise|

@@ -35,7 +35,7 @@ module Fujin
     def observed_wind
       return @observed_wind if defined?(@observed_wind)
 
-      tap = @tried_wind ? nil : HelpTaps.new(@stored.fly_events.to_a).live.reverse.find { |event| event.kind == 'wind' }
+      tap = @tried_wind ? nil : taps.live.reverse.find { |event| event.kind == 'wind' }
       @observed_wind = tap && Wind.observed(tap.payload['value'], atmosphere: atmosphere)
     rescue InvalidInput
       @observed_wind = nil
@@ -89,11 +89,16 @@ module Fujin
                              text: "#{aircraft.mark} is to be looked at before flight (#{aircraft.look_at_it_reason}): another aircraft, or cleared first.")]
     end
 
+    # What the sortie's recordings are measured against, worked out once.
     def grading_context
-      Grading::Context.new(conditions: conditions, house: house, stage: sortie.stage, spot: [sortie.spot_lat_deg, sortie.spot_lon_deg],
-                           course_deg: sortie.course_deg || (wind && sortie.wind_from_deg), wind: wind, planned: true, height_ft: sortie.height_ft,
-                           elevation_ft: sortie.elevation_ft, exercise: sortie.manoeuvre, settings: sortie.settings.slice(*sortie.declaration.settings),
-                           handovers: HelpTaps.new(@stored.fly_events.to_a).handovers)
+      @grading_context ||= Grading::Context.new(conditions: conditions, house: house, stage: sortie.stage, spot: [sortie.spot_lat_deg, sortie.spot_lon_deg],
+                                                course_deg: sortie.course_deg || (wind && sortie.wind_from_deg), wind: wind, planned: true, height_ft: sortie.height_ft,
+                                                elevation_ft: sortie.elevation_ft, exercise: sortie.manoeuvre, settings: sortie.settings.slice(*sortie.declaration.settings),
+                                                handovers: taps.handovers)
     end
+
+    private
+
+    def taps = @taps ||= HelpTaps.new(@stored.fly_events.to_a)
   end
 end

@@ -30,7 +30,7 @@ module Fujin
     recordings/channels recordings/gaps recordings/smoothing recordings/headings recordings/csv_reader
     recordings/sample_log recordings/nmea recordings/gpx_reader recordings/igc_reader recordings/packed recordings/plausibility recordings/formats
     recordings/signals recordings/power_card
-    grading/attempt grading/measure grading/standard grading/closures grading/contact grading/context grading/stretches grading/descents grading/turns
+    grading/attempt grading/measure grading/standard grading/closures grading/contact grading/context grading/about_spot grading/stretches grading/descents grading/turns
     grading/energy_drill grading/autorotation_finder
     grading/hovering_autorotation_finder grading/low_rotor_rpm_finder grading/approach_finder grading/take_off_finder
     grading/lift_off_finder grading/hover_finder
@@ -41,12 +41,14 @@ module Fujin
     grading/gyro_take_off_measures grading/gyro_landing_measures grading/gyro_flight_measures grading/level_speed_change_measures grading/circuit_measures
     grading/energy_drill_measures grading/turn_about_a_point_measures grading/rectangle_measures grading/turns_across_a_line_measures
     grading/limits_passed grading/fault_finding grading/big_check grading/contact_faults
-    grading/autorotation_faults grading/approach_faults grading/hover_faults grading/take_off_faults grading/low_rotor_rpm_faults grading/hovering_autorotation_faults
-    grading/gyro_take_off_faults grading/gyro_landing_faults grading/gyro_flight_faults grading/figure_faults grading/circuit_faults grading/energy_drill_faults
+    grading/autorotation_faults grading/approach_faults grading/run_on_faults grading/hover_faults grading/take_off_faults grading/low_rotor_rpm_faults
+    grading/hovering_autorotation_faults
+    grading/gyro_take_off_faults grading/gyro_landing_faults grading/gyro_flight_faults grading/balked_landing_faults grading/figure_faults grading/circuit_faults
+    grading/energy_drill_faults
     grading/flown_turn grading/knobs grading/grader grading/recut grading/part_task
     live/nmea_stream live/monitor
     manoeuvres/declaration manoeuvres/autorotation_parts flight/approach_flight flight/hovering_flight flight/low_speed_flight
-    flight/autorotation_flight flight/lesson grading/one_change progress/readiness progress/agreement progress/teaching
+    flight/autorotation_flight flight/flights_joined flight/lesson grading/one_change progress/readiness progress/agreement progress/teaching
   ].freeze
 
   # In teaching order.

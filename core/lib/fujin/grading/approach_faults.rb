@@ -89,32 +89,14 @@ module Fujin
 
       # Off the line of the final course through the spot, low on the approach.
       def drifted_off_track
-        return nil unless @context.spot && @course_deg && %i[lat lon agl].all? { |name| @signals.signal?(name) }
+        return nil unless @context.spot && @course_deg && @signals.signal?(:agl)
 
-        map = LocalMap.new(*@context.spot)
-        beside = lambda do |i|
-          north, east = map.north_east(@signals[:lat][i], @signals[:lon][i])
-          LocalMap.along_across(north, east, @course_deg)[1] / Quantities::FT
-        end
-        off = on_descent.select { |i| @signals[:agl][i] - @signals.agl_zero_ft < LINE_BELOW_FT }.map { |i| [beside.call(i), i] }.reject { |ft, _| ft.nan? }.max_by { |ft, _| ft.abs }
+        about = AboutSpot.new(@signals, @context.spot, @course_deg)
+        low = on_descent.select { |i| @signals[:agl][i] - @signals.agl_zero_ft < LINE_BELOW_FT }
+        off = low.map { |i| [about.across(i), i] }.reject { |ft, _| ft.nan? }.max_by { |ft, _| ft.abs }
         return nil unless off && off[0].abs > LINE_ROOM_FT
 
         found('drifted_off_track', "#{off[0].abs.round} ft #{off[0].positive? ? 'right' : 'left'} of the line", ['miss_across_ft'], to: @signals.time(off[1]))
-      end
-    end
-
-    # Faults of a run-on landing: those of its approach, the cap of the exercise, and the contact.
-    class RunOnFaults < ApproachFaults
-      include ContactFaults
-
-      private
-
-      # The cap is of today's hover power out of ground effect.
-      def cap_pct(power)
-        cap = @context.settings['power_limit_pct'] || Planning::RunOnPlan::DEFAULT_CAP_PCT
-        [cap / 100.0 * power.pct_of(@context.conditions.trim.hover_power_w), 100.0].min
-      rescue OutsideModel
-        100.0
       end
     end
   end

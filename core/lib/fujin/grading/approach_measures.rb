@@ -39,24 +39,22 @@ module Fujin
       def take_descent
         from = descent.start_s
         to = descent.end_s
-        put('approach_angle_deg', 'descent', ApproachAngle.of(signals, from, to), %i[agl gs], uncertainty: 0.5)
-        put('approach_angle_off_deg', 'descent', angle_off, %i[agl gs], uncertainty: 1.0, reason: 'it was broken off, so there is no point that it led to')
-        put('closing_speed_off_kt', 'descent', closing_speed_off, %i[gs agl], uncertainty: 2.0, reason: 'it was broken off, so there is no point that it led to')
-        put('groundspeed_at_50_ft_kt', 'descent', range.find { |i| height(i) <= 50.0 }&.then { |i| signals[:gs][i] }, %i[gs agl])
+        put('approach_angle_deg', 'descent', -> { ApproachAngle.of(signals, from, to) }, %i[agl gs], uncertainty: 0.5)
+        put('approach_angle_off_deg', 'descent', -> { angle_off }, %i[agl gs], uncertainty: 1.0, reason: 'it was broken off, so there is no point that it led to')
+        put('closing_speed_off_kt', 'descent', -> { closing_speed_off }, %i[gs agl], uncertainty: 2.0, reason: 'it was broken off, so there is no point that it led to')
+        put('groundspeed_at_50_ft_kt', 'descent', -> { range.find { |i| height(i) <= 50.0 }&.then { |i| signals[:gs][i] } }, %i[gs agl])
         take_sink
         take_decision
-        put('avoid_area_s', 'descent', avoid_area_s, %i[agl ias], uncertainty: 1.0)
+        put('avoid_area_s', 'descent', -> { avoid_area_s }, %i[agl ias], uncertainty: 1.0)
       end
 
       def take_sink
         put('sink_max_fpm', 'descent', over(:sink, descent.start_s, descent.end_s, &:max), :sink)
-        put('sink_max_below_30_kt_fpm', 'descent', slow.map { |i| signals[:sink][i] }.reject(&:nan?).max, %i[sink ias], reason: 'it was never slower than 30 kt there')
+        put('sink_max_below_30_kt_fpm', 'descent', with_airspeed { |kt, sink| sink if kt < SLOW_KT }.max, %i[sink ias], reason: 'it was never slower than 30 kt there')
         put('sink_over_allowed_fpm', 'descent', with_airspeed { |kt, sink| sink - context.house.sink_allowed_fpm(kt) }.max, %i[sink ias])
         put('vortex_ring_index_max', 'descent', with_airspeed { |kt, sink| ring_index(kt, sink) }.max, %i[sink ias], uncertainty: 0.1)
         put('vortex_ring_margin_fpm', 'descent', with_airspeed { |kt, sink| ring_margin(kt, sink) }.min, %i[sink ias], reason: 'it stayed faster than the vortex-ring region')
       end
-
-      def slow = signals.signal?(:ias) ? range.select { |i| signals[:ias][i] < SLOW_KT } : []
 
       # What the block makes of airspeed and sink, sample by sample, where both were recorded.
       def with_airspeed
@@ -87,13 +85,13 @@ module Fujin
       def take_decision
         at = decision_index
         reason = "the airspeed did not fall to #{context.house['decision_speed_kt'].round} kt in the descent"
-        put('decision_height_ft', 'descent', at && height(at), %i[agl ias], reason: reason)
-        put('decision_sink_fpm', 'descent', at && signals[:sink][at], %i[sink ias], reason: reason)
+        put('decision_height_ft', 'descent', -> { at && height(at) }, %i[agl ias], reason: reason)
+        put('decision_sink_fpm', 'descent', -> { at && signals[:sink][at] }, %i[sink ias], reason: reason)
       end
 
       def avoid_area_s
         area = Planning::HeightVelocity.new(context.type)
-        return nil unless area.known? && signals.signal?(:ias)
+        return nil unless area.known?
 
         range.count { |i| area.inside?(height(i), signals[:ias][i]) } * signals.step_s
       end
@@ -108,7 +106,7 @@ module Fujin
       end
 
       # Samples on the line, between its heights.
-      def on_line = attempt.result == :completed && ended_s && signals.signal?(:gs) ? range.select { |i| LINE_FT.cover?(height(i)) && !to_go[i].nan? } : []
+      def on_line = attempt.result == :completed && ended_s ? range.select { |i| LINE_FT.cover?(height(i)) && !to_go[i].nan? } : []
 
       # Largest departure of the sight line to where it ended from the house's angle.
       def angle_off

@@ -67,10 +67,9 @@ module Fujin
 
       # Positive when the entry began too far out.
       def entry_offset_ft
-        north, east = LocalMap.new(*@context.spot).north_east(@signals.at(:lat, closure), @signals.at(:lon, closure))
-        along, = LocalMap.along_across(north, east, @course_deg)
+        along, = AboutSpot.new(@signals, @context.spot, @course_deg).place_at(closure)
         planned = @context.entry_distance_m(@attempt.manoeuvre, @signals.at(:agl, closure), @course_deg, @signals.wind)
-        planned && !along.nan? ? (-along - planned) / Quantities::FT : nil
+        planned && !along.nan? ? -along - (planned / Quantities::FT) : nil
       end
 
       def late_collective
@@ -193,11 +192,6 @@ module Fujin
       def not_level = at_contact('not_level', 'contact_pitch_deg', ->(v) { "pitch #{v.round(1)}° at contact" })
       def weak_cushion = at_contact('weak_cushion', 'contact_sink_fpm', ->(v) { "sink #{v.round} ft/min at contact" })
       def drift_at_contact = at_contact('drift_at_contact', 'contact_drift_kt', ->(v) { "#{v.abs.round(1)} kt to the #{v.positive? ? 'right' : 'left'} at contact" })
-
-      def exceeded_limit
-        passed = @measures.values.select { |m| m.band&.critical?(m.value) }
-        passed.any? ? found('exceeded_limit', passed.map { |m| in_words(m) }.join('; '), passed.map(&:id)) : super
-      end
 
       def late_turn
         planned = @context.turn_after_s(@attempt.manoeuvre)

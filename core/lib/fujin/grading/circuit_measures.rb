@@ -28,9 +28,8 @@ module Fujin
       end
 
       def take_downwind(leg)
-        heights = over(:agl, leg.start_s, leg.end_s) { |v| v.map { |h| h - zero } }
-        put('downwind_height_mean_ft', 'downwind', heights.is_a?(Array) ? mean(heights) : nil, :agl)
-        put('downwind_height_max_off_ft', 'downwind', heights.is_a?(Array) ? heights.map { |h| (h - mean(heights)).abs }.max : nil, :agl)
+        put('downwind_height_mean_ft', 'downwind', over(:agl, leg.start_s, leg.end_s) { |v| mean(v) - zero }, :agl)
+        put('downwind_height_max_off_ft', 'downwind', over(:agl, leg.start_s, leg.end_s) { |v| largest_off(v) }, :agl)
         put('downwind_ias_mean_kt', 'downwind', over(:ias, leg.start_s, leg.end_s) { |v| mean(v) }, :ias)
         put('downwind_track_off_deg', 'downwind', track_off(leg), :track)
         put('spacing_ft', 'downwind', spacing(leg), %i[lat lon], uncertainty: 15.0)
@@ -46,7 +45,7 @@ module Fujin
         met = angle_met(leg)
         put('set_up_height_ft', 'final', met && (signals.at(:agl, met) - zero), %i[agl lat lon], reason: 'the approach angle is never met on the final leg')
         put('set_up_after_s', 'final', met && (met - leg.start_s), %i[agl lat lon], uncertainty: 1.0, reason: 'the approach angle is never met on the final leg')
-        put('approach_angle_deg', 'final', ApproachAngle.of(signals, leg.start_s, leg.end_s), %i[agl gs], uncertainty: 0.5)
+        put('approach_angle_deg', 'final', -> { ApproachAngle.of(signals, leg.start_s, leg.end_s) }, %i[agl gs], uncertainty: 0.5)
         put('set_up_ias_kt', 'final', met && signals.at(:ias, met), %i[ias agl lat lon], reason: 'the approach angle is never met on the final leg')
         put('set_up_distance_ft', 'final', met && to_go(met), %i[lat lon agl], uncertainty: 15.0, reason: 'the approach angle is never met on the final leg')
       end
@@ -61,22 +60,19 @@ module Fujin
       def spacing(leg)
         return nil unless course_deg && signals.signal?(:lat) && signals.coverage(:lat, leg.start_s, leg.end_s) > 0.8
 
-        across = (signals.index(leg.start_s)..signals.index(leg.end_s)).map { |i| beside(i) }.reject(&:nan?)
+        across = numbers(range_of(leg.start_s, leg.end_s).map { |i| landed.across(i) })
         across.empty? ? nil : mean(across).abs
       end
 
-      def beside(index)
-        north, east = landed.north_east(signals[:lat][index], signals[:lon][index])
-        LocalMap.along_across(north, east, course_deg)[1] / Quantities::FT
+      # From where it landed, along the final course.
+      def landed
+        @landed ||= begin
+          at = attempt.event(:stopped_s) || attempt.end_s
+          AboutSpot.new(signals, [signals.at(:lat, at), signals.at(:lon, at)], course_deg || 0.0)
+        end
       end
 
-      def landed_s = attempt.event(:stopped_s) || attempt.end_s
-      def landed = @landed ||= LocalMap.new(signals.at(:lat, landed_s), signals.at(:lon, landed_s))
-
-      def to_go(time)
-        north, east = landed.north_east(signals.at(:lat, time), signals.at(:lon, time))
-        Math.hypot(north, east) / Quantities::FT
-      end
+      def to_go(time) = landed.distance(signals.index(time))
 
       # First moment on the final leg at which the path to the landing is as steep as the house's angle.
       def angle_met(leg)

@@ -5,7 +5,6 @@ module Fujin
     # What a recording is measured against: the day, the method, the stage, the spot, and the plan if there was one.
     class Context
       USUAL_HEIGHT_FT = 1000.0
-      STRAIGHT_IN = 'straight_in_autorotation'
 
       attr_reader :conditions, :house, :stage, :spot, :course_deg, :planned, :gate_height_ft, :wind, :elevation_ft, :exercise, :settings, :handovers
 
@@ -43,9 +42,13 @@ module Fujin
       def glide_speed_kt = targets['glide_speed_kt']
       def target_rotor_rpm_pct = targets['target_rotor_rpm_pct']
 
-      # The exercise's own plan: the figure that a figure over the ground is held to.
+      # The plan of a figure over the ground, which it is held to: the sortie's own where it was for that, else the usual one.
       # @return [Planning::Plan]
-      def figure = @figure ||= Manoeuvres.find(exercise).planner.call(conditions, house, course_deg: course_deg, height_ft: @given_height_ft, stage: stage, settings: settings)
+      def figure(manoeuvre_id = exercise)
+        own = exercise == manoeuvre_id
+        (@figures ||= {})[manoeuvre_id] ||= Manoeuvres.find(manoeuvre_id).planner.call(conditions, house, course_deg: course_deg, height_ft: (@given_height_ft if own), stage: stage,
+                                                                                                          settings: own ? settings : {})
+      end
 
       # The angle that an approach is held to: the exercise's own, where the sortie sets one, else the house's.
       def approach_angle_deg(manoeuvre_id)
@@ -66,7 +69,7 @@ module Fujin
       # @param wind [Wind]
       def entry_distance_m(manoeuvre_id, height_ft, course_deg, wind)
         today = conditions.with(wind: wind)
-        return plan_for(today, course_deg: course_deg, height_ft: height_ft).entry_distance_m if manoeuvre_id == STRAIGHT_IN
+        return plan_for(today, course_deg: course_deg, height_ft: height_ft).entry_distance_m unless Manoeuvres.find(manoeuvre_id).phases.include?('turn')
         return nil unless exercise == manoeuvre_id && spot_planner
 
         -exercise_plan(today, course_deg: course_deg, height_ft: height_ft).parts.entry_m[0]

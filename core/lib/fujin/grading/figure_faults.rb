@@ -16,7 +16,7 @@ module Fujin
 
       private
 
-      def radius_ft = @context.figure.value('turn_radius_ft')
+      def radius_ft = @context.figure(@attempt.manoeuvre).value('turn_radius_ft')
 
       def spirals_in
         lost = value('spiral_ft') or return nil

@@ -13,28 +13,16 @@ module Fujin
 
       private
 
+      def slowest = value('slow_ias_min_kt')&.then { |kt| " at #{kt.round} kt" }
+
       def slow_glide
         return nil unless surely_over?('height_lost_ft', SANK_FT)
 
-        found('slow_glide', "#{value('height_lost_ft').round} ft lost at #{value('slow_ias_min_kt').round} kt: behind the power curve", %w[height_lost_ft slow_ias_min_kt])
+        found('slow_glide', "#{value('height_lost_ft').round} ft lost#{slowest}: behind the power curve", %w[height_lost_ft slow_ias_min_kt])
       end
 
       def late_decision
         when_under('late_decision', 'recovery_min_height_ft', LEAST_FT, **phase_span('recovery')) { |v| "recovered at #{v.round} ft, by #{LEAST_FT.round} ft it is over" }
-      end
-    end
-
-    # Faults of a balked landing: power while there is speed to climb with.
-    class BalkedLandingFaults
-      include FaultFinding
-
-      ROOM_KT = 15.0
-
-      private
-
-      def late_decision
-        least = @context.type.fetch('speeds_kt.climb') - ROOM_KT
-        when_under('late_decision', 'recovery_ias_kt', least, **phase_span('recovery')) { |v| "#{v.round} kt left when it was broken off, #{least.round} kt at least" }
       end
     end
   end

@@ -18,10 +18,11 @@ module Fujin
       private
 
       def roll = @attempt.phase('roll')
+      def rolled? = roll && @signals.signal?(:ias) && @signals.signal?(:nr)
       def lift_off_s = @attempt.event(:lift_off_s) || roll.end_s
 
       def slow_rotor_roll
-        return nil unless roll
+        return nil unless rolled?
 
         least = @context.type.optional('prerotation.minimum_pct', nil)
         nr = @signals[:nr]
@@ -39,7 +40,7 @@ module Fujin
 
       # The airspeed grew and the rotor did not: the disc took in no air.
       def stick_forward_too_long
-        return nil unless roll
+        return nil unless rolled?
 
         range = samples(roll.start_s, lift_off_s)
         first = range.find { |i| @signals[:ias][i] >= FROM_KT }

@@ -13,8 +13,8 @@ module Fujin
         to = attempt.event(:lift_off_s) || roll.end_s
         range = signals.index(roll.start_s)..signals.index(to)
         put('prerotation_pct', 'prerotation', signals.at(:nr, roll.start_s), :nr)
-        put('roll_advance_ratio_max', 'roll', range.filter_map { |i| advance_ratio(i) }.max, %i[nr ias], uncertainty: 0.02)
-        put('flap_max_deg', 'roll', range.filter_map { |i| flap_deg(i) }.max, %i[nr ias], uncertainty: 1.0)
+        put('roll_advance_ratio_max', 'roll', -> { range.filter_map { |i| advance_ratio(i) }.max }, %i[nr ias], uncertainty: 0.02)
+        put('flap_max_deg', 'roll', -> { range.filter_map { |i| flap_deg(i) }.max }, %i[nr ias], uncertainty: 1.0)
         put('roll_rotor_rpm_min_pct', 'roll', over(:nr, roll.start_s, to, &:min), :nr)
         put('roll_stick_min_pct', 'roll', over(:stick, roll.start_s, to, &:min), :stick)
         lifted = attempt.phase('balance') ? 'balance' : 'roll'

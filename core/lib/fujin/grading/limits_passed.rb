@@ -16,12 +16,15 @@ module Fujin
 
       private
 
-      # @return [FoundFault, nil] of all that were passed
+      # @return [FoundFault, nil] of all that were passed: the standard's own, and the aircraft's, each said once
       def exceeded_limit
-        passed = [rotor_passed, engine_passed, power_passed, hard_contact].compact
+        critical = @measures.values.select { |m| m.band&.critical?(m.value) }
+        said = ->(word) { critical.any? { |m| m.id.include?(word) } }
+        passed = [*critical.map { |m| [in_words(m), @attempt.start_s, @attempt.end_s] }, (rotor_passed unless said.call('rotor_rpm')), engine_passed, power_passed,
+                  (hard_contact unless said.call('contact_sink'))].compact
         return nil if passed.empty?
 
-        found('exceeded_limit', passed.map(&:first).join('; '), [], from: passed.map { |_, from, _| from }.min, to: passed.map(&:last).max)
+        found('exceeded_limit', passed.map(&:first).join('; '), critical.map(&:id), from: passed.map { |_, from, _| from }.min, to: passed.map(&:last).max)
       end
 
       # Too fast anywhere, too slow only in the air.

@@ -11,14 +11,12 @@ module Fujin
       def measures
         phase = attempt.phases.first
         from = phase.start_s
-        nr = signals[:nr]
-        range = signals.index(from)..signals.index(attempt.end_s)
-        left = range.find { |i| nr[i] < context.type.fetch('rotor_rpm_pct.power_on')[0] }
-        warned = range.find { |i| nr[i] < context.type.low_warning_pct }
-        put('min_rotor_rpm_pct', phase.id, over(:nr, from, attempt.end_s, &:min), :nr)
-        put('time_below_warning_s', phase.id, range.count { |i| nr[i] < context.type.low_warning_pct } * signals.step_s, :nr, uncertainty: signals.step_s)
-        put('reaction_s', phase.id, left && acted_s && [acted_s - signals.time(left), 0.0].max, :nr, uncertainty: 2 * signals.step_s, reason: 'rotor rpm never left the power-on band')
-        put('action_after_warning_s', phase.id, warned && acted_s && (acted_s - signals.time(warned)), :nr, uncertainty: 2 * signals.step_s, reason: 'the warning never came')
+        to = attempt.end_s
+        put('min_rotor_rpm_pct', phase.id, over(:nr, from, to, &:min), :nr)
+        put('time_below_warning_s', phase.id, -> { range_of(from, to).count { |i| below?(i, warning_pct) } * signals.step_s }, :nr, uncertainty: signals.step_s)
+        put('reaction_s', phase.id, -> { acted_after(normal_pct, from, to)&.then { |s| [s, 0.0].max } }, :nr, uncertainty: 2 * signals.step_s,
+                                                                                                              reason: 'rotor rpm never left the power-on band')
+        put('action_after_warning_s', phase.id, -> { acted_after(warning_pct, from, to) }, :nr, uncertainty: 2 * signals.step_s, reason: 'the warning never came')
         take_order(phase)
         @taken
       end
@@ -27,6 +25,16 @@ module Fujin
       def gate_s = nil
 
       private
+
+      def warning_pct = context.type.low_warning_pct
+      def normal_pct = context.type.fetch('rotor_rpm_pct.power_on')[0]
+      def below?(index, pct) = signals[:nr][index] < pct
+
+      # Seconds from rotor rpm falling through a level to the first correction, - before it; nil where either was not.
+      def acted_after(pct, from, to)
+        fell = range_of(from, to).find { |i| below?(i, pct) }
+        fell && acted_s && (acted_s - signals.time(fell))
+      end
 
       # Nil in an attempt cut by hand without a recovery.
       def acted_s = attempt.event(:corrected_s)

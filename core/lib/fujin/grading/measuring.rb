@@ -24,10 +24,13 @@ module Fujin
 
       def zero = signals.agl_zero_ft
 
-      # Judges and keeps one measure. A NaN or nil value is 'not recorded' with the reason.
+      # Judges and keeps one measure. A NaN or nil value is 'not recorded' with the reason. What cannot do without its sources is
+      # given as a lambda, and worked out only where all of them were recorded.
+      # @param value [Float, nil, #call]
       def put(id, phase, value, sources, unit: Units.of(id), uncertainty: nil, limit: nil, reason: nil)
         sources = Array(sources)
         missing = sources.find { |name| !signals.signal?(name) }
+        value = missing ? nil : value.call if value.respond_to?(:call)
         if missing || value.nil? || value.nan?
           return @taken[id] = Measure.new(id: id, phase: phase, value: nil, unit: unit, verdict: 'not_recorded', source: sources,
                                           reason: missing ? signals.reason(missing) : reason || 'a gap in the recording covers it')
@@ -47,6 +50,12 @@ module Fujin
 
       def standard = @standard ||= Manoeuvres.find(attempt.manoeuvre).standard
       def targets = context.targets
+
+      # Those of some values that are numbers.
+      def numbers(values) = values.compact.reject(&:nan?)
+      def range_of(from_s, to_s) = signals.index(from_s)..signals.index(to_s)
+      # Largest departure of some values from one of them, or from their mean.
+      def largest_off(values, from = mean(values)) = values.map { |v| (v - from).abs }.max
 
       # A statistic over a stretch, or NaN when less than 80 % of it was recorded.
       def over(name, from_s, to_s)
@@ -114,12 +123,7 @@ module Fujin
         stop ? over(:gs, from, signals.time(stop)) { |v| mean(v) * (signals.time(stop) - from) * FT_PER_KT_S } : Float::NAN
       end
 
-      def position_from_spot(at)
-        return [Float::NAN, Float::NAN] unless signals.signal?(:lat) && signals.signal?(:lon) && course_deg
-
-        north, east = LocalMap.new(*context.spot).north_east(signals.at(:lat, at), signals.at(:lon, at))
-        LocalMap.along_across(north, east, course_deg).map { |m| m / Quantities::FT }
-      end
+      def position_from_spot(at) = course_deg ? AboutSpot.new(signals, context.spot, course_deg).place_at(at) : [Float::NAN, Float::NAN]
     end
   end
 end

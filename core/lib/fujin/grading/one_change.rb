@@ -106,16 +106,13 @@ module Fujin
 
       # How far before the spot the entry began, feet.
       def entry_offset(signals, proposal)
-        return nil unless @context.spot && signals.signal?(:lat)
+        return nil unless @context.spot
 
-        -place(signals, signals.index(proposal.attempt.start_s))[0]
+        along = about_spot(signals).along(signals.index(proposal.attempt.start_s))
+        along.nan? ? nil : -along
       end
 
-      # Along and across the final course from the spot, feet.
-      def place(signals, index)
-        north, east = LocalMap.new(*@context.spot).north_east(signals[:lat][index], signals[:lon][index])
-        LocalMap.along_across(north, east, course).map { |metres| metres / Quantities::FT }
-      end
+      def about_spot(signals) = AboutSpot.new(signals, @context.spot, course)
 
       # Most sink below 30 kt over what is allowed there; a clean approach has none.
       def sunk_over(signals, proposal)
@@ -126,10 +123,11 @@ module Fujin
       # Beside the line of the final course, ft, right +, in the middle of the descent.
       def beside_line(signals, proposal)
         descent = proposal.attempt.phase('descent')
-        return nil unless @context.spot && signals.signal?(:lat) && descent
+        return nil unless @context.spot && descent
 
+        about = about_spot(signals)
         offs = (signals.index(descent.start_s)..signals.index(descent.end_s))
-               .select { |i| LINE_FT.cover?(signals[:agl][i] - signals.agl_zero_ft) }.map { |i| place(signals, i)[1] }.reject(&:nan?)
+               .select { |i| LINE_FT.cover?(signals[:agl][i] - signals.agl_zero_ft) }.map { |i| about.across(i) }.reject(&:nan?)
         offs.empty? ? nil : Quantities.median(offs)
       end
 

@@ -36,14 +36,11 @@ module Fujin
       def look(index)
         return nil unless height(index) > ABOVE_FT && signals[:gs][index] > SLOWEST_KT && !signals[:lat][index].nan?
 
-        place = @figure.nearest(*about_spot(index))
+        place = @figure.nearest(*about_spot.place(index))
         [signals.time(index), place.way_ft] if place.beside_ft < NEAR_FT
       end
 
-      def about_spot(index)
-        @map ||= LocalMap.new(*@context.spot)
-        LocalMap.along_across(*@map.north_east(signals[:lat][index], signals[:lon][index]), @context.figure.course_deg).map { |metres| metres / Quantities::FT }
-      end
+      def about_spot = @about_spot ||= AboutSpot.new(signals, @context.spot, @context.figure.course_deg)
 
       # Ways without the jump at the start of the figure.
       def unrolled(run)

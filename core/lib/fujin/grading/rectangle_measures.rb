@@ -13,7 +13,7 @@ module Fujin
         sides = attempt.phases.map(&:id)
         attempt.phases.each_with_index { |phase, i| take_side(phase, attempt.phase(sides[i + 1])) }
         worst = attempt.phases.max_by { |phase| @taken["#{phase.id}_track_error_ft"]&.value || 0.0 }
-        put('track_error_max_ft', worst.id, @taken["#{worst.id}_track_error_ft"]&.value, %i[lat lon], uncertainty: 15.0)
+        put('track_error_max_ft', worst.id, @taken["#{worst.id}_track_error_ft"]&.value, %i[lat lon], uncertainty: 15.0, reason: 'the sortie marks no spot')
         take_trim(attempt.phases.first.id, attempt.start_s, attempt.start_s + TRIM_S)
         @taken
       end
@@ -23,30 +23,28 @@ module Fujin
 
       private
 
-      def figure = @figure ||= PlannedFigure.new(context.figure)
+      def plan = context.figure(attempt.manoeuvre)
+      def figure = @figure ||= PlannedFigure.new(plan)
       def wind = signals.wind || context.conditions.wind
-      def true_kt = context.conditions.atmosphere.true_speed(context.figure.value('entry_speed_kt'))
+      def true_kt = context.conditions.atmosphere.true_speed(plan.value('entry_speed_kt'))
 
       def take_side(phase, following)
         from = phase.start_s
         to = phase.end_s
-        put("#{phase.id}_track_error_ft", phase.id, track_error(from, to), %i[lat lon], uncertainty: 15.0)
+        put("#{phase.id}_track_error_ft", phase.id, -> { track_error(from, to) }, %i[lat lon], uncertainty: 15.0, reason: 'the sortie marks no spot')
         put("#{phase.id}_wind_correction_off_deg", phase.id, correction_off(phase), %i[heading track], uncertainty: 2.0)
-        put("#{phase.id}_height_max_off_ft", phase.id, over(:agl, from, to) { |v| v.map { |h| (h - zero - context.figure.value('entry_height_ft')).abs }.max }, :agl)
+        put("#{phase.id}_height_max_off_ft", phase.id, over(:agl, from, to) { |v| largest_off(v, zero + plan.value('entry_height_ft')) }, :agl)
         put("#{phase.id}_bank_max_deg", phase.id, over(:roll, from, to) { |v| v.map(&:abs).max }, :roll)
         put("#{phase.id}_turn_off_deg", phase.id, turn_off(phase, following), :heading, uncertainty: 4.0) if following
       end
 
       # Farthest from the planned line.
       def track_error(from, to)
-        return nil unless signals.coverage(:lat, from, to) > 0.8
+        return nil unless context.spot && signals.coverage(:lat, from, to) > 0.8
 
-        map = LocalMap.new(*context.spot)
+        about = AboutSpot.new(signals, context.spot, plan.course_deg)
         every = [signals.samples(RectangleFinder::LOOK_EVERY_S), 1].max
-        (signals.index(from)..signals.index(to)).step(every).filter_map do |i|
-          along, across = LocalMap.along_across(*map.north_east(signals[:lat][i], signals[:lon][i]), context.figure.course_deg)
-          figure.nearest(along / Quantities::FT, across / Quantities::FT).beside_ft unless along.nan?
-        end.max
+        range_of(from, to).step(every).map { |i| about.place(i) }.reject { |along, _| along.nan? }.map { |place| figure.nearest(*place).beside_ft }.max
       end
 
       # The middle of a side, out of its corners.

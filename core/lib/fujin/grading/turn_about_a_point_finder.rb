@@ -36,9 +36,9 @@ module Fujin
         attr_reader :radius_ft, :bearing_deg
 
         def initialize(signals, spot)
-          map = LocalMap.new(*spot)
-          places = (0...signals.size).map { |i| map.north_east(signals[:lat][i], signals[:lon][i]) }
-          @radius_ft = places.map { |north, east| Math.hypot(north, east) / Quantities::FT }
+          about = AboutSpot.new(signals, spot, 0.0)
+          places = (0...signals.size).map { |i| about.place(i) }
+          @radius_ft = places.map { |north, east| Math.hypot(north, east) }
           @bearing_deg = Recordings::Smoothing.unwrap(places.map { |north, east| Math.atan2(east, north) / Quantities::DEG })
         end
 

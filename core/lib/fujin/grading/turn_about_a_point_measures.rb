@@ -7,16 +7,16 @@ module Fujin
     class TurnAboutAPointMeasures
       include Measuring
 
+      NO_SPOT = 'the sortie marks no point to turn about'
+
       # @return [Hash{String => Measure}]
       def measures
         phase = attempt.phase('turn')
-        @range = signals.index(phase.start_s)..signals.index(phase.end_s)
-        @around = TurnAboutAPointFinder::Around.new(signals, context.spot)
+        @range = range_of(phase.start_s, phase.end_s)
         take_radius
-        heights = over(:agl, phase.start_s, phase.end_s) { |v| v.map { |h| h - zero } }
-        put('turn_height_max_off_ft', 'turn', heights.is_a?(Array) ? heights.map { |h| (h - mean(heights)).abs }.max : nil, :agl)
+        put('turn_height_max_off_ft', 'turn', over(:agl, phase.start_s, phase.end_s) { |v| largest_off(v) }, :agl)
         put('turn_bank_max_deg', 'turn', over(:roll, phase.start_s, phase.end_s) { |v| v.map(&:abs).max }, :roll)
-        put('turn_bank_off_deg', 'turn', bank_off, %i[roll gs], uncertainty: 1.0)
+        put('turn_bank_off_deg', 'turn', -> { bank_off }, %i[roll gs], uncertainty: 1.0)
         @taken
       end
 
@@ -25,18 +25,25 @@ module Fujin
 
       private
 
-      def planned_ft = context.figure.value('turn_radius_ft')
+      def planned_ft = context.figure(attempt.manoeuvre).value('turn_radius_ft')
+      def around = @around ||= TurnAboutAPointFinder::Around.new(signals, context.spot)
 
       def take_radius
-        radii = @range.map { |i| @around.radius_ft[i] }
-        put('turn_radius_mean_ft', 'turn', mean(radii), %i[lat lon], uncertainty: 10.0)
-        put('turn_radius_max_off_ft', 'turn', radii.map { |r| (r - planned_ft).abs }.max, %i[lat lon], uncertainty: 10.0)
-        put('spiral_ft', 'turn', slope(@range.map do |i|
-          @around.bearing_deg[i] / 360.0
-        end, radii) * (@around.swept_deg(@range.first, @range.last) <=> 0.0), %i[lat lon], uncertainty: 10.0)
+        { 'turn_radius_mean_ft' => -> { mean(radii) unless radii.empty? }, 'turn_radius_max_off_ft' => -> { largest_off(radii, planned_ft) },
+          'spiral_ft' => -> { spiral_ft } }.each do |id, value|
+          put(id, 'turn', -> { context.spot && value.call }, %i[lat lon], uncertainty: 10.0, reason: NO_SPOT)
+        end
       end
 
-      # Feet of radius a full turn, + outwards: the straight line through radius against the way round.
+      def radii = @radii ||= numbers(@range.map { |i| around.radius_ft[i] })
+
+      # Feet of radius a full turn, + outwards.
+      def spiral_ft
+        rows = @range.map { |i| [around.bearing_deg[i] / 360.0, around.radius_ft[i]] }.reject { |row| row.any?(&:nan?) }
+        rows.size < 2 ? nil : slope(*rows.transpose) * (rows.last[0] <=> rows.first[0])
+      end
+
+      # The straight line through radius against the way round.
       def slope(turns, radii)
         middle = mean(turns)
         high = mean(radii)
@@ -45,8 +52,6 @@ module Fujin
 
       # Root mean square difference from the bank that is wanted.
       def bank_off
-        return nil unless signals.signal?(:roll)
-
         off = @range.map { |i| signals[:roll][i].abs - (Math.atan(((signals[:gs][i] * Quantities::KT)**2) / (Quantities::G * planned_ft * Quantities::FT)) / Quantities::DEG) }
         good = off.reject(&:nan?)
         good.empty? ? nil : Math.sqrt(good.sum { |v| v * v } / good.size)

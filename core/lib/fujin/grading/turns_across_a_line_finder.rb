@@ -25,28 +25,22 @@ module Fujin
         pair(halves).reject { |found| overlaps?(found.start_s, found.end_s) }
       end
 
-      # Where the aircraft is from the line through the spot: along it and out from it, downwind +, feet.
-      class Line
-        # @param wind [Wind] the line lies across it
-        def initialize(spot, wind)
-          @map = LocalMap.new(*spot)
-          @downwind = (wind.from_deg + 180.0) % 360.0
-        end
-
-        attr_reader :downwind
-
-        # @return [Array(Float, Float)] out and along
-        def place(lat, lon) = LocalMap.along_across(*@map.north_east(lat, lon), downwind).map { |metres| metres / Quantities::FT }
-      end
+      # Where the aircraft is from the line, which lies across the wind through the spot: out from it, downwind +, and along it.
+      # @param wind [Wind]
+      # @return [AboutSpot]
+      def self.line(signals, spot, wind) = AboutSpot.new(signals, spot, downwind_deg(wind))
+      # How far a track is from square to it, degrees.
+      def self.off_square_deg(track_deg, wind) = 90.0 - (90.0 - Quantities.wrap_deg(track_deg - downwind_deg(wind)).abs).abs
+      def self.downwind_deg(wind) = (wind.from_deg + 180.0) % 360.0
 
       private
 
       Half = Struct.new(:from, :to, :side, :turned)
 
-      def line = @line ||= Line.new(@context.spot, @context.conditions.wind)
+      def line = @line ||= self.class.line(signals, @context.spot, @context.conditions.wind)
       def radius_ft = @radius_ft ||= @context.figure.value('turn_radius_ft')
 
-      def out = @out ||= (0...signals.size).map { |i| line.place(signals[:lat][i], signals[:lon][i])[0] }
+      def out = @out ||= (0...signals.size).map { |i| line.along(i) }
 
       def flying?(index) = height(index) > ABOVE_FT && signals[:gs][index] > SLOWEST_KT
 
@@ -55,8 +49,7 @@ module Fujin
         (1...signals.size).select do |i|
           next unless (out[i - 1] <= 0.0) != (out[i] <= 0.0) && flying?(i)
 
-          off = Quantities.wrap_deg(signals[:track][i] - line.downwind).abs
-          [off, 180.0 - off].min < 90.0 - LEAST_CROSSING_DEG
+          self.class.off_square_deg(signals[:track][i], @context.conditions.wind) < 90.0 - LEAST_CROSSING_DEG
         end
       end
 

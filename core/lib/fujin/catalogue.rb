@@ -10,7 +10,7 @@ module Fujin
     # Texts may hold %{power_loss_pedal}, %{power_on_pedal}, which the rotor direction fills in.
     Fault = Value.define(:id, :title, :cause, :cue)
 
-    FAULTS_FILE = File.expand_path('../../../data/faults.yml', __dir__)
+    FAULTS_FILE = File.expand_path('../../data/faults.yml', __dir__)
     FAULTS = YAML.safe_load_file(FAULTS_FILE).to_h do |id, texts|
       [id, Fault.new(id: id, title: texts.fetch('title'), cause: texts.fetch('cause'), cue: texts.fetch('cue'))]
     end.freeze

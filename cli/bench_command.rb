@@ -49,7 +49,7 @@ module Fujin
 
       # Flight and log, scaled to 60 s of flight.
       def simulate
-        flight = Flight::AutorotationFlight.new(conditions)
+        flight = Manoeuvres::Autorotation::WholeFlight.new(conditions)
         flown = flight.run.rows.size * Flight::Model::STEP_S
         row('simulate a 60 s autorotation at 50 Hz, pilot and log included', median_of { flight.run } * 60.0 / flown, 0.35)
       end
@@ -66,25 +66,25 @@ module Fujin
 
       # The slowest of all manoeuvres, each on a mass never planned before.
       def every_plan
-        slowest, seconds = Manoeuvres.all.map do |declaration|
+        slowest, seconds = Catalogue.all.map do |declaration|
           type = declaration.kinds.include?('helicopter') ? self.type : Aircraft::Library.find('sorrel-g')
           day = Planning::Conditions.build(type: type, wind: Wind.parse('350/8'))
-          [declaration.id, median_of(3) { |i| declaration.planner.call(day.with(mass_kg: day.mass_kg - 3.1 - i), Planning::HouseMethod.new) }]
+          [declaration.id, median_of(3) { |i| declaration.plan(day.with(mass_kg: day.mass_kg - 3.1 - i), Planning::HouseMethod.new) }]
         end.max_by(&:last)
-        row("plan the slowest of #{Manoeuvres.all.size} manoeuvres (#{slowest}), new mass", seconds, 0.15)
+        row("plan the slowest of #{Catalogue.all.size} manoeuvres (#{slowest}), new mass", seconds, 0.15)
       end
 
       def dispersion
         options = 0
         seconds = median_of(3) do |i|
-          runs = Planning::Dispersion.new(conditions(mass_kg: 520.0 + i), Planning::HouseMethod.new)
+          runs = Manoeuvres::Autorotation::Dispersion.new(conditions(mass_kg: 520.0 + i), Planning::HouseMethod.new)
           options = runs.options.size
-          runs.options.each { |option| Planning::DispersionField.new(runs.places(option, 1000), within_ft: [200.0, 60.0]).grid }
+          runs.options.each { |option| Manoeuvres::Autorotation::DispersionField.new(runs.places(option, 1000), within_ft: [200.0, 60.0]).grid }
         end
         row("dispersion of 1,000 landings, each of #{options} options, with its field", seconds, 5.0)
       end
 
-      def plan(day) = Planning::StraightInPlan.new(day, Planning::HouseMethod.new).plan
+      def plan(day) = Manoeuvres::Autorotation::StraightInPlan.new(day, Planning::HouseMethod.new).plan
 
       def import
         csv = hour_of_lessons
@@ -92,7 +92,7 @@ module Fujin
         day = conditions
         mine = median_of(3) do
           signals = Recordings::Signals.new(Recordings.read(csv), type: type, atmosphere: day.atmosphere, wind: day.wind)
-          Grading::Grader.new(signals, Grading::Context.new(conditions: day, wind: day.wind, spot: [47.2104, -14.332])).proposals
+          Grading::Grader.new(signals, Lessons.context(conditions: day, wind: day.wind, spot: [47.2104, -14.332])).proposals
         end
         ratio = mine / library
         ['import, find, measure and grade a 1-hour 10 Hz 17-channel file',
@@ -103,7 +103,7 @@ module Fujin
 
       # One lesson of three attempts, repeated until the hour is full.
       def hour_of_lessons
-        lesson = Flight::Lesson.new(conditions, faults: [{}, { 'late_collective' => 1.5 }, {}], origin: [47.2104, -14.332]).csv.lines
+        lesson = Lessons::FlownLesson.new(conditions, faults: [{}, { 'late_collective' => 1.5 }, {}], origin: [47.2104, -14.332]).csv.lines
         body = lesson.drop(1)
         length = body.last.to_f + 1.0
         rows = (0..(HOUR_ROWS / body.size)).flat_map { |n| body.map { |line| line.sub(/\A[^,]+/) { |t| (t.to_f + (n * length)).round(3).to_s } } }.first(HOUR_ROWS)

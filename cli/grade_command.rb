@@ -27,7 +27,7 @@ module Fujin
       private
 
       def context
-        Grading::Context.new(conditions: @options.conditions, house: @options.house, stage: @options[:stage] || 'solo', spot: @options.spot,
+        Lessons.context(conditions: @options.conditions, house: @options.house, stage: @options[:stage] || 'solo', spot: @options.spot,
                              course_deg: @options[:course], wind: @options.wind, gate_height_ft: @options[:gate_ft],
                              elevation_ft: @options[:elevation_ft], **exercise)
       end
@@ -36,7 +36,7 @@ module Fujin
       def exercise
         return {} unless @options[:exercise]
 
-        manoeuvre = Manoeuvres.find(@options[:exercise])
+        manoeuvre = Catalogue.find(@options[:exercise])
         { exercise: manoeuvre.id, settings: @options.settings_for(manoeuvre, @err), height_ft: @options[:height_ft] }
       end
 
@@ -65,7 +65,7 @@ module Fujin
       def print_attempt(attempt)
         @out.puts '', "#{attempt['manoeuvre']}  #{attempt['start_s']} to #{attempt['end_s']} s  #{attempt['result']}"
         @out.puts(attempt['phases'].map do |phase|
-          "  #{phase['id']}: #{phase['grade'] ? "#{phase['grade']} #{Grading::GRADE_WORDS[phase['grade']]}" : 'no proposal'} (#{phase['driver'] || '—'})"
+          "  #{phase['id']}: #{phase['grade'] ? "#{phase['grade']} #{Grading::Grader::GRADE_WORDS[phase['grade']]}" : 'no proposal'} (#{phase['driver'] || '—'})"
         end)
         rows = attempt['measures'].map { |id, m| ["  #{id}", m['value'] || '—', m['unit'], m['verdict'] || 'shown', m['reason'].to_s] }
         @out.puts Tables.lines(rows)

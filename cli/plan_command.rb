@@ -12,8 +12,8 @@ module Fujin
 
       def run
         name = @options.rest.first or raise CommandLine::Usage, 'plan needs a manoeuvre'
-        manoeuvre = Manoeuvres.find(name)
-        plan = manoeuvre.planner.call(@options.conditions, @options.house, course_deg: @options[:course], height_ft: @options[:height_ft],
+        manoeuvre = Catalogue.find(name)
+        plan = manoeuvre.plan(@options.conditions, @options.house, course_deg: @options[:course], height_ft: @options[:height_ft],
                                                                            stage: @options[:stage] || 'solo', settings: @options.settings_for(manoeuvre, @err))
         @options.json? ? @out.puts(JSON.pretty_generate(Serialisers.plan(plan))) : print_tables(plan)
         0

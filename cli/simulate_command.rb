@@ -15,7 +15,7 @@ module Fujin
 
       def run
         name = @options.rest.first or raise CommandLine::Usage, 'simulate needs a manoeuvre'
-        @declaration = Manoeuvres.find(name)
+        @declaration = Catalogue.find(name)
         check_flown
         path = @options[:out] or raise CommandLine::Usage, '--out FILE.csv is missing'
         rate = @options[:rate_hz] || 10.0
@@ -31,7 +31,7 @@ module Fujin
       def check_flown
         return if @declaration.pilot
 
-        flown = Manoeuvres.all.select(&:pilot).map(&:id).join(', ')
+        flown = Catalogue.all.select(&:pilot).map(&:id).join(', ')
         raise CommandLine::Usage, "the pilot model flies #{flown}; #{@declaration.id} can be planned but not flown yet"
       end
 

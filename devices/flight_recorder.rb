@@ -85,7 +85,7 @@ module Fujin
       def lesson(type_id, people, wind, seed)
         type = Aircraft::Library.find(type_id)
         conditions = Planning::Conditions.build(type: type, people: people, wind: Wind.parse(wind), elevation_ft: ELEVATION_FT)
-        [Flight::Lesson.new(conditions, faults: FAULTS.rotate(seed).first(3), origin: SPOT, elevation_ft: ELEVATION_FT, seed: seed).samples, type]
+        [Lessons::FlownLesson.new(conditions, faults: FAULTS.rotate(seed).first(3), origin: SPOT, elevation_ft: ELEVATION_FT, seed: seed).samples, type]
       end
 
       # The wire carries shaft speed, not percent.

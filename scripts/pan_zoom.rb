@@ -10,7 +10,7 @@ require_relative '../core/lib/fujin'
 
 base = ARGV[0] || 'http://127.0.0.1:4810'
 day = Fujin::Planning::Conditions.build(type: Fujin::Aircraft::Library.find('tansy-2'), wind: Fujin::Wind.parse('350/8'))
-lesson = Fujin::Flight::Lesson.new(day, faults: Array.new(22) { |i| i.odd? ? {} : { 'slow_glide' => 6.0 } }, origin: [47.2104, -14.332], elevation_ft: 62.0, course_deg: 350.0)
+lesson = Fujin::Lessons::FlownLesson.new(day, faults: Array.new(22) { |i| i.odd? ? {} : { 'slow_glide' => 6.0 } }, origin: [47.2104, -14.332], elevation_ft: 62.0, course_deg: 350.0)
 rows = lesson.csv.lines
 File.write('/tmp/fujin-hour.csv', rows.first(36_001).join)
 

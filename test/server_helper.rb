@@ -83,7 +83,7 @@ module ServerHelp
   def recording(sortie, faults: [{}], seed: 1)
     setting = Fujin::SortieSetting.new(sortie)
     RECORDINGS[[setting.conditions, setting.house, faults, seed]] ||= begin
-      Fujin::Flight::Lesson.new(setting.conditions, faults: faults, origin: CORE_SPOT, elevation_ft: 62.0, house: setting.house, seed: seed, course_deg: 350.0).csv
+      Fujin::Lessons::FlownLesson.new(setting.conditions, faults: faults, origin: CORE_SPOT, elevation_ft: 62.0, house: setting.house, seed: seed, course_deg: 350.0).csv
     end
   end
 

@@ -18,10 +18,10 @@ class ApproachFlightTest < Minitest::Test
   def approach(kind, id: 'tansy-2', wind: '350/8', faults: {}, seed: 1, exercise: kind)
     FLOWN[[kind, id, wind, faults, seed, exercise]] ||= begin
       day = conditions(id, wind: Fujin::Wind.parse(wind))
-      run = Fujin::Manoeuvres.find(kind).pilot.call(day, course_deg: 350.0, faults: faults).run
+      run = Fujin::Catalogue.find(kind).pilot.call(day, course_deg: 350.0, faults: faults).run
       csv = Fujin::Flight::Recorder.new(type: day.type, origin: SPOT, seed: seed).csv(run)
       signals = Fujin::Recordings::Signals.new(Fujin::Recordings.read(csv), type: day.type, atmosphere: day.atmosphere, wind: day.wind)
-      context = Fujin::Grading::Context.new(conditions: day, spot: SPOT, course_deg: 350.0, wind: day.wind, planned: true, exercise: exercise)
+      context = Fujin::Lessons.context(conditions: day, spot: SPOT, course_deg: 350.0, wind: day.wind, planned: true, exercise: exercise)
       Flight.new(run, Fujin::Grading::Grader.new(signals, context).proposals, signals, context)
     end
   end

@@ -14,10 +14,10 @@ class AutorotationFlightTest < Minitest::Test
   def turned(kind, id: 'tansy-2', wind: '350/8', faults: {}, settings: {}, seed: 1)
     FLOWN[[kind, id, wind, faults, settings, seed]] ||= begin
       day = conditions(id, wind: Fujin::Wind.parse(wind))
-      run = Fujin::Manoeuvres.find(kind).pilot.call(day, course_deg: 350.0, faults: faults, settings: settings).run
+      run = Fujin::Catalogue.find(kind).pilot.call(day, course_deg: 350.0, faults: faults, settings: settings).run
       csv = Fujin::Flight::Recorder.new(type: day.type, origin: SPOT, seed: seed).csv(run)
       signals = Fujin::Recordings::Signals.new(Fujin::Recordings.read(csv), type: day.type, atmosphere: day.atmosphere, wind: day.wind)
-      context = Fujin::Grading::Context.new(conditions: day, spot: SPOT, course_deg: 350.0, wind: day.wind, planned: true, exercise: kind, settings: settings)
+      context = Fujin::Lessons.context(conditions: day, spot: SPOT, course_deg: 350.0, wind: day.wind, planned: true, exercise: kind, settings: settings)
       proposals = Fujin::Grading::Grader.new(signals, context).proposals
       Turned.new(run, proposals.first, proposals.map { |p| p.attempt.manoeuvre })
     end
@@ -65,7 +65,7 @@ class AutorotationFlightTest < Minitest::Test
   end
 
   def test_a_straight_in_has_no_turn_to_be_late
-    error = assert_raises(Fujin::InvalidInput) { Fujin::Flight::AutorotationFlight.new(conditions, faults: { 'late_turn' => 3.0 }) }
+    error = assert_raises(Fujin::InvalidInput) { Fujin::Manoeuvres::Autorotation::WholeFlight.new(conditions, faults: { 'late_turn' => 3.0 }) }
 
     refute_match(/late_turn'|, late_turn/, error.message.sub('fault.late_turn', ''))
   end

@@ -61,7 +61,7 @@ class CutByHandTest < Minitest::Test
 
   # A figure that the sortie was not for is held to the usual one; without a spot its place is not recorded.
   def test_a_turn_about_a_point_cut_in_another_sortie
-    bare = Fujin::Grading::Context.new(conditions: flown.context.conditions, wind: flown.context.wind)
+    bare = Fujin::Lessons.context(conditions: flown.context.conditions, wind: flown.context.wind)
     turn = recut(flown.signals, bare).propose('turn_about_a_point', phases(['turn', 20.0, 50.0]))
 
     assert_equal 'not_recorded', turn.measures['turn_radius_mean_ft'].verdict
@@ -72,7 +72,7 @@ class CutByHandTest < Minitest::Test
   COLUMNS = %w[lat_deg lon_deg agl_ft alt_msl_ft gs_kt track_deg ias_kt vs_fpm hdg_deg pitch_deg roll_deg nr_pct ne_pct collective_pct throttle_pct pedal_pct map_inhg].freeze
 
   # With a handful of columns gone, each kind cut over the whole file in its own phases.
-  Fujin::Manoeuvres.recorded.each_with_index do |manoeuvre, index|
+  Fujin::Catalogue.recorded.each_with_index do |manoeuvre, index|
     define_method("test_#{manoeuvre.id}_cut_in_recordings_that_lack_columns") do
       day = conditions(manoeuvre.kinds.include?('helicopter') ? 'tansy-2' : 'sorrel-g', wind: Fujin::Wind.parse('350/8'))
       random = Random.new(index)
@@ -80,7 +80,7 @@ class CutByHandTest < Minitest::Test
         gone = COLUMNS.sample(random.rand(1..9), random: random)
         text = without(flown.csv, *gone)
         signals = Fujin::Recordings::Signals.new(Fujin::Recordings.read(text), type: day.type, atmosphere: day.atmosphere, wind: random.rand < 0.5 ? day.wind : nil)
-        context = Fujin::Grading::Context.new(conditions: day, spot: random.rand < 0.5 ? SPOT : nil, exercise: manoeuvre.id, planned: true)
+        context = Fujin::Lessons.context(conditions: day, spot: random.rand < 0.5 ? SPOT : nil, exercise: manoeuvre.id, planned: true)
         assert_said(manoeuvre, signals, context, gone)
       end
     end

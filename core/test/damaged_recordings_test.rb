@@ -15,7 +15,7 @@ class DamagedRecordingsTest < Minitest::Test
     @rows_of[index] ||= begin
       kind, faults = FLIGHTS[index]
       day = conditions(wind: Fujin::Wind.parse('350/3'))
-      run = Fujin::Manoeuvres.find(kind).pilot.call(day, course_deg: 350.0, faults: faults).run
+      run = Fujin::Catalogue.find(kind).pilot.call(day, course_deg: 350.0, faults: faults).run
       Fujin::Flight::Recorder.new(type: day.type, origin: SPOT, seed: 1).csv(run).lines.map { |line| line.chomp.split(',', -1) }
     end
   end
@@ -38,8 +38,8 @@ class DamagedRecordingsTest < Minitest::Test
     day = conditions(TYPES.sample(random: random), wind: Fujin::Wind.parse('350/3'))
     signals = Fujin::Recordings::Signals.new(Fujin::Recordings.read(text), type: day.type, atmosphere: day.atmosphere, wind: random.rand < 0.7 ? day.wind : nil,
                                                                            elevation_ft: random.rand < 0.5 ? 0.0 : nil)
-    context = Fujin::Grading::Context.new(conditions: day, spot: random.rand < 0.7 ? SPOT : nil, course_deg: random.rand < 0.5 ? 350.0 : nil,
-                                          exercise: [nil, *Fujin::Manoeuvres.all.map(&:id)].sample(random: random), planned: random.rand < 0.5)
+    context = Fujin::Lessons.context(conditions: day, spot: random.rand < 0.7 ? SPOT : nil, course_deg: random.rand < 0.5 ? 350.0 : nil,
+                                          exercise: [nil, *Fujin::Catalogue.all.map(&:id)].sample(random: random), planned: random.rand < 0.5)
     Fujin::Grading::Grader.new(signals, context).proposals
   rescue Fujin::UnreadableRecording, Fujin::OutsideModel, Fujin::InvalidInput
     []

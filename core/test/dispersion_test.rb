@@ -5,9 +5,10 @@ require_relative 'test_helper'
 # Where landings end: the reduced model against full flights, seeds, the field of answers.
 class DispersionTest < Minitest::Test
   P = Fujin::Planning
+  A = Fujin::Manoeuvres::Autorotation
 
-  def dispersion(height: 1000.0, wind: '350/10', spread: P::Spread.default, id: 'tansy-2', **day)
-    P::Dispersion.new(conditions(id, wind: Fujin::Wind.parse(wind), **day), P::HouseMethod.new, course_deg: 350.0, height_ft: height, spread: spread)
+  def dispersion(height: 1000.0, wind: '350/10', spread: A::Spread.default, id: 'tansy-2', **day)
+    A::Dispersion.new(conditions(id, wind: Fujin::Wind.parse(wind), **day), P::HouseMethod.new, course_deg: 350.0, height_ft: height, spread: spread)
   end
 
   def median(values) = Fujin::Quantities.median(values)
@@ -18,7 +19,7 @@ class DispersionTest < Minitest::Test
     random = Random.new(11)
     normal = -> { Math.sqrt(-2.0 * Math.log(1.0 - random.rand)) * Math.cos(2.0 * Math::PI * random.rand) }
     pairs = Array.new(20) do
-      off = P::Dispersion::NONE.with(speed_kt: 4 * normal.call, rotor_pct: 2 * normal.call, delay_s: (0.35 * normal.call).abs, flare_height_ft: 10 * normal.call,
+      off = A::Dispersion::NONE.with(speed_kt: 4 * normal.call, rotor_pct: 2 * normal.call, delay_s: (0.35 * normal.call).abs, flare_height_ft: 10 * normal.call,
                                      entry_ft: 120 * normal.call)
       [full_flight(off), reduced.place('glide', off)[0]]
     end
@@ -31,7 +32,7 @@ class DispersionTest < Minitest::Test
     signed = ->(value, low, high) { { value.negative? ? low : high => value.abs } }
     faults = { 'late_collective' => off.delay_s }.merge(signed.call(off.speed_kt, 'slow_glide', 'fast_glide'), signed.call(off.rotor_pct, 'low_rotor_rpm', 'high_rotor_rpm'),
                                                         signed.call(off.flare_height_ft, 'late_flare', 'early_flare'), signed.call(off.entry_ft, 'entered_too_close', 'entered_too_far'))
-    run = Fujin::Flight::AutorotationFlight.new(conditions(wind: Fujin::Wind.parse('350/10')), course_deg: 350.0, faults: faults).run
+    run = Fujin::Manoeuvres::Autorotation::WholeFlight.new(conditions(wind: Fujin::Wind.parse('350/10')), course_deg: 350.0, faults: faults).run
     end_row = run.rows.find { |r| r[17] == :recovery && Math.hypot(r[4], r[5]) < 0.8 }
     Fujin::LocalMap.along_across(end_row[1], end_row[2], 350.0)[0] / Q::FT
   end
@@ -57,15 +58,15 @@ class DispersionTest < Minitest::Test
   end
 
   def test_a_steadier_student_stops_nearer
-    steady = P::Spread.default.with(speed_kt: 1.0, rotor_pct: 0.5, entry_ft: 30.0, across_ft: 10.0, wind_kt: 0.5, delay_s: 0.1, flare_height_ft: 3.0)
-    share = ->(spread) { P::DispersionField.new(dispersion(spread: spread).places('glide', 1000), within_ft: [200.0, 40.0]).probability(0, 0) }
+    steady = A::Spread.default.with(speed_kt: 1.0, rotor_pct: 0.5, entry_ft: 30.0, across_ft: 10.0, wind_kt: 0.5, delay_s: 0.1, flare_height_ft: 3.0)
+    share = ->(spread) { A::DispersionField.new(dispersion(spread: spread).places('glide', 1000), within_ft: [200.0, 40.0]).probability(0, 0) }
 
-    assert_operator share.call(steady), :>, 1.5 * share.call(P::Spread.default)
+    assert_operator share.call(steady), :>, 1.5 * share.call(A::Spread.default)
   end
 
   def test_the_field_counts_what_is_inside
     places = [[0.0, 0.0], [90.0, 0.0], [300.0, 10.0], [0.0, 70.0]]
-    field = P::DispersionField.new(places, within_ft: [200.0, 40.0])
+    field = A::DispersionField.new(places, within_ft: [200.0, 40.0])
 
     assert_in_delta 0.5, field.probability(0, 0)
     assert_in_delta 0.25, field.probability(-300, 0)
@@ -76,7 +77,7 @@ class DispersionTest < Minitest::Test
   # A moved entry moves every place with it.
   def test_the_field_agrees_with_counting_run_by_run
     places = dispersion.places('glide', 1000)
-    field = P::DispersionField.new(places, within_ft: [200.0, 60.0])
+    field = A::DispersionField.new(places, within_ft: [200.0, 60.0])
 
     [[0, 0], [200, 0], [-300, 100], [100, -200]].each do |along, across|
       counted = places.count { |a, x| (a + along).abs <= 200 && (x + across).abs <= 60 } / 1000.0
@@ -87,45 +88,45 @@ class DispersionTest < Minitest::Test
 
   def test_a_spread_needs_five_attempts
     attempt = ->(miss) { { 'glide_ias_mean_kt' => { 'value' => 63.0 + miss, 'target' => 63.0 } } }
-    four = P::Spread.from(Array.new(4) { attempt.call(3.0) }, planned_delay_s: 0.8)
-    five = P::Spread.from([3.0, -3.0, 3.0, -3.0, 3.0].map { |m| attempt.call(m) }, planned_delay_s: 0.8)
+    four = A::Spread.from(Array.new(4) { attempt.call(3.0) }, planned_delay_s: 0.8)
+    five = A::Spread.from([3.0, -3.0, 3.0, -3.0, 3.0].map { |m| attempt.call(m) }, planned_delay_s: 0.8)
 
-    assert_in_delta P::Spread::DEFAULT[:speed_kt], four.speed_kt
+    assert_in_delta A::Spread::DEFAULT[:speed_kt], four.speed_kt
     assert_in_delta 3.0, five.speed_kt
     assert_predicate five, :own?
-    assert_in_delta P::Spread::DEFAULT[:rotor_pct], five.rotor_pct
+    assert_in_delta A::Spread::DEFAULT[:rotor_pct], five.rotor_pct
   end
 
   # A student whose misses are all explained by speed, rpm and wind gets no scatter of the entry on top of them.
   def test_a_students_own_misses_count_once
-    spread = P::Spread.default.with(miss_along_ft: 600.0)
+    spread = A::Spread.default.with(miss_along_ft: 600.0)
     found = dispersion(spread: spread)
     along = found.places('glide', 4000).map(&:first)
 
     assert_within 600.0, Math.sqrt(along.sum { |a| a * a } / along.size), 5
-    assert_in_delta 0.0, dispersion(spread: P::Spread.default.with(miss_along_ft: 50.0)).entry_ft
+    assert_in_delta 0.0, dispersion(spread: A::Spread.default.with(miss_along_ft: 50.0)).entry_ft
   end
 
   def test_a_delay_is_measured_from_the_planned_one
     late = ->(seconds) { Array.new(5) { { 'collective_delay_s' => { 'value' => seconds, 'target' => 1.2 } } } }
 
-    assert_in_delta 0.5, P::Spread.from(late.call(1.3), planned_delay_s: 0.8).delay_s
-    assert_in_delta 0.0, P::Spread.from(late.call(0.6), planned_delay_s: 0.8).delay_s
+    assert_in_delta 0.5, A::Spread.from(late.call(1.3), planned_delay_s: 0.8).delay_s
+    assert_in_delta 0.0, A::Spread.from(late.call(0.6), planned_delay_s: 0.8).delay_s
     assert_in_delta 0.56, straight_in.planned_collective_delay_s - 0.5 + 0.3, 0.06
   end
 
-  def straight_in = P::StraightInPlan.new(conditions, P::HouseMethod.new)
+  def straight_in = A::StraightInPlan.new(conditions, P::HouseMethod.new)
 
   # The reduced model against the whole route laid again with the deviation in it: speed and bank change the turn, too.
   { 90 => [[6.0, 0.0], [-6.0, 0.0], [0.0, 5.0]], 180 => [[5.0, 0.0], [-5.0, 0.0], [0.0, 5.0], [0.0, -5.0]], 360 => [[6.0, 4.0]] }.each do |turn, deviations|
     define_method("test_a_turn_of_#{turn}_reduced_ends_where_its_route_does") do
       day = conditions(wind: Fujin::Wind.parse('340/12'))
-      reduced = P::Dispersion.new(day, P::HouseMethod.new, planner: P::TurningPlan, course_deg: 350.0, height_ft: 2000.0, settings: { 'turn_deg' => turn })
-      parts = P::TurningPlan.new(day, P::HouseMethod.new, course_deg: 350.0, height_ft: 2000.0, settings: { 'turn_deg' => turn }).parts
+      reduced = A::Dispersion.new(day, P::HouseMethod.new, planner: A::TurningPlan, course_deg: 350.0, height_ft: 2000.0, settings: { 'turn_deg' => turn })
+      parts = A::TurningPlan.new(day, P::HouseMethod.new, course_deg: 350.0, height_ft: 2000.0, settings: { 'turn_deg' => turn }).parts
 
       deviations.each do |kt, deg|
         whole = laid(day, parts, 63.0 + kt, 30.0 + deg)
-        quick = reduced.place('glide', P::Dispersion::NONE.with(speed_kt: kt, bank_deg: deg))
+        quick = reduced.place('glide', A::Dispersion::NONE.with(speed_kt: kt, bank_deg: deg))
 
         assert_in_delta (parts.entry_m[0] / Q::FT) - whole.along_ft, quick[0], 30, [kt, deg].inspect
       end
@@ -139,13 +140,13 @@ class DispersionTest < Minitest::Test
     rows = parts.entry.rows.map(&:dup)
     rows.last[3] += day.atmosphere.true_speed((speed_kt - 63.0) * Q::KT)
     parts = parts.with(entry: parts.entry.with(rows: rows))
-    P::TurnRoute.new(day, course_deg: 350.0, trim: trim, glide_speed_kt: speed_kt, target_pct: 100.0, bank_deg: bank_deg, turns_deg: parts.turns_deg, height_ft: 2000.0,
+    A::TurnRoute.new(day, course_deg: 350.0, trim: trim, glide_speed_kt: speed_kt, target_pct: 100.0, bank_deg: bank_deg, turns_deg: parts.turns_deg, height_ft: 2000.0,
                           flare_height_ft: 72.0, entry: parts.entry, flare: parts.flare, entry_speed_kt: 78.0, setup_s: 10.0).points.find { |p| p.phase != :setup }
   end
 
   def test_a_late_entry_downwind_ends_short_and_a_late_base_ends_beside
     at = lambda { |turn, option|
-      P::Dispersion.new(conditions(wind: Fujin::Wind.parse('350/10')), P::HouseMethod.new, planner: P::TurningPlan, course_deg: 350.0, settings: { 'turn_deg' => turn }).place(option, P::Dispersion::NONE)
+      A::Dispersion.new(conditions(wind: Fujin::Wind.parse('350/10')), P::HouseMethod.new, planner: A::TurningPlan, course_deg: 350.0, settings: { 'turn_deg' => turn }).place(option, A::Dispersion::NONE)
     }
 
     assert_operator at.call(180, 'delay')[0], :<, -1000

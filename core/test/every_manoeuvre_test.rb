@@ -5,7 +5,7 @@ require_relative 'test_helper'
 # What holds of every manoeuvre that is found in recordings: each fault it declares has a rule by its name, and an attempt
 # that a person cut out anywhere, with any of its phases, is measured without a fall.
 class EveryManoeuvreTest < Minitest::Test
-  RECORDED = Fujin::Manoeuvres.recorded
+  RECORDED = Fujin::Catalogue.recorded
 
   RECORDED.each do |manoeuvre|
     define_method("test_each_fault_of_#{manoeuvre.id}_has_a_rule_by_its_name") do
@@ -18,7 +18,7 @@ class EveryManoeuvreTest < Minitest::Test
       day = conditions(manoeuvre.kinds.include?('helicopter') ? 'tansy-2' : 'sorrel-g')
       flown = fly(ending: 'touchdown')
       signals = Fujin::Recordings::Signals.new(Fujin::Recordings.read(flown.csv), type: day.type, atmosphere: day.atmosphere, wind: Fujin::Wind.parse('350/8'))
-      context = Fujin::Grading::Context.new(conditions: day, spot: SPOT, wind: Fujin::Wind.parse('350/8'), exercise: manoeuvre.id, course_deg: 350.0)
+      context = Fujin::Lessons.context(conditions: day, spot: SPOT, wind: Fujin::Wind.parse('350/8'), exercise: manoeuvre.id, course_deg: 350.0)
       recut = Fujin::Grading::Recut.new(signals, context)
       end_s = signals.end_s - 0.5
       manoeuvre.phases.each_with_index do |phase, i|

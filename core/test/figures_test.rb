@@ -10,13 +10,13 @@ class FiguresTest < Minitest::Test
 
   def day = conditions(wind: WIND)
   def house = Fujin::Planning::HouseMethod.new
-  def plan(exercise) = Fujin::Manoeuvres.find(exercise).planner.call(day, house, course_deg: COURSE)
+  def plan(exercise) = Fujin::Catalogue.find(exercise).plan(day, house, course_deg: COURSE)
   def line_of(exercise) = [[0.0, 0.0], *plan(exercise).path.map { |p| [p.along_ft, p.across_ft] }]
 
   def found(line, exercise, as: exercise, air_kt: plan(exercise).value('entry_speed_kt'), seed: 1, kind: exercise)
     csv = FigureFlight.new(line, course_deg: COURSE, wind: WIND, air_kt: air_kt, seed: seed).csv
     signals = Fujin::Recordings::Signals.new(Fujin::Recordings.read(csv), type: type, atmosphere: Fujin::Atmosphere.new, wind: WIND)
-    context = Fujin::Grading::Context.new(conditions: day, spot: SPOT, wind: WIND, course_deg: COURSE, planned: true, exercise: as)
+    context = Fujin::Lessons.context(conditions: day, spot: SPOT, wind: WIND, course_deg: COURSE, planned: true, exercise: as)
     Fujin::Grading::Grader.new(signals, context).proposals.select { |p| p.attempt.manoeuvre == kind }
   end
 
@@ -114,7 +114,7 @@ class FiguresTest < Minitest::Test
     text = without(text, 'utc') unless clock
     signals = Fujin::Recordings::Signals.new(Fujin::Recordings.read(text), type: type, atmosphere: Fujin::Atmosphere.new, wind: WIND)
     handovers = taps.map { |at, control| Fujin::Grading::Handover.new(at_s: (HANDED + at).to_f, control: control) }
-    context = Fujin::Grading::Context.new(conditions: day, spot: SPOT, wind: WIND, exercise: 'effects_of_controls', handovers: handovers)
+    context = Fujin::Lessons.context(conditions: day, spot: SPOT, wind: WIND, exercise: 'effects_of_controls', handovers: handovers)
     Fujin::Grading::Grader.new(signals, context).proposals
   end
 

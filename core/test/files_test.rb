@@ -42,7 +42,7 @@ class FilesTest < Minitest::Test
   def graded(recording, elevation_ft: nil)
     day = conditions(wind: Fujin::Wind.parse('350/8'))
     signals = R::Signals.new(recording, type: type, atmosphere: day.atmosphere, elevation_ft: elevation_ft, wind: day.wind)
-    context = Fujin::Grading::Context.new(conditions: day, house: Fujin::Planning::HouseMethod.new('ending' => 'touchdown'), spot: SPOT, course_deg: 350.0, wind: day.wind,
+    context = Fujin::Lessons.context(conditions: day, house: Fujin::Planning::HouseMethod.new('ending' => 'touchdown'), spot: SPOT, course_deg: 350.0, wind: day.wind,
                                           planned: true)
     Fujin::Grading::Grader.new(signals, context).proposals
   end
@@ -165,7 +165,7 @@ class FilesTest < Minitest::Test
   def test_nothing_is_left_out_of_good_flights_in_strong_wind
     ['350/35', '170/20', '080/25'].each do |wind|
       day = conditions(wind: Fujin::Wind.parse(wind))
-      run = Fujin::Flight::AutorotationFlight.new(day, course_deg: 350.0).run
+      run = Fujin::Manoeuvres::Autorotation::WholeFlight.new(day, course_deg: 350.0).run
       found = read(Fujin::Flight::Recorder.new(type: type, origin: SPOT, seed: 1).csv(run))
 
       assert_empty found.notes.grep(/left out/), wind

@@ -132,7 +132,7 @@ class FindingHandlingTest < Minitest::Test
     found = of(graded(drill(2)), 'energy_drill').first
     seconds = found.attempt.end_s - found.attempt.start_s
     day = conditions
-    glide = Fujin::Planning::StraightInPlan.new(day, Fujin::Planning::HouseMethod.new).targets['glide_sink_fpm']
+    glide = Fujin::Manoeuvres::Autorotation::StraightInPlan.new(day, Fujin::Planning::HouseMethod.new).targets['glide_sink_fpm']
 
     assert_in_delta (value(found, 'glide_sink_fpm') - glide) * seconds / 60.0, value(found, 'height_beyond_glide_ft'), 1.0
   end

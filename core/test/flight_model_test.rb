@@ -13,9 +13,9 @@ class FlightModelTest < Minitest::Test
   end
 
   def pilot_for(model, **options)
-    task = Fujin::Flight::PilotTask.build(type: model.type, course_deg: 0, entry_speed_kt: 60.0, entry_height_ft: 984.0, glide_speed_kt: 60.0,
+    task = Fujin::Manoeuvres::Autorotation::PilotTask.build(type: model.type, course_deg: 0, entry_speed_kt: 60.0, entry_height_ft: 984.0, glide_speed_kt: 60.0,
                                           target_rotor_pct: 100.0, flare_height_ft: model.type.flare_height_ft, closure_s: 3.0, **options)
-    Fujin::Flight::Pilot.new(task, model)
+    Fujin::Manoeuvres::Autorotation::Pilot.new(task, model)
   end
 
   %w[tansy-2 bracken-2 yarrow-4].each do |id|
@@ -70,7 +70,7 @@ class FlightModelTest < Minitest::Test
 
   def test_a_steady_wind_moves_the_flight_over_the_ground_and_changes_nothing_else
     runs = ['0/0', '0/12'].map do |wind|
-      Fujin::Flight::AutorotationFlight.new(conditions(wind: Fujin::Wind.parse(wind), people: 'dual'), height_ft: 700.0, course_deg: 0.0).run
+      Fujin::Manoeuvres::Autorotation::WholeFlight.new(conditions(wind: Fujin::Wind.parse(wind), people: 'dual'), height_ft: 700.0, course_deg: 0.0).run
     end
     lowest = runs.map { |run| run.column(:rotor_pct).min }
 
@@ -105,7 +105,7 @@ class FlightModelTest < Minitest::Test
   end
 
   def test_a_fault_that_the_pilot_does_not_know_is_refused_by_name
-    error = assert_raises(Fujin::InvalidInput) { Fujin::Flight::AutorotationFlight.new(conditions, faults: { 'sneezed' => 1.0 }) }
+    error = assert_raises(Fujin::InvalidInput) { Fujin::Manoeuvres::Autorotation::WholeFlight.new(conditions, faults: { 'sneezed' => 1.0 }) }
 
     assert_includes error.message, 'fault.sneezed'
   end

@@ -8,7 +8,7 @@ class GeometryTest < Minitest::Test
   FT_S = WrittenFlight::FT_S
 
   def signals(flight) = Fujin::Recordings::Signals.new(Fujin::Recordings.read(flight.csv), type: type, atmosphere: Fujin::Atmosphere.new, wind: Fujin::Wind.calm)
-  def context = Fujin::Grading::Context.new(conditions: conditions, spot: SPOT)
+  def context = Fujin::Lessons.context(conditions: conditions, spot: SPOT)
 
   # One place for a whole flight.
   def at(north_ft, east_ft) = signals(WrittenFlight.new(2.0) { |_| { 'north_ft' => north_ft, 'east_ft' => east_ft } })
@@ -51,8 +51,8 @@ class GeometryTest < Minitest::Test
     assert_predicate about(found, 0.0).distance(0), :nan?
   end
 
-  def figure(id = 'rectangle') = Fujin::Grading::PlannedFigure.new(plan(id))
-  def plan(id) = Fujin::Manoeuvres.find(id).planner.call(conditions(wind: Fujin::Wind.parse('320/12')), Fujin::Planning::HouseMethod.new, course_deg: 350.0)
+  def figure(id = 'rectangle') = Fujin::Manoeuvres::Figures::PlannedFigure.new(plan(id))
+  def plan(id) = Fujin::Catalogue.find(id).plan(conditions(wind: Fujin::Wind.parse('320/12')), Fujin::Planning::HouseMethod.new, course_deg: 350.0)
   def corners(id) = [[0.0, 0.0], *plan(id).path.map { |p| [p.along_ft, p.across_ft] }]
 
   # Against a search along the line foot by foot.
@@ -146,7 +146,8 @@ class GeometryTest < Minitest::Test
 
   def flown_turn(flight, seconds, planned = {}, course_deg: 350.0)
     phase = Fujin::Grading::Phase.new(id: 'turn', start_s: 10.0, end_s: seconds)
-    Fujin::Grading::FlownTurn.settings(signals(flight), context, phase, planned, course_deg)
+    attempt = Fujin::Grading::Attempt.new(manoeuvre: 'turning_autorotation', start_s: 10.0, end_s: seconds, phases: [phase], events: {})
+    Fujin::Manoeuvres::Autorotation::FlownTurn.settings(signals(flight), context, attempt, planned, course_deg)
   end
 
   # The final course is where the turn ended: a half turn is told as a half turn, whichever way.

@@ -76,7 +76,7 @@ class GradingTest < Minitest::Test
   end
 
   def test_faults_come_in_causal_order
-    declared = Fujin::Manoeuvres.find('straight_in_autorotation').faults.map(&:id)
+    declared = Fujin::Catalogue.find('straight_in_autorotation').faults.map(&:id)
     ids = fly(faults: { 'late_collective' => 1.5, 'slow_glide' => 13, 'weak_flare' => 0.4 }).fault_ids
 
     assert_operator ids.size, :>=, 2
@@ -84,7 +84,7 @@ class GradingTest < Minitest::Test
   end
 
   def test_cues_follow_the_rotor
-    manoeuvre = Fujin::Manoeuvres.find('straight_in_autorotation')
+    manoeuvre = Fujin::Catalogue.find('straight_in_autorotation')
     cue = manoeuvre.fault('late_collective').cue
 
     assert_includes manoeuvre.text_for(cue, type('tansy-2')), 'right pedal'
@@ -189,7 +189,7 @@ class GradingTest < Minitest::Test
 
   def test_several_attempts_of_one_lesson
     day = conditions(wind: Fujin::Wind.parse('350/8'))
-    lesson = Fujin::Flight::Lesson.new(day, faults: [{}, { 'late_collective' => 1.5 }, { 'fast_glide' => 14 }], origin: SPOT, seed: 4)
+    lesson = Fujin::Lessons::FlownLesson.new(day, faults: [{}, { 'late_collective' => 1.5 }, { 'fast_glide' => 14 }], origin: SPOT, seed: 4)
     found = grade_csv(lesson.csv, day: day)
 
     landings, others = found.proposals.partition { |p| p.attempt.manoeuvre == 'straight_in_autorotation' }

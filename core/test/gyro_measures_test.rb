@@ -17,7 +17,7 @@ class GyroMeasuresTest < Minitest::Test
   # The roll of the model, as a recorder would show it, measured: ratio, flap and lift-off are the model's own.
   def test_the_roll_of_the_model_is_measured_as_the_model_has_it
     day = conditions('sorrel-g', people: 'solo')
-    roll = Fujin::Flight::GyroTakeOff.new(day, prerotated_pct: 55.0).run
+    roll = Fujin::Manoeuvres::Gyroplane::TakeOffRoll.new(day, prerotated_pct: 55.0).run
     moments = roll.moments
     at = ->(t) { moments[moments.bsearch_index { |m| m.t_s >= t } || -1] }
     off = moments.last.t_s

@@ -11,7 +11,7 @@ class GyroplaneReferenceTest < Minitest::Test
   ROLL = { 65 => [184, 43.6, 0.16, 2.0], 55 => [188, 44.1, 0.18, 2.4], 40 => [196, 44.9, 0.22, 3.3], 30 => [212, 46.6, 0.29, 5.3] }.freeze
 
   def gyro(people = 'dual', **day) = conditions('sorrel-g', people: people, **day).gyro_trim
-  def roll(pct, **options) = Fujin::Flight::GyroTakeOff.new(conditions('sorrel-g'), prerotated_pct: pct.to_f, **options).run
+  def roll(pct, **options) = Fujin::Manoeuvres::Gyroplane::TakeOffRoll.new(conditions('sorrel-g'), prerotated_pct: pct.to_f, **options).run
 
   OFF.each do |people, table|
     define_method("test_power_off_#{people}") do
@@ -109,7 +109,7 @@ class GyroplaneReferenceTest < Minitest::Test
 
   [[65, 0.0], [30, 0.0], [20, 0.0], [65, 10.0], [40, 20.0]].each do |prerotated, headwind|
     define_method("test_a_take_off_roll_from_#{prerotated}_pct_into_#{headwind.round}_m_s_closes_its_energy_account") do
-      roll = Fujin::Flight::GyroTakeOff.new(conditions('sorrel-g'), prerotated_pct: prerotated.to_f, headwind_m_s: headwind)
+      roll = Fujin::Manoeuvres::Gyroplane::TakeOffRoll.new(conditions('sorrel-g'), prerotated_pct: prerotated.to_f, headwind_m_s: headwind)
       roll.run
 
       assert_operator roll.energy_residual.abs, :<, 0.001
@@ -118,7 +118,7 @@ class GyroplaneReferenceTest < Minitest::Test
 
   # A force left out of the books shows.
   def test_a_roll_whose_books_do_not_balance_is_not_believed
-    roll = Fujin::Flight::GyroTakeOff.new(conditions('sorrel-g'), prerotated_pct: 65.0)
+    roll = Fujin::Manoeuvres::Gyroplane::TakeOffRoll.new(conditions('sorrel-g'), prerotated_pct: 65.0)
     roll.define_singleton_method(:energy_j) { super() * (@t > 1.0 ? 1.01 : 1.0) }
 
     assert_includes assert_raises(Fujin::OutsideModel) { roll.run }.message, 'out by'

@@ -12,7 +12,7 @@ class HouseMethodTest < Minitest::Test
   def plan(declaration, values)
     type = Fujin::Aircraft::Library.find(TYPES.fetch(declaration.kinds.first))
     day = Fujin::Planning::Conditions.build(type: type, wind: Fujin::Wind.parse('350/8G14'))
-    declaration.planner.call(day, H.new(values))
+    declaration.plan(day, H.new(values))
   end
 
   # Everything that a plan says, without the method it was told.
@@ -27,7 +27,7 @@ class HouseMethodTest < Minitest::Test
   H::SETTINGS.each do |setting|
     define_method("test_#{setting.name}_changes_a_plan") do
       with = TOGETHER.fetch(setting.name, {})
-      declared = Fujin::Manoeuvres.all.select { |d| setting.allowed.is_a?(Range) || d.house.include?(setting.name) }
+      declared = Fujin::Catalogue.all.select { |d| setting.allowed.is_a?(Range) || d.house.include?(setting.name) }
       others(setting).each do |value|
         changed = declared.find { |declaration| said(plan(declaration, with)) != said(plan(declaration, with.merge(setting.name => value))) }
 

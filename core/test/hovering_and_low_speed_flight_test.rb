@@ -16,10 +16,10 @@ class HoveringAndLowSpeedFlightTest < Minitest::Test
   def flown(kind, id: 'tansy-2', wind: '350/6', faults: {}, seed: 1)
     FLOWN[[kind, id, wind, faults, seed]] ||= begin
       day = conditions(id, wind: Fujin::Wind.parse(wind))
-      run = Fujin::Manoeuvres.find(kind).pilot.call(day, course_deg: 350.0, faults: faults).run
+      run = Fujin::Catalogue.find(kind).pilot.call(day, course_deg: 350.0, faults: faults).run
       csv = Fujin::Flight::Recorder.new(type: day.type, origin: SPOT, seed: seed).csv(run)
       signals = Fujin::Recordings::Signals.new(Fujin::Recordings.read(csv), type: day.type, atmosphere: day.atmosphere, wind: day.wind)
-      context = Fujin::Grading::Context.new(conditions: day, wind: day.wind, course_deg: kind == 'low_speed_autorotation' ? 350.0 : nil)
+      context = Fujin::Lessons.context(conditions: day, wind: day.wind, course_deg: kind == 'low_speed_autorotation' ? 350.0 : nil)
       Flown.new(run, signals, context, Fujin::Grading::Grader.new(signals, context).proposals)
     end
   end
@@ -58,7 +58,7 @@ class HoveringAndLowSpeedFlightTest < Minitest::Test
     assert_equal 'low_speed_autorotation', low.proposal.attempt.manoeuvre
     assert_in_delta rows.map { |row| row[7] / Q::KT }.min, low.value('low_ias_min_kt'), 3.0
     assert_operator low.value('height_to_glide_ft'), :>, 200
-    assert_operator low.value('height_to_glide_ft'), :<, Fujin::Manoeuvres.find('low_speed_autorotation').planner.call(conditions, Fujin::Planning::HouseMethod.new).value('recovery_height_ft')
+    assert_operator low.value('height_to_glide_ft'), :<, Fujin::Catalogue.find('low_speed_autorotation').plan(conditions, Fujin::Planning::HouseMethod.new).value('recovery_height_ft')
     assert_empty low.faults
   end
 

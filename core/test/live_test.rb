@@ -16,7 +16,7 @@ class LiveTest < Minitest::Test
     samples.map { |sample| Nmea.sentences(sample.merge('rotor_rpm' => sample['nr_pct'] * 49.8 * 60.0 / (2.0 * Math::PI) / 100.0), BEGAN + sample['t_s']).map { |line| "#{line}\r\n" }.join }
   end
 
-  def context(stage: 'solo') = Fujin::Grading::Context.new(conditions: conditions(wind: Fujin::Wind.parse('350/8')), stage: stage, planned: true)
+  def context(stage: 'solo') = Fujin::Lessons.context(conditions: conditions(wind: Fujin::Wind.parse('350/8')), stage: stage, planned: true)
 
   # Readings of a whole flight, times from its start.
   def followed(samples, context: self.context)
@@ -122,7 +122,7 @@ class LiveTest < Minitest::Test
 
   def test_a_gyroplane_is_followed_without_a_gate
     day = conditions('sorrel-g')
-    monitor = Live::Monitor.new(Fujin::Grading::Context.new(conditions: day, planned: true))
+    monitor = Live::Monitor.new(Fujin::Lessons.context(conditions: day, planned: true))
     reading = monitor.take('t_s' => 0.0, 'nr_pct' => 101.0, 'ias_kt' => 50.0, 'agl_ft' => 300.0, 'throttle_pct' => 0.0)
 
     assert_equal 'powered', reading.phase

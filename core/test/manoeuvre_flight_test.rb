@@ -10,7 +10,7 @@ class ManoeuvreFlightTest < Minitest::Test
   # Seconds and ft/min with the collective left alone; ft/min of the best cushion.
   HOVERING = { 'tansy-2' => [1.42, 505, 266], 'bracken-2' => [1.70, 415, 37], 'yarrow-4' => [1.74, 402, 80] }.freeze
 
-  def turn(id, bank, degrees = 180) = Fujin::Flight::AutorotationTurn.of(trim(id), speed_kt: 60, turn_deg: degrees, bank_deg: bank.to_f).fly
+  def turn(id, bank, degrees = 180) = Fujin::Manoeuvres::Autorotation::SteadyTurn.of(trim(id), speed_kt: 60, turn_deg: degrees, bank_deg: bank.to_f).fly
 
   TURNS.each do |id, table|
     define_method("test_half_turns_of_#{id}") do
@@ -53,7 +53,7 @@ class ManoeuvreFlightTest < Minitest::Test
 
   HOVERING.each do |id, (seconds, sink, best)|
     define_method("test_hovering_autorotation_of_#{id}") do
-      found = Fujin::Flight::HoveringAutorotation.new(conditions(id))
+      found = Fujin::Manoeuvres::HoveringAutorotation::CushionedFall.new(conditions(id))
 
       assert_in_delta seconds, found.fixed_collective.time_s, 0.03
       assert_within sink, found.fixed_collective.sink_m_s / Q::FPM, 3
@@ -63,8 +63,8 @@ class ManoeuvreFlightTest < Minitest::Test
   end
 
   def test_a_lighter_aircraft_cushions_softer
-    dual = Fujin::Flight::HoveringAutorotation.new(conditions('tansy-2')).best_cushion
-    solo = Fujin::Flight::HoveringAutorotation.new(conditions('tansy-2', people: 'solo')).best_cushion
+    dual = Fujin::Manoeuvres::HoveringAutorotation::CushionedFall.new(conditions('tansy-2')).best_cushion
+    solo = Fujin::Manoeuvres::HoveringAutorotation::CushionedFall.new(conditions('tansy-2', people: 'solo')).best_cushion
 
     assert_operator solo.sink_m_s, :<, dual.sink_m_s
   end
@@ -106,7 +106,7 @@ class ManoeuvreFlightTest < Minitest::Test
 
   ['350/8', '350/10G20', '300/15G25'].each do |text|
     define_method("test_energy_balances_in_wind_#{text.tr('/', '_')}") do
-      run = Fujin::Flight::AutorotationFlight.new(conditions(wind: Fujin::Wind.parse(text)), house: Fujin::Planning::HouseMethod.new('ending' => 'touchdown'), course_deg: 350.0,
+      run = Fujin::Manoeuvres::Autorotation::WholeFlight.new(conditions(wind: Fujin::Wind.parse(text)), house: Fujin::Planning::HouseMethod.new('ending' => 'touchdown'), course_deg: 350.0,
                                                                                              shear: 0.14).run
 
       assert_operator run.energy_residual.abs, :<, 0.001
@@ -129,7 +129,7 @@ class ManoeuvreFlightTest < Minitest::Test
       tolerance = Fujin::Flight::EnergyAccount::TOLERANCE
       Fujin::Flight::EnergyAccount.send(:remove_const, :TOLERANCE)
       Fujin::Flight::EnergyAccount.const_set(:TOLERANCE, -1.0)
-      plan = -> { Fujin::Manoeuvres.find(manoeuvre).planner.call(conditions(mass_kg: 523.0), Fujin::Planning::HouseMethod.new) }
+      plan = -> { Fujin::Catalogue.find(manoeuvre).plan(conditions(mass_kg: 523.0), Fujin::Planning::HouseMethod.new) }
 
       assert_includes assert_raises(Fujin::OutsideModel, &plan).message, 'energy account'
     ensure

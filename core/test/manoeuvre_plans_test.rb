@@ -7,7 +7,7 @@ require_relative 'plan_help'
 class ManoeuvrePlansTest < Minitest::Test
   include PlanHelp
 
-  Fujin::Manoeuvres.all.each do |manoeuvre|
+  Fujin::Catalogue.all.each do |manoeuvre|
     define_method("test_#{manoeuvre.id}_has_numbers_with_reasons_a_set_up_a_path_and_cautions") do
       types_for(manoeuvre).each do |id|
         found = plan(manoeuvre.id, type: id, wind: '350/10')
@@ -215,7 +215,7 @@ class ManoeuvrePlansTest < Minitest::Test
     data = YAML.safe_load_file(File.join(Fujin::Aircraft::Library::FOLDER, 'tansy-2.yml'))
     mirrored = Fujin::Aircraft::Type.new(data.merge('rotor' => data['rotor'].merge('rotation' => 'clockwise')))
     day = Fujin::Planning::Conditions.build(type: mirrored, wind: Fujin::Wind.parse('050/12'))
-    found = M.find('hover').planner.call(day, Fujin::Planning::HouseMethod.new, course_deg: 350.0)
+    found = M.find('hover').plan(day, Fujin::Planning::HouseMethod.new, course_deg: 350.0)
     normal = plan('hover', wind: '050/12', course: 350.0)
 
     assert_includes text_of(found, 'lte'), 'right pedal'

@@ -38,7 +38,7 @@ class OneChangeTest < Minitest::Test
   def test_a_poor_fit_claims_nothing_and_says_by_how_much
     flown = fly(id: 'yarrow-4', faults: { 'fast_glide' => 20 }, ending: 'touchdown')
     day = conditions('bracken-2', wind: Fujin::Wind.parse('350/8'))
-    context = Fujin::Grading::Context.new(conditions: day, house: Fujin::Planning::HouseMethod.new('ending' => 'touchdown'), spot: SPOT, course_deg: 350.0, wind: day.wind)
+    context = Fujin::Lessons.context(conditions: day, house: Fujin::Planning::HouseMethod.new('ending' => 'touchdown'), spot: SPOT, course_deg: 350.0, wind: day.wind)
     signals = Fujin::Recordings::Signals.new(Fujin::Recordings.read(flown.csv), type: day.type, atmosphere: day.atmosphere, wind: day.wind)
     proposal = Fujin::Grading::Grader.new(signals, context).proposals.first
     found = Fujin::Grading::OneChange.new(signals, proposal, context, 'fast_glide').answer
@@ -57,10 +57,10 @@ class OneChangeTest < Minitest::Test
   # An attempt flown by the model with one fault, asked what mending it would have done.
   def mended(kind, id, wind, fault, size)
     day = conditions(id, wind: Fujin::Wind.parse(wind))
-    run = Fujin::Manoeuvres.find(kind).pilot.call(day, course_deg: 350.0, faults: { fault => size }).run
+    run = Fujin::Catalogue.find(kind).pilot.call(day, course_deg: 350.0, faults: { fault => size }).run
     csv = Fujin::Flight::Recorder.new(type: day.type, origin: SPOT, seed: 3).csv(run)
     signals = Fujin::Recordings::Signals.new(Fujin::Recordings.read(csv), type: day.type, atmosphere: day.atmosphere, wind: day.wind)
-    context = Fujin::Grading::Context.new(conditions: day, spot: SPOT, course_deg: 350.0, wind: day.wind, planned: true, exercise: kind)
+    context = Fujin::Lessons.context(conditions: day, spot: SPOT, course_deg: 350.0, wind: day.wind, planned: true, exercise: kind)
     proposal = Fujin::Grading::Grader.new(signals, context).proposals.find { |p| p.attempt.manoeuvre == kind }
     Fujin::Grading::OneChange.new(signals, proposal, context, fault).answer
   end

@@ -5,7 +5,7 @@ require_relative 'test_helper'
 # The plan's numbers, re-derived by hand where a hand can.
 class PlanningTest < Minitest::Test
   def plan(id = 'tansy-2', house: {}, course: nil, height: 1000.0, rotor: nil, stage: 'solo', **day)
-    Fujin::Planning::StraightInPlan.new(conditions(id, **day), Fujin::Planning::HouseMethod.new(house), course_deg: course, height_ft: height,
+    Fujin::Manoeuvres::Autorotation::StraightInPlan.new(conditions(id, **day), Fujin::Planning::HouseMethod.new(house), course_deg: course, height_ft: height,
                                                                                                         settings: { 'glide_rotor_rpm_pct' => rotor }.compact, stage: stage).plan
   end
 

@@ -7,7 +7,7 @@ class PowerPullTest < Minitest::Test
   # A straight-in on 350°, whatever the wind.
   def flown(id, wind, known: true)
     day = conditions(id, wind: Fujin::Wind.parse(wind))
-    run = Fujin::Flight::AutorotationFlight.new(day, course_deg: 350.0).run
+    run = Fujin::Manoeuvres::Autorotation::WholeFlight.new(day, course_deg: 350.0).run
     csv = Fujin::Flight::Recorder.new(type: type(id), origin: SPOT, seed: 2).csv(run)
     csv = without(csv, 'ias_kt') unless known
     grade_csv(csv, day: day, wind: known ? day.wind : nil).proposals.first

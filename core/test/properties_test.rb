@@ -139,7 +139,7 @@ class PropertiesTest < Minitest::Test
 
   def test_verdicts_only_get_worse_away_from_the_target
     rank = { 'polished' => 0, 'in' => 1, 'marginal' => 2, 'out' => 3 }
-    band = Fujin::Grading::Standard.load('straight_in_autorotation').band('glide_ias_mean_kt', 'solo', { 'glide_speed_kt' => 63.0 })
+    band = Fujin::Catalogue.find('straight_in_autorotation').standard.band('glide_ias_mean_kt', 'solo', { 'glide_speed_kt' => 63.0 })
     [-1, 1].each do |side|
       ranks = (0..20).map { |step| rank.fetch(band.verdict(63.0 + (side * step))) }
 
@@ -153,7 +153,7 @@ class PropertiesTest < Minitest::Test
     6.times do |n|
       found = varied_type(random)
       day = Fujin::Planning::Conditions.build(type: found, people: 'dual', wind: Fujin::Wind.new(from_deg: 350, speed_kt: random.rand(14)))
-      run = Fujin::Flight::AutorotationFlight.new(day).run
+      run = Fujin::Manoeuvres::Autorotation::WholeFlight.new(day).run
       graded = grade_csv(Fujin::Flight::Recorder.new(type: found, origin: SPOT, seed: n + 1).csv(run), day: day)
 
       assert_equal 1, graded.proposals.size

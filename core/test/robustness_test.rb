@@ -73,7 +73,7 @@ class RobustnessTest < Minitest::Test
     spot = [-41.3, 179.9995]
     csv = Fujin::Flight::Recorder.new(type: type, origin: spot, seed: 1).csv(landing.run)
     signals = Fujin::Recordings::Signals.new(Fujin::Recordings.read(csv), type: type, atmosphere: day.atmosphere, wind: day.wind)
-    context = Fujin::Grading::Context.new(conditions: day, house: house, spot: spot, course_deg: 350.0, wind: day.wind, planned: true)
+    context = Fujin::Lessons.context(conditions: day, house: house, spot: spot, course_deg: 350.0, wind: day.wind, planned: true)
     measures = Fujin::Grading::Grader.new(signals, context).proposals.first.measures
 
     assert_in_delta landing.measure('miss_along_ft'), measures['miss_along_ft'].value, 3
@@ -121,7 +121,7 @@ class RobustnessTest < Minitest::Test
   def test_without_a_spot_there_is_no_miss_and_nothing_is_missing
     day = conditions(wind: Fujin::Wind.parse('350/8'))
     signals = Fujin::Recordings::Signals.new(Fujin::Recordings.read(landing.csv), type: type, atmosphere: day.atmosphere, wind: day.wind)
-    measures = Fujin::Grading::Grader.new(signals, Fujin::Grading::Context.new(conditions: day, house: house, wind: day.wind)).proposals.first.measures
+    measures = Fujin::Grading::Grader.new(signals, Fujin::Lessons.context(conditions: day, house: house, wind: day.wind)).proposals.first.measures
 
     refute_includes measures.keys, 'miss_ft'
     refute_includes measures.keys, 'entry_offset_ft'

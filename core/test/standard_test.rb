@@ -8,7 +8,7 @@ class StandardTest < Minitest::Test
               'flare_height_ft' => 72.0, 'flare_pitch_max_deg' => 18.5, 'hover_height_ft' => 4.0, 'power_off_low_pct' => 91.0, 'power_off_high_pct' => 111.0,
               'absolute_rotor_rpm_low_pct' => 80.0, 'absolute_rotor_rpm_high_pct' => 114.0, 'lowest_rotor_rpm_pct' => 90.0 }.freeze
 
-  def standard = Fujin::Grading::Standard.load('straight_in_autorotation')
+  def standard = Fujin::Catalogue.find('straight_in_autorotation').standard
   def verdict(measure, value, stage = 'solo') = standard.band(measure, stage, TARGETS).verdict(value)
 
   # measure, stage => [value, verdict] on both sides of each limit
@@ -67,7 +67,7 @@ class StandardTest < Minitest::Test
   end
 
   def test_every_judged_measure_is_declared_and_every_standard_has_a_version
-    declared = Fujin::Manoeuvres.find('straight_in_autorotation').measure_ids
+    declared = Fujin::Catalogue.find('straight_in_autorotation').measure_ids
 
     assert_empty standard.rules.keys - declared
     refute_empty standard.version

@@ -36,7 +36,7 @@ module CoreHelp
     CACHE[[id, people, wind, ending, faults, seed, noise, rate_hz, stage]] ||= begin
       day = conditions(id, people: people, wind: Fujin::Wind.parse(wind))
       house = Fujin::Planning::HouseMethod.new('ending' => ending)
-      run = Fujin::Flight::AutorotationFlight.new(day, house: house, faults: faults).run
+      run = Fujin::Manoeuvres::Autorotation::WholeFlight.new(day, house: house, faults: faults).run
       csv = Fujin::Flight::Recorder.new(type: type(id), origin: SPOT, seed: seed, noise: noise, rate_hz: rate_hz).csv(run)
       grade_csv(csv, day: day, house: house, run: run, stage: stage)
     end
@@ -45,7 +45,7 @@ module CoreHelp
   def grade_csv(csv, day: conditions(wind: Fujin::Wind.parse('350/8')), house: Fujin::Planning::HouseMethod.new, run: nil, stage: 'solo', planned: true, wind: day.wind)
     recording = Fujin::Recordings.read(csv)
     signals = Fujin::Recordings::Signals.new(recording, type: day.type, atmosphere: day.atmosphere, wind: wind)
-    context = Fujin::Grading::Context.new(conditions: day, house: house, stage: stage, spot: SPOT, course_deg: day.wind.from_deg, wind: wind, planned: planned)
+    context = Fujin::Lessons.context(conditions: day, house: house, stage: stage, spot: SPOT, course_deg: day.wind.from_deg, wind: wind, planned: planned)
     Flown.new(run: run, csv: csv, signals: signals, proposals: Fujin::Grading::Grader.new(signals, context).proposals, context: context)
   end
 

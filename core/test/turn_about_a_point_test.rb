@@ -8,7 +8,7 @@ class TurnAboutAPointTest < Minitest::Test
   AIR_KT = 70.0
 
   def day = conditions(wind: Fujin::Wind.parse(WIND))
-  def planned_ft = @planned_ft ||= Fujin::Manoeuvres.find('turn_about_a_point').planner.call(day, Fujin::Planning::HouseMethod.new).value('turn_radius_ft')
+  def planned_ft = @planned_ft ||= Fujin::Catalogue.find('turn_about_a_point').plan(day, Fujin::Planning::HouseMethod.new).value('turn_radius_ft')
 
   # Straight in, `turns` times round to the left, straight out. `spiral` is how much the radius changes each turn, ft.
   def csv(turns: 1.25, radius_ft: planned_ft, spiral: 0.0, noise: 1.0, seed: 1)
@@ -56,7 +56,7 @@ class TurnAboutAPointTest < Minitest::Test
 
   def found(text, exercise: 'turn_about_a_point')
     signals = Fujin::Recordings::Signals.new(Fujin::Recordings.read(text), type: type, atmosphere: Fujin::Atmosphere.new, wind: day.wind)
-    context = Fujin::Grading::Context.new(conditions: day, spot: SPOT, wind: day.wind, planned: true, exercise: exercise)
+    context = Fujin::Lessons.context(conditions: day, spot: SPOT, wind: day.wind, planned: true, exercise: exercise)
     Fujin::Grading::Grader.new(signals, context).proposals.select { |p| p.attempt.manoeuvre == 'turn_about_a_point' }
   end
 

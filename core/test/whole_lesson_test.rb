@@ -11,7 +11,7 @@ class WholeLessonTest < Minitest::Test
   def lesson(id, wind, rate_hz: 10.0, noise: 1.0)
     day = conditions(id, wind: Fujin::Wind.parse(wind))
     recorder = Fujin::Flight::Recorder.new(type: day.type, origin: SPOT, rate_hz: rate_hz, noise: noise, seed: 9)
-    runs = KINDS.map { |kind| Fujin::Manoeuvres.find(kind).pilot.call(day, course_deg: 350.0).run }
+    runs = KINDS.map { |kind| Fujin::Catalogue.find(kind).pilot.call(day, course_deg: 350.0).run }
     joined = Fujin::Flight::FlightsJoined.new(runs, recorder: recorder, rate_hz: rate_hz)
     [joined.csv, KINDS.zip(runs, joined.begin_s).map { |kind, run, start| [kind, start + begins(run)] }]
   end
@@ -27,7 +27,7 @@ class WholeLessonTest < Minitest::Test
       text, truth = lesson(id, wind, rate_hz: rate_hz, noise: noise)
       day = conditions(id, wind: Fujin::Wind.parse(wind))
       signals = Fujin::Recordings::Signals.new(Fujin::Recordings.read(text), type: day.type, atmosphere: day.atmosphere, wind: day.wind)
-      found = Fujin::Grading::Grader.new(signals, Fujin::Grading::Context.new(conditions: day, spot: SPOT, course_deg: 350.0, wind: day.wind)).attempts
+      found = Fujin::Grading::Grader.new(signals, Fujin::Lessons.context(conditions: day, spot: SPOT, course_deg: 350.0, wind: day.wind)).attempts
       own = found.select { |attempt| KINDS.include?(attempt.manoeuvre) }
 
       assert_equal truth.map(&:first), own.map(&:manoeuvre)

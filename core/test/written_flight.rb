@@ -27,7 +27,7 @@ class WrittenFlight
     day = Fujin::Planning::Conditions.build(type: type, wind: wind)
     signals = Fujin::Recordings::Signals.new(Fujin::Recordings.read(csv), type: type, atmosphere: day.atmosphere, wind: wind)
     spot = context.delete(:spot) { CoreHelp::SPOT }
-    about = Fujin::Grading::Context.new(conditions: day, house: house, stage: stage, spot: spot, wind: wind, planned: true, **context)
+    about = Fujin::Lessons.context(conditions: day, house: house, stage: stage, spot: spot, wind: wind, planned: true, **context)
     phases = cut.map { |id, (from, to)| { 'id' => id, 'start_s' => from, 'end_s' => to } }
     Fujin::Grading::Recut.new(signals, about).propose(manoeuvre, phases, events: events, result: result)
   end

@@ -73,7 +73,7 @@ module Fujin
     def record(sortie, fields, seed)
       setting = SortieSetting.new(sortie)
       faults = fields['flights'].map { |flight| flight.transform_values(&:to_f) }
-      lesson = Flight::Lesson.new(setting.conditions, faults: faults, origin: [SPOT[:spot_lat_deg], SPOT[:spot_lon_deg]], elevation_ft: SPOT[:elevation_ft],
+      lesson = Lessons::FlownLesson.new(setting.conditions, faults: faults, origin: [SPOT[:spot_lat_deg], SPOT[:spot_lon_deg]], elevation_ft: SPOT[:elevation_ft],
                                                       house: setting.house, height_ft: sortie.height_ft, seed: seed, course_deg: COURSE_DEG,
                                                       manoeuvre: sortie.manoeuvre, settings: sortie.settings)
       bytes = lesson.csv

@@ -63,7 +63,7 @@ module Fujin
     end
 
     def key_numbers
-      keys = Manoeuvres.find(@plan.manoeuvre).key_numbers.first(6)
+      keys = Catalogue.find(@plan.manoeuvre).key_numbers.first(6)
       width = WIDTH / keys.size.to_f
       top = @pdf.cursor
       keys.each_with_index do |name, i|
@@ -92,7 +92,7 @@ module Fujin
     end
 
     def numbers
-      keys = Manoeuvres.find(@plan.manoeuvre).key_numbers.first(6)
+      keys = Catalogue.find(@plan.manoeuvre).key_numbers.first(6)
       @plan.numbers.except(*keys).reject { |_, n| n.value.nil? }.each do |name, number|
         break if @pdf.y < BOTTOM
 

@@ -77,7 +77,7 @@ module Fujin
     has_many :recordings, -> { order(:created_at) }, class_name: 'Fujin::RecordingRow', inverse_of: :sortie
     has_many :attempts, -> { order(:created_at, :position) }, class_name: 'Fujin::AttemptRow', inverse_of: :sortie
 
-    def declaration = Manoeuvres.find(manoeuvre)
+    def declaration = Catalogue.find(manoeuvre)
     def flight_minutes = off_at && on_at ? ((on_at - off_at) / 60.0).round : nil
     # An instructor candidate teaches, and the instructor plays the student.
     def teaching? = student.candidate?
@@ -120,7 +120,7 @@ module Fujin
     has_many :grades, -> { order(:position) }, class_name: 'Fujin::GradeRow', foreign_key: :attempt_id, inverse_of: :attempt
     has_many :fault_calls, -> { order(:created_at, :id) }, class_name: 'Fujin::FaultCall', foreign_key: :attempt_id, inverse_of: :attempt
 
-    def declaration = Manoeuvres.find(manoeuvre)
+    def declaration = Catalogue.find(manoeuvre)
 
     # The proposal held to what the student had in hand.
     def judged = JudgedProposal.new(proposal, task).to_h

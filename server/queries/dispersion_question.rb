@@ -23,12 +23,12 @@ module Fujin
       raise Conflict, "#{declaration.title} has no spot to glide to: ask this of a straight-in, turning or S-turn autorotation."
     end
 
-    def dispersion = Planning::Dispersion.new(@setting.conditions, @setting.house, **plan_options, planner: declaration.spot_planner, spread: spread)
+    def dispersion = Manoeuvres::Autorotation::Dispersion.new(@setting.conditions, @setting.house, **plan_options, planner: declaration.spot_planner, spread: spread)
 
     # @return [Hash] the answer of so many runs, as the API gives it
     def answer(dispersion, count)
-      { 'within_along_ft' => within[0], 'within_across_ft' => within[1], 'spread' => spread_view(dispersion), 'step_ft' => Planning::DispersionField::STEP_FT,
-        'from_along_ft' => Planning::DispersionField::ALONG_FT.first, 'from_across_ft' => Planning::DispersionField::ACROSS_FT.first,
+      { 'within_along_ft' => within[0], 'within_across_ft' => within[1], 'spread' => spread_view(dispersion), 'step_ft' => Manoeuvres::Autorotation::DispersionField::STEP_FT,
+        'from_along_ft' => Manoeuvres::Autorotation::DispersionField::ALONG_FT.first, 'from_across_ft' => Manoeuvres::Autorotation::DispersionField::ACROSS_FT.first,
         'options' => dispersion.options.map { |option| option(dispersion, option, count) } }
     end
 
@@ -44,7 +44,7 @@ module Fujin
     # What the standard calls in, for the stage.
     def within
       @within ||= begin
-        rules = declaration.spot_standard
+        rules = declaration.standard || Grading::Standard.usual
         %w[miss_along_ft miss_across_ft].map { |id| rules.band(id, @setting.sortie.stage, {}).in[1] }
       end
     end
@@ -53,7 +53,7 @@ module Fujin
       @spread ||= begin
         rows = AttemptRow.joins(:sortie).where(sorties: { student_id: @setting.sortie.student_id }, manoeuvre: @setting.sortie.manoeuvre, counts: true)
         plan = declaration.spot_planner.new(@setting.conditions, @setting.house, **plan_options)
-        Planning::Spread.from(rows.pluck(:proposal).map { |proposal| proposal['measures'] }, planned_delay_s: plan.planned_collective_delay_s)
+        Manoeuvres::Autorotation::Spread.from(rows.pluck(:proposal).map { |proposal| proposal['measures'] }, planned_delay_s: plan.planned_collective_delay_s)
       end
     end
 
@@ -69,7 +69,7 @@ module Fujin
 
     def option(dispersion, name, count)
       places = dispersion.places(name, count, seed: SEED)
-      field = Planning::DispersionField.new(places, within_ft: within)
+      field = Manoeuvres::Autorotation::DispersionField.new(places, within_ft: within)
       summary = field.summary
       { 'option' => name, 'offset_ft' => dispersion.offset_ft(name).round, 'probability' => field.probability(0, 0).round(3), 'median_along_ft' => summary[:median][0].round,
         'median_across_ft' => summary[:median][1].round, 'spread_along_ft' => summary[:spread][0].round, 'spread_across_ft' => summary[:spread][1].round,

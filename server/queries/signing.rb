@@ -7,7 +7,7 @@ module Fujin
 
     def initialize(student, manoeuvre_id, by)
       @student = student
-      @manoeuvre = Manoeuvres.find(manoeuvre_id)
+      @manoeuvre = Catalogue.find(manoeuvre_id)
       @by = by
       @progress = StudentProgress.new(student)
     end

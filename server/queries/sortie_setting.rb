@@ -56,7 +56,7 @@ module Fujin
     end
 
     def plan
-      plan = sortie.declaration.planner.call(conditions, house, course_deg: sortie.course_deg, height_ft: sortie.height_ft, stage: sortie.stage,
+      plan = sortie.declaration.plan(conditions, house, course_deg: sortie.course_deg, height_ft: sortie.height_ft, stage: sortie.stage,
                                                                 settings: sortie.settings.slice(*sortie.declaration.settings))
       plan.with(cautions: [*aircraft_caution, *observed_caution, *sun_caution(plan.course_deg), *plan.cautions].freeze)
     end
@@ -91,7 +91,7 @@ module Fujin
 
     # What the sortie's recordings are measured against, worked out once.
     def grading_context
-      @grading_context ||= Grading::Context.new(conditions: conditions, house: house, stage: sortie.stage, spot: [sortie.spot_lat_deg, sortie.spot_lon_deg],
+      @grading_context ||= Lessons.context(conditions: conditions, house: house, stage: sortie.stage, spot: [sortie.spot_lat_deg, sortie.spot_lon_deg],
                                                 course_deg: sortie.course_deg || (wind && sortie.wind_from_deg), wind: wind, planned: true, height_ft: sortie.height_ft,
                                                 elevation_ft: sortie.elevation_ft, exercise: sortie.manoeuvre, settings: sortie.settings.slice(*sortie.declaration.settings),
                                                 handovers: taps.handovers)

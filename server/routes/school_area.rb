@@ -29,7 +29,7 @@ module Fujin
 
     get_route('/api/agreement') { json(AgreementTable.new.to_h) }
 
-    get_route('/api/catalogue') { json(Catalogue.new(School.current).to_h) }
+    get_route('/api/catalogue') { json(CatalogueView.new(School.current).to_h) }
 
     put_route '/api/house' do
       school = School.current

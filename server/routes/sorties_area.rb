@@ -10,7 +10,7 @@ module Fujin
       existing = Sortie.find_by(id: fields['id'])
       next json(Serialisers.sortie(existing, current_person), status: 201) if existing
 
-      manoeuvre = Manoeuvres.find(fields['manoeuvre'])
+      manoeuvre = Catalogue.find(fields['manoeuvre'])
       student = Person.students.find(fields['student_id'])
       aircraft = AircraftRow.find(fields['aircraft_id'])
       raise Conflict, "#{manoeuvre.title} is not flown in a #{aircraft.type.kind}." unless manoeuvre.for?(aircraft.type)

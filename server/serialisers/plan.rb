@@ -11,7 +11,7 @@ module Fujin
       { 'manoeuvre' => plan.manoeuvre, 'aircraft' => conditions.type.id, 'course_deg' => number(plan.course_deg), 'ending' => plan.ending,
         'wind' => conditions.wind.to_s, 'wind_from_deg' => number(conditions.wind.from_deg), 'wind_kt' => number(conditions.wind.speed_kt),
         'house' => plan.house.values, 'rotor_rpm_bands' => rotor_bands(conditions.type),
-        'settings' => plan.settings, 'key_numbers' => Manoeuvres.find(plan.manoeuvre).key_numbers & plan.numbers.keys,
+        'settings' => plan.settings, 'key_numbers' => Catalogue.find(plan.manoeuvre).key_numbers & plan.numbers.keys,
         'numbers' => plan.numbers.to_h { |name, n| [name, plan_number(n).merge(number_words(name))] },
         'gates' => plan.gates.map { |g| gate(g) }, 'path' => plan.path.map { |point| path_point(point) },
         'band' => plan.band.map { |height, low, high| { 'height_ft' => number(height, 1), 'low_ft' => number(low, 1), 'high_ft' => number(high, 1) } },

@@ -8,7 +8,7 @@ module Fujin
     # @return [Hash] one attempt of `grade --json` (DESIGN.md) and of the API's Attempt
     def proposal(proposal, type)
       attempt = proposal.attempt
-      manoeuvre = Manoeuvres.find(attempt.manoeuvre)
+      manoeuvre = Catalogue.find(attempt.manoeuvre)
       { 'manoeuvre' => attempt.manoeuvre, 'start_s' => number(attempt.start_s, 2), 'end_s' => number(attempt.end_s, 2),
         'result' => attempt.result.to_s, 'estimated' => attempt.estimated, 'overall' => proposal.overall, 'critical' => proposal.critical?,
         'standard_version' => proposal.standard_version, 'course_deg' => number(proposal.course_deg, 1),

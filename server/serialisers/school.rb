@@ -73,7 +73,7 @@ module Fujin
 
     def standing(progress, manoeuvre_id, signed_off:)
       standing, readiness, count = progress.standing(manoeuvre_id)
-      { 'manoeuvre' => manoeuvre_id, 'title' => Manoeuvres.find(manoeuvre_id).title, 'attempts' => count, 'level' => standing.level,
+      { 'manoeuvre' => manoeuvre_id, 'title' => Catalogue.find(manoeuvre_id).title, 'attempts' => count, 'level' => standing.level,
         'trend' => standing.trend, 'last_flown' => standing.last_flown&.iso8601, 'weakest_phase' => standing.weakest_phase,
         'ready' => readiness.ready?, 'signed_off' => signed_off, 'conditions' => readiness.conditions.map { |c| { 'id' => c.id, 'met' => c.met, 'text' => c.text } } }
     end
@@ -81,7 +81,7 @@ module Fujin
     def sign_off(row)
       statement = row.statement
       { 'id' => row.id, 'student' => person_name(row.student), 'by' => row.by.name, 'manoeuvre' => row.manoeuvre,
-        'title' => Manoeuvres.find(row.manoeuvre).title, 'remark' => statement['remark'], 'signed_at' => statement['signed_at'],
+        'title' => Catalogue.find(row.manoeuvre).title, 'remark' => statement['remark'], 'signed_at' => statement['signed_at'],
         'hash' => row.document_hash, 'previous_hash' => statement['previous_hash'], 'public_key' => row.parsed['public_key'],
         'withdrawn' => !row.withdrawal.nil?, 'withdrawn_reason' => row.withdrawal&.reason, 'evidence' => statement['evidence'],
         'conditions' => statement['conditions'] }

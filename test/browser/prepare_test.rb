@@ -64,7 +64,7 @@ class BrowserPrepareTest < Minitest::Test
   def test_every_manoeuvre_of_both_kinds_opens
     sign_in(@instructor)
     sorrel = Fujin::AircraftRow.create!(mark: 'Q-GYRO', type_id: 'sorrel-g')
-    Fujin::Manoeuvres.all.each do |declaration|
+    Fujin::Catalogue.all.each do |declaration|
       prepare(manoeuvre: declaration.id, aircraft: declaration.kinds.include?('helicopter') ? @aircraft : sorrel, height_ft: nil)
       first = Fujin::Planning::NumberReasons.label(declaration.key_numbers.first)
 

@@ -79,7 +79,7 @@ class ServerLiveTest < Minitest::Test
   end
 
   def test_what_arrived_before_the_line_broke_is_kept
-    samples = Fujin::Flight::Lesson.new(Fujin::Planning::Conditions.build(type: @aircraft.type), faults: [{}], origin: CORE_SPOT).samples.first(400)
+    samples = Fujin::Lessons::FlownLesson.new(Fujin::Planning::Conditions.build(type: @aircraft.type), faults: [{}], origin: CORE_SPOT).samples.first(400)
     broken_line(samples.map { |sample| Fujin::Recordings::Nmea.sentences(sample, Time.utc(2026, 11, 25, 12) + sample['t_s']).map { |line| "#{line}\r\n" }.join }.join)
     id = record
     Fujin::RecordLive.run(id, PACE)

@@ -12,7 +12,7 @@ class PrepareTest < Minitest::Test
   def test_every_manoeuvre_of_the_catalogue_is_planned_by_the_contract
     as(@instructor)
     autogyro = gyro
-    Fujin::Manoeuvres.all.each do |manoeuvre|
+    Fujin::Catalogue.all.each do |manoeuvre|
       craft = manoeuvre.kinds.include?('helicopter') ? @aircraft : autogyro
       flown = sortie(manoeuvre: manoeuvre.id, aircraft: craft, height_ft: nil, fuel_kg: 20)
       post_json "/api/sorties/#{flown.id}/plan"
@@ -64,7 +64,7 @@ class PrepareTest < Minitest::Test
 
   def test_every_manoeuvre_has_a_brief_sheet_of_one_page
     autogyro = gyro
-    Fujin::Manoeuvres.all.each do |manoeuvre|
+    Fujin::Catalogue.all.each do |manoeuvre|
       craft = manoeuvre.kinds.include?('helicopter') ? @aircraft : autogyro
       flown = sortie(manoeuvre: manoeuvre.id, aircraft: craft, height_ft: nil, fuel_kg: 20)
       bytes = Fujin::BriefSheet.new(flown, Fujin::SortieSetting.new(flown).plan).render

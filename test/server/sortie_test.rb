@@ -152,7 +152,7 @@ class SortieTest < Minitest::Test
 
   def test_the_catalogue_is_the_declaration
     get '/api/catalogue'
-    declared = Fujin::Manoeuvres.find('straight_in_autorotation')
+    declared = Fujin::Catalogue.find('straight_in_autorotation')
     shown = answer['manoeuvres'].find { |m| m['id'] == declared.id }
 
     assert_equal(declared.faults.map(&:id), shown['faults'].map { |f| f['id'] })

@@ -2,11 +2,6 @@
 
 module Fujin
   module Flight
-    # What the pilot asks of the aircraft for one step. Angles radians; pedal is the share of full
-    # engine torque it balances (0..1); throttle is open (governed) or closed. In a gyroplane the open throttle gives
-    # `power_share` of the power there is; it has no collective.
-    Controls = Struct.new(:disc_pitch, :bank, :collective, :pedal, :yaw_rate, :throttle_open, :power_share)
-
     # The moving aircraft: a point mass under a rotor with its own speed, inflow, engine and heading
     # (PHYSICS.md section 1). Fourth-order Runge-Kutta on position, velocity, rotor speed and inflow;
     # control and engine lags are solved exactly within the step. SI; north, east, up.

@@ -2,10 +2,6 @@
 
 module Fujin
   module Flight
-    # One steady condition: forces balanced, power known. SI, radians.
-    TrimPoint = Value.define(:rotor_power_w, :engine_power_w, :thrust_n, :induced_m_s, :climb_through_disc_m_s,
-                             :collective_rad, :disc_pitch_rad, :advance_ratio, :ring_strength)
-
     # Steady flight of one type at one mass in one air: explicit in power, and its zero is autorotation.
     # Speeds given are horizontal, equivalent airspeed; sink is true and positive down.
     class SteadyTrim

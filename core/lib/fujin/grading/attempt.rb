@@ -2,9 +2,6 @@
 
 module Fujin
   module Grading
-    # A timed part of an attempt. `estimated` is true when a boundary came from a fallback.
-    Phase = Value.define(:id, :start_s, :end_s, :estimated, defaults: { estimated: false })
-
     # One execution of a manoeuvre as found in a recording.
     # `events` are named moments in recording time; `result` is :completed or :go_around.
     Attempt = Value.define(:manoeuvre, :start_s, :end_s, :phases, :events, :result, :estimated,

@@ -2,7 +2,7 @@
 
 module Fujin
   module Grading
-    # Faults at contact, alike for what has no standard of its own yet: held to the straight-in autorotation's. For fault
+    # Faults at contact, alike for what has no standard of its own yet: held to what is usual. For fault
     # finders that include FaultFinding.
     module ContactFaults
       BEFORE_S = 1.5
@@ -18,7 +18,7 @@ module Fujin
         taken = measure(id)
         return nil unless at && taken&.value
 
-        band = taken.band || Manoeuvres.find(@attempt.manoeuvre).spot_standard.band(id, @context.stage, @context.targets)
+        band = taken.band || standard_for_faults.band(id, @context.stage, @context.targets)
         # A value that its uncertainty could clear accuses nobody.
         spread = taken.uncertainty.to_f
         return nil if [taken.value - spread, taken.value, taken.value + spread].any? { |v| %w[polished in].include?(band.verdict(v)) }

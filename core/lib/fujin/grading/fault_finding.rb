@@ -2,9 +2,6 @@
 
 module Fujin
   module Grading
-    # A fault that the recording shows: what was seen, when, in numbers.
-    FoundFault = Value.define(:id, :evidence, :from_s, :to_s, :measures)
-
     # What every finder of faults shares. The class that includes it has one method a fault, by the fault's own name, which
     # gives a FoundFault or nil; those that the manoeuvre declares are asked in causal order.
     module FaultFinding
@@ -15,22 +12,25 @@ module Fujin
       STEADY_S = 3.0
       TRIM_DEG = 10.0
 
-      # @param taker [#signals, #attempt, #context, #course_deg, #gate_s] after its measures were taken
+      # @param taker [#signals, #attempt, #context, #manoeuvre, #course_deg, #gate_s] after its measures were taken
       # @param measures [Hash{String => Measure}]
       def initialize(taker, measures)
         @signals = taker.signals
         @attempt = taker.attempt
         @context = taker.context
+        @manoeuvre = taker.manoeuvre
         @course_deg = taker.course_deg
         @gate_s = taker.gate_s
         @measures = measures
       end
 
       # @return [Array<FoundFault>] in the order in which the causes act
-      def faults = Manoeuvres.find(@attempt.manoeuvre).faults.filter_map { |fault| send(fault.id) }
+      def faults = @manoeuvre.faults.filter_map { |fault| send(fault.id) }
 
       private
 
+      # Its own standard; one that has none yet is held to the usual bands, for its faults only.
+      def standard_for_faults = @manoeuvre.standard || Standard.usual
       def measure(id) = @measures[id]
       def value(id) = measure(id)&.value
       # A value whose uncertainty does not reach back over the limit: nobody is accused by a reading's error.

@@ -2,27 +2,12 @@
 
 module Fujin
   module Grading
-    # The five steps (JOB.md section 6).
-    GRADE_WORDS = ['taken over', 'assisted or far out', 'prompted or marginal', 'to standard', 'polished'].freeze
-
-    # Where a school has not set a standard yet: measures are shown, not judged.
-    NO_STANDARD = 'none'
-
-    # A proposed grade for one phase. `grade` is nil, with no driver, when nothing was recorded.
-    PhaseGrade = Value.define(:phase, :grade, :driver, :critical)
-
-    # Everything the recording says of one attempt: measures, faults, proposed grades. The instructor decides.
-    Proposal = Value.define(:attempt, :measures, :faults, :grades, :standard_version, :course_deg, :gate_s) do
-      def first_fault = faults.first
-      def critical? = grades.any?(&:critical)
-      def grade_of(phase) = grades.find { |g| g.phase == phase }
-
-      # As a whole: the lowest phase that has a proposal.
-      def overall = grades.filter_map(&:grade).min
-    end
-
     # From signals to proposals.
     class Grader
+      # The five steps.
+      GRADE_WORDS = ['taken over', 'assisted or far out', 'prompted or marginal', 'to standard', 'polished'].freeze
+      # Where a school has not set a standard yet: measures are shown, not judged.
+      NO_STANDARD = 'none'
       HELP_CEILING = { 'alone' => 4, 'prompted' => 2, 'assisted' => 1, 'taken_over' => 0 }.freeze
       RANK = { 'polished' => 4, 'in' => 3, 'marginal' => 2, 'out' => 1 }.freeze
 
@@ -31,21 +16,17 @@ module Fujin
         @context = context
       end
 
-      # In this order: each finder leaves alone what those before it found.
-      FINDERS = [AutorotationFinder, HoveringAutorotationFinder, LowRotorRpmFinder, ApproachFinder, TakeOffFinder, LiftOffFinder,
-                 EffectsOfControlsFinder, HoverFinder, GyroFinder, TurnAboutAPointFinder, RectangleFinder, TurnsAcrossALineFinder, LevelSpeedChangeFinder, CircuitFinder].freeze
-
       # @return [Array<Proposal>] every attempt of every recorded manoeuvre, in order of time
-      def proposals = attempts.map { |attempt| propose(Manoeuvres.find(attempt.manoeuvre), attempt) }
+      def proposals = attempts.map { |attempt| propose(@context.catalogue.find(attempt.manoeuvre), attempt) }
 
       # @return [Array<Attempt>]
       def attempts
-        FINDERS.reduce([]) { |taken, finder| taken + finder.new(@signals, @context, taken).find }.sort_by(&:start_s)
+        @context.catalogue.finders.reduce([]) { |taken, finder| taken + finder.new(@signals, @context, taken).find }.sort_by(&:start_s)
       end
 
       # Measures and grades one attempt whose boundaries are known.
       def propose(manoeuvre, attempt)
-        taker = manoeuvre.measurer.new(@signals, attempt, @context)
+        taker = manoeuvre.measurer.new(@signals, attempt, @context, manoeuvre)
         measures = taker.measures
         measures = with_missed_gate(measures, attempt)
         faults = manoeuvre.fault_finder.new(taker, measures).faults

@@ -11,12 +11,15 @@ module Fujin
       READING = { nr: 0.4, ias: 2.0, gs: 0.8, agl: 3.0, pitch: 0.8, heading: 1.5, track: 2.0, collective: 1.0, throttle: 1.0, sink: 80.0, vs: 120.0,
                   lat: 5.0, lon: 5.0, roll: 0.8 }.freeze
 
-      attr_reader :signals, :attempt, :context
+      attr_reader :signals, :attempt, :context, :manoeuvre
 
-      def initialize(signals, attempt, context)
+      # @param signals [Recordings::Signals], @param attempt [Attempt], @param context [Context]
+      # @param manoeuvre [Catalogue::Declaration] that the attempt is one of
+      def initialize(signals, attempt, context, manoeuvre)
         @signals = signals
         @attempt = attempt
         @context = context
+        @manoeuvre = manoeuvre
         @taken = {}
       end
 
@@ -48,7 +51,7 @@ module Fujin
         standard&.band(id, context.stage, targets, planned: context.planned)
       end
 
-      def standard = @standard ||= Manoeuvres.find(attempt.manoeuvre).standard
+      def standard = manoeuvre.standard
       def targets = context.targets
 
       # Those of some values that are numbers.

@@ -8,8 +8,6 @@ module Fujin
       ROUNDS = 3
       # A fit is good while its root mean square differences stay under these.
       GOOD = { height_ft: 45.0, ias_kt: 5.0, rotor_pct: 3.0 }.freeze
-      # The line of an approach is looked at between these heights, ft.
-      LINE_FT = (60.0..200.0)
 
       # A flight of the model that stands for the attempt.
       FlownAgain = Value.define(:faults, :run, :signals, :proposal) do
@@ -36,7 +34,7 @@ module Fujin
         @proposal = proposal
         @context = context
         @fault_id = fault_id
-        @manoeuvre = Manoeuvres.find(proposal.attempt.manoeuvre)
+        @manoeuvre = context.catalogue.find(proposal.attempt.manoeuvre)
         @knob = @manoeuvre.knobs.find { |knob| knob.flies?(fault_id) }
       end
 
@@ -96,46 +94,13 @@ module Fujin
       end
 
       def difference(knob, flown)
-        seen, made = if knob.measure.is_a?(Symbol)
-                       [send(knob.measure, @signals, @proposal), send(knob.measure, flown.signals, flown.proposal)]
-                     else
-                       [value(@proposal, knob.measure), value(flown.proposal, knob.measure)]
-                     end
+        seen, made = [flown_attempt(@signals, @proposal), flown_attempt(flown.signals, flown.proposal)].map { |one| knob.read(one) }
         seen && made ? seen - made : 0.0
       end
 
-      # How far before the spot the entry began, feet.
-      def entry_offset(signals, proposal)
-        return nil unless @context.spot
-
-        along = about_spot(signals).along(signals.index(proposal.attempt.start_s))
-        along.nan? ? nil : -along
-      end
-
-      def about_spot(signals) = AboutSpot.new(signals, @context.spot, course)
-
-      # Most sink below 30 kt over what is allowed there; a clean approach has none.
-      def sunk_over(signals, proposal)
-        taken = value(proposal, 'sink_max_below_30_kt_fpm')
-        taken && signals.signal?(:ias) ? [value(proposal, 'sink_over_allowed_fpm').to_f, 0.0].max : nil
-      end
-
-      # Beside the line of the final course, ft, right +, in the middle of the descent.
-      def beside_line(signals, proposal)
-        descent = proposal.attempt.phase('descent')
-        return nil unless @context.spot && descent
-
-        about = about_spot(signals)
-        offs = (signals.index(descent.start_s)..signals.index(descent.end_s))
-               .select { |i| LINE_FT.cover?(signals[:agl][i] - signals.agl_zero_ft) }.map { |i| about.across(i) }.reject(&:nan?)
-        offs.empty? ? nil : Quantities.median(offs)
-      end
-
-      def raised_pct(signals, proposal) = HoveringAutorotationFaults.raised_pct(signals, proposal.attempt)
-
-      # How long a descent went on that was turned away from.
-      def descent_time(_signals, proposal)
-        proposal.attempt.result == :go_around ? proposal.attempt.end_s - proposal.attempt.start_s : nil
+      # Both are read about the same spot and course.
+      def flown_attempt(signals, proposal)
+        FlownAttempt.new(signals: signals, proposal: proposal, context: @context, course_deg: course)
       end
 
       # The pilot's faults for the knobs' values; one who turned away turns away again, if in time.
@@ -167,9 +132,7 @@ module Fujin
       # The sortie's own; the turns as they were flown.
       def settings
         planned = @context.exercise == @manoeuvre.id ? @context.settings : {}
-        turn = attempt.phase('turn') or return planned
-
-        planned.merge(FlownTurn.settings(@signals, @context, turn, planned, course))
+        @manoeuvre.flown_settings.call(@signals, @context, attempt, planned, course)
       end
 
       # It ends as the attempt ended, whatever was planned.
@@ -179,7 +142,7 @@ module Fujin
       end
 
       def flown_context
-        @flown_context ||= Context.new(conditions: conditions, house: house, stage: @context.stage, spot: @context.spot || [0.0, 0.0], course_deg: course, wind: conditions.wind,
+        @flown_context ||= Context.new(catalogue: @context.catalogue, conditions: conditions, house: house, stage: @context.stage, spot: @context.spot || [0.0, 0.0], course_deg: course, wind: conditions.wind,
                                        height_ft: height_ft, gate_height_ft: @context.gate_height_ft, exercise: @manoeuvre.id, settings: settings)
       end
 

@@ -19,7 +19,7 @@ module Fujin
       # @return [Proposal]
       # @raise [UnknownName, InvalidInput] naming the phase
       def propose(manoeuvre_id, phases, events: {}, result: :completed)
-        manoeuvre = Manoeuvres.find(manoeuvre_id)
+        manoeuvre = @context.catalogue.find(manoeuvre_id)
         problems = problems(manoeuvre, phases)
         raise InvalidInput, problems unless problems.empty?
 

@@ -41,15 +41,22 @@ module Fujin
 
       attr_reader :version, :rules
 
-      # @return [Standard, nil] nil when no standard has been set for it
-      def self.load(manoeuvre_id)
-        path = File.join(FOLDER, "#{manoeuvre_id}.yml")
-        File.file?(path) ? new(YAML.safe_load_file(path)) : nil
+      # @param path [String] of a file of rules; what it includes is part of it
+      # @return [Standard]
+      def self.load(path)
+        data = YAML.safe_load_file(path)
+        shared = data['includes'] ? load(File.join(FOLDER, "#{data['includes']}.yml")).rules : {}
+        new(data.fetch('version'), data.fetch('measures').merge(shared))
       end
 
-      def initialize(data)
-        @version = data.fetch('version')
-        @rules = data.fetch('measures').freeze
+      # What is alike for every manoeuvre.
+      # @return [Standard]
+      def self.usual = @usual ||= load(File.join(FOLDER, 'usual.yml'))
+
+      # @param rules [Hash{String => Hash}] by measure
+      def initialize(version, rules)
+        @version = version
+        @rules = rules.freeze
         freeze
       end
 

@@ -2,13 +2,6 @@
 
 module Fujin
   module Live
-    # What the cockpit is shown of one moment. `bands` are [low, high] by 'rotor_rpm_pct', 'ias_kt', 'sink_fpm', either side
-    # nil where it is free; `gate` is a GateCall or nil.
-    Reading = Value.define(:t_s, :phase, :rotor_rpm_pct, :ias_kt, :sink_fpm, :height_ft, :bands, :gate)
-
-    # `call` is 'ahead' (in `seconds`), 'continue', 'go_around' (with the numbers that are out) or 'not_recorded'.
-    GateCall = Value.define(:call, :height_ft, :seconds, :reasons, defaults: { seconds: nil, reasons: [].freeze })
-
     # Follows a flight sample by sample, looking only back: which phase it is, the phase's bands, the gate's call. A help for
     # whoever watches from beside; in the cockpit the instructor's eyes come first.
     class Monitor
@@ -28,7 +21,6 @@ module Fujin
       SMOOTH_S = { 'ias_kt' => 0.4, 'nr_pct' => 0.15 }.freeze
       GLIDE_BANDS = { 'rotor_rpm_pct' => 'gate_rotor_rpm_pct', 'ias_kt' => 'gate_ias_kt', 'sink_fpm' => 'gate_sink_fpm' }.freeze
       NAMES = { 'rotor_rpm_pct' => ['rotor rpm', '%'], 'ias_kt' => %w[airspeed kt], 'sink_fpm' => ['sink', 'ft/min'] }.freeze
-      STANDARD = 'straight_in_autorotation'
 
       # @param context [Grading::Context] of the sortie: its targets, stage and gate height
       def initialize(context)
@@ -98,7 +90,7 @@ module Fujin
         when 'glide' then @phase = 'flare' if @height <= @context.targets['flare_height_ft'] + (0.25 * (@sink || 0.0) / 60.0)
         end
         power_back if @phase != 'powered' && @driven_s > DRIVEN_S
-        @phase = 'cushion' if @phase == 'flare' && @height && @height <= Grading::AutorotationFinder::LEVEL_FT
+        @phase = 'cushion' if @phase == 'flare' && @height && @height <= Manoeuvres::Autorotation::Finder::LEVEL_FT
       end
 
       def begin_entry
@@ -162,14 +154,14 @@ module Fujin
         rotor = @type.helicopter? ? @type.power_on_band : @type.power_off_band
         found = { 'rotor_rpm_pct' => rotor.map(&:to_f) }
         ias = @smooth['ias_kt']
-        found['sink_fpm'] = [nil, @context.house.sink_allowed_fpm(ias)] if @type.helicopter? && ias && ias < Grading::ApproachMeasures::SLOW_KT && @height && @height > 20.0
+        found['sink_fpm'] = [nil, @context.house.sink_allowed_fpm(ias)] if @type.helicopter? && ias && ias < Manoeuvres::Approach::Measures::SLOW_KT && @height && @height > 20.0
         found
       end
 
       # What the standard of the stage calls in; the rotor never outside its power-off band.
       def glide_bands
         @glide_bands ||= begin
-          standard = Grading::Standard.load(STANDARD)
+          standard = @context.catalogue.usual_glide.standard
           found = GLIDE_BANDS.transform_values { |id| standard.band(id, @context.stage, @context.targets, planned: true).in }
           low, high = @type.power_off_band
           found.merge('rotor_rpm_pct' => [[found['rotor_rpm_pct'][0], low].max, [found['rotor_rpm_pct'][1], high].min])

@@ -13,7 +13,7 @@ module Fujin
       GATE = ['gate', 'A gate missed is a go-around.'].freeze
       GATE_POWER_OFF = ['gate', 'A gate missed is a go-around: throttle joined first, then collective.'].freeze
 
-      # @param declaration [Manoeuvres::Declaration]
+      # @param declaration [Catalogue::Declaration]
       # @param slow_headings [Array<Array(String, Float)>] flown slowly with power
       # @param own [Array<Caution>] the manoeuvre's
       def initialize(conditions, numbers, course_deg:, stage:, declaration:, house:, slow_headings: [], own: [])

@@ -3,15 +3,12 @@
 module Fujin
   module Planning
     # What every manoeuvre's plan shares: the day, the method, the settings, the wind along a line, and how the parts are
-    # put together. A subclass names its MANOEUVRE and gives #own_numbers, #gates, #path and what else it has.
+    # put together. A subclass says its `declaration` and gives #own_numbers, #gates, #path and what else it has.
     class ManoeuvrePlan
       include Numbers
 
       Q = Quantities
       SETTINGS = [].freeze
-
-      # Declared planner of this class.
-      def self.planner = ->(conditions, house, **options) { new(conditions, house, **options).plan }
 
       # @param conditions [Conditions], @param house [HouseMethod]
       # @param course_deg [Float, nil] final course; nil is straight into the wind
@@ -43,7 +40,7 @@ module Fujin
 
       private
 
-      def declaration = Manoeuvres.find(self.class::MANOEUVRE)
+      def declaration = self.class.declaration
 
       def check_kind
         return if declaration.kinds.include?(@type.kind)

@@ -2,19 +2,6 @@
 
 module Fujin
   module Progress
-    # One attempt as the record keeps it: when (a date), what the instructor decided per phase, how much help,
-    # whether it counts, whether a critical measure was out of limits.
-    GradedAttempt = Value.define(:manoeuvre, :flown_at, :on_day, :grades, :help, :counts, :critical, :trainer,
-                                 defaults: { trainer: false }) do
-      # The lowest phase grade; nil when no phase was graded.
-      def level = grades.values.compact.min
-      def to_standard? = !level.nil? && grades.values.none?(&:nil?) && level >= 3
-      def unassisted? = help == 'alone'
-    end
-
-    # One condition of readiness, with the fact that meets it or not.
-    Condition = Value.define(:id, :met, :text)
-
     # The school's rule for 'ready for sign-off' (JOB.md section 7); each number is a setting.
     class Readiness
       DEFAULTS = { attempts: 3, days: 2, critical_window: 5 }.freeze
@@ -67,37 +54,6 @@ module Fujin
         bad = window.count(&:critical)
         text = bad.zero? ? "no critical measure out of limits in the last #{window.size}" : "a critical measure out of limits in #{bad} of the last #{window.size}"
         condition('no_critical', bad.zero?, text)
-      end
-    end
-
-    # Where a student stands in one manoeuvre.
-    class Standing
-      WINDOW = 5
-
-      def initialize(attempts)
-        @graded = attempts.reject { |a| a.level.nil? }.sort_by(&:flown_at)
-      end
-
-      def level = @graded.last&.level
-      def last_flown = @graded.last&.on_day
-
-      # 'rising', 'steady' or 'falling' from the slope of the last levels; nil with fewer than three.
-      def trend
-        levels = @graded.last(WINDOW).map(&:level)
-        return nil if levels.size < 3
-
-        slope = Recordings::Smoothing.fit(levels.each_index.map(&:to_f), levels.map(&:to_f), 1)[1]
-        return 'steady' if slope.abs < 0.15
-
-        slope.positive? ? 'rising' : 'falling'
-      end
-
-      # The phase with the lowest mean grade over the last attempts, the one to work on.
-      def weakest_phase
-        sums = @graded.last(WINDOW).each_with_object({}) do |attempt, found|
-          attempt.grades.each { |phase, grade| (found[phase] ||= []) << grade unless grade.nil? }
-        end
-        sums.min_by { |_, grades| grades.sum / grades.size.to_f }&.first
       end
     end
   end

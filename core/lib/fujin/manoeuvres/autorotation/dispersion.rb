@@ -1,147 +1,149 @@
 # frozen_string_literal: true
 
 module Fujin
-  module Planning
-    # Where landings end when a plan is flown again and again with a student's own spread: a reduced model (OptionRoute). Runs
-    # are seeded, so the same question has the same answer.
-    #
-    # Along the final course the glide goes where it goes. Across it a pilot steers: what a turn leaves beside the line is
-    # closed on the final glide as far as CLOSING_DEG allows, and only what is left scatters.
-    #
-    # Places are where the run ends, in feet along and across from the spot, if the entry is where it was planned; an entry
-    # moved over the ground moves them all with it, which is what makes a field of answers possible (DispersionField).
-    class Dispersion
-      Q = Quantities
-      OPTIONS = %w[glide slow stretch delay s_turn circle].freeze
-      # How steeply a pilot cuts back to the line on the final glide.
-      CLOSING_DEG = 15.0
+  module Manoeuvres
+    module Autorotation
+      # Where landings end when a plan is flown again and again with a student's own spread: a reduced model (OptionRoute). Runs
+      # are seeded, so the same question has the same answer.
+      #
+      # Along the final course the glide goes where it goes. Across it a pilot steers: what a turn leaves beside the line is
+      # closed on the final glide as far as CLOSING_DEG allows, and only what is left scatters.
+      #
+      # Places are where the run ends, in feet along and across from the spot, if the entry is where it was planned; an entry
+      # moved over the ground moves them all with it, which is what makes a field of answers possible (DispersionField).
+      class Dispersion
+        Q = Quantities
+        OPTIONS = %w[glide slow stretch delay s_turn circle].freeze
+        # How steeply a pilot cuts back to the line on the final glide.
+        CLOSING_DEG = 15.0
 
-      # What one run does differently from the plan.
-      Deviation = Value.define(:speed_kt, :rotor_pct, :delay_s, :flare_height_ft, :entry_ft, :across_ft, :bank_deg, :headwind_kt)
+        # What one run does differently from the plan.
+        Deviation = Value.define(:speed_kt, :rotor_pct, :delay_s, :flare_height_ft, :entry_ft, :across_ft, :bank_deg, :headwind_kt)
 
-      # @param planner [Class] of the autorotation family
-      # @param settings [Hash] the exercise's own
-      # @param spread [Spread]
-      def initialize(conditions, house, planner: StraightInPlan, course_deg: nil, height_ft: nil, settings: {}, spread: Spread.default)
-        @conditions = conditions
-        @house = house
-        @spread = spread
-        @course_deg = course_deg || conditions.wind.from_deg
-        @plan = lambda do |option, height|
-          planner.new(conditions, house, course_deg: @course_deg, height_ft: height, settings: settings.merge('spot_option' => { 'glide' => 'none' }.fetch(option, option))).chosen
+        # @param planner [Class] of the autorotation family
+        # @param settings [Hash] the exercise's own
+        # @param spread [Spread]
+        def initialize(conditions, house, planner: StraightInPlan, course_deg: nil, height_ft: nil, settings: {}, spread: Spread.default)
+          @conditions = conditions
+          @house = house
+          @spread = spread
+          @course_deg = course_deg || conditions.wind.from_deg
+          @plan = lambda do |option, height|
+            planner.new(conditions, house, course_deg: @course_deg, height_ft: height, settings: settings.merge('spot_option' => { 'glide' => 'none' }.fetch(option, option))).chosen
+          end
+          @base = @plan.call('glide', height_ft)
+          @height_ft = @base.targets['entry_height_ft']
+          @routes = {}
         end
-        @base = @plan.call('glide', height_ft)
-        @height_ft = @base.targets['entry_height_ft']
-        @routes = {}
-      end
 
-      # Options that today's height has room for.
-      def options = @options ||= OPTIONS.select { |option| route(option) }
+        # Options that today's height has room for.
+        def options = @options ||= OPTIONS.select { |option| route(option) }
 
-      # @return [Array<Array(Float, Float)>] `count` places of one option
-      def places(option, count, seed: 1)
-        random = Random.new((seed * 1000) + OPTIONS.index(option))
-        Array.new(count) { place(option, deviation(random)) }
-      end
-
-      # One run's place.
-      def place(option, deviation)
-        flown = route(option)
-        speed = @conditions.atmosphere.true_speed([flown.speed_kt + deviation.speed_kt, 0.0].max * Q::KT)
-        sink = flown.sink(deviation.speed_kt, deviation.rotor_pct)
-        turned = flown.turned(deviation.speed_kt, deviation.rotor_pct, deviation.bank_deg)
-        final_m = final_glide_m(flown, turned, sink, deviation) / sink * ground(speed, deviation)
-        before = flown.before_turns_m(speed) + (entry_speed * deviation.delay_s * 0.15) - (deviation.entry_ft * Q::FT)
-        along = entry_m[0] + (before * Math.cos(flown.track)) + turned.along_m + final_m + flown.flare_m + (deviation.flare_height_ft * Q::FT * FLOAT) -
-                (deviation.headwind_kt * Q::KT * flown.other_s(turned))
-        beside = entry_m[1] + (before * Math.sin(flown.track)) + turned.across_m
-        [along / Q::FT, (closed(beside, final_m) / Q::FT) + deviation.across_ft]
-      end
-
-      # Where the option's own entry lies from the planned one: how far it goes beyond (+) or short of the spot, ft.
-      def offset_ft(option) = place(option, NONE)[0]
-
-      NONE = Deviation.new(speed_kt: 0.0, rotor_pct: 0.0, delay_s: 0.0, flare_height_ft: 0.0, entry_ft: 0.0, across_ft: 0.0, bank_deg: 0.0, headwind_kt: 0.0)
-      # A flare begun higher floats farther: metres over the ground for each metre of height.
-      FLOAT = 1.9
-      private_constant :FLOAT
-
-      # One standard deviation of where the entry is. A student's own misses hold all their scatter: the entry has what the
-      # rest of the spread does not explain, so that nothing counts twice.
-      def entry_ft
-        @entry_ft ||= if @spread.miss_along_ft
-                        Math.sqrt([(@spread.miss_along_ft**2) - explained_variance, 0.0].max)
-                      else
-                        @spread.entry_ft
-                      end
-      end
-
-      private
-
-      # Runs that say how far the plan scatters when its entry does not.
-      EXPLAINING_RUNS = 400
-      private_constant :EXPLAINING_RUNS
-
-      def explained_variance
-        random = Random.new(0)
-        ends = Array.new(EXPLAINING_RUNS) { place('glide', deviation(random, 0.0))[0] }
-        ends.sum { |along| along * along } / ends.size
-      end
-
-      def deviation(random, entry = entry_ft)
-        Deviation.new(speed_kt: normal(random) * @spread.speed_kt, rotor_pct: normal(random) * @spread.rotor_pct, delay_s: (normal(random) * @spread.delay_s).abs,
-                      flare_height_ft: normal(random) * @spread.flare_height_ft, entry_ft: normal(random) * entry, across_ft: normal(random) * @spread.across_ft,
-                      bank_deg: normal(random) * @spread.bank_deg, headwind_kt: normal(random) * wind_kt)
-      end
-
-      # Box and Muller.
-      def normal(random) = Math.sqrt(-2.0 * Math.log(1.0 - random.rand)) * Math.cos(2.0 * Math::PI * random.rand)
-
-      # The mean wind's own uncertainty and what a gusty flight averages to.
-      def wind_kt = @wind_kt ||= Math.hypot(@spread.wind_kt, @conditions.wind.gust_spread_kt / Flight::WindField::GUST_SIGMAS / 2.0)
-
-      def targets = @targets ||= @base.targets
-      def entry_m = @entry_m ||= @base.parts.entry_m
-      def entry_speed = targets['entry_speed_kt'] * Q::KT
-      def entry_sink = targets['glide_sink_fpm'] * Q::FPM
-      def to_glide_m = (@height_ft - targets['flare_height_ft']) * Q::FT
-
-      # Height left for the final glide and what the entry's speed is worth, metres.
-      def final_glide_m(flown, turned, sink, deviation)
-        left = to_glide_m - flown.entry_height_m - turned.height_m - (sink * flown.established_s) - (deviation.flare_height_ft * Q::FT) - (entry_sink * deviation.delay_s * 0.25)
-        [left + flown.carried_m, 0.0].max
-      end
-
-      # What is left beside the line after a final glide.
-      def closed(beside_m, final_m)
-        within = Math.tan(CLOSING_DEG * Q::DEG) * final_m
-        if beside_m.abs <= within
-          0.0
-        else
-          beside_m - (beside_m.positive? ? within : -within)
+        # @return [Array<Array(Float, Float)>] `count` places of one option
+        def places(option, count, seed: 1)
+          random = Random.new((seed * 1000) + OPTIONS.index(option))
+          Array.new(count) { place(option, deviation(random)) }
         end
-      end
 
-      def ground(true_speed, deviation)
-        across = @conditions.wind.crosswind_kt(@course_deg) * Q::KT
-        ahead = true_speed > across.abs ? Math.sqrt((true_speed**2) - (across**2)) : 0.0
-        ahead - ((@conditions.wind.headwind_kt(@course_deg) + deviation.headwind_kt) * Q::KT)
-      end
+        # One run's place.
+        def place(option, deviation)
+          flown = route(option)
+          speed = @conditions.atmosphere.true_speed([flown.speed_kt + deviation.speed_kt, 0.0].max * Q::KT)
+          sink = flown.sink(deviation.speed_kt, deviation.rotor_pct)
+          turned = flown.turned(deviation.speed_kt, deviation.rotor_pct, deviation.bank_deg)
+          final_m = final_glide_m(flown, turned, sink, deviation) / sink * ground(speed, deviation)
+          before = flown.before_turns_m(speed) + (entry_speed * deviation.delay_s * 0.15) - (deviation.entry_ft * Q::FT)
+          along = entry_m[0] + (before * Math.cos(flown.track)) + turned.along_m + final_m + flown.flare_m + (deviation.flare_height_ft * Q::FT * FLOAT) -
+                  (deviation.headwind_kt * Q::KT * flown.other_s(turned))
+          beside = entry_m[1] + (before * Math.sin(flown.track)) + turned.across_m
+          [along / Q::FT, (closed(beside, final_m) / Q::FT) + deviation.across_ft]
+        end
 
-      # @return [OptionRoute, nil] nil when the height has no room for it
-      def route(option) = @routes.fetch(option) { @routes[option] = build(option) }
+        # Where the option's own entry lies from the planned one: how far it goes beyond (+) or short of the spot, ft.
+        def offset_ft(option) = place(option, NONE)[0]
 
-      def build(option)
-        route = OptionRoute.new(@plan.call(option, @height_ft), @conditions, course_deg: @course_deg, delay_s: option == 'delay' ? SpotOptions::DELAY_S : 0.0)
-        SpotOptions::TURNS_DEG.key?(option) && !room?(route) ? nil : route
-      rescue OutsideModel, InvalidInput
-        nil
-      end
+        NONE = Deviation.new(speed_kt: 0.0, rotor_pct: 0.0, delay_s: 0.0, flare_height_ft: 0.0, entry_ft: 0.0, across_ft: 0.0, bank_deg: 0.0, headwind_kt: 0.0)
+        # A flare begun higher floats farther: metres over the ground for each metre of height.
+        FLOAT = 1.9
+        private_constant :FLOAT
 
-      # Out of the turns with at least half of the house's height over the flare left, the shallowest bank included.
-      def room?(route)
-        least = (@house.turn_out_ft - targets['flare_height_ft']) * Q::FT * 0.5
-        to_glide_m - route.entry_height_m - route.turned(0.0, 0.0, OptionRoute::BANK_STEPS_DEG.first).height_m > least
+        # One standard deviation of where the entry is. A student's own misses hold all their scatter: the entry has what the
+        # rest of the spread does not explain, so that nothing counts twice.
+        def entry_ft
+          @entry_ft ||= if @spread.miss_along_ft
+                          Math.sqrt([(@spread.miss_along_ft**2) - explained_variance, 0.0].max)
+                        else
+                          @spread.entry_ft
+                        end
+        end
+
+        private
+
+        # Runs that say how far the plan scatters when its entry does not.
+        EXPLAINING_RUNS = 400
+        private_constant :EXPLAINING_RUNS
+
+        def explained_variance
+          random = Random.new(0)
+          ends = Array.new(EXPLAINING_RUNS) { place('glide', deviation(random, 0.0))[0] }
+          ends.sum { |along| along * along } / ends.size
+        end
+
+        def deviation(random, entry = entry_ft)
+          Deviation.new(speed_kt: normal(random) * @spread.speed_kt, rotor_pct: normal(random) * @spread.rotor_pct, delay_s: (normal(random) * @spread.delay_s).abs,
+                        flare_height_ft: normal(random) * @spread.flare_height_ft, entry_ft: normal(random) * entry, across_ft: normal(random) * @spread.across_ft,
+                        bank_deg: normal(random) * @spread.bank_deg, headwind_kt: normal(random) * wind_kt)
+        end
+
+        # Box and Muller.
+        def normal(random) = Math.sqrt(-2.0 * Math.log(1.0 - random.rand)) * Math.cos(2.0 * Math::PI * random.rand)
+
+        # The mean wind's own uncertainty and what a gusty flight averages to.
+        def wind_kt = @wind_kt ||= Math.hypot(@spread.wind_kt, @conditions.wind.gust_spread_kt / Flight::WindField::GUST_SIGMAS / 2.0)
+
+        def targets = @targets ||= @base.targets
+        def entry_m = @entry_m ||= @base.parts.entry_m
+        def entry_speed = targets['entry_speed_kt'] * Q::KT
+        def entry_sink = targets['glide_sink_fpm'] * Q::FPM
+        def to_glide_m = (@height_ft - targets['flare_height_ft']) * Q::FT
+
+        # Height left for the final glide and what the entry's speed is worth, metres.
+        def final_glide_m(flown, turned, sink, deviation)
+          left = to_glide_m - flown.entry_height_m - turned.height_m - (sink * flown.established_s) - (deviation.flare_height_ft * Q::FT) - (entry_sink * deviation.delay_s * 0.25)
+          [left + flown.carried_m, 0.0].max
+        end
+
+        # What is left beside the line after a final glide.
+        def closed(beside_m, final_m)
+          within = Math.tan(CLOSING_DEG * Q::DEG) * final_m
+          if beside_m.abs <= within
+            0.0
+          else
+            beside_m - (beside_m.positive? ? within : -within)
+          end
+        end
+
+        def ground(true_speed, deviation)
+          across = @conditions.wind.crosswind_kt(@course_deg) * Q::KT
+          ahead = true_speed > across.abs ? Math.sqrt((true_speed**2) - (across**2)) : 0.0
+          ahead - ((@conditions.wind.headwind_kt(@course_deg) + deviation.headwind_kt) * Q::KT)
+        end
+
+        # @return [OptionRoute, nil] nil when the height has no room for it
+        def route(option) = @routes.fetch(option) { @routes[option] = build(option) }
+
+        def build(option)
+          route = OptionRoute.new(@plan.call(option, @height_ft), @conditions, course_deg: @course_deg, delay_s: option == 'delay' ? SpotOptions::DELAY_S : 0.0)
+          SpotOptions::TURNS_DEG.key?(option) && !room?(route) ? nil : route
+        rescue OutsideModel, InvalidInput
+          nil
+        end
+
+        # Out of the turns with at least half of the house's height over the flare left, the shallowest bank included.
+        def room?(route)
+          least = (@house.turn_out_ft - targets['flare_height_ft']) * Q::FT * 0.5
+          to_glide_m - route.entry_height_m - route.turned(0.0, 0.0, OptionRoute::BANK_STEPS_DEG.first).height_m > least
+        end
       end
     end
   end

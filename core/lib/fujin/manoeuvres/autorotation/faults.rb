@@ -1,211 +1,216 @@
 # frozen_string_literal: true
 
 module Fujin
-  module Grading
-    # Names the faults of an autorotation, in causal order. A fault is named when its evidence is marginal or out.
-    class AutorotationFaults
-      include FaultFinding
-      include BigCheck
+  module Manoeuvres
+    module Autorotation
+      # Names the faults of an autorotation, in causal order. A fault is named when its evidence is marginal or out.
+      class Faults
+        include Grading::FaultFinding
+        include BigCheck
 
-      NAMED = %w[marginal out].freeze
-      # Established, then turn: later than this after the planned moment is waiting.
-      LATE_TURN_S = 2.5
-      SPEEDS = %w[glide_ias_mean_kt gate_ias_kt].freeze
-      RPMS = %w[glide_rotor_rpm_mean_pct gate_rotor_rpm_pct].freeze
+        NAMED = %w[marginal out].freeze
+        # Established, then turn: later than this after the planned moment is waiting.
+        LATE_TURN_S = 2.5
+        SPEEDS = %w[glide_ias_mean_kt gate_ias_kt].freeze
+        RPMS = %w[glide_rotor_rpm_mean_pct gate_rotor_rpm_pct].freeze
 
-      private
+        private
 
-      # A cushion spends the rotor close to the ground: slow there is no limit passed.
-      def airborne?(index)
-        cushion = @attempt.phase('cushion')
-        super && !(cushion && @signals.time(index) >= cushion.start_s)
-      end
+        # A cushion spends the rotor close to the ground: slow there is no limit passed.
+        def airborne?(index)
+          cushion = @attempt.phase('cushion')
+          super && !(cushion && @signals.time(index) >= cushion.start_s)
+        end
 
-      def closure = @attempt.event(:closure_s) || @attempt.start_s
+        # What has turns or little speed and no standard of its own is held to the straight-in's, for its faults only.
+        def standard_for_faults = @manoeuvre.standard || StraightInAutorotation.standard
+        def closure = @attempt.event(:closure_s) || @attempt.start_s
 
-      # Marginal or out; a marginal one that its uncertainty could clear accuses nobody. At the gate only while gliding.
-      def bad?(id)
-        held = held(id)
-        return false unless held && NAMED.include?(held.verdict)
-        return false if held.verdict == 'marginal' && held.could_be_in?
-        return false if id.start_with?('gate_') && flaring_at_gate?
+        # Marginal or out; a marginal one that its uncertainty could clear accuses nobody. At the gate only while gliding.
+        def bad?(id)
+          held = held(id)
+          return false unless held && NAMED.include?(held.verdict)
+          return false if held.verdict == 'marginal' && held.could_be_in?
+          return false if id.start_with?('gate_') && flaring_at_gate?
 
-        true
-      end
+          true
+        end
 
-      # A measure that its manoeuvre has no standard for yet is held to the straight-in's, for its faults only.
-      def held(id)
-        taken = measure(id)
-        return taken unless taken&.value && taken.band.nil?
+        # A measure that its manoeuvre has no standard for yet is held to the straight-in's, for its faults only.
+        def held(id)
+          taken = measure(id)
+          return taken unless taken&.value && taken.band.nil?
 
-        @held ||= {}
-        @held[id] ||= Manoeuvres.find(@attempt.manoeuvre).spot_standard.band(id, @context.stage, @context.targets, planned: @context.planned)
-                                .then { |band| band ? taken.with(band: band, verdict: band.verdict(taken.value)) : taken }
-      end
+          @held ||= {}
+          @held[id] ||= standard_for_faults.band(id, @context.stage, @context.targets, planned: @context.planned)
+                                                .then { |band| band ? taken.with(band: band, verdict: band.verdict(taken.value)) : taken }
+        end
 
-      def flaring_at_gate? = @gate_s && @attempt.phase('flare') && @gate_s > @attempt.phase('flare').start_s
+        def planned_entry = @planned_entry ||= PlannedEntry.new(@context, @manoeuvre)
+        def flaring_at_gate? = @gate_s && @attempt.phase('flare') && @gate_s > @attempt.phase('flare').start_s
 
-      def bad_low?(id) = bad?(id) && held(id).under?
-      def bad_high?(id) = bad?(id) && !held(id).under?
+        def bad_low?(id) = bad?(id) && held(id).under?
+        def bad_high?(id) = bad?(id) && !held(id).under?
 
-      # Where the entry began against where this wind and height ask for it, when the spot was missed that way.
-      def entry_position(id, side)
-        return nil unless bad?('miss_along_ft') && @course_deg && @signals.wind
+        # Where the entry began against where this wind and height ask for it, when the spot was missed that way.
+        def entry_position(id, side)
+          return nil unless bad?('miss_along_ft') && @course_deg && @signals.wind
 
-        offset = entry_offset_ft
-        return nil unless offset
+          offset = entry_offset_ft
+          return nil unless offset
 
-        width = held('miss_along_ft').band.in[1]
-        return nil if offset * side < width || (offset.positive? != value('miss_along_ft').negative?)
+          width = held('miss_along_ft').band.in[1]
+          return nil if offset * side < width || (offset.positive? != value('miss_along_ft').negative?)
 
-        found(id, "the entry began #{offset.abs.round} ft #{side.positive? ? 'farther from' : 'nearer'} the spot than planned for this wind and height",
-              ['miss_along_ft'], to: closure + 1.0)
-      end
+          found(id, "the entry began #{offset.abs.round} ft #{side.positive? ? 'farther from' : 'nearer'} the spot than planned for this wind and height",
+                ['miss_along_ft'], to: closure + 1.0)
+        end
 
-      def entered_too_far = entry_position('entered_too_far', 1.0)
-      def entered_too_close = entry_position('entered_too_close', -1.0)
+        def entered_too_far = entry_position('entered_too_far', 1.0)
+        def entered_too_close = entry_position('entered_too_close', -1.0)
 
-      # Positive when the entry began too far out.
-      def entry_offset_ft
-        along, = AboutSpot.new(@signals, @context.spot, @course_deg).place_at(closure)
-        planned = @context.entry_distance_m(@attempt.manoeuvre, @signals.at(:agl, closure), @course_deg, @signals.wind)
-        planned && !along.nan? ? -along - (planned / Quantities::FT) : nil
-      end
+        # Positive when the entry began too far out.
+        def entry_offset_ft
+          along, = Grading::AboutSpot.new(@signals, @context.spot, @course_deg).place_at(closure)
+          planned = planned_entry.distance_m(@signals.at(:agl, closure), @course_deg, @signals.wind)
+          planned && !along.nan? ? -along - (planned / Quantities::FT) : nil
+        end
 
-      def late_collective
-        return nil unless bad?('collective_delay_s')
+        def late_collective
+          return nil unless bad?('collective_delay_s')
 
-        delay = value('collective_delay_s')
-        found('late_collective', "collective down #{delay.round(1)} s after the power went, #{held('collective_delay_s').band.in[1].round(1)} s allowed#{lowest_rpm_text}",
-              %w[collective_delay_s min_rotor_rpm_pct], to: closure + delay)
-      end
+          delay = value('collective_delay_s')
+          found('late_collective', "collective down #{delay.round(1)} s after the power went, #{held('collective_delay_s').band.in[1].round(1)} s allowed#{lowest_rpm_text}",
+                %w[collective_delay_s min_rotor_rpm_pct], to: closure + delay)
+        end
 
-      def lowest_rpm_text
-        lowest = value('min_rotor_rpm_pct')
-        lowest ? "; rotor rpm fell to #{lowest.round(1)} %" : ''
-      end
+        def lowest_rpm_text
+          lowest = value('min_rotor_rpm_pct')
+          lowest ? "; rotor rpm fell to #{lowest.round(1)} %" : ''
+        end
 
-      # +3 before lowering.
-      def raised_collective
-        before = @signals.window(:collective, closure - 1.5, closure)
-        return nil if before.empty?
+        # +3 before lowering.
+        def raised_collective
+          before = @signals.window(:collective, closure - 1.5, closure)
+          return nil if before.empty?
 
-        level = Quantities.median(before)
-        after = @signals.window(:collective, closure, closure + 3.0)
-        down = after.index { |v| v < level - 3.0 } || after.size
-        peak = after.first(down).max
-        return nil unless peak && peak > level + 3.0
+          level = Quantities.median(before)
+          after = @signals.window(:collective, closure, closure + 3.0)
+          down = after.index { |v| v < level - 3.0 } || after.size
+          peak = after.first(down).max
+          return nil unless peak && peak > level + 3.0
 
-        found('raised_collective', "collective went up by #{(peak - level).round} points before it came down", [], to: closure + 3.0)
-      end
+          found('raised_collective', "collective went up by #{(peak - level).round} points before it came down", [], to: closure + 3.0)
+        end
 
-      def lowest_collective
-        @lowest_collective ||= @signals.window(:collective, closure, closure + 4.0).min
-      end
+        def lowest_collective
+          @lowest_collective ||= @signals.window(:collective, closure, closure + 4.0).min
+        end
 
-      # Lowest collective of the first 4 s over 5 % with rotor rpm under target.
-      def collective_not_down
-        return nil unless lowest_collective && lowest_collective > 5.0
+        # Lowest collective of the first 4 s over 5 % with rotor rpm under target.
+        def collective_not_down
+          return nil unless lowest_collective && lowest_collective > 5.0
 
-        rpm = @signals.window(:nr, closure + 2.0, closure + 6.0)
-        return nil if rpm.empty? || (rpm.sum / rpm.size) >= @context.target_rotor_rpm_pct
+          rpm = @signals.window(:nr, closure + 2.0, closure + 6.0)
+          return nil if rpm.empty? || (rpm.sum / rpm.size) >= @context.target_rotor_rpm_pct
 
-        found('collective_not_down', "lowest collective #{lowest_collective.round} % in the first 4 s, with rotor rpm under #{@context.target_rotor_rpm_pct.round} %",
-              ['min_rotor_rpm_pct'], to: closure + 6.0)
-      end
+          found('collective_not_down', "lowest collective #{lowest_collective.round} % in the first 4 s, with rotor rpm under #{@context.target_rotor_rpm_pct.round} %",
+                ['min_rotor_rpm_pct'], to: closure + 6.0)
+        end
 
-      def yaw_uncorrected
-        return nil unless bad?('entry_yaw_deg')
+        def yaw_uncorrected
+          return nil unless bad?('entry_yaw_deg')
 
-        found('yaw_uncorrected', "the nose swung #{value('entry_yaw_deg').round}° within 3 s of the closure", ['entry_yaw_deg'], to: closure + 3.0)
-      end
+          found('yaw_uncorrected', "the nose swung #{value('entry_yaw_deg').round}° within 3 s of the closure", ['entry_yaw_deg'], to: closure + 3.0)
+        end
 
-      def nose_dropped
-        before = @signals.window(:pitch, closure - 2.0, closure)
-        after = @signals.window(:pitch, closure, closure + 4.0)
-        return nil if before.empty? || after.empty? || !bad_high?('glide_ias_max_kt')
+        def nose_dropped
+          before = @signals.window(:pitch, closure - 2.0, closure)
+          after = @signals.window(:pitch, closure, closure + 4.0)
+          return nil if before.empty? || after.empty? || !bad_high?('glide_ias_max_kt')
 
-        drop = Quantities.median(before) - after.min
-        return nil unless drop > 6.0
+          drop = Quantities.median(before) - after.min
+          return nil unless drop > 6.0
 
-        found('nose_dropped', "pitch fell #{drop.round}° in the entry and the speed ran to #{value('glide_ias_max_kt').round} kt", ['glide_ias_max_kt'], to: closure + 4.0)
-      end
+          found('nose_dropped', "pitch fell #{drop.round}° in the entry and the speed ran to #{value('glide_ias_max_kt').round} kt", ['glide_ias_max_kt'], to: closure + 4.0)
+        end
 
-      def slow_glide = off('slow_glide', SPEEDS.select { |id| bad_low?(id) }) { |ids| speed_text(ids) }
-      def fast_glide = off('fast_glide', SPEEDS.select { |id| bad_high?(id) }) { |ids| speed_text(ids) }
+        def slow_glide = off('slow_glide', SPEEDS.select { |id| bad_low?(id) }) { |ids| speed_text(ids) }
+        def fast_glide = off('fast_glide', SPEEDS.select { |id| bad_high?(id) }) { |ids| speed_text(ids) }
 
-      def low_rotor_rpm
-        off('low_rotor_rpm', RPMS.select { |id| bad_low?(id) }) { |ids| rpm_text(ids) } unless collective_held_down?
-      end
+        def low_rotor_rpm
+          off('low_rotor_rpm', RPMS.select { |id| bad_low?(id) }) { |ids| rpm_text(ids) } unless collective_held_down?
+        end
 
-      def high_rotor_rpm = off('high_rotor_rpm', RPMS.select { |id| bad_high?(id) } + ['glide_rotor_rpm_max_pct'].select { |id| bad?(id) }) { |ids| rpm_text(ids) }
+        def high_rotor_rpm = off('high_rotor_rpm', RPMS.select { |id| bad_high?(id) } + ['glide_rotor_rpm_max_pct'].select { |id| bad?(id) }) { |ids| rpm_text(ids) }
 
-      # A fault of the glide, or of another phase, that the measures show, if any do.
-      def off(id, ids, phase_id: 'glide') = ids.any? ? found(id, yield(ids), ids, **phase_span(phase_id)) : nil
+        # A fault of the glide, or of another phase, that the measures show, if any do.
+        def off(id, ids, phase_id: 'glide') = ids.any? ? found(id, yield(ids), ids, **phase_span(phase_id)) : nil
 
-      def speed_text(ids)
-        ids.map { |id| "#{id.start_with?('gate') ? 'at the gate' : 'mean in the glide'} #{value(id).round} kt against #{held(id).band.target.round} kt" }.join('; ')
-      end
+        def speed_text(ids)
+          ids.map { |id| "#{id.start_with?('gate') ? 'at the gate' : 'mean in the glide'} #{value(id).round} kt against #{held(id).band.target.round} kt" }.join('; ')
+        end
 
-      # With the collective on its stop all through the glide there is nothing left to lower.
-      def collective_held_down?
-        phase = @attempt.phase('glide')
-        values = phase ? @signals.window(:collective, phase.start_s, phase.end_s) : []
-        values.any? && Quantities.median(values) <= 5.0
-      end
+        # With the collective on its stop all through the glide there is nothing left to lower.
+        def collective_held_down?
+          phase = @attempt.phase('glide')
+          values = phase ? @signals.window(:collective, phase.start_s, phase.end_s) : []
+          values.any? && Quantities.median(values) <= 5.0
+        end
 
-      def rpm_text(ids) = ids.map { |id| "#{plain(id)} #{value(id).round(1)} %, target #{@context.target_rotor_rpm_pct.round(1)} %" }.join('; ')
+        def rpm_text(ids) = ids.map { |id| "#{plain(id)} #{value(id).round(1)} %, target #{@context.target_rotor_rpm_pct.round(1)} %" }.join('; ')
 
-      def flare_height_text = "flare began at #{value('flare_height_ft').round} ft, #{held('flare_height_ft').band.target.round} ft planned"
-      def early_flare = off('early_flare', ['flare_height_ft'].select { |id| bad_high?(id) }, phase_id: 'flare') { flare_height_text }
-      def late_flare = off('late_flare', ['flare_height_ft'].select { |id| bad_low?(id) }, phase_id: 'flare') { flare_height_text }
+        def flare_height_text = "flare began at #{value('flare_height_ft').round} ft, #{held('flare_height_ft').band.target.round} ft planned"
+        def early_flare = off('early_flare', ['flare_height_ft'].select { |id| bad_high?(id) }, phase_id: 'flare') { flare_height_text }
+        def late_flare = off('late_flare', ['flare_height_ft'].select { |id| bad_low?(id) }, phase_id: 'flare') { flare_height_text }
 
-      def weak_flare
-        off('weak_flare', ['flare_pitch_max_deg'].select { |id| bad_low?(id) }, phase_id: 'flare') { "highest pitch #{value('flare_pitch_max_deg').round(1)}°#{ground_speed_left}" }
-      end
+        def weak_flare
+          off('weak_flare', ['flare_pitch_max_deg'].select { |id| bad_low?(id) }, phase_id: 'flare') { "highest pitch #{value('flare_pitch_max_deg').round(1)}°#{ground_speed_left}" }
+        end
 
-      def hard_flare
-        return nil if bad_low?('flare_pitch_max_deg')
+        def hard_flare
+          return nil if bad_low?('flare_pitch_max_deg')
 
-        hard = ['flare_pitch_max_deg'].select { |id| bad_high?(id) } + %w[flare_rotor_rpm_max_pct balloon_ft].select { |id| bad?(id) }
-        off('hard_flare', hard, phase_id: 'flare') { |ids| ids.map { |id| in_words(measure(id)) }.join('; ') }
-      end
+          hard = ['flare_pitch_max_deg'].select { |id| bad_high?(id) } + %w[flare_rotor_rpm_max_pct balloon_ft].select { |id| bad?(id) }
+          off('hard_flare', hard, phase_id: 'flare') { |ids| ids.map { |id| in_words(measure(id)) }.join('; ') }
+        end
 
-      def ground_speed_left
-        left = value('recovery_groundspeed_kt') || value('contact_groundspeed_kt')
-        left ? "; #{left.round} kt over the ground left" : ''
-      end
+        def ground_speed_left
+          left = value('recovery_groundspeed_kt') || value('contact_groundspeed_kt')
+          left ? "; #{left.round} kt over the ground left" : ''
+        end
 
-      def late_power
-        on = value('power_on_s')
-        level = @attempt.event(:level_s)
-        return nil unless on && level && on - level > 1.5
+        def late_power
+          on = value('power_on_s')
+          level = @attempt.event(:level_s)
+          return nil unless on && level && on - level > 1.5
 
-        found('late_power', "throttle joined #{(on - level).round(1)} s after levelling", ['power_on_s'], from: level, to: on)
-      end
+          found('late_power', "throttle joined #{(on - level).round(1)} s after levelling", ['power_on_s'], from: level, to: on)
+        end
 
-      def at_contact(fault, id, text)
-        at = @attempt.event(:contact_s)
-        bad?(id) ? found(fault, text.call(value(id)), [id], from: at - 1.5, to: at + 0.5) : nil
-      end
+        def at_contact(fault, id, text)
+          at = @attempt.event(:contact_s)
+          bad?(id) ? found(fault, text.call(value(id)), [id], from: at - 1.5, to: at + 0.5) : nil
+        end
 
-      def not_level = at_contact('not_level', 'contact_pitch_deg', ->(v) { "pitch #{v.round(1)}° at contact" })
-      def weak_cushion = at_contact('weak_cushion', 'contact_sink_fpm', ->(v) { "sink #{v.round} ft/min at contact" })
-      def drift_at_contact = at_contact('drift_at_contact', 'contact_drift_kt', ->(v) { "#{v.abs.round(1)} kt to the #{v.positive? ? 'right' : 'left'} at contact" })
+        def not_level = at_contact('not_level', 'contact_pitch_deg', ->(v) { "pitch #{v.round(1)}° at contact" })
+        def weak_cushion = at_contact('weak_cushion', 'contact_sink_fpm', ->(v) { "sink #{v.round} ft/min at contact" })
+        def drift_at_contact = at_contact('drift_at_contact', 'contact_drift_kt', ->(v) { "#{v.abs.round(1)} kt to the #{v.positive? ? 'right' : 'left'} at contact" })
 
-      def late_turn
-        planned = @context.turn_after_s(@attempt.manoeuvre)
-        return nil unless planned && surely_over?('turn_delay_s', planned + LATE_TURN_S)
+        def late_turn
+          planned = planned_entry.turn_after_s
+          return nil unless planned && surely_over?('turn_delay_s', planned + LATE_TURN_S)
 
-        found('late_turn', "the turn began #{value('turn_delay_s').round(1)} s after the power went, #{planned.round(1)} s planned", ['turn_delay_s'],
-              from: closure + planned, to: @attempt.phase('turn').start_s)
-      end
+          found('late_turn', "the turn began #{value('turn_delay_s').round(1)} s after the power went, #{planned.round(1)} s planned", ['turn_delay_s'],
+                from: closure + planned, to: @attempt.phase('turn').start_s)
+        end
 
-      # From the end of the entry to the flare.
-      def one_big_check
-        from = @attempt.phase('entry')&.end_s or return nil
-        to = (@attempt.phase('flare')&.start_s || @attempt.phases.last.end_s) - 1.0
-        big_check(from, to) if to > from + WITHIN_S
+        # From the end of the entry to the flare.
+        def one_big_check
+          from = @attempt.phase('entry')&.end_s or return nil
+          to = (@attempt.phase('flare')&.start_s || @attempt.phases.last.end_s) - 1.0
+          big_check(from, to) if to > from + WITHIN_S
+        end
       end
     end
   end

@@ -1,296 +1,298 @@
 # frozen_string_literal: true
 
 module Fujin
-  module Grading
-    # Finds autorotations in a recording, tells straight-in ones from those with turns or without speed, and cuts them into
-    # phases (MEASURES.md section 2).
-    class AutorotationFinder
-      FLARE_BELOW_FT = 220.0
-      LEVEL_FT = 6.0
-      LONGEST_S = 240.0
-      # Slower than this for so long is an autorotation at low airspeed.
-      LOW_SPEED_KT = 30.0
-      LOW_SPEED_S = 3.0
-      # Lower than this the speed comes off for the landing.
-      LOW_SPEED_ABOVE_FT = 150.0
+  module Manoeuvres
+    module Autorotation
+      # Finds autorotations in a recording, tells straight-in ones from those with turns or without speed, and cuts them into
+      # phases (MEASURES.md section 2).
+      class Finder
+        FLARE_BELOW_FT = 220.0
+        LEVEL_FT = 6.0
+        LONGEST_S = 240.0
+        # Slower than this for so long is an autorotation at low airspeed.
+        LOW_SPEED_KT = 30.0
+        LOW_SPEED_S = 3.0
+        # Lower than this the speed comes off for the landing.
+        LOW_SPEED_ABOVE_FT = 150.0
 
-      # @param signals [Recordings::Signals]
-      # @param context [Context]
-      # @param _taken [Array<Attempt>] what earlier finders found: this one comes first
-      def initialize(signals, context, _taken = [])
-        @signals = signals
-        @context = context
-        @closures = Closures.new(signals)
-      end
-
-      # @return [Array<Attempt>] in order of time
-      def find
-        # A gyroplane's rotor is never driven in flight: closing its throttle is a landing, not a failure.
-        return [] unless @context.type.helicopter?
-
-        times, estimated = @closures.find
-        times = without_repeats(times)
-        times.each_with_index.map do |closure, i|
-          latest = [times[i + 1] || @signals.end_s, closure + LONGEST_S, @signals.end_s].min
-          build(closure, latest, estimated)
+        # @param signals [Recordings::Signals]
+        # @param context [Context]
+        # @param _taken [Array<Attempt>] what earlier finders found: this one comes first
+        def initialize(signals, context, _taken = [])
+          @signals = signals
+          @context = context
+          @closures = Grading::Closures.new(signals)
         end
-      end
 
-      private
+        # @return [Array<Attempt>] in order of time
+        def find
+          # A gyroplane's rotor is never driven in flight: closing its throttle is a landing, not a failure.
+          return [] unless @context.type.helicopter?
 
-      # One attempt per closure; a second closure before the first descent ended belongs to it.
-      def without_repeats(times)
-        times.each_with_object([]) { |t, kept| kept << t if kept.empty? || t - kept.last > 8.0 }
-      end
-
-      def build(closure, latest, estimated)
-        flare = flare_start(closure, latest)
-        go_around = go_around_at(closure, flare ? flare.first : latest, latest)
-        return abandoned(closure, go_around, estimated) if go_around
-
-        entry_end = [entry_end(closure), flare&.first || latest].min
-        return unfinished(closure, entry_end, latest, estimated) unless flare
-
-        finished(closure, entry_end, flare, latest, estimated)
-      end
-
-      def abandoned(closure, time, estimated)
-        entry_end = [entry_end(closure), time].min
-        power = power_on(closure, time)
-        drill = EnergyDrill.span(@signals, entry_end, power || time)
-        return drill(drill, closure, power, estimated) if drill
-
-        phases = [phase('entry', closure, entry_end, estimated), phase('glide', entry_end, time, estimated)]
-        attempt(closure, time, phases, { closure_s: closure, power_on_s: power }, estimated, :go_around)
-      end
-
-      def drill(span, closure, power, estimated)
-        from, to = span
-        Attempt.new(manoeuvre: 'energy_drill', start_s: from, end_s: to, phases: [phase('glide', from, to, estimated)].freeze,
-                    events: { closure_s: closure, power_on_s: power }.compact.freeze, estimated: estimated)
-      end
-
-      # The recording stops, or shows no flare.
-      def unfinished(closure, entry_end, latest, estimated)
-        phases = [phase('entry', closure, entry_end, estimated), phase('glide', entry_end, latest, estimated)]
-        attempt(closure, latest, phases, { closure_s: closure }, estimated, :completed)
-      end
-
-      def finished(closure, entry_end, flare, latest, estimated)
-        flare_start, flare_estimated = flare
-        level, level_estimated = flare_end(flare_start, latest)
-        contact = Contact.find(@signals, flare_start, latest)
-        power = power_on(flare_start - 2.0, [latest, level + 4.0].min)
-        powered = power && (contact.nil? || power < contact.time_s)
-        phases = [phase('entry', closure, entry_end, estimated), phase('glide', entry_end, flare_start, flare_estimated),
-                  phase('flare', flare_start, level, flare_estimated || level_estimated)]
-        events = { closure_s: closure, level_s: level, power_on_s: power, contact_s: contact&.time_s, contact: contact }.compact
-        tail, finish = powered ? recovery(level, latest) : touchdown(level, contact, latest)
-        attempt(closure, finish, phases + tail, events, estimated, :completed)
-      end
-
-      def attempt(start, finish, phases, events, estimated, result)
-        kept = phases.select { |p| p.end_s > p.start_s }
-        glided = kept.reject { |p| %w[flare recovery cushion touchdown].include?(p.id) }.last&.end_s || finish
-        name, parts = kind(start, glided, kept)
-        Attempt.new(manoeuvre: name, start_s: start, end_s: finish, phases: parts.freeze, events: events.compact.freeze, estimated: estimated, result: result)
-      end
-
-      # Which autorotation it was, from what lies between closure and flare, and its phases with the turn put in.
-      def kind(start, glided, phases)
-        slow = slow_until(start, glided)
-        return ['low_speed_autorotation', with_late_glide(phases, slow)] if slow
-
-        finder = Turns.new(@signals, @context)
-        curved = finder.s_turn(start, glided)
-        return ['s_turn_autorotation', with_turn(phases, curved)] if curved.any?
-
-        turns = finder.find(start, glided)
-        turns.empty? ? ['straight_in_autorotation', phases] : ['turning_autorotation', with_turn(phases, turns)]
-      end
-
-      # One turn phase from the first turn's start to the last one's end; the glide is what is left after it.
-      def with_turn(phases, turns)
-        from = [turns.first.start_s, phases.first.start_s].max
-        to = turns.last.end_s
-        turn = phase('turn', from, to, turns.any?(&:estimated))
-        before = phases.select { |p| p.start_s < from && p.id == 'entry' }.map { |p| p.with(end_s: [p.end_s, from].min) }
-        after = phases.reject { |p| p.id == 'entry' }.map { |p| p.id == 'glide' ? p.with(start_s: [p.start_s, to].max) : p }
-        (before + [turn] + after).select { |p| p.end_s > p.start_s }
-      end
-
-      # When the speed came back to within 6 kt of the house glide after it had been low, nil when it never was low.
-      def slow_until(start, glided)
-        ias = @signals[:ias] or return nil
-        held = @signals.samples(LOW_SPEED_S)
-        range = @signals.index(start)..@signals.index(glided)
-        low = range.select { |i| ias[i] < LOW_SPEED_KT && high?(i) }
-        return nil if low.size < held
-
-        back = (low.last..range.last).find { |i| (ias[i] - @context.glide_speed_kt).abs <= 6.0 }
-        back ? @signals.time(back) : glided
-      end
-
-      def high?(index) = @signals.signal?(:agl) && @signals[:agl][index] - @signals.agl_zero_ft > LOW_SPEED_ABOVE_FT
-
-      def with_late_glide(phases, time)
-        entry = phases.find { |p| p.id == 'entry' }
-        rest = phases.reject { |p| %w[entry glide].include?(p.id) }
-        glide = phases.find { |p| p.id == 'glide' }
-        [entry.with(end_s: [time, (glide || entry).end_s].min), glide&.with(start_s: [time, glide.end_s].min), *rest].compact.select { |p| p.end_s > p.start_s }
-      end
-
-      def phase(id, from, to, estimated) = Phase.new(id: id, start_s: from, end_s: to, estimated: estimated ? true : false)
-
-      # At least 1 s after the collective is down, with speed and rotor rpm at home; at the latest 6 s after it.
-      def entry_end(closure)
-        down = collective_down(closure)
-        from = @signals.index(down + 1.0)
-        to = @signals.index(down + 6.0)
-        found = (from..to).find { |i| settled?(i) }
-        found ? @signals.time(found) : [down + 6.0, @signals.end_s].min
-      end
-
-      def settled?(index)
-        near?(:ias, index, @context.glide_speed_kt, 6.0) && near?(:nr, index, @context.target_rotor_rpm_pct, 3.5)
-      end
-
-      def near?(name, index, target, width)
-        values = @signals[name]
-        values.nil? || values[index].nan? || (values[index] - target).abs <= width
-      end
-
-      def collective_down(closure)
-        values = @signals[:collective]
-        return closure + 1.4 unless values
-
-        from = @signals.index(closure)
-        to = @signals.index(closure + 4.0)
-        down = (from..to).find { |i| values[i] <= 3.0 }
-        down ||= (from..to).min_by { |i| values[i].nan? ? 1e9 : values[i] }
-        @signals.time(down)
-      end
-
-      # @return [Array(Float, Boolean), nil] time and whether estimated
-      def flare_start(closure, latest)
-        from = @signals.index(closure + 3.0)
-        to = @signals.index(latest)
-        time = @signals.signal?(:pitch) && pitch_rise(from, to)
-        return [[time, closure + 0.5].max, false] if time
-
-        slowing = @signals.signal?(:gs) && slowing_at(from, to)
-        slowing ? [slowing, true] : nil
-      end
-
-      # 0.5 s before pitch stays over 4 degrees above its median of 4 to 1.5 s earlier.
-      def pitch_rise(from, to)
-        pitch = @signals[:pitch]
-        held = @signals.samples(0.8)
-        far = @signals.samples(4.0)
-        near = @signals.samples(1.5)
-        (from..to).each do |i|
-          next if i < far || !low?(i) || pitch[i].nan?
-
-          earlier = pitch[(i - far)..(i - near)].reject(&:nan?)
-          next if earlier.empty?
-
-          level = Quantities.median(earlier) + 4.0
-          return @signals.time(i) - 0.5 if pitch[i] > level && pitch[i, held].all? { |v| v > level }
+          times, estimated = @closures.find
+          times = without_repeats(times)
+          times.each_with_index.map do |closure, i|
+            latest = [times[i + 1] || @signals.end_s, closure + LONGEST_S, @signals.end_s].min
+            build(closure, latest, estimated)
+          end
         end
-        nil
-      end
 
-      # Ground speed falls over 1.5 kt/s for 1 s, less 1 s.
-      def slowing_at(from, to)
-        rate = Recordings::Smoothing.rate(Recordings::Smoothing.mean(@signals[:gs], @signals.samples(0.5)), @signals.step_s, @signals.samples(0.4))
-        held = @signals.samples(1.0)
-        hit = (from..to).find { |i| low?(i) && rate[i, held].all? { |v| v < -1.5 } }
-        hit && (@signals.time(hit) - 1.0)
-      end
+        private
 
-      def low?(index)
-        agl = @signals[:agl]
-        agl.nil? || agl[index].nan? || agl[index] < FLARE_BELOW_FT
-      end
+        # One attempt per closure; a second closure before the first descent ended belongs to it.
+        def without_repeats(times)
+          times.each_with_object([]) { |t, kept| kept << t if kept.empty? || t - kept.last > 8.0 }
+        end
 
-      # Levelling: 6 ft, or 18 kt below 25 ft; otherwise 2 s after the pitch peak.
-      def flare_end(start, latest)
-        from = @signals.index(start + 1.0)
-        to = @signals.index(latest)
-        if @signals.signal?(:agl)
+        def build(closure, latest, estimated)
+          flare = flare_start(closure, latest)
+          go_around = go_around_at(closure, flare ? flare.first : latest, latest)
+          return abandoned(closure, go_around, estimated) if go_around
+
+          entry_end = [entry_end(closure), flare&.first || latest].min
+          return unfinished(closure, entry_end, latest, estimated) unless flare
+
+          finished(closure, entry_end, flare, latest, estimated)
+        end
+
+        def abandoned(closure, time, estimated)
+          entry_end = [entry_end(closure), time].min
+          power = power_on(closure, time)
+          drill = EnergyDrillSpan.span(@signals, entry_end, power || time)
+          return drill(drill, closure, power, estimated) if drill
+
+          phases = [phase('entry', closure, entry_end, estimated), phase('glide', entry_end, time, estimated)]
+          attempt(closure, time, phases, { closure_s: closure, power_on_s: power }, estimated, :go_around)
+        end
+
+        def drill(span, closure, power, estimated)
+          from, to = span
+          Grading::Attempt.new(manoeuvre: 'energy_drill', start_s: from, end_s: to, phases: [phase('glide', from, to, estimated)].freeze,
+                      events: { closure_s: closure, power_on_s: power }.compact.freeze, estimated: estimated)
+        end
+
+        # The recording stops, or shows no flare.
+        def unfinished(closure, entry_end, latest, estimated)
+          phases = [phase('entry', closure, entry_end, estimated), phase('glide', entry_end, latest, estimated)]
+          attempt(closure, latest, phases, { closure_s: closure }, estimated, :completed)
+        end
+
+        def finished(closure, entry_end, flare, latest, estimated)
+          flare_start, flare_estimated = flare
+          level, level_estimated = flare_end(flare_start, latest)
+          contact = Grading::Contact.find(@signals, flare_start, latest)
+          power = power_on(flare_start - 2.0, [latest, level + 4.0].min)
+          powered = power && (contact.nil? || power < contact.time_s)
+          phases = [phase('entry', closure, entry_end, estimated), phase('glide', entry_end, flare_start, flare_estimated),
+                    phase('flare', flare_start, level, flare_estimated || level_estimated)]
+          events = { closure_s: closure, level_s: level, power_on_s: power, contact_s: contact&.time_s, contact: contact }.compact
+          tail, finish = powered ? recovery(level, latest) : touchdown(level, contact, latest)
+          attempt(closure, finish, phases + tail, events, estimated, :completed)
+        end
+
+        def attempt(start, finish, phases, events, estimated, result)
+          kept = phases.select { |p| p.end_s > p.start_s }
+          glided = kept.reject { |p| %w[flare recovery cushion touchdown].include?(p.id) }.last&.end_s || finish
+          name, parts = kind(start, glided, kept)
+          Grading::Attempt.new(manoeuvre: name, start_s: start, end_s: finish, phases: parts.freeze, events: events.compact.freeze, estimated: estimated, result: result)
+        end
+
+        # Which autorotation it was, from what lies between closure and flare, and its phases with the turn put in.
+        def kind(start, glided, phases)
+          slow = slow_until(start, glided)
+          return ['low_speed_autorotation', with_late_glide(phases, slow)] if slow
+
+          finder = Grading::Turns.new(@signals, @context)
+          curved = finder.s_turn(start, glided)
+          return ['s_turn_autorotation', with_turn(phases, curved)] if curved.any?
+
+          turns = finder.find(start, glided)
+          turns.empty? ? ['straight_in_autorotation', phases] : ['turning_autorotation', with_turn(phases, turns)]
+        end
+
+        # One turn phase from the first turn's start to the last one's end; the glide is what is left after it.
+        def with_turn(phases, turns)
+          from = [turns.first.start_s, phases.first.start_s].max
+          to = turns.last.end_s
+          turn = phase('turn', from, to, turns.any?(&:estimated))
+          before = phases.select { |p| p.start_s < from && p.id == 'entry' }.map { |p| p.with(end_s: [p.end_s, from].min) }
+          after = phases.reject { |p| p.id == 'entry' }.map { |p| p.id == 'glide' ? p.with(start_s: [p.start_s, to].max) : p }
+          (before + [turn] + after).select { |p| p.end_s > p.start_s }
+        end
+
+        # When the speed came back to within 6 kt of the house glide after it had been low, nil when it never was low.
+        def slow_until(start, glided)
+          ias = @signals[:ias] or return nil
+          held = @signals.samples(LOW_SPEED_S)
+          range = @signals.index(start)..@signals.index(glided)
+          low = range.select { |i| ias[i] < LOW_SPEED_KT && high?(i) }
+          return nil if low.size < held
+
+          back = (low.last..range.last).find { |i| (ias[i] - @context.glide_speed_kt).abs <= 6.0 }
+          back ? @signals.time(back) : glided
+        end
+
+        def high?(index) = @signals.signal?(:agl) && @signals[:agl][index] - @signals.agl_zero_ft > LOW_SPEED_ABOVE_FT
+
+        def with_late_glide(phases, time)
+          entry = phases.find { |p| p.id == 'entry' }
+          rest = phases.reject { |p| %w[entry glide].include?(p.id) }
+          glide = phases.find { |p| p.id == 'glide' }
+          [entry.with(end_s: [time, (glide || entry).end_s].min), glide&.with(start_s: [time, glide.end_s].min), *rest].compact.select { |p| p.end_s > p.start_s }
+        end
+
+        def phase(id, from, to, estimated) = Grading::Phase.new(id: id, start_s: from, end_s: to, estimated: estimated ? true : false)
+
+        # At least 1 s after the collective is down, with speed and rotor rpm at home; at the latest 6 s after it.
+        def entry_end(closure)
+          down = collective_down(closure)
+          from = @signals.index(down + 1.0)
+          to = @signals.index(down + 6.0)
+          found = (from..to).find { |i| settled?(i) }
+          found ? @signals.time(found) : [down + 6.0, @signals.end_s].min
+        end
+
+        def settled?(index)
+          near?(:ias, index, @context.glide_speed_kt, 6.0) && near?(:nr, index, @context.target_rotor_rpm_pct, 3.5)
+        end
+
+        def near?(name, index, target, width)
+          values = @signals[name]
+          values.nil? || values[index].nan? || (values[index] - target).abs <= width
+        end
+
+        def collective_down(closure)
+          values = @signals[:collective]
+          return closure + 1.4 unless values
+
+          from = @signals.index(closure)
+          to = @signals.index(closure + 4.0)
+          down = (from..to).find { |i| values[i] <= 3.0 }
+          down ||= (from..to).min_by { |i| values[i].nan? ? 1e9 : values[i] }
+          @signals.time(down)
+        end
+
+        # @return [Array(Float, Boolean), nil] time and whether estimated
+        def flare_start(closure, latest)
+          from = @signals.index(closure + 3.0)
+          to = @signals.index(latest)
+          time = @signals.signal?(:pitch) && pitch_rise(from, to)
+          return [[time, closure + 0.5].max, false] if time
+
+          slowing = @signals.signal?(:gs) && slowing_at(from, to)
+          slowing ? [slowing, true] : nil
+        end
+
+        # 0.5 s before pitch stays over 4 degrees above its median of 4 to 1.5 s earlier.
+        def pitch_rise(from, to)
+          pitch = @signals[:pitch]
+          held = @signals.samples(0.8)
+          far = @signals.samples(4.0)
+          near = @signals.samples(1.5)
+          (from..to).each do |i|
+            next if i < far || !low?(i) || pitch[i].nan?
+
+            earlier = pitch[(i - far)..(i - near)].reject(&:nan?)
+            next if earlier.empty?
+
+            level = Quantities.median(earlier) + 4.0
+            return @signals.time(i) - 0.5 if pitch[i] > level && pitch[i, held].all? { |v| v > level }
+          end
+          nil
+        end
+
+        # Ground speed falls over 1.5 kt/s for 1 s, less 1 s.
+        def slowing_at(from, to)
+          rate = Recordings::Smoothing.rate(Recordings::Smoothing.mean(@signals[:gs], @signals.samples(0.5)), @signals.step_s, @signals.samples(0.4))
+          held = @signals.samples(1.0)
+          hit = (from..to).find { |i| low?(i) && rate[i, held].all? { |v| v < -1.5 } }
+          hit && (@signals.time(hit) - 1.0)
+        end
+
+        def low?(index)
           agl = @signals[:agl]
-          zero = @signals.agl_zero_ft
+          agl.nil? || agl[index].nan? || agl[index] < FLARE_BELOW_FT
+        end
+
+        # Levelling: 6 ft, or 18 kt below 25 ft; otherwise 2 s after the pitch peak.
+        def flare_end(start, latest)
+          from = @signals.index(start + 1.0)
+          to = @signals.index(latest)
+          if @signals.signal?(:agl)
+            agl = @signals[:agl]
+            zero = @signals.agl_zero_ft
+            gs = @signals[:gs]
+            hit = (from..to).find { |i| agl[i] - zero <= LEVEL_FT || (gs && gs[i] <= 18.0 && agl[i] - zero < 25.0) }
+            return [@signals.time(hit), false] if hit
+          end
+          [[pitch_peak(start, latest) + 2.0, latest].min, true]
+        end
+
+        def pitch_peak(start, latest)
+          values = @signals[:pitch]
+          return start + 4.0 unless values
+
+          range = @signals.index(start)..@signals.index([start + 12.0, latest].min)
+          @signals.time(range.max_by { |i| values[i].nan? ? -90.0 : values[i] })
+        end
+
+        # First sample after which the engine drives again for a second.
+        def power_on(from_s, to_s)
+          held = @signals.samples(0.6)
+          (@signals.index(from_s)..@signals.index(to_s)).find do |i|
+            @closures.idle?(i) == false && (i..[i + held, @signals.size - 1].min).all? { |k| @closures.idle?(k) == false }
+          end&.then { |i| @signals.time(i) }
+        end
+
+        # Power joined and a climb through 50 ft, or one that never went below it.
+        def go_around_at(closure, before_s, latest)
+          return nil unless @signals.signal?(:agl) && @signals.signal?(:sink)
+
+          power = power_on(closure + 2.0, latest)
+          return nil unless power
+
+          held = @signals.samples(1.5)
+          from = @signals.index(power)
+          to = @signals.index(latest)
+          climbing = (from..to).find do |i|
+            @signals[:agl][i] - @signals.agl_zero_ft > 50.0 && @signals[:sink][i, held].all? { |v| v < -150.0 }
+          end
+          return nil unless climbing
+
+          # A hover or a stop in between means the attempt was finished and this is the next departure.
+          slowest = @signals.window(:gs, [power, before_s].min, @signals.time(climbing)).min
+          slowest && slowest < 8.0 ? nil : @signals.time(climbing)
+        end
+
+        # Until the hover is established, then 5 s more.
+        def recovery(level, latest)
+          index = (@signals.index(level)..@signals.index(latest)).find { |i| still?(i) }
+          settled = index ? @signals.time(index) : latest
+          [[phase('recovery', level, settled, index.nil?)], [settled + 5.0, latest].min]
+        end
+
+        def still?(index)
+          sink = @signals[:sink]
           gs = @signals[:gs]
-          hit = (from..to).find { |i| agl[i] - zero <= LEVEL_FT || (gs && gs[i] <= 18.0 && agl[i] - zero < 25.0) }
-          return [@signals.time(hit), false] if hit
+          return false unless gs && gs[index] < 1.6
+
+          sink.nil? || sink[index].nan? || sink[index].abs < 50.0
         end
-        [[pitch_peak(start, latest) + 2.0, latest].min, true]
-      end
 
-      def pitch_peak(start, latest)
-        values = @signals[:pitch]
-        return start + 4.0 unless values
+        def touchdown(level, contact, latest)
+          return [[phase('cushion', level, latest, true)], latest] unless contact
 
-        range = @signals.index(start)..@signals.index([start + 12.0, latest].min)
-        @signals.time(range.max_by { |i| values[i].nan? ? -90.0 : values[i] })
-      end
-
-      # First sample after which the engine drives again for a second.
-      def power_on(from_s, to_s)
-        held = @signals.samples(0.6)
-        (@signals.index(from_s)..@signals.index(to_s)).find do |i|
-          @closures.idle?(i) == false && (i..[i + held, @signals.size - 1].min).all? { |k| @closures.idle?(k) == false }
-        end&.then { |i| @signals.time(i) }
-      end
-
-      # Power joined and a climb through 50 ft, or one that never went below it.
-      def go_around_at(closure, before_s, latest)
-        return nil unless @signals.signal?(:agl) && @signals.signal?(:sink)
-
-        power = power_on(closure + 2.0, latest)
-        return nil unless power
-
-        held = @signals.samples(1.5)
-        from = @signals.index(power)
-        to = @signals.index(latest)
-        climbing = (from..to).find do |i|
-          @signals[:agl][i] - @signals.agl_zero_ft > 50.0 && @signals[:sink][i, held].all? { |v| v < -150.0 }
+          stopped = stop_after(contact.time_s, latest)
+          finish = [[stopped, contact.time_s + 4.0].max, latest].min
+          [[phase('cushion', level, contact.time_s, false), phase('touchdown', contact.time_s, finish, false)], finish]
         end
-        return nil unless climbing
 
-        # A hover or a stop in between means the attempt was finished and this is the next departure.
-        slowest = @signals.window(:gs, [power, before_s].min, @signals.time(climbing)).min
-        slowest && slowest < 8.0 ? nil : @signals.time(climbing)
-      end
+        def stop_after(time, latest)
+          return time + 4.0 unless @signals.signal?(:gs)
 
-      # Until the hover is established, then 5 s more.
-      def recovery(level, latest)
-        index = (@signals.index(level)..@signals.index(latest)).find { |i| still?(i) }
-        settled = index ? @signals.time(index) : latest
-        [[phase('recovery', level, settled, index.nil?)], [settled + 5.0, latest].min]
-      end
-
-      def still?(index)
-        sink = @signals[:sink]
-        gs = @signals[:gs]
-        return false unless gs && gs[index] < 1.6
-
-        sink.nil? || sink[index].nan? || sink[index].abs < 50.0
-      end
-
-      def touchdown(level, contact, latest)
-        return [[phase('cushion', level, latest, true)], latest] unless contact
-
-        stopped = stop_after(contact.time_s, latest)
-        finish = [[stopped, contact.time_s + 4.0].max, latest].min
-        [[phase('cushion', level, contact.time_s, false), phase('touchdown', contact.time_s, finish, false)], finish]
-      end
-
-      def stop_after(time, latest)
-        return time + 4.0 unless @signals.signal?(:gs)
-
-        index = (@signals.index(time)..@signals.index(latest)).find { |i| @signals[:gs][i] < 0.6 }
-        index ? @signals.time(index) : latest
+          index = (@signals.index(time)..@signals.index(latest)).find { |i| @signals[:gs][i] < 0.6 }
+          index ? @signals.time(index) : latest
+        end
       end
     end
   end

@@ -1,117 +1,119 @@
 # frozen_string_literal: true
 
 module Fujin
-  module Planning
-    # The two parts of an autorotation that no closed form gives, flown once by the model: the entry in still air, since a
-    # steady wind moves it over the ground without changing it; and the flare to the end against the day's headwind, since
-    # a pilot ends it by the ground that goes by.
-    #
-    # Rows are [t_s, air_distance_m, height_m, air_speed_m_s (true), equivalent_kt, sink_m_s, rotor_pct, phase],
-    # time and distance from the start of the segment.
-    class FlownSegments
-      Segment = Value.define(:rows) do
-        def duration_s = rows.last[0]
-        def height_lost_m = rows.first[2] - rows.last[2]
-      end
-
-      # How near speed (kt) and sink (share) are to the glide's when it is established, and when it has settled.
-      SPEED_NEAR_KT = 2.5
-      SINK_NEAR = 0.1
-      SPEED_SETTLED_KT = 0.8
-      SINK_SETTLED = 0.05
-      # Half as often as a recording is flown: the places differ by less than three feet.
-      STEP_S = 0.04
-      LONGEST_ENTRY_S = 20.0
-
-      # A hover is reached below this ground speed.
-      HOVER_M_S = 0.8
-
-      # Flown segments are dear: the last few are kept, the headwind to the nearest knot.
-      KEPT = Kept.new(48)
-
-      # @param reaction_s [Float] from power loss to the collective moving
-      # @param headwind_kt [Float] along the final course
-      def initialize(conditions, entry_speed_kt:, glide_speed_kt:, target_rotor_pct:, flare_height_ft:, ending:, reaction_s:, headwind_kt: 0.0)
-        @conditions = conditions
-        # With next to no ground speed left a flare means nothing: it is flown as if there were some.
-        @headwind = [headwind_kt.round * Quantities::KT, 0.6 * conditions.atmosphere.true_speed(glide_speed_kt * Quantities::KT)].min
-        @task = Flight::PilotTask.build(type: conditions.type, course_deg: 0.0, entry_speed_kt: entry_speed_kt, closure_s: 0.0,
-                                        entry_height_ft: 3000.0, glide_speed_kt: glide_speed_kt, ending: ending,
-                                        target_rotor_pct: target_rotor_pct, flare_height_ft: flare_height_ft)
-                                 .with(collective_delay_s: reaction_s)
-      end
-
-      # From power loss until the glide is established.
-      # @return [Segment]
-      def entry = @entry ||= cut(settled_entry, SPEED_NEAR_KT, SINK_NEAR)
-
-      # From power loss until speed and sink are the glide's own, all but: what is left of the entry's speed has been glided out.
-      # @return [Segment]
-      def settled_entry = @settled_entry ||= KEPT.fetch([:entry, *@conditions.load_key, @task]) { fly_entry }
-
-      # Lowest rotor rpm in the entry, percent.
-      def lowest_rotor_pct = entry.rows.map { |row| row[6] }.min
-
-      # From the flare height to the hover, or to the end of the slide. The last rows after contact have height 0.
-      # @return [Segment]
-      def flare = @flare ||= KEPT.fetch([:flare, *@conditions.load_key, @task, @headwind]) { fly_flare }
-
-      private
-
-      def fly_entry
-        model = model_in(0.0).start(height_m: @task.entry_height_m, speed_kt: @task.entry_speed_kt, course_rad: 0.0)
-        rows = fly(model, 0.0) { |row| gliding?(row, SPEED_SETTLED_KT, SINK_SETTLED) }
-        Segment.new(rows: rows.freeze)
-      end
-
-      def steady_sink_m_s = @steady_sink_m_s ||= @conditions.trim.autorotation_sink_m_s(@task.glide_speed_kt, rotor_pct: @task.target_rotor_pct)
-
-      def gliding?(row, within_kt, within_share)
-        row[0] > LONGEST_ENTRY_S || (row[0] > 3.0 && (row[4] - @task.glide_speed_kt).abs < within_kt && ((row[5] / steady_sink_m_s) - 1.0).abs < within_share)
-      end
-
-      def cut(segment, within_kt, within_share)
-        Segment.new(rows: segment.rows[0..(segment.rows.index { |row| gliding?(row, within_kt, within_share) })].freeze)
-      end
-
-      def fly_flare
-        sink = steady_sink_m_s
-        model = model_in(@headwind).start(height_m: @task.flare_height_m + (2.0 * sink), speed_kt: @task.glide_speed_kt, course_rad: 0.0,
-                                          sink_m_s: sink, rotor_pct: @task.target_rotor_pct)
-        rows = fly(model, @headwind, gliding: true) { |row| row[0] > 45.0 || (row[7] != :glide && (row[3] - @headwind).abs < HOVER_M_S) }
-        shift(rows.drop_while { |row| row[2] > @task.flare_height_m })
-      end
-
-      # Flying north into this headwind.
-      def model_in(headwind)
-        Flight::Model.new(type: @conditions.type, mass_kg: @conditions.mass_kg, atmosphere: @conditions.atmosphere,
-                          wind: ->(_height, _time) { [-headwind, 0.0] })
-      end
-
-      def fly(model, headwind, gliding: false)
-        pilot = Flight::Pilot.new(@task, model)
-        pilot.begin_in_glide if gliding
-        rows = [row(model, pilot, headwind)]
-        loop do
-          model.step(pilot.fly(STEP_S), STEP_S)
-          rows << row(model, pilot, headwind)
-          next unless yield(rows.last)
-
-          model.check_energy
-          return rows
+  module Manoeuvres
+    module Autorotation
+      # The two parts of an autorotation that no closed form gives, flown once by the model: the entry in still air, since a
+      # steady wind moves it over the ground without changing it; and the flare to the end against the day's headwind, since
+      # a pilot ends it by the ground that goes by.
+      #
+      # Rows are [t_s, air_distance_m, height_m, air_speed_m_s (true), equivalent_kt, sink_m_s, rotor_pct, phase],
+      # time and distance from the start of the segment.
+      class FlownSegments
+        Segment = Value.define(:rows) do
+          def duration_s = rows.last[0]
+          def height_lost_m = rows.first[2] - rows.last[2]
         end
-      end
 
-      def row(model, pilot, headwind)
-        speed = Math.hypot(model.velocity[0] + headwind, model.velocity[1])
-        phase = model.contact && pilot.phase == :cushion ? :touchdown : pilot.phase
-        [model.time_s, model.position[0] + (headwind * model.time_s), model.position[2], speed,
-         model.trim.atmosphere.equivalent_speed(speed) / Quantities::KT, -model.velocity[2], model.rotor_pct, phase]
-      end
+        # How near speed (kt) and sink (share) are to the glide's when it is established, and when it has settled.
+        SPEED_NEAR_KT = 2.5
+        SINK_NEAR = 0.1
+        SPEED_SETTLED_KT = 0.8
+        SINK_SETTLED = 0.05
+        # Half as often as a recording is flown: the places differ by less than three feet.
+        STEP_S = 0.04
+        LONGEST_ENTRY_S = 20.0
 
-      def shift(rows)
-        time, distance = rows.first
-        Segment.new(rows: rows.map { |r| [r[0] - time, r[1] - distance, *r[2..]] }.freeze)
+        # A hover is reached below this ground speed.
+        HOVER_M_S = 0.8
+
+        # Flown segments are dear: the last few are kept, the headwind to the nearest knot.
+        KEPT = Kept.new(48)
+
+        # @param reaction_s [Float] from power loss to the collective moving
+        # @param headwind_kt [Float] along the final course
+        def initialize(conditions, entry_speed_kt:, glide_speed_kt:, target_rotor_pct:, flare_height_ft:, ending:, reaction_s:, headwind_kt: 0.0)
+          @conditions = conditions
+          # With next to no ground speed left a flare means nothing: it is flown as if there were some.
+          @headwind = [headwind_kt.round * Quantities::KT, 0.6 * conditions.atmosphere.true_speed(glide_speed_kt * Quantities::KT)].min
+          @task = PilotTask.build(type: conditions.type, course_deg: 0.0, entry_speed_kt: entry_speed_kt, closure_s: 0.0,
+                                          entry_height_ft: 3000.0, glide_speed_kt: glide_speed_kt, ending: ending,
+                                          target_rotor_pct: target_rotor_pct, flare_height_ft: flare_height_ft)
+                                   .with(collective_delay_s: reaction_s)
+        end
+
+        # From power loss until the glide is established.
+        # @return [Segment]
+        def entry = @entry ||= cut(settled_entry, SPEED_NEAR_KT, SINK_NEAR)
+
+        # From power loss until speed and sink are the glide's own, all but: what is left of the entry's speed has been glided out.
+        # @return [Segment]
+        def settled_entry = @settled_entry ||= KEPT.fetch([:entry, *@conditions.load_key, @task]) { fly_entry }
+
+        # Lowest rotor rpm in the entry, percent.
+        def lowest_rotor_pct = entry.rows.map { |row| row[6] }.min
+
+        # From the flare height to the hover, or to the end of the slide. The last rows after contact have height 0.
+        # @return [Segment]
+        def flare = @flare ||= KEPT.fetch([:flare, *@conditions.load_key, @task, @headwind]) { fly_flare }
+
+        private
+
+        def fly_entry
+          model = model_in(0.0).start(height_m: @task.entry_height_m, speed_kt: @task.entry_speed_kt, course_rad: 0.0)
+          rows = fly(model, 0.0) { |row| gliding?(row, SPEED_SETTLED_KT, SINK_SETTLED) }
+          Segment.new(rows: rows.freeze)
+        end
+
+        def steady_sink_m_s = @steady_sink_m_s ||= @conditions.trim.autorotation_sink_m_s(@task.glide_speed_kt, rotor_pct: @task.target_rotor_pct)
+
+        def gliding?(row, within_kt, within_share)
+          row[0] > LONGEST_ENTRY_S || (row[0] > 3.0 && (row[4] - @task.glide_speed_kt).abs < within_kt && ((row[5] / steady_sink_m_s) - 1.0).abs < within_share)
+        end
+
+        def cut(segment, within_kt, within_share)
+          Segment.new(rows: segment.rows[0..(segment.rows.index { |row| gliding?(row, within_kt, within_share) })].freeze)
+        end
+
+        def fly_flare
+          sink = steady_sink_m_s
+          model = model_in(@headwind).start(height_m: @task.flare_height_m + (2.0 * sink), speed_kt: @task.glide_speed_kt, course_rad: 0.0,
+                                            sink_m_s: sink, rotor_pct: @task.target_rotor_pct)
+          rows = fly(model, @headwind, gliding: true) { |row| row[0] > 45.0 || (row[7] != :glide && (row[3] - @headwind).abs < HOVER_M_S) }
+          shift(rows.drop_while { |row| row[2] > @task.flare_height_m })
+        end
+
+        # Flying north into this headwind.
+        def model_in(headwind)
+          Flight::Model.new(type: @conditions.type, mass_kg: @conditions.mass_kg, atmosphere: @conditions.atmosphere,
+                            wind: ->(_height, _time) { [-headwind, 0.0] })
+        end
+
+        def fly(model, headwind, gliding: false)
+          pilot = Pilot.new(@task, model)
+          pilot.begin_in_glide if gliding
+          rows = [row(model, pilot, headwind)]
+          loop do
+            model.step(pilot.fly(STEP_S), STEP_S)
+            rows << row(model, pilot, headwind)
+            next unless yield(rows.last)
+
+            model.check_energy
+            return rows
+          end
+        end
+
+        def row(model, pilot, headwind)
+          speed = Math.hypot(model.velocity[0] + headwind, model.velocity[1])
+          phase = model.contact && pilot.phase == :cushion ? :touchdown : pilot.phase
+          [model.time_s, model.position[0] + (headwind * model.time_s), model.position[2], speed,
+           model.trim.atmosphere.equivalent_speed(speed) / Quantities::KT, -model.velocity[2], model.rotor_pct, phase]
+        end
+
+        def shift(rows)
+          time, distance = rows.first
+          Segment.new(rows: rows.map { |r| [r[0] - time, r[1] - distance, *r[2..]] }.freeze)
+        end
       end
     end
   end

@@ -1,233 +1,235 @@
 # frozen_string_literal: true
 
 module Fujin
-  module Flight
-    # Flies an autorotation by looking at the model's state, as a competent pilot would: set-up, entry, glide, with the turns
-    # onto the final course if there are any, flare, then a power recovery to a hover or a cushioned touchdown.
-    class Pilot
-      include Piloting
+  module Manoeuvres
+    module Autorotation
+      # Flies an autorotation by looking at the model's state, as a competent pilot would: set-up, entry, glide, with the turns
+      # onto the final course if there are any, flare, then a power recovery to a hover or a cushioned touchdown.
+      class Pilot
+        include Flight::Piloting
 
-      HOVER_HEIGHT_M = 1.22
-      LEVEL_HEIGHT_M = 2.6
-      # A low airspeed is held for so long; then the nose goes down no further than this until the glide's is back (SpeedRecovery).
-      SLOW_HELD_S = 8.0
-      SLOW_WITHIN_M_S = 2.5
-      NOSE_DOWN_RAD = 20.0 * Quantities::DEG
-      CLOSED = Controls.new(0.0, 0.0, 0.0, 0.0, 0.0, false).freeze
+        HOVER_HEIGHT_M = 1.22
+        LEVEL_HEIGHT_M = 2.6
+        # A low airspeed is held for so long; then the nose goes down no further than this until the glide's is back (SpeedRecovery).
+        SLOW_HELD_S = 8.0
+        SLOW_WITHIN_M_S = 2.5
+        NOSE_DOWN_RAD = 20.0 * Quantities::DEG
+        CLOSED = Flight::Controls.new(0.0, 0.0, 0.0, 0.0, 0.0, false).freeze
 
-      attr_reader :phase
+        attr_reader :phase
 
-      def initialize(task, model)
-        @task = task
-        @model = model
-        @phase = :setup
-        @trim = model.trim
-        glide_sink = @trim.autorotation_sink_m_s(task.glide_speed_kt)
-        @glide_pitch = @trim.at(task.glide_speed_kt, glide_sink).disc_pitch_rad
-        @glide_sink = glide_sink
-        @level = @trim.at(task.entry_speed_kt, 0.0)
-        @slow_pitch = task.slow_kt && @trim.at(task.slow_kt, @trim.autorotation_sink_m_s(task.slow_kt)).disc_pitch_rad
-        @hover_collective = @trim.at(0.0, 0.0, height_m: HOVER_HEIGHT_M).collective_rad
-        @speed_integral = @collective_check = 0.0
-        @pedal = model.torque_share
-        @rotor_peak = 0.0
-        @throttle_open = true
-        @turns = task.turns_rad.dup
-        @course = task.course_rad - task.turns_rad.sum
-        @origin = task.turns_rad.empty? ? SPOT : model.position.first(2)
-      end
-
-      # Starts the pilot already gliding, for a run that begins at the flare.
-      def begin_in_glide
-        @phase = :glide
-        @throttle_open = false
-        @closure_at = -10.0
-        self
-      end
-
-      # @return [Controls] for the next step
-      def fly(dt)
-        observe(dt)
-        change_phase
-        follow_torque(@task.pedal_lag_s, dt)
-        Controls.new(pitch_command(dt), bank_command(dt), collective_command(dt), @pedal, yaw_command, @throttle_open)
-      end
-
-      # The hover is established, or it stands.
-      def settled?
-        still = Math.hypot(@model.velocity[0], @model.velocity[1])
-        case phase
-        when :recovery then still < 0.5 && @model.velocity[2].abs < 0.15
-        when :cushion then @model.on_ground && still < 0.15
-        else false
+        def initialize(task, model)
+          @task = task
+          @model = model
+          @phase = :setup
+          @trim = model.trim
+          glide_sink = @trim.autorotation_sink_m_s(task.glide_speed_kt)
+          @glide_pitch = @trim.at(task.glide_speed_kt, glide_sink).disc_pitch_rad
+          @glide_sink = glide_sink
+          @level = @trim.at(task.entry_speed_kt, 0.0)
+          @slow_pitch = task.slow_kt && @trim.at(task.slow_kt, @trim.autorotation_sink_m_s(task.slow_kt)).disc_pitch_rad
+          @hover_collective = @trim.at(0.0, 0.0, height_m: HOVER_HEIGHT_M).collective_rad
+          @speed_integral = @collective_check = 0.0
+          @pedal = model.torque_share
+          @rotor_peak = 0.0
+          @throttle_open = true
+          @turns = task.turns_rad.dup
+          @course = task.course_rad - task.turns_rad.sum
+          @origin = task.turns_rad.empty? ? SPOT : model.position.first(2)
         end
-      end
 
-      private
-
-      # The highest rotor rpm of the flare is what the throttle waits for.
-      def observe(dt)
-        super
-        @rotor_peak = [@rotor_peak, @model.rotor_pct].max if @phase == :flare
-      end
-
-      def change_phase
-        case @phase
-        when :setup then close_throttle if @model.time_s >= @task.closure_s
-        when :entry then @phase = :glide if @model.time_s >= @closure_at + @task.collective_delay_s
-        when :glide then end_glide
-        when :turn then end_turn
-        when :slow then end_slow
-        when :flare then finish_flare
+        # Starts the pilot already gliding, for a run that begins at the flare.
+        def begin_in_glide
+          @phase = :glide
+          @throttle_open = false
+          @closure_at = -10.0
+          self
         end
-      end
 
-      def end_glide
-        return @phase = :flare if @height <= flare_trigger_m
-
-        return unless @model.time_s >= @closure_at + @task.turn_after_s
-        return begin_turn if @turns.any?
-
-        @phase = :slow if @task.slow_kt && !@slow_since
-      end
-
-      def end_slow
-        @slow_since ||= @model.time_s if @speed < (@task.slow_kt * Quantities::KT) + SLOW_WITHIN_M_S
-        @phase = :glide if @slow_since && @model.time_s >= @slow_since + SLOW_HELD_S
-      end
-
-      # The heading changes by the turn and by what the drift on the two tracks differs.
-      def begin_turn
-        @phase = :turn
-        change = @turns.shift
-        speed = Math.hypot(@air_n, @air_e)
-        @turn = BankedTurn.new(turn_rad: change + drift(@course + change, speed) - drift(@course, speed), bank_rad: @task.bank_rad)
-        @course += change
-        @air_heading = nil
-      end
-
-      # Drift angle that holds a track, radians.
-      def drift(track, speed)
-        north, east = @model.wind_here
-        Math.asin((((north * Math.sin(track)) - (east * Math.cos(track))) / speed).clamp(-1.0, 1.0))
-      end
-
-      # Out on the final course the line is the spot's.
-      def end_turn
-        return @phase = :flare if @height <= flare_trigger_m
-        return unless @turn.over?(@model.bank)
-        return begin_turn if @turns.any?
-
-        @origin = SPOT
-        @phase = :glide
-      end
-
-      def course_rad = @course
-      def line_origin = @origin
-
-      def bank_command(dt)
-        return keep_line(@task.drift_m_s) unless @phase == :turn
-
-        heading = Math.atan2(@air_e, @air_n)
-        turned = @air_heading ? Math.atan2(Math.sin(heading - @air_heading), Math.cos(heading - @air_heading)) : 0.0
-        @air_heading = heading
-        @turn.fly(turned, @model.bank, Math.hypot(@air_n, @air_e), dt)
-      end
-
-      def close_throttle
-        @phase = :entry
-        @closure_at = @model.time_s
-        @throttle_open = false
-      end
-
-      # So late that the flare's start, which is counted half a second before the pitch shows (MEASURES.md section 2), lies near
-      # the flare height.
-      def flare_trigger_m = @task.flare_height_m - (0.1 * @sink)
-
-      def finish_flare
-        recovering = @task.ending == :power_recovery
-        @throttle_open = true if recovering && @rotor_peak - @model.rotor_pct > 0.5 && @speed < 17.0
-        level = @height <= LEVEL_HEIGHT_M || (@speed <= 11.5 && @height < 5.0)
-        return unless level
-
-        @throttle_open = recovering
-        @phase = recovering ? :recovery : :cushion
-      end
-
-      def pitch_command(dt)
-        case @phase
-        when :setup then hold_speed(@task.entry_speed_kt, @level.disc_pitch_rad, dt)
-        when :slow then hold_speed(@task.slow_kt, @slow_pitch, dt)
-        when :glide then winning_back? ? winning_pitch : hold_speed(@task.glide_speed_kt, @glide_pitch, dt)
-        when :entry, :turn then hold_speed(@task.glide_speed_kt, @glide_pitch, dt)
-        when :flare then flare_pitch
-        when :recovery then (0.055 * @ground_along).clamp(-0.05, 0.13)
-        else @model.on_ground ? 0.0 : 0.03
+        # @return [Controls] for the next step
+        def fly(dt)
+          observe(dt)
+          change_phase
+          follow_torque(@task.pedal_lag_s, dt)
+          Flight::Controls.new(pitch_command(dt), bank_command(dt), collective_command(dt), @pedal, yaw_command, @throttle_open)
         end
-      end
 
-      def winning_back? = @slow_since && !@won_back && !(@won_back = @speed > (@task.glide_speed_kt * Quantities::KT) - SLOW_WITHIN_M_S)
-
-      # Eased as the speed comes back.
-      def winning_pitch
-        wanted = (@task.glide_speed_kt * Quantities::KT) - @speed
-        [@glide_pitch - (SpeedRecovery::EASE_SPEED * wanted) + (SpeedRecovery::EASE_ACCELERATION * @acceleration), -NOSE_DOWN_RAD].max
-      end
-
-      # Sink that sheds the glide's sink evenly with height down to the levelling height, m/s.
-      def flare_sink
-        fraction = ((@height - LEVEL_HEIGHT_M) / (@task.flare_height_m - LEVEL_HEIGHT_M)).clamp(0.0, 1.0)
-        1.0 + ((@glide_sink - 1.0) * (fraction**2.6))
-      end
-
-      # One firm flare: pitch for that sink, with a damping look at how fast it changes.
-      def flare_pitch
-        lift = (0.075 * (@sink - flare_sink)) + (0.03 * @sink_rate)
-        full = (0.235 + lift).clamp(0.11, 0.292)
-        full = (0.06 + lift).clamp(-0.05, 0.15) if @speed < 8.0
-        @glide_pitch + (@task.flare_gain * (full - @glide_pitch))
-      end
-
-      def collective_command(dt)
-        case @phase
-        when :setup then @level.collective_rad + (0.012 * (@task.entry_height_m - @height)) + (0.012 * @sink)
-        when :entry then @model.collective
-        when :glide, :turn, :slow then check_rotor(@task.target_rotor_pct, dt)
-        when :flare then flare_collective
-        when :recovery then hover_collective
-        else cushion(dt)
+        # The hover is established, or it stands.
+        def settled?
+          still = Math.hypot(@model.velocity[0], @model.velocity[1])
+          case phase
+          when :recovery then still < 0.5 && @model.velocity[2].abs < 0.15
+          when :cushion then @model.on_ground && still < 0.15
+          else false
+          end
         end
+
+        private
+
+        # The highest rotor rpm of the flare is what the throttle waits for.
+        def observe(dt)
+          super
+          @rotor_peak = [@rotor_peak, @model.rotor_pct].max if @phase == :flare
+        end
+
+        def change_phase
+          case @phase
+          when :setup then close_throttle if @model.time_s >= @task.closure_s
+          when :entry then @phase = :glide if @model.time_s >= @closure_at + @task.collective_delay_s
+          when :glide then end_glide
+          when :turn then end_turn
+          when :slow then end_slow
+          when :flare then finish_flare
+          end
+        end
+
+        def end_glide
+          return @phase = :flare if @height <= flare_trigger_m
+
+          return unless @model.time_s >= @closure_at + @task.turn_after_s
+          return begin_turn if @turns.any?
+
+          @phase = :slow if @task.slow_kt && !@slow_since
+        end
+
+        def end_slow
+          @slow_since ||= @model.time_s if @speed < (@task.slow_kt * Quantities::KT) + SLOW_WITHIN_M_S
+          @phase = :glide if @slow_since && @model.time_s >= @slow_since + SLOW_HELD_S
+        end
+
+        # The heading changes by the turn and by what the drift on the two tracks differs.
+        def begin_turn
+          @phase = :turn
+          change = @turns.shift
+          speed = Math.hypot(@air_n, @air_e)
+          @turn = BankedTurn.new(turn_rad: change + drift(@course + change, speed) - drift(@course, speed), bank_rad: @task.bank_rad)
+          @course += change
+          @air_heading = nil
+        end
+
+        # Drift angle that holds a track, radians.
+        def drift(track, speed)
+          north, east = @model.wind_here
+          Math.asin((((north * Math.sin(track)) - (east * Math.cos(track))) / speed).clamp(-1.0, 1.0))
+        end
+
+        # Out on the final course the line is the spot's.
+        def end_turn
+          return @phase = :flare if @height <= flare_trigger_m
+          return unless @turn.over?(@model.bank)
+          return begin_turn if @turns.any?
+
+          @origin = SPOT
+          @phase = :glide
+        end
+
+        def course_rad = @course
+        def line_origin = @origin
+
+        def bank_command(dt)
+          return keep_line(@task.drift_m_s) unless @phase == :turn
+
+          heading = Math.atan2(@air_e, @air_n)
+          turned = @air_heading ? Math.atan2(Math.sin(heading - @air_heading), Math.cos(heading - @air_heading)) : 0.0
+          @air_heading = heading
+          @turn.fly(turned, @model.bank, Math.hypot(@air_n, @air_e), dt)
+        end
+
+        def close_throttle
+          @phase = :entry
+          @closure_at = @model.time_s
+          @throttle_open = false
+        end
+
+        # So late that the flare's start, which is counted half a second before the pitch shows (MEASURES.md section 2), lies near
+        # the flare height.
+        def flare_trigger_m = @task.flare_height_m - (0.1 * @sink)
+
+        def finish_flare
+          recovering = @task.ending == :power_recovery
+          @throttle_open = true if recovering && @rotor_peak - @model.rotor_pct > 0.5 && @speed < 17.0
+          level = @height <= LEVEL_HEIGHT_M || (@speed <= 11.5 && @height < 5.0)
+          return unless level
+
+          @throttle_open = recovering
+          @phase = recovering ? :recovery : :cushion
+        end
+
+        def pitch_command(dt)
+          case @phase
+          when :setup then hold_speed(@task.entry_speed_kt, @level.disc_pitch_rad, dt)
+          when :slow then hold_speed(@task.slow_kt, @slow_pitch, dt)
+          when :glide then winning_back? ? winning_pitch : hold_speed(@task.glide_speed_kt, @glide_pitch, dt)
+          when :entry, :turn then hold_speed(@task.glide_speed_kt, @glide_pitch, dt)
+          when :flare then flare_pitch
+          when :recovery then (0.055 * @ground_along).clamp(-0.05, 0.13)
+          else @model.on_ground ? 0.0 : 0.03
+          end
+        end
+
+        def winning_back? = @slow_since && !@won_back && !(@won_back = @speed > (@task.glide_speed_kt * Quantities::KT) - SLOW_WITHIN_M_S)
+
+        # Eased as the speed comes back.
+        def winning_pitch
+          wanted = (@task.glide_speed_kt * Quantities::KT) - @speed
+          [@glide_pitch - (Flight::SpeedRecovery::EASE_SPEED * wanted) + (Flight::SpeedRecovery::EASE_ACCELERATION * @acceleration), -NOSE_DOWN_RAD].max
+        end
+
+        # Sink that sheds the glide's sink evenly with height down to the levelling height, m/s.
+        def flare_sink
+          fraction = ((@height - LEVEL_HEIGHT_M) / (@task.flare_height_m - LEVEL_HEIGHT_M)).clamp(0.0, 1.0)
+          1.0 + ((@glide_sink - 1.0) * (fraction**2.6))
+        end
+
+        # One firm flare: pitch for that sink, with a damping look at how fast it changes.
+        def flare_pitch
+          lift = (0.075 * (@sink - flare_sink)) + (0.03 * @sink_rate)
+          full = (0.235 + lift).clamp(0.11, 0.292)
+          full = (0.06 + lift).clamp(-0.05, 0.15) if @speed < 8.0
+          @glide_pitch + (@task.flare_gain * (full - @glide_pitch))
+        end
+
+        def collective_command(dt)
+          case @phase
+          when :setup then @level.collective_rad + (0.012 * (@task.entry_height_m - @height)) + (0.012 * @sink)
+          when :entry then @model.collective
+          when :glide, :turn, :slow then check_rotor(@task.target_rotor_pct, dt)
+          when :flare then flare_collective
+          when :recovery then hover_collective
+          else cushion(dt)
+          end
+        end
+
+        # Small collective checks hold the target rotor rpm; the stop is the lowest.
+        def check_rotor(target, dt)
+          # First all the way down; the target, even a wrong one, is sought once the rotor has come back.
+          target = [target, 99.0].max if @closure_at && @model.time_s - @closure_at < 5.0
+          error = @model.rotor_pct - target
+          @collective_check = (@collective_check + (0.0012 * error * dt)).clamp(0.0, 0.05)
+          [@task.collective_floor_rad + @collective_check + (0.0022 * error), @task.collective_floor_rad].max
+        end
+
+        def flare_collective
+          top = @model.type.power_off_band[1] - 4.5
+          check = @collective_check + (0.009 * (@model.rotor_pct - top))
+          check += (0.02 * (@sink - 1.6)).clamp(0.0, 0.05) if @height < 6.0 && @speed < 16.0
+          [@task.collective_floor_rad + check, @task.collective_floor_rad].max
+        end
+
+        def hover_collective
+          wanted = (0.9 * (@height - HOVER_HEIGHT_M)).clamp(-1.0, 1.2)
+          @hover_collective + (0.045 * (@sink - wanted))
+        end
+
+        # Spends the rotor's energy so that the sink is small when the skids meet the ground.
+        def cushion(dt)
+          return @task.collective_floor_rad if @model.on_ground && @model.time_s - @model.contact[:time_s] > 0.8
+
+          cushioned(@task.cushion_gain, @task.collective_floor_rad, dt)
+        end
+
+        def low? = %i[recovery cushion].include?(@phase) || (@phase == :flare && @height < 12.0)
       end
-
-      # Small collective checks hold the target rotor rpm; the stop is the lowest.
-      def check_rotor(target, dt)
-        # First all the way down; the target, even a wrong one, is sought once the rotor has come back.
-        target = [target, 99.0].max if @closure_at && @model.time_s - @closure_at < 5.0
-        error = @model.rotor_pct - target
-        @collective_check = (@collective_check + (0.0012 * error * dt)).clamp(0.0, 0.05)
-        [@task.collective_floor_rad + @collective_check + (0.0022 * error), @task.collective_floor_rad].max
-      end
-
-      def flare_collective
-        top = @model.type.power_off_band[1] - 4.5
-        check = @collective_check + (0.009 * (@model.rotor_pct - top))
-        check += (0.02 * (@sink - 1.6)).clamp(0.0, 0.05) if @height < 6.0 && @speed < 16.0
-        [@task.collective_floor_rad + check, @task.collective_floor_rad].max
-      end
-
-      def hover_collective
-        wanted = (0.9 * (@height - HOVER_HEIGHT_M)).clamp(-1.0, 1.2)
-        @hover_collective + (0.045 * (@sink - wanted))
-      end
-
-      # Spends the rotor's energy so that the sink is small when the skids meet the ground.
-      def cushion(dt)
-        return @task.collective_floor_rad if @model.on_ground && @model.time_s - @model.contact[:time_s] > 0.8
-
-        cushioned(@task.cushion_gain, @task.collective_floor_rad, dt)
-      end
-
-      def low? = %i[recovery cushion].include?(@phase) || (@phase == :flare && @height < 12.0)
     end
   end
 end

@@ -1,118 +1,120 @@
 # frozen_string_literal: true
 
 module Fujin
-  module Planning
-    # Where each way of reaching a spot can put the aircraft from the entry point, in today's wind: the house glide, a
-    # stretched glide, a slow one, a delayed entry, an S-turn, a full circle.
-    class SpotOptions
-      Q = Quantities
-      DELAY_S = 10.0
-      BANK_DEG = 30.0
-      S_TURN_DEG = 45.0
+  module Manoeuvres
+    module Autorotation
+      # Where each way of reaching a spot can put the aircraft from the entry point, in today's wind: the house glide, a
+      # stretched glide, a slow one, a delayed entry, an S-turn, a full circle.
+      class SpotOptions
+        Q = Quantities
+        DELAY_S = 10.0
+        BANK_DEG = 30.0
+        S_TURN_DEG = 45.0
 
-      # Turns that an option adds, degrees in order.
-      TURNS_DEG = { 's_turn' => [S_TURN_DEG, -2.0 * S_TURN_DEG, S_TURN_DEG].freeze, 'circle' => [360.0].freeze }.freeze
+        # Turns that an option adds, degrees in order.
+        TURNS_DEG = { 's_turn' => [S_TURN_DEG, -2.0 * S_TURN_DEG, S_TURN_DEG].freeze, 'circle' => [360.0].freeze }.freeze
 
-      # Speed and rotor rpm of an option.
-      Pace = Value.define(:speed_kt, :target_pct)
+        # Speed and rotor rpm of an option.
+        Pace = Value.define(:speed_kt, :target_pct)
 
-      # 'slow' is the type's lowest glide speed; 'stretch' best range over the ground at the low side of the rotor band, both
-      # restored before the gate.
-      # @param usual [Pace] of the house glide
-      # @return [Pace]
-      def self.pace(option, conditions, trim, usual, headwind_kt)
-        case option
-        when 'slow'
-          Pace.new(speed_kt: conditions.type.optional('speeds_kt.lowest_glide') || trim.minimum_sink(rotor_pct: usual.target_pct).first, target_pct: usual.target_pct)
-        when 'stretch'
-          pct = [usual.target_pct, conditions.type.power_off_band[0] + 2.0].min
-          Pace.new(speed_kt: trim.best_glide(rotor_pct: pct, headwind_kt: headwind_kt).first, target_pct: pct)
-        else usual
+        # 'slow' is the type's lowest glide speed; 'stretch' best range over the ground at the low side of the rotor band, both
+        # restored before the gate.
+        # @param usual [Pace] of the house glide
+        # @return [Pace]
+        def self.pace(option, conditions, trim, usual, headwind_kt)
+          case option
+          when 'slow'
+            Pace.new(speed_kt: conditions.type.optional('speeds_kt.lowest_glide') || trim.minimum_sink(rotor_pct: usual.target_pct).first, target_pct: usual.target_pct)
+          when 'stretch'
+            pct = [usual.target_pct, conditions.type.power_off_band[0] + 2.0].min
+            Pace.new(speed_kt: trim.best_glide(rotor_pct: pct, headwind_kt: headwind_kt).first, target_pct: pct)
+          else usual
+          end
         end
-      end
 
-      # @param usual [Pace] of the house glide
-      # @param start_m [Array(Float, Float)] place of the entry from the spot, along and across the final course, metres
-      # @param track_deg [Float] true track of the entry, @param course_deg [Float] final course
-      def initialize(conditions, trim:, course_deg:, track_deg:, usual:, height_m:, flare_height_m:, entry:, flare:, entry_speed_kt:, start_m:)
-        @conditions = conditions
-        @trim = trim
-        @track_deg = track_deg
-        @turned = (track_deg - course_deg) * Q::DEG
-        @usual = usual
-        @height_m = height_m
-        @flare_height_m = flare_height_m
-        @entry = entry
-        @flare = flare
-        @entry_speed_kt = entry_speed_kt
-        @start_m = start_m
-      end
-
-      # @return [Array<Reach>]
-      def all = [glide, stretch, slow, delay, s_turn, circle].compact
-
-      private
-
-      # Points along and across the entry's track, turned into the final course.
-      def reach(option, pace, points, shift_m: 0.0)
-        return nil if points.empty?
-
-        placed = points.map do |ahead, beside|
-          along = ahead + shift_m
-          [(@start_m[0] + (along * Math.cos(@turned)) - (beside * Math.sin(@turned))) / Q::FT, (@start_m[1] + (along * Math.sin(@turned)) + (beside * Math.cos(@turned))) / Q::FT]
+        # @param usual [Pace] of the house glide
+        # @param start_m [Array(Float, Float)] place of the entry from the spot, along and across the final course, metres
+        # @param track_deg [Float] true track of the entry, @param course_deg [Float] final course
+        def initialize(conditions, trim:, course_deg:, track_deg:, usual:, height_m:, flare_height_m:, entry:, flare:, entry_speed_kt:, start_m:)
+          @conditions = conditions
+          @trim = trim
+          @track_deg = track_deg
+          @turned = (track_deg - course_deg) * Q::DEG
+          @usual = usual
+          @height_m = height_m
+          @flare_height_m = flare_height_m
+          @entry = entry
+          @flare = flare
+          @entry_speed_kt = entry_speed_kt
+          @start_m = start_m
         end
-        Reach.new(option: option, speed_kt: pace.speed_kt, points: placed.freeze)
-      end
 
-      def area(pace, spent_m: 0.0)
-        ReachableArea.new(@conditions, trim: @trim, course_deg: @track_deg, rotor_pct: pace.target_pct, height_m: @height_m - spent_m,
-                                       flare_height_m: @flare_height_m, entry: @entry, flare: @flare).points(pace.speed_kt)
-      end
+        # @return [Array<Reach>]
+        def all = [glide, stretch, slow, delay, s_turn, circle].compact
 
-      def glide = reach('glide', @usual, glide_points)
-      def glide_points = @glide_points ||= area(@usual)
+        private
 
-      def stretch = paced('stretch')
-      def slow = paced('slow')
+        # Points along and across the entry's track, turned into the final course.
+        def reach(option, pace, points, shift_m: 0.0)
+          return nil if points.empty?
 
-      def paced(option)
-        pace = self.class.pace(option, @conditions, @trim, @usual, @conditions.wind.headwind_kt(@track_deg))
-        reach(option, pace, area(pace))
-      end
-
-      # Ten more seconds level before the entry.
-      def delay
-        speed = @conditions.wind.groundspeed_kt(@track_deg, @conditions.atmosphere.true_speed(@entry_speed_kt)) * Q::KT
-        reach('delay', @usual, glide_points, shift_m: speed * DELAY_S)
-      end
-
-      # Height spent in the turns leaves less to glide; what is left reaches ahead of where they end.
-      def s_turn = turning('s_turn')
-      def circle = turning('circle')
-
-      def turning(option)
-        turns = TURNS_DEG.fetch(option).map { |deg| turn(deg) }
-        reach(option, @usual, moved(area(@usual, spent_m: turns.sum(&:height_lost_m)), net_ahead(turns), turns.sum(&:duration_s)))
-      end
-
-      def turn(deg) = Flight::AutorotationTurn.of(@trim, speed_kt: @usual.speed_kt, turn_deg: deg, bank_deg: BANK_DEG, rotor_pct: @usual.target_pct).fly
-
-      # Distance gained along the first heading by turns one after another.
-      def net_ahead(turns)
-        heading = 0.0
-        turns.sum do |flown|
-          last = flown.rows.last
-          gained = (last[1] * Math.cos(heading)) - (last[2] * Math.sin(heading))
-          heading += last[4]
-          gained
+          placed = points.map do |ahead, beside|
+            along = ahead + shift_m
+            [(@start_m[0] + (along * Math.cos(@turned)) - (beside * Math.sin(@turned))) / Q::FT, (@start_m[1] + (along * Math.sin(@turned)) + (beside * Math.cos(@turned))) / Q::FT]
+          end
+          Planning::Reach.new(option: option, speed_kt: pace.speed_kt, points: placed.freeze)
         end
-      end
 
-      # Points carried by the distance gained and by the wind while turning.
-      def moved(points, ahead_m, seconds)
-        north, east = @conditions.wind.vector
-        along, across = LocalMap.along_across(north, east, @track_deg)
-        points.map { |a, x| [a + ahead_m + (along * seconds), x + (across * seconds)] }
+        def area(pace, spent_m: 0.0)
+          ReachableArea.new(@conditions, trim: @trim, course_deg: @track_deg, rotor_pct: pace.target_pct, height_m: @height_m - spent_m,
+                                         flare_height_m: @flare_height_m, entry: @entry, flare: @flare).points(pace.speed_kt)
+        end
+
+        def glide = reach('glide', @usual, glide_points)
+        def glide_points = @glide_points ||= area(@usual)
+
+        def stretch = paced('stretch')
+        def slow = paced('slow')
+
+        def paced(option)
+          pace = self.class.pace(option, @conditions, @trim, @usual, @conditions.wind.headwind_kt(@track_deg))
+          reach(option, pace, area(pace))
+        end
+
+        # Ten more seconds level before the entry.
+        def delay
+          speed = @conditions.wind.groundspeed_kt(@track_deg, @conditions.atmosphere.true_speed(@entry_speed_kt)) * Q::KT
+          reach('delay', @usual, glide_points, shift_m: speed * DELAY_S)
+        end
+
+        # Height spent in the turns leaves less to glide; what is left reaches ahead of where they end.
+        def s_turn = turning('s_turn')
+        def circle = turning('circle')
+
+        def turning(option)
+          turns = TURNS_DEG.fetch(option).map { |deg| turn(deg) }
+          reach(option, @usual, moved(area(@usual, spent_m: turns.sum(&:height_lost_m)), net_ahead(turns), turns.sum(&:duration_s)))
+        end
+
+        def turn(deg) = SteadyTurn.of(@trim, speed_kt: @usual.speed_kt, turn_deg: deg, bank_deg: BANK_DEG, rotor_pct: @usual.target_pct).fly
+
+        # Distance gained along the first heading by turns one after another.
+        def net_ahead(turns)
+          heading = 0.0
+          turns.sum do |flown|
+            last = flown.rows.last
+            gained = (last[1] * Math.cos(heading)) - (last[2] * Math.sin(heading))
+            heading += last[4]
+            gained
+          end
+        end
+
+        # Points carried by the distance gained and by the wind while turning.
+        def moved(points, ahead_m, seconds)
+          north, east = @conditions.wind.vector
+          along, across = LocalMap.along_across(north, east, @track_deg)
+          points.map { |a, x| [a + ahead_m + (along * seconds), x + (across * seconds)] }
+        end
       end
     end
   end

@@ -1,71 +1,73 @@
 # frozen_string_literal: true
 
 module Fujin
-  module Planning
-    # Turns in steady autorotation one after another in a steady wind, from the first track onto the final course.
-    # Tracks are held with the right drift angle, so a turn's heading change is its track change plus the drifts' difference.
-    class TurnSequence
-      Q = Quantities
+  module Manoeuvres
+    module Autorotation
+      # Turns in steady autorotation one after another in a steady wind, from the first track onto the final course.
+      # Tracks are held with the right drift angle, so a turn's heading change is its track change plus the drifts' difference.
+      class TurnSequence
+        Q = Quantities
 
-      attr_reader :turns, :tracks
+        attr_reader :turns, :tracks
 
-      # @param turns_deg [Array<Float>] track changes in order, right +
-      # @param speed_kt [Float] equivalent airspeed, @param target_pct [Float] rotor rpm
-      # @raise [OutsideModel] when the wind is stronger than the airspeed
-      def initialize(conditions, course_deg:, trim:, speed_kt:, target_pct:, bank_deg:, turns_deg:)
-        @true_speed = conditions.atmosphere.true_speed(speed_kt * Q::KT)
-        north, east = conditions.wind.vector
-        @wind = LocalMap.along_across(north, east, course_deg)
-        # Relative track of each leg, radians from the final course.
-        @tracks = turns_deg.each_with_object([-turns_deg.sum]) { |deg, all| all << (all.last + deg) }.map { |deg| deg * Q::DEG }.freeze
-        @turns = turns_deg.each_with_index.map do |deg, i|
-          change = deg + ((drift(@tracks[i + 1], @true_speed) - drift(@tracks[i], @true_speed)) / Q::DEG)
-          Flight::AutorotationTurn.of(trim, speed_kt: speed_kt, turn_deg: change, bank_deg: bank_deg, rotor_pct: target_pct).fly
-        end.freeze
+        # @param turns_deg [Array<Float>] track changes in order, right +
+        # @param speed_kt [Float] equivalent airspeed, @param target_pct [Float] rotor rpm
+        # @raise [OutsideModel] when the wind is stronger than the airspeed
+        def initialize(conditions, course_deg:, trim:, speed_kt:, target_pct:, bank_deg:, turns_deg:)
+          @true_speed = conditions.atmosphere.true_speed(speed_kt * Q::KT)
+          north, east = conditions.wind.vector
+          @wind = LocalMap.along_across(north, east, course_deg)
+          # Relative track of each leg, radians from the final course.
+          @tracks = turns_deg.each_with_object([-turns_deg.sum]) { |deg, all| all << (all.last + deg) }.map { |deg| deg * Q::DEG }.freeze
+          @turns = turns_deg.each_with_index.map do |deg, i|
+            change = deg + ((drift(@tracks[i + 1], @true_speed) - drift(@tracks[i], @true_speed)) / Q::DEG)
+            SteadyTurn.of(trim, speed_kt: speed_kt, turn_deg: change, bank_deg: bank_deg, rotor_pct: target_pct).fly
+          end.freeze
+        end
+
+        def height_lost_m = turns.sum(&:height_lost_m)
+        def duration_s = turns.sum(&:duration_s)
+
+        # Metres along and across the final course that the turns cover over the ground.
+        def displacement_m
+          turns.each_with_index.map do |turn, i|
+            last = turn.rows.last
+            along, across = through_air(turn, i, last)
+            [along + (@wind[0] * last[0]), across + (@wind[1] * last[0])]
+          end.transpose.map(&:sum).then { |sums| sums.empty? ? [0.0, 0.0] : sums }
+        end
+
+        # Along and across of one row of a turn through the air, from where the turn begins.
+        def through_air(_turn, index, row)
+          LocalMap.along_across(row[1], row[2], -heading(index) / Q::DEG)
+        end
+
+        # Relative heading on which a turn begins, radians.
+        def heading(index) = tracks[index] + drift(tracks[index], @true_speed)
+
+        # Drift angle that holds a relative track at a true airspeed, radians.
+        def drift(track, speed)
+          across = cross(track)
+          raise OutsideModel, 'the wind is stronger than the glide speed: no track can be held' unless across.abs < speed
+
+          Math.asin(-across / speed)
+        end
+
+        # Ground speed along a relative track, m/s; with a wind that is too strong, as if no drift were laid off.
+        def ground_speed(track, speed)
+          laid_off = cross(track).abs < speed ? drift(track, speed) : 0.0
+          (Math.cos(laid_off) * speed) + tail(track)
+        end
+
+        # The wind along and across the final course, m/s.
+        attr_reader :wind
+
+        private
+
+        # Wind across and along a track, m/s, + to the right and + from behind.
+        def cross(track) = (@wind[1] * Math.cos(track)) - (@wind[0] * Math.sin(track))
+        def tail(track) = (@wind[0] * Math.cos(track)) + (@wind[1] * Math.sin(track))
       end
-
-      def height_lost_m = turns.sum(&:height_lost_m)
-      def duration_s = turns.sum(&:duration_s)
-
-      # Metres along and across the final course that the turns cover over the ground.
-      def displacement_m
-        turns.each_with_index.map do |turn, i|
-          last = turn.rows.last
-          along, across = through_air(turn, i, last)
-          [along + (@wind[0] * last[0]), across + (@wind[1] * last[0])]
-        end.transpose.map(&:sum).then { |sums| sums.empty? ? [0.0, 0.0] : sums }
-      end
-
-      # Along and across of one row of a turn through the air, from where the turn begins.
-      def through_air(_turn, index, row)
-        LocalMap.along_across(row[1], row[2], -heading(index) / Q::DEG)
-      end
-
-      # Relative heading on which a turn begins, radians.
-      def heading(index) = tracks[index] + drift(tracks[index], @true_speed)
-
-      # Drift angle that holds a relative track at a true airspeed, radians.
-      def drift(track, speed)
-        across = cross(track)
-        raise OutsideModel, 'the wind is stronger than the glide speed: no track can be held' unless across.abs < speed
-
-        Math.asin(-across / speed)
-      end
-
-      # Ground speed along a relative track, m/s; with a wind that is too strong, as if no drift were laid off.
-      def ground_speed(track, speed)
-        laid_off = cross(track).abs < speed ? drift(track, speed) : 0.0
-        (Math.cos(laid_off) * speed) + tail(track)
-      end
-
-      # The wind along and across the final course, m/s.
-      attr_reader :wind
-
-      private
-
-      # Wind across and along a track, m/s, + to the right and + from behind.
-      def cross(track) = (@wind[1] * Math.cos(track)) - (@wind[0] * Math.sin(track))
-      def tail(track) = (@wind[0] * Math.cos(track)) + (@wind[1] * Math.sin(track))
     end
   end
 end

@@ -1,38 +1,40 @@
 # frozen_string_literal: true
 
 module Fujin
-  module Grading
-    # Faults of a circuit: the downwind leg's track, and the approach it sets up.
-    class CircuitFaults
-      include FaultFinding
+  module Manoeuvres
+    module Circuit
+      # Faults of a circuit: the downwind leg's track, and the approach it sets up.
+      class Faults
+        include Grading::FaultFinding
 
-      TRACK_DEG = 12.0
-      ANGLE_ROOM_DEG = 2.0
-      # The angle met sooner than this after the turn onto final leaves no time to settle on it.
-      SETTLE_S = 4.0
+        TRACK_DEG = 12.0
+        ANGLE_ROOM_DEG = 2.0
+        # The angle met sooner than this after the turn onto final leaves no time to settle on it.
+        SETTLE_S = 4.0
 
-      private
+        private
 
-      def final = @attempt.phase('final')
+        def final = @attempt.phase('final')
 
-      def rushed_setup
-        met = value('set_up_after_s') or return nil
-        return nil unless met < SETTLE_S
+        def rushed_setup
+          met = value('set_up_after_s') or return nil
+          return nil unless met < SETTLE_S
 
-        found('rushed_setup', "the approach angle was met #{met.round(1)} s after the turn onto final", ['set_up_after_s'], from: final.start_s, to: final.start_s + SETTLE_S)
+          found('rushed_setup', "the approach angle was met #{met.round(1)} s after the turn onto final", ['set_up_after_s'], from: final.start_s, to: final.start_s + SETTLE_S)
+        end
+
+        def drifted_off_track
+          off = value('downwind_track_off_deg')
+          return nil unless off && off.abs - measure('downwind_track_off_deg').uncertainty > TRACK_DEG
+
+          found('drifted_off_track', "downwind #{off.abs.round}° #{off.positive? ? 'right' : 'left'} of the reverse course", ['downwind_track_off_deg'], **phase_span('downwind'))
+        end
+
+        def wanted_deg = @context.house['normal_angle_deg']
+        def too_steep = surely_over?('approach_angle_deg', wanted_deg + ANGLE_ROOM_DEG) ? angle('too_steep') : nil
+        def too_shallow = surely_under?('approach_angle_deg', wanted_deg - ANGLE_ROOM_DEG) ? angle('too_shallow') : nil
+        def angle(id) = found(id, "#{value('approach_angle_deg').round(1)}° over the ground, #{wanted_deg}° is the house's angle", ['approach_angle_deg'], **phase_span('final'))
       end
-
-      def drifted_off_track
-        off = value('downwind_track_off_deg')
-        return nil unless off && off.abs - measure('downwind_track_off_deg').uncertainty > TRACK_DEG
-
-        found('drifted_off_track', "downwind #{off.abs.round}° #{off.positive? ? 'right' : 'left'} of the reverse course", ['downwind_track_off_deg'], **phase_span('downwind'))
-      end
-
-      def wanted_deg = @context.house['normal_angle_deg']
-      def too_steep = surely_over?('approach_angle_deg', wanted_deg + ANGLE_ROOM_DEG) ? angle('too_steep') : nil
-      def too_shallow = surely_under?('approach_angle_deg', wanted_deg - ANGLE_ROOM_DEG) ? angle('too_shallow') : nil
-      def angle(id) = found(id, "#{value('approach_angle_deg').round(1)}° over the ground, #{wanted_deg}° is the house's angle", ['approach_angle_deg'], **phase_span('final'))
     end
   end
 end

@@ -1,52 +1,55 @@
 # frozen_string_literal: true
 
 module Fujin
-  module Grading
-    # Circuits: a take-off, all the way round, a landing; legs split at the turns (MEASURES.md section 2). It is made of
-    # attempts that other finders found and stands beside them; one with an autorotation in it is none.
-    class CircuitFinder
-      include Stretches
+  module Manoeuvres
+    module Circuit
+      # Circuits: a take-off, all the way round, a landing; legs split at the turns (MEASURES.md section 2). It is made of
+      # attempts that other finders found and stands beside them; one with an autorotation in it is none.
+      class Finder
+        include Grading::Stretches
 
-      TAKE_OFFS = %w[hover_power_take_off maximum_performance_take_off gyro_take_off].freeze
-      LANDINGS = %w[normal_approach steep_approach run_on_landing gyro_landing].freeze
-      LEGS = %w[upwind crosswind downwind base final].freeze
-      # How far from the full turn its turns may add up, degrees.
-      ROUND_ROOM_DEG = 45.0
+        LEGS = %w[upwind crosswind downwind base final].freeze
+        # How far from the full turn its turns may add up, degrees.
+        ROUND_ROOM_DEG = 45.0
 
-      # @return [Array<Attempt>]
-      def find
-        order = @taken.sort_by(&:start_s)
-        order.each_with_index.filter_map do |off, i|
-          next unless TAKE_OFFS.include?(off.manoeuvre)
+        # @return [Array<Attempt>]
+        def find
+          order = @taken.sort_by(&:start_s)
+          order.each_with_index.filter_map do |off, i|
+            next unless part(off) == 'take_off'
 
-          landing = order[(i + 1)..].find { |a| TAKE_OFFS.include?(a.manoeuvre) || LANDINGS.include?(a.manoeuvre) || Manoeuvres.find(a.manoeuvre).power_off }
-          circuit(off, landing) if landing && LANDINGS.include?(landing.manoeuvre)
+            landing = order[(i + 1)..].find { |after| part(after) || declared(after).power_off }
+            circuit(off, landing) if landing && part(landing) == 'landing'
+          end
         end
-      end
 
-      private
+        private
 
-      def circuit(off, landing)
-        finish = landing.event(:stopped_s) || landing.event(:contact_s) || landing.end_s
-        turns = Turns.new(signals, @context).find(off.start_s, finish)
-        side = turns.sum(&:turned_deg) <=> 0.0
-        return nil if turns.empty? || turns.any? { |turn| (turn.turned_deg <=> 0.0) != side }
+        def declared(attempt) = @context.catalogue.find(attempt.manoeuvre)
+        def part(attempt) = declared(attempt).part_of_circuit
 
-        legs = legs(turns, off.start_s, finish)
-        return nil unless legs&.any? { |leg| leg.id == 'downwind' }
+        def circuit(off, landing)
+          finish = landing.event(:stopped_s) || landing.event(:contact_s) || landing.end_s
+          turns = Grading::Turns.new(signals, @context).find(off.start_s, finish)
+          side = turns.sum(&:turned_deg) <=> 0.0
+          return nil if turns.empty? || turns.any? { |turn| (turn.turned_deg <=> 0.0) != side }
 
-        attempt('circuit', legs, events: { stopped_s: finish, take_off_s: off.start_s })
-      end
+          legs = legs(turns, off.start_s, finish)
+          return nil unless legs&.any? { |leg| leg.id == 'downwind' }
 
-      # Each leg named by how far round it has come; nil when that is not once.
-      def legs(turns, start, finish)
-        round = turns.sum { |turn| turn.turned_deg.abs }
-        return nil if (round - 360.0).abs > ROUND_ROOM_DEG
+          attempt('circuit', legs, events: { stopped_s: finish, take_off_s: off.start_s })
+        end
 
-        ends = [start, *turns.map(&:end_s)].zip([*turns.map(&:start_s), finish])
-        come = turns.each_with_object([0.0]) { |turn, all| all << (all.last + (turn.turned_deg.abs * 360.0 / round)) }
-        found = ends.zip(come).map { |(from, to), deg| phase(LEGS.fetch((deg / 90.0).round), from, to, estimated: turns.any?(&:estimated)) }
-        found.map(&:id).uniq.size == found.size ? found : nil
+        # Each leg named by how far round it has come; nil when that is not once.
+        def legs(turns, start, finish)
+          round = turns.sum { |turn| turn.turned_deg.abs }
+          return nil if (round - 360.0).abs > ROUND_ROOM_DEG
+
+          ends = [start, *turns.map(&:end_s)].zip([*turns.map(&:start_s), finish])
+          come = turns.each_with_object([0.0]) { |turn, all| all << (all.last + (turn.turned_deg.abs * 360.0 / round)) }
+          found = ends.zip(come).map { |(from, to), deg| phase(LEGS.fetch((deg / 90.0).round), from, to, estimated: turns.any?(&:estimated)) }
+          found.map(&:id).uniq.size == found.size ? found : nil
+        end
       end
     end
   end

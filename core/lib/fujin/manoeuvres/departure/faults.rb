@@ -1,20 +1,22 @@
 # frozen_string_literal: true
 
 module Fujin
-  module Grading
-    # Faults of a take-off from hover or ground.
-    class TakeOffFaults
-      include FaultFinding
+  module Manoeuvres
+    module Departure
+      # Faults of a take-off from hover or ground.
+      class Faults
+        include Grading::FaultFinding
 
-      # A take-off at hover power that takes more than this beyond it, percent of the engine's limit.
-      ADDED_PCT = 10.0
-      TRACK_DEG = 15.0
+        # A take-off at hover power that takes more than this beyond it, percent of the engine's limit.
+        ADDED_PCT = 10.0
+        TRACK_DEG = 15.0
 
-      private
+        private
 
-      def power_cap_broken = when_over('power_cap_broken', 'power_added_pct', ADDED_PCT) { |v| "#{v.round} % of the engine's limit more than in the hover" }
+        def power_cap_broken = when_over('power_cap_broken', 'power_added_pct', ADDED_PCT) { |v| "#{v.round} % of the engine's limit more than in the hover" }
 
-      def drifted_off_track = when_over('drifted_off_track', 'climb_track_off_deg', TRACK_DEG) { |v| "the track strayed #{v.round}°" }
+        def drifted_off_track = when_over('drifted_off_track', 'climb_track_off_deg', TRACK_DEG) { |v| "the track strayed #{v.round}°" }
+      end
     end
   end
 end

@@ -1,171 +1,132 @@
 # frozen_string_literal: true
 
 module Fujin
-  module Planning
-    # Plans a take-off into forward flight: accelerating with a power, through translational lift, to the climb. Energy
-    # method: what the power gives beyond level flight goes into speed and height, shared by how the disc is tilted.
-    class DeparturePlan < ManoeuvrePlan
-      STEP_S = 0.25
-      LONGEST_S = 120.0
-      ETL_KT = 18.0
+  module Manoeuvres
+    module Departure
+      # Plans a take-off into forward flight: accelerating with a power, through translational lift, to the climb. Energy
+      # method: what the power gives beyond level flight goes into speed and height, shared by how the disc is tilted.
+      class Plan < Planning::ManoeuvrePlan
+        STEP_S = 0.25
+        LONGEST_S = 120.0
+        ETL_KT = 18.0
 
-      private
+        private
 
-      def default_height_ft = @house['hover_height_ft'].to_f
-      def height_range_ft = [0, 20]
-      def climb_speed_kt = @type.fetch('speeds_kt.climb').to_f
-      def start_height_ft = @settings['departure'] == 'surface' ? 0.5 : @height_ft
-      def slow_headings = [['on the departure line', @course_deg]]
+        def default_height_ft = @house['hover_height_ft'].to_f
+        def height_range_ft = [0, 20]
+        def climb_speed_kt = @type.fetch('speeds_kt.climb').to_f
+        def start_height_ft = @settings['departure'] == 'surface' ? 0.5 : @height_ft
+        def slow_headings = [['on the departure line', @course_deg]]
 
-      # Power used, watts: never more than there is.
-      def power_w = [wanted_power_w, trim.power_available_w].min
+        # Power used, watts: never more than there is.
+        def power_w = [wanted_power_w, trim.power_available_w].min
 
-      # Height to have at a speed, ft: where the profile goes.
-      def profile_ft(_kt) = raise(NotImplementedError)
+        # Height to have at a speed, ft: where the profile goes.
+        def profile_ft(_kt) = raise(NotImplementedError)
 
-      # Rows of the take-off as path points, from the hover or the ground to climb speed and 300 ft.
-      def path
-        @path ||= begin
-          raise OutsideModel, "the power of this take-off (#{(power_w / 1000).round(1)} kW) does not lift off here" unless hovers?
+        # Rows of the take-off as path points, from the hover or the ground to climb speed and 300 ft.
+        def path
+          @path ||= begin
+            raise OutsideModel, "the power of this take-off (#{(power_w / 1000).round(1)} kW) does not lift off here" unless hovers?
 
-          run
+            run
+          end
         end
-      end
 
-      def hovers? = trim.hover_power_w(height_m: [start_height_ft, 2.0].max * Q::FT) <= power_w * 1.001
+        def hovers? = trim.hover_power_w(height_m: [start_height_ft, 2.0].max * Q::FT) <= power_w * 1.001
 
-      def run
-        t = along = 0.0
-        height = start_height_ft
-        speed = [ias_of_true_kt(0.0) + headwind_kt, 0.0].max
-        rows = [point(t, along, height, speed, 0.0, 0.0, :take_off)]
-        while t < LONGEST_S && height < 300.0
-          step = advance(speed, height)
-          t += STEP_S
-          speed = [speed + step[0], climb_speed_kt].min
-          ground = [true_kt(speed) - headwind_kt, 0.0].max
-          along += ground * Q::KT * STEP_S / Q::FT
-          height += step[1]
-          rows << point(t, along, height, speed, ground, -step[1] / STEP_S * 60.0, speed < climb_speed_kt - 0.5 ? :take_off : :climb)
+        def run
+          t = along = 0.0
+          height = start_height_ft
+          speed = [ias_of_true_kt(0.0) + headwind_kt, 0.0].max
+          rows = [point(t, along, height, speed, 0.0, 0.0, :take_off)]
+          while t < LONGEST_S && height < 300.0
+            step = advance(speed, height)
+            t += STEP_S
+            speed = [speed + step[0], climb_speed_kt].min
+            ground = [true_kt(speed) - headwind_kt, 0.0].max
+            along += ground * Q::KT * STEP_S / Q::FT
+            height += step[1]
+            rows << point(t, along, height, speed, ground, -step[1] / STEP_S * 60.0, speed < climb_speed_kt - 0.5 ? :take_off : :climb)
+          end
+          rows
         end
-        rows
-      end
 
-      # Change of speed kt and height ft in a step.
-      def advance(speed, height)
-        spare = spare_power_w(speed, height)
-        target = profile_ft(speed)
-        rising = speed >= climb_speed_kt - 0.1
-        climb = rising ? [spare / weight, 0.0].max : climb_rate(target, height, spare)
-        left = spare - (climb * weight)
-        true_speed = [@conditions.atmosphere.true_speed(speed * Q::KT), 2.0].max
-        acceleration = rising ? 0.0 : [left / (@conditions.mass_kg * true_speed), greatest_acceleration].min
-        [[acceleration, 0.05].max * STEP_S / Q::KT * Math.sqrt(@conditions.atmosphere.density_ratio) * (rising ? 0.0 : 1.0), climb * STEP_S / Q::FT]
-      end
+        # Change of speed kt and height ft in a step.
+        def advance(speed, height)
+          spare = spare_power_w(speed, height)
+          target = profile_ft(speed)
+          rising = speed >= climb_speed_kt - 0.1
+          climb = rising ? [spare / weight, 0.0].max : climb_rate(target, height, spare)
+          left = spare - (climb * weight)
+          true_speed = [@conditions.atmosphere.true_speed(speed * Q::KT), 2.0].max
+          acceleration = rising ? 0.0 : [left / (@conditions.mass_kg * true_speed), greatest_acceleration].min
+          [[acceleration, 0.05].max * STEP_S / Q::KT * Math.sqrt(@conditions.atmosphere.density_ratio) * (rising ? 0.0 : 1.0), climb * STEP_S / Q::FT]
+        end
 
-      # Climb that keeps to the profile with the power that is spare, m/s.
-      def climb_rate(target_ft, height_ft, spare) = ((target_ft - height_ft) * Q::FT / 1.5).clamp(0.0, [spare / weight, 0.0].max)
-      def weight = @conditions.mass_kg * Q::G
-      # A disc tilted about six degrees.
-      def greatest_acceleration = Q::G * Math.tan(6.0 * Q::DEG)
+        # Climb that keeps to the profile with the power that is spare, m/s.
+        def climb_rate(target_ft, height_ft, spare) = ((target_ft - height_ft) * Q::FT / 1.5).clamp(0.0, [spare / weight, 0.0].max)
+        def weight = @conditions.mass_kg * Q::G
+        # A disc tilted about six degrees.
+        def greatest_acceleration = Q::G * Math.tan(6.0 * Q::DEG)
 
-      # Power beyond level flight, as it reaches the rotor.
-      def spare_power_w(speed, height)
-        needed = trim.level_power_w(speed, height_m: height < 50 ? [height, 2.0].max * Q::FT : nil)
-        (power_w - needed) * @type.fetch('engine.efficiency')
-      end
+        # Power beyond level flight, as it reaches the rotor.
+        def spare_power_w(speed, height)
+          needed = trim.level_power_w(speed, height_m: height < 50 ? [height, 2.0].max * Q::FT : nil)
+          (power_w - needed) * @type.fetch('engine.efficiency')
+        end
 
-      def own_numbers
-        at_etl = path.find { |p| p.ias_kt >= ETL_KT }
-        climbing = path.find { |p| p.ias_kt >= climb_speed_kt - 0.5 }
-        obstacle = @settings['obstacle_ft'].to_f
-        over = path.find { |p| p.height_ft >= obstacle }
-        climb = try('fpm') { performance.climb_m_s(climb_speed_kt, power_w) / Q::FPM }
-        { 'take_off_power_kw' => number(power_w / 1000.0, 'kw'), 'climb_speed_kt' => number(climb_speed_kt, 'kt'), 'climb_fpm' => climb,
-          'best_climb_fpm' => try('fpm') { performance.climb_m_s(climb_speed_kt) / Q::FPM },
-          'etl_distance_ft' => at_etl ? number(at_etl.along_ft, 'ft') : no_number('ft', 'translational lift is not reached'),
-          'climb_speed_height_ft' => climbing ? number(climbing.height_ft, 'ft') : no_number('ft', 'climb speed is not reached'),
-          'climb_speed_distance_ft' => climbing ? number(climbing.along_ft, 'ft') : no_number('ft', 'climb speed is not reached'),
-          'obstacle_distance_ft' => over ? number(over.along_ft, 'ft') : no_number('ft', "#{obstacle.round} ft is not reached within #{LONGEST_S.round} s"),
-          'avoid_area_s' => number(HeightVelocity.new(@type).exposure_s(path), 's'), 'groundspeed_kt' => number(path.last.groundspeed_kt, 'kt'),
-          'drift_angle_deg' => number(drift_deg(@course_deg, climb_speed_kt) || 0.0, 'deg') }.merge(take_off_instrument)
-      end
+        def own_numbers
+          at_etl = path.find { |p| p.ias_kt >= ETL_KT }
+          climbing = path.find { |p| p.ias_kt >= climb_speed_kt - 0.5 }
+          obstacle = @settings['obstacle_ft'].to_f
+          over = path.find { |p| p.height_ft >= obstacle }
+          climb = try('fpm') { performance.climb_m_s(climb_speed_kt, power_w) / Q::FPM }
+          { 'take_off_power_kw' => number(power_w / 1000.0, 'kw'), 'climb_speed_kt' => number(climb_speed_kt, 'kt'), 'climb_fpm' => climb,
+            'best_climb_fpm' => try('fpm') { performance.climb_m_s(climb_speed_kt) / Q::FPM },
+            'etl_distance_ft' => at_etl ? number(at_etl.along_ft, 'ft') : no_number('ft', 'translational lift is not reached'),
+            'climb_speed_height_ft' => climbing ? number(climbing.height_ft, 'ft') : no_number('ft', 'climb speed is not reached'),
+            'climb_speed_distance_ft' => climbing ? number(climbing.along_ft, 'ft') : no_number('ft', 'climb speed is not reached'),
+            'obstacle_distance_ft' => over ? number(over.along_ft, 'ft') : no_number('ft', "#{obstacle.round} ft is not reached within #{LONGEST_S.round} s"),
+            'avoid_area_s' => number(Planning::HeightVelocity.new(@type).exposure_s(path), 's'), 'groundspeed_kt' => number(path.last.groundspeed_kt, 'kt'),
+            'drift_angle_deg' => number(drift_deg(@course_deg, climb_speed_kt) || 0.0, 'deg') }.merge(take_off_instrument)
+        end
 
-      def take_off_instrument
-        engine = Flight::Engine.new(@type, @conditions.atmosphere)
-        { "take_off_power_#{engine.instrument_unit}" => number(engine.instrument(power_w, 1.0), engine.instrument_unit) }
-      end
+        def take_off_instrument
+          engine = Flight::Engine.new(@type, @conditions.atmosphere)
+          { "take_off_power_#{engine.instrument_unit}" => number(engine.instrument(power_w, 1.0), engine.instrument_unit) }
+        end
 
-      def gates
-        [Gate.new(id: 'lift', height_ft: start_height_ft, along_ft: 0.0, measures: {}, text: 'light on the skids, nothing hooked or frozen, then straight up'),
-         Gate.new(id: 'stop', height_ft: profile_ft(ETL_KT), along_ft: value_along('etl_distance_ft'), measures: {}, text: 'translational lift felt by here, or stop')]
-      end
+        def gates
+          [Planning::Gate.new(id: 'lift', height_ft: start_height_ft, along_ft: 0.0, measures: {}, text: 'light on the skids, nothing hooked or frozen, then straight up'),
+           Planning::Gate.new(id: 'stop', height_ft: profile_ft(ETL_KT), along_ft: value_along('etl_distance_ft'), measures: {}, text: 'translational lift felt by here, or stop')]
+        end
 
-      def value_along(name) = own_numbers[name].value
+        def value_along(name) = own_numbers[name].value
 
-      def setup
-        where = @settings['departure'] == 'surface' ? 'On the surface' : "Hover at #{@height_ft.round} ft"
-        check = @house['power_check'] == 'hover' ? 'in the hover' : "in flight at the site's height"
-        SetUp.new(height_ft: start_height_ft, speed_kt: 0.0, steady_s: 5.0, leg_ft: 0.0, start_along_ft: 0.0, start_across_ft: 0.0,
-                  text: "#{where} into wind, power checked #{check}, area ahead clear")
-      end
+        def setup
+          where = @settings['departure'] == 'surface' ? 'On the surface' : "Hover at #{@height_ft.round} ft"
+          check = @house['power_check'] == 'hover' ? 'in the hover' : "in flight at the site's height"
+          Planning::SetUp.new(height_ft: start_height_ft, speed_kt: 0.0, steady_s: 5.0, leg_ft: 0.0, start_along_ft: 0.0, start_across_ft: 0.0,
+                    text: "#{where} into wind, power checked #{check}, area ahead clear")
+        end
 
-      def charts = [LimitsMap.height_velocity(@type, path: path)]
+        def charts = [Planning::LimitsMap.height_velocity(@type, path: path)]
 
-      def own_cautions
-        seconds = value('avoid_area_s')
-        rollover = caution('rollover', 'caution', 'Dynamic rollover: a skid held, sideways motion, collective up. The answer is collective down, smoothly.')
-        exposure = seconds > 1 ? caution('avoid_area', 'caution', "#{seconds.round} s inside the height-velocity area: keep to the profile, no lingering.") : nil
-        [rollover, exposure, climb_caution].compact
-      end
+        def own_cautions
+          seconds = value('avoid_area_s')
+          rollover = caution('rollover', 'caution', 'Dynamic rollover: a skid held, sideways motion, collective up. The answer is collective down, smoothly.')
+          exposure = seconds > 1 ? caution('avoid_area', 'caution', "#{seconds.round} s inside the height-velocity area: keep to the profile, no lingering.") : nil
+          [rollover, exposure, climb_caution].compact
+        end
 
-      def climb_caution
-        climb = value('climb_fpm')
-        return nil if climb && climb > 200
+        def climb_caution
+          climb = value('climb_fpm')
+          return nil if climb && climb > 200
 
-        caution('climb', 'limit',
-                "The climb with this power is #{climb ? "#{climb.round} ft/min" : 'not there'}, 200 wanted#{", #{(200 - climb).ceil} short" if climb}: less mass or more power.")
-      end
-    end
-
-    # A normal take-off at the power that hovers in ground effect.
-    class HoverPowerTakeOffPlan < DeparturePlan
-      MANOEUVRE = 'hover_power_take_off'
-
-      private
-
-      def wanted_power_w = trim.hover_power_w(height_m: @house['hover_height_ft'] * Q::FT)
-
-      # Low until past translational lift, then clear of the low-speed avoid area.
-      def profile_ft(kt)
-        low = [start_height_ft, @house['hover_height_ft'].to_f].max
-        kt < 30.0 ? low : low + ((kt - 30.0) / [climb_speed_kt - 30.0, 1.0].max * 45.0)
-      end
-    end
-
-    # A maximum-performance take-off: all the power there is, up first, forward speed later.
-    class MaximumPerformancePlan < DeparturePlan
-      MANOEUVRE = 'maximum_performance_take_off'
-
-      private
-
-      def wanted_power_w = trim.power_available_w
-      # Straight up a little, then on the steepest line the power gives.
-      def profile_ft(kt) = kt < 40.0 ? @settings['obstacle_ft'] * (0.15 + (0.85 * kt / 40.0)) : 300.0
-
-      def own_numbers
-        steepest = (0..40).step(5).filter_map { |kt| angle_at(kt.to_f) }.max_by(&:first)
-        vertical = try('fpm') { performance.climb_m_s(0.0) / Q::FPM }
-        super.merge('vertical_climb_fpm' => vertical, 'climb_angle_deg' => steepest ? number(steepest[0], 'deg') : no_number('deg', 'no climb at any speed'),
-                    'climb_angle_speed_kt' => steepest ? number(steepest[1], 'kt') : no_number('kt', 'no climb at any speed'))
-      end
-
-      def angle_at(kt)
-        climb = performance.climb_m_s(kt)
-        ground = [groundspeed_kt(@course_deg, kt), 0.5].max * Q::KT
-        climb.positive? ? [Math.atan2(climb, ground) / Q::DEG, kt] : nil
-      rescue OutsideModel
-        nil
+          caution('climb', 'limit',
+                  "The climb with this power is #{climb ? "#{climb.round} ft/min" : 'not there'}, 200 wanted#{", #{(200 - climb).ceil} short" if climb}: less mass or more power.")
+        end
       end
     end
   end

@@ -1,44 +1,46 @@
 # frozen_string_literal: true
 
 module Fujin
-  module Grading
-    # Faults of figures over the ground and of level flight: held to the planned figure.
-    class FigureFaults
-      include FaultFinding
+  module Manoeuvres
+    module Figures
+      # Faults of figures over the ground and of level flight: held to the planned figure.
+      class Faults
+        include Grading::FaultFinding
 
-      # Of the planned radius: lost in a full turn, or missed anywhere.
-      SPIRAL_SHARE = 0.12
-      OFF_RADIUS_SHARE = 0.3
-      # Beside a planned side or line, ft; off its track, degrees; of the heading in level flight.
-      OFF_LINE_FT = 200.0
-      SQUARE_DEG = 15.0
-      HEADING_DEG = 12.0
+        # Of the planned radius: lost in a full turn, or missed anywhere.
+        SPIRAL_SHARE = 0.12
+        OFF_RADIUS_SHARE = 0.3
+        # Beside a planned side or line, ft; off its track, degrees; of the heading in level flight.
+        OFF_LINE_FT = 200.0
+        SQUARE_DEG = 15.0
+        HEADING_DEG = 12.0
 
-      private
+        private
 
-      def radius_ft = @context.figure(@attempt.manoeuvre).value('turn_radius_ft')
+        def radius_ft = @context.plan_of(@manoeuvre).value('turn_radius_ft')
 
-      def spirals_in
-        lost = value('spiral_ft') or return nil
-        return nil unless lost < -SPIRAL_SHARE * radius_ft
+        def spirals_in
+          lost = value('spiral_ft') or return nil
+          return nil unless lost < -SPIRAL_SHARE * radius_ft
 
-        found('spirals_in', "the radius shrank by #{-lost.round} ft a turn", ['spiral_ft'])
+          found('spirals_in', "the radius shrank by #{-lost.round} ft a turn", ['spiral_ft'])
+        end
+
+        def drifted_off_track = off_radius || off_line || not_square || off_heading
+
+        def off_radius
+          off = value('turn_radius_max_off_ft')
+          return nil unless off && off > OFF_RADIUS_SHARE * radius_ft
+
+          found('drifted_off_track', "up to #{off.round} ft from the planned radius of #{radius_ft.round} ft", ['turn_radius_max_off_ft'])
+        end
+
+        def off_line = when_over('drifted_off_track', 'track_error_max_ft', OFF_LINE_FT) { |v| "up to #{v.round} ft beside the planned figure" }
+
+        def not_square = when_over('drifted_off_track', 'crossing_off_deg', SQUARE_DEG) { |v| "the line was crossed #{v.round}° from square" }
+
+        def off_heading = when_over('drifted_off_track', 'level_heading_max_deg', HEADING_DEG) { |v| "the heading strayed #{v.round}°" }
       end
-
-      def drifted_off_track = off_radius || off_line || not_square || off_heading
-
-      def off_radius
-        off = value('turn_radius_max_off_ft')
-        return nil unless off && off > OFF_RADIUS_SHARE * radius_ft
-
-        found('drifted_off_track', "up to #{off.round} ft from the planned radius of #{radius_ft.round} ft", ['turn_radius_max_off_ft'])
-      end
-
-      def off_line = when_over('drifted_off_track', 'track_error_max_ft', OFF_LINE_FT) { |v| "up to #{v.round} ft beside the planned figure" }
-
-      def not_square = when_over('drifted_off_track', 'crossing_off_deg', SQUARE_DEG) { |v| "the line was crossed #{v.round}° from square" }
-
-      def off_heading = when_over('drifted_off_track', 'level_heading_max_deg', HEADING_DEG) { |v| "the heading strayed #{v.round}°" }
     end
   end
 end

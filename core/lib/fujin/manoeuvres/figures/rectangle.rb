@@ -2,26 +2,29 @@
 
 module Fujin
   module Manoeuvres
-    register Declaration.new(
-      id: 'rectangle',
-      title: 'Rectangle',
-      family: 'circuit',
-      summary: 'Four sides over the ground in a wind: drift on each, more or less than ninety degrees at each corner.',
-      kinds: %w[helicopter gyroplane],
-      phases: %w[downwind crosswind upwind crosswind_back],
-      measures: Grading::RectangleFinder::SIDES.to_h { |side|
-        [side, %w[track_error_ft wind_correction_off_deg height_max_off_ft bank_max_deg turn_off_deg].map { |name| "#{side}_#{name}" } + %w[track_error_max_ft trim_deg]]
-      },
-      faults: faults(*%w[drifted_off_track out_of_trim exceeded_limit]),
-      settings: %w[turn_side radius_ft leg_ft width_ft],
-      planner: Planning::RectanglePlan.planner,
-      key_numbers: %w[bank_deg turn_radius_ft most_turn_deg drift_angle_deg groundspeed_kt],
-      gated: false,
-      hovers: 'none',
-      any_course: true,
-      finder: Grading::RectangleFinder,
-      measurer: Grading::RectangleMeasures,
-      fault_finder: Grading::FigureFaults
-    )
+    module Figures
+      Rectangle = Catalogue.declare(
+        __dir__,
+        id: 'rectangle',
+        title: 'Rectangle',
+        family: 'circuit',
+        summary: 'Four sides over the ground in a wind: drift on each, more or less than ninety degrees at each corner.',
+        kinds: %w[helicopter gyroplane],
+        phases: %w[downwind crosswind upwind crosswind_back],
+        measures: RectangleFinder::SIDES.to_h { |side|
+          [side, %w[track_error_ft wind_correction_off_deg height_max_off_ft bank_max_deg turn_off_deg].map { |name| "#{side}_#{name}" } + %w[track_error_max_ft trim_deg]]
+        },
+        faults: %w[drifted_off_track out_of_trim exceeded_limit],
+        settings: %w[turn_side radius_ft leg_ft width_ft],
+        planner: RectanglePlan,
+        key_numbers: %w[bank_deg turn_radius_ft most_turn_deg drift_angle_deg groundspeed_kt],
+        gated: false,
+        hovers: 'none',
+        any_course: true,
+        finder: RectangleFinder,
+        measurer: RectangleMeasures,
+        fault_finder: Faults
+      )
+    end
   end
 end

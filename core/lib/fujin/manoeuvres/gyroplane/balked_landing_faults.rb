@@ -1,18 +1,20 @@
 # frozen_string_literal: true
 
 module Fujin
-  module Grading
-    # Faults of a balked landing: power while there is speed to climb with.
-    class BalkedLandingFaults
-      include FaultFinding
+  module Manoeuvres
+    module Gyroplane
+      # Faults of a balked landing: power while there is speed to climb with.
+      class BalkedLandingFaults
+        include Grading::FaultFinding
 
-      ROOM_KT = 15.0
+        ROOM_KT = 15.0
 
-      private
+        private
 
-      def late_decision
-        least = @context.type.fetch('speeds_kt.climb') - ROOM_KT
-        when_under('late_decision', 'recovery_ias_kt', least, **phase_span('recovery')) { |v| "#{v.round} kt left when it was broken off, #{least.round} kt at least" }
+        def late_decision
+          least = @context.type.fetch('speeds_kt.climb') - ROOM_KT
+          when_under('late_decision', 'recovery_ias_kt', least, **phase_span('recovery')) { |v| "#{v.round} kt left when it was broken off, #{least.round} kt at least" }
+        end
       end
     end
   end

@@ -1,124 +1,126 @@
 # frozen_string_literal: true
 
 module Fujin
-  module Grading
-    # What gyroplanes fly: take-offs from prerotation, landings, balked landings, slow flight, vertical descents (MEASURES.md
-    # section 2).
-    class GyroFinder
-      include Stretches
-      include Descents
+  module Manoeuvres
+    module Gyroplane
+      # What gyroplanes fly: take-offs from prerotation, landings, balked landings, slow flight, vertical descents (MEASURES.md
+      # section 2).
+      class Finder
+        include Grading::Stretches
+        include Grading::Descents
 
-      STANDING_KT = 3.0
-      ON_WHEELS_FT = 1.5
-      FLYING_FT = 2.5
-      BALANCE_DEG = 3.0
-      FLARE_DEG = 3.0
-      FLARE_BELOW_FT = 120.0
-      SPIN_UP_S = 90.0
-      RISING_PCT = 1.5
-      ROLL_S = 60.0
-      CLIMB_S = 40.0
-      STOPPED_KT = 0.6
-      ROLL_OUT_S = 30.0
-      SLOW_KT = (10.0..35.0)
-      SLOW_S = 10.0
-      LEVEL_FPM = 200.0
-      VERTICAL_KT = 10.0
-      VERTICAL_FPM = 300.0
-      RECOVERED_KT = 45.0
-      BALKED_FT = 50.0
-      CLIMB_FPM = -150.0
+        STANDING_KT = 3.0
+        ON_WHEELS_FT = 1.5
+        FLYING_FT = 2.5
+        BALANCE_DEG = 3.0
+        FLARE_DEG = 3.0
+        FLARE_BELOW_FT = 120.0
+        SPIN_UP_S = 90.0
+        RISING_PCT = 1.5
+        ROLL_S = 60.0
+        CLIMB_S = 40.0
+        STOPPED_KT = 0.6
+        ROLL_OUT_S = 30.0
+        SLOW_KT = (10.0..35.0)
+        SLOW_S = 10.0
+        LEVEL_FPM = 200.0
+        VERTICAL_KT = 10.0
+        VERTICAL_FPM = 300.0
+        RECOVERED_KT = 45.0
+        BALKED_FT = 50.0
+        CLIMB_FPM = -150.0
 
-      # @return [Array<Attempt>]
-      def find
-        return [] unless !@context.type.helicopter? && %i[agl gs ias sink nr].all? { |name| signals.signal?(name) }
+        # @return [Array<Attempt>]
+        def find
+          return [] unless !@context.type.helicopter? && %i[agl gs ias sink nr].all? { |name| signals.signal?(name) }
 
-        (take_offs + landings + balked + vertical + slow).sort_by(&:start_s)
-      end
-
-      private
-
-      def last_index = signals.size - 1
-      def before(index, seconds) = [index - signals.samples(seconds), 0].max
-      def after(index, seconds) = [index + signals.samples(seconds), last_index].min
-      def time(index) = signals.time(index)
-      def standing = @standing ||= stretches(all, 1.0, hole_s: 1.0) { |i| signals[:gs][i] < STANDING_KT && height(i) < ON_WHEELS_FT }
-
-      def take_offs = standing.filter_map { |first, last| take_off(first, last) }
-
-      def take_off(first, rolls)
-        lifted = first_held(rolls..after(rolls, ROLL_S), 1.0) { |i| height(i) > FLYING_FT } or return nil
-        return nil if (rolls...lifted).any? { |i| signals[:gs][i] < STOPPED_KT && i > after(rolls, 2.0) }
-
-        spins = spin_up(first, rolls)
-        balance = signals.signal?(:pitch) ? first_held(rolls...lifted, 0.4) { |i| signals[:pitch][i] > BALANCE_DEG } : nil
-        climb = @context.type.fetch('speeds_kt.climb').to_f - 3.0
-        done = (lifted..after(lifted, CLIMB_S)).find { |i| signals[:ias][i] >= climb && height(i) > 50.0 } || after(lifted, CLIMB_S)
-        attempt('gyro_take_off', [phase('prerotation', time(spins), time(rolls)), phase('roll', time(rolls), time(balance || lifted)),
-                                  phase('balance', time(balance || lifted), time(lifted)), phase('climb', time(lifted), time(done))],
-                events: { rolls_s: time(rolls), lift_off_s: time(lifted) })
-      end
-
-      # Last sample at which the rotor still turned as slowly as it stood.
-      def spin_up(first, rolls)
-        nr = signals[:nr]
-        range = [first, before(rolls, SPIN_UP_S)].max..rolls
-        slowest = range.filter_map { |i| nr[i] unless nr[i].nan? }.min or return rolls
-        range.reverse_each.find { |i| nr[i] < slowest + RISING_PCT } || rolls
-      end
-
-      # Contacts on the move that end a descent.
-      def touchdowns
-        @touchdowns ||= stretches(all, 0.3, hole_s: 1.0) { |i| height(i) <= Contact::CONFIRM_FT }.map(&:first).select(&:positive?)
-                                                                                                 .filter_map { |i| Contact.find(signals, time(i) - 3.0, time(i) + 2.0) }
-      end
-
-      def landings
-        touchdowns.filter_map do |contact|
-          start = descent_start(signals.index(contact.time_s)) or next
-          flare = flare(start, contact.time_s)
-          slows = [contact.time_s + 1.0, signals.end_s].min
-          stop = (signals.index(slows)..after(signals.index(slows), ROLL_OUT_S)).find { |i| signals[:gs][i] < STOPPED_KT }
-          stopped = stop ? time(stop) : [slows + ROLL_OUT_S, signals.end_s].min
-          attempt('gyro_landing', [phase('glide', start, flare || contact.time_s), phase('flare', flare || contact.time_s, contact.time_s),
-                                   phase('touchdown', contact.time_s, slows), phase('roll_out', slows, stopped, estimated: stop.nil?)],
-                  events: { contact_s: contact.time_s, contact: contact })
+          (take_offs + landings + balked + vertical + slow).sort_by(&:start_s)
         end
-      end
 
-      # Pitch 3° above what it was in the glide, low down.
-      def flare(start, contact_s)
-        return nil unless signals.signal?(:pitch)
+        private
 
-        range = signals.index(start)..signals.index(contact_s)
-        glide = Quantities.median(range.map { |i| signals[:pitch][i] }.reject(&:nan?))
-        found = first_held(range, 0.4) { |i| height(i) < FLARE_BELOW_FT && signals[:pitch][i] > glide + FLARE_DEG }
-        found && time(found)
-      end
+        def last_index = signals.size - 1
+        def before(index, seconds) = [index - signals.samples(seconds), 0].max
+        def after(index, seconds) = [index + signals.samples(seconds), last_index].min
+        def time(index) = signals.time(index)
+        def standing = @standing ||= stretches(all, 1.0, hole_s: 1.0) { |i| signals[:gs][i] < STANDING_KT && height(i) < ON_WHEELS_FT }
 
-      # Lowest below 50 ft without touching, then a climb through it.
-      def balked
-        stretches(all, 0.5, hole_s: 1.0) { |i| (ON_WHEELS_FT..BALKED_FT).cover?(height(i)) }.filter_map do |first, last|
-          lowest = (first..last).min_by { |i| height(i).nan? ? Float::INFINITY : height(i) }
-          next if height(lowest) < FLYING_FT || last >= last_index - 1 || touchdowns.any? { |c| c.time_s.between?(time(first), time(last)) }
+        def take_offs = standing.filter_map { |first, last| take_off(first, last) }
 
-          start = descent_start(lowest) or next
-          climbs = first_held(lowest..after(lowest, 20.0), 1.5) { |i| sink[i] < CLIMB_FPM } or next
-          attempt('gyro_balked_landing', [phase('descent', start, time(lowest)), phase('recovery', time(lowest), time(climbs)),
-                                          phase('climb', time(climbs), time([last, climbs + 1].max))])
+        def take_off(first, rolls)
+          lifted = first_held(rolls..after(rolls, ROLL_S), 1.0) { |i| height(i) > FLYING_FT } or return nil
+          return nil if (rolls...lifted).any? { |i| signals[:gs][i] < STOPPED_KT && i > after(rolls, 2.0) }
+
+          spins = spin_up(first, rolls)
+          balance = signals.signal?(:pitch) ? first_held(rolls...lifted, 0.4) { |i| signals[:pitch][i] > BALANCE_DEG } : nil
+          climb = @context.type.fetch('speeds_kt.climb').to_f - 3.0
+          done = (lifted..after(lifted, CLIMB_S)).find { |i| signals[:ias][i] >= climb && height(i) > 50.0 } || after(lifted, CLIMB_S)
+          attempt('gyro_take_off', [phase('prerotation', time(spins), time(rolls)), phase('roll', time(rolls), time(balance || lifted)),
+                                    phase('balance', time(balance || lifted), time(lifted)), phase('climb', time(lifted), time(done))],
+                  events: { rolls_s: time(rolls), lift_off_s: time(lifted) })
         end
-      end
 
-      def vertical
-        stretches(all, 3.0, hole_s: 1.0) { |i| signals[:ias][i] < VERTICAL_KT && sink[i] > VERTICAL_FPM && height(i) > 100.0 }.filter_map do |first, last|
-          done = (last..after(last, 40.0)).find { |i| signals[:ias][i] >= RECOVERED_KT } or next
-          attempt('gyro_vertical_descent', [phase('descent', time(first), time(last)), phase('recovery', time(last), time(done))])
+        # Last sample at which the rotor still turned as slowly as it stood.
+        def spin_up(first, rolls)
+          nr = signals[:nr]
+          range = [first, before(rolls, SPIN_UP_S)].max..rolls
+          slowest = range.filter_map { |i| nr[i] unless nr[i].nan? }.min or return rolls
+          range.reverse_each.find { |i| nr[i] < slowest + RISING_PCT } || rolls
         end
-      end
 
-      def slow
-        stretches(all, SLOW_S, hole_s: 1.0) { |i| SLOW_KT.cover?(signals[:ias][i]) && sink[i].abs < LEVEL_FPM && height(i) > 100.0 }
-          .map { |first, last| attempt('gyro_slow_flight', [phase('level', time(first), time(last))]) }
+        # Contacts on the move that end a descent.
+        def touchdowns
+          @touchdowns ||= stretches(all, 0.3, hole_s: 1.0) { |i| height(i) <= Grading::Contact::CONFIRM_FT }.map(&:first).select(&:positive?)
+                                                                                                   .filter_map { |i| Grading::Contact.find(signals, time(i) - 3.0, time(i) + 2.0) }
+        end
+
+        def landings
+          touchdowns.filter_map do |contact|
+            start = descent_start(signals.index(contact.time_s)) or next
+            flare = flare(start, contact.time_s)
+            slows = [contact.time_s + 1.0, signals.end_s].min
+            stop = (signals.index(slows)..after(signals.index(slows), ROLL_OUT_S)).find { |i| signals[:gs][i] < STOPPED_KT }
+            stopped = stop ? time(stop) : [slows + ROLL_OUT_S, signals.end_s].min
+            attempt('gyro_landing', [phase('glide', start, flare || contact.time_s), phase('flare', flare || contact.time_s, contact.time_s),
+                                     phase('touchdown', contact.time_s, slows), phase('roll_out', slows, stopped, estimated: stop.nil?)],
+                    events: { contact_s: contact.time_s, contact: contact })
+          end
+        end
+
+        # Pitch 3° above what it was in the glide, low down.
+        def flare(start, contact_s)
+          return nil unless signals.signal?(:pitch)
+
+          range = signals.index(start)..signals.index(contact_s)
+          glide = Quantities.median(range.map { |i| signals[:pitch][i] }.reject(&:nan?))
+          found = first_held(range, 0.4) { |i| height(i) < FLARE_BELOW_FT && signals[:pitch][i] > glide + FLARE_DEG }
+          found && time(found)
+        end
+
+        # Lowest below 50 ft without touching, then a climb through it.
+        def balked
+          stretches(all, 0.5, hole_s: 1.0) { |i| (ON_WHEELS_FT..BALKED_FT).cover?(height(i)) }.filter_map do |first, last|
+            lowest = (first..last).min_by { |i| height(i).nan? ? Float::INFINITY : height(i) }
+            next if height(lowest) < FLYING_FT || last >= last_index - 1 || touchdowns.any? { |c| c.time_s.between?(time(first), time(last)) }
+
+            start = descent_start(lowest) or next
+            climbs = first_held(lowest..after(lowest, 20.0), 1.5) { |i| sink[i] < CLIMB_FPM } or next
+            attempt('gyro_balked_landing', [phase('descent', start, time(lowest)), phase('recovery', time(lowest), time(climbs)),
+                                            phase('climb', time(climbs), time([last, climbs + 1].max))])
+          end
+        end
+
+        def vertical
+          stretches(all, 3.0, hole_s: 1.0) { |i| signals[:ias][i] < VERTICAL_KT && sink[i] > VERTICAL_FPM && height(i) > 100.0 }.filter_map do |first, last|
+            done = (last..after(last, 40.0)).find { |i| signals[:ias][i] >= RECOVERED_KT } or next
+            attempt('gyro_vertical_descent', [phase('descent', time(first), time(last)), phase('recovery', time(last), time(done))])
+          end
+        end
+
+        def slow
+          stretches(all, SLOW_S, hole_s: 1.0) { |i| SLOW_KT.cover?(signals[:ias][i]) && sink[i].abs < LEVEL_FPM && height(i) > 100.0 }
+            .map { |first, last| attempt('gyro_slow_flight', [phase('level', time(first), time(last))]) }
+        end
       end
     end
   end

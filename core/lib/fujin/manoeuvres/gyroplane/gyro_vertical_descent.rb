@@ -2,28 +2,31 @@
 
 module Fujin
   module Manoeuvres
-    register Declaration.new(
-      id: 'gyro_vertical_descent',
-      title: 'Gyroplane vertical descent',
-      family: 'gyroplane',
-      summary: 'Speed off until it sinks straight down, then nose down for speed: height lost in the recovery ' \
-               'against height in hand.',
-      kinds: %w[gyroplane],
-      phases: %w[descent recovery],
-      measures: {
-        'descent' => %w[slow_ias_min_kt descent_sink_max_fpm],
-        'recovery' => %w[recovery_height_ft recovery_min_height_ft recovery_time_s]
-      },
-      faults: faults(*%w[late_decision exceeded_limit]),
-      planner: Planning::GyroVerticalDescentPlan.planner,
-      key_numbers: %w[recovery_steady_height_ft lowest_start_height_ft descent_sink_fpm recovery_speed_kt],
-      hovers: 'none',
-      any_course: true,
-      house: %w[outside_test],
-      outside_test: true,
-      finder: Grading::GyroFinder,
-      measurer: Grading::GyroFlightMeasures,
-      fault_finder: Grading::GyroFlightFaults
-    )
+    module Gyroplane
+      GyroVerticalDescent = Catalogue.declare(
+        __dir__,
+        id: 'gyro_vertical_descent',
+        title: 'Gyroplane vertical descent',
+        family: 'gyroplane',
+        summary: 'Speed off until it sinks straight down, then nose down for speed: height lost in the recovery ' \
+                 'against height in hand.',
+        kinds: %w[gyroplane],
+        phases: %w[descent recovery],
+        measures: {
+          'descent' => %w[slow_ias_min_kt descent_sink_max_fpm],
+          'recovery' => %w[recovery_height_ft recovery_min_height_ft recovery_time_s]
+        },
+        faults: %w[late_decision exceeded_limit],
+        planner: VerticalDescentPlan,
+        key_numbers: %w[recovery_steady_height_ft lowest_start_height_ft descent_sink_fpm recovery_speed_kt],
+        hovers: 'none',
+        any_course: true,
+        house: %w[outside_test],
+        outside_test: true,
+        finder: Finder,
+        measurer: FlightMeasures,
+        fault_finder: FlightFaults
+      )
+    end
   end
 end

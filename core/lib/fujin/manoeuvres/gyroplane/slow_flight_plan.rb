@@ -1,44 +1,46 @@
 # frozen_string_literal: true
 
 module Fujin
-  module Planning
-    # Slow flight, level.
-    class GyroSlowFlightPlan < GyroPlan
-      MANOEUVRE = 'gyro_slow_flight'
+  module Manoeuvres
+    module Gyroplane
+      # Slow flight, level.
+      class SlowFlightPlan < Plan
+        def self.declaration = GyroSlowFlight
 
-      private
+        private
 
-      def default_height_ft = 1000.0
-      def slow_kt = [lowest + 4.0, glide_kt].min
-      def lowest = @lowest ||= gyro.lowest_level_speed_kt
+        def default_height_ft = 1000.0
+        def slow_kt = [lowest + 4.0, glide_kt].min
+        def lowest = @lowest ||= gyro.lowest_level_speed_kt
 
-      def own_numbers
-        point = gyro.level(slow_kt)
-        glide_numbers.merge('entry_height_ft' => number(@height_ft, 'ft'), 'slow_speed_kt' => number(slow_kt, 'kt'), 'slow_power_kw' => number(point.engine_power_w / 1000.0, 'kw'),
-                            'slow_rotor_rpm_pct' => number(point.rotor_pct, 'pct'), 'slow_pitch_deg' => number((point.disc_pitch_rad / Q::DEG) - 8.0, 'deg'))
-      end
-
-      def path
-        [[0.0, glide_kt], [8.0, glide_kt], [20.0, slow_kt], [40.0, slow_kt], [50.0, glide_kt]].map do |t, kt|
-          point(t, groundspeed_kt(@course_deg, kt) * Q::KT * t / Q::FT, @height_ft, kt, groundspeed_kt(@course_deg, kt), 0.0, :level, rotor_rpm_pct: gyro.level(kt).rotor_pct)
+        def own_numbers
+          point = gyro.level(slow_kt)
+          glide_numbers.merge('entry_height_ft' => number(@height_ft, 'ft'), 'slow_speed_kt' => number(slow_kt, 'kt'), 'slow_power_kw' => number(point.engine_power_w / 1000.0, 'kw'),
+                              'slow_rotor_rpm_pct' => number(point.rotor_pct, 'pct'), 'slow_pitch_deg' => number((point.disc_pitch_rad / Q::DEG) - 8.0, 'deg'))
         end
-      end
 
-      def setup = setup_before(0.0, glide_kt, "Level at #{@height_ft.round} ft into wind, area below clear")
-      def tables = [speed_table([15, 20, 25, 30, 35, 40, 50, 60]), solo_dual]
+        def path
+          [[0.0, glide_kt], [8.0, glide_kt], [20.0, slow_kt], [40.0, slow_kt], [50.0, glide_kt]].map do |t, kt|
+            point(t, groundspeed_kt(@course_deg, kt) * Q::KT * t / Q::FT, @height_ft, kt, groundspeed_kt(@course_deg, kt), 0.0, :level, rotor_rpm_pct: gyro.level(kt).rotor_pct)
+          end
+        end
 
-      def charts
-        rows = (15..70).step(5).filter_map { |kt| cell { [kt.to_f, gyro.level(kt).engine_power_w / 1000.0] } }
-        [Chart.new(id: 'power', title: 'Power for level flight', x: Axis.new(label: 'Airspeed', unit: 'kt', low: 0.0, high: 75.0), y: Axis.new(label: 'Power', unit: 'kw', low: 0.0,
-                                                                                                                                               high: 130.0),
-                   areas: [], lines: [Shape.new(id: 'available', label: 'there is', kind: 'limit', points: [[0.0, value('power_available_kw')], [75.0,
-                                                                                                                                                 value('power_available_kw')]])],
-                   track: rows)]
-      end
+        def setup = setup_before(0.0, glide_kt, "Level at #{@height_ft.round} ft into wind, area below clear")
+        def tables = [speed_table([15, 20, 25, 30, 35, 40, 50, 60]), solo_dual]
 
-      def own_cautions
-        [caution('behind_curve', 'caution',
-                 "Under #{lowest.round} kt full power does not hold level flight: nose down for speed, never more stick back. Keep #{(lowest + 4).round} kt and height in hand.")]
+        def charts
+          rows = (15..70).step(5).filter_map { |kt| cell { [kt.to_f, gyro.level(kt).engine_power_w / 1000.0] } }
+          [Planning::Chart.new(id: 'power', title: 'Power for level flight', x: Planning::Axis.new(label: 'Airspeed', unit: 'kt', low: 0.0, high: 75.0), y: Planning::Axis.new(label: 'Power', unit: 'kw', low: 0.0,
+                                                                                                                                                 high: 130.0),
+                     areas: [], lines: [Planning::Shape.new(id: 'available', label: 'there is', kind: 'limit', points: [[0.0, value('power_available_kw')], [75.0,
+                                                                                                                                                   value('power_available_kw')]])],
+                     track: rows)]
+        end
+
+        def own_cautions
+          [caution('behind_curve', 'caution',
+                   "Under #{lowest.round} kt full power does not hold level flight: nose down for speed, never more stick back. Keep #{(lowest + 4).round} kt and height in hand.")]
+        end
       end
     end
   end

@@ -1,174 +1,148 @@
 # frozen_string_literal: true
 
 module Fujin
-  module Planning
-    # Plans a gyroplane's prerotation and take-off roll: rotor rpm against airspeed with the flap region and the traps.
-    class GyroTakeOffPlan < ManoeuvrePlan
-      MANOEUVRE = 'gyro_take_off'
-      # Rotor rpm lost rolling from the hold to the line, points.
-      HOLD_LOSS_PCT = 8.0
-      STOP_MARGIN_DEG = 3.0
-      CLIMB_FT = 50.0
+  module Manoeuvres
+    module Gyroplane
+      # Plans a gyroplane's prerotation and take-off roll: rotor rpm against airspeed with the flap region and the traps.
+      class TakeOffPlan < Planning::ManoeuvrePlan
+        def self.declaration = GyroTakeOff
 
-      private
+        # Rotor rpm lost rolling from the hold to the line, points.
+        HOLD_LOSS_PCT = 8.0
+        STOP_MARGIN_DEG = 3.0
+        CLIMB_FT = 50.0
 
-      def default_height_ft = 0.0
-      def height_range_ft = [0, 0.5]
-      def minimum_pct = @type.fetch('prerotation.minimum_pct').to_f
-      def built_up_pct = (@settings['prerotation_pct'] || minimum_pct).to_f
-      def released_pct = @house['prerotation_at'] == 'hold' ? [built_up_pct - HOLD_LOSS_PCT, 5.0].max : built_up_pct
-      def climb_kt = @type.fetch('speeds_kt.climb').to_f
+        private
 
-      def roll_from(pct) = Flight::GyroTakeOff.new(@conditions, prerotated_pct: pct, headwind_m_s: [headwind_kt, 0.0].max * Q::KT).run
-      def roll = @roll ||= roll_from(released_pct)
+        def default_height_ft = 0.0
+        def height_range_ft = [0, 0.5]
+        def minimum_pct = @type.fetch('prerotation.minimum_pct').to_f
+        def built_up_pct = (@settings['prerotation_pct'] || minimum_pct).to_f
+        def released_pct = @house['prerotation_at'] == 'hold' ? [built_up_pct - HOLD_LOSS_PCT, 5.0].max : built_up_pct
+        def climb_kt = @type.fetch('speeds_kt.climb').to_f
 
-      def own_numbers
-        { 'prerotation_pct' => number(built_up_pct, 'pct'), 'prerotation_minimum_pct' => number(minimum_pct, 'pct'), 'release_rotor_rpm_pct' => number(released_pct, 'pct'),
-          'roll_advance_ratio_max' => number(roll.max(:advance_ratio), 'index'), 'flap_max_deg' => number(roll.max(:flap_deg), 'deg'),
-          'flap_limit_deg' => number(@type.fetch('flap_limit_deg').to_f, 'deg'),
-          'roll_rotor_rpm_min_pct' => number(roll.moments.map(&:rotor_pct).min, 'pct'), 'climb_speed_kt' => number(climb_kt, 'kt'),
-          'climb_fpm' => try('fpm') { performance.climb_m_s(climb_kt) / Q::FPM } }.merge(lift_off, over_the_fence)
-      end
+        def roll_from(pct) = TakeOffRoll.new(@conditions, prerotated_pct: pct, headwind_m_s: [headwind_kt, 0.0].max * Q::KT).run
+        def roll = @roll ||= roll_from(released_pct)
 
-      def lift_off
-        if roll.lifted_off?
-          { 'roll_ft' => number(roll.last.distance_m / Q::FT, 'ft'), 'lift_off_ias_kt' => number(roll.last.ias_kt, 'kt'), 'lift_off_rotor_rpm_pct' => number(roll.last.rotor_pct,
-                                                                                                                                                             'pct'),
-            'roll_time_s' => number(roll.last.t_s, 's') }
-        else
-          { 'roll_ft' => no_number('ft', roll.abandoned), 'lift_off_ias_kt' => no_number('kt', roll.abandoned), 'lift_off_rotor_rpm_pct' => no_number('pct', roll.abandoned),
-            'roll_time_s' => no_number('s', roll.abandoned) }
+        def own_numbers
+          { 'prerotation_pct' => number(built_up_pct, 'pct'), 'prerotation_minimum_pct' => number(minimum_pct, 'pct'), 'release_rotor_rpm_pct' => number(released_pct, 'pct'),
+            'roll_advance_ratio_max' => number(roll.max(:advance_ratio), 'index'), 'flap_max_deg' => number(roll.max(:flap_deg), 'deg'),
+            'flap_limit_deg' => number(@type.fetch('flap_limit_deg').to_f, 'deg'),
+            'roll_rotor_rpm_min_pct' => number(roll.moments.map(&:rotor_pct).min, 'pct'), 'climb_speed_kt' => number(climb_kt, 'kt'),
+            'climb_fpm' => try('fpm') { performance.climb_m_s(climb_kt) / Q::FPM } }.merge(lift_off, over_the_fence)
         end
-      end
 
-      # To fifty feet at the climb that full power gives.
-      def over_the_fence
-        return { 'obstacle_distance_ft' => no_number('ft', roll.abandoned) } unless roll.lifted_off?
-
-        { 'obstacle_distance_ft' => try('ft') do
-          climb = performance.climb_m_s(climb_kt)
-          raise OutsideModel, 'full power does not climb today' unless climb.positive?
-
-          (roll.last.distance_m / Q::FT) + (groundspeed_kt(@course_deg, climb_kt) * Q::KT / climb * CLIMB_FT)
-        end }
-      end
-
-      def path
-        rows = roll.moments.map { |m| point(m.t_s, m.distance_m / Q::FT, 0.0, m.ias_kt, m.ground_m_s / Q::KT, 0.0, m.phase, rotor_rpm_pct: m.rotor_pct) }
-        return rows unless roll.lifted_off?
-
-        rows + climb_out(rows.last)
-      end
-
-      def climb_out(last)
-        climb = [performance.climb_m_s(climb_kt), 0.1].max
-        ground = groundspeed_kt(@course_deg, climb_kt)
-        (1..15).map do |t|
-          point(last.t_s + t, last.along_ft + (ground * Q::KT * t / Q::FT), climb * t / Q::FT, climb_kt, ground, -climb / Q::FPM, :climb,
-                rotor_rpm_pct: last.rotor_rpm_pct)
+        def lift_off
+          if roll.lifted_off?
+            { 'roll_ft' => number(roll.last.distance_m / Q::FT, 'ft'), 'lift_off_ias_kt' => number(roll.last.ias_kt, 'kt'), 'lift_off_rotor_rpm_pct' => number(roll.last.rotor_pct,
+                                                                                                                                                               'pct'),
+              'roll_time_s' => number(roll.last.t_s, 's') }
+          else
+            { 'roll_ft' => no_number('ft', roll.abandoned), 'lift_off_ias_kt' => no_number('kt', roll.abandoned), 'lift_off_rotor_rpm_pct' => no_number('pct', roll.abandoned),
+              'roll_time_s' => no_number('s', roll.abandoned) }
+          end
         end
-      end
 
-      def gates
-        return [] unless roll.lifted_off?
+        # To fifty feet at the climb that full power gives.
+        def over_the_fence
+          return { 'obstacle_distance_ft' => no_number('ft', roll.abandoned) } unless roll.lifted_off?
 
-        [Gate.new(id: 'release', height_ft: 0.0, along_ft: 0.0, text: 'rotor at its number, stick aft, nothing in the way',
-                  measures: { 'rotor_rpm_pct' => { target: released_pct, low: [minimum_pct, released_pct].min, high: @type.power_off_band[1].to_f, unit: 'pct' } }),
-         Gate.new(id: 'lift off', height_ft: 0.0, along_ft: roll.last.distance_m / Q::FT, text: 'no sooner than this rotor rpm and speed; half as far again and still rolling: stop',
-                  measures: { 'lift_off_rotor_rpm_pct' => { target: roll.last.rotor_pct, low: roll.last.rotor_pct - 4, high: roll.last.rotor_pct + 10, unit: 'pct' },
-                              'lift_off_ias_kt' => { target: roll.last.ias_kt, low: roll.last.ias_kt - 4, high: roll.last.ias_kt + 6, unit: 'kt' } })]
-      end
+          { 'obstacle_distance_ft' => try('ft') do
+            climb = performance.climb_m_s(climb_kt)
+            raise OutsideModel, 'full power does not climb today' unless climb.positive?
 
-      def setup
-        where = if @house['prerotation_at'] == 'hold'
-                  "At the hold: prerotate to #{built_up_pct.round} %, roll on at once, expect #{released_pct.round} % at the line"
-                else
-                  "On the line: brakes, stick as the type says, prerotate to #{built_up_pct.round} %"
-                end
-        taxi = @house['gyro_taxi'] == 'turning' ? 'taxi with the rotor turning slowly, stick into wind' : 'taxi with the rotor stopped and secured'
-        SetUp.new(height_ft: 0.0, speed_kt: 0.0, steady_s: 0.0, leg_ft: 0.0, start_along_ft: 0.0, start_across_ft: 0.0, text: "#{where}; #{taxi}")
-      end
-
-      def tables
-        rows = [70, 60, 50, 40, 30, 25, 20].map do |pct|
-          r = roll_from(pct.to_f)
-          [pct.to_f, r.lifted_off? ? r.last.distance_m / Q::FT : nil, r.lifted_off? ? r.last.ias_kt : nil, r.max(:advance_ratio), r.max(:flap_deg),
-           r.lifted_off? ? 'lifts off' : r.abandoned]
+            (roll.last.distance_m / Q::FT) + (groundspeed_kt(@course_deg, climb_kt) * Q::KT / climb * CLIMB_FT)
+          end }
         end
-        [Table.new(id: 'prerotation', title: 'Rotor rpm at release', columns: [%w[Release pct], %w[Roll ft], ['Lift-off', 'kt'], ['Advance ratio', nil], %w[Flap deg], ['', nil]],
-                   rows: rows,
-                   note: 'In this model the roll hardly depends on prerotation: real types gain more. The advance ratio and the flap tell the safety story.'),
-         SoloDual.table(@conditions, @type.glide_speed_kt.to_f)]
-      end
 
-      def charts
-        slow = roll_from(25.0)
-        areas = [FlapRegion.shape(@conditions)]
-        [Chart.new(id: 'rotor_airspeed', title: 'Rotor rpm against airspeed in the roll', x: Axis.new(label: 'Airspeed', unit: 'kt', low: 0.0, high: 60.0),
-                   y: Axis.new(label: 'Rotor rpm', unit: 'pct', low: 0.0, high: 110.0), areas: areas,
-                   lines: [Shape.new(id: 'slow_rotor', label: 'trap: slow rotor, fast roll', kind: 'limit', points: slow.moments.map { |m| [m.ias_kt, m.rotor_pct] }),
-                           Shape.new(id: 'stick_forward', label: 'trap: stick forward', kind: 'limit', points: stick_forward)],
-                   track: roll.moments.map { |m| [m.ias_kt, m.rotor_pct] })]
-      end
+        def path
+          rows = roll.moments.map { |m| point(m.t_s, m.distance_m / Q::FT, 0.0, m.ias_kt, m.ground_m_s / Q::KT, 0.0, m.phase, rotor_rpm_pct: m.rotor_pct) }
+          return rows unless roll.lifted_off?
 
-      # The disc flat: airspeed grows, the rotor does not.
-      def stick_forward
-        Flight::GyroTakeOff.new(@conditions, prerotated_pct: released_pct, disc_aft_deg: 2.0).run.moments.take_while { |m| m.ias_kt < 50.0 }.map { |m| [m.ias_kt, m.rotor_pct] }
-      end
-
-      def own_cautions
-        found = [caution('flap', 'caution', 'At the first flap: stick forward, throttle closed, abandon. Never pull back into it.'), under_minimum, flap_margin, abandoned].compact
-        if headwind_kt > 12
-          found << caution('headwind_spin', 'note',
-                           "#{headwind_kt.round} kt along the nose also spins the rotor up standing still: stick into wind, also while it runs down.")
+          rows + climb_out(rows.last)
         end
-        found
-      end
 
-      def under_minimum
-        return nil unless released_pct < minimum_pct
+        def climb_out(last)
+          climb = [performance.climb_m_s(climb_kt), 0.1].max
+          ground = groundspeed_kt(@course_deg, climb_kt)
+          (1..15).map do |t|
+            point(last.t_s + t, last.along_ft + (ground * Q::KT * t / Q::FT), climb * t / Q::FT, climb_kt, ground, -climb / Q::FPM, :climb,
+                  rotor_rpm_pct: last.rotor_rpm_pct)
+          end
+        end
 
-        caution('prerotation', 'limit',
-                "Rotor rpm at release is #{released_pct.round} %, #{minimum_pct.round} % wanted, #{(minimum_pct - released_pct).ceil} points short: prerotate " \
-                "more#{' on the runway' if @house['prerotation_at'] == 'hold'}.")
-      end
+        def gates
+          return [] unless roll.lifted_off?
 
-      def flap_margin
-        margin = @type.fetch('flap_limit_deg') - roll.max(:flap_deg)
-        return nil if !roll.lifted_off? || margin >= STOP_MARGIN_DEG
+          [Planning::Gate.new(id: 'release', height_ft: 0.0, along_ft: 0.0, text: 'rotor at its number, stick aft, nothing in the way',
+                    measures: { 'rotor_rpm_pct' => { target: released_pct, low: [minimum_pct, released_pct].min, high: @type.power_off_band[1].to_f, unit: 'pct' } }),
+           Planning::Gate.new(id: 'lift off', height_ft: 0.0, along_ft: roll.last.distance_m / Q::FT, text: 'no sooner than this rotor rpm and speed; half as far again and still rolling: stop',
+                    measures: { 'lift_off_rotor_rpm_pct' => { target: roll.last.rotor_pct, low: roll.last.rotor_pct - 4, high: roll.last.rotor_pct + 10, unit: 'pct' },
+                                'lift_off_ias_kt' => { target: roll.last.ias_kt, low: roll.last.ias_kt - 4, high: roll.last.ias_kt + 6, unit: 'kt' } })]
+        end
 
-        caution('flap_margin', 'limit', "Flapping reaches #{roll.max(:flap_deg).round(1)}°, within #{margin.round(1)}° of the limit, #{STOP_MARGIN_DEG}° wanted: more prerotation.")
-      end
+        def setup
+          where = if @house['prerotation_at'] == 'hold'
+                    "At the hold: prerotate to #{built_up_pct.round} %, roll on at once, expect #{released_pct.round} % at the line"
+                  else
+                    "On the line: brakes, stick as the type says, prerotate to #{built_up_pct.round} %"
+                  end
+          taxi = @house['gyro_taxi'] == 'turning' ? 'taxi with the rotor turning slowly, stick into wind' : 'taxi with the rotor stopped and secured'
+          Planning::SetUp.new(height_ft: 0.0, speed_kt: 0.0, steady_s: 0.0, leg_ft: 0.0, start_along_ft: 0.0, start_across_ft: 0.0, text: "#{where}; #{taxi}")
+        end
 
-      def abandoned = roll.lifted_off? ? nil : caution('abandoned', 'limit', "This take-off is abandoned: #{roll.abandoned}.")
-    end
+        def tables
+          rows = [70, 60, 50, 40, 30, 25, 20].map do |pct|
+            r = roll_from(pct.to_f)
+            [pct.to_f, r.lifted_off? ? r.last.distance_m / Q::FT : nil, r.lifted_off? ? r.last.ias_kt : nil, r.max(:advance_ratio), r.max(:flap_deg),
+             r.lifted_off? ? 'lifts off' : r.abandoned]
+          end
+          [Planning::Table.new(id: 'prerotation', title: 'Rotor rpm at release', columns: [%w[Release pct], %w[Roll ft], ['Lift-off', 'kt'], ['Advance ratio', nil], %w[Flap deg], ['', nil]],
+                     rows: rows,
+                     note: 'In this model the roll hardly depends on prerotation: real types gain more. The advance ratio and the flap tell the safety story.'),
+           Planning::SoloDual.table(@conditions, @type.glide_speed_kt.to_f)]
+        end
 
-    # Where flapping passes its limit: airspeed against rotor rpm, the disc at the roll's angle, inflow steady.
-    module FlapRegion
-      module_function
+        def charts
+          slow = roll_from(25.0)
+          areas = [FlapRegion.shape(@conditions)]
+          [Planning::Chart.new(id: 'rotor_airspeed', title: 'Rotor rpm against airspeed in the roll', x: Planning::Axis.new(label: 'Airspeed', unit: 'kt', low: 0.0, high: 60.0),
+                     y: Planning::Axis.new(label: 'Rotor rpm', unit: 'pct', low: 0.0, high: 110.0), areas: areas,
+                     lines: [Planning::Shape.new(id: 'slow_rotor', label: 'trap: slow rotor, fast roll', kind: 'limit', points: slow.moments.map { |m| [m.ias_kt, m.rotor_pct] }),
+                             Planning::Shape.new(id: 'stick_forward', label: 'trap: stick forward', kind: 'limit', points: stick_forward)],
+                     track: roll.moments.map { |m| [m.ias_kt, m.rotor_pct] })]
+        end
 
-      # @return [Shape]
-      def shape(conditions)
-        edge = (10..60).step(5).filter_map { |kt| (pct = limit_pct(conditions, kt.to_f)) && [kt.to_f, pct] }
-        Shape.new(id: 'flap', label: 'blade flap', kind: 'avoid', points: [[edge.first[0], 0.0], *edge, [edge.last[0], 0.0]])
-      end
+        # The disc flat: airspeed grows, the rotor does not.
+        def stick_forward
+          TakeOffRoll.new(@conditions, prerotated_pct: released_pct, disc_aft_deg: 2.0).run.moments.take_while { |m| m.ias_kt < 50.0 }.map { |m| [m.ias_kt, m.rotor_pct] }
+        end
 
-      # Rotor rpm at which flapping is at its limit for an airspeed, percent.
-      def limit_pct(conditions, kt)
-        limit = conditions.type.fetch('flap_limit_deg').to_f
-        Roots.find(2.0, 120.0, tolerance: 0.05, what: 'flap limit') { |pct| flap_deg(conditions, kt, pct) - limit }
-      rescue OutsideModel
-        nil
-      end
+        def own_cautions
+          found = [caution('flap', 'caution', 'At the first flap: stick forward, throttle closed, abandon. Never pull back into it.'), under_minimum, flap_margin, abandoned].compact
+          if headwind_kt > 12
+            found << caution('headwind_spin', 'note',
+                             "#{headwind_kt.round} kt along the nose also spins the rotor up standing still: stick into wind, also while it runs down.")
+          end
+          found
+        end
 
-      def flap_deg(conditions, kt, pct)
-        rotor = conditions.trim.rotor
-        tilt = Flight::GyroTakeOff::DISC_AFT_DEG * Quantities::DEG
-        speed = conditions.atmosphere.true_speed(kt * Quantities::KT)
-        tip = rotor.normal_speed * pct / 100.0 * rotor.radius
-        mu = speed * Math.cos(tilt) / tip
-        inflow = -speed * Math.sin(tilt) / tip
-        2.0 * mu * ((4.0 * rotor.collective_min / 3.0) - inflow) / [1.0 - (mu * mu / 2.0), 0.1].max / Quantities::DEG
+        def under_minimum
+          return nil unless released_pct < minimum_pct
+
+          caution('prerotation', 'limit',
+                  "Rotor rpm at release is #{released_pct.round} %, #{minimum_pct.round} % wanted, #{(minimum_pct - released_pct).ceil} points short: prerotate " \
+                  "more#{' on the runway' if @house['prerotation_at'] == 'hold'}.")
+        end
+
+        def flap_margin
+          margin = @type.fetch('flap_limit_deg') - roll.max(:flap_deg)
+          return nil if !roll.lifted_off? || margin >= STOP_MARGIN_DEG
+
+          caution('flap_margin', 'limit', "Flapping reaches #{roll.max(:flap_deg).round(1)}°, within #{margin.round(1)}° of the limit, #{STOP_MARGIN_DEG}° wanted: more prerotation.")
+        end
+
+        def abandoned = roll.lifted_off? ? nil : caution('abandoned', 'limit', "This take-off is abandoned: #{roll.abandoned}.")
       end
     end
   end

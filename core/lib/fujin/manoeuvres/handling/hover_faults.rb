@@ -1,32 +1,34 @@
 # frozen_string_literal: true
 
 module Fujin
-  module Grading
-    # Faults of what is flown in the hover, held to the stage's box.
-    class HoverFaults
-      include FaultFinding
+  module Manoeuvres
+    module Handling
+      # Faults of what is flown in the hover, held to the stage's box.
+      class HoverFaults
+        include Grading::FaultFinding
 
-      # More reversals of collective and pedals than this in a minute are corrections of corrections.
-      REVERSALS_PER_MIN = 40.0
-      # A turn that anywhere goes faster than this was let go.
-      TURN_RATE_DEG_S = 30.0
-      # Light on the skids.
-      GROUND_KT = 2.0
-      GROUND_ROLL_DEG = 5.0
+        # More reversals of collective and pedals than this in a minute are corrections of corrections.
+        REVERSALS_PER_MIN = 40.0
+        # A turn that anywhere goes faster than this was let go.
+        TURN_RATE_DEG_S = 30.0
+        # Light on the skids.
+        GROUND_KT = 2.0
+        GROUND_ROLL_DEG = 5.0
 
-      private
+        private
 
-      def box = Planning::HoverPlan::BOXES.fetch(@context.stage)
+        def box = HoverPlan::BOXES.fetch(@context.stage)
 
-      def over_controlled = when_over('over_controlled', 'control_reversals_per_min', REVERSALS_PER_MIN) { |v| "#{v.round} reversals of the controls a minute" }
+        def over_controlled = when_over('over_controlled', 'control_reversals_per_min', REVERSALS_PER_MIN) { |v| "#{v.round} reversals of the controls a minute" }
 
-      def drifted_off_track = when_over('drifted_off_track', 'hover_drift_max_ft', 1.5 * box[0]) { |v| "#{v.round} ft from the middle, #{box[0]} ft is the box" }
+        def drifted_off_track = when_over('drifted_off_track', 'hover_drift_max_ft', 1.5 * box[0]) { |v| "#{v.round} ft from the middle, #{box[0]} ft is the box" }
 
-      def yaw_uncorrected = when_over('yaw_uncorrected', 'turn_rate_max_deg_s', TURN_RATE_DEG_S) { |v| "the nose turned at #{v.round}°/s" }
+        def yaw_uncorrected = when_over('yaw_uncorrected', 'turn_rate_max_deg_s', TURN_RATE_DEG_S) { |v| "the nose turned at #{v.round}°/s" }
 
-      def drift_at_contact = when_over('drift_at_contact', 'ground_contact_kt', GROUND_KT) { |v| "#{v.round(1)} kt over the ground with the skids on it" }
+        def drift_at_contact = when_over('drift_at_contact', 'ground_contact_kt', GROUND_KT) { |v| "#{v.round(1)} kt over the ground with the skids on it" }
 
-      def not_level = when_over('not_level', 'ground_roll_deg', GROUND_ROLL_DEG) { |v| "rolled #{v.round}° with the skids on the ground" }
+        def not_level = when_over('not_level', 'ground_roll_deg', GROUND_ROLL_DEG) { |v| "rolled #{v.round}° with the skids on the ground" }
+      end
     end
   end
 end

@@ -2,23 +2,26 @@
 
 module Fujin
   module Manoeuvres
-    register Declaration.new(
-      id: 'level_speed_change',
-      title: 'Level speed change',
-      family: 'handling',
-      summary: 'Faster and slower at one height and heading: power, attitude and trim together.',
-      kinds: %w[helicopter gyroplane],
-      phases: %w[level],
-      measures: { 'level' => %w[speed_change_kt settle_s level_height_max_ft level_heading_max_deg trim_deg] },
-      faults: faults(*%w[out_of_trim drifted_off_track exceeded_limit]),
-      planner: Planning::LevelSpeedChangePlan.planner,
-      key_numbers: %w[slow_speed_kt fast_speed_kt change_time_s fast_power_kw slow_power_kw],
-      gated: false,
-      hovers: 'none',
-      any_course: true,
-      finder: Grading::LevelSpeedChangeFinder,
-      measurer: Grading::LevelSpeedChangeMeasures,
-      fault_finder: Grading::FigureFaults
-    )
+    module Handling
+      LevelSpeedChange = Catalogue.declare(
+        __dir__,
+        id: 'level_speed_change',
+        title: 'Level speed change',
+        family: 'handling',
+        summary: 'Faster and slower at one height and heading: power, attitude and trim together.',
+        kinds: %w[helicopter gyroplane],
+        phases: %w[level],
+        measures: { 'level' => %w[speed_change_kt settle_s level_height_max_ft level_heading_max_deg trim_deg] },
+        faults: %w[out_of_trim drifted_off_track exceeded_limit],
+        planner: LevelSpeedChangePlan,
+        key_numbers: %w[slow_speed_kt fast_speed_kt change_time_s fast_power_kw slow_power_kw],
+        gated: false,
+        hovers: 'none',
+        any_course: true,
+        finder: LevelSpeedChangeFinder,
+        measurer: LevelSpeedChangeMeasures,
+        fault_finder: Figures::Faults
+      )
+    end
   end
 end

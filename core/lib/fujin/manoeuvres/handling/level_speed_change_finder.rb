@@ -1,54 +1,56 @@
 # frozen_string_literal: true
 
 module Fujin
-  module Grading
-    # Level speed changes: 10 kt or more within ±100 ft (MEASURES.md section 2), from one steady speed to another on one
-    # heading, high enough not to be a take-off or a landing.
-    class LevelSpeedChangeFinder
-      include Stretches
+  module Manoeuvres
+    module Handling
+      # Level speed changes: 10 kt or more within ±100 ft (MEASURES.md section 2), from one steady speed to another on one
+      # heading, high enough not to be a take-off or a landing.
+      class LevelSpeedChangeFinder
+        include Grading::Stretches
 
-      LEAST_KT = 10.0
-      WITHIN_FT = 100.0
-      ABOVE_FT = 100.0
-      SLOWEST_KT = 25.0
-      # Steady is a speed that changes by less than this, for so long, before and after.
-      STEADY_KT_S = 0.4
-      STEADY_S = 5.0
-      LONGEST_S = 60.0
-      HEADING_DEG = 30.0
-      LEVEL_FPM = 250.0
+        LEAST_KT = 10.0
+        WITHIN_FT = 100.0
+        ABOVE_FT = 100.0
+        SLOWEST_KT = 25.0
+        # Steady is a speed that changes by less than this, for so long, before and after.
+        STEADY_KT_S = 0.4
+        STEADY_S = 5.0
+        LONGEST_S = 60.0
+        HEADING_DEG = 30.0
+        LEVEL_FPM = 250.0
 
-      # @return [Array<Attempt>]
-      def find
-        return [] unless %i[agl ias sink].all? { |name| signals.signal?(name) }
+        # @return [Array<Attempt>]
+        def find
+          return [] unless %i[agl ias sink].all? { |name| signals.signal?(name) }
 
-        steady = stretches(all, STEADY_S, hole_s: 0.5) { |i| rate[i].abs < STEADY_KT_S && speed[i] > SLOWEST_KT && height(i) > ABOVE_FT && sink[i].abs < LEVEL_FPM }
-        steady.each_cons(2).filter_map { |before, after| change(before.last, after.first) }
-      end
+          steady = stretches(all, STEADY_S, hole_s: 0.5) { |i| rate[i].abs < STEADY_KT_S && speed[i] > SLOWEST_KT && height(i) > ABOVE_FT && sink[i].abs < LEVEL_FPM }
+          steady.each_cons(2).filter_map { |before, after| change(before.last, after.first) }
+        end
 
-      private
+        private
 
-      def speed = @speed ||= Recordings::Smoothing.mean(signals[:ias], signals.samples(1.0))
-      def sink = @sink ||= Recordings::Smoothing.mean(signals[:sink], signals.samples(1.5))
-      def rate = @rate ||= Recordings::Smoothing.rate(speed, signals.step_s, signals.samples(1.0))
+        def speed = @speed ||= Recordings::Smoothing.mean(signals[:ias], signals.samples(1.0))
+        def sink = @sink ||= Recordings::Smoothing.mean(signals[:sink], signals.samples(1.5))
+        def rate = @rate ||= Recordings::Smoothing.rate(speed, signals.step_s, signals.samples(1.0))
 
-      def change(from, to)
-        start = signals.time(from)
-        finish = signals.time(to)
-        return nil if finish - start > LONGEST_S || (speed[to] - speed[from]).abs < LEAST_KT || !level?(from..to) || !one_heading?(from..to) || overlaps?(start, finish)
+        def change(from, to)
+          start = signals.time(from)
+          finish = signals.time(to)
+          return nil if finish - start > LONGEST_S || (speed[to] - speed[from]).abs < LEAST_KT || !level?(from..to) || !one_heading?(from..to) || overlaps?(start, finish)
 
-        attempt('level_speed_change', [phase('level', start, finish)])
-      end
+          attempt('level_speed_change', [phase('level', start, finish)])
+        end
 
-      def level?(range)
-        heights = range.map { |i| height(i) }.reject(&:nan?)
-        heights.any? && heights.max - heights.min <= 2.0 * WITHIN_FT && heights.all? { |h| (h - Quantities.median(heights)).abs <= WITHIN_FT }
-      end
+        def level?(range)
+          heights = range.map { |i| height(i) }.reject(&:nan?)
+          heights.any? && heights.max - heights.min <= 2.0 * WITHIN_FT && heights.all? { |h| (h - Quantities.median(heights)).abs <= WITHIN_FT }
+        end
 
-      def one_heading?(range)
-        name = %i[heading track].find { |channel| signals.signal?(channel) } or return true
-        values = range.map { |i| signals[name][i] }.reject(&:nan?)
-        values.empty? || values.max - values.min <= HEADING_DEG
+        def one_heading?(range)
+          name = %i[heading track].find { |channel| signals.signal?(channel) } or return true
+          values = range.map { |i| signals[name][i] }.reject(&:nan?)
+          values.empty? || values.max - values.min <= HEADING_DEG
+        end
       end
     end
   end

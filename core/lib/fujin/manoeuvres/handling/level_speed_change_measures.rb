@@ -1,37 +1,39 @@
 # frozen_string_literal: true
 
 module Fujin
-  module Grading
-    # Measures of a level speed change: how much, how long until the new speed stood, what height and heading did meanwhile.
-    class LevelSpeedChangeMeasures
-      include Measuring
-      include SetUp
+  module Manoeuvres
+    module Handling
+      # Measures of a level speed change: how much, how long until the new speed stood, what height and heading did meanwhile.
+      class LevelSpeedChangeMeasures
+        include Grading::Measuring
+        include Grading::SetUp
 
-      # Height and heading are looked at for as long after it as the speed has to stand.
-      AFTER_S = LevelSpeedChangeFinder::STEADY_S
+        # Height and heading are looked at for as long after it as the speed has to stand.
+        AFTER_S = LevelSpeedChangeFinder::STEADY_S
 
-      # @return [Hash{String => Measure}]
-      def measures
-        phase = attempt.phases.first
-        from = phase.start_s
-        to = [phase.end_s + AFTER_S, signals.end_s].min
-        put('speed_change_kt', 'level', signals.at(:ias, phase.end_s) - signals.at(:ias, from), :ias)
-        put('settle_s', 'level', phase.end_s - from, :ias, uncertainty: 1.0)
-        put('level_height_max_ft', 'level', farthest(:agl, from, to), :agl)
-        put('level_heading_max_deg', 'level', farthest(:heading, from, to), :heading)
-        take_trim('level', from, phase.end_s)
-        @taken
-      end
+        # @return [Hash{String => Measure}]
+        def measures
+          phase = attempt.phases.first
+          from = phase.start_s
+          to = [phase.end_s + AFTER_S, signals.end_s].min
+          put('speed_change_kt', 'level', signals.at(:ias, phase.end_s) - signals.at(:ias, from), :ias)
+          put('settle_s', 'level', phase.end_s - from, :ias, uncertainty: 1.0)
+          put('level_height_max_ft', 'level', farthest(:agl, from, to), :agl)
+          put('level_heading_max_deg', 'level', farthest(:heading, from, to), :heading)
+          take_trim('level', from, phase.end_s)
+          @taken
+        end
 
-      def course_deg = nil
-      def gate_s = nil
+        def course_deg = nil
+        def gate_s = nil
 
-      private
+        private
 
-      # Largest departure from where it stood at the start.
-      def farthest(name, from, to)
-        start = signals.signal?(name) ? signals.at(name, from) : nil
-        over(name, from, to) { |values| values.map { |v| (v - start).abs }.max }
+        # Largest departure from where it stood at the start.
+        def farthest(name, from, to)
+          start = signals.signal?(name) ? signals.at(name, from) : nil
+          over(name, from, to) { |values| values.map { |v| (v - start).abs }.max }
+        end
       end
     end
   end

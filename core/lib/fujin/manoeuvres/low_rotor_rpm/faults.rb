@@ -1,35 +1,37 @@
 # frozen_string_literal: true
 
 module Fujin
-  module Grading
-    # Faults of a low rotor rpm recovery.
-    class LowRotorRpmFaults
-      include FaultFinding
+  module Manoeuvres
+    module LowRotorRpm
+      # Faults of a low rotor rpm recovery.
+      class Faults
+        include Grading::FaultFinding
 
-      # Something done later than this after the warning came late.
-      LATE_S = 1.0
-      RAISED_PCT = 3.0
-      # So far under the warning the rotor was let go.
-      UNDER_WARNING = 6.0
+        # Something done later than this after the warning came late.
+        LATE_S = 1.0
+        RAISED_PCT = 3.0
+        # So far under the warning the rotor was let go.
+        UNDER_WARNING = 6.0
 
-      private
+        private
 
-      def late_collective = when_over('late_collective', 'action_after_warning_s', LATE_S) { |v| "#{v.round(1)} s from the warning to the first correction" }
+        def late_collective = when_over('late_collective', 'action_after_warning_s', LATE_S) { |v| "#{v.round(1)} s from the warning to the first correction" }
 
-      # Up before down, while the rotor was falling.
-      def raised_collective
-        collective = @signals[:collective] or return nil
-        decay = @attempt.phase('decay') or return nil
-        start = collective[@signals.index(decay.start_s)]
-        high = @signals.window(:collective, decay.start_s, decay.end_s).max
-        return nil unless high && high > start + RAISED_PCT
+        # Up before down, while the rotor was falling.
+        def raised_collective
+          collective = @signals[:collective] or return nil
+          decay = @attempt.phase('decay') or return nil
+          start = collective[@signals.index(decay.start_s)]
+          high = @signals.window(:collective, decay.start_s, decay.end_s).max
+          return nil unless high && high > start + RAISED_PCT
 
-        found('raised_collective', "collective went up by #{(high - start).round} points while rotor rpm fell", [], to: decay.end_s)
-      end
+          found('raised_collective', "collective went up by #{(high - start).round} points while rotor rpm fell", [], to: decay.end_s)
+        end
 
-      def low_rotor_rpm
-        floor = @context.type.low_warning_pct - UNDER_WARNING
-        when_under('low_rotor_rpm', 'min_rotor_rpm_pct', floor) { |v| "rotor rpm fell to #{v.round(1)} %, the warning is at #{@context.type.low_warning_pct} %" }
+        def low_rotor_rpm
+          floor = @context.type.low_warning_pct - UNDER_WARNING
+          when_under('low_rotor_rpm', 'min_rotor_rpm_pct', floor) { |v| "rotor rpm fell to #{v.round(1)} %, the warning is at #{@context.type.low_warning_pct} %" }
+        end
       end
     end
   end

@@ -2,7 +2,7 @@
 
 module Fujin
   # Manoeuvres, standards and house method for the Method view, straight from the declarations.
-  class Catalogue
+  class CatalogueView
     # Cues are shown for an anticlockwise rotor here; on a sortie the aircraft decides.
     REFERENCE_TYPE = 'tansy-2'
 
@@ -12,7 +12,7 @@ module Fujin
     end
 
     def to_h
-      { 'manoeuvres' => Manoeuvres.all.map { |m| manoeuvre(m) }, 'house' => Serialisers.house(@school), 'grades' => Grading::GRADE_WORDS }
+      { 'manoeuvres' => Catalogue.all.map { |m| manoeuvre(m) }, 'house' => Serialisers.house(@school), 'grades' => Grading::Grader::GRADE_WORDS }
     end
 
     private

@@ -1,0 +1,25 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Grading
+    # How a fault is flown, for OneChange: the simulated pilot's faults for more and for less of it, what shows it, how much of
+    # the fault one unit of that asks for, the values that make sense, and the change in words from the amount taken away.
+    # `measure` is a measure's id, or a reading of its own: FlownAttempt -> number, or nil where it cannot be had.
+    Knob = Value.define(:id, :more, :less, :measure, :gain, :range, :words, defaults: { less: nil, gain: 1.0 }) do
+      def flies?(fault_id) = [more, less].include?(fault_id)
+
+      # @param flown [FlownAttempt]
+      # @return [Float, nil]
+      def read(flown) = measure.respond_to?(:call) ? measure.call(flown) : flown.value(measure)
+
+      # The pilot's fault for a value, or nil for none.
+      # @return [Array(String, Float), nil]
+      def fault(value)
+        return nil if value.abs <= 1e-3
+        return [less, -value] if less && value.negative?
+
+        [more, value]
+      end
+    end
+  end
+end

@@ -34,4 +34,5 @@ group :test do
   gem 'rubocop-minitest', '~> 0.36', require: false
   gem 'rubocop-performance', '~> 1.23', require: false
   gem 'selenium-webdriver', '~> 4.32'
+  gem 'simplecov', '~> 0.22', require: false
 end

@@ -20,7 +20,11 @@ module Fujin
       def run
         rows = [simulate, plan_cold, plan_change, every_plan, dispersion, import, first_script, *unmeasured]
         if @options.json?
-          @out.puts JSON.pretty_generate(rows.map { |work, figure, target, verdict| { 'work' => work, 'figure' => figure, 'target' => target, 'verdict' => verdict } })
+          @out.puts JSON.pretty_generate(
+            rows.map do |work, figure, target, verdict|
+              { 'work' => work, 'figure' => figure, 'target' => target, 'verdict' => verdict }
+            end
+          )
         else
           @out.puts Tables.lines([%w[work figure target verdict], *rows])
         end
@@ -44,43 +48,72 @@ module Fujin
       def now = Process.clock_gettime(Process::CLOCK_MONOTONIC)
 
       def row(work, seconds, limit)
-        [work, format('%.3f s', seconds), format('at most %.2f s', limit), seconds <= limit ? 'met' : format('missed by %.3f s', seconds - limit)]
+        [
+          work,
+          format('%.3f s', seconds),
+          format('at most %.2f s', limit),
+          seconds <= limit ? 'met' : format('missed by %.3f s', seconds - limit)
+        ]
       end
 
       # Flight and log, scaled to 60 s of flight.
       def simulate
         flight = Manoeuvres::Autorotation::WholeFlight.new(conditions)
         flown = flight.run.rows.size * Flight::Model::STEP_S
-        row('simulate a 60 s autorotation at 50 Hz, pilot and log included', median_of { flight.run } * 60.0 / flown, 0.35)
+        row(
+          'simulate a 60 s autorotation at 50 Hz, pilot and log included',
+          median_of { flight.run } * 60.0 / flown,
+          0.35
+        )
       end
 
       # A mass that was never planned before each time, so that nothing is remembered.
       def plan_cold
-        row('plan a straight-in autorotation with its reachable area, new mass', median_of { |i| plan(conditions(mass_kg: 500.0 + (7.3 * i))) }, 0.15)
+        row(
+          'plan a straight-in autorotation with its reachable area, new mass',
+          median_of { |i| plan(conditions(mass_kg: 500.0 + (7.3 * i))) },
+          0.15
+        )
       end
 
       def plan_change
         plan(conditions)
-        row('the same plan again in another wind', median_of { |i| plan(conditions.with(wind: Wind.new(from_deg: 350, speed_kt: 5 + i))) }, 0.15)
+        row(
+          'the same plan again in another wind',
+          median_of { |i| plan(conditions.with(wind: Wind.new(from_deg: 350, speed_kt: 5 + i))) },
+          0.15
+        )
       end
 
       # The slowest of all manoeuvres, each on a mass never planned before.
       def every_plan
-        slowest, seconds = Catalogue.all.map do |declaration|
-          type = declaration.kinds.include?('helicopter') ? self.type : Aircraft::Library.find('sorrel-g')
-          day = Planning::Conditions.build(type: type, wind: Wind.parse('350/8'))
-          [declaration.id, median_of(3) { |i| declaration.plan(day.with(mass_kg: day.mass_kg - 3.1 - i), Planning::HouseMethod.new) }]
-        end.max_by(&:last)
+        slowest, seconds =
+          Catalogue
+            .all
+            .map do |declaration|
+              type = declaration.kinds.include?('helicopter') ? self.type : Aircraft::Library.find('sorrel-g')
+              day = Planning::Conditions.build(type: type, wind: Wind.parse('350/8'))
+              [
+                declaration.id,
+                median_of(3) do |i|
+                  declaration.plan(day.with(mass_kg: day.mass_kg - 3.1 - i), Planning::HouseMethod.new)
+                end
+              ]
+            end
+            .max_by(&:last)
         row("plan the slowest of #{Catalogue.all.size} manoeuvres (#{slowest}), new mass", seconds, 0.15)
       end
 
       def dispersion
         options = 0
-        seconds = median_of(3) do |i|
-          runs = Manoeuvres::Autorotation::Dispersion.new(conditions(mass_kg: 520.0 + i), Planning::HouseMethod.new)
-          options = runs.options.size
-          runs.options.each { |option| Manoeuvres::Autorotation::DispersionField.new(runs.places(option, 1000), within_ft: [200.0, 60.0]).grid }
-        end
+        seconds =
+          median_of(3) do |i|
+            runs = Manoeuvres::Autorotation::Dispersion.new(conditions(mass_kg: 520.0 + i), Planning::HouseMethod.new)
+            options = runs.options.size
+            runs.options.each do |option|
+              Manoeuvres::Autorotation::DispersionField.new(runs.places(option, 1000), within_ft: [200.0, 60.0]).grid
+            end
+          end
         row("dispersion of 1,000 landings, each of #{options} options, with its field", seconds, 5.0)
       end
 
@@ -90,10 +123,15 @@ module Fujin
         csv = hour_of_lessons
         library = median_of(1) { CSV.parse(csv, headers: true, converters: :float).size }
         day = conditions
-        mine = median_of(3) do
-          signals = Recordings::Signals.new(Recordings.read(csv), type: type, atmosphere: day.atmosphere, wind: day.wind)
-          Grading::Grader.new(signals, Lessons.context(conditions: day, wind: day.wind, spot: [47.2104, -14.332])).proposals
-        end
+        mine =
+          median_of(3) do
+            signals =
+              Recordings::Signals.new(Recordings.read(csv), type: type, atmosphere: day.atmosphere, wind: day.wind)
+            Grading::Grader.new(
+              signals,
+              Lessons.context(conditions: day, wind: day.wind, spot: [47.2104, -14.332])
+            ).proposals
+          end
         ratio = mine / library
         ['import, find, measure and grade a 1-hour 10 Hz 17-channel file',
          format('%.2f s, %.2f times the csv library (%.2f s)', mine, ratio, library),
@@ -103,10 +141,17 @@ module Fujin
 
       # One lesson of three attempts, repeated until the hour is full.
       def hour_of_lessons
-        lesson = Lessons::FlownLesson.new(conditions, faults: [{}, { 'late_collective' => 1.5 }, {}], origin: [47.2104, -14.332]).csv.lines
+        lesson =
+          Lessons::FlownLesson
+            .new(conditions, faults: [{}, { 'late_collective' => 1.5 }, {}], origin: [47.2104, -14.332])
+            .csv
+            .lines
         body = lesson.drop(1)
         length = body.last.to_f + 1.0
-        rows = (0..(HOUR_ROWS / body.size)).flat_map { |n| body.map { |line| line.sub(/\A[^,]+/) { |t| (t.to_f + (n * length)).round(3).to_s } } }.first(HOUR_ROWS)
+        rows =
+          (0..(HOUR_ROWS / body.size))
+            .flat_map { |n| body.map { |line| line.sub(/\A[^,]+/) { |t| (t.to_f + (n * length)).round(3).to_s } } }
+            .first(HOUR_ROWS)
         lesson.first + rows.join
       end
 
@@ -115,12 +160,25 @@ module Fujin
         return ['first script, compressed', 'not built', 'at most 250 kB', 'run bin/start once'] unless path
 
         size = File.size(path) / 1000.0
-        ['first script, compressed', format('%.0f kB', size), 'at most 250 kB', size <= 250 ? 'met' : format('missed by %.0f kB', size - 250)]
+        [
+          'first script, compressed',
+          format('%.0f kB', size),
+          'at most 250 kB',
+          size <= 250 ? 'met' : format('missed by %.0f kB', size - 250)
+        ]
       end
 
       def unmeasured
-        [['API reads with 200 students and 100,000 attempts', 'not measured', 'p95 at most 60 ms', 'open: needs a filled database'],
-         ['pan and zoom 36,000 points x 6 strips', 'scripts/pan_zoom.rb', '95 % of frames at most 32 ms', 'measured in a browser, with Fujin running']]
+        [
+          [
+            'API reads with 200 students and 100,000 attempts', 'not measured', 'p95 at most 60 ms',
+            'open: needs a filled database'
+          ],
+          [
+            'pan and zoom 36,000 points x 6 strips', 'scripts/pan_zoom.rb', '95 % of frames at most 32 ms',
+            'measured in a browser, with Fujin running'
+          ]
+        ]
       end
     end
   end

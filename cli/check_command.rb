@@ -22,7 +22,11 @@ module Fujin
         type = Aircraft::Type.load_file(file)
         { 'file' => file, 'kind' => 'aircraft type', 'id' => type.id, 'problems' => [] }
       rescue InvalidInput => e
-        { 'file' => file, 'kind' => 'aircraft type', 'problems' => e.problems.map { |p| { 'path' => p[:path], 'message' => p[:message] } } }
+        {
+          'file' => file,
+          'kind' => 'aircraft type',
+          'problems' => e.problems.map { |p| { 'path' => p[:path], 'message' => p[:message] } }
+        }
       end
 
       def check_recording(file)
@@ -30,13 +34,19 @@ module Fujin
         { 'file' => file, 'kind' => 'recording', 'rows' => recording.size, 'rate_hz' => recording.rate_hz.round(2),
           'channels' => recording.channels.keys, 'notes' => recording.notes, 'problems' => [] }
       rescue UnreadableRecording => e
-        { 'file' => file, 'kind' => 'recording', 'problems' => [{ 'path' => e.line ? "line #{e.line}" : '(file)', 'message' => e.message }] }
+        {
+          'file' => file,
+          'kind' => 'recording',
+          'problems' => [{ 'path' => e.line ? "line #{e.line}" : '(file)', 'message' => e.message }]
+        }
       end
 
       def print_result(result)
         @out.puts "#{result['file']}: #{result['problems'].empty? ? 'good' : 'not usable'} #{result['kind']}"
         @out.puts(result['problems'].map { |p| "  #{p['path']}: #{p['message']}" })
-        @out.puts "  #{result['rows']} rows at #{result['rate_hz']} Hz: #{result['channels'].join(', ')}" if result['rows']
+        if result['rows']
+          @out.puts "  #{result['rows']} rows at #{result['rate_hz']} Hz: #{result['channels'].join(', ')}"
+        end
         @out.puts((result['notes'] || []).map { |note| "  note: #{note}" })
       end
     end

@@ -17,9 +17,12 @@ module Fujin
     class Usage < StandardError; end
 
     COMMANDS = {
-      'plan' => 'plan MANOEUVRE --aircraft ID_OR_FILE [conditions] [--json]    the day\'s numbers, gates, path, cautions',
-      'grade' => 'grade FILE… --aircraft ID_OR_FILE [--spot LAT,LON] [--json]   attempts, measures, proposed grades, faults',
-      'simulate' => 'simulate MANOEUVRE --aircraft ID_OR_FILE --out FILE.csv       a recording flown by the model [--fault NAME=VALUE]',
+      'plan' =>
+        'plan MANOEUVRE --aircraft ID_OR_FILE [conditions] [--json]    the day\'s numbers, gates, path, cautions',
+      'grade' =>
+        'grade FILE… --aircraft ID_OR_FILE [--spot LAT,LON] [--json]   attempts, measures, proposed grades, faults',
+      'simulate' =>
+        'simulate MANOEUVRE --aircraft ID_OR_FILE --out FILE.csv       a recording flown by the model',
       'types' => 'types [--json]                                              the aircraft types that ship',
       'check' => 'check FILE [--json]                                         a type file (.yml) or a recording',
       'verify' => 'verify FILE [--key PUBLIC_KEY] [--json]                     an exported sign-off',
@@ -52,11 +55,16 @@ module Fujin
 
     def help
       @out.puts 'Usage: bin/fujin COMMAND', '', *COMMANDS.values.map { |line| "  #{line}" }, '',
-                'Conditions: --mass-kg M | --people solo|dual, --wind 350/10, --oat-c 15, --qnh-hpa 1013.25, --elevation-ft 0, --height-ft 1000,',
+                'Conditions: --mass-kg M | --people solo|dual, --wind 350/10, --oat-c 15, --qnh-hpa 1013.25, ' \
+                  '--elevation-ft 0, --height-ft 1000,',
                 '            --course DEG, --stage early|solo|test|instructor, --set NAME=VALUE',
-                'grade:      --headings FILE.yml (a list of heading, channel, unit, for a device with its own), --gate-ft 100, --house FILE.yml,',
-                '            --exercise MANOEUVRE (what the flight was for: the planned figure, turns or angle it is held to, with --spot and --course)',
-                'simulate:   --fault NAME=VALUE, --seed N, --rate-hz 10, --noise 1, --shear 0.14 (power law of wind with height); gusts as 350/10G20', '',
+                'grade:      --headings FILE.yml (a list of heading, channel, unit, for a device with its own), ' \
+                  '--gate-ft 100, --house FILE.yml,',
+                '            --exercise MANOEUVRE (what the flight was for: the planned figure, turns or angle it is ' \
+                  'held to, with --spot and --course)',
+                'simulate:   --fault NAME=VALUE, --seed N, --rate-hz 10, --noise 1, --shear 0.14 (power law of wind ' \
+                  'with height); gusts as 350/10G20',
+                '',
                 'Training aid only: the flight manual, the operator, the authority and a licensed instructor decide.'
       0
     end

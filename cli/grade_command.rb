@@ -27,12 +27,21 @@ module Fujin
       private
 
       def context
-        Lessons.context(conditions: @options.conditions, house: @options.house, stage: @options[:stage] || 'solo', spot: @options.spot,
-                             course_deg: @options[:course], wind: @options.wind, gate_height_ft: @options[:gate_ft],
-                             elevation_ft: @options[:elevation_ft], **exercise)
+        Lessons.context(
+          conditions: @options.conditions,
+          house: @options.house,
+          stage: @options[:stage] || 'solo',
+          spot: @options.spot,
+          course_deg: @options[:course],
+          wind: @options.wind,
+          gate_height_ft: @options[:gate_ft],
+          elevation_ft: @options[:elevation_ft],
+          **exercise
+        )
       end
 
-      # What the flight was for, where it is said: the figure, angle or turns that `plan` would plan with the same flags.
+      # What the flight was for, where it is said: the figure, angle or turns that `plan` would plan with the same
+      # flags.
       def exercise
         return {} unless @options[:exercise]
 
@@ -46,7 +55,10 @@ module Fujin
         signals = Recordings::Signals.new(recording, type: context.type, atmosphere: context.conditions.atmosphere,
                                                      elevation_ft: @options[:elevation_ft], wind: @options.wind)
         proposals = Grading::Grader.new(signals, context).proposals
-        { 'recording' => Serialisers.recording(signals), 'attempts' => proposals.map { |p| Serialisers.proposal(p, context.type) } }
+        {
+          'recording' => Serialisers.recording(signals),
+          'attempts' => proposals.map { |p| Serialisers.proposal(p, context.type) }
+        }
       rescue UnreadableRecording, SystemCallError => e
         raise unless several
 
@@ -62,12 +74,21 @@ module Fujin
         result['attempts'].each { |attempt| print_attempt(attempt) }
       end
 
+      def grade_words(grade) = grade ? "#{grade} #{Grading::Grader::GRADE_WORDS[grade]}" : 'no proposal'
+
       def print_attempt(attempt)
         @out.puts '', "#{attempt['manoeuvre']}  #{attempt['start_s']} to #{attempt['end_s']} s  #{attempt['result']}"
-        @out.puts(attempt['phases'].map do |phase|
-          "  #{phase['id']}: #{phase['grade'] ? "#{phase['grade']} #{Grading::Grader::GRADE_WORDS[phase['grade']]}" : 'no proposal'} (#{phase['driver'] || '—'})"
-        end)
-        rows = attempt['measures'].map { |id, m| ["  #{id}", m['value'] || '—', m['unit'], m['verdict'] || 'shown', m['reason'].to_s] }
+        @out.puts(
+          attempt['phases'].map do |phase|
+            "  #{phase['id']}: " \
+              "#{grade_words(phase['grade'])} (" \
+              "#{phase['driver'] || '—'})"
+          end
+        )
+        rows =
+          attempt['measures'].map do |id, m|
+            ["  #{id}", m['value'] || '—', m['unit'], m['verdict'] || 'shown', m['reason'].to_s]
+          end
         @out.puts Tables.lines(rows)
         attempt['fault_details'].each { |fault| @out.puts "  #{fault['title']}: #{fault['evidence']}. #{fault['cue']}" }
       end

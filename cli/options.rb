@@ -20,13 +20,21 @@ module Fujin
     def json? = @values[:json]
 
     def type
-      id = self[:aircraft] or raise CommandLine::Usage, '--aircraft is missing: give a type id or the path of a type file'
+      id = self[:aircraft] or
+        raise CommandLine::Usage, '--aircraft is missing: give a type id or the path of a type file'
       @type ||= Aircraft::Library.find(id)
     end
 
     def conditions
-      Planning::Conditions.build(type: type, people: self[:people] || 'dual', mass_kg: self[:mass_kg], wind: wind || Wind.calm,
-                                 elevation_ft: self[:elevation_ft] || 0.0, oat_c: self[:oat_c], qnh_hpa: self[:qnh_hpa] || 1013.25)
+      Planning::Conditions.build(
+        type: type,
+        people: self[:people] || 'dual',
+        mass_kg: self[:mass_kg],
+        wind: wind || Wind.calm,
+        elevation_ft: self[:elevation_ft] || 0.0,
+        oat_c: self[:oat_c],
+        qnh_hpa: self[:qnh_hpa] || 1013.25
+      )
     end
 
     def wind = self[:wind] && Wind.parse(self[:wind], path: '--wind')
@@ -34,7 +42,9 @@ module Fujin
     # House settings of `--set` and `--house FILE`; other names of `--set` stay in #settings.
     def house
       from_file = self[:house] ? YAML.safe_load_file(self[:house]) : {}
-      raise InvalidInput, [{ path: self[:house], message: 'expected a table of house settings' }] unless from_file.is_a?(Hash)
+      unless from_file.is_a?(Hash)
+        raise InvalidInput, [{ path: self[:house], message: 'expected a table of house settings' }]
+      end
 
       Planning::HouseMethod.new(from_file.merge(self[:settings].slice(*Planning::HouseMethod::NAMES)))
     rescue Psych::Exception => e
@@ -47,7 +57,11 @@ module Fujin
     def settings_for(manoeuvre, err)
       given = self[:settings].except(*Planning::HouseMethod::NAMES)
       unknown = given.keys - manoeuvre.settings
-      raise UnknownName, "--set knows no #{unknown.join(', ')} for #{manoeuvre.id}: use #{(manoeuvre.settings + Planning::HouseMethod::NAMES).join(', ')}" unless unknown.empty?
+      unless unknown.empty?
+        raise UnknownName,
+              "--set knows no #{unknown.join(', ')} for #{manoeuvre.id}: use " \
+                "#{(manoeuvre.settings + Planning::HouseMethod::NAMES).join(', ')}"
+      end
 
       SETTING_FLAGS.select { |flag, _| self[flag] }.each do |flag, name|
         if manoeuvre.settings.include?(name)
@@ -65,7 +79,9 @@ module Fujin
 
       told = YAML.safe_load_file(self[:headings])
       valid = told.is_a?(Array) && told.all? { |row| row.is_a?(Hash) && row['heading'].is_a?(String) }
-      raise InvalidInput, [{ path: self[:headings], message: 'expected a list of heading, channel and unit' }] unless valid
+      unless valid
+        raise InvalidInput, [{ path: self[:headings], message: 'expected a list of heading, channel and unit' }]
+      end
 
       Recordings::Headings.new(told)
     rescue Psych::Exception => e
@@ -77,7 +93,9 @@ module Fujin
 
       parts = self[:spot].split(',').map { |part| Float(part, exception: false) }
       valid = parts.size == 2 && parts.all? && parts[0].between?(-90, 90) && parts[1].between?(-180, 180)
-      raise InvalidInput, [{ path: '--spot', message: "expected LAT,LON in degrees, got #{self[:spot].inspect}" }] unless valid
+      unless valid
+        raise InvalidInput, [{ path: '--spot', message: "expected LAT,LON in degrees, got #{self[:spot].inspect}" }]
+      end
 
       parts
     end
@@ -86,9 +104,8 @@ module Fujin
 
     def define(parser)
       parser.on('--json') { @values[:json] = true }
-      %w[aircraft wind spot out house key headings exercise].each { |name| parser.on("--#{name} VALUE") { |v| @values[name.to_sym] = v } }
-      %w[mass-kg oat-c qnh-hpa elevation-ft height-ft bank-deg power-limit-pct gate-ft course rate-hz noise shear].each do |name|
-        parser.on("--#{name} N", Float) { |v| @values[name.tr('-', '_').to_sym] = v }
+      %w[aircraft wind spot out house key headings exercise].each do |name|
+        parser.on("--#{name} VALUE") { |v| @values[name.to_sym] = v }
       end
       parser.on('--people WHO', %w[solo dual]) { |v| @values[:people] = v }
       parser.on('--stage STAGE', Grading::Standard::STAGES) { |v| @values[:stage] = v }

@@ -13,8 +13,15 @@ module Fujin
       def run
         name = @options.rest.first or raise CommandLine::Usage, 'plan needs a manoeuvre'
         manoeuvre = Catalogue.find(name)
-        plan = manoeuvre.plan(@options.conditions, @options.house, course_deg: @options[:course], height_ft: @options[:height_ft],
-                                                                           stage: @options[:stage] || 'solo', settings: @options.settings_for(manoeuvre, @err))
+        plan =
+          manoeuvre.plan(
+            @options.conditions,
+            @options.house,
+            course_deg: @options[:course],
+            height_ft: @options[:height_ft],
+            stage: @options[:stage] || 'solo',
+            settings: @options.settings_for(manoeuvre, @err)
+          )
         @options.json? ? @out.puts(JSON.pretty_generate(Serialisers.plan(plan))) : print_tables(plan)
         0
       end
@@ -22,14 +29,19 @@ module Fujin
       private
 
       def print_tables(plan)
-        @out.puts "#{plan.manoeuvre}  #{plan.conditions.type.name}  final course #{plan.course_deg.round}°  wind #{plan.conditions.wind}", ''
-        rows = plan.numbers.map do |name, number|
-          spread = number.low ? "#{Tables.figure(number.low)} to #{Tables.figure(number.high)}" : number.reason.to_s
-          [name, number.value || '—', number.unit, spread]
-        end
+        @out.puts "#{plan.manoeuvre}  #{plan.conditions.type.name}  final course #{plan.course_deg.round}°  wind " \
+          "#{plan.conditions.wind}",
+                  ''
+        rows =
+          plan.numbers.map do |name, number|
+            spread = number.low ? "#{Tables.figure(number.low)} to #{Tables.figure(number.high)}" : number.reason.to_s
+            [name, number.value || '—', number.unit, spread]
+          end
         @out.puts Tables.lines(rows), ''
         @out.puts "set-up: #{plan.setup.text}", '' if plan.setup
-        plan.gates.each { |gate| @out.puts "gate #{gate.id}: #{gate.height_ft.round} ft above the ground#{", #{gate.text}" if gate.text}" }
+        plan.gates.each do |gate|
+          @out.puts "gate #{gate.id}: #{gate.height_ft.round} ft above the ground#{", #{gate.text}" if gate.text}"
+        end
         plan.tables.each do |table|
           @out.puts '', table.title, Tables.lines([table.columns.map do |label, unit|
             [label, unit].compact.join(', ')

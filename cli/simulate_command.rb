@@ -36,9 +36,16 @@ module Fujin
       end
 
       def flight
-        @declaration.pilot.call(@options.conditions, house: @options.house, height_ft: @options[:height_ft], course_deg: @options[:course],
-                                                     settings: @options.settings_for(@declaration, @err), faults: @options[:faults],
-                                                     shear: shear, air_seed: @options[:seed] || 1)
+        @declaration.pilot.call(
+          @options.conditions,
+          house: @options.house,
+          height_ft: @options[:height_ft],
+          course_deg: @options[:course],
+          settings: @options.settings_for(@declaration, @err),
+          faults: @options[:faults],
+          shear: shear,
+          air_seed: @options[:seed] || 1
+        )
       end
 
       def shear
@@ -48,14 +55,29 @@ module Fujin
       end
 
       def recorder(rate)
-        Flight::Recorder.new(type: @options.type, origin: @options.spot || SPOT, elevation_ft: @options[:elevation_ft] || 0.0, rate_hz: rate,
-                             seed: @options[:seed] || 1, noise: @options[:noise] || 1.0)
+        Flight::Recorder.new(
+          type: @options.type,
+          origin: @options.spot || SPOT,
+          elevation_ft: @options[:elevation_ft] || 0.0,
+          rate_hz: rate,
+          seed: @options[:seed] || 1,
+          noise: @options[:noise] || 1.0
+        )
       end
 
       def report(path, run)
         spot = (@options.spot || SPOT).join(',')
-        result = { 'out' => path, 'duration_s' => run.rows.last[0].round(1), 'spot' => spot, 'faults' => @options[:faults] }
-        @options.json? ? @out.puts(JSON.pretty_generate(result)) : @out.puts("#{path}: #{result['duration_s']} s flown, spot #{spot}")
+        result = {
+          'out' => path,
+          'duration_s' => run.rows.last[0].round(1),
+          'spot' => spot,
+          'faults' => @options[:faults]
+        }
+        if @options.json?
+          @out.puts(JSON.pretty_generate(result))
+        else
+          @out.puts("#{path}: #{result['duration_s']} s flown, spot #{spot}")
+        end
       end
     end
   end

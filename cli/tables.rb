@@ -10,7 +10,11 @@ module Fujin
       texts = rows.map { |row| row.map { |cell| cell.is_a?(Float) ? figure(cell) : cell.to_s } }
       widths = texts.transpose.map { |column| column.map(&:length).max }
       texts.each_with_index.map do |row, r|
-        row.each_with_index.map { |text, c| rows[r][c].is_a?(Numeric) ? text.rjust(widths[c]) : text.ljust(widths[c]) }.join('  ').rstrip
+        row
+          .each_with_index
+          .map { |text, c| rows[r][c].is_a?(Numeric) ? text.rjust(widths[c]) : text.ljust(widths[c]) }
+          .join('  ')
+          .rstrip
       end
     end
 

@@ -12,9 +12,23 @@ module Fujin
       def run
         types = Aircraft::Library.all
         if @options.json?
-          @out.puts JSON.pretty_generate(types.map { |type| { 'id' => type.id, 'name' => type.name, 'kind' => type.kind, 'file' => type.data } })
+          @out.puts JSON.pretty_generate(
+            types.map do |type|
+              { 'id' => type.id, 'name' => type.name, 'kind' => type.kind, 'file' => type.data }
+            end
+          )
         else
-          @out.puts Tables.lines(types.map { |type| [type.id, type.name, type.kind, type.fetch('engine.kind'), "rotor #{type.fetch('rotor.rotation')}"] })
+          @out.puts Tables.lines(
+            types.map do |type|
+              [
+                type.id,
+                type.name,
+                type.kind,
+                type.fetch('engine.kind'),
+                "rotor #{type.fetch('rotor.rotation')}"
+              ]
+            end
+          )
         end
         0
       end

@@ -22,7 +22,9 @@ module Fujin
         if @options.json?
           @out.puts JSON.pretty_generate('result' => text, 'hash' => verdict.digest, 'statement' => statement)
         else
-          @out.puts text, "#{statement['student']} · #{statement['manoeuvre']} · signed by #{statement['instructor']} on #{statement['signed_at']}"
+          @out.puts text,
+                    "#{statement['student']} · #{statement['manoeuvre']} · signed by #{statement['instructor']} on " \
+                      "#{statement['signed_at']}"
         end
         0
       rescue SignOffDocument::Broken => e

@@ -8,8 +8,8 @@ module Fujin
     # A stand-in for the recorder in the aircraft: whoever connects by TCP gets the last flight as NMEA 0183
     # sentences, as fast as the line takes them, then the line is closed.
     #
-    # `$PFJNL` with the same words and a pace asks for the flight as it is flown: each sample is sent when its moment comes,
-    # that many times as fast as real time, and carries the clock's own time at pace 1.
+    # `$PFJNL` with the same words and a pace asks for the flight as it is flown: each sample is sent when its moment
+    # comes, that many times as fast as real time, and carries the clock's own time at pace 1.
     #
     # The caller may name the flight first with one sentence of our own, `$PFJNF,TYPE,PEOPLE,DEG/KT,SEED*hh`; without it
     # within a moment the recorder sends its default flight.
@@ -42,7 +42,11 @@ module Fujin
 
       def serve(client)
         words = request(client)
-        words && words[0] == 'PFJNL' ? send_live(client, words) : flight_sentences(*flight_of(words)).each { |line| client.write("#{line}\r\n") }
+        if words && words[0] == 'PFJNL'
+          send_live(client, words)
+        else
+          flight_sentences(*flight_of(words)).each { |line| client.write("#{line}\r\n") }
+        end
       rescue Errno::EPIPE, Errno::ECONNRESET, Error
         # The caller hung up, or asked for a flight the model cannot fly: nothing more to send.
         nil
@@ -70,7 +74,12 @@ module Fujin
         samples.each do |sample|
           wait = start + (sample['t_s'] / pace) - Process.clock_gettime(Process::CLOCK_MONOTONIC)
           sleep(wait) if wait.positive?
-          client.write(Recordings::Nmea.sentences(with_rotor_rpm(sample, type), began + sample['t_s']).map { |line| "#{line}\r\n" }.join)
+          client.write(
+            Recordings::Nmea
+              .sentences(with_rotor_rpm(sample, type), began + sample['t_s'])
+              .map { |line| "#{line}\r\n" }
+              .join
+          )
         end
       end
 
@@ -84,8 +93,18 @@ module Fujin
       # @return [Array(Array<Hash>, Aircraft::Type)]
       def lesson(type_id, people, wind, seed)
         type = Aircraft::Library.find(type_id)
-        conditions = Planning::Conditions.build(type: type, people: people, wind: Wind.parse(wind), elevation_ft: ELEVATION_FT)
-        [Lessons::FlownLesson.new(conditions, faults: FAULTS.rotate(seed).first(3), origin: SPOT, elevation_ft: ELEVATION_FT, seed: seed).samples, type]
+        conditions =
+          Planning::Conditions.build(type: type, people: people, wind: Wind.parse(wind), elevation_ft: ELEVATION_FT)
+        [
+          Lessons::FlownLesson.new(
+            conditions,
+            faults: FAULTS.rotate(seed).first(3),
+            origin: SPOT,
+            elevation_ft: ELEVATION_FT,
+            seed: seed
+          ).samples,
+          type
+        ]
       end
 
       # The wire carries shaft speed, not percent.

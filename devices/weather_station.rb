@@ -4,8 +4,8 @@ require 'socket'
 
 module Fujin
   module Devices
-    # A stand-in for the weather station: METAR over HTTP at /metar/XQLM, the weather drifting slowly through the day and the
-    # same for the same hour.
+    # A stand-in for the weather station: METAR over HTTP at /metar/XQLM, the weather drifting slowly through the day
+    # and the same for the same hour.
     class WeatherStation
       STATION = 'XQLM'
 
@@ -34,9 +34,17 @@ module Fujin
         speed = (10 + (4 * swing)).round
         gust = speed > 12 ? "G#{speed + 9}" : ''
         warm = (12 - (4 * swing)).round
-        format('%<station>s %<at>sZ %<from>03d%<speed>02d%<gust>sKT 9999 SCT024 BKN040 %<warm>s/%<dew>s Q%<qnh>04d', station: STATION, at: observed.strftime('%d%H%M'),
-                                                                                                                     from: from, speed: speed, gust: gust, warm: degrees(warm),
-                                                                                                                     dew: degrees(warm - 4), qnh: 1016)
+        format(
+          '%<station>s %<at>sZ %<from>03d%<speed>02d%<gust>sKT 9999 SCT024 BKN040 %<warm>s/%<dew>s Q%<qnh>04d',
+          station: STATION,
+          at: observed.strftime('%d%H%M'),
+          from: from,
+          speed: speed,
+          gust: gust,
+          warm: degrees(warm),
+          dew: degrees(warm - 4),
+          qnh: 1016
+        )
       end
 
       private
@@ -47,7 +55,10 @@ module Fujin
         line = client.gets(512).to_s
         found = line.start_with?("GET /metar/#{STATION} ")
         body = found ? "#{report}\n" : "no such station\n"
-        client.write("HTTP/1.1 #{found ? '200 OK' : '404 Not Found'}\r\nContent-Type: text/plain\r\nContent-Length: #{body.bytesize}\r\nConnection: close\r\n\r\n#{body}")
+        client.write(
+          "HTTP/1.1 #{found ? '200 OK' : '404 Not Found'}\r\nContent-Type: text/plain\r\nContent-Length: " \
+            "#{body.bytesize}\r\nConnection: close\r\n\r\n#{body}"
+        )
       rescue Errno::EPIPE, Errno::ECONNRESET
         # The caller hung up.
         nil

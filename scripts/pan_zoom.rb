@@ -9,13 +9,30 @@ require 'json'
 require_relative '../core/lib/fujin'
 
 base = ARGV[0] || 'http://127.0.0.1:4810'
-day = Fujin::Planning::Conditions.build(type: Fujin::Aircraft::Library.find('tansy-2'), wind: Fujin::Wind.parse('350/8'))
-lesson = Fujin::Lessons::FlownLesson.new(day, faults: Array.new(22) { |i| i.odd? ? {} : { 'slow_glide' => 6.0 } }, origin: [47.2104, -14.332], elevation_ft: 62.0, course_deg: 350.0)
+day =
+  Fujin::Planning::Conditions.build(type: Fujin::Aircraft::Library.find('tansy-2'), wind: Fujin::Wind.parse('350/8'))
+lesson =
+  Fujin::Lessons::FlownLesson.new(
+    day,
+    faults: Array.new(22) { |i| i.odd? ? {} : { 'slow_glide' => 6.0 } },
+    origin: [47.2104, -14.332],
+    elevation_ft: 62.0,
+    course_deg: 350.0
+  )
 rows = lesson.csv.lines
 File.write('/tmp/fujin-hour.csv', rows.first(36_001).join)
 
-options = Selenium::WebDriver::Chrome::Options.new(binary: '/usr/bin/chromium', args: %w[--headless=new --no-sandbox --window-size=1280,800])
-browser = Selenium::WebDriver.for(:chrome, options: options, service: Selenium::WebDriver::Service.chrome(path: '/usr/bin/chromedriver'))
+options =
+  Selenium::WebDriver::Chrome::Options.new(
+    binary: '/usr/bin/chromium',
+    args: %w[--headless=new --no-sandbox --window-size=1280,800]
+  )
+browser =
+  Selenium::WebDriver.for(
+    :chrome,
+    options: options,
+    service: Selenium::WebDriver::Service.chrome(path: '/usr/bin/chromedriver')
+  )
 wait = Selenium::WebDriver::Wait.new(timeout: 90)
 browser.get(base)
 wait.until { browser.find_elements(css: 'input[type=password]').first }
@@ -23,13 +40,20 @@ browser.find_element(css: 'input[autocomplete=username]').send_keys('corwin')
 browser.find_element(css: 'input[type=password]').send_keys('quillmere')
 browser.find_element(css: 'button[type=submit]').click
 wait.until { browser.find_elements(css: 'a[href^="/sorties/"]').first }
-sortie = browser.find_elements(css: 'a[href^="/sorties/"]').filter_map { |a| a.attribute('href')[%r{/sorties/[0-9a-f-]+}] }.first
+sortie =
+  browser
+    .find_elements(css: 'a[href^="/sorties/"]')
+    .filter_map { |a| a.attribute('href')[%r{/sorties/[0-9a-f-]+}] }
+    .first
 browser.get("#{base}#{sortie}/review")
 wait.until { browser.find_elements(css: 'input[type=file]').first }.send_keys('/tmp/fujin-hour.csv')
 wait.until { browser.page_source.include?('fujin-hour.csv, 36,000 rows') }
 sleep 2
 # An attempt of this recording, after those that the sortie had.
-browser.get("#{base}#{sortie}/review?attempt=#{browser.find_elements(css: 'button').filter_map { |b| b.text[/\A(\d+)\s/, 1]&.to_i }.max}")
+browser.get(
+  "#{base}#{sortie}/review?attempt=" \
+    "#{browser.find_elements(css: 'button').filter_map { |b| b.text[/\A(\d+)\s/, 1]&.to_i }.max}"
+)
 wait.until { browser.find_elements(css: 'summary').any? }
 sleep 2
 browser.find_elements(css: 'summary').find { |s| s.text == 'The whole flight' }.click
@@ -56,7 +80,11 @@ frames = browser.execute_async_script(<<~SCRIPT, canvas)
   requestAnimationFrame(tick)
 SCRIPT
 sorted = frames.sort
-puts format('pan and zoom, 36,000 points x 6 strips: %d frames, middle %.1f ms, 95 %% at most %.1f ms (target 32 ms)', sorted.size, sorted[sorted.size / 2],
-            sorted[(sorted.size * 0.95).floor])
+puts format(
+  'pan and zoom, 36,000 points x 6 strips: %d frames, middle %.1f ms, 95 %% at most %.1f ms (target 32 ms)',
+  sorted.size,
+  sorted[sorted.size / 2],
+  sorted[(sorted.size * 0.95).floor]
+)
 
 browser.quit

@@ -19,7 +19,9 @@ module Fujin
   module App
     CONTRACT = File.join(Settings::ROOT, 'api', 'openapi.yaml')
     AREAS = [SessionArea, SchoolArea, SortiesArea, PrepareArea, ReviewArea, RecordArea].freeze
-    POLICY = "default-src 'self'; img-src 'self' data: blob:; style-src 'self' 'unsafe-inline'; object-src 'none'; base-uri 'none'; frame-ancestors 'none'"
+    POLICY =
+      "default-src 'self'; img-src 'self' data: blob:; style-src 'self' 'unsafe-inline'; object-src 'none'; base-uri " \
+        "'none'; frame-ancestors 'none'"
 
     module_function
 
@@ -27,24 +29,38 @@ module Fujin
     # @raise [Permissions::Incomplete] when a route names nobody who may call it
     def build(check_responses: false)
       Permissions.check!(Area.routes_declared)
-      schema = { schema_path: CONTRACT, strict_reference_validation: true, error_class: ProblemError, strict: false, parse_response_by_content_type: true }
+      schema = {
+        schema_path: CONTRACT,
+        strict_reference_validation: true,
+        error_class: ProblemError,
+        strict: false,
+        parse_response_by_content_type: true
+      }
       registry = Prometheus::Client::Registry.new
-      Rack::Builder.new do
-        use Prometheus::Middleware::Collector, registry: registry
-        use Prometheus::Middleware::Exporter, registry: registry
-        use Rack::Attack
-        use SecurityHeaders
-        use Rack::Session::Cookie, key: 'fujin.session', secret: Digest::SHA512.hexdigest("session #{Settings.secret}"), httponly: true,
-                                   same_site: :strict, expire_after: Settings::SESSION_HOURS * 3600
-        use HealthPages
-        use StaticPages, Settings.web_folder
-        use ReturnConnections
-        use CsrfGuard
-        use Committee::Middleware::ResponseValidation, **schema, validate_success_only: false, raise: true if check_responses
-        use Committee::Middleware::RequestValidation, **schema, check_header: true
-        AREAS.each { |area| use area }
-        run ->(_env) { ProblemError.response(404, 'Not found', 'There is nothing at this address.') }
-      end.to_app
+      Rack::Builder
+        .new do
+          use Prometheus::Middleware::Collector, registry: registry
+          use Prometheus::Middleware::Exporter, registry: registry
+          use Rack::Attack
+          use SecurityHeaders
+          use Rack::Session::Cookie,
+              key: 'fujin.session',
+              secret: Digest::SHA512.hexdigest("session #{Settings.secret}"),
+              httponly: true,
+              same_site: :strict,
+              expire_after: Settings::SESSION_HOURS * 3600
+          use HealthPages
+          use StaticPages, Settings.web_folder
+          use ReturnConnections
+          use CsrfGuard
+          if check_responses
+            use Committee::Middleware::ResponseValidation, **schema, validate_success_only: false, raise: true
+          end
+          use Committee::Middleware::RequestValidation, **schema, check_header: true
+          AREAS.each { |area| use area }
+          run ->(_env) { ProblemError.response(404, 'Not found', 'There is nothing at this address.') }
+        end
+        .to_app
     end
   end
 
@@ -52,9 +68,8 @@ module Fujin
   class RateLimits
     def self.apply
       Rack::Attack.cache.store = ActiveSupport::Cache::MemoryStore.new
-      Rack::Attack.throttle('sign-in by address', limit: Settings.test? ? 1000 : 20, period: 60) { |r| r.ip if r.path == '/api/session' && r.post? }
-      Rack::Attack.throttled_responder = lambda do |_request|
-        ProblemError.response(429, 'Too many tries', 'Too many sign-in attempts. Wait a minute, then try again.')
+      Rack::Attack.throttle('sign-in by address', limit: Settings.test? ? 1000 : 20, period: 60) do |r|
+        r.ip if r.path == '/api/session' && r.post?
       end
     end
   end

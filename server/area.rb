@@ -7,12 +7,19 @@ module Fujin
   # What every area of the API shares: who is calling, JSON in and out, problems, versions.
   class Area < Sinatra::Base
     STATUS = {
-      NotSignedIn => [401, 'Sign in first'], NotAllowed => [403, 'Not yours to do'], NotFound => [404, 'Not found'],
-      ActiveRecord::RecordNotFound => [404, 'Not found'], Stale => [409, 'Changed in the meantime'],
-      ActiveRecord::StaleObjectError => [409, 'Changed in the meantime'], Conflict => [409, 'Not possible now'],
-      InvalidInput => [422, 'Something in the form is not right'], UnknownName => [422, 'Unknown name'],
-      OutsideModel => [422, 'Outside the model'], UnreadableRecording => [422, 'Not a recording'],
-      JSON::ParserError => [400, 'Not readable as JSON'], ActiveRecord::ConnectionNotEstablished => [503, 'The database is not there'],
+      NotSignedIn => [401, 'Sign in first'],
+      NotAllowed => [403, 'Not yours to do'],
+      NotFound => [404, 'Not found'],
+      ActiveRecord::RecordNotFound => [404, 'Not found'],
+      Stale => [409, 'Changed in the meantime'],
+      ActiveRecord::StaleObjectError => [409, 'Changed in the meantime'],
+      Conflict => [409, 'Not possible now'],
+      InvalidInput => [422, 'Something in the form is not right'],
+      UnknownName => [422, 'Unknown name'],
+      OutsideModel => [422, 'Outside the model'],
+      UnreadableRecording => [422, 'Not a recording'],
+      JSON::ParserError => [400, 'Not readable as JSON'],
+      ActiveRecord::ConnectionNotEstablished => [503, 'The database is not there'],
       ActiveRecord::StatementInvalid => [503, 'The database did not answer']
     }.freeze
 
@@ -96,9 +103,21 @@ module Fujin
       def versioned(record) = headers('ETag' => %("#{record.lock_version}"))
 
       def problem(status, title, failure)
-        detail = status == 500 ? 'Nothing was stored. Try again; if it happens again, tell whoever looks after Fujin.' : failure.message
+        detail =
+          (
+            if status == 500
+              'Nothing was stored. Try again; if it happens again, tell whoever looks after Fujin.'
+            else
+              failure.message
+            end
+          )
         Fujin.logger.error(failure) if status >= 500
-        body = { type: "urn:fujin:#{failure.class.name.split('::').last}", title: title, status: status, detail: detail.to_s.dup.force_encoding('UTF-8').scrub }
+        body = {
+          type: "urn:fujin:#{failure.class.name.split('::').last}",
+          title: title,
+          status: status,
+          detail: detail.to_s.dup.force_encoding('UTF-8').scrub
+        }
         body[:errors] = failure.problems if failure.is_a?(InvalidInput)
         body[:current_version] = failure.current_version if failure.is_a?(Stale)
         halt status, { 'Content-Type' => 'application/problem+json' }, JSON.generate(body)

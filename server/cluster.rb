@@ -45,7 +45,9 @@ module Fujin
     def wait(seconds: 30)
       deadline = Process.clock_gettime(Process::CLOCK_MONOTONIC) + seconds
       until ready?
-        raise Failed, "the database did not start within #{seconds} s; the reason is in var/log/database.log" if Process.clock_gettime(Process::CLOCK_MONOTONIC) > deadline
+        if Process.clock_gettime(Process::CLOCK_MONOTONIC) > deadline
+          raise Failed, "the database did not start within #{seconds} s; the reason is in var/log/database.log"
+        end
 
         sleep 0.05
       end
@@ -78,7 +80,9 @@ module Fujin
 
     def program(name)
       folder = Dir['/usr/lib/postgresql/*/bin'].max_by { |path| path[/\d+/].to_i }
-      raise Failed, "PostgreSQL's server is not installed: run 'apt-get install postgresql', then start again" unless folder
+      unless folder
+        raise Failed, "PostgreSQL's server is not installed: run 'apt-get install postgresql', then start again"
+      end
 
       File.join(folder, name)
     end
@@ -103,6 +107,7 @@ module Fujin
       raise Failed, "#{name} failed: #{output.lines.last(2).join.strip}" unless $CHILD_STATUS.success?
     end
 
-    def quiet(name, *arguments) = system(*as_server_user(program(name), *arguments), out: File::NULL, err: File::NULL, chdir: '/')
+    def quiet(name, *arguments) =
+      system(*as_server_user(program(name), *arguments), out: File::NULL, err: File::NULL, chdir: '/')
   end
 end

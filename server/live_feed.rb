@@ -3,8 +3,8 @@
 require 'json'
 
 module Fujin
-  # Readings on their way from the worker that records a flight to whoever watches it: NOTIFY in, LISTEN out, one listening
-  # connection a process however many watch.
+  # Readings on their way from the worker that records a flight to whoever watches it: NOTIFY in, LISTEN out, one
+  # listening connection a process however many watch.
   class LiveFeed
     CHANNEL = 'fujin_live'
     # A watcher who falls behind by so many readings loses them: old ones are of no use in the air.
@@ -15,7 +15,10 @@ module Fujin
 
     class << self
       def publish(sortie_id, message)
-        ActiveRecord::Base.connection.execute("SELECT pg_notify('#{CHANNEL}', #{ActiveRecord::Base.connection.quote(JSON.generate(message.merge('sortie' => sortie_id)))})")
+        ActiveRecord::Base.connection.execute(
+          "SELECT pg_notify('#{CHANNEL}', " \
+            "#{ActiveRecord::Base.connection.quote(JSON.generate(message.merge('sortie' => sortie_id)))})"
+        )
       end
 
       # The process's one feed.

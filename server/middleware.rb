@@ -40,13 +40,27 @@ module Fujin
       full = File.expand_path(File.join(@folder, "#{path}.gz"))
       return nil unless full.start_with?("#{@folder}/") && File.file?(full)
 
-      [200, { 'content-type' => Rack::Mime.mime_type(File.extname(path)), 'content-encoding' => 'gzip', 'cache-control' => YEAR, 'vary' => 'accept-encoding' },
-       [File.binread(full)]]
+      [
+        200,
+        {
+          'content-type' => Rack::Mime.mime_type(File.extname(path)),
+          'content-encoding' => 'gzip',
+          'cache-control' => YEAR,
+          'vary' => 'accept-encoding'
+        },
+        [File.binread(full)]
+      ]
     end
 
     def page(env)
       index = File.join(@folder, 'index.html')
-      return [503, { 'content-type' => 'text/plain; charset=utf-8' }, ["The web client is not built yet: run bin/start.\n"]] unless File.file?(index)
+      unless File.file?(index)
+        return [
+          503,
+          { 'content-type' => 'text/plain; charset=utf-8' },
+          ["The web client is not built yet: run bin/start.\n"]
+        ]
+      end
 
       _ = env
       [200, { 'content-type' => 'text/html; charset=utf-8', 'cache-control' => 'no-cache' }, [File.read(index)]]
@@ -79,7 +93,11 @@ module Fujin
     def call(env)
       return @app.call(env) if SAFE.include?(env['REQUEST_METHOD']) || env['PATH_INFO'] == '/api/session' || valid?(env)
 
-      ProblemError.response(403, 'This page is out of date', 'The form has no valid token. Reload the page and repeat what you did; nothing was stored.')
+      ProblemError.response(
+        403,
+        'This page is out of date',
+        'The form has no valid token. Reload the page and repeat what you did; nothing was stored.'
+      )
     end
 
     private
@@ -112,9 +130,16 @@ module Fujin
 
     def call(env)
       case env['PATH_INFO']
-      when '/healthz' then [200, { 'content-type' => 'text/plain' }, ["alive\n"]]
-      when '/readyz' then Database.reachable? ? [200, { 'content-type' => 'text/plain' }, ["ready\n"]] : [503, { 'content-type' => 'text/plain' }, ["the database is not there\n"]]
-      else @app.call(env)
+      when '/healthz'
+        [200, { 'content-type' => 'text/plain' }, ["alive\n"]]
+      when '/readyz'
+        if Database.reachable?
+          [200, { 'content-type' => 'text/plain' }, ["ready\n"]]
+        else
+          [503, { 'content-type' => 'text/plain' }, ["the database is not there\n"]]
+        end
+      else
+        @app.call(env)
       end
     end
   end

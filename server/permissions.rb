@@ -70,7 +70,9 @@ module Fujin
     # @raise [Incomplete]
     def check!(routes)
       nobody = routes - TABLE.keys
-      raise Incomplete, "no permission is stated for #{nobody.join(', ')}: add it to server/permissions.rb" unless nobody.empty?
+      unless nobody.empty?
+        raise Incomplete, "no permission is stated for #{nobody.join(', ')}: add it to server/permissions.rb"
+      end
 
       stale = TABLE.keys - routes
       raise Incomplete, "server/permissions.rb names routes that do not exist: #{stale.join(', ')}" unless stale.empty?

@@ -10,8 +10,17 @@ module Fujin
     end
 
     def render
-      text = message.to_s.gsub(%r{#/paths\S*?/(requestBody|parameters)\S*?/(properties/)?}, '').gsub(%r{#/components/schemas/\w+/(properties/)?}, '')
-      self.class.response(status, 'The request does not fit the contract', text, errors: [{ path: id.to_s, message: text }])
+      text =
+        message
+          .to_s
+          .gsub(%r{#/paths\S*?/(requestBody|parameters)\S*?/(properties/)?}, '')
+          .gsub(%r{#/components/schemas/\w+/(properties/)?}, '')
+      self.class.response(
+        status,
+        'The request does not fit the contract',
+        text,
+        errors: [{ path: id.to_s, message: text }]
+      )
     end
   end
 end

@@ -7,7 +7,9 @@ module Fujin
 
     module_function
 
-    def database_url = ENV.fetch('FUJIN_DATABASE_URL') { raise 'FUJIN_DATABASE_URL is not set: start Fujin with bin/start' }
+    def database_url =
+      ENV.fetch('FUJIN_DATABASE_URL') { raise 'FUJIN_DATABASE_URL is not set: start Fujin with bin/start' }
+
     def secret = ENV.fetch('FUJIN_SECRET') { raise 'FUJIN_SECRET is not set: start Fujin with bin/start' }
     def recorder_host = ENV.fetch('FUJIN_RECORDER_HOST', '127.0.0.1')
     def recorder_port = Integer(ENV.fetch('FUJIN_RECORDER_PORT', '4811'))

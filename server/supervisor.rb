@@ -53,19 +53,32 @@ module Fujin
     private
 
     def check_ports
-      { 'FUJIN_PORT' => @web_port, 'FUJIN_RECORDER_PORT' => @recorder_port, 'FUJIN_DATABASE_PORT' => @database_port, 'FUJIN_WEATHER_PORT' => @weather_port }.each do |name, port|
+      {
+        'FUJIN_PORT' => @web_port,
+        'FUJIN_RECORDER_PORT' => @recorder_port,
+        'FUJIN_DATABASE_PORT' => @database_port,
+        'FUJIN_WEATHER_PORT' => @weather_port
+      }.each do |name, port|
         next if Cluster.free?(port)
 
-        raise Cluster::Failed, "port #{port} is taken, perhaps by Fujin running already. Stop that, or choose another port: #{name}=#{port + 100} bin/start"
+        raise Cluster::Failed,
+              "port #{port} is taken, perhaps by Fujin running already. Stop that, or choose another port: #{name}=" \
+                "#{port + 100} bin/start"
       end
     end
 
     def environment
-      { 'FUJIN_DATABASE_URL' => @cluster.url(DATABASE), 'FUJIN_SECRET' => secret, 'FUJIN_PORT' => @web_port.to_s, 'FUJIN_RECORDER_PORT' => @recorder_port.to_s,
-        'FUJIN_WEATHER_PORT' => @weather_port.to_s }
+      {
+        'FUJIN_DATABASE_URL' => @cluster.url(DATABASE),
+        'FUJIN_SECRET' => secret,
+        'FUJIN_PORT' => @web_port.to_s,
+        'FUJIN_RECORDER_PORT' => @recorder_port.to_s,
+        'FUJIN_WEATHER_PORT' => @weather_port.to_s
+      }
     end
 
-    # The installation's secret: seals the signing key and the sessions. Kept beside the data, readable by its owner only.
+    # The installation's secret: seals the signing key and the sessions. Kept beside the data, readable by its owner
+    # only.
     def secret
       path = File.join(VAR, 'secret')
       File.write(path, SecureRandom.hex(32), perm: 0o600) unless File.exist?(path)
@@ -73,11 +86,33 @@ module Fujin
     end
 
     def services
-      [Service.new(name: 'database', start: -> { @cluster.spawn_server(log('database')) }, signal: 'INT'),
-       Service.new(name: 'web', start: -> { ruby('web', 'puma', '-q', '-b', "tcp://127.0.0.1:#{@web_port}", '-t', '2:16', 'server/config.ru') }, signal: 'TERM'),
-       Service.new(name: 'worker', start: -> { ruby('worker', 'que', '-q', 'default', '--poll-interval', '2', '--worker-count', '4', './server/worker.rb') }, signal: 'TERM'),
-       Service.new(name: 'recorder', start: -> { ruby('recorder', 'ruby', 'devices/flight_recorder.rb') }, signal: 'TERM'),
-       Service.new(name: 'weather', start: -> { ruby('weather', 'ruby', 'devices/weather_station.rb') }, signal: 'TERM')]
+      [
+        Service.new(name: 'database', start: -> { @cluster.spawn_server(log('database')) }, signal: 'INT'),
+        Service.new(
+          name: 'web',
+          start: -> do
+            ruby('web', 'puma', '-q', '-b', "tcp://127.0.0.1:#{@web_port}", '-t', '2:16', 'server/config.ru')
+          end,
+          signal: 'TERM'
+        ),
+        Service.new(
+          name: 'worker',
+          start: -> do
+            ruby('worker', 'que', '-q', 'default', '--poll-interval', '2', '--worker-count', '4', './server/worker.rb')
+          end,
+          signal: 'TERM'
+        ),
+        Service.new(
+          name: 'recorder',
+          start: -> { ruby('recorder', 'ruby', 'devices/flight_recorder.rb') },
+          signal: 'TERM'
+        ),
+        Service.new(
+          name: 'weather',
+          start: -> { ruby('weather', 'ruby', 'devices/weather_station.rb') },
+          signal: 'TERM'
+        )
+      ]
     end
 
     def service(name) = @services.find { |s| s.name == name }
@@ -130,7 +165,8 @@ module Fujin
       service = @services.find { |s| s.pid == pid }
       return if service.nil? || @stopping
 
-      puts "fujin: #{service.name} stopped (#{status.signaled? ? "signal #{status.termsig}" : "code #{status.exitstatus}"}) and is started again"
+      puts "fujin: #{service.name} stopped (" \
+        "#{status.signaled? ? "signal #{status.termsig}" : "code #{status.exitstatus}"}) and is started again"
       $stdout.flush
       sleep 0.5 if now - service.started_at < SOON_S
       start(service)

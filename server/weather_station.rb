@@ -31,7 +31,8 @@ module Fujin
         begin
           kept = fetch
         rescue Silent => e
-          trouble = "#{e.message}#{' The last report is shown with its age.' if kept} The fields can always be filled by hand."
+          trouble =
+            "#{e.message}#{' The last report is shown with its age.' if kept} The fields can always be filled by hand."
         end
       end
       view(kept, trouble)
@@ -41,7 +42,9 @@ module Fujin
     # @return [Hash{String => Object}] in the units of a sortie's fields
     # @raise [Silent] when it is no report
     def self.read(text, now)
-      raise Silent, "The station sent something that is no report: #{text.strip[0, 60].inspect}." unless text.match?(REPORT)
+      unless text.match?(REPORT)
+        raise Silent, "The station sent something that is no report: #{text.strip[0, 60].inspect}."
+      end
 
       values(Metar::Parser.new(Metar::Raw::Data.new(text.strip, now)))
     rescue Metar::ParseError
@@ -56,12 +59,23 @@ module Fujin
 
       # The library's values are SI, pressure in bar; words stand for what was not measured.
       def values(report)
-        { 'observed_at' => report.time, **wind(report.wind), 'oat_c' => report.temperature&.value, 'dew_point_c' => report.dew_point&.value,
-          'qnh_hpa' => scaled(report.sea_level_pressure&.pressure, 1000.0), 'visibility_m' => scaled(report.visibility&.distance, 1.0), 'cloud_base_ft' => base_ft(report) }
+        {
+          'observed_at' => report.time,
+          **wind(report.wind),
+          'oat_c' => report.temperature&.value,
+          'dew_point_c' => report.dew_point&.value,
+          'qnh_hpa' => scaled(report.sea_level_pressure&.pressure, 1000.0),
+          'visibility_m' => scaled(report.visibility&.distance, 1.0),
+          'cloud_base_ft' => base_ft(report)
+        }
       end
 
       def wind(wind)
-        { 'wind_from_deg' => scaled(wind&.direction, 1.0), 'wind_kt' => scaled(wind&.speed, 1.0 / Quantities::KT), 'gust_kt' => scaled(wind&.gusts, 1.0 / Quantities::KT) }
+        {
+          'wind_from_deg' => scaled(wind&.direction, 1.0),
+          'wind_kt' => scaled(wind&.speed, 1.0 / Quantities::KT),
+          'gust_kt' => scaled(wind&.gusts, 1.0 / Quantities::KT)
+        }
       end
 
       def scaled(measured, factor) = measured.respond_to?(:value) ? (measured.value * factor).round : nil
@@ -69,7 +83,7 @@ module Fujin
       # Of the lowest broken or overcast layer.
       def base_ft(report)
         report.sky_conditions.select { |layer| layer.height && %w[broken overcast].include?(layer.quantity.to_s) }
-              .map { |layer| (layer.height.value / Quantities::FT).round }.min
+          .map { |layer| (layer.height.value / Quantities::FT).round }.min
       end
     end
 
@@ -90,7 +104,10 @@ module Fujin
 
     def ask
       uri = URI("#{@url}/metar/#{@station}")
-      response = Net::HTTP.start(uri.host, uri.port, open_timeout: TIMEOUT_S, read_timeout: TIMEOUT_S) { |http| http.get(uri.path) }
+      response =
+        Net::HTTP.start(uri.host, uri.port, open_timeout: TIMEOUT_S, read_timeout: TIMEOUT_S) do |http|
+          http.get(uri.path)
+        end
       raise Silent, "The weather station answered #{response.code}." unless response.is_a?(Net::HTTPOK)
 
       response.body
@@ -102,8 +119,17 @@ module Fujin
       return { 'station' => @station, 'trouble' => trouble, 'report' => nil } unless row
 
       age = ((@clock.call - row.observed_at) / 60.0).round
-      { 'station' => @station, 'trouble' => trouble,
-        'report' => { 'text' => row.text, 'observed_at' => Serialisers.time(row.observed_at), 'age_minutes' => age, 'old' => age * 60 > OLD_S, 'values' => row.readings } }
+      {
+        'station' => @station,
+        'trouble' => trouble,
+        'report' => {
+          'text' => row.text,
+          'observed_at' => Serialisers.time(row.observed_at),
+          'age_minutes' => age,
+          'old' => age * 60 > OLD_S,
+          'values' => row.readings
+        }
+      }
     end
   end
 end

@@ -14,7 +14,16 @@ module BrowserHelp
   include Capybara::Minitest::Assertions
 
   Selenium::WebDriver::Chrome::Service.driver_path = '/usr/bin/chromedriver'
-  FLAGS = %w[--headless=new --no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking --disable-component-update --disable-sync].freeze
+  FLAGS = %w[
+    --headless=new
+    --no-sandbox
+    --disable-gpu
+    --disable-quic
+    --no-first-run
+    --disable-background-networking
+    --disable-component-update
+    --disable-sync
+  ].freeze
 
   Axe::Configuration.instance.legacy_mode = true
 
@@ -36,8 +45,14 @@ module BrowserHelp
   end
 
   def self.worker
-    @worker ||= Process.spawn(ENV.to_h.merge('FUJIN_RECORDER_PORT' => recorder.port.to_s), *%w[bundle exec que -q default --poll-interval 1 --worker-count 4 ./server/worker.rb],
-                              out: File::NULL, err: File::NULL, pgroup: true)
+    @worker ||=
+      Process.spawn(
+        ENV.to_h.merge('FUJIN_RECORDER_PORT' => recorder.port.to_s),
+        *%w[bundle exec que -q default --poll-interval 1 --worker-count 4 ./server/worker.rb],
+        out: File::NULL,
+        err: File::NULL,
+        pgroup: true
+      )
   end
 
   Minitest.after_run do
@@ -60,7 +75,13 @@ module BrowserHelp
   end
 
   def window(width, height)
-    page.driver.browser.execute_cdp('Emulation.setDeviceMetricsOverride', width: width, height: height, deviceScaleFactor: 1, mobile: false)
+    page.driver.browser.execute_cdp(
+      'Emulation.setDeviceMetricsOverride',
+      width: width,
+      height: height,
+      deviceScaleFactor: 1,
+      mobile: false
+    )
   end
 
   def sign_in(person)
@@ -78,7 +99,16 @@ module BrowserHelp
   end
 
   def press(*keys)
-    page.driver.browser.action.tap { |action| keys.each { |key| key.is_a?(Array) ? action.key_down(key[0]).send_keys(key[1]).key_up(key[0]) : action.send_keys(key) } }.perform
+    page
+      .driver
+      .browser
+      .action
+      .tap do |action|
+        keys.each do |key|
+          key.is_a?(Array) ? action.key_down(key[0]).send_keys(key[1]).key_up(key[0]) : action.send_keys(key)
+        end
+      end
+      .perform
   end
 
   # The worker is a real process here: nothing to do but wait for it.
@@ -98,7 +128,10 @@ module BrowserHelp
 
   # No violation of WCAG 2.2 A and AA that the automated check finds.
   def assert_accessible(what)
-    results = Axe::Core.new(page).call(Axe::API::Run.new.tap { |run| run.according_to(:wcag2a, :wcag2aa, :wcag21a, :wcag21aa, :wcag22aa) })
+    results =
+      Axe::Core.new(page).call(
+        Axe::API::Run.new.tap { |run| run.according_to(:wcag2a, :wcag2aa, :wcag21a, :wcag21aa, :wcag22aa) }
+      )
     assert_predicate results, :passed?, "#{what}: #{results.failure_message}"
   end
 

@@ -1,29 +1,45 @@
 # frozen_string_literal: true
 
+require 'etc'
 require 'fileutils'
+require 'tempfile'
 require_relative 'test_database'
 
-# Runs everything that must hold, cheapest first; the first failure ends it.
-class Everything
+# Runs what must hold, cheapest first; the first failure ends it.
+#
+#   bin/test                        everything
+#   bin/test core                   one stage: style, core, web, server or browser
+#   bin/test core approach          the files of a stage whose name holds a word
+#   bin/test core/test/wind_test.rb one file
+class TestRun
   ROOT = File.expand_path('..', __dir__)
+  COVERAGE = File.join(ROOT, 'var', 'coverage')
 
-  STEPS = [
+  STYLE = [
     ['Ruby style', %w[bundle exec rubocop --parallel --format quiet]],
     ['TypeScript style', %w[npm --prefix web run --silent lint]],
     ['Formatting', %w[npm --prefix web run --silent format]],
-    ['Types', %w[npm --prefix web run --silent typecheck]],
-    ['Core, without a database', %w[bundle exec rake -C core test]]
+    ['Types', %w[npm --prefix web run --silent typecheck]]
   ].freeze
 
-  WITH_DATABASE = [
-    ['Server and command line', ['bundle', 'exec', 'ruby', '-Itest', '-e', 'Dir["test/server/*_test.rb"].sort.each { |f| require "./#{f}" }']], # rubocop:disable Lint/InterpolationCheck
-    ['In the browser', ['bundle', 'exec', 'ruby', '-Itest', '-e', 'Dir["test/browser/*_test.rb"].sort.each { |f| require "./#{f}" }']] # rubocop:disable Lint/InterpolationCheck
-  ].freeze
+  # Title, files, whether they need the database.
+  STAGES = {
+    'core' => ['Core, without a database', 'core/test/**/*_test.rb', false],
+    'web' => ['Pure TypeScript', 'test/web/*_test.rb', false],
+    'server' => ['Server and command line', 'test/server/*_test.rb', true],
+    'browser' => ['In the browser', 'test/browser/*_test.rb', true]
+  }.freeze
+
+  def initialize(words)
+    @stage = words.first if words.first && (words.first == 'style' || STAGES.key?(words.first))
+    @words = @stage ? words.drop(1) : words
+  end
 
   def run
-    STEPS.each { |name, command| step(name, command) }
-    TestDatabase.start
-    WITH_DATABASE.each { |name, command| step(name, command) }
+    FileUtils.rm_rf(COVERAGE)
+    style if @stage.nil? ? @words.empty? : @stage == 'style'
+    STAGES.each { |name, (title, pattern, database)| stage(name, title, pattern, database) }
+    coverage if whole?
     puts "\nEverything passed."
   ensure
     TestDatabase.stop
@@ -31,14 +47,91 @@ class Everything
 
   private
 
-  def step(name, command)
-    puts "\n== #{name}"
+  def whole? = @stage.nil? && @words.empty?
+  def style = STYLE.each { |title, command| step(title) { system(*command, chdir: ROOT) } }
+
+  def stage(name, title, pattern, database)
+    return if @stage && @stage != name
+
+    files = Dir[File.join(ROOT, pattern)].map { |file| file.delete_prefix("#{ROOT}/") }.select { |file| wanted?(file) }
+    return if files.empty?
+
+    cluster = (@cluster ||= TestDatabase.start) if database
+    step(title) { in_parallel(name, chunks(files), cluster) }
+  end
+
+  def wanted?(file) = @words.empty? || @words.any? { |word| file.include?(word.delete_prefix('./')) }
+
+  def step(title)
+    puts "\n== #{title}"
     $stdout.flush
-    return if system(*command, chdir: ROOT)
+    began = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+    passed = yield
+    puts format('   %.0f s', Process.clock_gettime(Process::CLOCK_MONOTONIC) - began)
+    return if passed
 
     TestDatabase.stop
-    abort "\nfujin: '#{name}' failed: #{command.join(' ')}"
+    abort "\nfujin: '#{title}' failed."
+  end
+
+  # Small enough that nobody waits long for the last one; the largest files first.
+  def chunks(files)
+    files.sort_by { |file| -File.size(file) }.each_slice([files.size / (4 * Etc.nprocessors), 1].max).to_a
+  end
+
+  # As many at a time as there are processors; what each printed comes in one piece.
+  # @return [Boolean] whether all of them passed
+  def in_parallel(name, chunks, cluster)
+    waiting = chunks.each_with_index.to_a
+    running = {}
+    free = (0...Etc.nprocessors).map { |slot| [slot, environment(name, slot, cluster)] }
+    passed = true
+    until waiting.empty? && running.empty?
+      while free.any? && waiting.any?
+        files, i = waiting.shift
+        place = free.shift
+        out = Tempfile.new('fujin-test')
+        running[start(files, place.last.merge(counted(name, i)), out)] = [place, out]
+      end
+      pid, status = Process.wait2
+      place, out = running.delete(pid)
+      next unless place
+
+      puts File.read(out.path)
+      passed &&= status.success?
+      free << place
+    end
+    passed
+  end
+
+  def start(files, environment, out)
+    each = 'ARGV.each { |file| require "./#{file}" }' # rubocop:disable Lint/InterpolationCheck
+    command = ['bundle', 'exec', 'ruby', '-Itest', '-Icore/test', '-e', each, *files]
+    Process.spawn(environment, *command, chdir: ROOT, out: out, err: out)
+  end
+
+  def counted(name, index) = whole? ? { 'FUJIN_COVERAGE' => "#{name} #{index}" } : {}
+
+  # Each place has a database of its own.
+  def environment(name, slot, cluster)
+    return {} unless cluster
+
+    cluster.create_database("fujin_#{name}_#{slot}")
+    { 'FUJIN_DATABASE_URL' => cluster.url("fujin_#{name}_#{slot}") }
+  end
+
+  # Lines of the code that some test ran.
+  def coverage
+    require 'simplecov'
+    kept = [File.join(COVERAGE, '.resultset.json')]
+    _, lines = SimpleCov::ResultMerger.merge_valid_results(kept, ignore_timeout: true)
+    files = SimpleCov::Result.new(lines).files
+    puts "\n== Coverage"
+    %w[core server cli devices db].each do |part|
+      inside = files.select { |file| file.filename.start_with?(File.join(ROOT, part, '')) }
+      puts format('   %-8s %5.1f %% of %d lines', part, inside.covered_percent, inside.lines_of_code) if inside.any?
+    end
   end
 end
 
-Everything.new.run
+TestRun.new(ARGV).run

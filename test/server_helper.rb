@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative 'coverage'
 require_relative 'test_database'
 unless ENV['FUJIN_DATABASE_URL']
   TestDatabase.start
@@ -28,8 +29,13 @@ module ServerHelp
   def setup
     empty_the_database
     key = Ed25519::SigningKey.generate
-    @school = Fujin::School.create!(name: 'Testing Field', station: 'XTST', public_key: Base64.strict_encode64(key.verify_key.to_bytes),
-                                    sealed_private_key: Fujin::SealedKey.seal(key, ENV.fetch('FUJIN_SECRET')))
+    @school =
+      Fujin::School.create!(
+        name: 'Testing Field',
+        station: 'XTST',
+        public_key: Base64.strict_encode64(key.verify_key.to_bytes),
+        sealed_private_key: Fujin::SealedKey.seal(key, ENV.fetch('FUJIN_SECRET'))
+      )
     @chief = person('chief', 'chief_instructor')
     @instructor = person('instructor', 'instructor')
     @student = person('student', 'student', stage: 'solo')
@@ -49,9 +55,24 @@ module ServerHelp
   end
 
   def sortie(**fields)
-    Fujin::Sortie.create!({ student: @student, instructor: @instructor, aircraft: @aircraft, starts_at: Time.utc(2026, 11, 25, 10), manoeuvre: 'straight_in_autorotation',
-                            stage: 'solo', fuel_kg: 40, wind_from_deg: 350, wind_kt: 8, spot_name: 'Heath', spot_lat_deg: CORE_SPOT[0], spot_lon_deg: CORE_SPOT[1],
-                            course_deg: 350, elevation_ft: 62.0 }.merge(fields))
+    Fujin::Sortie.create!(
+      {
+        student: @student,
+        instructor: @instructor,
+        aircraft: @aircraft,
+        starts_at: Time.utc(2026, 11, 25, 10),
+        manoeuvre: 'straight_in_autorotation',
+        stage: 'solo',
+        fuel_kg: 40,
+        wind_from_deg: 350,
+        wind_kt: 8,
+        spot_name: 'Heath',
+        spot_lat_deg: CORE_SPOT[0],
+        spot_lon_deg: CORE_SPOT[1],
+        course_deg: 350,
+        elevation_ft: 62.0
+      }.merge(fields)
+    )
   end
 
   def as(person)
@@ -66,7 +87,14 @@ module ServerHelp
   def put_json(path, body, headers = {}) = call('PUT', path, body, headers)
 
   def call(verb, path, body, headers = {})
-    custom_request(verb, path, {}, { input: JSON.generate(body), 'CONTENT_TYPE' => 'application/json', 'HTTP_X_CSRF_TOKEN' => @token.to_s }.merge(headers))
+    custom_request(
+      verb,
+      path,
+      {},
+      { :input => JSON.generate(body), 'CONTENT_TYPE' => 'application/json', 'HTTP_X_CSRF_TOKEN' => @token.to_s }.merge(
+        headers
+      )
+    )
     last_response
   end
 
@@ -82,14 +110,21 @@ module ServerHelp
   # A recording of this sortie with the given faults, one set an attempt.
   def recording(sortie, faults: [{}], seed: 1)
     setting = Fujin::SortieSetting.new(sortie)
-    RECORDINGS[[setting.conditions, setting.house, faults, seed]] ||= begin
-      Fujin::Lessons::FlownLesson.new(setting.conditions, faults: faults, origin: CORE_SPOT, elevation_ft: 62.0, house: setting.house, seed: seed, course_deg: 350.0).csv
-    end
+    RECORDINGS[[setting.conditions, setting.house, faults, seed]] ||= Fujin::Lessons::FlownLesson.new(
+      setting.conditions,
+      faults: faults,
+      origin: CORE_SPOT,
+      elevation_ft: 62.0,
+      house: setting.house,
+      seed: seed,
+      course_deg: 350.0
+    ).csv
   end
 
   # What the worker does with the queue, here and now.
   def work_off
-    jobs = ActiveRecord::Base.connection.select_values('SELECT args FROM que_jobs WHERE finished_at IS NULL ORDER BY id')
+    jobs =
+      ActiveRecord::Base.connection.select_values('SELECT args FROM que_jobs WHERE finished_at IS NULL ORDER BY id')
     jobs.each { |args| Fujin::ImportRecording.run(*JSON.parse(args)) }
     ActiveRecord::Base.connection.execute('UPDATE que_jobs SET finished_at = now()')
   end

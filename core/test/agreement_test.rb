@@ -6,7 +6,8 @@ require_relative 'test_helper'
 class AgreementTest < Minitest::Test
   A = Fujin::Progress::Agreement
 
-  def given(attempt, phase, **grades) = grades.map { |by, grade| A::Given.new(attempt: attempt, phase: phase, by: by.to_s, grade: grade) }
+  def given(attempt, phase, **grades) =
+    grades.map { |by, grade| A::Given.new(attempt: attempt, phase: phase, by: by.to_s, grade: grade) }
 
   def test_what_one_graded_alone_compares_nobody
     alone = A.new(given('a', 'entry', orla: 3) + given('b', 'entry', wim: 1))
@@ -15,7 +16,11 @@ class AgreementTest < Minitest::Test
   end
 
   def test_shares_by_phase_over_pairs
-    found = A.new(given('a', 'entry', orla: 3, wim: 3) + given('b', 'entry', orla: 4, wim: 3) + given('c', 'entry', orla: 4, wim: 2) + given('a', 'flare', orla: 2, wim: 2))
+    found =
+      A.new(
+        given('a', 'entry', orla: 3, wim: 3) + given('b', 'entry', orla: 4, wim: 3) +
+          given('c', 'entry', orla: 4, wim: 2) + given('a', 'flare', orla: 2, wim: 2)
+      )
     entry, flare = found.phases
 
     assert_equal 3, found.attempts

@@ -2,8 +2,8 @@
 
 require_relative 'test_helper'
 
-# Approaches flown by the model at a known truth: found with their kind and boundaries, measured, their planted fault named
-# first, and none named when there is none.
+# Approaches flown by the model at a known truth: found with their kind and boundaries, measured, their planted fault
+# named first, and none named when there is none.
 class ApproachFlightTest < Minitest::Test
   Flight = Struct.new(:run, :proposals, :signals, :context) do
     def proposal = proposals.size == 1 ? proposals.first : raise("found #{proposals.map { |p| p.attempt.manoeuvre }}")
@@ -20,8 +20,22 @@ class ApproachFlightTest < Minitest::Test
       day = conditions(id, wind: Fujin::Wind.parse(wind))
       run = Fujin::Catalogue.find(kind).pilot.call(day, course_deg: 350.0, faults: faults).run
       csv = Fujin::Flight::Recorder.new(type: day.type, origin: SPOT, seed: seed).csv(run)
-      signals = Fujin::Recordings::Signals.new(Fujin::Recordings.read(csv), type: day.type, atmosphere: day.atmosphere, wind: day.wind)
-      context = Fujin::Lessons.context(conditions: day, spot: SPOT, course_deg: 350.0, wind: day.wind, planned: true, exercise: exercise)
+      signals =
+        Fujin::Recordings::Signals.new(
+          Fujin::Recordings.read(csv),
+          type: day.type,
+          atmosphere: day.atmosphere,
+          wind: day.wind
+        )
+      context =
+        Fujin::Lessons.context(
+          conditions: day,
+          spot: SPOT,
+          course_deg: 350.0,
+          wind: day.wind,
+          planned: true,
+          exercise: exercise
+        )
       Flight.new(run, Fujin::Grading::Grader.new(signals, context).proposals, signals, context)
     end
   end
@@ -65,10 +79,19 @@ class ApproachFlightTest < Minitest::Test
     assert_operator flown.value('lowering_rate_pct_s'), :<, 20.0
   end
 
-  [['normal_approach', 'too_steep', 4.0, '350/8'], ['normal_approach', 'too_shallow', 4.0, '350/8'], ['normal_approach', 'sank_at_low_speed', 300.0, '350/0'],
-   ['normal_approach', 'drifted_off_track', 150.0, '020/12'], ['normal_approach', 'late_decision', 10.0, '350/8'], ['steep_approach', 'sank_at_low_speed', 300.0, '350/8'],
-   ['steep_approach', 'late_decision', 9.0, '350/0'], ['run_on_landing', 'too_steep', 4.0, '350/0'], ['run_on_landing', 'power_cap_broken', 7.0, '350/0'],
-   ['run_on_landing', 'not_level', 12.0, '350/0'], ['run_on_landing', 'drift_at_contact', 6.0, '350/0']].each_with_index do |(kind, fault, size, wind), i|
+  [
+    ['normal_approach', 'too_steep', 4.0, '350/8'],
+    ['normal_approach', 'too_shallow', 4.0, '350/8'],
+    ['normal_approach', 'sank_at_low_speed', 300.0, '350/0'],
+    ['normal_approach', 'drifted_off_track', 150.0, '020/12'],
+    ['normal_approach', 'late_decision', 10.0, '350/8'],
+    ['steep_approach', 'sank_at_low_speed', 300.0, '350/8'],
+    ['steep_approach', 'late_decision', 9.0, '350/0'],
+    ['run_on_landing', 'too_steep', 4.0, '350/0'],
+    ['run_on_landing', 'power_cap_broken', 7.0, '350/0'],
+    ['run_on_landing', 'not_level', 12.0, '350/0'],
+    ['run_on_landing', 'drift_at_contact', 6.0, '350/0']
+  ].each_with_index do |(kind, fault, size, wind), i|
     define_method("test_#{fault}_on_a_#{kind}_is_the_first_fault_named") do
       flown = approach(kind, id: %w[tansy-2 bracken-2][i % 2], wind: wind, faults: { fault => size }, seed: i)
 
@@ -86,7 +109,8 @@ class ApproachFlightTest < Minitest::Test
 
   # Without a sortie the angle decides what it was; with one, what it was meant to be.
   def test_a_normal_approach_flown_steep_is_a_steep_approach_unless_the_sortie_says
-    assert_equal 'steep_approach', approach('normal_approach', faults: { 'too_steep' => 4.0 }, exercise: nil).proposal.attempt.manoeuvre
+    assert_equal 'steep_approach',
+                 approach('normal_approach', faults: { 'too_steep' => 4.0 }, exercise: nil).proposal.attempt.manoeuvre
   end
 
   # Rotor rpm droops when power is pulled quickly: that is no low rotor rpm exercise.

@@ -3,8 +3,9 @@
 require_relative 'test_helper'
 require_relative 'written_flight'
 
-# Approaches written out in closed form: down a line of one angle to a hover at 4 ft over the spot, the speed falling with the root of
-# the distance to go, so that the apparent closing rate stays the same. Every measure is known beforehand.
+# Approaches written out in closed form: down a line of one angle to a hover at 4 ft over the spot, the speed falling
+# with the root of the distance to go, so that the apparent closing rate stays the same. Every measure is known
+# beforehand.
 class ApproachMeasuresTest < Minitest::Test
   FT_S = WrittenFlight::FT_S
   TOP_FT = 296.0
@@ -15,13 +16,21 @@ class ApproachMeasuresTest < Minitest::Test
   def closing(angle: 10.0, from_kt: 60.0, beside_ft: 0.0, heading: 0.0, **state)
     start = TOP_FT / Math.tan(angle * Q::DEG)
     stops = 2.0 * start / (from_kt * FT_S)
-    flight = WrittenFlight.new(stops + 12.0) do |t|
-      share = [1.0 - (t / stops), 0.0].max
-      left = start * share * share
-      kt = from_kt * share
-      { 'north_ft' => -left, 'east_ft' => beside_ft, 'agl_ft' => HOVER_FT + (left * Math.tan(angle * Q::DEG)), 'gs_kt' => kt, 'ias_kt' => kt, 'track_deg' => 0.0, 'hdg_deg' => heading }
-        .merge(state.transform_values { |of| of.call(t - stops) }.transform_keys(&:to_s))
-    end
+    flight =
+      WrittenFlight.new(stops + 12.0) do |t|
+        share = [1.0 - (t / stops), 0.0].max
+        left = start * share * share
+        kt = from_kt * share
+        {
+          'north_ft' => -left,
+          'east_ft' => beside_ft,
+          'agl_ft' => HOVER_FT + (left * Math.tan(angle * Q::DEG)),
+          'gs_kt' => kt,
+          'ias_kt' => kt,
+          'track_deg' => 0.0,
+          'hdg_deg' => heading
+        }.merge(state.transform_values { |of| of.call(t - stops) }.transform_keys(&:to_s))
+      end
     [flight, stops]
   end
 
@@ -29,7 +38,14 @@ class ApproachMeasuresTest < Minitest::Test
     flight, stops = closing(**options)
     cut = { 'descent' => [0.0, stops], 'termination' => [stops, stops + 10.0] }
     cut.delete('termination') if result == :go_around
-    flight.measured(kind, cut, house: Fujin::Planning::HouseMethod.new(house), result: result, course_deg: 0.0, wind: wind)
+    flight.measured(
+      kind,
+      cut,
+      house: Fujin::Planning::HouseMethod.new(house),
+      result: result,
+      course_deg: 0.0,
+      wind: wind
+    )
   end
 
   def value(proposal, id) = proposal.measures.fetch(id).value
@@ -54,12 +70,25 @@ class ApproachMeasuresTest < Minitest::Test
   def test_a_speed_kept_is_off_by_what_the_curve_asks_at_the_end_of_the_line
     start = TOP_FT / Math.tan(10.0 * Q::DEG)
     stops = start / (40.0 * FT_S)
-    flight = WrittenFlight.new(stops + 10.0) do |t|
-      left = [start - (40.0 * FT_S * t), 0.0].max
-      kt = left.zero? ? 0.0 : 40.0
-      { 'north_ft' => -left, 'agl_ft' => HOVER_FT + (left * Math.tan(10.0 * Q::DEG)), 'gs_kt' => kt, 'ias_kt' => kt, 'track_deg' => 0.0, 'hdg_deg' => 0.0 }
-    end
-    found = flight.measured('normal_approach', { 'descent' => [0.0, stops], 'termination' => [stops, stops + 9.0] }, course_deg: 0.0)
+    flight =
+      WrittenFlight.new(stops + 10.0) do |t|
+        left = [start - (40.0 * FT_S * t), 0.0].max
+        kt = left.zero? ? 0.0 : 40.0
+        {
+          'north_ft' => -left,
+          'agl_ft' => HOVER_FT + (left * Math.tan(10.0 * Q::DEG)),
+          'gs_kt' => kt,
+          'ias_kt' => kt,
+          'track_deg' => 0.0,
+          'hdg_deg' => 0.0
+        }
+      end
+    found =
+      flight.measured(
+        'normal_approach',
+        { 'descent' => [0.0, stops], 'termination' => [stops, stops + 9.0] },
+        course_deg: 0.0
+      )
 
     assert_in_delta 40.0 * (1.0 - Math.sqrt(36.0 / 196.0)), value(found, 'closing_speed_off_kt'), 1.0
   end
@@ -80,7 +109,9 @@ class ApproachMeasuresTest < Minitest::Test
 
   # Flat 300 below 30 kt: most over just as it gets that slow.
   def test_sink_against_a_flat_limit
-    assert_in_delta sink(30.0, 10.0) - 300.0, value(approach(house: { 'sink_limit' => 'flat' }), 'sink_over_allowed_fpm'), 12.0
+    assert_in_delta sink(30.0, 10.0) - 300.0,
+                    value(approach(house: { 'sink_limit' => 'flat' }), 'sink_over_allowed_fpm'),
+                    12.0
   end
 
   def test_the_decision_is_where_the_speed_falls_through_the_houses
@@ -92,9 +123,17 @@ class ApproachMeasuresTest < Minitest::Test
   end
 
   def test_never_slow_never_decided
-    flight = WrittenFlight.new(20.0) do |t|
-      { 'agl_ft' => 300.0 - (10.0 * t), 'gs_kt' => 50.0, 'ias_kt' => 50.0, 'track_deg' => 0.0, 'hdg_deg' => 0.0, 'north_ft' => -1687.0 + (84.4 * t) }
-    end
+    flight =
+      WrittenFlight.new(20.0) do |t|
+        {
+          'agl_ft' => 300.0 - (10.0 * t),
+          'gs_kt' => 50.0,
+          'ias_kt' => 50.0,
+          'track_deg' => 0.0,
+          'hdg_deg' => 0.0,
+          'north_ft' => -1687.0 + (84.4 * t)
+        }
+      end
     found = flight.measured('steep_approach', { 'descent' => [0.0, 18.0] }, result: :go_around, course_deg: 0.0)
 
     assert_match(/did not fall to/, found.measures['decision_height_ft'].reason)
@@ -109,7 +148,17 @@ class ApproachMeasuresTest < Minitest::Test
     day = conditions
     wake_fpm = day.trim.rotor.hover_induced_velocity(day.mass_kg * Q::G) / Q::FPM
     feet_s = wake_fpm / 60.0
-    flight = WrittenFlight.new(30.0) { |t| { 'agl_ft' => 800.0 - (feet_s * t), 'gs_kt' => 2.0, 'ias_kt' => 2.0, 'track_deg' => 0.0, 'hdg_deg' => 0.0, 'north_ft' => 3.4 * t } }
+    flight =
+      WrittenFlight.new(30.0) do |t|
+        {
+          'agl_ft' => 800.0 - (feet_s * t),
+          'gs_kt' => 2.0,
+          'ias_kt' => 2.0,
+          'track_deg' => 0.0,
+          'hdg_deg' => 0.0,
+          'north_ft' => 3.4 * t
+        }
+      end
     found = flight.measured('normal_approach', { 'descent' => [2.0, 28.0] }, result: :go_around, course_deg: 0.0)
     onset, = day.trim.vortex_ring_sinks_m_s(2.0)
 
@@ -148,7 +197,8 @@ class ApproachMeasuresTest < Minitest::Test
     assert_within (pct.call(26.0) - pct.call(18.0)) / 2.0, value(found, 'power_rise_pct_s'), 8
   end
 
-  # Much power in a slow hover: the tail rotor is exposed while the air comes from where its own wake is blown back, and not from ahead.
+  # Much power in a slow hover: the tail rotor is exposed while the air comes from where its own wake is blown back,
+  # and not from ahead.
   def test_the_tail_rotors_exposure_is_told_by_where_the_air_comes_from
     full = ->(_) { 27.0 }
     sector = (0..35).map { |i| i * 10.0 }.find { |deg| Fujin::Aircraft::TailRotor.disturbed?(type, deg) }
@@ -162,19 +212,33 @@ class ApproachMeasuresTest < Minitest::Test
   RUN_ON_KT = 35.0
   STOPPING_KT_S = 5.0
 
-  # Down 4° at 35 kt to the ground, then slowing evenly; the collective goes down by 24 % in two seconds, one second after contact.
+  # Down 4° at 35 kt to the ground, then slowing evenly; the collective goes down by 24 % in two seconds, one second
+  # after contact.
   def run_on(bounce_ft: 0.0, lower_s: 2.0)
     touch = 20.0
-    flight = WrittenFlight.new(touch + 15.0) do |t|
-      after = t - touch
-      left = [-after, 0.0].max * RUN_ON_KT * FT_S
-      kt = [RUN_ON_KT - (STOPPING_KT_S * [after, 0.0].max), 0.0].max
-      gone = (RUN_ON_KT * after.clamp(0.0, 7.0) * FT_S) - (0.5 * STOPPING_KT_S * FT_S * (after.clamp(0.0, 7.0)**2))
-      bounced = after.between?(1.0, 2.0) ? bounce_ft * Math.sin(Math::PI * (after - 1.0)) : 0.0
-      { 'north_ft' => gone - left, 'agl_ft' => (left * Math.tan(4.0 * Q::DEG)) + bounced, 'gs_kt' => kt, 'ias_kt' => kt, 'track_deg' => 0.0, 'hdg_deg' => 0.0,
-        'vs_fpm' => after.negative? ? -sink(RUN_ON_KT, 4.0) : 0.0, 'collective_pct' => 30.0 - (28.0 * ((after - 1.0) / lower_s).clamp(0.0, 1.0)) }
-    end
-    flight.measured('run_on_landing', { 'descent' => [0.0, touch], 'touchdown' => [touch, touch + 2.0], 'slide' => [touch + 2.0, touch + 7.0] }, course_deg: 0.0)
+    flight =
+      WrittenFlight.new(touch + 15.0) do |t|
+        after = t - touch
+        left = [-after, 0.0].max * RUN_ON_KT * FT_S
+        kt = [RUN_ON_KT - (STOPPING_KT_S * [after, 0.0].max), 0.0].max
+        gone = (RUN_ON_KT * after.clamp(0.0, 7.0) * FT_S) - (0.5 * STOPPING_KT_S * FT_S * (after.clamp(0.0, 7.0)**2))
+        bounced = after.between?(1.0, 2.0) ? bounce_ft * Math.sin(Math::PI * (after - 1.0)) : 0.0
+        {
+          'north_ft' => gone - left,
+          'agl_ft' => (left * Math.tan(4.0 * Q::DEG)) + bounced,
+          'gs_kt' => kt,
+          'ias_kt' => kt,
+          'track_deg' => 0.0,
+          'hdg_deg' => 0.0,
+          'vs_fpm' => after.negative? ? -sink(RUN_ON_KT, 4.0) : 0.0,
+          'collective_pct' => 30.0 - (28.0 * ((after - 1.0) / lower_s).clamp(0.0, 1.0))
+        }
+      end
+    flight.measured(
+      'run_on_landing',
+      { 'descent' => [0.0, touch], 'touchdown' => [touch, touch + 2.0], 'slide' => [touch + 2.0, touch + 7.0] },
+      course_deg: 0.0
+    )
   end
 
   def test_a_run_on_landings_contact_and_slide

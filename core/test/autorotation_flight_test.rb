@@ -2,8 +2,8 @@
 
 require_relative 'test_helper'
 
-# Autorotations with turns flown by the model at a known truth: they come out where they were planned to, are found with their
-# kind and boundaries, and the planted fault is the first one named.
+# Autorotations with turns flown by the model at a known truth: they come out where they were planned to, are found
+# with their kind and boundaries, and the planted fault is the first one named.
 class AutorotationFlightTest < Minitest::Test
   Turned = Struct.new(:run, :proposal, :found) do
     def first(phase) = run.rows.find { |row| row[17] == phase }[0]
@@ -16,17 +16,38 @@ class AutorotationFlightTest < Minitest::Test
       day = conditions(id, wind: Fujin::Wind.parse(wind))
       run = Fujin::Catalogue.find(kind).pilot.call(day, course_deg: 350.0, faults: faults, settings: settings).run
       csv = Fujin::Flight::Recorder.new(type: day.type, origin: SPOT, seed: seed).csv(run)
-      signals = Fujin::Recordings::Signals.new(Fujin::Recordings.read(csv), type: day.type, atmosphere: day.atmosphere, wind: day.wind)
-      context = Fujin::Lessons.context(conditions: day, spot: SPOT, course_deg: 350.0, wind: day.wind, planned: true, exercise: kind, settings: settings)
+      signals =
+        Fujin::Recordings::Signals.new(
+          Fujin::Recordings.read(csv),
+          type: day.type,
+          atmosphere: day.atmosphere,
+          wind: day.wind
+        )
+      context =
+        Fujin::Lessons.context(
+          conditions: day,
+          spot: SPOT,
+          course_deg: 350.0,
+          wind: day.wind,
+          planned: true,
+          exercise: kind,
+          settings: settings
+        )
       proposals = Fujin::Grading::Grader.new(signals, context).proposals
       Turned.new(run, proposals.first, proposals.map { |p| p.attempt.manoeuvre })
     end
   end
 
-  [['turning_autorotation', 'tansy-2', '350/8', {}], ['turning_autorotation', 'bracken-2', '020/12', { 'turn_deg' => 90.0 }],
-   ['turning_autorotation', 'yarrow-4', '350/0', { 'turn_deg' => 360.0, 'turn_side' => 'right' }],
-   ['s_turn_autorotation', 'bracken-2', '350/8', {}], ['s_turn_autorotation', 'yarrow-4', '020/12', { 'turn_side' => 'right' }]].each do |kind, id, wind, settings|
-    define_method("test_#{kind}_of_a_#{id}_#{settings.values.join('_')}_ends_at_the_spot_is_found_and_accused_of_nothing") do
+  [
+    ['turning_autorotation', 'tansy-2', '350/8', {}],
+    ['turning_autorotation', 'bracken-2', '020/12', { 'turn_deg' => 90.0 }],
+    ['turning_autorotation', 'yarrow-4', '350/0', { 'turn_deg' => 360.0, 'turn_side' => 'right' }],
+    ['s_turn_autorotation', 'bracken-2', '350/8', {}],
+    ['s_turn_autorotation', 'yarrow-4', '020/12', { 'turn_side' => 'right' }]
+  ].each do |kind, id, wind, settings|
+    define_method(
+      "test_#{kind}_of_a_#{id}_#{settings.values.join('_')}_ends_at_the_spot_is_found_and_accused_of_nothing"
+    ) do
       flown = turned(kind, id: id, wind: wind, settings: settings, seed: 5)
 
       assert_equal [kind], flown.found
@@ -47,9 +68,16 @@ class AutorotationFlightTest < Minitest::Test
     assert_operator flown.proposal.measures['roll_out_height_ft'].value, :>, 200.0
   end
 
-  [['late_turn', 5.0], ['late_collective', 1.3], ['slow_glide', 13.0], ['early_flare', 45.0], ['entered_too_far', 900.0]].each_with_index do |(fault, size), i|
+  [
+    ['late_turn', 5.0],
+    ['late_collective', 1.3],
+    ['slow_glide', 13.0],
+    ['early_flare', 45.0],
+    ['entered_too_far', 900.0]
+  ].each_with_index do |(fault, size), i|
     define_method("test_#{fault}_in_a_turning_autorotation_is_the_first_fault_named") do
-      flown = turned('turning_autorotation', id: %w[tansy-2 bracken-2 yarrow-4][i % 3], faults: { fault => size }, seed: i)
+      flown =
+        turned('turning_autorotation', id: %w[tansy-2 bracken-2 yarrow-4][i % 3], faults: { fault => size }, seed: i)
 
       assert_equal fault, flown.proposal.faults.first&.id
     end
@@ -65,7 +93,10 @@ class AutorotationFlightTest < Minitest::Test
   end
 
   def test_a_straight_in_has_no_turn_to_be_late
-    error = assert_raises(Fujin::InvalidInput) { Fujin::Manoeuvres::Autorotation::WholeFlight.new(conditions, faults: { 'late_turn' => 3.0 }) }
+    error =
+      assert_raises(Fujin::InvalidInput) do
+        Fujin::Manoeuvres::Autorotation::WholeFlight.new(conditions, faults: { 'late_turn' => 3.0 })
+      end
 
     refute_match(/late_turn'|, late_turn/, error.message.sub('fault.late_turn', ''))
   end

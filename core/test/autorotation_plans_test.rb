@@ -3,7 +3,8 @@
 require_relative 'test_helper'
 require_relative 'plan_help'
 
-# Plans of the autorotations: turns, ways to the spot, low speed, hovering, low rotor rpm, energy; worked out again by hand.
+# Plans of the autorotations: turns, ways to the spot, low speed, hovering, low rotor rpm, energy; worked out again by
+# hand.
 class AutorotationPlansTest < Minitest::Test
   include PlanHelp
 
@@ -19,7 +20,9 @@ class AutorotationPlansTest < Minitest::Test
   def test_heights_of_a_turning_autorotation_add_up
     found = plan('turning_autorotation', height: 1500.0)
 
-    assert_in_delta found.value('turn_start_height_ft') - found.value('turn_height_ft'), found.value('roll_out_height_ft'), 0.01
+    assert_in_delta found.value('turn_start_height_ft') - found.value('turn_height_ft'),
+                    found.value('roll_out_height_ft'),
+                    0.01
     assert_in_delta 0.0, found.path.last.along_ft, 1e-6
     assert_in_delta 0.0, found.path.last.across_ft, 1e-6
   end
@@ -46,7 +49,10 @@ class AutorotationPlansTest < Minitest::Test
   def test_too_low_for_the_turn_says_by_how_much
     found = plan('turning_autorotation', height: 900.0)
 
-    assert_match(/Out of the turn at \d+ ft, 200 ft wanted, \d+ ft too low: begin at 1010 ft or above/, text_of(found, 'turn_out'))
+    assert_match(
+      /Out of the turn at \d+ ft, 200 ft wanted, \d+ ft too low: begin at 1010 ft or above/,
+      text_of(found, 'turn_out')
+    )
     assert_raises(Fujin::InvalidInput) { plan('turning_autorotation', height: 500.0) }
   end
 
@@ -58,7 +64,9 @@ class AutorotationPlansTest < Minitest::Test
   end
 
   def test_spot_options_reach_what_they_promise
-    reach = ->(option) { plan('straight_in_autorotation', settings: { 'spot_option' => option }, height: 1800.0).value('entry_distance_ft') }
+    reach = ->(option) do
+      plan('straight_in_autorotation', settings: { 'spot_option' => option }, height: 1800.0).value('entry_distance_ft')
+    end
     none = reach.call('none')
 
     assert_operator reach.call('slow'), :<, none
@@ -87,7 +95,10 @@ class AutorotationPlansTest < Minitest::Test
   end
 
   def test_a_delayed_base_begins_farther_to_the_side
-    setups = %w[none delay].map { |option| plan('turning_autorotation', settings: { 'turn_deg' => 90.0, 'spot_option' => option }, height: 1200.0).setup }
+    setups =
+      %w[none delay].map do |option|
+        plan('turning_autorotation', settings: { 'turn_deg' => 90.0, 'spot_option' => option }, height: 1200.0).setup
+      end
 
     assert_operator (setups[1].start_across_ft - setups[0].start_across_ft).abs, :>, 1000
     assert_in_delta setups[0].start_along_ft, setups[1].start_along_ft, 5

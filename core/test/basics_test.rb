@@ -31,7 +31,11 @@ class BasicsTest < Minitest::Test
 
     assert_in_delta 20 * Math.cos(50 * Q::DEG), wind.headwind_kt(350), 1e-9
     assert_operator wind.crosswind_kt(350), :>, 0 # from the right
-    assert_in_delta(-20 * Math.cos(50 * Q::DEG), (wind.vector[0] * Math.cos(350 * Q::DEG) / Q::KT) + (wind.vector[1] * Math.sin(350 * Q::DEG) / Q::KT), 1e-9)
+    assert_in_delta(
+      -20 * Math.cos(50 * Q::DEG),
+      (wind.vector[0] * Math.cos(350 * Q::DEG) / Q::KT) + (wind.vector[1] * Math.sin(350 * Q::DEG) / Q::KT),
+      1e-9
+    )
   end
 
   def test_wind_triangle_closes

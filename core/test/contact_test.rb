@@ -4,18 +4,26 @@ require_relative 'test_helper'
 
 # Contact on made-up descents whose truth is known in closed form.
 class ContactTest < Minitest::Test
-  # A descent that meets the ground at 20 s with a sink (feet a second) after slowing at a rate, seen with noise and lag.
+  # A descent that meets the ground at 20 s with a sink (feet a second) after slowing at a rate, seen with noise and
+  # lag.
   def signals(sink:, slowing: 0.0, noise: 0.0, rate: 10.0, lag: 0.7, zero: 0.0, vertical_speed: true, seed: 1)
     random = Random.new(seed)
     shown = nil
-    rows = (0..(30 * rate)).map do |i|
-      t = i / rate
-      before = [20.0 - t, 0.0].max
-      climb = t < 20 ? -(sink + (slowing * before)) : 0.0
-      height = (sink * before) + (0.5 * slowing * before * before)
-      shown = shown ? shown + ((climb - shown) * (1 - Math.exp(-1 / (rate * lag)))) : climb
-      [t.round(3), (height + zero + (noise * normal(random))).round(3), (60 * shown).round, t < 20 ? 30 : [30 - ((t - 20) * 6), 0].max, 2.0]
-    end
+    rows =
+      (0..(30 * rate)).map do |i|
+        t = i / rate
+        before = [20.0 - t, 0.0].max
+        climb = t < 20 ? -(sink + (slowing * before)) : 0.0
+        height = (sink * before) + (0.5 * slowing * before * before)
+        shown = shown ? shown + ((climb - shown) * (1 - Math.exp(-1 / (rate * lag)))) : climb
+        [
+          t.round(3),
+          (height + zero + (noise * normal(random))).round(3),
+          (60 * shown).round,
+          t < 20 ? 30 : [30 - ((t - 20) * 6), 0].max,
+          2.0
+        ]
+      end
     csv = "t_s,agl_ft,vs_fpm,gs_kt,collective_pct\n#{rows.map { |row| row.join(',') }.join("\n")}\n"
     csv = without(csv, 'vs_fpm') unless vertical_speed
     Fujin::Recordings::Signals.new(Fujin::Recordings.read(csv), type: type, atmosphere: Fujin::Atmosphere.new)
@@ -88,9 +96,10 @@ class ContactTest < Minitest::Test
 
   # The model's own touchdowns, soft ones and hard ones, with the recorder's noise: nine in ten within 100 ft/min.
   def test_sink_at_contact_of_flown_touchdowns
-    flown = %w[tansy-2 bracken-2 yarrow-4].product([{}, { 'weak_cushion' => 0.6 }, { 'late_flare' => 20.0 }], [3, 4]).map do |id, faults, seed|
-      fly(id: id, ending: 'touchdown', faults: faults, seed: seed)
-    end
+    flown =
+      %w[tansy-2 bracken-2 yarrow-4]
+        .product([{}, { 'weak_cushion' => 0.6 }, { 'late_flare' => 20.0 }], [3, 4])
+        .map { |id, faults, seed| fly(id: id, ending: 'touchdown', faults: faults, seed: seed) }
     errors = flown.map { |f| f.measure('contact_sink_fpm') - (f.run.contact[:sink_m_s] / Q::FPM) }
 
     assert_operator errors.count { |e| e.abs <= 100 }, :>=, (0.9 * errors.size).ceil, errors.map(&:round).inspect

@@ -2,8 +2,8 @@
 
 require_relative 'test_helper'
 
-# Attempts that a person cut: what is refused is refused by name, what stays stays, and a recording that lacks what a measure
-# needs says so instead of falling over.
+# Attempts that a person cut: what is refused is refused by name, what stays stays, and a recording that lacks what a
+# measure needs says so instead of falling over.
 class CutByHandTest < Minitest::Test
   def flown = fly(ending: 'touchdown')
   def recut(signals = flown.signals, context = flown.context) = Fujin::Grading::Recut.new(signals, context)
@@ -43,7 +43,10 @@ class CutByHandTest < Minitest::Test
 
   def test_phases_out_of_order_backwards_or_outside_are_refused_by_name
     assert_match(/before its end/, refusal('normal_approach', ['descent', 20.0, 10.0]).first[:message])
-    assert_match(/after descent ended/, refusal('normal_approach', ['descent', 10.0, 20.0], ['termination', 15.0, 30.0]).first[:message])
+    assert_match(
+      /after descent ended/,
+      refusal('normal_approach', ['descent', 10.0, 20.0], ['termination', 15.0, 30.0]).first[:message]
+    )
     assert_match(/inside the recording/, refusal('normal_approach', ['descent', -5.0, 20.0]).first[:message])
     assert_match(/at least one phase/, refusal('normal_approach').first[:message])
   end
@@ -69,18 +72,34 @@ class CutByHandTest < Minitest::Test
     assert_predicate turn.measures['turn_bank_off_deg'], :recorded?
   end
 
-  COLUMNS = %w[lat_deg lon_deg agl_ft alt_msl_ft gs_kt track_deg ias_kt vs_fpm hdg_deg pitch_deg roll_deg nr_pct ne_pct collective_pct throttle_pct pedal_pct map_inhg].freeze
+  COLUMNS = %w[
+    lat_deg lon_deg agl_ft alt_msl_ft gs_kt track_deg ias_kt vs_fpm hdg_deg pitch_deg roll_deg nr_pct ne_pct
+    collective_pct throttle_pct pedal_pct map_inhg
+  ].freeze
 
   # With a handful of columns gone, each kind cut over the whole file in its own phases.
   Fujin::Catalogue.recorded.each_with_index do |manoeuvre, index|
     define_method("test_#{manoeuvre.id}_cut_in_recordings_that_lack_columns") do
-      day = conditions(manoeuvre.kinds.include?('helicopter') ? 'tansy-2' : 'sorrel-g', wind: Fujin::Wind.parse('350/8'))
+      day =
+        conditions(manoeuvre.kinds.include?('helicopter') ? 'tansy-2' : 'sorrel-g', wind: Fujin::Wind.parse('350/8'))
       random = Random.new(index)
       8.times do
         gone = COLUMNS.sample(random.rand(1..9), random: random)
         text = without(flown.csv, *gone)
-        signals = Fujin::Recordings::Signals.new(Fujin::Recordings.read(text), type: day.type, atmosphere: day.atmosphere, wind: random.rand < 0.5 ? day.wind : nil)
-        context = Fujin::Lessons.context(conditions: day, spot: random.rand < 0.5 ? SPOT : nil, exercise: manoeuvre.id, planned: true)
+        signals =
+          Fujin::Recordings::Signals.new(
+            Fujin::Recordings.read(text),
+            type: day.type,
+            atmosphere: day.atmosphere,
+            wind: random.rand < 0.5 ? day.wind : nil
+          )
+        context =
+          Fujin::Lessons.context(
+            conditions: day,
+            spot: random.rand < 0.5 ? SPOT : nil,
+            exercise: manoeuvre.id,
+            planned: true
+          )
         assert_said(manoeuvre, signals, context, gone)
       end
     end
@@ -90,7 +109,10 @@ class CutByHandTest < Minitest::Test
   def assert_said(manoeuvre, signals, context, gone)
     kept = manoeuvre.phases - %w[touchdown]
     width = (signals.end_s - signals.start_s) / kept.size
-    cut = kept.each_with_index.map { |id, i| { 'id' => id, 'start_s' => signals.start_s + (i * width), 'end_s' => signals.start_s + ((i + 1) * width) } }
+    cut =
+      kept.each_with_index.map do |id, i|
+        { 'id' => id, 'start_s' => signals.start_s + (i * width), 'end_s' => signals.start_s + ((i + 1) * width) }
+      end
     proposal = Fujin::Grading::Recut.new(signals, context).propose(manoeuvre.id, cut)
     proposal.measures.each_value do |measure|
       next refute_predicate(measure.value, :nan?, "#{measure.id} without #{gone.join(', ')}") if measure.recorded?

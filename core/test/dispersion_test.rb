@@ -8,7 +8,13 @@ class DispersionTest < Minitest::Test
   A = Fujin::Manoeuvres::Autorotation
 
   def dispersion(height: 1000.0, wind: '350/10', spread: A::Spread.default, id: 'tansy-2', **day)
-    A::Dispersion.new(conditions(id, wind: Fujin::Wind.parse(wind), **day), P::HouseMethod.new, course_deg: 350.0, height_ft: height, spread: spread)
+    A::Dispersion.new(
+      conditions(id, wind: Fujin::Wind.parse(wind), **day),
+      P::HouseMethod.new,
+      course_deg: 350.0,
+      height_ft: height,
+      spread: spread
+    )
   end
 
   def median(values) = Fujin::Quantities.median(values)
@@ -18,11 +24,18 @@ class DispersionTest < Minitest::Test
     reduced = dispersion
     random = Random.new(11)
     normal = -> { Math.sqrt(-2.0 * Math.log(1.0 - random.rand)) * Math.cos(2.0 * Math::PI * random.rand) }
-    pairs = Array.new(20) do
-      off = A::Dispersion::NONE.with(speed_kt: 4 * normal.call, rotor_pct: 2 * normal.call, delay_s: (0.35 * normal.call).abs, flare_height_ft: 10 * normal.call,
-                                     entry_ft: 120 * normal.call)
-      [full_flight(off), reduced.place('glide', off)[0]]
-    end
+    pairs =
+      Array.new(20) do
+        off =
+          A::Dispersion::NONE.with(
+            speed_kt: 4 * normal.call,
+            rotor_pct: 2 * normal.call,
+            delay_s: (0.35 * normal.call).abs,
+            flare_height_ft: 10 * normal.call,
+            entry_ft: 120 * normal.call
+          )
+        [full_flight(off), reduced.place('glide', off)[0]]
+      end
 
     assert_in_delta median(pairs.map(&:first)), median(pairs.map(&:last)), 30
     assert_operator pairs.sum { |full, quick| (full - quick).abs } / 20.0, :<, 90
@@ -30,9 +43,18 @@ class DispersionTest < Minitest::Test
 
   def full_flight(off)
     signed = ->(value, low, high) { { value.negative? ? low : high => value.abs } }
-    faults = { 'late_collective' => off.delay_s }.merge(signed.call(off.speed_kt, 'slow_glide', 'fast_glide'), signed.call(off.rotor_pct, 'low_rotor_rpm', 'high_rotor_rpm'),
-                                                        signed.call(off.flare_height_ft, 'late_flare', 'early_flare'), signed.call(off.entry_ft, 'entered_too_close', 'entered_too_far'))
-    run = Fujin::Manoeuvres::Autorotation::WholeFlight.new(conditions(wind: Fujin::Wind.parse('350/10')), course_deg: 350.0, faults: faults).run
+    faults = { 'late_collective' => off.delay_s }.merge(
+      signed.call(off.speed_kt, 'slow_glide', 'fast_glide'),
+      signed.call(off.rotor_pct, 'low_rotor_rpm', 'high_rotor_rpm'),
+      signed.call(off.flare_height_ft, 'late_flare', 'early_flare'),
+      signed.call(off.entry_ft, 'entered_too_close', 'entered_too_far')
+    )
+    run =
+      Fujin::Manoeuvres::Autorotation::WholeFlight.new(
+        conditions(wind: Fujin::Wind.parse('350/10')),
+        course_deg: 350.0,
+        faults: faults
+      ).run
     end_row = run.rows.find { |r| r[17] == :recovery && Math.hypot(r[4], r[5]) < 0.8 }
     Fujin::LocalMap.along_across(end_row[1], end_row[2], 350.0)[0] / Q::FT
   end
@@ -58,8 +80,22 @@ class DispersionTest < Minitest::Test
   end
 
   def test_a_steadier_student_stops_nearer
-    steady = A::Spread.default.with(speed_kt: 1.0, rotor_pct: 0.5, entry_ft: 30.0, across_ft: 10.0, wind_kt: 0.5, delay_s: 0.1, flare_height_ft: 3.0)
-    share = ->(spread) { A::DispersionField.new(dispersion(spread: spread).places('glide', 1000), within_ft: [200.0, 40.0]).probability(0, 0) }
+    steady =
+      A::Spread.default.with(
+        speed_kt: 1.0,
+        rotor_pct: 0.5,
+        entry_ft: 30.0,
+        across_ft: 10.0,
+        wind_kt: 0.5,
+        delay_s: 0.1,
+        flare_height_ft: 3.0
+      )
+    share = ->(spread) do
+      A::DispersionField.new(dispersion(spread: spread).places('glide', 1000), within_ft: [200.0, 40.0]).probability(
+        0,
+        0
+      )
+    end
 
     assert_operator share.call(steady), :>, 1.5 * share.call(A::Spread.default)
   end
@@ -118,11 +154,34 @@ class DispersionTest < Minitest::Test
   def straight_in = A::StraightInPlan.new(conditions, P::HouseMethod.new)
 
   # The reduced model against the whole route laid again with the deviation in it: speed and bank change the turn, too.
-  { 90 => [[6.0, 0.0], [-6.0, 0.0], [0.0, 5.0]], 180 => [[5.0, 0.0], [-5.0, 0.0], [0.0, 5.0], [0.0, -5.0]], 360 => [[6.0, 4.0]] }.each do |turn, deviations|
+  {
+    90 => [[6.0, 0.0], [-6.0, 0.0], [0.0, 5.0]],
+    180 => [[5.0, 0.0], [-5.0, 0.0], [0.0, 5.0], [0.0, -5.0]],
+    360 => [[6.0, 4.0]]
+  }.each do |turn, deviations|
     define_method("test_a_turn_of_#{turn}_reduced_ends_where_its_route_does") do
       day = conditions(wind: Fujin::Wind.parse('340/12'))
-      reduced = A::Dispersion.new(day, P::HouseMethod.new, planner: A::TurningPlan, course_deg: 350.0, height_ft: 2000.0, settings: { 'turn_deg' => turn })
-      parts = A::TurningPlan.new(day, P::HouseMethod.new, course_deg: 350.0, height_ft: 2000.0, settings: { 'turn_deg' => turn }).parts
+      reduced =
+        A::Dispersion.new(
+          day,
+          P::HouseMethod.new,
+          planner: A::TurningPlan,
+          course_deg: 350.0,
+          height_ft: 2000.0,
+          settings: {
+            'turn_deg' => turn
+          }
+        )
+      parts =
+        A::TurningPlan.new(
+          day,
+          P::HouseMethod.new,
+          course_deg: 350.0,
+          height_ft: 2000.0,
+          settings: {
+            'turn_deg' => turn
+          }
+        ).parts
 
       deviations.each do |kt, deg|
         whole = laid(day, parts, 63.0 + kt, 30.0 + deg)
@@ -140,14 +199,39 @@ class DispersionTest < Minitest::Test
     rows = parts.entry.rows.map(&:dup)
     rows.last[3] += day.atmosphere.true_speed((speed_kt - 63.0) * Q::KT)
     parts = parts.with(entry: parts.entry.with(rows: rows))
-    A::TurnRoute.new(day, course_deg: 350.0, trim: trim, glide_speed_kt: speed_kt, target_pct: 100.0, bank_deg: bank_deg, turns_deg: parts.turns_deg, height_ft: 2000.0,
-                          flare_height_ft: 72.0, entry: parts.entry, flare: parts.flare, entry_speed_kt: 78.0, setup_s: 10.0).points.find { |p| p.phase != :setup }
+    A::TurnRoute
+      .new(
+        day,
+        course_deg: 350.0,
+        trim: trim,
+        glide_speed_kt: speed_kt,
+        target_pct: 100.0,
+        bank_deg: bank_deg,
+        turns_deg: parts.turns_deg,
+        height_ft: 2000.0,
+        flare_height_ft: 72.0,
+        entry: parts.entry,
+        flare: parts.flare,
+        entry_speed_kt: 78.0,
+        setup_s: 10.0
+      )
+      .points
+      .find { |p| p.phase != :setup }
   end
 
   def test_a_late_entry_downwind_ends_short_and_a_late_base_ends_beside
-    at = lambda { |turn, option|
-      A::Dispersion.new(conditions(wind: Fujin::Wind.parse('350/10')), P::HouseMethod.new, planner: A::TurningPlan, course_deg: 350.0, settings: { 'turn_deg' => turn }).place(option, A::Dispersion::NONE)
-    }
+    at =
+      ->(turn, option) do
+        A::Dispersion.new(
+          conditions(wind: Fujin::Wind.parse('350/10')),
+          P::HouseMethod.new,
+          planner: A::TurningPlan,
+          course_deg: 350.0,
+          settings: {
+            'turn_deg' => turn
+          }
+        ).place(option, A::Dispersion::NONE)
+      end
 
     assert_operator at.call(180, 'delay')[0], :<, -1000
     assert_operator at.call(90, 'delay')[1].abs, :>, 500

@@ -2,8 +2,8 @@
 
 require_relative 'test_helper'
 
-# What holds of every manoeuvre that is found in recordings: each fault it declares has a rule by its name, and an attempt
-# that a person cut out anywhere, with any of its phases, is measured without a fall.
+# What holds of every manoeuvre that is found in recordings: each fault it declares has a rule by its name, and an
+# attempt that a person cut out anywhere, with any of its phases, is measured without a fall.
 class EveryManoeuvreTest < Minitest::Test
   RECORDED = Fujin::Catalogue.recorded
 
@@ -17,8 +17,21 @@ class EveryManoeuvreTest < Minitest::Test
     define_method("test_#{manoeuvre.id}_cut_by_hand_keeps_to_what_it_declares") do
       day = conditions(manoeuvre.kinds.include?('helicopter') ? 'tansy-2' : 'sorrel-g')
       flown = fly(ending: 'touchdown')
-      signals = Fujin::Recordings::Signals.new(Fujin::Recordings.read(flown.csv), type: day.type, atmosphere: day.atmosphere, wind: Fujin::Wind.parse('350/8'))
-      context = Fujin::Lessons.context(conditions: day, spot: SPOT, wind: Fujin::Wind.parse('350/8'), exercise: manoeuvre.id, course_deg: 350.0)
+      signals =
+        Fujin::Recordings::Signals.new(
+          Fujin::Recordings.read(flown.csv),
+          type: day.type,
+          atmosphere: day.atmosphere,
+          wind: Fujin::Wind.parse('350/8')
+        )
+      context =
+        Fujin::Lessons.context(
+          conditions: day,
+          spot: SPOT,
+          wind: Fujin::Wind.parse('350/8'),
+          exercise: manoeuvre.id,
+          course_deg: 350.0
+        )
       recut = Fujin::Grading::Recut.new(signals, context)
       end_s = signals.end_s - 0.5
       manoeuvre.phases.each_with_index do |phase, i|

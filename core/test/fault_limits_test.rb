@@ -3,8 +3,8 @@
 require_relative 'test_helper'
 require_relative 'written_flight'
 
-# Each rule by its limit: what lies inside it, or inside what the reading is uncertain by, accuses nobody; what is surely over it is named
-# with its number.
+# Each rule by its limit: what lies inside it, or inside what the reading is uncertain by, accuses nobody; what is
+# surely over it is named with its number.
 class FaultLimitsTest < Minitest::Test
   FT_S = WrittenFlight::FT_S
 
@@ -19,7 +19,9 @@ class FaultLimitsTest < Minitest::Test
   end
 
   def hover(kind = 'hover', **options, &)
-    WrittenFlight.new(60.0) { |t| { 'agl_ft' => 4.0 }.merge(yield(t)) }.measured(kind, { 'hover' => [1.0, 59.0] }, **options)
+    WrittenFlight
+      .new(60.0) { |t| { 'agl_ft' => 4.0 }.merge(yield(t)) }
+      .measured(kind, { 'hover' => [1.0, 59.0] }, **options)
   end
 
   def saw(time, period, size) = size * ((2.0 * ((time / period) - ((time / period) + 0.5).floor).abs) - 0.5)
@@ -39,7 +41,9 @@ class FaultLimitsTest < Minitest::Test
   end
 
   def test_the_same_drift_is_inside_an_early_students_box_and_far_out_of_an_instructors
-    drifted = ->(stage) { found(hover(stage: stage) { |t| { 'north_ft' => t > 40.0 ? 18.0 : 0.0 } }, 'drifted_off_track') }
+    drifted = ->(stage) do
+      found(hover(stage: stage) { |t| { 'north_ft' => t > 40.0 ? 18.0 : 0.0 } }, 'drifted_off_track')
+    end
 
     assert_nil drifted.call('early')
     assert_match(/4 ft is the box/, drifted.call('instructor').evidence)
@@ -52,43 +56,83 @@ class FaultLimitsTest < Minitest::Test
   end
 
   def set_down(knots: 0.0, roll: 0.0)
-    WrittenFlight.new(40.0) do |t|
-      height = [4.0, [34.0 - t, 0.0].max].min
-      { 'agl_ft' => height, 'gs_kt' => height < 2.0 && t < 34.5 ? knots : 0.0, 'roll_deg' => height < 1.5 ? roll : 0.0 }
-    end.measured('lift_off_and_set_down', { 'hover' => [3.0, 38.0] })
+    WrittenFlight
+      .new(40.0) do |t|
+        height = [4.0, [34.0 - t, 0.0].max].min
+        {
+          'agl_ft' => height,
+          'gs_kt' => height < 2.0 && t < 34.5 ? knots : 0.0,
+          'roll_deg' => height < 1.5 ? roll : 0.0
+        }
+      end
+      .measured('lift_off_and_set_down', { 'hover' => [3.0, 38.0] })
   end
 
   def test_the_ground_is_met_without_drift_and_level
-    assert_limit('drift_at_contact', set_down(knots: 2.4), set_down(knots: 3.6), /3\.6 kt over the ground with the skids on it/)
+    assert_limit(
+      'drift_at_contact',
+      set_down(knots: 2.4),
+      set_down(knots: 3.6),
+      /3\.6 kt over the ground with the skids on it/
+    )
     assert_limit('not_level', set_down(roll: 5.5), set_down(roll: 7.0), /rolled 7° with the skids on the ground/)
   end
 
   # 40 knots and more, the track off to one side for the last quarter.
   def take_off(off_deg: 0.0, added_in: 0.0)
-    WrittenFlight.new(60.0) do |t|
-      kt = [2.5 * [t - 10.0, 0.0].max, 60.0].min
-      { 'agl_ft' => 4.0 + (6.0 * [t - 18.0, 0.0].max), 'gs_kt' => kt, 'ias_kt' => kt, 'track_deg' => t > 44.0 ? 350.0 + off_deg : 350.0,
-        'map_inhg' => t > 12.0 ? 20.0 + added_in : 20.0 }
-    end.measured('hover_power_take_off', { 'take_off' => [10.0, 24.0], 'climb' => [24.0, 50.0] }, course_deg: 350.0)
+    WrittenFlight
+      .new(60.0) do |t|
+        kt = [2.5 * [t - 10.0, 0.0].max, 60.0].min
+        {
+          'agl_ft' => 4.0 + (6.0 * [t - 18.0, 0.0].max),
+          'gs_kt' => kt,
+          'ias_kt' => kt,
+          'track_deg' => t > 44.0 ? 350.0 + off_deg : 350.0,
+          'map_inhg' => t > 12.0 ? 20.0 + added_in : 20.0
+        }
+      end
+      .measured('hover_power_take_off', { 'take_off' => [10.0, 24.0], 'climb' => [24.0, 50.0] }, course_deg: 350.0)
   end
 
   def test_a_take_off_along_its_track_at_its_power
     assert_limit('drifted_off_track', take_off(off_deg: 14.0), take_off(off_deg: 30.0), /the track strayed 2\d°/)
-    assert_limit('power_cap_broken', take_off(added_in: 1.0), take_off(added_in: 6.0), /% of the engine's limit more than in the hover/)
+    assert_limit(
+      'power_cap_broken',
+      take_off(added_in: 1.0),
+      take_off(added_in: 6.0),
+      /% of the engine's limit more than in the hover/
+    )
   end
 
   # Down at an angle, the speed falling with the root of the distance.
-  def approach(kind: 'normal_approach', angle: 10.0, beside_ft: 0.0, result: :completed, low_kt: nil, slow_sink_fpm: nil, inches: 18.0)
+  def approach(
+    kind: 'normal_approach',
+    angle: 10.0,
+    beside_ft: 0.0,
+    result: :completed,
+    low_kt: nil,
+    slow_sink_fpm: nil,
+    inches: 18.0
+  )
     start = 296.0 / Math.tan(angle * Q::DEG)
     stops = 2.0 * start / (60.0 * FT_S)
-    flight = WrittenFlight.new(stops + 12.0) do |t|
-      share = [1.0 - (t / stops), 0.0].max
-      kt = [60.0 * share, low_kt || 0.0].max
-      height = 4.0 + (296.0 * share * share)
-      slow = slow_sink_fpm ? [t - (stops * 0.55), 0.0].max : 0.0
-      { 'north_ft' => -start * share * share, 'east_ft' => beside_ft, 'agl_ft' => [height - (slow.clamp(0.0, 4.0) * slow_sink_fpm.to_f / 60.0), 4.0].max, 'gs_kt' => kt, 'ias_kt' => kt,
-        'track_deg' => 0.0, 'hdg_deg' => 0.0, 'map_inhg' => inches }
-    end
+    flight =
+      WrittenFlight.new(stops + 12.0) do |t|
+        share = [1.0 - (t / stops), 0.0].max
+        kt = [60.0 * share, low_kt || 0.0].max
+        height = 4.0 + (296.0 * share * share)
+        slow = slow_sink_fpm ? [t - (stops * 0.55), 0.0].max : 0.0
+        {
+          'north_ft' => -start * share * share,
+          'east_ft' => beside_ft,
+          'agl_ft' => [height - (slow.clamp(0.0, 4.0) * slow_sink_fpm.to_f / 60.0), 4.0].max,
+          'gs_kt' => kt,
+          'ias_kt' => kt,
+          'track_deg' => 0.0,
+          'hdg_deg' => 0.0,
+          'map_inhg' => inches
+        }
+      end
     cut = { 'descent' => [0.0, stops], 'termination' => [stops, stops + 10.0] }
     cut = { 'descent' => [0.0, stops * 0.7] } if result == :go_around
     flight.measured(kind, cut, result: result, course_deg: 0.0)
@@ -96,7 +140,12 @@ class FaultLimitsTest < Minitest::Test
 
   # Two degrees and what the angle is uncertain by, half a degree, either side of the house's ten.
   def test_an_approach_by_its_angle
-    assert_limit('too_steep', approach(angle: 12.2), approach(angle: 13.0), /13\.0° over the ground, 10° is wanted|1[23]\.\d° over the ground/)
+    assert_limit(
+      'too_steep',
+      approach(angle: 12.2),
+      approach(angle: 13.0),
+      /13\.0° over the ground, 10° is wanted|1[23]\.\d° over the ground/
+    )
     assert_limit('too_shallow', approach(angle: 7.8), approach(angle: 7.2), /7\.\d° over the ground/)
   end
 
@@ -113,35 +162,70 @@ class FaultLimitsTest < Minitest::Test
   def test_a_go_around_by_the_speed_that_was_left
     decide = Fujin::Planning::HouseMethod.new['decision_speed_kt']
 
-    assert_limit('late_decision', approach(result: :go_around, low_kt: decide - 2.0), approach(result: :go_around, low_kt: decide - 9.0), /turned away at #{(decide - 9).round} kt/)
+    assert_limit(
+      'late_decision',
+      approach(result: :go_around, low_kt: decide - 2.0),
+      approach(result: :go_around, low_kt: decide - 9.0),
+      /turned away at #{(decide - 9).round} kt/
+    )
   end
 
   def gyro_landing(kt: 55.0, flare_ft: 15.0)
     sink = 900.0
-    falls = lambda do |t|
-      if t < 17.0
-        -sink
-      else
-        -flare_ft * (t < 20.0 ? 20.0 : 0.0)
+    falls =
+      ->(t) do
+        if t < 17.0
+          -sink
+        else
+          -flare_ft * (t < 20.0 ? 20.0 : 0.0)
+        end
       end
-    end
-    flight = WrittenFlight.new(45.0) do |t|
-      speed = t < 20.0 ? kt : [35.0 - (4.0 * (t - 20.0)), 0.0].max
-      height = t < 17.0 ? flare_ft + (sink / 60.0 * (17.0 - t)) : [flare_ft / 3.0 * (20.0 - t), 0.0].max
-      { 'agl_ft' => height, 'ias_kt' => speed, 'gs_kt' => speed, 'track_deg' => 350.0, 'pitch_deg' => 6.0, 'vs_fpm' => falls.call(t) }
-    end
-    flight.measured('gyro_landing', { 'glide' => [0.0, 16.0], 'flare' => [17.0, 20.0], 'touchdown' => [20.0, 21.0] }, type: type('sorrel-g'), course_deg: 350.0)
+    flight =
+      WrittenFlight.new(45.0) do |t|
+        speed = t < 20.0 ? kt : [35.0 - (4.0 * (t - 20.0)), 0.0].max
+        height = t < 17.0 ? flare_ft + (sink / 60.0 * (17.0 - t)) : [flare_ft / 3.0 * (20.0 - t), 0.0].max
+        {
+          'agl_ft' => height,
+          'ias_kt' => speed,
+          'gs_kt' => speed,
+          'track_deg' => 350.0,
+          'pitch_deg' => 6.0,
+          'vs_fpm' => falls.call(t)
+        }
+      end
+    flight.measured(
+      'gyro_landing',
+      { 'glide' => [0.0, 16.0], 'flare' => [17.0, 20.0], 'touchdown' => [20.0, 21.0] },
+      type: type('sorrel-g'),
+      course_deg: 350.0
+    )
   end
 
-  # Solo: seven knots and two of the instrument either side of the type's; half the round-out's height and six feet of the height.
+  # Solo: seven knots and two of the instrument either side of the type's; half the round-out's height and six feet of
+  # the height.
   def test_a_gyroplanes_landing_by_its_types_numbers
     gyro = type('sorrel-g')
     speed = gyro.glide_speed_kt
     height = gyro.flare_height_ft
 
-    assert_limit('slow_glide', gyro_landing(kt: speed - 8.0), gyro_landing(kt: speed - 10.0), /mean of #{(speed - 10).round} kt on the approach, #{speed.round} kt wanted/)
-    assert_limit('fast_glide', gyro_landing(kt: speed + 8.0), gyro_landing(kt: speed + 10.0), /mean of #{(speed + 10).round} kt/)
-    assert_limit('early_flare', gyro_landing(flare_ft: (height * 1.5) + 5.0), gyro_landing(flare_ft: (height * 1.5) + 8.0), /round-out begun at/)
+    assert_limit(
+      'slow_glide',
+      gyro_landing(kt: speed - 8.0),
+      gyro_landing(kt: speed - 10.0),
+      /mean of #{(speed - 10).round} kt on the approach, #{speed.round} kt wanted/
+    )
+    assert_limit(
+      'fast_glide',
+      gyro_landing(kt: speed + 8.0),
+      gyro_landing(kt: speed + 10.0),
+      /mean of #{(speed + 10).round} kt/
+    )
+    assert_limit(
+      'early_flare',
+      gyro_landing(flare_ft: (height * 1.5) + 5.0),
+      gyro_landing(flare_ft: (height * 1.5) + 8.0),
+      /round-out begun at/
+    )
   end
 
   def gyro_flight(kind, cut, &)
@@ -150,64 +234,97 @@ class FaultLimitsTest < Minitest::Test
 
   # It sinks by 3 ft a second for as long as it takes: sixty feet, and three of the reading.
   def test_slow_flight_behind_the_power_curve
-    at = lambda do |lost|
-      gyro_flight('gyro_slow_flight', { 'level' => [10.0, 40.0] }) do |t|
-        { 'agl_ft' => 800.0 - (lost / 30.0 * (t - 10.0).clamp(0.0, 30.0)), 'ias_kt' => 26.0, 'gs_kt' => 26.0 }
+    at =
+      ->(lost) do
+        gyro_flight('gyro_slow_flight', { 'level' => [10.0, 40.0] }) do |t|
+          { 'agl_ft' => 800.0 - (lost / 30.0 * (t - 10.0).clamp(0.0, 30.0)), 'ias_kt' => 26.0, 'gs_kt' => 26.0 }
+        end
       end
-    end
 
     assert_limit('slow_glide', at.call(62.0), at.call(66.0), /66 ft lost at 26 kt: behind the power curve/)
   end
 
   def test_a_recovery_by_the_height_that_is_left
-    at = lambda do |lowest|
-      gyro_flight('gyro_vertical_descent', { 'descent' => [10.0, 30.0], 'recovery' => [30.0, 38.0] }) do |t|
-        { 'agl_ft' => lowest + (15.0 * (38.0 - t).clamp(0.0, 28.0)), 'ias_kt' => 10.0, 'gs_kt' => 8.0 }
+    at =
+      ->(lowest) do
+        gyro_flight('gyro_vertical_descent', { 'descent' => [10.0, 30.0], 'recovery' => [30.0, 38.0] }) do |t|
+          { 'agl_ft' => lowest + (15.0 * (38.0 - t).clamp(0.0, 28.0)), 'ias_kt' => 10.0, 'gs_kt' => 8.0 }
+        end
       end
-    end
 
     assert_limit('late_decision', at.call(198.0), at.call(190.0), /recovered at 190 ft, by 200 ft it is over/)
   end
 
   def test_a_balked_landing_by_the_speed_that_is_left
     least = type('sorrel-g').fetch('speeds_kt.climb') - 15.0
-    at = lambda do |kt|
-      gyro_flight('gyro_balked_landing', { 'descent' => [5.0, 20.0], 'recovery' => [20.0, 26.0], 'climb' => [26.0, 40.0] }) do |_|
-        { 'agl_ft' => 120.0, 'ias_kt' => kt, 'gs_kt' => kt }
+    at =
+      ->(kt) do
+        gyro_flight(
+          'gyro_balked_landing',
+          { 'descent' => [5.0, 20.0], 'recovery' => [20.0, 26.0], 'climb' => [26.0, 40.0] }
+        ) { |_| { 'agl_ft' => 120.0, 'ias_kt' => kt, 'gs_kt' => kt } }
       end
-    end
 
-    assert_limit('late_decision', at.call(least - 1.0), at.call(least - 4.0), /#{(least - 4).round} kt left when it was broken off, #{least.round} kt at least/)
+    assert_limit(
+      'late_decision',
+      at.call(least - 1.0),
+      at.call(least - 4.0),
+      /#{(least - 4).round} kt left when it was broken off, #{least.round} kt at least/
+    )
   end
 
   def roll(prerotated: 60.0, gain: 1.0, least: prerotated)
     gyro = type('sorrel-g')
-    flight = WrittenFlight.new(30.0, columns: WrittenFlight::STILL.keys + ['stick_pct']) do |t|
-      kt = 2.0 * (t - 4.0).clamp(0.0, 15.0)
-      { 'ias_kt' => kt, 'gs_kt' => kt, 'nr_pct' => least + (gain * kt), 'stick_pct' => 90.0 }
-    end
+    flight =
+      WrittenFlight.new(30.0, columns: WrittenFlight::STILL.keys + ['stick_pct']) do |t|
+        kt = 2.0 * (t - 4.0).clamp(0.0, 15.0)
+        { 'ias_kt' => kt, 'gs_kt' => kt, 'nr_pct' => least + (gain * kt), 'stick_pct' => 90.0 }
+      end
     flight.measured('gyro_take_off', { 'prerotation' => [0.0, 4.0], 'roll' => [4.0, 19.0] }, type: gyro)
   end
 
   def test_a_roll_by_what_the_rotor_gains_while_the_speed_grows
-    assert_limit('stick_forward_too_long', roll(gain: 0.3), roll(gain: 0.1), /rotor rpm gained \d\.\d points from 8 to 28 kt/)
+    assert_limit(
+      'stick_forward_too_long',
+      roll(gain: 0.3),
+      roll(gain: 0.1),
+      /rotor rpm gained \d\.\d points from 8 to 28 kt/
+    )
   end
 
   def test_a_roll_with_a_rotor_slower_than_its_type_wants
     least = type('sorrel-g').fetch('prerotation.minimum_pct')
 
-    assert_limit('slow_rotor_roll', roll(least: least + 5.0), roll(least: least - 20.0), /rotor rpm \d+ % at over 15 kt, #{least.round} % is the type's least|blade flap/)
+    assert_limit(
+      'slow_rotor_roll',
+      roll(least: least + 5.0),
+      roll(least: least - 20.0),
+      /rotor rpm \d+ % at over 15 kt, #{least.round} % is the type's least|blade flap/
+    )
   end
 
   # Twenty degrees of travel within a second and a half, in a drill that asks for small checks.
   def drill(big: 0.0, slow_s: 1.0, rotor: 100.0)
-    WrittenFlight.new(50.0) do |t|
-      { 'agl_ft' => 3000.0 - (25.0 * t), 'ias_kt' => 60.0, 'gs_kt' => 60.0, 'nr_pct' => rotor, 'collective_pct' => 8.0 + (big * ((t - 20.0) / slow_s).clamp(0.0, 1.0)) }
-    end.measured('energy_drill', { 'glide' => [5.0, 45.0] })
+    WrittenFlight
+      .new(50.0) do |t|
+        {
+          'agl_ft' => 3000.0 - (25.0 * t),
+          'ias_kt' => 60.0,
+          'gs_kt' => 60.0,
+          'nr_pct' => rotor,
+          'collective_pct' => 8.0 + (big * ((t - 20.0) / slow_s).clamp(0.0, 1.0))
+        }
+      end
+      .measured('energy_drill', { 'glide' => [5.0, 45.0] })
   end
 
   def test_one_big_check_is_much_at_once
-    assert_limit('one_big_check', drill(big: 20.0, slow_s: 5.0), drill(big: 20.0), /went up by (19|20) points of its travel within 1\.5 s/)
+    assert_limit(
+      'one_big_check',
+      drill(big: 20.0, slow_s: 5.0),
+      drill(big: 20.0),
+      /went up by (19|20) points of its travel within 1\.5 s/
+    )
   end
 
   # 91 to 111 % with power off.
@@ -218,33 +335,69 @@ class FaultLimitsTest < Minitest::Test
 
   # A throttle closed at 10 s in a 4 ft hover; it settles from 10.8 s and touches at 12 s.
   def hovering(yaw: 0.0, raised: 0.0)
-    flight = WrittenFlight.new(25.0) do |t|
-      after = t - 10.0
-      height = 4.0 * (1.0 - (((after - 0.8) / 1.2).clamp(0.0, 1.0)**2))
-      { 'agl_ft' => height, 'throttle_pct' => after.negative? ? 70.0 : 0.0, 'hdg_deg' => 350.0 + (yaw * after.clamp(0.0, 1.0)), 'nr_pct' => 100.0 - (4.0 * after.clamp(0.0, 4.0)),
-        'collective_pct' => 40.0 + (after.between?(0.1, 5.0) ? raised : 0.0), 'vs_fpm' => height.positive? && after > 0.8 ? -400.0 * (after - 0.8) / 1.2 : 0.0 }
-    end
-    flight.measured('hovering_autorotation', { 'entry' => [10.0, 10.8], 'settle' => [10.8, 12.0], 'touchdown' => [12.0, 13.0] })
+    flight =
+      WrittenFlight.new(25.0) do |t|
+        after = t - 10.0
+        height = 4.0 * (1.0 - (((after - 0.8) / 1.2).clamp(0.0, 1.0)**2))
+        {
+          'agl_ft' => height,
+          'throttle_pct' => after.negative? ? 70.0 : 0.0,
+          'hdg_deg' => 350.0 + (yaw * after.clamp(0.0, 1.0)),
+          'nr_pct' => 100.0 - (4.0 * after.clamp(0.0, 4.0)),
+          'collective_pct' => 40.0 + (after.between?(0.1, 5.0) ? raised : 0.0),
+          'vs_fpm' => height.positive? && after > 0.8 ? -400.0 * (after - 0.8) / 1.2 : 0.0
+        }
+      end
+    flight.measured(
+      'hovering_autorotation',
+      { 'entry' => [10.0, 10.8], 'settle' => [10.8, 12.0], 'touchdown' => [12.0, 13.0] }
+    )
   end
 
   def test_a_hovering_autorotation_keeps_heading_and_collective
-    assert_limit('raised_collective', hovering(raised: 3.0), hovering(raised: 9.0), /collective went up by 9 points before it had settled/)
+    assert_limit(
+      'raised_collective',
+      hovering(raised: 3.0),
+      hovering(raised: 9.0),
+      /collective went up by 9 points before it had settled/
+    )
     assert_limit('yaw_uncorrected', hovering(yaw: 4.0), hovering(yaw: 40.0), /the nose swung (39|40)° within 3 s/)
   end
 
   def low_rotor(lowest: 94.0, acts: 12.5, up: 0.0)
-    flight = WrittenFlight.new(40.0) do |t|
-      fell = (100.0 - lowest) * ((t - 10.0) / (acts - 10.0)).clamp(0.0, 1.0)
-      { 'agl_ft' => 900.0, 'gs_kt' => 70.0, 'ias_kt' => 70.0, 'nr_pct' => 100.0 - [fell - (4.0 * [t - acts - 0.5, 0.0].max), 0.0].max,
-        'collective_pct' => 45.0 + (t.between?(11.0, acts) ? up : 0.0) }
-    end
+    flight =
+      WrittenFlight.new(40.0) do |t|
+        fell = (100.0 - lowest) * ((t - 10.0) / (acts - 10.0)).clamp(0.0, 1.0)
+        {
+          'agl_ft' => 900.0,
+          'gs_kt' => 70.0,
+          'ias_kt' => 70.0,
+          'nr_pct' => 100.0 - [fell - (4.0 * [t - acts - 0.5, 0.0].max), 0.0].max,
+          'collective_pct' => 45.0 + (t.between?(11.0, acts) ? up : 0.0)
+        }
+      end
     flight.measured('low_rotor_rpm_recovery', { 'decay' => [10.0, acts], 'recovery' => [acts, acts + 6.0] })
   end
 
   # A second and two samples after the warning at 96 %; six under it; three points of collective.
   def test_low_rotor_rpm_by_hand_and_clock
-    assert_limit('late_collective', low_rotor(acts: 12.5), low_rotor(acts: 15.5), /\d\.\d s from the warning to the first correction/)
-    assert_limit('low_rotor_rpm', low_rotor(lowest: 90.0), low_rotor(lowest: 87.0), /rotor rpm fell to 87\.\d %, the warning is at 96 %/)
-    assert_limit('raised_collective', low_rotor(up: 2.0), low_rotor(up: 6.0), /collective went up by 6 points while rotor rpm fell/)
+    assert_limit(
+      'late_collective',
+      low_rotor(acts: 12.5),
+      low_rotor(acts: 15.5),
+      /\d\.\d s from the warning to the first correction/
+    )
+    assert_limit(
+      'low_rotor_rpm',
+      low_rotor(lowest: 90.0),
+      low_rotor(lowest: 87.0),
+      /rotor rpm fell to 87\.\d %, the warning is at 96 %/
+    )
+    assert_limit(
+      'raised_collective',
+      low_rotor(up: 2.0),
+      low_rotor(up: 6.0),
+      /collective went up by 6 points while rotor rpm fell/
+    )
   end
 end

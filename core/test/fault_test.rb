@@ -26,7 +26,12 @@ class FaultTest < Minitest::Test
   end
 
   def test_a_collective_that_went_up_first
-    assert_includes faults { |row| row.merge('collective_pct' => row['collective_pct'] + bump(row['t_s'], closure - 0.1, closure + 0.5, 14.0)) }, 'raised_collective'
+    assert_includes faults { |row|
+                      row.merge(
+                        'collective_pct' => row['collective_pct'] + bump(row['t_s'], closure - 0.1, closure + 0.5, 14.0)
+                      )
+                    },
+                    'raised_collective'
   end
 
   def test_a_collective_that_never_came_all_the_way_down
@@ -39,31 +44,50 @@ class FaultTest < Minitest::Test
   end
 
   def test_a_nose_that_swung
-    assert_includes faults { |row| row.merge('hdg_deg' => (row['hdg_deg'] - bump(row['t_s'], closure, closure + 3.0, 30.0)) % 360.0) }, 'yaw_uncorrected'
+    assert_includes faults { |row|
+                      row.merge('hdg_deg' => (row['hdg_deg'] - bump(row['t_s'], closure, closure + 3.0, 30.0)) % 360.0)
+                    },
+                    'yaw_uncorrected'
   end
 
   def test_a_nose_that_dropped
-    found = faults do |row|
-      entry = row['t_s'].between?(closure, closure + 4.0)
-      row.merge('pitch_deg' => row['pitch_deg'] - (entry ? 14.0 : 0.0), 'ias_kt' => row['ias_kt'] + bump(row['t_s'], closure + 1, closure + 16.0, 20.0))
-    end
+    found =
+      faults do |row|
+        entry = row['t_s'].between?(closure, closure + 4.0)
+        row.merge(
+          'pitch_deg' => row['pitch_deg'] - (entry ? 14.0 : 0.0),
+          'ias_kt' => row['ias_kt'] + bump(row['t_s'], closure + 1, closure + 16.0, 20.0)
+        )
+      end
 
     assert_includes found, 'nose_dropped'
   end
 
   def test_rotor_rpm_high_and_low_in_the_glide
-    shift = lambda { |points|
-      lambda { |row|
-        row['t_s'].between?(phase('glide').start_s, phase('flare').start_s) ? row.merge('nr_pct' => row['nr_pct'] + points, 'collective_pct' => 12.0) : row
-      }
-    }
+    shift =
+      ->(points) do
+        ->(row) do
+          if row['t_s'].between?(phase('glide').start_s, phase('flare').start_s)
+            row.merge('nr_pct' => row['nr_pct'] + points, 'collective_pct' => 12.0)
+          else
+            row
+          end
+        end
+      end
 
     assert_includes faults(&shift.call(8.0)), 'high_rotor_rpm'
     assert_includes faults(&shift.call(-7.0)), 'low_rotor_rpm'
   end
 
   def test_rotor_rpm_low_with_the_collective_down_is_nobodys_fault
-    found = faults { |row| row['t_s'].between?(phase('glide').start_s, phase('flare').start_s) ? row.merge('nr_pct' => row['nr_pct'] - 7.0, 'collective_pct' => 0.0) : row }
+    found =
+      faults do |row|
+        if row['t_s'].between?(phase('glide').start_s, phase('flare').start_s)
+          row.merge('nr_pct' => row['nr_pct'] - 7.0, 'collective_pct' => 0.0)
+        else
+          row
+        end
+      end
 
     refute_includes found, 'low_rotor_rpm'
   end
@@ -87,7 +111,12 @@ class FaultTest < Minitest::Test
 
   def test_an_unplanned_contact_in_a_power_recovery_is_critical
     recovery = phase('recovery')
-    flown = grade_csv(changed(fly) { |row| row.merge('agl_ft' => row['agl_ft'] - bump(row['t_s'], recovery.start_s + 1.0, recovery.start_s + 2.0, 6.0)) })
+    flown =
+      grade_csv(
+        changed(fly) do |row|
+          row.merge('agl_ft' => row['agl_ft'] - bump(row['t_s'], recovery.start_s + 1.0, recovery.start_s + 2.0, 6.0))
+        end
+      )
 
     assert flown.proposal.measures['recovery_min_height_ft'].critical
     assert_includes flown.fault_ids, 'exceeded_limit'
@@ -96,7 +125,8 @@ class FaultTest < Minitest::Test
   def test_a_tail_low_contact
     landed = fly(ending: 'touchdown')
     contact = landed.proposal.attempt.event(:contact_s)
-    csv = changed(landed) { |row| row['t_s'].between?(contact - 1.0, contact + 0.5) ? row.merge('pitch_deg' => 14.0) : row }
+    csv =
+      changed(landed) { |row| row['t_s'].between?(contact - 1.0, contact + 0.5) ? row.merge('pitch_deg' => 14.0) : row }
     found = grade_csv(csv, house: Fujin::Planning::HouseMethod.new('ending' => 'touchdown'))
 
     assert_includes found.fault_ids, 'not_level'
@@ -122,7 +152,8 @@ class FaultTest < Minitest::Test
   end
 
   def test_an_unknown_manoeuvre_says_which_there_are
-    assert_includes assert_raises(Fujin::UnknownName) { Fujin::Catalogue.find('somersault') }.message, 'straight_in_autorotation'
+    assert_includes assert_raises(Fujin::UnknownName) { Fujin::Catalogue.find('somersault') }.message,
+                    'straight_in_autorotation'
   end
 
   # A clean flare is counted from the height the type asks for; one flown well late or early is named.

@@ -1,7 +1,8 @@
 # frozen_string_literal: true
 
-# A flight along a line over the ground at one airspeed in a wind, as a recorder with ordinary noise would show it: heading by the
-# drift, bank by the curve. The line is a list of places along and across a course through the spot, feet.
+# A flight along a line over the ground at one airspeed in a wind, as a recorder with ordinary noise would show it:
+# heading by the drift, bank by the curve. The line is a list of places along and across a course through the spot,
+# feet.
 class FigureFlight
   Q = Fujin::Quantities
   STEP_S = 0.1
@@ -63,10 +64,22 @@ class FigureFlight
     east = ((place[0] * Math.sin(c)) + (place[1] * Math.cos(c))) * Q::FT
     # The bank that the curve asks for, smoothed by the feet between the points.
     @bank = (@bank || 0.0) + (0.15 * ((Math.atan(ground * Q::KT * turning * Q::DEG / Q::G) / Q::DEG) - (@bank || 0.0)))
-    { 't_s' => time.round(2), 'lat_deg' => (47.2104 + ((north + noise) / 111_180.0)).round(7), 'lon_deg' => (-14.332 + ((east + noise) / 75_532.0)).round(7),
-      'agl_ft' => (@agl_ft + (2 * noise)).round(1), 'gs_kt' => (ground + (0.3 * noise)).round(2), 'track_deg' => ((track + (0.5 * noise)) % 360.0).round(2),
-      'hdg_deg' => ((track + @wind.drift_angle_deg(track, @air_kt) + (0.5 * noise)) % 360.0).round(2), 'ias_kt' => (@air_kt + (0.7 * noise)).round(1),
-      'vs_fpm' => (20 * noise).round, 'roll_deg' => (@bank + (0.3 * noise)).round(2), 'nr_pct' => 100.0, 'collective_pct' => 45.0, 'map_inhg' => 20.0, 'throttle_pct' => 80.0 }
+    {
+      't_s' => time.round(2),
+      'lat_deg' => (47.2104 + ((north + noise) / 111_180.0)).round(7),
+      'lon_deg' => (-14.332 + ((east + noise) / 75_532.0)).round(7),
+      'agl_ft' => (@agl_ft + (2 * noise)).round(1),
+      'gs_kt' => (ground + (0.3 * noise)).round(2),
+      'track_deg' => ((track + (0.5 * noise)) % 360.0).round(2),
+      'hdg_deg' => ((track + @wind.drift_angle_deg(track, @air_kt) + (0.5 * noise)) % 360.0).round(2),
+      'ias_kt' => (@air_kt + (0.7 * noise)).round(1),
+      'vs_fpm' => (20 * noise).round,
+      'roll_deg' => (@bank + (0.3 * noise)).round(2),
+      'nr_pct' => 100.0,
+      'collective_pct' => 45.0,
+      'map_inhg' => 20.0,
+      'throttle_pct' => 80.0
+    }
   end
 
   def noise = Math.sqrt(-2.0 * Math.log(1.0 - @random.rand)) * Math.cos(2.0 * Math::PI * @random.rand)

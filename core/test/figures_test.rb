@@ -15,8 +15,15 @@ class FiguresTest < Minitest::Test
 
   def found(line, exercise, as: exercise, air_kt: plan(exercise).value('entry_speed_kt'), seed: 1, kind: exercise)
     csv = FigureFlight.new(line, course_deg: COURSE, wind: WIND, air_kt: air_kt, seed: seed).csv
-    signals = Fujin::Recordings::Signals.new(Fujin::Recordings.read(csv), type: type, atmosphere: Fujin::Atmosphere.new, wind: WIND)
-    context = Fujin::Lessons.context(conditions: day, spot: SPOT, wind: WIND, course_deg: COURSE, planned: true, exercise: as)
+    signals =
+      Fujin::Recordings::Signals.new(
+        Fujin::Recordings.read(csv),
+        type: type,
+        atmosphere: Fujin::Atmosphere.new,
+        wind: WIND
+      )
+    context =
+      Fujin::Lessons.context(conditions: day, spot: SPOT, wind: WIND, course_deg: COURSE, planned: true, exercise: as)
     Fujin::Grading::Grader.new(signals, context).proposals.select { |p| p.attempt.manoeuvre == kind }
   end
 
@@ -106,15 +113,36 @@ class FiguresTest < Minitest::Test
   HANDED = Time.utc(2026, 11, 25, 10, 0, 0)
 
   def hover(taps, clock: true)
-    rows = (0..900).map do |i|
-      t = i / 10.0
-      [t, (HANDED + t).strftime('%Y-%m-%dT%H:%M:%S.%LZ'), 47.2104, -14.332, 4.0 + (t.between?(42, 58) ? Math.sin(t) : 0.0), 0.3, 350.0, 350.0, 45.0].join(',')
-    end
+    rows =
+      (0..900).map do |i|
+        t = i / 10.0
+        [
+          t,
+          (HANDED + t).strftime('%Y-%m-%dT%H:%M:%S.%LZ'),
+          47.2104,
+          -14.332,
+          4.0 + (t.between?(42, 58) ? Math.sin(t) : 0.0),
+          0.3, 350.0, 350.0, 45.0
+        ].join(',')
+      end
     text = "t_s,utc,lat_deg,lon_deg,agl_ft,gs_kt,hdg_deg,track_deg,collective_pct\n#{rows.join("\n")}\n"
     text = without(text, 'utc') unless clock
-    signals = Fujin::Recordings::Signals.new(Fujin::Recordings.read(text), type: type, atmosphere: Fujin::Atmosphere.new, wind: WIND)
+    signals =
+      Fujin::Recordings::Signals.new(
+        Fujin::Recordings.read(text),
+        type: type,
+        atmosphere: Fujin::Atmosphere.new,
+        wind: WIND
+      )
     handovers = taps.map { |at, control| Fujin::Grading::Handover.new(at_s: (HANDED + at).to_f, control: control) }
-    context = Fujin::Lessons.context(conditions: day, spot: SPOT, wind: WIND, exercise: 'effects_of_controls', handovers: handovers)
+    context =
+      Fujin::Lessons.context(
+        conditions: day,
+        spot: SPOT,
+        wind: WIND,
+        exercise: 'effects_of_controls',
+        handovers: handovers
+      )
     Fujin::Grading::Grader.new(signals, context).proposals
   end
 

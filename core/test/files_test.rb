@@ -12,25 +12,40 @@ class FilesTest < Minitest::Test
   def start = Time.utc(2026, 11, 25, 10)
 
   def gpx(extensions: true, from: start)
-    points = rows.map do |row|
-      more = if extensions
-               "<extensions><ias_kt>#{row['ias_kt']}</ias_kt><x:nr_pct>#{row['nr_pct']}</x:nr_pct><x:collective_pct>#{row['collective_pct']}</x:collective_pct></extensions>"
-             else
-               ''
-             end
-      %(<trkpt lat="#{row['lat_deg']}" lon="#{row['lon_deg']}"><ele>#{row['alt_msl_ft'] * 0.3048}</ele><time>#{(from + row['t_s']).iso8601(2)}</time>#{more}</trkpt>)
-    end
-    %(<?xml version="1.0"?>\n<gpx version="1.1" xmlns="http://www.topografix.com/GPX/1/1" xmlns:x="urn:x"><trk><trkseg>\n#{points.join("\n")}\n</trkseg></trk></gpx>\n)
+    points =
+      rows.map do |row|
+        more =
+          if extensions
+            "<extensions><ias_kt>#{row['ias_kt']}</ias_kt><x:nr_pct>#{row['nr_pct']}</x:nr_pct><x:collective_pct>" \
+              "#{row['collective_pct']}</x:collective_pct></extensions>"
+          else
+            ''
+          end
+        %(<trkpt lat="#{row['lat_deg']}" lon="#{row['lon_deg']}"><ele>#{row['alt_msl_ft'] * 0.3048}</ele>) +
+          "<time>#{(from + row['t_s']).iso8601(2)}</time>#{more}</trkpt>"
+      end
+    spaces = 'xmlns="http://www.topografix.com/GPX/1/1" xmlns:x="urn:x"'
+    %(<?xml version="1.0"?>\n<gpx version="1.1" #{spaces}><trk><trkseg>\n#{points.join("\n")}\n</trkseg></trk></gpx>\n)
   end
 
   def igc(from: start)
-    lines = rows.each_slice(2).map(&:first).map do |row|
-      time = from + row['t_s']
-      format('B%<clock>s%<lat>s%<lon>sA%<pressure>05d%<height>05d%<ias>03d%<tenths>d', clock: time.strftime('%H%M%S'), lat: angle(row['lat_deg'], 2, %w[N S]),
-                                                                                       lon: angle(row['lon_deg'], 3, %w[E W]), pressure: 100,
-                                                                                       height: (row['alt_msl_ft'] * 0.3048).round + 47, ias: (row['ias_kt'] * 1.852).round,
-                                                                                       tenths: (row['t_s'] * 10).to_i % 10)
-    end
+    lines =
+      rows
+        .each_slice(2)
+        .map(&:first)
+        .map do |row|
+          time = from + row['t_s']
+          format(
+            'B%<clock>s%<lat>s%<lon>sA%<pressure>05d%<height>05d%<ias>03d%<tenths>d',
+            clock: time.strftime('%H%M%S'),
+            lat: angle(row['lat_deg'], 2, %w[N S]),
+            lon: angle(row['lon_deg'], 3, %w[E W]),
+            pressure: 100,
+            height: (row['alt_msl_ft'] * 0.3048).round + 47,
+            ias: (row['ias_kt'] * 1.852).round,
+            tenths: (row['t_s'] * 10).to_i % 10
+          )
+        end
     "AFJN001\r\nHFDTE#{from.strftime('%d%m%y')}\r\nI023638IAS3939TDS\r\n#{lines.join("\r\n")}\r\n"
   end
 
@@ -41,9 +56,17 @@ class FilesTest < Minitest::Test
 
   def graded(recording, elevation_ft: nil)
     day = conditions(wind: Fujin::Wind.parse('350/8'))
-    signals = R::Signals.new(recording, type: type, atmosphere: day.atmosphere, elevation_ft: elevation_ft, wind: day.wind)
-    context = Fujin::Lessons.context(conditions: day, house: Fujin::Planning::HouseMethod.new('ending' => 'touchdown'), spot: SPOT, course_deg: 350.0, wind: day.wind,
-                                          planned: true)
+    signals =
+      R::Signals.new(recording, type: type, atmosphere: day.atmosphere, elevation_ft: elevation_ft, wind: day.wind)
+    context =
+      Fujin::Lessons.context(
+        conditions: day,
+        house: Fujin::Planning::HouseMethod.new('ending' => 'touchdown'),
+        spot: SPOT,
+        course_deg: 350.0,
+        wind: day.wind,
+        planned: true
+      )
     Fujin::Grading::Grader.new(signals, context).proposals
   end
 
@@ -78,8 +101,16 @@ class FilesTest < Minitest::Test
   end
 
   def test_gpx_refusals_name_what_is_wrong
-    assert_match(/no GPX track points with a time/, assert_raises(Fujin::UnreadableRecording) { read(gpx.gsub(%r{<time>.*?</time>}, '')) }.message)
-    assert_match(/entities/, assert_raises(Fujin::UnreadableRecording) { read(%(<?xml version="1.0"?><!DOCTYPE g [<!ENTITY a "b">]><gpx/>)) }.message)
+    assert_match(
+      /no GPX track points with a time/,
+      assert_raises(Fujin::UnreadableRecording) { read(gpx.gsub(%r{<time>.*?</time>}, '')) }.message
+    )
+    assert_match(
+      /entities/,
+      assert_raises(Fujin::UnreadableRecording) do
+        read('<?xml version="1.0"?><!DOCTYPE g [<!ENTITY a "b">]><gpx/>')
+      end.message
+    )
     assert_raises(Fujin::UnreadableRecording) { read('<gpx><trk></gpx>') }
   end
 
@@ -110,27 +141,40 @@ class FilesTest < Minitest::Test
     packed = Zlib.gzip(landing.csv)
 
     assert_equal read(landing.csv).times, read(packed).times
-    assert_match(/cut short or damaged/, assert_raises(Fujin::UnreadableRecording) { read(packed[0, packed.size / 2]) }.message)
+    assert_match(
+      /cut short or damaged/,
+      assert_raises(Fujin::UnreadableRecording) { read(packed[0, packed.size / 2]) }.message
+    )
   end
 
   def test_semicolons_with_decimal_commas_tabs_and_two_byte_text
     plain = read("t_s,ias_kt,nr_pct\n0,60.5,100\n1,61,99.5\n")
-    others = ["t_s;ias_kt;nr_pct\n0;60,5;100\n1;61;99,5\n", "t_s\tias_kt\tnr_pct\n0\t60.5\t100\n1\t61\t99.5\n",
-              "\xFF\xFE".b + "t_s,ias_kt,nr_pct\n0,60.5,100\n1,61,99.5\n".encode('UTF-16LE').b]
+    others = [
+      "t_s;ias_kt;nr_pct\n0;60,5;100\n1;61;99,5\n",
+      "t_s\tias_kt\tnr_pct\n0\t60.5\t100\n1\t61\t99.5\n",
+      "\xFF\xFE".b + "t_s,ias_kt,nr_pct\n0,60.5,100\n1,61,99.5\n".encode('UTF-16LE').b
+    ]
     others.each { |text| assert_equal plain.channels, read(text).channels }
   end
 
-  MINE = "Time [ms],Airspeed [m/s],Rotor speed (1/min),Height above ground [m],Note\n0,30.87,530,100,a\n1000,31,528,98,b\n2000,31.2,525,95,c\n3000,31,524,93,d\n"
+  MINE =
+    'Time [ms],Airspeed [m/s],Rotor speed (1/min),Height above ground ' \
+      "[m],Note\n0,30.87,530,100,a\n1000,31,528,98,b\n2000,31.2,525,95,c\n3000,31,524,93,d\n"
 
   def test_a_devices_own_headings_are_asked_for_with_a_guess
     error = assert_raises(Fujin::UnknownHeadings) { read(MINE) }
 
     assert_equal 'Time [ms]', error.headings.first
-    assert_equal([%w[t_s ms], %w[ias_kt m/s], %w[rotor_rpm rpm], %w[agl_ft m], nil], error.headings.map { |heading| R::Headings.guess(heading) })
+    assert_equal(
+      [%w[t_s ms], %w[ias_kt m/s], %w[rotor_rpm rpm], %w[agl_ft m], nil],
+      error.headings.map { |heading| R::Headings.guess(heading) }
+    )
   end
 
   def test_headings_told_once_are_read_in_their_units
-    told = [%w[t_s ms], %w[ias_kt m/s], %w[rotor_rpm rpm], %w[agl_ft m]].zip(MINE.lines.first.split(',')).map { |(c, u), h| { 'heading' => h, 'channel' => c, 'unit' => u } }
+    told =
+      [%w[t_s ms], %w[ias_kt m/s], %w[rotor_rpm rpm], %w[agl_ft m]].zip(MINE.lines.first.split(','))
+        .map { |(c, u), h| { 'heading' => h, 'channel' => c, 'unit' => u } }
     found = read(MINE, headings: R::Headings.new(told))
 
     assert_equal [0.0, 1.0, 2.0, 3.0], found.times
@@ -140,9 +184,15 @@ class FilesTest < Minitest::Test
   end
 
   def test_headings_that_contradict_are_refused_by_name
-    error = assert_raises(Fujin::InvalidInput) do
-      R::Headings.new([{ 'heading' => 'A', 'channel' => 'ias_kt', 'unit' => 'inHg' }, { 'heading' => 'B', 'channel' => 'ias_kt', 'unit' => 'kt' }])
-    end
+    error =
+      assert_raises(Fujin::InvalidInput) do
+        R::Headings.new(
+          [
+            { 'heading' => 'A', 'channel' => 'ias_kt', 'unit' => 'inHg' },
+            { 'heading' => 'B', 'channel' => 'ias_kt', 'unit' => 'kt' }
+          ]
+        )
+      end
 
     assert_equal %w[A B columns], error.problems.map { |problem| problem[:path] }.sort
   end
@@ -150,10 +200,20 @@ class FilesTest < Minitest::Test
   def scaled(channel, factor)
     lines = landing.csv.lines
     at = lines.first.chomp.split(',').index(channel)
-    lines.first + lines.drop(1).map { |line| line.chomp.split(',', -1).tap { |row| row[at] = (row[at].to_f * factor).to_s }.join(',') << "\n" }.join
+    lines.first +
+      lines
+        .drop(1)
+        .map { |line| line.chomp.split(',', -1).tap { |row| row[at] = (row[at].to_f * factor).to_s }.join(',') << "\n" }
+        .join
   end
 
-  { 'nr_pct' => 0.01, 'gs_kt' => 0.51444, 'ias_kt' => 1.852, 'vs_fpm' => 0.00508, 'alt_msl_ft' => 0.3048 }.each do |channel, factor|
+  {
+    'nr_pct' => 0.01,
+    'gs_kt' => 0.51444,
+    'ias_kt' => 1.852,
+    'vs_fpm' => 0.00508,
+    'alt_msl_ft' => 0.3048
+  }.each do |channel, factor|
     define_method("test_#{channel}_in_another_unit_is_left_out_and_said") do
       found = read(scaled(channel, factor))
 
@@ -163,7 +223,7 @@ class FilesTest < Minitest::Test
   end
 
   def test_nothing_is_left_out_of_good_flights_in_strong_wind
-    ['350/35', '170/20', '080/25'].each do |wind|
+    %w[350/35 170/20 080/25].each do |wind|
       day = conditions(wind: Fujin::Wind.parse(wind))
       run = Fujin::Manoeuvres::Autorotation::WholeFlight.new(day, course_deg: 350.0).run
       found = read(Fujin::Flight::Recorder.new(type: type, origin: SPOT, seed: 1).csv(run))
@@ -175,14 +235,23 @@ class FilesTest < Minitest::Test
   # Bytes changed, dropped, doubled, cut: each file is read or refused in words, and what is read is in range.
   def test_five_thousand_mutated_files
     random = Random.new(20_261_125)
-    sources = [landing.csv.lines.first(40).join, gpx.lines.first(30).join, igc.lines.first(40).join, nmea, Zlib.gzip(landing.csv.lines.first(40).join), MINE].map(&:b)
+    sources = [
+      landing.csv.lines.first(40).join,
+      gpx.lines.first(30).join,
+      igc.lines.first(40).join,
+      nmea,
+      Zlib.gzip(landing.csv.lines.first(40).join),
+      MINE
+    ].map(&:b)
     5000.times do |n|
       bytes = mutated(sources[n % sources.size], random)
       begin
         found = read(bytes)
         assert_operator found.size, :>=, 2
         assert found.times.each_cons(2).all? { |a, b| b > a }, "run #{n}: times rise"
-        found.channels.each { |name, values| assert values.all? { |v| v.nan? || v.between?(*R::Channels::RANGES[name]) }, "run #{n}: #{name} in range" }
+        found.channels.each do |name, values|
+          assert values.all? { |v| v.nan? || v.between?(*R::Channels::RANGES[name]) }, "run #{n}: #{name} in range"
+        end
       rescue Fujin::UnreadableRecording => e
         assert_match(/Nothing was changed|Split|again/, e.message, "run #{n}")
       end
@@ -190,22 +259,40 @@ class FilesTest < Minitest::Test
   end
 
   def nmea
-    rows.first(20).flat_map { |row| R::Nmea.sentences(row.to_h.slice('lat_deg', 'lon_deg', 'gs_kt', 'track_deg', 'alt_msl_ft', 'hdg_deg', 'ias_kt'), start + row['t_s']) }.join("\r\n")
+    rows
+      .first(20)
+      .flat_map do |row|
+        R::Nmea.sentences(
+          row.to_h.slice('lat_deg', 'lon_deg', 'gs_kt', 'track_deg', 'alt_msl_ft', 'hdg_deg', 'ias_kt'),
+          start + row['t_s']
+        )
+      end
+      .join("\r\n")
   end
 
   def mutated(bytes, random)
     out = bytes.dup
-    random.rand(1..6).times do
-      at = random.rand(out.bytesize)
-      case random.rand(6)
-      when 0 then out.setbyte(at, random.rand(256))
-      when 1 then out = out.byteslice(0, at) + (out.byteslice((at + random.rand(1..30))..) || '')
-      when 2 then out = out.byteslice(0, at) + out.byteslice(at, random.rand(1..60)).to_s + out.byteslice(at..)
-      when 3 then out = out.byteslice(0, [at, 40].max)
-      when 4 then out.setbyte(at, "0123456789,;\n<>.-".bytes.sample(random: random))
-      else out = out.byteslice(0, at) + ['1e999', '-', "\0", ',,', "\n\n", 'NaN', '9' * 40].sample(random: random) + out.byteslice(at..)
+    random
+      .rand(1..6)
+      .times do
+        at = random.rand(out.bytesize)
+        case random.rand(6)
+        when 0
+          out.setbyte(at, random.rand(256))
+        when 1
+          out = out.byteslice(0, at) + (out.byteslice((at + random.rand(1..30))..) || '')
+        when 2
+          out = out.byteslice(0, at) + out.byteslice(at, random.rand(1..60)).to_s + out.byteslice(at..)
+        when 3
+          out = out.byteslice(0, [at, 40].max)
+        when 4
+          out.setbyte(at, "0123456789,;\n<>.-".bytes.sample(random: random))
+        else
+          out =
+            out.byteslice(0, at) + ['1e999', '-', "\0", ',,', "\n\n", 'NaN', '9' * 40].sample(random: random) +
+            out.byteslice(at..)
+        end
       end
-    end
     out
   end
 end

@@ -10,11 +10,27 @@ class FindingHandlingTest < Minitest::Test
   def of(proposals, kind) = proposals.select { |p| p.attempt.manoeuvre == kind }
   def value(proposal, id) = proposal.measures.fetch(id).value
 
-  def level(flight, gs_kt: 70.0) = flight.leg(5).leg(3, agl_ft: 4.0).leg(14).leg(30, gs_kt: 50.0, agl_ft: 150.0).leg(40, gs_kt: gs_kt, agl_ft: 600.0).leg(20)
+  def level(flight, gs_kt: 70.0) =
+    flight
+      .leg(5)
+      .leg(3, agl_ft: 4.0)
+      .leg(14)
+      .leg(30, gs_kt: 50.0, agl_ft: 150.0)
+      .leg(40, gs_kt: gs_kt, agl_ft: 600.0)
+      .leg(20)
 
   (1..4).each do |seed|
     define_method("test_a_level_speed_change_both_ways_with_noise_#{seed}") do
-      flown = level(flight(seed: seed)).mark(:slow).leg(12, gs_kt: 50.0, agl_ft: 640.0).mark(:slowed).leg(15).mark(:fast).leg(10, gs_kt: 70.0, agl_ft: 600.0).mark(:fastened).leg(20)
+      flown =
+        level(flight(seed: seed))
+          .mark(:slow)
+          .leg(12, gs_kt: 50.0, agl_ft: 640.0)
+          .mark(:slowed)
+          .leg(15)
+          .mark(:fast)
+          .leg(10, gs_kt: 70.0, agl_ft: 600.0)
+          .mark(:fastened)
+          .leg(20)
       slower, faster = of(graded(flown), 'level_speed_change')
 
       assert_in_delta flown.marks[:slow], slower.attempt.start_s, 1.5
@@ -37,14 +53,29 @@ class FindingHandlingTest < Minitest::Test
   end
 
   # Ninety degrees in nine seconds, left.
-  def corner(flight, agl_ft: flight.agl_ft, gs_kt: flight.gs_kt) = flight.leg(9, turn_deg_s: -10.0, roll_deg: -22.0, agl_ft: agl_ft, gs_kt: gs_kt).leg(0.5, roll_deg: 0.0)
+  def corner(flight, agl_ft: flight.agl_ft, gs_kt: flight.gs_kt) =
+    flight.leg(9, turn_deg_s: -10.0, roll_deg: -22.0, agl_ft: agl_ft, gs_kt: gs_kt).leg(0.5, roll_deg: 0.0)
 
   def circuit(seed, angle: 10.0)
-    flown = flight(wind_kt: 0.0, seed: seed).leg(5).leg(3, agl_ft: 4.0).leg(14).mark(:off).leg(12, gs_kt: 25.0, agl_ft: 10.0).leg(20, gs_kt: 58.0, agl_ft: 300.0).mark(:first_turn)
+    flown =
+      flight(wind_kt: 0.0, seed: seed)
+        .leg(5)
+        .leg(3, agl_ft: 4.0)
+        .leg(14)
+        .mark(:off)
+        .leg(12, gs_kt: 25.0, agl_ft: 10.0)
+        .leg(20, gs_kt: 58.0, agl_ft: 300.0)
+        .mark(:first_turn)
     corner(flown, agl_ft: 380.0).leg(8, agl_ft: 500.0)
     corner(flown, agl_ft: 600.0).mark(:downwind).leg(45, gs_kt: 75.0).mark(:downwind_over)
     corner(flown, gs_kt: 60.0).mark(:base).leg(8, agl_ft: 500.0)
-    corner(flown).mark(:final).leg(25, gs_kt: 50.0, agl_ft: 430.0).leg(4).approach(angle, from_kt: 50.0).mark(:landed).leg(20, gs_kt: 0.0)
+    corner(flown)
+      .mark(:final)
+      .leg(25, gs_kt: 50.0, agl_ft: 430.0)
+      .leg(4)
+      .approach(angle, from_kt: 50.0)
+      .mark(:landed)
+      .leg(20, gs_kt: 0.0)
   end
 
   [1, 2].each do |seed|
@@ -85,11 +116,24 @@ class FindingHandlingTest < Minitest::Test
   GLIDING = { throttle_pct: 0.0, collective_pct: 1.0, map_inhg: 11.0, nr_pct: 100.0 }.freeze
 
   def drill(seed)
-    level(flight(seed: seed, wind_kt: 0.0)).leg(60, agl_ft: 2000.0).leg(10).mark(:closed).leg(2, **GLIDING).leg(8, gs_kt: 63.0, agl_ft: 1780.0)
-                                           .mark(:out).leg(6, gs_kt: 48.0, agl_ft: 1660.0).leg(8, agl_ft: 1460.0, nr_pct: 97.0).leg(6, gs_kt: 63.0, agl_ft: 1280.0, nr_pct: 100.0)
-                                           .leg(8, agl_ft: 1080.0).leg(5, gs_kt: 76.0, agl_ft: 920.0)
-                                           .leg(6, agl_ft: 720.0, nr_pct: 103.0).leg(5, gs_kt: 63.0, agl_ft: 600.0, nr_pct: 100.0)
-                                           .mark(:back).leg(6, agl_ft: 450.0).leg(2, **JOINED).leg(20, agl_ft: 700.0)
+    level(flight(seed: seed, wind_kt: 0.0))
+      .leg(60, agl_ft: 2000.0)
+      .leg(10)
+      .mark(:closed)
+      .leg(2, **GLIDING)
+      .leg(8, gs_kt: 63.0, agl_ft: 1780.0)
+      .mark(:out)
+      .leg(6, gs_kt: 48.0, agl_ft: 1660.0)
+      .leg(8, agl_ft: 1460.0, nr_pct: 97.0)
+      .leg(6, gs_kt: 63.0, agl_ft: 1280.0, nr_pct: 100.0)
+      .leg(8, agl_ft: 1080.0)
+      .leg(5, gs_kt: 76.0, agl_ft: 920.0)
+      .leg(6, agl_ft: 720.0, nr_pct: 103.0)
+      .leg(5, gs_kt: 63.0, agl_ft: 600.0, nr_pct: 100.0)
+      .mark(:back)
+      .leg(6, agl_ft: 450.0)
+      .leg(2, **JOINED)
+      .leg(20, agl_ft: 700.0)
   end
 
   def test_an_energy_drill_between_its_departures
@@ -108,10 +152,22 @@ class FindingHandlingTest < Minitest::Test
 
   # The nose comes up a second and a half before the collective is checked.
   def test_which_hand_moved_first_in_a_drill
-    flown = level(flight(seed: 3, wind_kt: 0.0)).leg(60, agl_ft: 2000.0).leg(10).leg(2, **GLIDING).leg(12, gs_kt: 63.0, agl_ft: 1700.0)
-                                                .leg(1.5, pitch_deg: 7.0, gs_kt: 59.0).leg(4.5, gs_kt: 48.0, agl_ft: 1600.0, collective_pct: 9.0).leg(8, agl_ft: 1400.0)
-                                                .leg(6, gs_kt: 63.0, agl_ft: 1220.0, pitch_deg: 0.0, collective_pct: 1.0).leg(8, agl_ft: 1000.0).leg(5, gs_kt: 76.0, agl_ft: 850.0)
-                                                .leg(6, agl_ft: 650.0).leg(5, gs_kt: 63.0, agl_ft: 520.0).leg(2, **JOINED).leg(20, agl_ft: 700.0)
+    flown =
+      level(flight(seed: 3, wind_kt: 0.0))
+        .leg(60, agl_ft: 2000.0)
+        .leg(10)
+        .leg(2, **GLIDING)
+        .leg(12, gs_kt: 63.0, agl_ft: 1700.0)
+        .leg(1.5, pitch_deg: 7.0, gs_kt: 59.0)
+        .leg(4.5, gs_kt: 48.0, agl_ft: 1600.0, collective_pct: 9.0)
+        .leg(8, agl_ft: 1400.0)
+        .leg(6, gs_kt: 63.0, agl_ft: 1220.0, pitch_deg: 0.0, collective_pct: 1.0)
+        .leg(8, agl_ft: 1000.0)
+        .leg(5, gs_kt: 76.0, agl_ft: 850.0)
+        .leg(6, agl_ft: 650.0)
+        .leg(5, gs_kt: 63.0, agl_ft: 520.0)
+        .leg(2, **JOINED)
+        .leg(20, agl_ft: 700.0)
     found = of(graded(flown), 'energy_drill').first
 
     assert_in_delta 1.5, value(found, 'pitch_before_collective_s'), 1.0
@@ -119,8 +175,18 @@ class FindingHandlingTest < Minitest::Test
   end
 
   def test_a_glide_that_was_only_a_little_fast_once_is_no_drill
-    flown = level(flight(wind_kt: 0.0)).leg(60, agl_ft: 2000.0).leg(10).leg(2, **GLIDING).leg(8, gs_kt: 63.0, agl_ft: 1780.0).leg(5, gs_kt: 72.0, agl_ft: 1600.0).leg(6, agl_ft: 1400.0)
-                                       .leg(5, gs_kt: 63.0, agl_ft: 1250.0).leg(20, agl_ft: 700.0).leg(2, **JOINED).leg(20, agl_ft: 900.0)
+    flown =
+      level(flight(wind_kt: 0.0))
+        .leg(60, agl_ft: 2000.0)
+        .leg(10)
+        .leg(2, **GLIDING)
+        .leg(8, gs_kt: 63.0, agl_ft: 1780.0)
+        .leg(5, gs_kt: 72.0, agl_ft: 1600.0)
+        .leg(6, agl_ft: 1400.0)
+        .leg(5, gs_kt: 63.0, agl_ft: 1250.0)
+        .leg(20, agl_ft: 700.0)
+        .leg(2, **JOINED)
+        .leg(20, agl_ft: 900.0)
     found = graded(flown)
 
     assert_empty of(found, 'energy_drill')
@@ -132,8 +198,13 @@ class FindingHandlingTest < Minitest::Test
     found = of(graded(drill(2)), 'energy_drill').first
     seconds = found.attempt.end_s - found.attempt.start_s
     day = conditions
-    glide = Fujin::Manoeuvres::Autorotation::StraightInPlan.new(day, Fujin::Planning::HouseMethod.new).targets['glide_sink_fpm']
+    glide =
+      Fujin::Manoeuvres::Autorotation::StraightInPlan.new(day, Fujin::Planning::HouseMethod.new).targets[
+        'glide_sink_fpm'
+      ]
 
-    assert_in_delta (value(found, 'glide_sink_fpm') - glide) * seconds / 60.0, value(found, 'height_beyond_glide_ft'), 1.0
+    assert_in_delta (value(found, 'glide_sink_fpm') - glide) * seconds / 60.0,
+                    value(found, 'height_beyond_glide_ft'),
+                    1.0
   end
 end

@@ -9,12 +9,22 @@ class FlightModelTest < Minitest::Test
   def model(id = 'tansy-2', **start)
     found = type(id)
     Fujin::Flight::Model.new(type: found, mass_kg: found.mass_kg('dual'), atmosphere: Fujin::Atmosphere.new, wind: CALM)
-                        .start(height_m: 300.0, speed_kt: 60.0, course_rad: 0.0, **start)
+      .start(height_m: 300.0, speed_kt: 60.0, course_rad: 0.0, **start)
   end
 
   def pilot_for(model, **options)
-    task = Fujin::Manoeuvres::Autorotation::PilotTask.build(type: model.type, course_deg: 0, entry_speed_kt: 60.0, entry_height_ft: 984.0, glide_speed_kt: 60.0,
-                                          target_rotor_pct: 100.0, flare_height_ft: model.type.flare_height_ft, closure_s: 3.0, **options)
+    task =
+      Fujin::Manoeuvres::Autorotation::PilotTask.build(
+        type: model.type,
+        course_deg: 0,
+        entry_speed_kt: 60.0,
+        entry_height_ft: 984.0,
+        glide_speed_kt: 60.0,
+        target_rotor_pct: 100.0,
+        flare_height_ft: model.type.flare_height_ft,
+        closure_s: 3.0,
+        **options
+      )
     Fujin::Manoeuvres::Autorotation::Pilot.new(task, model)
   end
 
@@ -61,7 +71,8 @@ class FlightModelTest < Minitest::Test
   def test_a_closed_throttle_swings_the_nose_left_or_right_by_rotor_direction
     { 'tansy-2' => :negative?, 'bracken-2' => :positive? }.each do |id, side|
       aircraft = model(id)
-      still = Fujin::Flight::Controls.new(aircraft.disc_pitch, 0.0, aircraft.collective, aircraft.torque_share, 0.0, false)
+      still =
+        Fujin::Flight::Controls.new(aircraft.disc_pitch, 0.0, aircraft.collective, aircraft.torque_share, 0.0, false)
       50.times { aircraft.step(still) }
 
       assert_predicate aircraft.heading, side, id
@@ -69,9 +80,14 @@ class FlightModelTest < Minitest::Test
   end
 
   def test_a_steady_wind_moves_the_flight_over_the_ground_and_changes_nothing_else
-    runs = ['0/0', '0/12'].map do |wind|
-      Fujin::Manoeuvres::Autorotation::WholeFlight.new(conditions(wind: Fujin::Wind.parse(wind), people: 'dual'), height_ft: 700.0, course_deg: 0.0).run
-    end
+    runs =
+      %w[0/0 0/12].map do |wind|
+        Fujin::Manoeuvres::Autorotation::WholeFlight.new(
+          conditions(wind: Fujin::Wind.parse(wind), people: 'dual'),
+          height_ft: 700.0,
+          course_deg: 0.0
+        ).run
+      end
     lowest = runs.map { |run| run.column(:rotor_pct).min }
 
     assert_in_delta lowest[0], lowest[1], 0.3
@@ -105,7 +121,10 @@ class FlightModelTest < Minitest::Test
   end
 
   def test_a_fault_that_the_pilot_does_not_know_is_refused_by_name
-    error = assert_raises(Fujin::InvalidInput) { Fujin::Manoeuvres::Autorotation::WholeFlight.new(conditions, faults: { 'sneezed' => 1.0 }) }
+    error =
+      assert_raises(Fujin::InvalidInput) do
+        Fujin::Manoeuvres::Autorotation::WholeFlight.new(conditions, faults: { 'sneezed' => 1.0 })
+      end
 
     assert_includes error.message, 'fault.sneezed'
   end

@@ -7,7 +7,14 @@ require_relative 'written_flight'
 class GeometryTest < Minitest::Test
   FT_S = WrittenFlight::FT_S
 
-  def signals(flight) = Fujin::Recordings::Signals.new(Fujin::Recordings.read(flight.csv), type: type, atmosphere: Fujin::Atmosphere.new, wind: Fujin::Wind.calm)
+  def signals(flight) =
+    Fujin::Recordings::Signals.new(
+      Fujin::Recordings.read(flight.csv),
+      type: type,
+      atmosphere: Fujin::Atmosphere.new,
+      wind: Fujin::Wind.calm
+    )
+
   def context = Fujin::Lessons.context(conditions: conditions, spot: SPOT)
 
   # One place for a whole flight.
@@ -15,7 +22,12 @@ class GeometryTest < Minitest::Test
   def about(found, course_deg, spot = SPOT) = Fujin::Grading::AboutSpot.new(found, spot, course_deg)
 
   # Along, + beyond; across, + right; by course.
-  { 0.0 => [300.0, 40.0], 90.0 => [40.0, -300.0], 180.0 => [-300.0, -40.0], 270.0 => [-40.0, 300.0] }.each do |course, (along, across)|
+  {
+    0.0 => [300.0, 40.0],
+    90.0 => [40.0, -300.0],
+    180.0 => [-300.0, -40.0],
+    270.0 => [-40.0, 300.0]
+  }.each do |course, (along, across)|
     define_method("test_a_place_on_a_course_of_#{course.round}") do
       place = about(at(300.0, 40.0), course)
 
@@ -52,13 +64,23 @@ class GeometryTest < Minitest::Test
   end
 
   def figure(id = 'rectangle') = Fujin::Manoeuvres::Figures::PlannedFigure.new(plan(id))
-  def plan(id) = Fujin::Catalogue.find(id).plan(conditions(wind: Fujin::Wind.parse('320/12')), Fujin::Planning::HouseMethod.new, course_deg: 350.0)
+
+  def plan(id) =
+    Fujin::Catalogue.find(id).plan(
+      conditions(wind: Fujin::Wind.parse('320/12')),
+      Fujin::Planning::HouseMethod.new,
+      course_deg: 350.0
+    )
+
   def corners(id) = [[0.0, 0.0], *plan(id).path.map { |p| [p.along_ft, p.across_ft] }]
 
   # Against a search along the line foot by foot.
   %w[rectangle turns_across_a_line].each do |id|
     define_method("test_the_nearest_place_of_a_#{id}_is_the_nearest_there_is") do
-      line = corners(id).each_cons(2).flat_map { |a, b| (0..40).map { |k| a.zip(b).map { |p, q| p + ((q - p) * k / 40.0) } } }
+      line =
+        corners(id)
+          .each_cons(2)
+          .flat_map { |a, b| (0..40).map { |k| a.zip(b).map { |p, q| p + ((q - p) * k / 40.0) } } }
       random = Random.new(3)
       30.times do
         place = [random.rand(-3000.0..6000.0), random.rand(-4000.0..4000.0)]
@@ -87,22 +109,38 @@ class GeometryTest < Minitest::Test
     assert_equal figure.part_at(10.0).id, figure.part_at(figure.length_ft + 10.0).id
   end
 
-  # A flight at 65 kt that turns with 30° of bank at the rate that goes with it, by a list of [seconds, side], level for five seconds
-  # between.
+  # A flight at 65 kt that turns with 30° of bank at the rate that goes with it, by a list of [seconds, side], level
+  # for five seconds between.
   def turning(*turns, bank: 30.0, roll: true)
     rate = Q::G * Math.tan(bank * Q::DEG) / (65.0 * Q::KT) / Q::DEG
     legs = [[10.0, 0.0], *turns.flat_map { |seconds, side| [[seconds, side], [5.0, 0.0]] }, [10.0, 0.0]]
-    heading = lambda do |t|
-      legs.inject([350.0, t]) { |(deg, left), (seconds, side)| [deg + (side * rate * left.clamp(0.0, seconds)), [left - seconds, 0.0].max] }.first % 360.0
-    end
-    banked = lambda do |t|
-      ends = legs.map(&:first).inject([]) { |sums, s| sums << (s + (sums.last || 0.0)) }
-      legs[ends.index { |e| t < e } || -1][1] * bank
-    end
+    heading =
+      ->(t) do
+        legs
+          .inject([350.0, t]) do |(deg, left), (seconds, side)|
+            [deg + (side * rate * left.clamp(0.0, seconds)), [left - seconds, 0.0].max]
+          end
+          .first % 360.0
+      end
+    banked =
+      ->(t) do
+        ends = legs.map(&:first).inject([]) { |sums, s| sums << (s + (sums.last || 0.0)) }
+        legs[ends.index { |e| t < e } || -1][1] * bank
+      end
     columns = roll ? WrittenFlight::STILL.keys : WrittenFlight::STILL.keys - ['roll_deg']
-    [WrittenFlight.new(legs.sum(&:first), columns: columns) do |t|
-      { 'agl_ft' => 900.0, 'gs_kt' => 65.0, 'ias_kt' => 65.0, 'hdg_deg' => heading.call(t), 'track_deg' => heading.call(t), 'roll_deg' => banked.call(t) }
-    end, rate]
+    [
+      WrittenFlight.new(legs.sum(&:first), columns: columns) do |t|
+        {
+          'agl_ft' => 900.0,
+          'gs_kt' => 65.0,
+          'ias_kt' => 65.0,
+          'hdg_deg' => heading.call(t),
+          'track_deg' => heading.call(t),
+          'roll_deg' => banked.call(t)
+        }
+      end,
+      rate
+    ]
   end
 
   def turns(flight) = Fujin::Grading::Turns.new(signals(flight), context)
@@ -146,7 +184,14 @@ class GeometryTest < Minitest::Test
 
   def flown_turn(flight, seconds, planned = {}, course_deg: 350.0)
     phase = Fujin::Grading::Phase.new(id: 'turn', start_s: 10.0, end_s: seconds)
-    attempt = Fujin::Grading::Attempt.new(manoeuvre: 'turning_autorotation', start_s: 10.0, end_s: seconds, phases: [phase], events: {})
+    attempt =
+      Fujin::Grading::Attempt.new(
+        manoeuvre: 'turning_autorotation',
+        start_s: 10.0,
+        end_s: seconds,
+        phases: [phase],
+        events: {}
+      )
     Fujin::Manoeuvres::Autorotation::FlownTurn.settings(signals(flight), context, attempt, planned, course_deg)
   end
 

@@ -38,7 +38,11 @@ class GradingTest < Minitest::Test
     assert_in_delta mean.call(11), fly.measure('glide_rotor_rpm_mean_pct'), 0.2
     assert_in_delta mean.call(7) / Q::KT, fly.measure('glide_ias_mean_kt'), 0.5
     assert_in_delta rows.map { |row| row[11] }.min, fly.measure('min_rotor_rpm_pct'), 0.7
-    assert_in_delta((inside.first[3] - inside.last[3]) / (inside.last[0] - inside.first[0]) / Q::FPM, fly.measure('glide_sink_fpm'), 20)
+    assert_in_delta(
+      (inside.first[3] - inside.last[3]) / (inside.last[0] - inside.first[0]) / Q::FPM,
+      fly.measure('glide_sink_fpm'),
+      20
+    )
   end
 
   def test_miss_is_where_the_hover_or_the_contact_was
@@ -56,23 +60,40 @@ class GradingTest < Minitest::Test
         found = fly(id: id, ending: ending, people: 'solo')
 
         assert_empty found.fault_ids, "#{id} #{ending}"
-        found.proposal.grades.reject { |g| g.grade.nil? }.each { |g| assert_operator g.grade, :>=, 2, "#{id} #{ending} #{g.phase} #{g.driver}" }
+        found
+          .proposal
+          .grades
+          .reject { |g| g.grade.nil? }
+          .each { |g| assert_operator g.grade, :>=, 2, "#{id} #{ending} #{g.phase} #{g.driver}" }
       end
     end
   end
 
-  PLANTED = { 'late_collective' => 1.5, 'slow_glide' => 13, 'fast_glide' => 14, 'early_flare' => 45, 'entered_too_far' => 600, 'entered_too_close' => 600, 'weak_flare' => 0.4,
-              'collective_not_down' => 1.5, 'low_rotor_rpm' => 8 }.freeze
+  PLANTED = {
+    'late_collective' => 1.5,
+    'slow_glide' => 13,
+    'fast_glide' => 14,
+    'early_flare' => 45,
+    'entered_too_far' => 600,
+    'entered_too_close' => 600,
+    'weak_flare' => 0.4,
+    'collective_not_down' => 1.5,
+    'low_rotor_rpm' => 8
+  }.freeze
 
   PLANTED.each do |fault, value|
     define_method("test_the_planted_#{fault}_is_the_first_fault") do
-      %w[tansy-2 bracken-2].each { |id| assert_equal fault, fly(id: id, people: 'dual', faults: { fault => value }).fault_ids.first, id }
+      %w[tansy-2 bracken-2].each do |id|
+        assert_equal fault, fly(id: id, people: 'dual', faults: { fault => value }).fault_ids.first, id
+      end
     end
   end
 
   def test_faults_at_contact
-    assert_equal ['drift_at_contact'], fly(ending: 'touchdown', people: 'solo', faults: { 'drift_at_contact' => 5 }).fault_ids
-    assert_includes fly(ending: 'touchdown', people: 'dual', faults: { 'weak_cushion' => 0.85 }).fault_ids, 'weak_cushion'
+    assert_equal ['drift_at_contact'],
+                 fly(ending: 'touchdown', people: 'solo', faults: { 'drift_at_contact' => 5 }).fault_ids
+    assert_includes fly(ending: 'touchdown', people: 'dual', faults: { 'weak_cushion' => 0.85 }).fault_ids,
+                    'weak_cushion'
   end
 
   def test_faults_come_in_causal_order
@@ -102,8 +123,13 @@ class GradingTest < Minitest::Test
   end
 
   # Each channel that tells the closure, taken away in turn, leaves the next one to tell it.
-  [%w[throttle_pct], %w[throttle_pct ne_pct], %w[throttle_pct ne_pct map_inhg], %w[throttle_pct ne_pct map_inhg collective_pct],
-   %w[throttle_pct ne_pct map_inhg collective_pct nr_pct]].each do |missing|
+  [
+    %w[throttle_pct],
+    %w[throttle_pct ne_pct],
+    %w[throttle_pct ne_pct map_inhg],
+    %w[throttle_pct ne_pct map_inhg collective_pct],
+    %w[throttle_pct ne_pct map_inhg collective_pct nr_pct]
+  ].each do |missing|
     define_method("test_closure_without_#{missing.join('_and_')}") do
       found = grade_csv(without(fly.csv, *missing))
 
@@ -166,7 +192,9 @@ class GradingTest < Minitest::Test
 
   def test_a_level_flight_holds_no_attempt
     rows = (0..600).map { |i| "#{i / 10.0},78,1000,78,100,100,60,36,350,350,0" }
-    csv = "t_s,ias_kt,agl_ft,gs_kt,nr_pct,ne_pct,throttle_pct,collective_pct,hdg_deg,track_deg,pitch_deg\n#{rows.join("\n")}\n"
+    csv =
+      "t_s,ias_kt,agl_ft,gs_kt,nr_pct,ne_pct,throttle_pct,collective_pct,hdg_deg,track_deg,pitch_deg\n" \
+        "#{rows.join("\n")}\n"
 
     assert_empty grade_csv(csv).proposals
   end
@@ -175,13 +203,29 @@ class GradingTest < Minitest::Test
     csv = fly.csv
     columns = csv.lines.first.chomp.split(',')
     gate = fly.proposal.gate_s
-    rows = csv.lines.drop(1).map { |line| columns.zip(line.chomp.split(',').map(&:to_f)).to_h }.take_while { |row| row['t_s'] < gate - 2 }
+    rows =
+      csv
+        .lines
+        .drop(1)
+        .map { |line| columns.zip(line.chomp.split(',').map(&:to_f)).to_h }
+        .take_while { |row| row['t_s'] < gate - 2 }
     last = rows.last
-    climb = (1..200).map do |i|
-      last.merge('t_s' => (last['t_s'] + (i / 10.0)).round(1), 'agl_ft' => last['agl_ft'] + (i * 1.0), 'alt_msl_ft' => last['alt_msl_ft'] + (i * 1.0), 'throttle_pct' => 80.0,
-                 'map_inhg' => 24.0, 'ne_pct' => 100.0, 'vs_fpm' => 600.0)
-    end
-    found = grade_csv(([columns.join(',')] + (rows + climb).map { |row| row.values_at(*columns).join(',') }).join("\n") << "\n")
+    climb =
+      (1..200).map do |i|
+        last.merge(
+          't_s' => (last['t_s'] + (i / 10.0)).round(1),
+          'agl_ft' => last['agl_ft'] + (i * 1.0),
+          'alt_msl_ft' => last['alt_msl_ft'] + (i * 1.0),
+          'throttle_pct' => 80.0,
+          'map_inhg' => 24.0,
+          'ne_pct' => 100.0,
+          'vs_fpm' => 600.0
+        )
+      end
+    found =
+      grade_csv(
+        ([columns.join(',')] + (rows + climb).map { |row| row.values_at(*columns).join(',') }).join("\n") << "\n"
+      )
 
     assert_equal :go_around, found.proposal.attempt.result
     refute_predicate found.proposal, :critical?
@@ -189,7 +233,13 @@ class GradingTest < Minitest::Test
 
   def test_several_attempts_of_one_lesson
     day = conditions(wind: Fujin::Wind.parse('350/8'))
-    lesson = Fujin::Lessons::FlownLesson.new(day, faults: [{}, { 'late_collective' => 1.5 }, { 'fast_glide' => 14 }], origin: SPOT, seed: 4)
+    lesson =
+      Fujin::Lessons::FlownLesson.new(
+        day,
+        faults: [{}, { 'late_collective' => 1.5 }, { 'fast_glide' => 14 }],
+        origin: SPOT,
+        seed: 4
+      )
     found = grade_csv(lesson.csv, day: day)
 
     landings, others = found.proposals.partition { |p| p.attempt.manoeuvre == 'straight_in_autorotation' }

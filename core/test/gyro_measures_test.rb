@@ -21,11 +21,24 @@ class GyroMeasuresTest < Minitest::Test
     moments = roll.moments
     at = ->(t) { moments[moments.bsearch_index { |m| m.t_s >= t } || -1] }
     off = moments.last.t_s
-    found = measured('gyro_take_off', off + 8.0, { 'prerotation' => [0.0, 2.0], 'roll' => [2.0, 2.0 + off], 'climb' => [2.0 + off, off + 7.0] },
-                     events: { lift_off_s: 2.0 + off }) do |t|
-      now = at.call([t - 2.0, 0.0].max)
-      { 'ias_kt' => now.ias_kt, 'gs_kt' => now.ground_m_s / Q::KT, 'nr_pct' => now.rotor_pct, 'stick_pct' => 90.0, 'agl_ft' => 8.0 * [t - 2.0 - off, 0.0].max }
-    end
+    found =
+      measured(
+        'gyro_take_off',
+        off + 8.0,
+        { 'prerotation' => [0.0, 2.0], 'roll' => [2.0, 2.0 + off], 'climb' => [2.0 + off, off + 7.0] },
+        events: {
+          lift_off_s: 2.0 + off
+        }
+      ) do |t|
+        now = at.call([t - 2.0, 0.0].max)
+        {
+          'ias_kt' => now.ias_kt,
+          'gs_kt' => now.ground_m_s / Q::KT,
+          'nr_pct' => now.rotor_pct,
+          'stick_pct' => 90.0,
+          'agl_ft' => 8.0 * [t - 2.0 - off, 0.0].max
+        }
+      end
     held_aft = moments.take_while { |m| m.phase.to_s == 'roll' }
 
     assert_predicate roll, :lifted_off?
@@ -36,12 +49,17 @@ class GyroMeasuresTest < Minitest::Test
     assert_in_delta 55.0, value(found, 'prerotation_pct'), 0.6
   end
 
-  # The faster the roll for its rotor, the larger the flap: at one airspeed, a rotor a third slower has half as much again.
+  # The faster the roll for its rotor, the larger the flap: at one airspeed, a rotor a third slower has half as much
+  # again.
   def test_flap_grows_with_airspeed_over_tip_speed
-    ratio = lambda do |rotor|
-      found = measured('gyro_take_off', 20.0, { 'roll' => [2.0, 18.0] }) { |_| { 'ias_kt' => 30.0, 'gs_kt' => 30.0, 'nr_pct' => rotor, 'stick_pct' => 90.0 } }
-      [value(found, 'roll_advance_ratio_max'), value(found, 'flap_max_deg')]
-    end
+    ratio =
+      ->(rotor) do
+        found =
+          measured('gyro_take_off', 20.0, { 'roll' => [2.0, 18.0] }) do |_|
+            { 'ias_kt' => 30.0, 'gs_kt' => 30.0, 'nr_pct' => rotor, 'stick_pct' => 90.0 }
+          end
+        [value(found, 'roll_advance_ratio_max'), value(found, 'flap_max_deg')]
+      end
     fast = ratio.call(60.0)
     slow = ratio.call(40.0)
 
@@ -50,26 +68,41 @@ class GyroMeasuresTest < Minitest::Test
   end
 
   def test_stick_and_rotor_of_the_roll
-    found = measured('gyro_take_off', 24.0, { 'prerotation' => [0.0, 4.0], 'roll' => [4.0, 16.0] }) do |t|
-      { 'ias_kt' => 2.0 * [t - 4.0, 0.0].max, 'gs_kt' => 2.0 * [t - 4.0, 0.0].max, 'nr_pct' => 50.0 + (3.0 * [t - 4.0, 0.0].max), 'stick_pct' => t.between?(8.0, 10.0) ? 35.0 : 95.0 }
-    end
+    found =
+      measured('gyro_take_off', 24.0, { 'prerotation' => [0.0, 4.0], 'roll' => [4.0, 16.0] }) do |t|
+        {
+          'ias_kt' => 2.0 * [t - 4.0, 0.0].max,
+          'gs_kt' => 2.0 * [t - 4.0, 0.0].max,
+          'nr_pct' => 50.0 + (3.0 * [t - 4.0, 0.0].max),
+          'stick_pct' => t.between?(8.0, 10.0) ? 35.0 : 95.0
+        }
+      end
 
     assert_in_delta 50.0, value(found, 'roll_rotor_rpm_min_pct'), 0.8
     assert_in_delta 35.0, value(found, 'roll_stick_min_pct'), 0.01
   end
 
   def test_without_a_stick_column_it_says_so
-    found = measured('gyro_take_off', 20.0, { 'roll' => [2.0, 18.0] }, columns: WrittenFlight::STILL.keys) { |_| { 'ias_kt' => 30.0, 'gs_kt' => 30.0, 'nr_pct' => 80.0 } }
+    found =
+      measured('gyro_take_off', 20.0, { 'roll' => [2.0, 18.0] }, columns: WrittenFlight::STILL.keys) do |_|
+        { 'ias_kt' => 30.0, 'gs_kt' => 30.0, 'nr_pct' => 80.0 }
+      end
 
     assert_equal 'not_recorded', found.measures['roll_stick_min_pct'].verdict
     assert_match(/stick/, found.measures['roll_stick_min_pct'].reason)
   end
 
   def test_slow_flight
-    found = measured('gyro_slow_flight', 60.0, { 'level' => [10.0, 50.0] }) do |t|
-      kt = 28.0 + (4.0 * Math.sin(2.0 * Math::PI * (t - 10.0) / 20.0))
-      { 'ias_kt' => kt, 'gs_kt' => kt, 'agl_ft' => 700.0 - (1.5 * [t - 10.0, 0.0].max), 'hdg_deg' => 350.0 + (0.2 * (t - 10.0).clamp(0.0, 40.0)) }
-    end
+    found =
+      measured('gyro_slow_flight', 60.0, { 'level' => [10.0, 50.0] }) do |t|
+        kt = 28.0 + (4.0 * Math.sin(2.0 * Math::PI * (t - 10.0) / 20.0))
+        {
+          'ias_kt' => kt,
+          'gs_kt' => kt,
+          'agl_ft' => 700.0 - (1.5 * [t - 10.0, 0.0].max),
+          'hdg_deg' => 350.0 + (0.2 * (t - 10.0).clamp(0.0, 40.0))
+        }
+      end
 
     assert_in_delta 28.0, value(found, 'slow_ias_mean_kt'), 0.1
     assert_in_delta 24.0, value(found, 'slow_ias_min_kt'), 0.3
@@ -78,7 +111,8 @@ class GyroMeasuresTest < Minitest::Test
     assert_in_delta 8.0, value(found, 'level_heading_max_deg'), 0.2
   end
 
-  # 1200 ft/min for twenty seconds from 1000 ft; eight seconds of recovery in which the sink fades evenly: half as much each second.
+  # 1200 ft/min for twenty seconds from 1000 ft; eight seconds of recovery in which the sink fades evenly: half as much
+  # each second.
   def vertical_descent
     measured('gyro_vertical_descent', 50.0, { 'descent' => [10.0, 30.0], 'recovery' => [30.0, 38.0] }) do |t|
       fading = (t - 30.0).clamp(0.0, 8.0)
@@ -97,17 +131,30 @@ class GyroMeasuresTest < Minitest::Test
     assert_in_delta 8.0, value(found, 'recovery_time_s'), 0.01
   end
 
-  # Glide at 55 kt and 900 ft/min, round-out at 15 ft, contact at 20 s on the mainwheels; the nosewheel is kept off for `off_s`.
+  # Glide at 55 kt and 900 ft/min, round-out at 15 ft, contact at 20 s on the mainwheels; the nosewheel is kept off for
+  # `off_s`.
   def landing(off_s: 3.0, drift_deg: 0.0, bounce_ft: 0.0)
-    measured('gyro_landing', 45.0, { 'glide' => [0.0, 17.0], 'flare' => [17.0, 20.0], 'touchdown' => [20.0, 21.0], 'roll_out' => [21.0, 30.0] }, course_deg: 350.0) do |t|
+    measured(
+      'gyro_landing',
+      45.0,
+      { 'glide' => [0.0, 17.0], 'flare' => [17.0, 20.0], 'touchdown' => [20.0, 21.0], 'roll_out' => [21.0, 30.0] },
+      course_deg: 350.0
+    ) do |t|
       after = t - 20.0
       kt = t < 17.0 ? 55.0 : [[55.0 - (8.0 * (t - 17.0)), 31.0].max - (4.0 * [after, 0.0].max), 0.0].max
       height = t < 17.0 ? 15.0 + (15.0 * (17.0 - t)) : [5.0 * -after, 0.0].max
       falls = t < 17.0 ? -900.0 : -300.0
       falls = 0.0 unless after.negative?
       bounced = after.between?(0.5, 1.5) ? bounce_ft * Math.sin(Math::PI * (after - 0.5)) : 0.0
-      { 'agl_ft' => height + bounced, 'ias_kt' => kt, 'gs_kt' => kt, 'track_deg' => 350.0 + drift_deg, 'hdg_deg' => 350.0, 'vs_fpm' => falls,
-        'pitch_deg' => after > off_s ? 0.0 : 6.0 }
+      {
+        'agl_ft' => height + bounced,
+        'ias_kt' => kt,
+        'gs_kt' => kt,
+        'track_deg' => 350.0 + drift_deg,
+        'hdg_deg' => 350.0,
+        'vs_fpm' => falls,
+        'pitch_deg' => after > off_s ? 0.0 : 6.0
+      }
     end
   end
 
@@ -130,7 +177,9 @@ class GyroMeasuresTest < Minitest::Test
   end
 
   [1.0, 3.0, 5.0].each do |off|
-    define_method("test_a_nosewheel_kept_off_for_#{off.round}_s") { assert_in_delta off, value(landing(off_s: off), 'nosewheel_off_s'), 0.3 }
+    define_method("test_a_nosewheel_kept_off_for_#{off.round}_s") do
+      assert_in_delta off, value(landing(off_s: off), 'nosewheel_off_s'), 0.3
+    end
   end
 
   def test_a_nosewheel_that_never_came_down_is_off_for_as_long_as_was_looked

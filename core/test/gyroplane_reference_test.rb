@@ -4,14 +4,35 @@ require_relative 'test_helper'
 
 # The gyroplane's reference values (PHYSICS.md section 3), and what must always be true of it.
 class GyroplaneReferenceTest < Minitest::Test
-  OFF = { 'dual' => { 0 => [1796, nil], 20 => [1044, 1.94], 30 => [975, 3.12], 40 => [1054, 3.84], 50 => [1273, 3.98], 60 => [1668, 3.64] },
-          'solo' => { 0 => [1619, nil], 30 => [889, 3.42], 40 => [1020, 3.97], 50 => [1319, 3.84] } }.freeze
+  OFF = {
+    'dual' => {
+      0 => [1796, nil],
+      20 => [1044, 1.94],
+      30 => [975, 3.12],
+      40 => [1054, 3.84],
+      50 => [1273, 3.98],
+      60 => [1668, 3.64]
+    },
+    'solo' => {
+      0 => [1619, nil],
+      30 => [889, 3.42],
+      40 => [1020, 3.97],
+      50 => [1319, 3.84]
+    }
+  }.freeze
 
   # Prerotation: roll m, lift-off kt, largest advance ratio, largest flap.
-  ROLL = { 65 => [184, 43.6, 0.16, 2.0], 55 => [188, 44.1, 0.18, 2.4], 40 => [196, 44.9, 0.22, 3.3], 30 => [212, 46.6, 0.29, 5.3] }.freeze
+  ROLL = {
+    65 => [184, 43.6, 0.16, 2.0],
+    55 => [188, 44.1, 0.18, 2.4],
+    40 => [196, 44.9, 0.22, 3.3],
+    30 => [212, 46.6, 0.29, 5.3]
+  }.freeze
 
   def gyro(people = 'dual', **day) = conditions('sorrel-g', people: people, **day).gyro_trim
-  def roll(pct, **options) = Fujin::Manoeuvres::Gyroplane::TakeOffRoll.new(conditions('sorrel-g'), prerotated_pct: pct.to_f, **options).run
+
+  def roll(pct, **options) =
+    Fujin::Manoeuvres::Gyroplane::TakeOffRoll.new(conditions('sorrel-g'), prerotated_pct: pct.to_f, **options).run
 
   OFF.each do |people, table|
     define_method("test_power_off_#{people}") do
@@ -79,7 +100,13 @@ class GyroplaneReferenceTest < Minitest::Test
   def test_the_model_flies_the_steady_glide_and_closes_the_energy_account
     day = conditions('sorrel-g')
     point = day.gyro_trim.power_off(50)
-    model = Fujin::Flight::Model.new(type: day.type, mass_kg: day.mass_kg, atmosphere: day.atmosphere, wind: ->(_h, _t) { [0.0, 0.0] })
+    model =
+      Fujin::Flight::Model.new(
+        type: day.type,
+        mass_kg: day.mass_kg,
+        atmosphere: day.atmosphere,
+        wind: ->(_h, _t) { [0.0, 0.0] }
+      )
     model.start(height_m: 600.0, speed_kt: 50.0, course_rad: 0.0, sink_m_s: point.sink_m_s)
     500.times { model.step(Fujin::Flight::Controls.new(point.disc_pitch_rad, 0.0, 0.0, 0.0, 0.0, false, 0.0)) }
 
@@ -91,7 +118,13 @@ class GyroplaneReferenceTest < Minitest::Test
   def test_the_engine_pushes_through_its_propeller
     day = conditions('sorrel-g')
     level = day.gyro_trim.level(50)
-    model = Fujin::Flight::Model.new(type: day.type, mass_kg: day.mass_kg, atmosphere: day.atmosphere, wind: ->(_h, _t) { [0.0, 0.0] })
+    model =
+      Fujin::Flight::Model.new(
+        type: day.type,
+        mass_kg: day.mass_kg,
+        atmosphere: day.atmosphere,
+        wind: ->(_h, _t) { [0.0, 0.0] }
+      )
     model.start(height_m: 300.0, speed_kt: 50.0, course_rad: 0.0)
     share = level.engine_power_w / model.engine.max_power_w
     500.times { model.step(Fujin::Flight::Controls.new(level.disc_pitch_rad, 0.0, 0.0, 0.0, 0.0, true, share)) }
@@ -109,7 +142,12 @@ class GyroplaneReferenceTest < Minitest::Test
 
   [[65, 0.0], [30, 0.0], [20, 0.0], [65, 10.0], [40, 20.0]].each do |prerotated, headwind|
     define_method("test_a_take_off_roll_from_#{prerotated}_pct_into_#{headwind.round}_m_s_closes_its_energy_account") do
-      roll = Fujin::Manoeuvres::Gyroplane::TakeOffRoll.new(conditions('sorrel-g'), prerotated_pct: prerotated.to_f, headwind_m_s: headwind)
+      roll =
+        Fujin::Manoeuvres::Gyroplane::TakeOffRoll.new(
+          conditions('sorrel-g'),
+          prerotated_pct: prerotated.to_f,
+          headwind_m_s: headwind
+        )
       roll.run
 
       assert_operator roll.energy_residual.abs, :<, 0.001

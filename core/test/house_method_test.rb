@@ -29,7 +29,10 @@ class HouseMethodTest < Minitest::Test
       with = TOGETHER.fetch(setting.name, {})
       declared = Fujin::Catalogue.all.select { |d| setting.allowed.is_a?(Range) || d.house.include?(setting.name) }
       others(setting).each do |value|
-        changed = declared.find { |declaration| said(plan(declaration, with)) != said(plan(declaration, with.merge(setting.name => value))) }
+        changed =
+          declared.find do |declaration|
+            said(plan(declaration, with)) != said(plan(declaration, with.merge(setting.name => value)))
+          end
 
         assert changed, "#{setting.name} = #{value} changes nothing in #{declared.map(&:id).join(', ')}"
       end

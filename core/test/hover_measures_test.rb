@@ -9,22 +9,29 @@ class HoverMeasuresTest < Minitest::Test
 
   # @yield [t_s] what differs from a still hover at 4 ft
   def hover(kind = 'hover', seconds: 60.0, from: 1.0, to: seconds - 1.0, **options, &state)
-    WrittenFlight.new(seconds) { |t| { 'agl_ft' => 4.0 }.merge(state ? yield(t) : {}) }.measured(kind, { 'hover' => [from, to] }, **options)
+    WrittenFlight
+      .new(seconds) { |t| { 'agl_ft' => 4.0 }.merge(state ? yield(t) : {}) }
+      .measured(kind, { 'hover' => [from, to] }, **options)
   end
 
   def circle(radius, period_s: 20.0)
-    lambda do |t|
+    ->(t) do
       angle = 2.0 * Math::PI * t / period_s
-      { 'north_ft' => 40.0 + (radius * Math.cos(angle)), 'east_ft' => -25.0 + (radius * Math.sin(angle)), 'gs_kt' => 2.0 * Math::PI * radius / period_s / WrittenFlight::FT_S }
+      {
+        'north_ft' => 40.0 + (radius * Math.cos(angle)),
+        'east_ft' => -25.0 + (radius * Math.sin(angle)),
+        'gs_kt' => 2.0 * Math::PI * radius / period_s / WrittenFlight::FT_S
+      }
     end
   end
 
   def test_a_still_hover_drifts_nowhere
     found = hover
 
-    %w[hover_drift_max_ft hover_drift_rms_ft hover_drift_95_ft hover_height_sd_ft hover_heading_max_deg control_reversals_per_min].each do |id|
-      assert_in_delta 0.0, value(found, id), 0.05, id
-    end
+    %w[
+      hover_drift_max_ft hover_drift_rms_ft hover_drift_95_ft hover_height_sd_ft hover_heading_max_deg
+      control_reversals_per_min
+    ].each { |id| assert_in_delta 0.0, value(found, id), 0.05, id }
     assert_in_delta 100.0, value(found, 'hover_in_box_pct'), 0.1
   end
 
@@ -33,7 +40,9 @@ class HoverMeasuresTest < Minitest::Test
     define_method("test_a_circle_of_#{radius.round}_ft_is_as_far_as_its_radius_all_the_time") do
       found = hover(seconds: 61.0, from: 0.5, to: 60.5, &circle(radius))
 
-      %w[hover_drift_max_ft hover_drift_rms_ft hover_drift_95_ft].each { |id| assert_within radius, value(found, id), 4, id }
+      %w[hover_drift_max_ft hover_drift_rms_ft hover_drift_95_ft].each do |id|
+        assert_within radius, value(found, id), 4, id
+      end
     end
   end
 
@@ -41,7 +50,10 @@ class HoverMeasuresTest < Minitest::Test
   def test_to_and_fro_along_a_line
     period = 24.0
     saw = ->(t) { (4.0 * ((t / period) - ((t / period) + 0.5).floor).abs) - 1.0 }
-    found = hover(seconds: 121.0, from: 0.5, to: 120.5) { |t| { 'east_ft' => 12.0 * saw.call(t), 'gs_kt' => 48.0 / period / WrittenFlight::FT_S } }
+    found =
+      hover(seconds: 121.0, from: 0.5, to: 120.5) do |t|
+        { 'east_ft' => 12.0 * saw.call(t), 'gs_kt' => 48.0 / period / WrittenFlight::FT_S }
+      end
 
     assert_within 12.0, value(found, 'hover_drift_max_ft'), 5
     assert_within 12.0 / Math.sqrt(3.0), value(found, 'hover_drift_rms_ft'), 4
@@ -49,7 +61,11 @@ class HoverMeasuresTest < Minitest::Test
   end
 
   # The solo box: 10 ft, 3 ft of height, 15° of heading.
-  { 'place' => ['north_ft', 14.0], 'height' => ['agl_ft', 8.5], 'heading' => ['hdg_deg', 350.0 - 22.0] }.each do |what, (column, outside)|
+  {
+    'place' => ['north_ft', 14.0],
+    'height' => ['agl_ft', 8.5],
+    'heading' => ['hdg_deg', 350.0 - 22.0]
+  }.each do |what, (column, outside)|
     define_method("test_the_share_of_time_in_the_box_by_#{what}") do
       found = hover { |t| t.between?(20.0, 32.0) ? { column => outside } : {} }
 
@@ -76,16 +92,23 @@ class HoverMeasuresTest < Minitest::Test
   end
 
   def test_without_a_position_the_place_is_not_recorded_and_the_height_is
-    flight = WrittenFlight.new(30.0, columns: WrittenFlight::STILL.keys - %w[north_ft east_ft]) { |_| { 'agl_ft' => 5.0 } }
+    flight =
+      WrittenFlight.new(30.0, columns: WrittenFlight::STILL.keys - %w[north_ft east_ft]) { |_| { 'agl_ft' => 5.0 } }
     found = flight.measured('hover', { 'hover' => [1.0, 29.0] })
 
-    assert_equal(%w[not_recorded] * 3, %w[hover_drift_max_ft hover_drift_95_ft hover_in_box_pct].map { |id| found.measures[id].verdict })
+    assert_equal(
+      %w[not_recorded] * 3,
+      %w[hover_drift_max_ft hover_drift_95_ft hover_in_box_pct].map { |id| found.measures[id].verdict }
+    )
     assert_in_delta 5.0, value(found, 'hover_height_mean_ft'), 0.01
   end
 
   # Amplitude ÷ √2.
   def test_height_that_swings
-    found = hover(seconds: 61.0, from: 0.5, to: 60.5) { |t| { 'agl_ft' => 5.0 + (1.5 * Math.sin(2.0 * Math::PI * t / 10.0)) } }
+    found =
+      hover(seconds: 61.0, from: 0.5, to: 60.5) do |t|
+        { 'agl_ft' => 5.0 + (1.5 * Math.sin(2.0 * Math::PI * t / 10.0)) }
+      end
 
     assert_in_delta 5.0, value(found, 'hover_height_mean_ft'), 0.05
     assert_in_delta 1.5 / Math.sqrt(2.0), value(found, 'hover_height_sd_ft'), 0.05
@@ -101,7 +124,10 @@ class HoverMeasuresTest < Minitest::Test
   def test_hands_that_go_back_on_themselves_are_counted
     saw = ->(t) { 8.0 * ((2.0 * ((t / 4.0) - ((t / 4.0) + 0.5).floor).abs) - 0.5) }
     found = hover(seconds: 62.0, from: 1.0, to: 61.0) { |t| { 'pedal_pct' => saw.call(t) } }
-    both = hover(seconds: 62.0, from: 1.0, to: 61.0) { |t| { 'pedal_pct' => saw.call(t), 'collective_pct' => 40.0 + saw.call(t) } }
+    both =
+      hover(seconds: 62.0, from: 1.0, to: 61.0) do |t|
+        { 'pedal_pct' => saw.call(t), 'collective_pct' => 40.0 + saw.call(t) }
+      end
 
     assert_in_delta 30.0, value(found, 'control_reversals_per_min'), 1.1
     assert_in_delta 60.0, value(both, 'control_reversals_per_min'), 2.1
@@ -127,7 +153,8 @@ class HoverMeasuresTest < Minitest::Test
 
   def test_a_turn_that_quickens
     # From rest at 4°/s²: 40°/s at ten seconds, 20°/s on the mean.
-    found = hover('hover_turn', seconds: 10.0, from: 0.0, to: 10.0) { |t| { 'hdg_deg' => (350.0 + (2.0 * t * t)) % 360.0 } }
+    found =
+      hover('hover_turn', seconds: 10.0, from: 0.0, to: 10.0) { |t| { 'hdg_deg' => (350.0 + (2.0 * t * t)) % 360.0 } }
 
     assert_in_delta 20.0, value(found, 'turn_rate_mean_deg_s'), 0.2
     assert_in_delta 38.0, value(found, 'turn_rate_max_deg_s'), 2.5
@@ -138,7 +165,11 @@ class HoverMeasuresTest < Minitest::Test
     WrittenFlight.new(40.0) do |t|
       down = t > 30.0
       height = [[t - 4.0, 0.0].max, 4.0, [34.0 - t, 0.0].max].min
-      { 'agl_ft' => height, 'gs_kt' => down && height < 3.0 ? 1.5 : 0.0, 'roll_deg' => down && height < 1.0 ? -3.0 : 0.5 }
+      {
+        'agl_ft' => height,
+        'gs_kt' => down && height < 3.0 ? 1.5 : 0.0,
+        'roll_deg' => down && height < 1.0 ? -3.0 : 0.5
+      }
     end
   end
 
@@ -153,6 +184,8 @@ class HoverMeasuresTest < Minitest::Test
   def test_a_hover_that_never_met_the_ground_says_so
     found = hover('lift_off_and_set_down')
 
-    %w[ground_contact_kt ground_roll_deg set_down_sink_fpm].each { |id| assert_match(/never on the ground/, found.measures[id].reason, id) }
+    %w[ground_contact_kt ground_roll_deg set_down_sink_fpm].each do |id|
+      assert_match(/never on the ground/, found.measures[id].reason, id)
+    end
   end
 end

@@ -2,8 +2,8 @@
 
 require_relative 'test_helper'
 
-# Hovering and low-speed autorotations flown by the model: found, measured against the run's own truth, the planted fault
-# named first, and what mending it would have done.
+# Hovering and low-speed autorotations flown by the model: found, measured against the run's own truth, the planted
+# fault named first, and what mending it would have done.
 class HoveringAndLowSpeedFlightTest < Minitest::Test
   Flown = Struct.new(:run, :signals, :context, :proposals) do
     def proposal = proposals.first
@@ -18,8 +18,19 @@ class HoveringAndLowSpeedFlightTest < Minitest::Test
       day = conditions(id, wind: Fujin::Wind.parse(wind))
       run = Fujin::Catalogue.find(kind).pilot.call(day, course_deg: 350.0, faults: faults).run
       csv = Fujin::Flight::Recorder.new(type: day.type, origin: SPOT, seed: seed).csv(run)
-      signals = Fujin::Recordings::Signals.new(Fujin::Recordings.read(csv), type: day.type, atmosphere: day.atmosphere, wind: day.wind)
-      context = Fujin::Lessons.context(conditions: day, wind: day.wind, course_deg: kind == 'low_speed_autorotation' ? 350.0 : nil)
+      signals =
+        Fujin::Recordings::Signals.new(
+          Fujin::Recordings.read(csv),
+          type: day.type,
+          atmosphere: day.atmosphere,
+          wind: day.wind
+        )
+      context =
+        Fujin::Lessons.context(
+          conditions: day,
+          wind: day.wind,
+          course_deg: kind == 'low_speed_autorotation' ? 350.0 : nil
+        )
       Flown.new(run, signals, context, Fujin::Grading::Grader.new(signals, context).proposals)
     end
   end
@@ -39,7 +50,11 @@ class HoveringAndLowSpeedFlightTest < Minitest::Test
     end
   end
 
-  [['raised_collective', 8.0], ['drift_at_contact', 5.0], ['yaw_uncorrected', 2.5]].each_with_index do |(fault, size), i|
+  [
+    ['raised_collective', 8.0],
+    ['drift_at_contact', 5.0],
+    ['yaw_uncorrected', 2.5]
+  ].each_with_index do |(fault, size), i|
     define_method("test_#{fault}_in_a_hovering_autorotation_is_named_first_and_mended") do
       hover = flown('hovering_autorotation', id: %w[tansy-2 bracken-2][i % 2], faults: { fault => size }, seed: i)
 
@@ -58,7 +73,12 @@ class HoveringAndLowSpeedFlightTest < Minitest::Test
     assert_equal 'low_speed_autorotation', low.proposal.attempt.manoeuvre
     assert_in_delta rows.map { |row| row[7] / Q::KT }.min, low.value('low_ias_min_kt'), 3.0
     assert_operator low.value('height_to_glide_ft'), :>, 200
-    assert_operator low.value('height_to_glide_ft'), :<, Fujin::Catalogue.find('low_speed_autorotation').plan(conditions, Fujin::Planning::HouseMethod.new).value('recovery_height_ft')
+    assert_operator low.value('height_to_glide_ft'),
+                    :<,
+                    Fujin::Catalogue
+                      .find('low_speed_autorotation')
+                      .plan(conditions, Fujin::Planning::HouseMethod.new)
+                      .value('recovery_height_ft')
     assert_empty low.faults
   end
 

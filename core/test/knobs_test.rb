@@ -2,20 +2,34 @@
 
 require_relative 'test_helper'
 
-# How faults are flown, for every manoeuvre that has a pilot: each knob moves what shows it, the right way, and tells the change in words.
+# How faults are flown, for every manoeuvre that has a pilot: each knob moves what shows it, the right way, and tells
+# the change in words.
 class KnobsTest < Minitest::Test
   FLOWN = Fujin::Catalogue.all.select(&:pilot)
 
   def day = conditions(wind: Fujin::Wind.parse('350/8'))
-  def settings(manoeuvre) = manoeuvre.phases.include?('turn') ? { 'turn_deg' => 180, 'turn_side' => 'left', 'bank_deg' => 25 }.slice(*manoeuvre.settings) : {}
-  def pilot(manoeuvre, faults) = manoeuvre.pilot.call(day, house: Fujin::Planning::HouseMethod.new('ending' => 'touchdown'), faults: faults, settings: settings(manoeuvre))
+
+  def settings(manoeuvre) =
+    if manoeuvre.phases.include?('turn')
+      { 'turn_deg' => 180, 'turn_side' => 'left', 'bank_deg' => 25 }.slice(*manoeuvre.settings)
+    else
+      {}
+    end
+
+  def pilot(manoeuvre, faults) =
+    manoeuvre.pilot.call(
+      day,
+      house: Fujin::Planning::HouseMethod.new('ending' => 'touchdown'),
+      faults: faults,
+      settings: settings(manoeuvre)
+    )
 
   FLOWN.each do |manoeuvre|
     define_method("test_every_knob_of_#{manoeuvre.id}_is_a_fault_that_its_pilot_flies_and_the_manoeuvre_declares") do
       manoeuvre.knobs.flat_map { |knob| [knob.more, knob.less] }.compact.each do |fault|
         pilot(manoeuvre, fault => 0.0)
 
-        assert Fujin::Catalogue.faults.key?(fault), fault
+        assert_includes Fujin::Catalogue.faults.keys, fault
       end
     end
 
@@ -66,17 +80,49 @@ class KnobsTest < Minitest::Test
   def measured(manoeuvre, faults, measure)
     run = pilot(manoeuvre, faults).run
     csv = Fujin::Flight::Recorder.new(type: day.type, origin: SPOT, noise: 0.0).csv(run)
-    signals = Fujin::Recordings::Signals.new(Fujin::Recordings.read(csv), type: day.type, atmosphere: day.atmosphere, wind: day.wind)
-    context = Fujin::Lessons.context(conditions: day, spot: SPOT, course_deg: 350.0, wind: day.wind, exercise: manoeuvre.id, settings: settings(manoeuvre))
-    Fujin::Grading::Grader.new(signals, context).proposals.find { |p| p.attempt.manoeuvre == manoeuvre.id }.measures.fetch(measure).value
+    signals =
+      Fujin::Recordings::Signals.new(
+        Fujin::Recordings.read(csv),
+        type: day.type,
+        atmosphere: day.atmosphere,
+        wind: day.wind
+      )
+    context =
+      Fujin::Lessons.context(
+        conditions: day,
+        spot: SPOT,
+        course_deg: 350.0,
+        wind: day.wind,
+        exercise: manoeuvre.id,
+        settings: settings(manoeuvre)
+      )
+    Fujin::Grading::Grader
+      .new(signals, context)
+      .proposals
+      .find { |p| p.attempt.manoeuvre == manoeuvre.id }
+      .measures
+      .fetch(measure)
+      .value
   end
 
-  # More of a fault shows as more of its measure (a cap broken less: what was kept is speed), by about what its gain says.
-  { 'straight_in_autorotation' => { 'late_collective' => [1.0, 'collective_delay_s', 0.8..1.2], 'fast_glide' => [8.0, 'glide_ias_mean_kt', 6.0..9.5],
-                                    'high_rotor_rpm' => [4.0, 'glide_rotor_rpm_mean_pct', 2.5..5.0], 'early_flare' => [25.0, 'flare_height_ft', 18.0..32.0],
-                                    'drift_at_contact' => [4.0, 'contact_drift_kt', 3.0..5.0] },
-    'steep_approach' => { 'too_steep' => [2.0, 'approach_angle_deg', 1.5..2.5] },
-    'hovering_autorotation' => { 'yaw_uncorrected' => [1.0, 'entry_yaw_deg', 5.0..25.0], 'not_level' => [5.0, 'contact_pitch_deg', 2.0..7.0] } }.each do |id, faults|
+  # More of a fault shows as more of its measure (a cap broken less: what was kept is speed), by about what its gain
+  # says.
+  {
+    'straight_in_autorotation' => {
+      'late_collective' => [1.0, 'collective_delay_s', 0.8..1.2],
+      'fast_glide' => [8.0, 'glide_ias_mean_kt', 6.0..9.5],
+      'high_rotor_rpm' => [4.0, 'glide_rotor_rpm_mean_pct', 2.5..5.0],
+      'early_flare' => [25.0, 'flare_height_ft', 18.0..32.0],
+      'drift_at_contact' => [4.0, 'contact_drift_kt', 3.0..5.0]
+    },
+    'steep_approach' => {
+      'too_steep' => [2.0, 'approach_angle_deg', 1.5..2.5]
+    },
+    'hovering_autorotation' => {
+      'yaw_uncorrected' => [1.0, 'entry_yaw_deg', 5.0..25.0],
+      'not_level' => [5.0, 'contact_pitch_deg', 2.0..7.0]
+    }
+  }.each do |id, faults|
     faults.each do |fault, (amount, measure, moves)|
       define_method("test_#{fault}_in_a_#{id}_moves_#{measure}") do
         manoeuvre = Fujin::Catalogue.find(id)

@@ -3,18 +3,25 @@
 require_relative 'test_helper'
 require_relative 'written_flight'
 
-# Limits of the aircraft: passed they are critical whatever was being flown, said once, with their number; a reading's tremble is none.
+# Limits of the aircraft: passed they are critical whatever was being flown, said once, with their number; a reading's
+# tremble is none.
 class LimitsPassedTest < Minitest::Test
   # Level flight at 600 ft with something else between 20 s and `until_s`.
   def flown(columns = WrittenFlight::STILL.keys, until_s: 24.0, agl_ft: 600.0, **state)
-    flight = WrittenFlight.new(50.0, columns: columns) do |t|
-      { 'agl_ft' => agl_ft, 'gs_kt' => 70.0, 'ias_kt' => 70.0, 'track_deg' => 350.0 }.merge(t.between?(20.0, until_s - 0.05) ? state.transform_keys(&:to_s) : {})
-    end
+    flight =
+      WrittenFlight.new(50.0, columns: columns) do |t|
+        { 'agl_ft' => agl_ft, 'gs_kt' => 70.0, 'ias_kt' => 70.0, 'track_deg' => 350.0 }.merge(
+          t.between?(20.0, until_s - 0.05) ? state.transform_keys(&:to_s) : {}
+        )
+      end
     flight.measured('level_speed_change', { 'level' => [10.0, 40.0] })
   end
 
   def limit(proposal) = proposal.faults.find { |fault| fault.id == 'exceeded_limit' }
-  def inches(pct) = (10..400).map { |i| i / 10.0 }.find { |map| 100.0 * engine.power_of(map, 1.0) / engine.limit_w >= pct }
+
+  def inches(pct) =
+    (10..400).map { |i| i / 10.0 }.find { |map| 100.0 * engine.power_of(map, 1.0) / engine.limit_w >= pct }
+
   def engine = @engine ||= Fujin::Flight::Engine.new(type, Fujin::Atmosphere.new)
 
   def test_inside_everything_there_is_none
@@ -22,7 +29,10 @@ class LimitsPassedTest < Minitest::Test
   end
 
   # 80 to 114 % at any time.
-  { 'too fast' => [116.0, /rotor rpm 116\.0 %, 80 to 114 % at any time/], 'too slow' => [77.0, /rotor rpm 77\.0 %, 80 to 114 % at any time/] }.each do |what, (nr, words)|
+  {
+    'too fast' => [116.0, /rotor rpm 116\.0 %, 80 to 114 % at any time/],
+    'too slow' => [77.0, /rotor rpm 77\.0 %, 80 to 114 % at any time/]
+  }.each do |what, (nr, words)|
     define_method("test_a_rotor_#{what.tr(' ', '_')}_with_when_and_how_much") do
       found = limit(flown(nr_pct: nr))
 
@@ -61,14 +71,28 @@ class LimitsPassedTest < Minitest::Test
     assert_nil limit(flown(WrittenFlight::STILL.keys - %w[nr_pct ne_pct map_inhg], nr_pct: 130.0))
   end
 
-  # A contact at 540 ft/min of a gyroplane's landing, that has no standard of its own yet; at 400 there is nothing to look at.
+  # A contact at 540 ft/min of a gyroplane's landing, that has no standard of its own yet; at 400 there is nothing to
+  # look at.
   def landing(sink_fpm)
-    flight = WrittenFlight.new(30.0) do |t|
-      before = [15.0 - t, 0.0].max
-      kt = t < 15.0 ? 40.0 : [40.0 - (4.0 * (t - 15.0)), 0.0].max
-      { 'agl_ft' => sink_fpm / 60.0 * before, 'vs_fpm' => t < 15.0 ? -sink_fpm : 0.0, 'gs_kt' => kt, 'ias_kt' => kt, 'track_deg' => 350.0, 'pitch_deg' => 4.0 }
-    end
-    flight.measured('gyro_landing', { 'glide' => [0.0, 13.0], 'flare' => [13.0, 15.0], 'touchdown' => [15.0, 16.0] }, type: type('sorrel-g'), course_deg: 350.0)
+    flight =
+      WrittenFlight.new(30.0) do |t|
+        before = [15.0 - t, 0.0].max
+        kt = t < 15.0 ? 40.0 : [40.0 - (4.0 * (t - 15.0)), 0.0].max
+        {
+          'agl_ft' => sink_fpm / 60.0 * before,
+          'vs_fpm' => t < 15.0 ? -sink_fpm : 0.0,
+          'gs_kt' => kt,
+          'ias_kt' => kt,
+          'track_deg' => 350.0,
+          'pitch_deg' => 4.0
+        }
+      end
+    flight.measured(
+      'gyro_landing',
+      { 'glide' => [0.0, 13.0], 'flare' => [13.0, 15.0], 'touchdown' => [15.0, 16.0] },
+      type: type('sorrel-g'),
+      course_deg: 350.0
+    )
   end
 
   def test_a_contact_that_the_landing_gear_is_not_built_for

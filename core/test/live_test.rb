@@ -9,14 +9,25 @@ class LiveTest < Minitest::Test
   BEGAN = Time.utc(2026, 11, 25, 10, 0, 0)
 
   def samples(**options)
-    CSV.parse(fly(ending: 'power_recovery', **options).csv, headers: true, converters: :float).map { |row| row.to_h.transform_values { |v| v.is_a?(Float) ? v : nil }.compact }
+    CSV
+      .parse(fly(ending: 'power_recovery', **options).csv, headers: true, converters: :float)
+      .map { |row| row.to_h.transform_values { |v| v.is_a?(Float) ? v : nil }.compact }
   end
 
   def sentences(samples)
-    samples.map { |sample| Nmea.sentences(sample.merge('rotor_rpm' => sample['nr_pct'] * 49.8 * 60.0 / (2.0 * Math::PI) / 100.0), BEGAN + sample['t_s']).map { |line| "#{line}\r\n" }.join }
+    samples.map do |sample|
+      Nmea
+        .sentences(
+          sample.merge('rotor_rpm' => sample['nr_pct'] * 49.8 * 60.0 / (2.0 * Math::PI) / 100.0),
+          BEGAN + sample['t_s']
+        )
+        .map { |line| "#{line}\r\n" }
+        .join
+    end
   end
 
-  def context(stage: 'solo') = Fujin::Lessons.context(conditions: conditions(wind: Fujin::Wind.parse('350/8')), stage: stage, planned: true)
+  def context(stage: 'solo') =
+    Fujin::Lessons.context(conditions: conditions(wind: Fujin::Wind.parse('350/8')), stage: stage, planned: true)
 
   # Readings of a whole flight, times from its start.
   def followed(samples, context: self.context)
@@ -26,7 +37,10 @@ class LiveTest < Minitest::Test
   end
 
   def at(reading) = reading.t_s - BEGAN.to_f
-  def first(readings, phase) = at(readings.find { |r| r.phase == phase } || flunk("no #{phase}: #{readings.map(&:phase).uniq}"))
+
+  def first(readings, phase) =
+    at(readings.find { |r| r.phase == phase } || flunk("no #{phase}: #{readings.map(&:phase).uniq}"))
+
   def calls(readings) = readings.filter_map(&:gate).map(&:call).chunk_while { |a, b| a == b }.map(&:first)
 
   def test_phases_come_as_the_debrief_will_find_them
@@ -34,7 +48,8 @@ class LiveTest < Minitest::Test
     readings = followed(samples)
     found = flown.proposal.attempt
 
-    assert_equal %w[powered entry glide flare powered], readings.map(&:phase).chunk_while { |a, b| a == b }.map(&:first) - ['cushion']
+    assert_equal %w[powered entry glide flare powered],
+                 readings.map(&:phase).chunk_while { |a, b| a == b }.map(&:first) - ['cushion']
     assert_in_delta found.phase('entry').start_s, first(readings, 'entry'), 0.5
     assert_in_delta found.phase('glide').start_s, first(readings, 'glide'), 1.5
     assert_in_delta found.phase('flare').start_s, first(readings, 'flare'), 1.0

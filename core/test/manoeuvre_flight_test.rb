@@ -4,13 +4,29 @@ require_relative 'test_helper'
 
 # Turns, recoveries from no airspeed, hovering autorotations and the air itself, against PHYSICS.md section 3.
 class ManoeuvreFlightTest < Minitest::Test
-  TURNS = { 'tansy-2' => { 20 => [719, 804], 30 => [487, 580], 45 => [345, 453] }, 'bracken-2' => { 20 => [766, 853], 30 => [516, 614], 45 => [361, 475] },
-            'yarrow-4' => { 20 => [794, 878], 30 => [534, 633], 45 => [372, 491] } }.freeze
+  TURNS = {
+    'tansy-2' => {
+      20 => [719, 804],
+      30 => [487, 580],
+      45 => [345, 453]
+    },
+    'bracken-2' => {
+      20 => [766, 853],
+      30 => [516, 614],
+      45 => [361, 475]
+    },
+    'yarrow-4' => {
+      20 => [794, 878],
+      30 => [534, 633],
+      45 => [372, 491]
+    }
+  }.freeze
   RADII_M = { 20 => 267, 30 => 168, 45 => 97 }.freeze
   # Seconds and ft/min with the collective left alone; ft/min of the best cushion.
   HOVERING = { 'tansy-2' => [1.42, 505, 266], 'bracken-2' => [1.70, 415, 37], 'yarrow-4' => [1.74, 402, 80] }.freeze
 
-  def turn(id, bank, degrees = 180) = Fujin::Manoeuvres::Autorotation::SteadyTurn.of(trim(id), speed_kt: 60, turn_deg: degrees, bank_deg: bank.to_f).fly
+  def turn(id, bank, degrees = 180) =
+    Fujin::Manoeuvres::Autorotation::SteadyTurn.of(trim(id), speed_kt: 60, turn_deg: degrees, bank_deg: bank.to_f).fly
 
   TURNS.each do |id, table|
     define_method("test_half_turns_of_#{id}") do
@@ -64,7 +80,8 @@ class ManoeuvreFlightTest < Minitest::Test
 
   def test_a_lighter_aircraft_cushions_softer
     dual = Fujin::Manoeuvres::HoveringAutorotation::CushionedFall.new(conditions('tansy-2')).best_cushion
-    solo = Fujin::Manoeuvres::HoveringAutorotation::CushionedFall.new(conditions('tansy-2', people: 'solo')).best_cushion
+    solo =
+      Fujin::Manoeuvres::HoveringAutorotation::CushionedFall.new(conditions('tansy-2', people: 'solo')).best_cushion
 
     assert_operator solo.sink_m_s, :<, dual.sink_m_s
   end
@@ -99,15 +116,21 @@ class ManoeuvreFlightTest < Minitest::Test
 
   def test_gusts_change_little_from_one_moment_to_the_next
     field = air('350/10G25')
-    steps = (0..500).map { |i| field.call(20.0, i * 0.1) }.each_cons(2).map { |a, b| Math.hypot(a[0] - b[0], a[1] - b[1]) }
+    steps =
+      (0..500).map { |i| field.call(20.0, i * 0.1) }.each_cons(2).map { |a, b| Math.hypot(a[0] - b[0], a[1] - b[1]) }
 
     assert_operator steps.max, :<, 1.5
   end
 
   ['350/8', '350/10G20', '300/15G25'].each do |text|
     define_method("test_energy_balances_in_wind_#{text.tr('/', '_')}") do
-      run = Fujin::Manoeuvres::Autorotation::WholeFlight.new(conditions(wind: Fujin::Wind.parse(text)), house: Fujin::Planning::HouseMethod.new('ending' => 'touchdown'), course_deg: 350.0,
-                                                                                             shear: 0.14).run
+      run =
+        Fujin::Manoeuvres::Autorotation::WholeFlight.new(
+          conditions(wind: Fujin::Wind.parse(text)),
+          house: Fujin::Planning::HouseMethod.new('ending' => 'touchdown'),
+          course_deg: 350.0,
+          shear: 0.14
+        ).run
 
       assert_operator run.energy_residual.abs, :<, 0.001
       refute_nil run.contact
@@ -116,7 +139,13 @@ class ManoeuvreFlightTest < Minitest::Test
 
   def test_an_account_that_does_not_balance_is_not_believed
     day = conditions
-    model = Fujin::Flight::Model.new(type: day.type, mass_kg: day.mass_kg, atmosphere: day.atmosphere, wind: ->(_h, _t) { [0.0, 0.0] })
+    model =
+      Fujin::Flight::Model.new(
+        type: day.type,
+        mass_kg: day.mass_kg,
+        atmosphere: day.atmosphere,
+        wind: ->(_h, _t) { [0.0, 0.0] }
+      )
     model.start(height_m: 300.0, speed_kt: 60.0, course_rad: 0.0)
     model.velocity[0] += 3.0
 

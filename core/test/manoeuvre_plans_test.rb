@@ -15,7 +15,11 @@ class ManoeuvrePlansTest < Minitest::Test
         assert_equal manoeuvre.id, found.manoeuvre
         found.numbers.each do |name, number|
           refute_empty Fujin::Planning::NumberReasons.why(name), name
-          number.value.nil? ? refute_empty(number.reason, name) : assert_predicate(number.value.to_f, :finite?, "#{id} #{name}")
+          if number.value.nil?
+            refute_empty(number.reason, name)
+          else
+            assert_predicate(number.value.to_f, :finite?, "#{id} #{name}")
+          end
         end
         refute_empty found.path
         refute_empty found.setup.text
@@ -27,9 +31,21 @@ class ManoeuvrePlansTest < Minitest::Test
 
     define_method("test_#{manoeuvre.id}_on_hostile_days_answers_or_says_why") do
       types_for(manoeuvre).each do |id|
-        [{ wind: '350/60' }, { wind: '080/60', course: 350.0 }, { elevation_ft: 12_000 }, { elevation_ft: 9000, oat_c: 35 }, { oat_c: -40 }].each do |day|
+        [
+          { wind: '350/60' },
+          { wind: '080/60', course: 350.0 },
+          { elevation_ft: 12_000 },
+          { elevation_ft: 9000, oat_c: 35 },
+          { oat_c: -40 }
+        ].each do |day|
           found = plan(manoeuvre.id, type: id, **day)
-          found.numbers.each { |name, number| number.value.nil? ? refute_empty(number.reason.to_s, name) : assert_predicate(number.value.to_f, :finite?, "#{id} #{name} #{day}") }
+          found.numbers.each do |name, number|
+            if number.value.nil?
+              refute_empty(number.reason.to_s, name)
+            else
+              assert_predicate(number.value.to_f, :finite?, "#{id} #{name} #{day}")
+            end
+          end
           found.path.each { |p| assert_predicate p.along_ft, :finite? }
         rescue Fujin::OutsideModel, Fujin::InvalidInput => e
           refute_empty e.message
@@ -40,12 +56,18 @@ class ManoeuvrePlansTest < Minitest::Test
 
   def test_each_kind_of_aircraft_flies_its_own
     assert_includes assert_raises(Fujin::OutsideModel) { plan('gyro_landing') }.message, 'not flown in a helicopter'
-    assert_includes assert_raises(Fujin::OutsideModel) { plan('hover', type: 'sorrel-g') }.message, 'not flown in a gyroplane'
+    assert_includes assert_raises(Fujin::OutsideModel) { plan('hover', type: 'sorrel-g') }.message,
+                    'not flown in a gyroplane'
   end
 
   def test_settings_are_checked_by_name_and_range
     assert_raises(Fujin::UnknownName) { plan('hover', settings: { 'bank_deg' => 20 }) }
-    assert_equal 'bank_deg', assert_raises(Fujin::InvalidInput) { plan('turning_autorotation', settings: { 'bank_deg' => 80 }) }.problems.first[:path]
+    assert_equal 'bank_deg',
+                 assert_raises(Fujin::InvalidInput) {
+                   plan('turning_autorotation', settings: { 'bank_deg' => 80 })
+                 }.problems.first[
+                   :path
+                 ]
     assert_raises(Fujin::InvalidInput) { plan('run_on_landing', settings: { 'surface' => 'ice' }) }
   end
 
@@ -65,7 +87,9 @@ class ManoeuvrePlansTest < Minitest::Test
       found = plan('steep_approach', house: { 'sink_limit' => limit })
       house = found.house
 
-      found.path.each { |p| assert_operator p.sink_fpm, :<=, house.sink_allowed_fpm(p.ias_kt) + 1e-6, "#{limit} at #{p.ias_kt}" }
+      found.path.each do |p|
+        assert_operator p.sink_fpm, :<=, house.sink_allowed_fpm(p.ias_kt) + 1e-6, "#{limit} at #{p.ias_kt}"
+      end
     end
     assert_includes text_of(plan('steep_approach', settings: { 'approach_angle_deg' => 17 }), 'too_steep'), 'by 2.0°'
   end
@@ -80,7 +104,9 @@ class ManoeuvrePlansTest < Minitest::Test
     assert_in_delta 12.8, found.value('lowest_level_speed_kt'), 0.3
     assert_in_delta 13.8, found.value('lowest_level_speed_oge_kt'), 0.3
     assert_in_delta found.value('lowest_level_speed_kt') - 5, found.value('touchdown_groundspeed_kt'), 0.01
-    assert_in_delta ((found.value('touchdown_groundspeed_kt') * Q::KT)**2) / (2 * 0.35 * Q::G) / Q::FT, found.value('slide_ft'), 0.01
+    assert_in_delta ((found.value('touchdown_groundspeed_kt') * Q::KT)**2) / (2 * 0.35 * Q::G) / Q::FT,
+                    found.value('slide_ft'),
+                    0.01
     wet = plan('run_on_landing', wind: '350/5', settings: { 'surface' => 'wet_grass' })
 
     assert_operator wet.value('slide_ft'), :>, found.value('slide_ft')
@@ -93,14 +119,19 @@ class ManoeuvrePlansTest < Minitest::Test
   # Departures, circuit, ground reference
 
   def test_take_off_needs_the_power_it_has
-    assert_operator plan('maximum_performance_take_off', people: 'solo').value('climb_angle_deg'), :>, plan('maximum_performance_take_off').value('climb_angle_deg')
+    assert_operator plan('maximum_performance_take_off', people: 'solo').value('climb_angle_deg'),
+                    :>,
+                    plan('maximum_performance_take_off').value('climb_angle_deg')
     assert_raises(Fujin::OutsideModel) { plan('hover_power_take_off', elevation_ft: 5000, oat_c: 25.1) }
   end
 
   def test_power_margin_says_how_many_points_are_short
     text = text_of(plan('maximum_performance_take_off', mass_kg: 600), 'power_margin')
 
-    assert_match(/Power margin out of ground effect is \d\.\d %, 5 % wanted for this manoeuvre, \d\.\d points short/, text)
+    assert_match(
+      /Power margin out of ground effect is \d\.\d %, 5 % wanted for this manoeuvre, \d\.\d points short/,
+      text
+    )
   end
 
   def test_circuit_legs_by_the_wind_triangle
@@ -169,7 +200,11 @@ class ManoeuvrePlansTest < Minitest::Test
   end
 
   def test_gyro_ladder_turns_round_with_the_house
-    first = ->(choice) { plan('gyro_landing', type: 'sorrel-g', stage: 'early', house: { 'gyro_landings' => choice }).value('power_share_pct') }
+    first = ->(choice) do
+      plan('gyro_landing', type: 'sorrel-g', stage: 'early', house: { 'gyro_landings' => choice }).value(
+        'power_share_pct'
+      )
+    end
 
     assert_in_delta 45, first.call('power_first')
     assert_in_delta 0, first.call('power_off_early')
@@ -185,14 +220,28 @@ class ManoeuvrePlansTest < Minitest::Test
   end
 
   # House method: every choice of JOB.md section 8 changes a plan.
-  CHANGES = { 'entry' => %w[straight_in_autorotation standard], 'glide_speed' => %w[straight_in_autorotation fast], 'flare_cue' => %w[straight_in_autorotation sight_picture],
-              'flare_shape' => %w[straight_in_autorotation growing], 'throttle_by' => %w[straight_in_autorotation student], 'throttle_position' => %w[straight_in_autorotation idle],
-              'ending' => %w[straight_in_autorotation recovery_run], 'turn_out' => %w[turning_autorotation real], 'hovering_ladder' => %w[hovering_autorotation sudden],
-              'steep_ending' => %w[steep_approach surface], 'sink_limit' => %w[steep_approach flat], 'hold_30_kt' => %w[steep_approach long],
-              'approach_speed' => %w[normal_approach late],
-              'vortex_escape' => %w[steep_approach sideways], 'collective_hand' => %w[straight_in_autorotation friction], 'gyro_landings' => %w[gyro_landing power_off_early sorrel-g],
-              'prerotation_at' => %w[gyro_take_off hold sorrel-g], 'gyro_taxi' => %w[gyro_take_off turning sorrel-g], 'power_check' => %w[hover in_flight],
-              'outside_test' => %w[energy_drill not_at_all] }.freeze
+  CHANGES = {
+    'entry' => %w[straight_in_autorotation standard],
+    'glide_speed' => %w[straight_in_autorotation fast],
+    'flare_cue' => %w[straight_in_autorotation sight_picture],
+    'flare_shape' => %w[straight_in_autorotation growing],
+    'throttle_by' => %w[straight_in_autorotation student],
+    'throttle_position' => %w[straight_in_autorotation idle],
+    'ending' => %w[straight_in_autorotation recovery_run],
+    'turn_out' => %w[turning_autorotation real],
+    'hovering_ladder' => %w[hovering_autorotation sudden],
+    'steep_ending' => %w[steep_approach surface],
+    'sink_limit' => %w[steep_approach flat],
+    'hold_30_kt' => %w[steep_approach long],
+    'approach_speed' => %w[normal_approach late],
+    'vortex_escape' => %w[steep_approach sideways],
+    'collective_hand' => %w[straight_in_autorotation friction],
+    'gyro_landings' => %w[gyro_landing power_off_early sorrel-g],
+    'prerotation_at' => %w[gyro_take_off hold sorrel-g],
+    'gyro_taxi' => %w[gyro_take_off turning sorrel-g],
+    'power_check' => %w[hover in_flight],
+    'outside_test' => %w[energy_drill not_at_all]
+  }.freeze
 
   def test_the_list_of_choices_is_complete
     choices = Fujin::Planning::HouseMethod::SETTINGS.select { |s| s.allowed.is_a?(Array) }.map(&:name)
@@ -203,7 +252,16 @@ class ManoeuvrePlansTest < Minitest::Test
   CHANGES.each do |name, (manoeuvre, value, id)|
     define_method("test_house_choice_#{name}_changes_the_plan") do
       day = { type: id || 'tansy-2', stage: 'early', wind: '350/10' }
-      shape = ->(p) { [p.numbers.transform_values(&:value), p.gates.map(&:to_h), p.path.size, p.setup&.text, p.tables.map(&:rows), p.cautions.map(&:text)] }
+      shape = ->(p) do
+        [
+          p.numbers.transform_values(&:value),
+          p.gates.map(&:to_h),
+          p.path.size,
+          p.setup&.text,
+          p.tables.map(&:rows),
+          p.cautions.map(&:text)
+        ]
+      end
 
       refute_equal shape.call(plan(manoeuvre, **day)), shape.call(plan(manoeuvre, **day, house: { name => value }))
     end

@@ -2,13 +2,19 @@
 
 require_relative 'test_helper'
 
-# What one change would have done: the fit finds the planted fault, mending it mends what it caused, and a flight that is
-# not the model's claims nothing.
+# What one change would have done: the fit finds the planted fault, mending it mends what it caused, and a flight that
+# is not the model's claims nothing.
 class OneChangeTest < Minitest::Test
-  def asked(flown, fault: flown.fault_ids.first) = Fujin::Grading::OneChange.new(flown.signals, flown.proposal, flown.context, fault).answer
+  def asked(flown, fault: flown.fault_ids.first) =
+    Fujin::Grading::OneChange.new(flown.signals, flown.proposal, flown.context, fault).answer
 
-  { 'late_collective' => [1.5, 0.2], 'fast_glide' => [14.0, 1.5], 'low_rotor_rpm' => [7.0, 1.0], 'early_flare' => [45.0, 8.0], 'entered_too_far' => [700.0, 40.0] }
-    .each do |fault, (size, tolerance)|
+  {
+    'late_collective' => [1.5, 0.2],
+    'fast_glide' => [14.0, 1.5],
+    'low_rotor_rpm' => [7.0, 1.0],
+    'early_flare' => [45.0, 8.0],
+    'entered_too_far' => [700.0, 40.0]
+  }.each do |fault, (size, tolerance)|
     define_method("test_the_fit_finds_how_much_#{fault}_there_was") do
       found = asked(fly(id: 'bracken-2', faults: { fault => size }, ending: 'touchdown'), fault: fault)
 
@@ -38,8 +44,21 @@ class OneChangeTest < Minitest::Test
   def test_a_poor_fit_claims_nothing_and_says_by_how_much
     flown = fly(id: 'yarrow-4', faults: { 'fast_glide' => 20 }, ending: 'touchdown')
     day = conditions('bracken-2', wind: Fujin::Wind.parse('350/8'))
-    context = Fujin::Lessons.context(conditions: day, house: Fujin::Planning::HouseMethod.new('ending' => 'touchdown'), spot: SPOT, course_deg: 350.0, wind: day.wind)
-    signals = Fujin::Recordings::Signals.new(Fujin::Recordings.read(flown.csv), type: day.type, atmosphere: day.atmosphere, wind: day.wind)
+    context =
+      Fujin::Lessons.context(
+        conditions: day,
+        house: Fujin::Planning::HouseMethod.new('ending' => 'touchdown'),
+        spot: SPOT,
+        course_deg: 350.0,
+        wind: day.wind
+      )
+    signals =
+      Fujin::Recordings::Signals.new(
+        Fujin::Recordings.read(flown.csv),
+        type: day.type,
+        atmosphere: day.atmosphere,
+        wind: day.wind
+      )
     proposal = Fujin::Grading::Grader.new(signals, context).proposals.first
     found = Fujin::Grading::OneChange.new(signals, proposal, context, 'fast_glide').answer
 
@@ -59,19 +78,35 @@ class OneChangeTest < Minitest::Test
     day = conditions(id, wind: Fujin::Wind.parse(wind))
     run = Fujin::Catalogue.find(kind).pilot.call(day, course_deg: 350.0, faults: { fault => size }).run
     csv = Fujin::Flight::Recorder.new(type: day.type, origin: SPOT, seed: 3).csv(run)
-    signals = Fujin::Recordings::Signals.new(Fujin::Recordings.read(csv), type: day.type, atmosphere: day.atmosphere, wind: day.wind)
-    context = Fujin::Lessons.context(conditions: day, spot: SPOT, course_deg: 350.0, wind: day.wind, planned: true, exercise: kind)
+    signals =
+      Fujin::Recordings::Signals.new(
+        Fujin::Recordings.read(csv),
+        type: day.type,
+        atmosphere: day.atmosphere,
+        wind: day.wind
+      )
+    context =
+      Fujin::Lessons.context(
+        conditions: day,
+        spot: SPOT,
+        course_deg: 350.0,
+        wind: day.wind,
+        planned: true,
+        exercise: kind
+      )
     proposal = Fujin::Grading::Grader.new(signals, context).proposals.find { |p| p.attempt.manoeuvre == kind }
     Fujin::Grading::OneChange.new(signals, proposal, context, fault).answer
   end
 
-  [['normal_approach', 'tansy-2', '350/8', 'too_steep', 4.0, 0.4, 'approach_angle_deg', 10.0, 0.7],
-   ['steep_approach', 'bracken-2', '350/0', 'sank_at_low_speed', 300.0, 120.0, 'sink_over_allowed_fpm', -130.0, 160.0],
-   ['normal_approach', 'bracken-2', '020/12', 'drifted_off_track', 150.0, 10.0, 'miss_across_ft', 0.0, 15.0],
-   ['run_on_landing', 'tansy-2', '350/0', 'power_cap_broken', 7.0, 1.0, 'contact_groundspeed_kt', 12.8, 1.5],
-   ['turning_autorotation', 'bracken-2', '020/12', 'fast_glide', 13.0, 1.5, 'miss_along_ft', 0.0, 200.0],
-   ['turning_autorotation', 'tansy-2', '350/8', 'late_turn', 5.0, 0.7, 'roll_out_height_ft', 354.0, 25.0],
-   ['s_turn_autorotation', 'tansy-2', '350/8', 'entered_too_far', 900.0, 120.0, 'miss_along_ft', 0.0, 150.0]].each do |kind, id, wind, fault, size, within, measure, value, room|
+  [
+    ['normal_approach', 'tansy-2', '350/8', 'too_steep', 4.0, 0.4, 'approach_angle_deg', 10.0, 0.7],
+    ['steep_approach', 'bracken-2', '350/0', 'sank_at_low_speed', 300.0, 120.0, 'sink_over_allowed_fpm', -130.0, 160.0],
+    ['normal_approach', 'bracken-2', '020/12', 'drifted_off_track', 150.0, 10.0, 'miss_across_ft', 0.0, 15.0],
+    ['run_on_landing', 'tansy-2', '350/0', 'power_cap_broken', 7.0, 1.0, 'contact_groundspeed_kt', 12.8, 1.5],
+    ['turning_autorotation', 'bracken-2', '020/12', 'fast_glide', 13.0, 1.5, 'miss_along_ft', 0.0, 200.0],
+    ['turning_autorotation', 'tansy-2', '350/8', 'late_turn', 5.0, 0.7, 'roll_out_height_ft', 354.0, 25.0],
+    ['s_turn_autorotation', 'tansy-2', '350/8', 'entered_too_far', 900.0, 120.0, 'miss_along_ft', 0.0, 150.0]
+  ].each do |kind, id, wind, fault, size, within, measure, value, room|
     define_method("test_one_change_to_a_#{kind}_takes_away_#{fault}") do
       found = mended(kind, id, wind, fault, size)
 

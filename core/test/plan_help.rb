@@ -6,7 +6,14 @@ module PlanHelp
 
   def plan(id, type: 'tansy-2', house: {}, stage: 'test', course: nil, height: nil, settings: {}, **day)
     day[:wind] = Fujin::Wind.parse(day[:wind]) if day[:wind]
-    M.find(id).plan(conditions(type, **day), Fujin::Planning::HouseMethod.new(house), course_deg: course, height_ft: height, stage: stage, settings: settings)
+    M.find(id).plan(
+      conditions(type, **day),
+      Fujin::Planning::HouseMethod.new(house),
+      course_deg: course,
+      height_ft: height,
+      stage: stage,
+      settings: settings
+    )
   end
 
   def types_for(manoeuvre) = Fujin::Aircraft::Library.all.select { |t| manoeuvre.for?(t) }.map(&:id)

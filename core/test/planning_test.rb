@@ -5,8 +5,14 @@ require_relative 'test_helper'
 # The plan's numbers, re-derived by hand where a hand can.
 class PlanningTest < Minitest::Test
   def plan(id = 'tansy-2', house: {}, course: nil, height: 1000.0, rotor: nil, stage: 'solo', **day)
-    Fujin::Manoeuvres::Autorotation::StraightInPlan.new(conditions(id, **day), Fujin::Planning::HouseMethod.new(house), course_deg: course, height_ft: height,
-                                                                                                        settings: { 'glide_rotor_rpm_pct' => rotor }.compact, stage: stage).plan
+    Fujin::Manoeuvres::Autorotation::StraightInPlan.new(
+      conditions(id, **day),
+      Fujin::Planning::HouseMethod.new(house),
+      course_deg: course,
+      height_ft: height,
+      settings: { 'glide_rotor_rpm_pct' => rotor }.compact,
+      stage: stage
+    ).plan
   end
 
   def wind(text) = Fujin::Wind.parse(text)
@@ -14,18 +20,26 @@ class PlanningTest < Minitest::Test
   def test_numbers_that_the_reference_knows
     found = plan
 
-    { 'min_sink_fpm' => 1424, 'best_glide_ratio' => 4.28, 'hover_power_oge_kw' => 79.6, 'hover_power_ige_kw' => 75.8, 'rotor_decay_to_80_s' => 1.54 }.each do |name, value|
-      assert_within value, found.value(name), 2, name
-    end
+    {
+      'min_sink_fpm' => 1424,
+      'best_glide_ratio' => 4.28,
+      'hover_power_oge_kw' => 79.6,
+      'hover_power_ige_kw' => 75.8,
+      'rotor_decay_to_80_s' => 1.54
+    }.each { |name, value| assert_within value, found.value(name), 2, name }
     assert_in_delta 8.0, found.value('power_margin_pct'), 0.2
     assert_in_delta 0.0, found.value('density_altitude_ft'), 1
   end
 
   def test_every_number_of_the_contract_is_there_with_its_unit
     numbers = plan(house: { 'ending' => 'touchdown' }).numbers
-    wanted = %w[density_altitude_ft mass_kg induced_velocity_m_s hover_power_oge_kw hover_power_ige_kw power_available_kw power_margin_pct min_sink_fpm min_sink_speed_kt
-                best_glide_ratio best_glide_speed_kt glide_speed_kt glide_sink_fpm glide_ratio ground_glide_ratio rotor_rpm_on_floor_pct rotor_decay_to_90_s rotor_decay_to_80_s
-                entry_distance_ft entry_height_ft gate_height_ft flare_height_ft touchdown_groundspeed_kt slide_ft drift_angle_deg groundspeed_kt]
+    wanted = %w[
+      density_altitude_ft mass_kg induced_velocity_m_s hover_power_oge_kw hover_power_ige_kw power_available_kw
+      power_margin_pct min_sink_fpm min_sink_speed_kt best_glide_ratio best_glide_speed_kt glide_speed_kt
+      glide_sink_fpm glide_ratio ground_glide_ratio rotor_rpm_on_floor_pct rotor_decay_to_90_s rotor_decay_to_80_s
+      entry_distance_ft entry_height_ft gate_height_ft flare_height_ft touchdown_groundspeed_kt slide_ft
+      drift_angle_deg groundspeed_kt
+    ]
 
     assert_empty wanted - numbers.keys
     wanted.each { |name| assert_equal Fujin::Grading::Units.of(name), numbers[name].unit, name }
@@ -68,7 +82,9 @@ class PlanningTest < Minitest::Test
     low = plan(wind: wind('350/10'))
     high = plan(wind: wind('350/10'), height: 1500.0)
 
-    assert_in_delta 500 * low.value('ground_glide_ratio'), high.value('entry_distance_ft') - low.value('entry_distance_ft'), 1.0
+    assert_in_delta 500 * low.value('ground_glide_ratio'),
+                    high.value('entry_distance_ft') - low.value('entry_distance_ft'),
+                    1.0
   end
 
   def test_solo_takes_the_rotor_rpm_that_the_stop_gives
@@ -154,8 +170,23 @@ class PlanningTest < Minitest::Test
     assert_empty %w[training_aid throttle_off gate] - plan.cautions.map(&:id)
   end
 
-  { 'an entry too low' => { height: 150.0 }, 'a mass below empty' => { mass_kg: 200 }, 'a pressure of nothing' => { qnh_hpa: 0 }, 'heat of a furnace' => { oat_c: 300 },
-    'a mass of NaN' => { mass_kg: Float::NAN } }.each do |what, fields|
+  {
+    'an entry too low' => {
+      height: 150.0
+    },
+    'a mass below empty' => {
+      mass_kg: 200
+    },
+    'a pressure of nothing' => {
+      qnh_hpa: 0
+    },
+    'heat of a furnace' => {
+      oat_c: 300
+    },
+    'a mass of NaN' => {
+      mass_kg: Float::NAN
+    }
+  }.each do |what, fields|
     define_method("test_#{what.tr(' ', '_')}_is_refused_by_field") do
       error = assert_raises(Fujin::InvalidInput) { plan(**fields) }
 
@@ -164,11 +195,23 @@ class PlanningTest < Minitest::Test
   end
 
   def test_hostile_days_give_numbers_or_reasons_never_nonsense
-    [{ wind: wind('350/60') }, { wind: wind('170/60') }, { wind: wind('080/60') }, { elevation_ft: 12_000 }, { elevation_ft: 14_000, oat_c: 40 }, { oat_c: -45 },
-     { mass_kg: 362 }, { mass_kg: 700 }].each do |day|
+    [
+      { wind: wind('350/60') },
+      { wind: wind('170/60') },
+      { wind: wind('080/60') },
+      { elevation_ft: 12_000 },
+      { elevation_ft: 14_000, oat_c: 40 },
+      { oat_c: -45 },
+      { mass_kg: 362 },
+      { mass_kg: 700 }
+    ].each do |day|
       found = plan(course: 350.0, **day)
       found.numbers.each do |name, number|
-        number.value.nil? ? refute_empty(number.reason, name) : assert_predicate(number.value, :finite?, "#{name} #{day}")
+        if number.value.nil?
+          refute_empty(number.reason, name)
+        else
+          assert_predicate(number.value, :finite?, "#{name} #{day}")
+        end
       end
     rescue Fujin::OutsideModel => e
       refute_empty e.message
@@ -176,8 +219,14 @@ class PlanningTest < Minitest::Test
   end
 
   def test_house_settings_are_checked_by_name_and_range
-    assert_includes assert_raises(Fujin::UnknownName) { Fujin::Planning::HouseMethod.new('gate' => 1) }.message, 'gate_minimum_ft'
-    assert_equal 'ending', assert_raises(Fujin::InvalidInput) { Fujin::Planning::HouseMethod.new('ending' => 'crash') }.problems.first[:path]
+    assert_includes assert_raises(Fujin::UnknownName) { Fujin::Planning::HouseMethod.new('gate' => 1) }.message,
+                    'gate_minimum_ft'
+    assert_equal 'ending',
+                 assert_raises(Fujin::InvalidInput) {
+                   Fujin::Planning::HouseMethod.new('ending' => 'crash')
+                 }.problems.first[
+                   :path
+                 ]
     assert_raises(Fujin::InvalidInput) { Fujin::Planning::HouseMethod.new('gate_minimum_ft' => 10) }
     assert_raises(Fujin::InvalidInput) { Fujin::Planning::HouseMethod.new('gate_minimum_ft' => 'high') }
   end

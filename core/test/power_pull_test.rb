@@ -23,7 +23,8 @@ class PowerPullTest < Minitest::Test
     end
   end
 
-  def test_a_wind_on_the_nose_exposes_nothing = assert_in_delta(0.0, value(flown('tansy-2', '350/14'), 'lte_exposure_s'))
+  def test_a_wind_on_the_nose_exposes_nothing =
+    assert_in_delta(0.0, value(flown('tansy-2', '350/14'), 'lte_exposure_s'))
 
   # The peak is at least what the hover takes that it ended in, in the same air.
   def test_the_peak_is_the_hovers_power_or_more
@@ -40,7 +41,9 @@ class PowerPullTest < Minitest::Test
     %w[tansy-2 yarrow-4].each do |id|
       engine = Fujin::Flight::Engine.new(type(id), Fujin::Atmosphere.new)
 
-      [20_000.0, 60_000.0].each { |power| assert_in_delta power, engine.power_of(engine.instrument(power, 0.98), 0.98), 1.0 }
+      [20_000.0, 60_000.0].each do |power|
+        assert_in_delta power, engine.power_of(engine.instrument(power, 0.98), 0.98), 1.0
+      end
     end
   end
 

@@ -24,7 +24,11 @@ class PropertiesTest < Minitest::Test
 
   def varied_trim(random, mass: 'dual')
     found = varied_type(random)
-    Fujin::Flight::SteadyTrim.new(found, found.mass_kg(mass), Fujin::Atmosphere.new(elevation_m: between(random, 0, 1500)))
+    Fujin::Flight::SteadyTrim.new(
+      found,
+      found.mass_kg(mass),
+      Fujin::Atmosphere.new(elevation_m: between(random, 0, 1500))
+    )
   end
 
   def test_power_is_zero_in_autorotation
@@ -49,7 +53,8 @@ class PropertiesTest < Minitest::Test
   def test_more_mass_is_more_hover_power_and_more_rotor_rpm_on_the_stop
     each_try(3) do |random|
       found = varied_type(random)
-      light, heavy = %w[solo dual].map { |load| Fujin::Flight::SteadyTrim.new(found, found.mass_kg(load), Fujin::Atmosphere.new) }
+      light, heavy =
+        %w[solo dual].map { |load| Fujin::Flight::SteadyTrim.new(found, found.mass_kg(load), Fujin::Atmosphere.new) }
 
       assert_operator heavy.hover_power_w, :>, light.hover_power_w
       assert_operator heavy.floor_rotor_rpm_pct(60), :>, light.floor_rotor_rpm_pct(60)
@@ -133,13 +138,19 @@ class PropertiesTest < Minitest::Test
       height = between(random, 0, 3000)
       warm = Fujin::Atmosphere.standard_temperature_k(height) + between(random, 1, 30)
 
-      assert_operator Fujin::Atmosphere.new(elevation_m: height, temperature_k: warm).density_altitude_m, :>, Fujin::Atmosphere.new(elevation_m: height).density_altitude_m
+      assert_operator Fujin::Atmosphere.new(elevation_m: height, temperature_k: warm).density_altitude_m,
+                      :>,
+                      Fujin::Atmosphere.new(elevation_m: height).density_altitude_m
     end
   end
 
   def test_verdicts_only_get_worse_away_from_the_target
     rank = { 'polished' => 0, 'in' => 1, 'marginal' => 2, 'out' => 3 }
-    band = Fujin::Catalogue.find('straight_in_autorotation').standard.band('glide_ias_mean_kt', 'solo', { 'glide_speed_kt' => 63.0 })
+    band =
+      Fujin::Catalogue
+        .find('straight_in_autorotation')
+        .standard
+        .band('glide_ias_mean_kt', 'solo', { 'glide_speed_kt' => 63.0 })
     [-1, 1].each do |side|
       ranks = (0..20).map { |step| rank.fetch(band.verdict(63.0 + (side * step))) }
 
@@ -152,7 +163,12 @@ class PropertiesTest < Minitest::Test
     random = Random.new(12)
     6.times do |n|
       found = varied_type(random)
-      day = Fujin::Planning::Conditions.build(type: found, people: 'dual', wind: Fujin::Wind.new(from_deg: 350, speed_kt: random.rand(14)))
+      day =
+        Fujin::Planning::Conditions.build(
+          type: found,
+          people: 'dual',
+          wind: Fujin::Wind.new(from_deg: 350, speed_kt: random.rand(14))
+        )
       run = Fujin::Manoeuvres::Autorotation::WholeFlight.new(day).run
       graded = grade_csv(Fujin::Flight::Recorder.new(type: found, origin: SPOT, seed: n + 1).csv(run), day: day)
 

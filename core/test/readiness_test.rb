@@ -5,9 +5,19 @@ require_relative 'test_helper'
 # The sign-off rule of JOB.md section 7.
 class ReadinessTest < Minitest::Test
   def attempt(day, level = 3, **fields)
-    Fujin::Progress::GradedAttempt.new(manoeuvre: 'straight_in_autorotation', flown_at: day + fields.delete(:at).to_f, on_day: Date.new(2026, 11, day),
-                                       grades: { 'entry' => level, 'glide' => 4 },
-                                       help: 'alone', counts: true, critical: false, **fields)
+    Fujin::Progress::GradedAttempt.new(
+      manoeuvre: 'straight_in_autorotation',
+      flown_at: day + fields.delete(:at).to_f,
+      on_day: Date.new(2026, 11, day),
+      grades: {
+        'entry' => level,
+        'glide' => 4
+      },
+      help: 'alone',
+      counts: true,
+      critical: false,
+      **fields
+    )
   end
 
   def ready(*attempts, rule: {}) = Fujin::Progress::Readiness.new(attempts, rule)
@@ -31,7 +41,8 @@ class ReadinessTest < Minitest::Test
 
   def test_a_critical_measure_in_the_last_five_holds_it_back
     assert_equal ['no_critical'], missing(attempt(1, critical: true), attempt(2), attempt(3), attempt(4), attempt(5))
-    assert_predicate ready(attempt(1, critical: true), attempt(2), attempt(3), attempt(4), attempt(5), attempt(6)), :ready?
+    assert_predicate ready(attempt(1, critical: true), attempt(2), attempt(3), attempt(4), attempt(5), attempt(6)),
+                     :ready?
   end
 
   def test_voided_ungraded_and_trainer_attempts_do_not_count

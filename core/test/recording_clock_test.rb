@@ -4,8 +4,8 @@ require_relative 'test_helper'
 require 'stringio'
 require 'zlib'
 
-# When a recording was made: what each format says of the day and the time, so that a tap in the cockpit finds its moment; what says
-# nothing is not made up.
+# When a recording was made: what each format says of the day and the time, so that a tap in the cockpit finds its
+# moment; what says nothing is not made up.
 class RecordingClockTest < Minitest::Test
   MOMENT = Time.utc(2026, 6, 3, 14, 5, 30)
 
@@ -24,12 +24,13 @@ class RecordingClockTest < Minitest::Test
   def csv(rows) = "utc,ias_kt,lat_deg,lon_deg\n#{rows.map { |utc| "#{utc},60,47.2104,-14.332" }.join("\n")}\n"
 
   # The same three seconds, as the clock of anywhere says them.
-  { 'utc' => %w[2026-06-03T14:05:30Z 2026-06-03T14:05:31Z 2026-06-03T14:05:32Z], 'no_zone' => %w[2026-06-03T14:05:30 2026-06-03T14:05:31 2026-06-03T14:05:32],
+  {
+    'utc' => %w[2026-06-03T14:05:30Z 2026-06-03T14:05:31Z 2026-06-03T14:05:32Z],
+    'no_zone' => %w[2026-06-03T14:05:30 2026-06-03T14:05:31 2026-06-03T14:05:32],
     'a_space' => ['2026-06-03 14:05:30', '2026-06-03 14:05:31', '2026-06-03 14:05:32'],
     'summer_time' => %w[2026-06-03T16:05:30+02:00 2026-06-03T16:05:31+02:00 2026-06-03T16:05:32+02:00],
-    'the_west' => %w[2026-06-03T07:35:30-06:30 2026-06-03T07:35:31-06:30 2026-06-03T07:35:32-06:30] }.each do |what, rows|
-    define_method("test_a_csv_file_in_#{what}") { assert_clocked(signals(csv(rows))) }
-  end
+    'the_west' => %w[2026-06-03T07:35:30-06:30 2026-06-03T07:35:31-06:30 2026-06-03T07:35:32-06:30]
+  }.each { |what, rows| define_method("test_a_csv_file_in_#{what}") { assert_clocked(signals(csv(rows))) } }
 
   # Both columns: `t_s` counts, `utc` says when it began.
   def test_a_csv_file_that_counts_and_says_when
@@ -59,7 +60,10 @@ class RecordingClockTest < Minitest::Test
   end
 
   def gpx(times)
-    "<?xml version=\"1.0\"?><gpx><trk><trkseg>#{times.map { |t| "<trkpt lat=\"47.2\" lon=\"-14.3\"><ele>100</ele>#{t && "<time>#{t}</time>"}</trkpt>" }.join}</trkseg></trk></gpx>"
+    '<?xml version="1.0"?><gpx><trk><trkseg>' \
+      "#{times.map do |t|
+        "<trkpt lat=\"47.2\" lon=\"-14.3\"><ele>100</ele>#{t && "<time>#{t}</time>"}</trkpt>"
+      end.join}</trkseg></trk></gpx>"
   end
 
   def test_a_gpx_track
@@ -74,7 +78,12 @@ class RecordingClockTest < Minitest::Test
     assert_match(/2 track points without a time/, found.notes.join)
   end
 
-  def igc(date) = ['AXXX001', date, *(0..4).map { |i| format('B%s4712624N01419920WA0010000110', (MOMENT + i).strftime('%H%M%S')) }].compact.join("\r\n")
+  def igc(date) =
+    [
+      'AXXX001',
+      date,
+      *(0..4).map { |i| format('B%s4712624N01419920WA0010000110', (MOMENT + i).strftime('%H%M%S')) }
+    ].compact.join("\r\n")
 
   def test_an_igc_log_with_and_without_its_day
     assert_clocked(signals(igc('HFDTE030626')))
@@ -87,10 +96,22 @@ class RecordingClockTest < Minitest::Test
   end
 
   def nmea(seconds)
-    seconds.flat_map do |i|
-      Fujin::Recordings::Nmea.sentences({ 'lat_deg' => 47.2, 'lon_deg' => -14.3, 'gs_kt' => 60.0, 'track_deg' => 10.0, 'alt_msl_ft' => 500.0, 'hdg_deg' => 11.0, 'ias_kt' => 61.0 },
-                                        MOMENT + i)
-    end.join("\r\n")
+    seconds
+      .flat_map do |i|
+        Fujin::Recordings::Nmea.sentences(
+          {
+            'lat_deg' => 47.2,
+            'lon_deg' => -14.3,
+            'gs_kt' => 60.0,
+            'track_deg' => 10.0,
+            'alt_msl_ft' => 500.0,
+            'hdg_deg' => 11.0,
+            'ias_kt' => 61.0
+          },
+          MOMENT + i
+        )
+      end
+      .join("\r\n")
   end
 
   def test_nmea_sentences
@@ -117,8 +138,12 @@ class RecordingClockTest < Minitest::Test
   # A tap of the cockpit's clock two seconds in: the same moment in every format.
   def test_every_format_has_a_tap_at_the_same_moment
     tap = (MOMENT + 3).to_f
-    all = [signals(csv((0..4).map { |i| (MOMENT + i).strftime('%Y-%m-%dT%H:%M:%SZ') })), signals(gpx((0..4).map { |i| (MOMENT + i).strftime('%Y-%m-%dT%H:%M:%SZ') })),
-           signals(igc('HFDTE030626')), signals(nmea(0..4))]
+    all = [
+      signals(csv((0..4).map { |i| (MOMENT + i).strftime('%Y-%m-%dT%H:%M:%SZ') })),
+      signals(gpx((0..4).map { |i| (MOMENT + i).strftime('%Y-%m-%dT%H:%M:%SZ') })),
+      signals(igc('HFDTE030626')),
+      signals(nmea(0..4))
+    ]
 
     all.each { |found| assert_in_delta 3.0, found.at_clock(tap) - found.start_s, 0.01 }
   end

@@ -35,8 +35,16 @@ class RecordingTest < Minitest::Test
     assert_includes error.message, 'Nothing was changed'
   end
 
-  { 'empty' => '', 'blank' => "\n\n", 'no known column' => "a,b\n1,2\n3,4\n", 'a picture' => "\x89PNG\r\n\x1A\n\x00\x00\x00", 'one row' => "t_s,ias_kt\n0,60\n",
-    'a column twice' => "t_s,ias_kt,ias_kt\n0,1,2\n1,2,3\n", 'Latin-1' => "t_s,ias_kt\n0,60\n1,\xE9\n", 'words' => "Dear diary\nToday I flew\n" }.each do |what, bytes|
+  {
+    'empty' => '',
+    'blank' => "\n\n",
+    'no known column' => "a,b\n1,2\n3,4\n",
+    'a picture' => "\x89PNG\r\n\x1A\n\x00\x00\x00",
+    'one row' => "t_s,ias_kt\n0,60\n",
+    'a column twice' => "t_s,ias_kt,ias_kt\n0,1,2\n1,2,3\n",
+    'Latin-1' => "t_s,ias_kt\n0,60\n1,\xE9\n",
+    'words' => "Dear diary\nToday I flew\n"
+  }.each do |what, bytes|
     define_method("test_#{what.tr(' -', '_')}_is_refused") { assert_includes refusal(bytes.b).message, 'flight.csv' }
   end
 
@@ -73,7 +81,9 @@ class RecordingTest < Minitest::Test
 
   def test_gaps_up_to_half_a_second_are_bridged_up_to_two_marked_longer_kept
     rows = (0..100).map { |i| [i * 0.1, i] }
-    blank = ->(from, to) { ['t_s,ias_kt', *rows.map { |t, v| "#{t.round(1)},#{v unless t > from && t < to}" }, ''].join("\n") }
+    blank = ->(from, to) do
+      ['t_s,ias_kt', *rows.map { |t, v| "#{t.round(1)},#{v unless t > from && t < to}" }, ''].join("\n")
+    end
     short = read(blank.call(2.0, 2.4))
     middle = read(blank.call(2.0, 3.5))
     long = read(blank.call(2.0, 5.0))
@@ -104,9 +114,16 @@ class RecordingTest < Minitest::Test
 
   def test_nmea_gives_the_same_flight_as_csv
     csv = fly.csv
-    samples = csv.lines.drop(1).map { |line| csv.lines.first.chomp.split(',').zip(line.chomp.split(',').map(&:to_f)).to_h }
+    samples =
+      csv.lines.drop(1).map { |line| csv.lines.first.chomp.split(',').zip(line.chomp.split(',').map(&:to_f)).to_h }
     normal = type.fetch('rotor.normal_speed_rad_s') * 60 / (2 * Math::PI)
-    log = samples.flat_map { |s| Fujin::Recordings::Nmea.sentences(s.merge('rotor_rpm' => s['nr_pct'] * normal / 100), Time.at(1_795_600_000) + s['t_s']) }
+    log =
+      samples.flat_map do |s|
+        Fujin::Recordings::Nmea.sentences(
+          s.merge('rotor_rpm' => s['nr_pct'] * normal / 100),
+          Time.at(1_795_600_000) + s['t_s']
+        )
+      end
     graded = grade_csv(log.join("\r\n"))
 
     assert_equal 1, graded.proposals.size
@@ -115,10 +132,32 @@ class RecordingTest < Minitest::Test
   end
 
   def test_a_broken_checksum_is_left_out_and_said
-    good = Fujin::Recordings::Nmea.sentences({ 'lat_deg' => 47.0, 'lon_deg' => -151.0, 'gs_kt' => 60.0, 'track_deg' => 0.0, 'alt_msl_ft' => 500.0, 'hdg_deg' => 1.0, 'ias_kt' => 61.0 },
-                                             Time.utc(2026, 11, 25, 23, 59, 59))
-    later = Fujin::Recordings::Nmea.sentences({ 'lat_deg' => 47.0, 'lon_deg' => -151.0, 'gs_kt' => 60.0, 'track_deg' => 0.0, 'alt_msl_ft' => 500.0, 'hdg_deg' => 1.0, 'ias_kt' => 62.0 },
-                                              Time.utc(2026, 11, 26, 0, 0, 1))
+    good =
+      Fujin::Recordings::Nmea.sentences(
+        {
+          'lat_deg' => 47.0,
+          'lon_deg' => -151.0,
+          'gs_kt' => 60.0,
+          'track_deg' => 0.0,
+          'alt_msl_ft' => 500.0,
+          'hdg_deg' => 1.0,
+          'ias_kt' => 61.0
+        },
+        Time.utc(2026, 11, 25, 23, 59, 59)
+      )
+    later =
+      Fujin::Recordings::Nmea.sentences(
+        {
+          'lat_deg' => 47.0,
+          'lon_deg' => -151.0,
+          'gs_kt' => 60.0,
+          'track_deg' => 0.0,
+          'alt_msl_ft' => 500.0,
+          'hdg_deg' => 1.0,
+          'ias_kt' => 62.0
+        },
+        Time.utc(2026, 11, 26, 0, 0, 1)
+      )
     found = read((good + ['$GPRMC,rubbish*00'] + later).join("\n"))
 
     assert_equal 2, found.size

@@ -16,11 +16,18 @@ class RobustnessTest < Minitest::Test
 
   def assert_same_phases(found, tolerance, message = nil)
     assert_equal landing.proposal.attempt.phase_ids, found.proposal.attempt.phase_ids, message
-    landing.proposal.attempt.phases.zip(found.proposal.attempt.phases).each { |a, b| assert_in_delta a.start_s, b.start_s, tolerance, "#{message} #{a.id}" }
+    landing
+      .proposal
+      .attempt
+      .phases
+      .zip(found.proposal.attempt.phases)
+      .each { |a, b| assert_in_delta a.start_s, b.start_s, tolerance, "#{message} #{a.id}" }
   end
 
   { 2.0 => 1.0, 5.0 => 0.6, 20.0 => 0.5, 50.0 => 0.5 }.each do |rate, tolerance|
-    define_method("test_at_#{rate.to_i}_hertz") { assert_same_phases(fly(ending: 'touchdown', rate_hz: rate), tolerance, "#{rate} Hz") }
+    define_method("test_at_#{rate.to_i}_hertz") do
+      assert_same_phases(fly(ending: 'touchdown', rate_hz: rate), tolerance, "#{rate} Hz")
+    end
   end
 
   def test_twice_the_noise
@@ -61,7 +68,10 @@ class RobustnessTest < Minitest::Test
   end
 
   def test_headings_across_north
-    csv = changed(landing.csv) { |row| row.merge('hdg_deg' => (row['hdg_deg'] + 12.0) % 360.0, 'track_deg' => (row['track_deg'] + 12.0) % 360.0) }
+    csv =
+      changed(landing.csv) do |row|
+        row.merge('hdg_deg' => (row['hdg_deg'] + 12.0) % 360.0, 'track_deg' => (row['track_deg'] + 12.0) % 360.0)
+      end
     found = grade(csv)
 
     assert_in_delta landing.measure('entry_yaw_deg'), found.measure('entry_yaw_deg'), 0.1
@@ -72,8 +82,22 @@ class RobustnessTest < Minitest::Test
     day = conditions(wind: Fujin::Wind.parse('350/8'))
     spot = [-41.3, 179.9995]
     csv = Fujin::Flight::Recorder.new(type: type, origin: spot, seed: 1).csv(landing.run)
-    signals = Fujin::Recordings::Signals.new(Fujin::Recordings.read(csv), type: type, atmosphere: day.atmosphere, wind: day.wind)
-    context = Fujin::Lessons.context(conditions: day, house: house, spot: spot, course_deg: 350.0, wind: day.wind, planned: true)
+    signals =
+      Fujin::Recordings::Signals.new(
+        Fujin::Recordings.read(csv),
+        type: type,
+        atmosphere: day.atmosphere,
+        wind: day.wind
+      )
+    context =
+      Fujin::Lessons.context(
+        conditions: day,
+        house: house,
+        spot: spot,
+        course_deg: 350.0,
+        wind: day.wind,
+        planned: true
+      )
     measures = Fujin::Grading::Grader.new(signals, context).proposals.first.measures
 
     assert_in_delta landing.measure('miss_along_ft'), measures['miss_along_ft'].value, 3
@@ -120,8 +144,19 @@ class RobustnessTest < Minitest::Test
 
   def test_without_a_spot_there_is_no_miss_and_nothing_is_missing
     day = conditions(wind: Fujin::Wind.parse('350/8'))
-    signals = Fujin::Recordings::Signals.new(Fujin::Recordings.read(landing.csv), type: type, atmosphere: day.atmosphere, wind: day.wind)
-    measures = Fujin::Grading::Grader.new(signals, Fujin::Lessons.context(conditions: day, house: house, wind: day.wind)).proposals.first.measures
+    signals =
+      Fujin::Recordings::Signals.new(
+        Fujin::Recordings.read(landing.csv),
+        type: type,
+        atmosphere: day.atmosphere,
+        wind: day.wind
+      )
+    measures =
+      Fujin::Grading::Grader
+        .new(signals, Fujin::Lessons.context(conditions: day, house: house, wind: day.wind))
+        .proposals
+        .first
+        .measures
 
     refute_includes measures.keys, 'miss_ft'
     refute_includes measures.keys, 'entry_offset_ft'
@@ -139,7 +174,9 @@ class RobustnessTest < Minitest::Test
     rank = %w[polished in marginal out]
     early = fly(ending: 'touchdown', stage: 'early').proposal.measures
     strict = fly(ending: 'touchdown', stage: 'instructor').proposal.measures
-    early.each { |id, measure| assert_operator rank.index(measure.verdict), :<=, rank.index(strict[id].verdict), id if measure.judged? }
+    early.each do |id, measure|
+      assert_operator rank.index(measure.verdict), :<=, rank.index(strict[id].verdict), id if measure.judged?
+    end
   end
 
   def test_every_measure_says_where_it_comes_from
@@ -156,7 +193,9 @@ class RobustnessTest < Minitest::Test
     assert_equal 'out', gate.verdict
     assert gate.critical
     assert_equal 1, found.proposal.grade_of('glide').grade
-    refute_includes found.fault_ids, 'exceeded_limit' unless found.proposal.measures.values.any? { |m| m.band&.critical?(m.value) }
+    unless found.proposal.measures.values.any? { |m| m.band&.critical?(m.value) }
+      refute_includes found.fault_ids, 'exceeded_limit'
+    end
   end
 
   def test_rotor_under_its_absolute_limit_is_named

@@ -1,12 +1,24 @@
 # frozen_string_literal: true
 
-# A flight along a script, as a recorder with ordinary noise would show it: for finding and measuring what the pilot model
-# does not fly. The truth of every moment is the script's own.
+# A flight along a script, as a recorder with ordinary noise would show it: for finding and measuring what the pilot
+# model does not fly. The truth of every moment is the script's own.
 class ScriptedFlight
   Q = Fujin::Quantities
   STEP_S = 0.1
-  NOISE = { 'ias_kt' => 1.0, 'gs_kt' => 0.4, 'agl_ft' => 0.35, 'vs_fpm' => 30.0, 'hdg_deg' => 0.7, 'pitch_deg' => 0.4, 'roll_deg' => 0.4, 'nr_pct' => 0.2, 'collective_pct' => 0.5,
-            'map_inhg' => 0.1, 'pedal_pct' => 0.5, 'throttle_pct' => 0.5 }.freeze
+  NOISE = {
+    'ias_kt' => 1.0,
+    'gs_kt' => 0.4,
+    'agl_ft' => 0.35,
+    'vs_fpm' => 30.0,
+    'hdg_deg' => 0.7,
+    'pitch_deg' => 0.4,
+    'roll_deg' => 0.4,
+    'nr_pct' => 0.2,
+    'collective_pct' => 0.5,
+    'map_inhg' => 0.1,
+    'pedal_pct' => 0.5,
+    'throttle_pct' => 0.5
+  }.freeze
   LIMITS = { 'ias_kt' => 0.0, 'gs_kt' => 0.0 }.freeze
 
   attr_reader :marks, :t_s, :agl_ft, :gs_kt, :heading_deg
@@ -21,7 +33,15 @@ class ScriptedFlight
     @seed = seed
     @rows = []
     @marks = {}
-    @state = { 'nr_pct' => 100.0, 'collective_pct' => 45.0, 'map_inhg' => 20.0, 'throttle_pct' => 80.0, 'pitch_deg' => 0.0, 'roll_deg' => 0.0, 'pedal_pct' => 0.0 }
+    @state = {
+      'nr_pct' => 100.0,
+      'collective_pct' => 45.0,
+      'map_inhg' => 20.0,
+      'throttle_pct' => 80.0,
+      'pitch_deg' => 0.0,
+      'roll_deg' => 0.0,
+      'pedal_pct' => 0.0
+    }
   end
 
   # Remembers this moment under a name.
@@ -30,7 +50,8 @@ class ScriptedFlight
     self
   end
 
-  # One leg: ground speed and height change evenly to what is given, the nose turns at a rate, controls stand where they are put.
+  # One leg: ground speed and height change evenly to what is given, the nose turns at a rate, controls stand where
+  # they are put.
   def leg(seconds, gs_kt: @gs_kt, agl_ft: @agl_ft, turn_deg_s: 0.0, **state)
     steps = (seconds / STEP_S).round
     from_gs = @gs_kt
@@ -39,7 +60,12 @@ class ScriptedFlight
     last = @state.merge(state.transform_keys(&:to_s))
     (1..steps).each do |i|
       share = i.fdiv(steps)
-      advance(from_gs + ((gs_kt - from_gs) * share), from_agl + ((agl_ft - from_agl) * share), turn_deg_s, first.to_h { |k, v| [k, v + ((last[k] - v) * [share * 4.0, 1.0].min)] })
+      advance(
+        from_gs + ((gs_kt - from_gs) * share),
+        from_agl + ((agl_ft - from_agl) * share),
+        turn_deg_s,
+        first.to_h { |k, v| [k, v + ((last[k] - v) * [share * 4.0, 1.0].min)] }
+      )
     end
     @state = last
     self
@@ -60,7 +86,8 @@ class ScriptedFlight
   def csv
     random = Random.new(@seed)
     titles = @rows.first.keys
-    body = @rows.map { |row| row.map { |name, value| NOISE[name] ? shown(name, value, random) : value.round(8) }.join(',') }
+    body =
+      @rows.map { |row| row.map { |name, value| NOISE[name] ? shown(name, value, random) : value.round(8) }.join(',') }
     [titles.join(','), *body].join("\n") << "\n"
   end
 
@@ -76,8 +103,17 @@ class ScriptedFlight
     @t_s = (@t_s + STEP_S).round(1)
     lat = 47.2104 + (@north / 111_180.0)
     lon = -14.332 + (@east / (111_180.0 * Math.cos(47.2104 * Q::DEG)))
-    @rows << { 't_s' => @t_s, 'lat_deg' => lat, 'lon_deg' => lon, 'agl_ft' => height, 'gs_kt' => speed, 'track_deg' => @heading_deg % 360.0, 'hdg_deg' => @heading_deg % 360.0,
-               'ias_kt' => [speed + @headwind, 0.0].max, 'vs_fpm' => -sink }.merge(state)
+    @rows << {
+      't_s' => @t_s,
+      'lat_deg' => lat,
+      'lon_deg' => lon,
+      'agl_ft' => height,
+      'gs_kt' => speed,
+      'track_deg' => @heading_deg % 360.0,
+      'hdg_deg' => @heading_deg % 360.0,
+      'ias_kt' => [speed + @headwind, 0.0].max,
+      'vs_fpm' => -sink
+    }.merge(state)
   end
 
   def shown(name, value, random)

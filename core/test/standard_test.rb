@@ -4,35 +4,145 @@ require_relative 'test_helper'
 
 # Verdicts and grades as MEASURES.md section 4 has them.
 class StandardTest < Minitest::Test
-  TARGETS = { 'entry_height_ft' => 1000.0, 'entry_speed_kt' => 78.0, 'glide_speed_kt' => 63.0, 'target_rotor_rpm_pct' => 100.0, 'glide_sink_fpm' => 1500.0,
-              'flare_height_ft' => 72.0, 'flare_pitch_max_deg' => 18.5, 'hover_height_ft' => 4.0, 'power_off_low_pct' => 91.0, 'power_off_high_pct' => 111.0,
-              'absolute_rotor_rpm_low_pct' => 80.0, 'absolute_rotor_rpm_high_pct' => 114.0, 'lowest_rotor_rpm_pct' => 90.0 }.freeze
+  TARGETS = {
+    'entry_height_ft' => 1000.0,
+    'entry_speed_kt' => 78.0,
+    'glide_speed_kt' => 63.0,
+    'target_rotor_rpm_pct' => 100.0,
+    'glide_sink_fpm' => 1500.0,
+    'flare_height_ft' => 72.0,
+    'flare_pitch_max_deg' => 18.5,
+    'hover_height_ft' => 4.0,
+    'power_off_low_pct' => 91.0,
+    'power_off_high_pct' => 111.0,
+    'absolute_rotor_rpm_low_pct' => 80.0,
+    'absolute_rotor_rpm_high_pct' => 114.0,
+    'lowest_rotor_rpm_pct' => 90.0
+  }.freeze
 
   def standard = Fujin::Catalogue.find('straight_in_autorotation').standard
   def verdict(measure, value, stage = 'solo') = standard.band(measure, stage, TARGETS).verdict(value)
 
   # measure, stage => [value, verdict] on both sides of each limit
   CASES = {
-    %w[glide_ias_mean_kt solo] => { 66.5 => 'polished', 66.6 => 'in', 70.0 => 'in', 70.1 => 'marginal', 73.5 => 'marginal', 73.6 => 'out', 52.4 => 'out' },
-    %w[glide_ias_mean_kt early] => { 72.9 => 'in', 73.1 => 'marginal' },
-    %w[glide_ias_min_kt solo] => { 80.0 => 'polished', 53.0 => 'in', 52.9 => 'marginal' },
-    %w[collective_delay_s solo] => { 1.0 => 'polished', 1.1 => 'in', 1.2 => 'in', 1.5 => 'marginal', 1.51 => 'out' },
-    %w[min_rotor_rpm_pct early] => { 88.0 => 'in', 87.9 => 'marginal', 84.9 => 'out', 91.0 => 'polished' },
-    %w[min_rotor_rpm_pct solo] => { 93.0 => 'polished', 92.9 => 'in', 90.0 => 'in', 89.9 => 'marginal', 87.0 => 'marginal', 86.9 => 'out' },
-    %w[min_rotor_rpm_pct test] => { 91.0 => 'in', 90.9 => 'marginal' },
-    %w[glide_rotor_rpm_mean_pct early] => { 102.9 => 'polished', 94.1 => 'in' },
-    %w[glide_rotor_rpm_max_pct solo] => { 108.0 => 'polished', 111.0 => 'in', 113.0 => 'marginal', 113.1 => 'out' },
-    %w[glide_sink_fpm solo] => { 1687.0 => 'polished', 1875.0 => 'in', 1876.0 => 'marginal', 2063.0 => 'out' },
-    %w[flare_height_ft solo] => { 81.0 => 'polished', 63.0 => 'polished', 90.0 => 'in', 54.0 => 'in', 53.9 => 'marginal', 45.0 => 'marginal', 44.9 => 'out' },
-    %w[flare_height_ft early] => { 97.2 => 'in', 97.3 => 'marginal', 46.8 => 'in' },
-    %w[flare_rotor_rpm_max_pct solo] => { 111.0 => 'polished', 112.0 => 'in', 113.0 => 'marginal', 113.1 => 'out' },
-    %w[recovery_groundspeed_kt solo] => { 25.0 => 'polished', 32.0 => 'in', 38.0 => 'marginal', 38.1 => 'out' },
-    %w[recovery_min_height_ft solo] => { 3.0 => 'polished', 2.0 => 'in', 1.0 => 'marginal', 0.9 => 'out' },
-    %w[contact_sink_fpm solo] => { 150.0 => 'polished', 250.0 => 'in', 350.0 => 'marginal', 351.0 => 'out' },
-    %w[contact_sink_fpm instructor] => { 200.0 => 'in', 201.0 => 'marginal' },
-    %w[contact_drift_kt instructor] => { 1.5 => 'in', -3.5 => 'marginal', 3.6 => 'out' },
-    %w[contact_pitch_deg solo] => { 7.0 => 'polished', 9.0 => 'in', 12.0 => 'marginal', 12.1 => 'out' },
-    %w[miss_along_ft solo] => { -100.0 => 'polished', 200.0 => 'in', -300.0 => 'marginal', 301.0 => 'out' }
+    %w[glide_ias_mean_kt solo] => {
+      66.5 => 'polished',
+      66.6 => 'in',
+      70.0 => 'in',
+      70.1 => 'marginal',
+      73.5 => 'marginal',
+      73.6 => 'out',
+      52.4 => 'out'
+    },
+    %w[glide_ias_mean_kt early] => {
+      72.9 => 'in',
+      73.1 => 'marginal'
+    },
+    %w[glide_ias_min_kt solo] => {
+      80.0 => 'polished',
+      53.0 => 'in',
+      52.9 => 'marginal'
+    },
+    %w[collective_delay_s solo] => {
+      1.0 => 'polished',
+      1.1 => 'in',
+      1.2 => 'in',
+      1.5 => 'marginal',
+      1.51 => 'out'
+    },
+    %w[min_rotor_rpm_pct early] => {
+      88.0 => 'in',
+      87.9 => 'marginal',
+      84.9 => 'out',
+      91.0 => 'polished'
+    },
+    %w[min_rotor_rpm_pct solo] => {
+      93.0 => 'polished',
+      92.9 => 'in',
+      90.0 => 'in',
+      89.9 => 'marginal',
+      87.0 => 'marginal',
+      86.9 => 'out'
+    },
+    %w[min_rotor_rpm_pct test] => {
+      91.0 => 'in',
+      90.9 => 'marginal'
+    },
+    %w[glide_rotor_rpm_mean_pct early] => {
+      102.9 => 'polished',
+      94.1 => 'in'
+    },
+    %w[glide_rotor_rpm_max_pct solo] => {
+      108.0 => 'polished',
+      111.0 => 'in',
+      113.0 => 'marginal',
+      113.1 => 'out'
+    },
+    %w[glide_sink_fpm solo] => {
+      1687.0 => 'polished',
+      1875.0 => 'in',
+      1876.0 => 'marginal',
+      2063.0 => 'out'
+    },
+    %w[flare_height_ft solo] => {
+      81.0 => 'polished',
+      63.0 => 'polished',
+      90.0 => 'in',
+      54.0 => 'in',
+      53.9 => 'marginal',
+      45.0 => 'marginal',
+      44.9 => 'out'
+    },
+    %w[flare_height_ft early] => {
+      97.2 => 'in',
+      97.3 => 'marginal',
+      46.8 => 'in'
+    },
+    %w[flare_rotor_rpm_max_pct solo] => {
+      111.0 => 'polished',
+      112.0 => 'in',
+      113.0 => 'marginal',
+      113.1 => 'out'
+    },
+    %w[recovery_groundspeed_kt solo] => {
+      25.0 => 'polished',
+      32.0 => 'in',
+      38.0 => 'marginal',
+      38.1 => 'out'
+    },
+    %w[recovery_min_height_ft solo] => {
+      3.0 => 'polished',
+      2.0 => 'in',
+      1.0 => 'marginal',
+      0.9 => 'out'
+    },
+    %w[contact_sink_fpm solo] => {
+      150.0 => 'polished',
+      250.0 => 'in',
+      350.0 => 'marginal',
+      351.0 => 'out'
+    },
+    %w[contact_sink_fpm instructor] => {
+      200.0 => 'in',
+      201.0 => 'marginal'
+    },
+    %w[contact_drift_kt instructor] => {
+      1.5 => 'in',
+      -3.5 => 'marginal',
+      3.6 => 'out'
+    },
+    %w[contact_pitch_deg solo] => {
+      7.0 => 'polished',
+      9.0 => 'in',
+      12.0 => 'marginal',
+      12.1 => 'out'
+    },
+    %w[miss_along_ft solo] => {
+      -100.0 => 'polished',
+      200.0 => 'in',
+      -300.0 => 'marginal',
+      301.0 => 'out'
+    }
   }.freeze
 
   CASES.each do |(measure, stage), values|
@@ -77,8 +187,18 @@ class StandardTest < Minitest::Test
     assert_includes assert_raises(Fujin::UnknownName) { standard.band('balloon_ft', 'expert', TARGETS) }.message, 'solo'
   end
 
-  def measure(verdict, critical: false) = Fujin::Grading::Measure.new(id: "m_#{verdict}", phase: 'glide', value: 1.0, unit: 'kt', verdict: verdict, critical: critical)
-  def grade(*verdicts, **options) = Fujin::Grading::Grader.grade('glide', verdicts.map { |v| v.is_a?(String) ? measure(v) : v }, **options)
+  def measure(verdict, critical: false) =
+    Fujin::Grading::Measure.new(
+      id: "m_#{verdict}",
+      phase: 'glide',
+      value: 1.0,
+      unit: 'kt',
+      verdict: verdict,
+      critical: critical
+    )
+
+  def grade(*verdicts, **options) =
+    Fujin::Grading::Grader.grade('glide', verdicts.map { |v| v.is_a?(String) ? measure(v) : v }, **options)
 
   def test_grade_of_a_phase
     assert_equal 4, grade('polished', 'polished').grade

@@ -6,7 +6,12 @@ require_relative 'test_helper'
 class TeachingTest < Minitest::Test
   RECORDED = %w[late_collective slow_glide weak_flare].freeze
 
-  { 'late_collective' => 'first', 'weak_flare' => 'among', 'hard_flare' => 'not_there', nil => 'not_there' }.each do |named, verdict|
+  {
+    'late_collective' => 'first',
+    'weak_flare' => 'among',
+    'hard_flare' => 'not_there',
+    nil => 'not_there'
+  }.each do |named, verdict|
     define_method("test_naming_#{named || 'none'}_of_three_is_#{verdict}") do
       assert_equal verdict, Fujin::Progress::Teaching.verdict(named, RECORDED)
     end

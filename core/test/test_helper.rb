@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative '../../test/coverage'
 require 'date'
 require 'minitest/autorun'
 require_relative '../lib/fujin'
@@ -8,7 +9,11 @@ require_relative '../lib/fujin'
 module CoreHelp
   Q = Fujin::Quantities
   SPOT = [47.2104, -14.3320].freeze
-  HOT = Fujin::Atmosphere.new(elevation_m: 5000 * Q::FT, temperature_k: Fujin::Atmosphere.standard_temperature_k(5000 * Q::FT) + 20).freeze
+  HOT =
+    Fujin::Atmosphere.new(
+      elevation_m: 5000 * Q::FT,
+      temperature_k: Fujin::Atmosphere.standard_temperature_k(5000 * Q::FT) + 20
+    ).freeze
 
   def type(id = 'tansy-2') = Fujin::Aircraft::Library.find(id)
 
@@ -32,21 +37,55 @@ module CoreHelp
 
   CACHE = {} # rubocop:disable Style/MutableConstant
 
-  def fly(id: 'tansy-2', people: 'dual', wind: '350/8', ending: 'power_recovery', faults: {}, seed: 1, noise: 1.0, rate_hz: 10.0, stage: 'solo')
+  def fly(
+    id: 'tansy-2',
+    people: 'dual',
+    wind: '350/8',
+    ending: 'power_recovery',
+    faults: {},
+    seed: 1,
+    noise: 1.0,
+    rate_hz: 10.0,
+    stage: 'solo'
+  )
     CACHE[[id, people, wind, ending, faults, seed, noise, rate_hz, stage]] ||= begin
       day = conditions(id, people: people, wind: Fujin::Wind.parse(wind))
       house = Fujin::Planning::HouseMethod.new('ending' => ending)
       run = Fujin::Manoeuvres::Autorotation::WholeFlight.new(day, house: house, faults: faults).run
-      csv = Fujin::Flight::Recorder.new(type: type(id), origin: SPOT, seed: seed, noise: noise, rate_hz: rate_hz).csv(run)
+      csv =
+        Fujin::Flight::Recorder.new(type: type(id), origin: SPOT, seed: seed, noise: noise, rate_hz: rate_hz).csv(run)
       grade_csv(csv, day: day, house: house, run: run, stage: stage)
     end
   end
 
-  def grade_csv(csv, day: conditions(wind: Fujin::Wind.parse('350/8')), house: Fujin::Planning::HouseMethod.new, run: nil, stage: 'solo', planned: true, wind: day.wind)
+  def grade_csv(
+    csv,
+    day: conditions(wind: Fujin::Wind.parse('350/8')),
+    house: Fujin::Planning::HouseMethod.new,
+    run: nil,
+    stage: 'solo',
+    planned: true,
+    wind: day.wind
+  )
     recording = Fujin::Recordings.read(csv)
     signals = Fujin::Recordings::Signals.new(recording, type: day.type, atmosphere: day.atmosphere, wind: wind)
-    context = Fujin::Lessons.context(conditions: day, house: house, stage: stage, spot: SPOT, course_deg: day.wind.from_deg, wind: wind, planned: planned)
-    Flown.new(run: run, csv: csv, signals: signals, proposals: Fujin::Grading::Grader.new(signals, context).proposals, context: context)
+    context =
+      Fujin::Lessons.context(
+        conditions: day,
+        house: house,
+        stage: stage,
+        spot: SPOT,
+        course_deg: day.wind.from_deg,
+        wind: wind,
+        planned: planned
+      )
+    Flown.new(
+      run: run,
+      csv: csv,
+      signals: signals,
+      proposals: Fujin::Grading::Grader.new(signals, context).proposals,
+      context: context
+    )
   end
 
   # The recording without some columns.

@@ -2,13 +2,17 @@
 
 require_relative 'test_helper'
 
-# A turn about a point, flown in closed form over the ground in a wind: found against the planned figure, measured, explained.
+# A turn about a point, flown in closed form over the ground in a wind: found against the planned figure, measured,
+# explained.
 class TurnAboutAPointTest < Minitest::Test
   WIND = '350/12'
   AIR_KT = 70.0
 
   def day = conditions(wind: Fujin::Wind.parse(WIND))
-  def planned_ft = @planned_ft ||= Fujin::Catalogue.find('turn_about_a_point').plan(day, Fujin::Planning::HouseMethod.new).value('turn_radius_ft')
+
+  def planned_ft =
+    @planned_ft ||=
+      Fujin::Catalogue.find('turn_about_a_point').plan(day, Fujin::Planning::HouseMethod.new).value('turn_radius_ft')
 
   # Straight in, `turns` times round to the left, straight out. `spiral` is how much the radius changes each turn, ft.
   def csv(turns: 1.25, radius_ft: planned_ft, spiral: 0.0, noise: 1.0, seed: 1)
@@ -20,31 +24,44 @@ class TurnAboutAPointTest < Minitest::Test
     east = radius_ft * Q::FT * Math.sin(angle)
     course = 0.0
     gone = 0.0
-    rows = (0..1800).map do |i|
-      radius = (radius_ft + (spiral * gone)) * Q::FT
-      turning = i >= 300 && gone < turns
-      bearing = Math.atan2(east, north)
-      course = bearing - (Math::PI / 2.0) if turning
-      ground = ground_speed(course, wind_north, wind_east)
-      bank = turning ? -Math.atan(ground * ground / (Q::G * radius)) / Q::DEG : 0.0
-      row = [i * 0.1, 47.2104 + ((north + gauss.call) / 111_180.0), -14.332 + ((east + gauss.call) / 75_532.0), 600.0 + gauss.call, (ground / Q::KT) + (0.4 * gauss.call),
-             (course / Q::DEG) % 360.0, (course / Q::DEG) % 360.0, AIR_KT + gauss.call, 0.0, bank + (0.4 * gauss.call), 100.0, 45.0, 20.0, 80.0]
-      if turning
-        step = ground * 0.1 / radius
-        gone += step / (2.0 * Math::PI)
-        north = (radius_ft + (spiral * gone)) * Q::FT * Math.cos(bearing - step)
-        east = (radius_ft + (spiral * gone)) * Q::FT * Math.sin(bearing - step)
-      elsif i < 300
-        # On the tangent, due to arrive abeam at 30 s.
-        north = radius_ft * Q::FT * Math.cos(angle)
-        north += (300 - i - 1) * 0.1 * ground
-      else
-        north += ground * 0.1 * Math.cos(course)
-        east += ground * 0.1 * Math.sin(course)
+    rows =
+      (0..1800).map do |i|
+        radius = (radius_ft + (spiral * gone)) * Q::FT
+        turning = i >= 300 && gone < turns
+        bearing = Math.atan2(east, north)
+        course = bearing - (Math::PI / 2.0) if turning
+        ground = ground_speed(course, wind_north, wind_east)
+        bank = turning ? -Math.atan(ground * ground / (Q::G * radius)) / Q::DEG : 0.0
+        row = [
+          i * 0.1,
+          47.2104 + ((north + gauss.call) / 111_180.0),
+          -14.332 + ((east + gauss.call) / 75_532.0),
+          600.0 + gauss.call,
+          (ground / Q::KT) + (0.4 * gauss.call),
+          (course / Q::DEG) % 360.0,
+          (course / Q::DEG) % 360.0,
+          AIR_KT + gauss.call,
+          0.0,
+          bank + (0.4 * gauss.call),
+          100.0, 45.0, 20.0, 80.0
+        ]
+        if turning
+          step = ground * 0.1 / radius
+          gone += step / (2.0 * Math::PI)
+          north = (radius_ft + (spiral * gone)) * Q::FT * Math.cos(bearing - step)
+          east = (radius_ft + (spiral * gone)) * Q::FT * Math.sin(bearing - step)
+        elsif i < 300
+          # On the tangent, due to arrive abeam at 30 s.
+          north = radius_ft * Q::FT * Math.cos(angle)
+          north += (300 - i - 1) * 0.1 * ground
+        else
+          north += ground * 0.1 * Math.cos(course)
+          east += ground * 0.1 * Math.sin(course)
+        end
+        row.map { |v| v.round(7) }
       end
-      row.map { |v| v.round(7) }
-    end
-    "t_s,lat_deg,lon_deg,agl_ft,gs_kt,track_deg,hdg_deg,ias_kt,vs_fpm,roll_deg,nr_pct,collective_pct,map_inhg,throttle_pct\n#{rows.map { |row| row.join(',') }.join("\n")}\n"
+    't_s,lat_deg,lon_deg,agl_ft,gs_kt,track_deg,hdg_deg,ias_kt,vs_fpm,roll_deg,nr_pct,collective_pct,map_inhg,throttl' \
+      "e_pct\n#{rows.map { |row| row.join(',') }.join("\n")}\n"
   end
 
   # Ground speed along a track at the airspeed, m/s.
@@ -55,7 +72,13 @@ class TurnAboutAPointTest < Minitest::Test
   end
 
   def found(text, exercise: 'turn_about_a_point')
-    signals = Fujin::Recordings::Signals.new(Fujin::Recordings.read(text), type: type, atmosphere: Fujin::Atmosphere.new, wind: day.wind)
+    signals =
+      Fujin::Recordings::Signals.new(
+        Fujin::Recordings.read(text),
+        type: type,
+        atmosphere: Fujin::Atmosphere.new,
+        wind: day.wind
+      )
     context = Fujin::Lessons.context(conditions: day, spot: SPOT, wind: day.wind, planned: true, exercise: exercise)
     Fujin::Grading::Grader.new(signals, context).proposals.select { |p| p.attempt.manoeuvre == 'turn_about_a_point' }
   end
@@ -79,7 +102,9 @@ class TurnAboutAPointTest < Minitest::Test
   def test_the_steepest_bank_is_the_downwind_one
     fastest = (AIR_KT + 12.0) * Q::KT
 
-    assert_in_delta Math.atan(fastest * fastest / (Q::G * planned_ft * Q::FT)) / Q::DEG, value(one, 'turn_bank_max_deg'), 2.0
+    assert_in_delta Math.atan(fastest * fastest / (Q::G * planned_ft * Q::FT)) / Q::DEG,
+                    value(one, 'turn_bank_max_deg'),
+                    2.0
   end
 
   def test_a_spiral_inwards_is_named_with_how_much

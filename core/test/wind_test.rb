@@ -10,7 +10,13 @@ class WindTest < Minitest::Test
     [[350, 10, 20], [90, 25, 310], [200, 3, 200], [0, 40, 180]].each do |from, speed, course|
       wind = W.new(from_deg: from, speed_kt: speed)
       heading = course + wind.drift_angle_deg(course, 70.0)
-      found = W.from_drift(heading_deg: heading, airspeed_kt: 70.0, track_deg: course, groundspeed_kt: wind.groundspeed_kt(course, 70.0))
+      found =
+        W.from_drift(
+          heading_deg: heading,
+          airspeed_kt: 70.0,
+          track_deg: course,
+          groundspeed_kt: wind.groundspeed_kt(course, 70.0)
+        )
 
       assert_in_delta speed, found.speed_kt, 0.01
       assert_in_delta 0.0, Fujin::Quantities.wrap_deg(found.from_deg - from), 0.1
@@ -20,14 +26,17 @@ class WindTest < Minitest::Test
   # Straight into it: the difference of the speeds; indicated airspeed grows with height.
   def test_a_drift_in_words
     assert_in_delta 12.0, W.observed('heading 350 at 70, track 350 at 58').speed_kt, 0.01
-    high = Fujin::Planning::Conditions.build(type: Fujin::Aircraft::Library.find('tansy-2'), elevation_ft: 6000.0).atmosphere
+    high =
+      Fujin::Planning::Conditions.build(type: Fujin::Aircraft::Library.find('tansy-2'), elevation_ft: 6000.0).atmosphere
 
     assert_operator W.observed('heading 350 at 70, track 350 at 58', atmosphere: high).speed_kt, :>, 17
     assert_equal W.parse('310/16'), W.observed('310/16')
   end
 
   def test_nonsense_is_refused_with_the_place
-    ['', 'north', 'heading 350 at 70', '350/'].each { |text| assert_raises(Fujin::InvalidInput, text) { W.observed(text) } }
+    ['', 'north', 'heading 350 at 70', '350/'].each do |text|
+      assert_raises(Fujin::InvalidInput, text) { W.observed(text) }
+    end
     error = assert_raises(Fujin::InvalidInput) { W.observed('heading 10 at 90, track 190 at 90') }
 
     assert_match(/180 kt/, error.message)

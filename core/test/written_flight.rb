@@ -7,27 +7,66 @@ class WrittenFlight
   STEP_S = 0.1
   # Feet a second of a knot.
   FT_S = 1.68781
-  STILL = { 'north_ft' => 0.0, 'east_ft' => 0.0, 'agl_ft' => 0.0, 'gs_kt' => 0.0, 'track_deg' => 350.0, 'hdg_deg' => 350.0, 'ias_kt' => 0.0, 'vs_fpm' => 0.0, 'pitch_deg' => 0.0,
-            'roll_deg' => 0.0, 'nr_pct' => 100.0, 'ne_pct' => 100.0, 'collective_pct' => 40.0, 'pedal_pct' => 0.0, 'throttle_pct' => 80.0, 'map_inhg' => 20.0 }.freeze
+  STILL = {
+    'north_ft' => 0.0,
+    'east_ft' => 0.0,
+    'agl_ft' => 0.0,
+    'gs_kt' => 0.0,
+    'track_deg' => 350.0,
+    'hdg_deg' => 350.0,
+    'ias_kt' => 0.0,
+    'vs_fpm' => 0.0,
+    'pitch_deg' => 0.0,
+    'roll_deg' => 0.0,
+    'nr_pct' => 100.0,
+    'ne_pct' => 100.0,
+    'collective_pct' => 40.0,
+    'pedal_pct' => 0.0,
+    'throttle_pct' => 80.0,
+    'map_inhg' => 20.0
+  }.freeze
 
   attr_reader :csv
 
   # @param seconds [Float] how long
   # @yield [t_s] the columns that differ from standing still
   def initialize(seconds, columns: STILL.keys)
-    rows = (0..(seconds / STEP_S).round).map { |i| (i * STEP_S).round(1) }.map { |t| { 't_s' => t }.merge(placed(STILL.merge(yield(t)).slice(*columns))) }
-    @csv = [rows.first.keys.join(','), *rows.map { |row| row.values.map { |v| v&.round(8) }.join(',') }].join("\n") << "\n"
+    rows =
+      (0..(seconds / STEP_S).round)
+        .map { |i| (i * STEP_S).round(1) }
+        .map { |t| { 't_s' => t }.merge(placed(STILL.merge(yield(t)).slice(*columns))) }
+    @csv =
+      [rows.first.keys.join(','), *rows.map { |row| row.values.map { |v| v&.round(8) }.join(',') }].join("\n") << "\n"
   end
 
   # Cut by hand into phases and measured.
   # @param cut [Hash{String => Array(Float, Float)}] start and end of each phase
   # @return [Fujin::Grading::Proposal]
-  def measured(manoeuvre, cut, type: Fujin::Aircraft::Library.find('tansy-2'), wind: Fujin::Wind.calm, house: Fujin::Planning::HouseMethod.new, stage: 'solo', events: {},
-               result: :completed, **context)
+  def measured(
+    manoeuvre,
+    cut,
+    type: Fujin::Aircraft::Library.find('tansy-2'),
+    wind: Fujin::Wind.calm,
+    house: Fujin::Planning::HouseMethod.new,
+    stage: 'solo',
+    events: {},
+    result: :completed,
+    **context
+  )
     day = Fujin::Planning::Conditions.build(type: type, wind: wind)
-    signals = Fujin::Recordings::Signals.new(Fujin::Recordings.read(csv), type: type, atmosphere: day.atmosphere, wind: wind)
+    signals =
+      Fujin::Recordings::Signals.new(Fujin::Recordings.read(csv), type: type, atmosphere: day.atmosphere, wind: wind)
     spot = context.delete(:spot) { CoreHelp::SPOT }
-    about = Fujin::Lessons.context(conditions: day, house: house, stage: stage, spot: spot, wind: wind, planned: true, **context)
+    about =
+      Fujin::Lessons.context(
+        conditions: day,
+        house: house,
+        stage: stage,
+        spot: spot,
+        wind: wind,
+        planned: true,
+        **context
+      )
     phases = cut.map { |id, (from, to)| { 'id' => id, 'start_s' => from, 'end_s' => to } }
     Fujin::Grading::Recut.new(signals, about).propose(manoeuvre, phases, events: events, result: result)
   end

@@ -8,7 +8,14 @@ module Fujin
   class DemoSchool
     FOLDER = __dir__
     PASSWORD = 'quillmere'
-    FLEET = { 'Q-TANA' => 'tansy-2', 'Q-TANB' => 'tansy-2', 'Q-BRAC' => 'bracken-2', 'Q-BRAD' => 'bracken-2', 'Q-YARA' => 'yarrow-4', 'Q-SORA' => 'sorrel-g' }.freeze
+    FLEET = {
+      'Q-TANA' => 'tansy-2',
+      'Q-TANB' => 'tansy-2',
+      'Q-BRAC' => 'bracken-2',
+      'Q-BRAD' => 'bracken-2',
+      'Q-YARA' => 'yarrow-4',
+      'Q-SORA' => 'sorrel-g'
+    }.freeze
     SPOT = { spot_name: 'Heath, south mark', spot_lat_deg: 47.2104, spot_lon_deg: -14.3320, elevation_ft: 62.0 }.freeze
     COURSE_DEG = 350.0
 
@@ -21,7 +28,8 @@ module Fujin
     def load
       @say.call('loading the demo school (once, about a minute)')
       create_school
-      @people = YAML.load_file(File.join(FOLDER, 'people.yml')).to_h { |fields| [fields['sign_in'], create_person(fields)] }
+      @people =
+        YAML.load_file(File.join(FOLDER, 'people.yml')).to_h { |fields| [fields['sign_in'], create_person(fields)] }
       @fleet = FLEET.to_h { |mark, type_id| [mark, AircraftRow.create!(mark: mark, type_id: type_id)] }
       YAML.load_file(File.join(FOLDER, 'sorties.yml')).each_with_index { |fields, i| create_sortie(fields, i + 1) }
     end
@@ -30,8 +38,12 @@ module Fujin
 
     def create_school
       key = Ed25519::SigningKey.generate
-      School.create!(name: 'Quillmere Flying School', station: 'XQLM', public_key: Base64.strict_encode64(key.verify_key.to_bytes),
-                     sealed_private_key: SealedKey.seal(key, Settings.secret))
+      School.create!(
+        name: 'Quillmere Flying School',
+        station: 'XQLM',
+        public_key: Base64.strict_encode64(key.verify_key.to_bytes),
+        sealed_private_key: SealedKey.seal(key, Settings.secret)
+      )
     end
 
     def create_person(fields) = Person.create!(**fields.transform_keys(&:to_sym), password: PASSWORD)
@@ -40,25 +52,49 @@ module Fujin
       wind = Wind.parse(fields['wind'])
       aircraft = @fleet.fetch(fields['aircraft'])
       student = @people.fetch(fields['student'])
-      sortie = Sortie.create!(student: student, instructor: @people.fetch(fields['instructor']), aircraft: aircraft,
-                              starts_at: @today.to_time(:utc) + (fields['day'] * 86_400) + (fields['hour'] * 3600),
-                              manoeuvre: fields['manoeuvre'] || 'straight_in_autorotation', settings: fields['settings'] || {},
-                              stage: student.stage, fuel_kg: fuel(aircraft, student, fields), wind_from_deg: wind.from_deg, wind_kt: wind.speed_kt,
-                              gust_kt: fields['gust'], oat_c: fields['oat_c'], dew_point_c: fields['dew_point_c'], qnh_hpa: 1016.0, course_deg: COURSE_DEG,
-                              height_ft: fields['manoeuvre'] ? fields['height_ft'] : 1000.0, house: { 'ending' => fields['ending'] || 'power_recovery' }, **SPOT)
+      sortie =
+        Sortie.create!(
+          student: student,
+          instructor: @people.fetch(fields['instructor']),
+          aircraft: aircraft,
+          starts_at: @today.to_time(:utc) + (fields['day'] * 86_400) + (fields['hour'] * 3600),
+          manoeuvre: fields['manoeuvre'] || 'straight_in_autorotation',
+          settings: fields['settings'] || {},
+          stage: student.stage,
+          fuel_kg: fuel(aircraft, student, fields),
+          wind_from_deg: wind.from_deg,
+          wind_kt: wind.speed_kt,
+          gust_kt: fields['gust'],
+          oat_c: fields['oat_c'],
+          dew_point_c: fields['dew_point_c'],
+          qnh_hpa: 1016.0,
+          course_deg: COURSE_DEG,
+          height_ft: fields['manoeuvre'] ? fields['height_ft'] : 1000.0,
+          house: {
+            'ending' => fields['ending'] || 'power_recovery'
+          },
+          **SPOT
+        )
       fly(sortie, fields, seed) unless fields['planned']
     end
 
     # As much fuel as the greatest mass allows with these two aboard, at most three quarters.
     def fuel(aircraft, student, fields)
       type = aircraft.type
-      room = type.fetch('masses_kg.max') - type.fetch('masses_kg.empty') - student.mass_kg - @people.fetch(fields['instructor']).mass_kg
+      room =
+        type.fetch('masses_kg.max') - type.fetch('masses_kg.empty') - student.mass_kg -
+        @people.fetch(fields['instructor']).mass_kg
       room.clamp(10.0, 0.75 * type.optional('fuel.full_kg')).round
     end
 
     def fly(sortie, fields, seed)
       @say.call("flying #{sortie.student.name}'s sortie of #{sortie.starts_at.to_date}")
-      sortie.update!(go_decision: 'go', off_at: sortie.starts_at + 600, on_at: sortie.starts_at + 600 + (55 * 60), next_focus: fields['focus'])
+      sortie.update!(
+        go_decision: 'go',
+        off_at: sortie.starts_at + 600,
+        on_at: sortie.starts_at + 600 + (55 * 60),
+        next_focus: fields['focus']
+      )
       taps(sortie, fields)
       recording = record(sortie, fields, seed)
       ImportRecording.run(recording.id)
@@ -73,12 +109,27 @@ module Fujin
     def record(sortie, fields, seed)
       setting = SortieSetting.new(sortie)
       faults = fields['flights'].map { |flight| flight.transform_values(&:to_f) }
-      lesson = Lessons::FlownLesson.new(setting.conditions, faults: faults, origin: [SPOT[:spot_lat_deg], SPOT[:spot_lon_deg]], elevation_ft: SPOT[:elevation_ft],
-                                                      house: setting.house, height_ft: sortie.height_ft, seed: seed, course_deg: COURSE_DEG,
-                                                      manoeuvre: sortie.manoeuvre, settings: sortie.settings)
+      lesson =
+        Lessons::FlownLesson.new(
+          setting.conditions,
+          faults: faults,
+          origin: [SPOT[:spot_lat_deg], SPOT[:spot_lon_deg]],
+          elevation_ft: SPOT[:elevation_ft],
+          house: setting.house,
+          height_ft: sortie.height_ft,
+          seed: seed,
+          course_deg: COURSE_DEG,
+          manoeuvre: sortie.manoeuvre,
+          settings: sortie.settings
+        )
       bytes = lesson.csv
-      RecordingRow.create!(sortie: sortie, by: sortie.instructor, name: "#{sortie.aircraft.mark.downcase}-#{sortie.starts_at.strftime('%Y%m%d-%H%M')}.csv",
-                           sha256: Digest::SHA256.hexdigest(bytes), bytes: bytes)
+      RecordingRow.create!(
+        sortie: sortie,
+        by: sortie.instructor,
+        name: "#{sortie.aircraft.mark.downcase}-#{sortie.starts_at.strftime('%Y%m%d-%H%M')}.csv",
+        sha256: Digest::SHA256.hexdigest(bytes),
+        bytes: bytes
+      )
     end
 
     def taps(sortie, fields)
@@ -94,8 +145,17 @@ module Fujin
     end
 
     def event(sortie, kind, at, number, phase: nil, value: nil)
-      FlyEvent.create!(id: SecureRandom.uuid, sortie: sortie, kind: kind, at: at, attempt_no: number, phase: phase, payload: { value: value }.compact,
-                       by: sortie.instructor, created_at: at)
+      FlyEvent.create!(
+        id: SecureRandom.uuid,
+        sortie: sortie,
+        kind: kind,
+        at: at,
+        attempt_no: number,
+        phase: phase,
+        payload: { value: value }.compact,
+        by: sortie.instructor,
+        created_at: at
+      )
     end
 
     # The student a little kinder than the proposal, the instructor confirming it.
@@ -112,35 +172,69 @@ module Fujin
 
     # What was played in each attempt, what the candidate named with which cue, and how the teaching was graded.
     def teach(flown, lessons)
-      flown.zip(lessons).each do |attempt, lesson|
-        next unless lesson
+      flown
+        .zip(lessons)
+        .each do |attempt, lesson|
+          next unless lesson
 
-        say_fault(attempt, 'played', lesson['played'], nil, attempt.sortie.instructor)
-        next unless lesson.key?('named')
+          say_fault(attempt, 'played', lesson['played'], nil, attempt.sortie.instructor)
+          next unless lesson.key?('named')
 
-        say_fault(attempt, 'named', lesson['named'], lesson['cue'], attempt.sortie.student)
-        lesson.fetch('grades', {}).each { |item, grade| add_grade(attempt, item, 'teaching', grade, nil, attempt.sortie.instructor) }
-      end
+          say_fault(attempt, 'named', lesson['named'], lesson['cue'], attempt.sortie.student)
+          lesson
+            .fetch('grades', {})
+            .each { |item, grade| add_grade(attempt, item, 'teaching', grade, nil, attempt.sortie.instructor) }
+        end
     end
 
     def say_fault(attempt, kind, fault, cue, person)
-      FaultCall.create!(id: SecureRandom.uuid, attempt: attempt, kind: kind, fault: fault, cue: cue, by: person, created_at: attempt.sortie.on_at + 900)
+      FaultCall.create!(
+        id: SecureRandom.uuid,
+        attempt: attempt,
+        kind: kind,
+        fault: fault,
+        cue: cue,
+        by: person,
+        created_at: attempt.sortie.on_at + 900
+      )
     end
 
     # A colleague's grades: the proposal's, with what that colleague sees otherwise.
     def second_opinion(attempt, second)
-      attempt.proposal['phases'].reject { |p| p['grade'].nil? }.each do |phase|
-        add_grade(attempt, phase['id'], 'second', (phase['grade'] + second.fetch(phase['id'], 0)).clamp(1, 4), nil, @people.fetch(second['by']))
-      end
+      attempt.proposal['phases']
+        .reject { |p| p['grade'].nil? }
+        .each do |phase|
+          add_grade(
+            attempt,
+            phase['id'],
+            'second',
+            (phase['grade'] + second.fetch(phase['id'], 0)).clamp(1, 4),
+            nil,
+            @people.fetch(second['by'])
+          )
+        end
     end
 
     def add_grade(attempt, phase, kind, grade, proposed, person)
-      GradeRow.create!(id: SecureRandom.uuid, attempt: attempt, phase: phase, kind: kind, grade: grade, proposed: proposed, by: person,
-                       standard_version: attempt.proposal['standard_version'], created_at: attempt.sortie.on_at + 1200)
+      GradeRow.create!(
+        id: SecureRandom.uuid,
+        attempt: attempt,
+        phase: phase,
+        kind: kind,
+        grade: grade,
+        proposed: proposed,
+        by: person,
+        standard_version: attempt.proposal['standard_version'],
+        created_at: attempt.sortie.on_at + 1200
+      )
     end
 
     def sign(sortie)
-      Signing.new(sortie.student, sortie.manoeuvre, sortie.instructor).sign(id: SecureRandom.uuid, remark: 'Full touchdown, dual.', now: sortie.on_at + 3600)
+      Signing.new(sortie.student, sortie.manoeuvre, sortie.instructor).sign(
+        id: SecureRandom.uuid,
+        remark: 'Full touchdown, dual.',
+        now: sortie.on_at + 3600
+      )
     end
   end
 end

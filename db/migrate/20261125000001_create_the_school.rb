@@ -168,7 +168,8 @@ class CreateTheSchool < ActiveRecord::Migration[7.2]
       BEGIN RAISE EXCEPTION '% is append-only', TG_TABLE_NAME; END $$;
     SQL
     tables.each do |table|
-      execute "CREATE TRIGGER #{table}_append_only BEFORE UPDATE OR DELETE ON #{table} FOR EACH ROW EXECUTE FUNCTION refuse_change()"
+      execute "CREATE TRIGGER #{table}_append_only BEFORE UPDATE OR DELETE ON #{table} FOR EACH ROW EXECUTE FUNCTION " \
+        'refuse_change()'
     end
   end
 end

@@ -30,7 +30,8 @@ class PrepareEveryManoeuvre < ActiveRecord::Migration[7.2]
       t.datetime :created_at, null: false
       t.index %i[type_id number], unique: true
     end
-    execute 'CREATE TRIGGER aircraft_type_versions_append_only BEFORE UPDATE OR DELETE ON aircraft_type_versions FOR EACH ROW EXECUTE FUNCTION refuse_change()'
+    execute 'CREATE TRIGGER aircraft_type_versions_append_only BEFORE UPDATE OR DELETE ON aircraft_type_versions FOR ' \
+      'EACH ROW EXECUTE FUNCTION refuse_change()'
 
     create_table :weather_reports do |t|
       t.string :station, null: false

@@ -64,9 +64,16 @@ module Fujin
 
     def distances(from, width, scale, ground)
       step = round_step(width / scale, 5)
-      (along[0] / step).ceil.upto(((along[0] + (width / scale)) / step).floor) do |n|
-        say(n.zero? ? 'spot' : "#{(n * step).abs.round} ft", from + (((n * step) - along[0]) * scale) - 8, ground - 11, 7)
-      end
+      (along[0] / step)
+        .ceil
+        .upto(((along[0] + (width / scale)) / step).floor) do |n|
+          say(
+            n.zero? ? 'spot' : "#{(n * step).abs.round} ft",
+            from + (((n * step) - along[0]) * scale) - 8,
+            ground - 11,
+            7
+          )
+        end
     end
 
     def doors(place, right)

@@ -16,16 +16,43 @@ module Fujin
     # Working numbers end where the page does, points from its lower edge.
     BOTTOM = 48
     # Letters that the PDF's own fonts do not have.
-    LETTERS = { '−' => '-', '≤' => 'at most', '½' => '1/2', '²' => '2', '√' => 'root ', 'Ω' => 'omega', 'μ' => 'mu', 'Φ' => 'bank', '→' => 'to', "\u00a0" => ' ' }.freeze
+    LETTERS = {
+      '−' => '-',
+      '≤' => 'at most',
+      '½' => '1/2',
+      '²' => '2',
+      '√' => 'root ',
+      'Ω' => 'omega',
+      'μ' => 'mu',
+      'Φ' => 'bank',
+      '→' => 'to',
+      "\u00a0" => ' '
+    }.freeze
 
-    UNITS = { 'pct' => '%', 'fpm' => 'ft/min', 'deg' => '°', 'kw' => 'kW', 'm_s' => 'm/s', 'deg_s' => '°/s', 'kj' => 'kJ', 'inhg' => 'inHg' }.freeze
+    UNITS = {
+      'pct' => '%',
+      'fpm' => 'ft/min',
+      'deg' => '°',
+      'kw' => 'kW',
+      'm_s' => 'm/s',
+      'deg_s' => '°/s',
+      'kj' => 'kJ',
+      'inhg' => 'inHg'
+    }.freeze
     DIGITS = { 'ft' => 0, 'kt' => 0, 'fpm' => 0, 'kg' => 0, 'index' => 2 }.freeze
 
     # @param sortie [Sortie], @param plan [Planning::Plan]
     def initialize(sortie, plan)
       @sortie = sortie
       @plan = plan
-      @pdf = Prawn::Document.new(page_size: 'A4', margin: 36, info: { Title: "#{sortie.declaration.title}, #{sortie.student.name}" })
+      @pdf =
+        Prawn::Document.new(
+          page_size: 'A4',
+          margin: 36,
+          info: {
+            Title: "#{sortie.declaration.title}, #{sortie.student.name}"
+          }
+        )
       @pdf.fill_color INK
       @pdf.stroke_color INK
     end
@@ -49,11 +76,10 @@ module Fujin
     def heading
       write(@sortie.declaration.title, size: 19, style: :bold)
       write(
-        "#{@sortie.student.name} with #{@sortie.instructor.name} · #{@sortie.aircraft.mark} #{@sortie.aircraft.type.name} · " \
-        "#{@sortie.starts_at.utc.strftime('%-d %B %Y, %H:%M UTC')}", size: 10, color: SOFT
+        "#{@sortie.student.name} with #{@sortie.instructor.name} · #{@sortie.aircraft.mark} " \
+          "#{@sortie.aircraft.type.name} · " \
+          "#{@sortie.starts_at.utc.strftime('%-d %B %Y, %H:%M UTC')}", size: 10, color: SOFT
       )
-      write("Wind #{@plan.conditions.wind} · final course #{@plan.course_deg.round}° · #{@sortie.spot_name} · #{@plan.conditions.mass_kg.round} kg · standard '#{@sortie.stage}'",
-            size: 10, color: SOFT)
       write("Objective: #{@sortie.objective}", size: 10) if @sortie.objective
       @pdf.move_down 6
     end
@@ -109,7 +135,13 @@ module Fujin
       @sortie.declaration.checks.each { |check| write("[ ] #{check}", size: 8.5) }
       @pdf.move_down 4
       write('What usually goes first', size: 9, style: :bold)
-      @sortie.declaration.faults.first(4).each { |fault| write("#{fault.title}: #{@sortie.declaration.text_for(fault.cue, @sortie.aircraft.type)}", size: 8.5) }
+      @sortie
+        .declaration
+        .faults
+        .first(4)
+        .each do |fault|
+          write("#{fault.title}: #{@sortie.declaration.text_for(fault.cue, @sortie.aircraft.type)}", size: 8.5)
+        end
     end
 
     def gate_text(gate)
@@ -121,7 +153,12 @@ module Fujin
     def cautions
       @plan.cautions.each do |caution|
         limit = caution.level == 'limit'
-        write("#{'LIMIT: ' if limit}#{caution.text}", size: 8, style: limit || caution.level == 'caution' ? :bold : :normal, color: limit ? LIMIT : INK)
+        write(
+          "#{'LIMIT: ' if limit}#{caution.text}",
+          size: 8,
+          style: limit || caution.level == 'caution' ? :bold : :normal,
+          color: limit ? LIMIT : INK
+        )
       end
       @pdf.move_down 3
       @pdf.stroke_horizontal_rule

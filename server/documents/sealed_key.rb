@@ -35,7 +35,9 @@ module Fujin
       cipher.auth_tag = bytes.byteslice(SALT_BYTES + NONCE_BYTES, TAG_BYTES)
       Ed25519::SigningKey.new(cipher.update(bytes.byteslice((SALT_BYTES + NONCE_BYTES + TAG_BYTES)..)) + cipher.final)
     rescue OpenSSL::Cipher::CipherError
-      raise Conflict, "The school's signing key cannot be opened: var/secret is not the one it was sealed with. Put the old file back."
+      raise Conflict,
+            "The school's signing key cannot be opened: var/secret is not the one it was sealed with. Put the old " \
+              'file back.'
     end
 
     def derive(secret, salt) = OpenSSL::KDF.scrypt(secret, salt: salt, N: 2**14, r: 8, p: 1, length: 32)

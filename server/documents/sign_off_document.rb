@@ -10,8 +10,8 @@ module Fujin
   # A sign-off as a file that anyone can check: canonical JSON (RFC 8785), chained to the one before by hash, signed
   # with the school's Ed25519 key. Needs no database.
   #
-  # The signed part is `statement`; around it stand `hash`, `signature` and `public_key`. `statement.previous_hash` names
-  # the sign-off before it in the school's chain, or 64 zeros for the first.
+  # The signed part is `statement`; around it stand `hash`, `signature` and `public_key`. `statement.previous_hash`
+  # names the sign-off before it in the school's chain, or 64 zeros for the first.
   module SignOffDocument
     FORMAT = 'fujin-sign-off-1'
     FIRST = '0' * 64
@@ -29,8 +29,12 @@ module Fujin
     def sign(statement, previous_hash:, key:)
       body = statement.merge('format' => FORMAT, 'previous_hash' => previous_hash)
       bytes = body.to_json_c14n
-      { 'statement' => body, 'hash' => Digest::SHA256.hexdigest(bytes), 'signature' => Base64.strict_encode64(key.sign(bytes)),
-        'public_key' => Base64.strict_encode64(key.verify_key.to_bytes) }
+      {
+        'statement' => body,
+        'hash' => Digest::SHA256.hexdigest(bytes),
+        'signature' => Base64.strict_encode64(key.sign(bytes)),
+        'public_key' => Base64.strict_encode64(key.verify_key.to_bytes)
+      }
     end
 
     # @param text [String] the exported file
@@ -43,11 +47,15 @@ module Fujin
       raise Broken, "format is #{statement['format'].inspect}, expected #{FORMAT}" unless statement['format'] == FORMAT
 
       bytes = statement.to_json_c14n
-      raise Broken, 'the statement was altered: its hash does not match' unless Digest::SHA256.hexdigest(bytes) == document.fetch('hash')
+      unless Digest::SHA256.hexdigest(bytes) == document.fetch('hash')
+        raise Broken, 'the statement was altered: its hash does not match'
+      end
 
       key = verify_key(document.fetch('public_key'))
       check_signature(key, document.fetch('signature'), bytes)
-      raise Broken, 'the signature is good, but it was made with another key than the one given' if pinned_key && pinned_key.strip != document['public_key']
+      if pinned_key && pinned_key.strip != document['public_key']
+        raise Broken, 'the signature is good, but it was made with another key than the one given'
+      end
 
       Verdict.new(statement: statement, digest: document['hash'], pinned: !pinned_key.nil?)
     rescue KeyError => e
@@ -60,13 +68,17 @@ module Fujin
       documents.each_cons(2) do |before, after|
         next if after['statement']['previous_hash'] == before['hash']
 
-        raise Broken, "sign-off #{after['statement']['id']} does not follow #{before['statement']['id']}: one was removed or altered"
+        raise Broken,
+              "sign-off #{after['statement']['id']} does not follow #{before['statement']['id']}: one was removed or " \
+                'altered'
       end
     end
 
     def parse(text)
       document = JSON.parse(text)
-      raise Broken, 'the file is no sign-off: expected an object with a statement' unless document.is_a?(Hash) && document['statement'].is_a?(Hash)
+      unless document.is_a?(Hash) && document['statement'].is_a?(Hash)
+        raise Broken, 'the file is no sign-off: expected an object with a statement'
+      end
 
       document
     rescue JSON::ParserError

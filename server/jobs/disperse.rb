@@ -4,8 +4,8 @@ require 'que'
 require_relative 'gives_up'
 
 module Fujin
-  # Works out where a thousand landings of a sortie's plan would end, by each way of reaching the spot, and stores the answer
-  # as it grows. Seeded: run again, it says the same.
+  # Works out where a thousand landings of a sortie's plan would end, by each way of reaching the spot, and stores the
+  # answer as it grows. Seeded: run again, it says the same.
   class Disperse < Que::Job
     include GivesUp
 

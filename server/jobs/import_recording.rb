@@ -21,7 +21,15 @@ module Fujin
       import(row)
       finish
     rescue UnknownHeadings => e
-      row.update!(status: 'failed', step: 'waits for its headings', error: e.message, summary: { 'headings' => asked(e), 'meanings' => meanings })
+      row.update!(
+        status: 'failed',
+        step: 'waits for its headings',
+        error: e.message,
+        summary: {
+          'headings' => asked(e),
+          'meanings' => meanings
+        }
+      )
       finish
     rescue Error, InvalidInput => e
       # The file is at fault, and will be at the next try.
@@ -32,14 +40,19 @@ module Fujin
     private
 
     def work_row(id) = RecordingRow.light.find_by(id: id)
-    def given_up = 'This recording could not be worked through. Its file is kept as it came; tell the school which it is.'
+
+    def given_up =
+      'This recording could not be worked through. Its file is kept as it came; tell the school which it is.'
 
     def import(row)
       say(row, 'fetching from the recorder', 0.02) { fetch(row) } if row.bytes.nil?
       recording = nil
       say(row, 'reading the file', 0.1) do
         total = [row.bytes.count("\n"), 1].max
-        recording = Recordings.read(row.bytes, name: row.name, headings: HeadingMapping.for(row.bytes)) { |line| say(row, "reading row #{line}", 0.1 + (0.3 * line / total)) }
+        recording =
+          Recordings.read(row.bytes, name: row.name, headings: HeadingMapping.for(row.bytes)) do |line|
+            say(row, "reading row #{line}", 0.1 + (0.3 * line / total))
+          end
       end
       setting = SortieSetting.new(row.sortie)
       signals = nil
@@ -51,7 +64,10 @@ module Fujin
       store(row, recording, signals, proposals, setting)
     end
 
-    def meanings = Recordings::Headings::CHANNELS.map { |channel| { 'channel' => channel, 'units' => Recordings::Headings.units(channel) } }
+    def meanings =
+      Recordings::Headings::CHANNELS.map do |channel|
+        { 'channel' => channel, 'units' => Recordings::Headings.units(channel) }
+      end
 
     # Each heading with its first cell and the likeliest meaning.
     def asked(unknown)
@@ -89,27 +105,43 @@ module Fujin
         said = said_of(row, signals, own.map(&:attempt))
         (own + others).each_with_index { |proposal, i| store_attempt(row, i, proposal, signals, setting, said) }
         flag_aircraft(row.sortie, proposals)
-        row.update!(status: 'ready', step: 'imported', progress: 1.0, error: nil,
-                    summary: Serialisers.recording(signals).except('name', 'bridged')
-                                        .merge('bridged' => recording.bridged, 'power_card' => Recordings::PowerCard.of(signals)))
+        row.update!(
+          status: 'ready',
+          step: 'imported',
+          progress: 1.0,
+          error: nil,
+          summary:
+            Serialisers
+              .recording(signals)
+              .except('name', 'bridged')
+              .merge('bridged' => recording.bridged, 'power_card' => Recordings::PowerCard.of(signals))
+        )
       end
     end
 
     def store_attempt(row, position, proposal, signals, setting, said)
       attempt = proposal.attempt
-      AttemptRow.create!(id: attempt_id(row, position), sortie: row.sortie, recording: row, position: position, manoeuvre: attempt.manoeuvre,
-                         start_s: attempt.start_s, end_s: attempt.end_s, **said.call(position, attempt),
-                         proposal: Serialisers.proposal(proposal, setting.type),
-                         path: FlownPath.new(signals, proposal, setting.grading_context.spot).points)
+      AttemptRow.create!(
+        id: attempt_id(row, position),
+        sortie: row.sortie,
+        recording: row,
+        position: position,
+        manoeuvre: attempt.manoeuvre,
+        start_s: attempt.start_s,
+        end_s: attempt.end_s,
+        **said.call(position, attempt),
+        proposal: Serialisers.proposal(proposal, setting.type),
+        path: FlownPath.new(signals, proposal, setting.grading_context.spot).points
+      )
     end
 
-    # What the cockpit's taps say of an attempt: by the clock, where the recording has one and an attempt lies between the taps of
-    # a hand-over; else by its place in this recording, after those of earlier ones.
+    # What the cockpit's taps say of an attempt: by the clock, where the recording has one and an attempt lies between
+    # the taps of a hand-over; else by its place in this recording, after those of earlier ones.
     def said_of(row, signals, own)
       taps = HelpTaps.new(row.sortie.fly_events.to_a)
       before = row.sortie.attempts.where.not(recording_id: row.id).count + 1
       match = TapMatch.new(taps, signals.recording.clock_s, own)
-      lambda do |position, attempt|
+      ->(position, attempt) do
         number = match.number(attempt) || (before + position)
         handed = attempt.event(:handed_s)&.then { |moment| taps.task_at(moment + signals.recording.clock_s) }
         { manner: taps.manner(number), task: handed || taps.task(number), tap_no: match.number(attempt) }
@@ -123,7 +155,10 @@ module Fujin
       passed = proposals.flat_map { |p| p.faults.select { |fault| fault.id == 'exceeded_limit' } }
       return if passed.empty?
 
-      sortie.aircraft.update!(look_at_it: true, look_at_it_reason: "#{sortie.starts_at.to_date}: #{passed.map(&:evidence).join('; ')}")
+      sortie.aircraft.update!(
+        look_at_it: true,
+        look_at_it_reason: "#{sortie.starts_at.to_date}: #{passed.map(&:evidence).join('; ')}"
+      )
     end
   end
 end

@@ -4,8 +4,9 @@ require 'que'
 require_relative 'gives_up'
 
 module Fujin
-  # Records a flight as it is flown: keeps the recorder's sentences as they come, tells whoever watches each reading, and when
-  # the line ends hands what arrived to the import. A worker that dies keeps what was stored; another goes on from there.
+  # Records a flight as it is flown: keeps the recorder's sentences as they come, tells whoever watches each reading,
+  # and when the line ends hands what arrived to the import. A worker that dies keeps what was stored; another goes on
+  # from there.
   class RecordLive < Que::Job
     include GivesUp
 
@@ -34,7 +35,10 @@ module Fujin
     private
 
     def work_row(id) = RecordingRow.light.find_by(id: id)
-    def given_up = 'Recording this flight failed. What had arrived is kept; the file on the recorder can still be loaded.'
+
+    def given_up =
+      'Recording this flight failed. What had arrived is kept; the file on the recorder can still be loaded.'
+
     def kept?(row) = RecordingRow.where(id: row.id).where('length(bytes) > 0').exists?
 
     def record(row, pace)
@@ -42,11 +46,14 @@ module Fujin
       monitor = Live::Monitor.new(SortieSetting.new(row.sortie).grading_context)
       @unkept = String.new(encoding: Encoding::BINARY)
       @kept_at = now
-      reason = RecorderLink.new(Settings.recorder_host, Settings.recorder_port).follow(row.sortie, pace: pace) do |bytes|
-        show(row, stream.take(bytes).map { |sample| monitor.take(sample) }) if bytes
-        @unkept << bytes if bytes
-        now - @kept_at >= KEEP_EVERY_S ? keep(row) : nil
-      end
+      reason =
+        RecorderLink
+          .new(Settings.recorder_host, Settings.recorder_port)
+          .follow(row.sortie, pace: pace) do |bytes|
+            show(row, stream.take(bytes).map { |sample| monitor.take(sample) }) if bytes
+            @unkept << bytes if bytes
+            now - @kept_at >= KEEP_EVERY_S ? keep(row) : nil
+          end
       keep(row)
       hand_over(row, reason)
     end
@@ -59,16 +66,31 @@ module Fujin
 
     def view(reading)
       gate = reading.gate
-      { 't_s' => reading.t_s.round(3), 'phase' => reading.phase, 'bands' => reading.bands.transform_values { |band| band.map { |v| v&.round(1) } },
-        'gate' => gate && { 'call' => gate.call, 'height_ft' => gate.height_ft.round, 'seconds' => gate.seconds&.round(1), 'reasons' => gate.reasons } }
-        .merge(DIGITS.to_h { |name, digits| [name, reading.public_send(name)&.round(digits)] })
+      {
+        't_s' => reading.t_s.round(3),
+        'phase' => reading.phase,
+        'bands' => reading.bands.transform_values { |band| band.map { |v| v&.round(1) } },
+        'gate' =>
+          gate &&
+            {
+              'call' => gate.call,
+              'height_ft' => gate.height_ft.round,
+              'seconds' => gate.seconds&.round(1),
+              'reasons' => gate.reasons
+            }
+      }.merge(DIGITS.to_h { |name, digits| [name, reading.public_send(name)&.round(digits)] })
     end
 
     # Stores what arrived. @return [Symbol, nil] :stop when somebody asked for that, or when it is too long
     def keep(row)
       @kept_at = now
       unless @unkept.empty?
-        RecordingRow.where(id: row.id).update_all(["bytes = coalesce(bytes, ''::bytea) || ?, updated_at = now()", ActiveModel::Type::Binary.new.serialize(@unkept)])
+        RecordingRow.where(id: row.id).update_all(
+          [
+            "bytes = coalesce(bytes, ''::bytea) || ?, updated_at = now()",
+            ActiveModel::Type::Binary.new.serialize(@unkept)
+          ]
+        )
         @unkept.clear
       end
       step, size = RecordingRow.where(id: row.id).pick(:step, Arel.sql('length(bytes)'))

@@ -18,7 +18,8 @@ module Fujin
       socket = connect(request(sortie, 'PFJNF'))
       read_all(socket)
     rescue SystemCallError => e
-      raise UnreadableRecording, "The line to the recorder at #{@host}:#{@port} broke (#{e.message}). Nothing was changed; try again."
+      raise UnreadableRecording,
+            "The line to the recorder at #{@host}:#{@port} broke (#{e.message}). Nothing was changed; try again."
     ensure
       socket&.close
     end
@@ -53,7 +54,9 @@ module Fujin
       socket.write("#{Recordings::Nmea.sentence(words)}\r\n")
       socket
     rescue SystemCallError, SocketError => e
-      raise UnreadableRecording, "The recorder at #{@host}:#{@port} cannot be reached (#{e.message}). Is it switched on? Nothing was changed."
+      raise UnreadableRecording,
+            "The recorder at #{@host}:#{@port} cannot be reached (#{e.message}). Is it switched on? Nothing was " \
+              'changed.'
     end
 
     # Names the flight for the stand-in; a real recorder ignores a sentence it does not know.
@@ -65,10 +68,14 @@ module Fujin
     def read_all(socket)
       bytes = String.new(encoding: Encoding::BINARY)
       loop do
-        raise UnreadableRecording, "The recorder fell silent for #{SILENCE_S} s. Nothing was changed." unless socket.wait_readable(SILENCE_S)
+        unless socket.wait_readable(SILENCE_S)
+          raise UnreadableRecording, "The recorder fell silent for #{SILENCE_S} s. Nothing was changed."
+        end
 
         bytes << socket.readpartial(65_536)
-        raise UnreadableRecording, 'The recorder sent more than is allowed. Nothing was changed.' if bytes.bytesize > Settings::MAX_UPLOAD_BYTES
+        if bytes.bytesize > Settings::MAX_UPLOAD_BYTES
+          raise UnreadableRecording, 'The recorder sent more than is allowed. Nothing was changed.'
+        end
       end
     rescue EOFError
       raise UnreadableRecording, 'The recorder holds no flight. Nothing was changed.' if bytes.empty?

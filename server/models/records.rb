@@ -93,7 +93,11 @@ module Fujin
     belongs_to :sortie, class_name: 'Fujin::Sortie'
     belongs_to :by, class_name: 'Fujin::Person'
     has_many :channels, class_name: 'Fujin::ChannelRow', foreign_key: :recording_id, inverse_of: :recording
-    has_many :attempts, -> { order(:position) }, class_name: 'Fujin::AttemptRow', foreign_key: :recording_id, inverse_of: :recording
+    has_many :attempts,
+             -> { order(:position) },
+             class_name: 'Fujin::AttemptRow',
+             foreign_key: :recording_id,
+             inverse_of: :recording
 
     # Everything but the file's bytes, which are large.
     scope :light, -> { select(column_names - %w[bytes]) }
@@ -117,8 +121,16 @@ module Fujin
     self.table_name = 'attempts'
     belongs_to :sortie, class_name: 'Fujin::Sortie'
     belongs_to :recording, class_name: 'Fujin::RecordingRow'
-    has_many :grades, -> { order(:position) }, class_name: 'Fujin::GradeRow', foreign_key: :attempt_id, inverse_of: :attempt
-    has_many :fault_calls, -> { order(:created_at, :id) }, class_name: 'Fujin::FaultCall', foreign_key: :attempt_id, inverse_of: :attempt
+    has_many :grades,
+             -> { order(:position) },
+             class_name: 'Fujin::GradeRow',
+             foreign_key: :attempt_id,
+             inverse_of: :attempt
+    has_many :fault_calls,
+             -> { order(:created_at, :id) },
+             class_name: 'Fujin::FaultCall',
+             foreign_key: :attempt_id,
+             inverse_of: :attempt
 
     def declaration = Catalogue.find(manoeuvre)
 
@@ -135,7 +147,8 @@ module Fujin
     def asked? = manoeuvre == sortie.manoeuvre || proposed_phases.any?
   end
 
-  # A fault said before the recording is looked at: played by the instructor, or named by the candidate. A nil fault is none.
+  # A fault said before the recording is looked at: played by the instructor, or named by the candidate. A nil fault is
+  # none.
   class FaultCall < Record
     belongs_to :attempt, class_name: 'Fujin::AttemptRow'
     belongs_to :by, class_name: 'Fujin::Person'

@@ -12,26 +12,51 @@ module Fujin
     end
 
     def to_h
-      { 'manoeuvres' => Catalogue.all.map { |m| manoeuvre(m) }, 'house' => Serialisers.house(@school), 'grades' => Grading::Grader::GRADE_WORDS }
+      {
+        'manoeuvres' => Catalogue.all.map { |m| manoeuvre(m) },
+        'house' => Serialisers.house(@school),
+        'grades' => Grading::Grader::GRADE_WORDS
+      }
     end
 
     private
 
     def manoeuvre(declared)
-      { 'id' => declared.id, 'title' => declared.title, 'family' => declared.family, 'kinds' => declared.kinds, 'recorded' => declared.recorded?, 'summary' => declared.summary,
+      {
+        'id' => declared.id,
+        'title' => declared.title,
+        'family' => declared.family,
+        'kinds' => declared.kinds,
+        'recorded' => declared.recorded?,
+        'summary' => declared.summary,
         'phases' => declared.phases,
-        'endings' => declared.endings, 'checks' => declared.checks, 'standard' => standard(declared),
-        'faults' => declared.faults.map do |f|
-          { 'id' => f.id, 'title' => f.title, 'cause' => declared.text_for(f.cause, @type), 'cue' => Serialisers.capitalised(declared.text_for(f.cue, @type)) }
-        end }
+        'endings' => declared.endings,
+        'checks' => declared.checks,
+        'standard' => standard(declared),
+        'faults' =>
+          declared.faults.map do |f|
+            {
+              'id' => f.id,
+              'title' => f.title,
+              'cause' => declared.text_for(f.cause, @type),
+              'cue' => Serialisers.capitalised(declared.text_for(f.cue, @type))
+            }
+          end
+      }
     end
 
     def standard(declared)
       standard = declared.standard or return nil
-      rows = standard.rules.map do |id, rule|
-        { 'measure' => id, 'unit' => Grading::Units.of(id), 'phase' => declared.measures.find { |_, ids| ids.include?(id) }&.first || '', 'rule' => sentence(rule),
-          'limits' => limits(rule) }
-      end
+      rows =
+        standard.rules.map do |id, rule|
+          {
+            'measure' => id,
+            'unit' => Grading::Units.of(id),
+            'phase' => declared.measures.find { |_, ids| ids.include?(id) }&.first || '',
+            'rule' => sentence(rule),
+            'limits' => limits(rule)
+          }
+        end
       { 'version' => standard.version, 'stages' => Grading::Standard::STAGES, 'rows' => rows }
     end
 
@@ -44,7 +69,8 @@ module Fujin
       end
     end
 
-    def words(target) = target.is_a?(String) ? "the day's #{target.sub(/_(kt|ft|pct|deg|fpm)\z/, '').tr('_', ' ')}" : target.to_s
+    def words(target) =
+      target.is_a?(String) ? "the day's #{target.sub(/_(kt|ft|pct|deg|fpm)\z/, '').tr('_', ' ')}" : target.to_s
 
     def limits(rule)
       values = rule['widths'] || rule['limits'] || rule['offsets']&.map do |offset|

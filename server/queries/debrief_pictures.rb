@@ -14,11 +14,20 @@ module Fujin
     def to_h
       flown = (@attempt.path || []).select { |point| point['t_s'].between?(@attempt.start_s, @attempt.end_s) }
       points = flown.map { |point| self.class.point(point) }.select(&:ias_kt)
-      { 'ledger' => self.class.ledger(flown, @setting.conditions), 'charts' => points.size < 3 ? [] : charts(points).map { |chart| Serialisers.chart(chart) } }
+      {
+        'ledger' => self.class.ledger(flown, @setting.conditions),
+        'charts' => points.size < 3 ? [] : charts(points).map { |chart| Serialisers.chart(chart) }
+      }
     end
 
     def self.point(point)
-      Point.new(t_s: point['t_s'], height_ft: point['height_ft'], ias_kt: point['ias_kt'], sink_fpm: point['sink_fpm'] || 0.0, rotor_rpm_pct: point['rotor_rpm_pct'])
+      Point.new(
+        t_s: point['t_s'],
+        height_ft: point['height_ft'],
+        ias_kt: point['ias_kt'],
+        sink_fpm: point['sink_fpm'] || 0.0,
+        rotor_rpm_pct: point['rotor_rpm_pct']
+      )
     end
 
     # Time counts from the first point.

@@ -12,21 +12,37 @@ module Fujin
     # @raise [Conflict, NotAllowed, InvalidInput]
     def add(entry)
       return if FaultCall.exists?(id: entry['id'])
-      raise Conflict, 'This flight taught nobody to teach: its student is no instructor candidate.' unless @attempt.sortie.teaching?
+      unless @attempt.sortie.teaching?
+        raise Conflict, 'This flight taught nobody to teach: its student is no instructor candidate.'
+      end
 
       check(entry)
-      FaultCall.create!(id: entry['id'], attempt: @attempt, kind: entry['kind'], fault: entry['fault'], cue: entry['cue'].to_s.strip.presence, by: @person, created_at: Time.now.utc)
+      FaultCall.create!(
+        id: entry['id'],
+        attempt: @attempt,
+        kind: entry['kind'],
+        fault: entry['fault'],
+        cue: entry['cue'].to_s.strip.presence,
+        by: @person,
+        created_at: Time.now.utc
+      )
     end
 
     private
 
     def check(entry)
-      raise NotAllowed, 'Only the candidate names the fault.' if entry['kind'] == 'named' && @person.id != @attempt.sortie.student_id
+      if entry['kind'] == 'named' && @person.id != @attempt.sortie.student_id
+        raise NotAllowed, 'Only the candidate names the fault.'
+      end
       raise NotAllowed, 'Only an instructor says what was played.' if entry['kind'] == 'played' && !@person.instructor?
-      raise Conflict, 'The fault of this attempt was named already: what was said first counts.' if entry['kind'] == 'named' && @attempt.fault_calls.exists?(kind: 'named')
+      if entry['kind'] == 'named' && @attempt.fault_calls.exists?(kind: 'named')
+        raise Conflict, 'The fault of this attempt was named already: what was said first counts.'
+      end
 
       known = @attempt.declaration.faults.map(&:id)
-      raise InvalidInput, [{ path: 'fault', message: "expected one of #{known.join(', ')}, or none" }] unless entry['fault'].nil? || known.include?(entry['fault'])
+      unless entry['fault'].nil? || known.include?(entry['fault'])
+        raise InvalidInput, [{ path: 'fault', message: "expected one of #{known.join(', ')}, or none" }]
+      end
     end
   end
 end

@@ -31,12 +31,23 @@ module Fujin
 
       north, east = map.north_east(lat, @signals.at(:lon, time))
       along, across = LocalMap.along_across(north, east, @proposal.course_deg)
-      { 't_s' => time.round(2), 'along_ft' => (along / Quantities::FT).round(1), 'across_ft' => (across / Quantities::FT).round(1),
-        'height_ft' => height.round(1), 'ias_kt' => shown(:ias, time), 'groundspeed_kt' => shown(:gs, time), 'sink_fpm' => shown(:sink, time),
-        'rotor_rpm_pct' => shown(:nr, time), 'phase' => phase_at(time, attempt) }
+      {
+        't_s' => time.round(2),
+        'along_ft' => (along / Quantities::FT).round(1),
+        'across_ft' => (across / Quantities::FT).round(1),
+        'height_ft' => height.round(1),
+        'ias_kt' => shown(:ias, time),
+        'groundspeed_kt' => shown(:gs, time),
+        'sink_fpm' => shown(:sink, time),
+        'rotor_rpm_pct' => shown(:nr, time),
+        'phase' => phase_at(time, attempt)
+      }
     end
 
     def shown(name, time) = Serialisers.number(@signals.at(name, time), 1)
-    def phase_at(time, attempt) = attempt.phases.find { |p| time >= p.start_s && time < p.end_s }&.id || (time < attempt.start_s ? 'setup' : 'after')
+
+    def phase_at(time, attempt) =
+      attempt.phases.find { |p| time >= p.start_s && time < p.end_s }&.id ||
+        (time < attempt.start_s ? 'setup' : 'after')
   end
 end

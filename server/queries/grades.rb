@@ -25,14 +25,22 @@ module Fujin
     private
 
     def problem(entry, index)
-      raise NotAllowed, 'Only the student gives the own grade.' if entry['kind'] == 'self' && @person.id != @attempt.sortie.student_id
+      if entry['kind'] == 'self' && @person.id != @attempt.sortie.student_id
+        raise NotAllowed, 'Only the student gives the own grade.'
+      end
       raise NotAllowed, 'Only an instructor gives this grade.' if entry['kind'] != 'self' && !@person.instructor?
-      raise NotAllowed, 'A second opinion is a colleague\'s: you graded this attempt yourself.' if entry['kind'] == 'second' && first_opinion?
+      if entry['kind'] == 'second' && first_opinion?
+        raise NotAllowed, 'A second opinion is a colleague\'s: you graded this attempt yourself.'
+      end
 
       known = entry['kind'] == 'teaching' ? taught : @known
-      return { path: "grades.#{index}.phase", message: "expected one of #{known.join(', ')}" } unless known.include?(entry['phase'])
+      unless known.include?(entry['phase'])
+        return { path: "grades.#{index}.phase", message: "expected one of #{known.join(', ')}" }
+      end
 
-      { path: "grades.#{index}.reason", message: 'a grade that differs from the proposal wants a reason' } if unexplained?(entry)
+      if unexplained?(entry)
+        { path: "grades.#{index}.reason", message: 'a grade that differs from the proposal wants a reason' }
+      end
     end
 
     # What a candidate's teaching is graded in; nothing in a flight that taught nobody to teach.
@@ -48,9 +56,18 @@ module Fujin
     end
 
     def create(entry)
-      GradeRow.create!(id: entry['id'], attempt: @attempt, phase: entry['phase'], kind: entry['kind'], grade: entry['grade'], reason: entry['reason'],
-                       proposed: entry['kind'] == 'instructor' ? @proposed[entry['phase']] : nil, by: @person,
-                       standard_version: @attempt.proposal['standard_version'], created_at: Time.now.utc)
+      GradeRow.create!(
+        id: entry['id'],
+        attempt: @attempt,
+        phase: entry['phase'],
+        kind: entry['kind'],
+        grade: entry['grade'],
+        reason: entry['reason'],
+        proposed: entry['kind'] == 'instructor' ? @proposed[entry['phase']] : nil,
+        by: @person,
+        standard_version: @attempt.proposal['standard_version'],
+        created_at: Time.now.utc
+      )
     end
   end
 end

@@ -32,7 +32,7 @@ module Fujin
     # @return [Array<Grading::Handover>]
     def handovers
       live.select { |e| %w[control task].include?(e.kind) && e.payload['value'] && e.payload['value'] != 'whole' }
-          .map { |e| Grading::Handover.new(at_s: e.at.to_f, control: e.payload['value']) }
+        .map { |e| Grading::Handover.new(at_s: e.at.to_f, control: e.payload['value']) }
     end
 
     # The control that the student had at a moment, as a part-task; nil when no tap says.
@@ -44,7 +44,11 @@ module Fujin
     TAP_LATE_S = 1.0
 
     def said(number, kind, words)
-      of_attempt(number).reverse.find { |e| e.kind == kind && words.include?(e.payload['value']) }&.payload&.fetch('value') || words.first
+      of_attempt(number)
+        .reverse
+        .find { |e| e.kind == kind && words.include?(e.payload['value']) }
+        &.payload
+        &.fetch('value') || words.first
     end
     private :said
 

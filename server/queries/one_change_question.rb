@@ -11,12 +11,22 @@ module Fujin
     # @return [Hash] the API's OneChange
     # @raise [Conflict] when there is no fault to mend
     def to_h
-      fault = @attempt.proposal['first_fault'] or raise Conflict, 'No fault is named in this attempt: there is nothing to mend.'
+      fault = @attempt.proposal['first_fault'] or
+        raise Conflict, 'No fault is named in this attempt: there is nothing to mend.'
       context = @setting.grading_context
       answer = Grading::OneChange.new(signals, proposal(context), context, fault).answer
       title = @attempt.declaration.fault(fault)&.title
-      { 'fault' => fault, 'title' => title, 'claimed' => answer.claimed?, 'reason' => answer.reason, 'change' => answer.change, 'fit' => fit(answer),
-        'numbers' => numbers(answer), 'fitted' => flown(answer.fitted, context), 'mended' => flown(answer.mended, context) }
+      {
+        'fault' => fault,
+        'title' => title,
+        'claimed' => answer.claimed?,
+        'reason' => answer.reason,
+        'change' => answer.change,
+        'fit' => fit(answer),
+        'numbers' => numbers(answer),
+        'fitted' => flown(answer.fitted, context),
+        'mended' => flown(answer.mended, context)
+      }
     end
 
     private
@@ -27,7 +37,14 @@ module Fujin
     def proposal(context)
       stored = @attempt.proposal
       if stored['cut_by']
-        return Grading::Recut.new(signals, context).propose(@attempt.manoeuvre, stored['phases'], events: stored['events'].transform_keys(&:to_sym), result: stored['result'].to_sym)
+        return (
+          Grading::Recut.new(signals, context).propose(
+            @attempt.manoeuvre,
+            stored['phases'],
+            events: stored['events'].transform_keys(&:to_sym),
+            result: stored['result'].to_sym
+          )
+        )
       end
 
       Grading::Grader.new(signals, context).proposals.min_by { |found| (found.attempt.start_s - @attempt.start_s).abs }
@@ -44,8 +61,13 @@ module Fujin
         after = answer.mended.value(id)
         next unless before && after
 
-        { 'measure' => id, 'unit' => Grading::Units.of(id), 'flown' => Serialisers.number(@attempt.proposal['measures'].dig(id, 'value')),
-          'fitted' => Serialisers.number(before), 'mended' => Serialisers.number(after) }
+        {
+          'measure' => id,
+          'unit' => Grading::Units.of(id),
+          'flown' => Serialisers.number(@attempt.proposal['measures'].dig(id, 'value')),
+          'fitted' => Serialisers.number(before),
+          'mended' => Serialisers.number(after)
+        }
       end
     end
 

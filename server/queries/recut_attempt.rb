@@ -19,8 +19,14 @@ module Fujin
 
     # @return [AttemptRow] the one with this id, made once
     def add(id, manoeuvre, phases)
-      AttemptRow.find_by(id: id) || AttemptRow.create!(id: id, sortie: @setting.stored, recording: @recording, position: @recording.attempts.maximum(:position).to_i + 1,
-                                                       **fields(manoeuvre, phases))
+      AttemptRow.find_by(id: id) ||
+        AttemptRow.create!(
+          id: id,
+          sortie: @setting.stored,
+          recording: @recording,
+          position: @recording.attempts.maximum(:position).to_i + 1,
+          **fields(manoeuvre, phases)
+        )
     end
 
     private
@@ -29,8 +35,13 @@ module Fujin
       signals = StoredSignals.of(@recording, @setting)
       context = @setting.grading_context
       proposal = Grading::Recut.new(signals, context).propose(manoeuvre, phases, **known)
-      { manoeuvre: manoeuvre, start_s: proposal.attempt.start_s, end_s: proposal.attempt.end_s,
-        proposal: Serialisers.proposal(proposal, @setting.type).merge('cut_by' => @by.name), path: FlownPath.new(signals, proposal, context.spot).points }
+      {
+        manoeuvre: manoeuvre,
+        start_s: proposal.attempt.start_s,
+        end_s: proposal.attempt.end_s,
+        proposal: Serialisers.proposal(proposal, @setting.type).merge('cut_by' => @by.name),
+        path: FlownPath.new(signals, proposal, context.spot).points
+      }
     end
   end
 end

@@ -25,27 +25,60 @@ module Fujin
         # One signer at a time, so that the chain cannot fork.
         SignOff.connection.execute("SELECT pg_advisory_xact_lock(#{CHAIN_LOCK})")
         last = SignOff.in_order.last
-        document = SignOffDocument.sign(statement(id, remark, now, readiness), previous_hash: last&.document_hash || SignOffDocument::FIRST,
-                                                                               key: School.current.signing_key)
-        SignOff.create!(id: id, student: @student, by: @by, manoeuvre: @manoeuvre.id, chain_position: (last&.chain_position || 0) + 1,
-                        document_hash: document['hash'], document: JSON.generate(document), created_at: now)
+        document =
+          SignOffDocument.sign(
+            statement(id, remark, now, readiness),
+            previous_hash: last&.document_hash || SignOffDocument::FIRST,
+            key: School.current.signing_key
+          )
+        SignOff.create!(
+          id: id,
+          student: @student,
+          by: @by,
+          manoeuvre: @manoeuvre.id,
+          chain_position: (last&.chain_position || 0) + 1,
+          document_hash: document['hash'],
+          document: JSON.generate(document),
+          created_at: now
+        )
       end
     end
 
     private
 
     def statement(id, remark, now, readiness)
-      { 'id' => id, 'school' => School.current.name, 'student' => @student.name, 'student_id' => @student.id, 'manoeuvre' => @manoeuvre.id,
-        'instructor' => @by.name, 'instructor_id' => @by.id, 'signed_at' => now.iso8601, 'remark' => remark.to_s,
-        'conditions' => readiness.conditions.map(&:text), 'evidence' => evidence,
-        'caution' => 'Records that the conditions above were met. It replaces no licence, rating or authorisation the authority requires.' }
+      {
+        'id' => id,
+        'school' => School.current.name,
+        'student' => @student.name,
+        'student_id' => @student.id,
+        'manoeuvre' => @manoeuvre.id,
+        'instructor' => @by.name,
+        'instructor_id' => @by.id,
+        'signed_at' => now.iso8601,
+        'remark' => remark.to_s,
+        'conditions' => readiness.conditions.map(&:text),
+        'evidence' => evidence,
+        'caution' =>
+          'Records that the conditions above were met. ' \
+          'It replaces no licence, rating or authorisation the authority requires.'
+      }
     end
 
     def evidence
-      @progress.evidence(@manoeuvre.id).map do |row, attempt|
-        { 'attempt_id' => row.id, 'on_day' => attempt.on_day.iso8601, 'level' => attempt.level, 'grades' => attempt.grades,
-          'aircraft' => row.sortie.aircraft.mark, 'standard_version' => row.proposal['standard_version'], 'recording_sha256' => row.recording.sha256 }
-      end
+      @progress
+        .evidence(@manoeuvre.id)
+        .map do |row, attempt|
+          {
+            'attempt_id' => row.id,
+            'on_day' => attempt.on_day.iso8601,
+            'level' => attempt.level,
+            'grades' => attempt.grades,
+            'aircraft' => row.sortie.aircraft.mark,
+            'standard_version' => row.proposal['standard_version'],
+            'recording_sha256' => row.recording.sha256
+          }
+        end
     end
   end
 end

@@ -8,12 +8,16 @@ module Fujin
 
     # @param sortie [Sortie], @param changes [Hash] attributes tried on it without storing them
     def initialize(sortie, changes = {})
-      raise NotFound, 'There is no such aircraft.' if changes.key?('aircraft_id') && !AircraftRow.exists?(id: changes['aircraft_id'])
+      if changes.key?('aircraft_id') && !AircraftRow.exists?(id: changes['aircraft_id'])
+        raise NotFound, 'There is no such aircraft.'
+      end
 
       @stored = sortie
       # A wind that differs from what is stored is somebody's new answer to the same question.
-      @tried_wind = %w[wind_from_deg wind_kt gust_kt].any? { |name| changes.key?(name) && changes[name] != sortie[name] }
-      @sortie = sortie.dup.tap { |copy| copy.assign_attributes(sortie.attributes.except('id', 'lock_version').merge(changes)) }
+      @tried_wind =
+        %w[wind_from_deg wind_kt gust_kt].any? { |name| changes.key?(name) && changes[name] != sortie[name] }
+      @sortie =
+        sortie.dup.tap { |copy| copy.assign_attributes(sortie.attributes.except('id', 'lock_version').merge(changes)) }
     end
 
     def type = sortie.aircraft.type
@@ -41,30 +45,55 @@ module Fujin
       @observed_wind = nil
     end
 
-    def atmosphere = Planning::Conditions.build(type: type, elevation_ft: sortie.elevation_ft, oat_c: sortie.oat_c, qnh_hpa: sortie.qnh_hpa).atmosphere
+    def atmosphere =
+      Planning::Conditions.build(
+        type: type,
+        elevation_ft: sortie.elevation_ft,
+        oat_c: sortie.oat_c,
+        qnh_hpa: sortie.qnh_hpa
+      ).atmosphere
 
     def forecast_wind
       return nil unless sortie.wind_from_deg && sortie.wind_kt
-      raise InvalidInput, [{ path: 'gust_kt', message: "expected at least the wind's #{sortie.wind_kt} kt, got #{sortie.gust_kt}" }] if sortie.gust_kt && sortie.gust_kt < sortie.wind_kt
+      if sortie.gust_kt && sortie.gust_kt < sortie.wind_kt
+        raise InvalidInput,
+              [{ path: 'gust_kt', message: "expected at least the wind's #{sortie.wind_kt} kt, got #{sortie.gust_kt}" }]
+      end
 
       Wind.new(from_deg: sortie.wind_from_deg, speed_kt: sortie.wind_kt, gust_kt: sortie.gust_kt)
     end
 
     def conditions
-      Planning::Conditions.build(type: type, mass_kg: mass_kg, wind: wind || Wind.calm, elevation_ft: sortie.elevation_ft, oat_c: sortie.oat_c,
-                                 qnh_hpa: sortie.qnh_hpa, dew_point_c: sortie.dew_point_c)
+      Planning::Conditions.build(
+        type: type,
+        mass_kg: mass_kg,
+        wind: wind || Wind.calm,
+        elevation_ft: sortie.elevation_ft,
+        oat_c: sortie.oat_c,
+        qnh_hpa: sortie.qnh_hpa,
+        dew_point_c: sortie.dew_point_c
+      )
     end
 
     def plan
-      plan = sortie.declaration.plan(conditions, house, course_deg: sortie.course_deg, height_ft: sortie.height_ft, stage: sortie.stage,
-                                                                settings: sortie.settings.slice(*sortie.declaration.settings))
+      plan =
+        sortie.declaration.plan(
+          conditions,
+          house,
+          course_deg: sortie.course_deg,
+          height_ft: sortie.height_ft,
+          stage: sortie.stage,
+          settings: sortie.settings.slice(*sortie.declaration.settings)
+        )
       plan.with(cautions: [*aircraft_caution, *observed_caution, *sun_caution(plan.course_deg), *plan.cautions].freeze)
     end
 
     def observed_caution
       return [] unless observed_wind
 
-      text = "Planned with the wind seen in the air, #{observed_wind}#{", not the forecast #{forecast_wind}" if forecast_wind}."
+      text =
+        "Planned with the wind seen in the air, #{observed_wind}" \
+          "#{", not the forecast #{forecast_wind}" if forecast_wind}."
       [Planning::Caution.new(id: 'observed_wind', level: 'note', text: text)]
     end
 
@@ -75,9 +104,17 @@ module Fujin
       return [] unless sun.in_the_eyes?(course_deg)
 
       off = sun.off_deg(course_deg)
-      [Planning::Caution.new(id: 'sun', level: 'caution', text:
-        "Sun #{sun.elevation_deg.round}° high and #{off.abs.round}° #{off.positive? ? 'right' : 'left'} of the final course at " \
-        "#{sortie.starts_at.utc.strftime('%H:%M')} UTC: in the eyes. Another line, another hour, or visor and a slower scan.")]
+      [
+        Planning::Caution.new(
+          id: 'sun',
+          level: 'caution',
+          text:
+            "Sun #{sun.elevation_deg.round}° high and #{off.abs.round}° #{off.positive? ? 'right' : 'left'} of the " \
+            'final course at ' \
+            "#{sortie.starts_at.utc.strftime('%H:%M')} UTC: in the eyes. Another line, another hour, or visor and a " \
+            'slower scan.'
+        )
+      ]
     end
 
     # An aircraft that waits to be looked at rules the flight out until it is cleared.
@@ -85,16 +122,34 @@ module Fujin
       aircraft = sortie.aircraft
       return [] unless aircraft.look_at_it
 
-      [Planning::Caution.new(id: 'aircraft', level: 'limit',
-                             text: "#{aircraft.mark} is to be looked at before flight (#{aircraft.look_at_it_reason}): another aircraft, or cleared first.")]
+      [
+        Planning::Caution.new(
+          id: 'aircraft',
+          level: 'limit',
+          text:
+            "#{aircraft.mark} is to be looked at before flight (#{aircraft.look_at_it_reason}): another aircraft, or " \
+            'cleared first.'
+        )
+      ]
     end
 
     # What the sortie's recordings are measured against, worked out once.
     def grading_context
-      @grading_context ||= Lessons.context(conditions: conditions, house: house, stage: sortie.stage, spot: [sortie.spot_lat_deg, sortie.spot_lon_deg],
-                                                course_deg: sortie.course_deg || (wind && sortie.wind_from_deg), wind: wind, planned: true, height_ft: sortie.height_ft,
-                                                elevation_ft: sortie.elevation_ft, exercise: sortie.manoeuvre, settings: sortie.settings.slice(*sortie.declaration.settings),
-                                                handovers: taps.handovers)
+      @grading_context ||=
+        Lessons.context(
+          conditions: conditions,
+          house: house,
+          stage: sortie.stage,
+          spot: [sortie.spot_lat_deg, sortie.spot_lon_deg],
+          course_deg: sortie.course_deg || (wind && sortie.wind_from_deg),
+          wind: wind,
+          planned: true,
+          height_ft: sortie.height_ft,
+          elevation_ft: sortie.elevation_ft,
+          exercise: sortie.manoeuvre,
+          settings: sortie.settings.slice(*sortie.declaration.settings),
+          handovers: taps.handovers
+        )
     end
 
     private

@@ -4,8 +4,16 @@ module Fujin
   # Where each scan strip's values come from in a stored recording, or why there are none.
   class StripSources
     # Channel, label, unit, digits.
-    STRIPS = [['nr_pct', 'Rotor rpm', '%', 1], ['ias_kt', 'Airspeed', 'kt', 0], ['sink_fpm', 'Sink', 'ft/min', 0], ['agl_ft', 'Height', 'ft', 0],
-              ['power', 'Power', '', 1], ['collective_pct', 'Collective', '%', 0], ['pitch_deg', 'Pitch', '°', 1], ['hdg_deg', 'Heading', '°', 0]].freeze
+    STRIPS = [
+      ['nr_pct', 'Rotor rpm', '%', 1],
+      ['ias_kt', 'Airspeed', 'kt', 0],
+      ['sink_fpm', 'Sink', 'ft/min', 0],
+      ['agl_ft', 'Height', 'ft', 0],
+      ['power', 'Power', '', 1],
+      ['collective_pct', 'Collective', '%', 0],
+      ['pitch_deg', 'Pitch', '°', 1],
+      ['hdg_deg', 'Heading', '°', 0]
+    ].freeze
 
     # @param recording [RecordingRow], @param type [Aircraft::Type]
     def initialize(recording, type)
@@ -38,7 +46,11 @@ module Fujin
 
     # Without jumps at north.
     def heading(unit)
-      @channels['hdg_deg'] ? [Recordings::Smoothing.unwrap(@channels['hdg_deg'].values), unit, nil] : [nil, unit, 'not recorded']
+      if @channels['hdg_deg']
+        [Recordings::Smoothing.unwrap(@channels['hdg_deg'].values), unit, nil]
+      else
+        [nil, unit, 'not recorded']
+      end
     end
 
     def rotor(unit)
@@ -52,12 +64,18 @@ module Fujin
     # From height, so that it is not lagged; from the vertical-speed column otherwise.
     def sink
       height = @channels['agl_ft'] || @channels['alt_msl_ft']
-      return [@channels['vs_fpm'].values.map(&:-@), 'ft/min', 'from the vertical-speed column, which lags'] if height.nil? && @channels['vs_fpm']
-      return [nil, 'ft/min', 'not recorded'] unless height
+      if height.nil? && @channels['vs_fpm']
+        return @channels['vs_fpm'].values.map(&:-@), 'ft/min', 'from the vertical-speed column, which lags'
+      end
+      return nil, 'ft/min', 'not recorded' unless height
 
       step = Quantities.median(moments.each_cons(2).take(500).map { |a, b| b - a })
       half = [(0.4 / step).round, 1].max
-      [Recordings::Smoothing.rate(Recordings::Smoothing.mean(height.values, half), step, half).map { |v| -60.0 * v }, 'ft/min', nil]
+      [
+        Recordings::Smoothing.rate(Recordings::Smoothing.mean(height.values, half), step, half).map { |v| -60.0 * v },
+        'ft/min',
+        nil
+      ]
     end
   end
 end

@@ -4,9 +4,26 @@ module Fujin
   # The scan strips of one attempt: each channel in bins with minimum and maximum kept, and the band of each phase.
   class Strips
     # Measures whose band is drawn behind a channel, by phase.
-    BANDS = { 'nr_pct' => { 'glide' => 'glide_rotor_rpm_mean_pct', 'entry' => 'min_rotor_rpm_pct', 'flare' => 'flare_rotor_rpm_max_pct' },
-              'ias_kt' => { 'entry' => 'entry_ias_kt', 'glide' => 'glide_ias_mean_kt' }, 'sink_fpm' => { 'glide' => 'glide_sink_fpm' },
-              'agl_ft' => { 'recovery' => 'hover_height_ft' }, 'pitch_deg' => { 'flare' => 'flare_pitch_max_deg' } }.freeze
+    BANDS = {
+      'nr_pct' => {
+        'glide' => 'glide_rotor_rpm_mean_pct',
+        'entry' => 'min_rotor_rpm_pct',
+        'flare' => 'flare_rotor_rpm_max_pct'
+      },
+      'ias_kt' => {
+        'entry' => 'entry_ias_kt',
+        'glide' => 'glide_ias_mean_kt'
+      },
+      'sink_fpm' => {
+        'glide' => 'glide_sink_fpm'
+      },
+      'agl_ft' => {
+        'recovery' => 'hover_height_ft'
+      },
+      'pitch_deg' => {
+        'flare' => 'flare_pitch_max_deg'
+      }
+    }.freeze
     BEFORE_S = 12.0
 
     def initialize(attempt, bins: 600, from_s: nil, to_s: nil)
@@ -21,8 +38,12 @@ module Fujin
 
     # @return [Hash] the API's Strips
     def to_h
-      { 'from_s' => @from, 'to_s' => @to, 'bridged' => (@recording.summary['bridged'] || []).select { |a, b| b > @from && a < @to },
-        'strips' => StripSources::STRIPS.map { |strip| strip(*strip) } }
+      {
+        'from_s' => @from,
+        'to_s' => @to,
+        'bridged' => (@recording.summary['bridged'] || []).select { |a, b| b > @from && a < @to },
+        'strips' => StripSources::STRIPS.map { |strip| strip(*strip) }
+      }
     end
 
     private
@@ -30,8 +51,15 @@ module Fujin
     def strip(channel, label, unit, digits)
       values, unit, reason = @sources.of(channel, unit)
       bands = BANDS.fetch(channel, {}).filter_map { |phase, id| band(phase, id, values) }
-      { 'channel' => channel, 'label' => label, 'unit' => unit, 'digits' => digits, 'reason' => reason, 'bands' => bands,
-        'points' => values ? binned(values, digits + 1) : [] }
+      {
+        'channel' => channel,
+        'label' => label,
+        'unit' => unit,
+        'digits' => digits,
+        'reason' => reason,
+        'bands' => bands,
+        'points' => values ? binned(values, digits + 1) : []
+      }
     end
 
     def band(phase_id, measure_id, values)
@@ -39,8 +67,14 @@ module Fujin
       measure = @attempt.proposal['measures'][measure_id]
       return nil unless phase && measure && (measure['low'] || measure['high'])
 
-      { 'phase' => phase_id, 'from_s' => phase['start_s'], 'to_s' => phase['end_s'], 'low' => measure['low'], 'high' => measure['high'],
-        'in_band_pct' => values && share_in_band(values, phase, measure) }
+      {
+        'phase' => phase_id,
+        'from_s' => phase['start_s'],
+        'to_s' => phase['end_s'],
+        'low' => measure['low'],
+        'high' => measure['high'],
+        'in_band_pct' => values && share_in_band(values, phase, measure)
+      }
     end
 
     def share_in_band(values, phase, measure)
@@ -49,7 +83,8 @@ module Fujin
         next if values[i].nan?
 
         total += 1
-        inside += 1 if (measure['low'].nil? || values[i] >= measure['low']) && (measure['high'].nil? || values[i] <= measure['high'])
+        inside += 1 if (measure['low'].nil? || values[i] >= measure['low']) &&
+          (measure['high'].nil? || values[i] <= measure['high'])
       end
       total.zero? ? nil : (100.0 * inside / total).round
     end

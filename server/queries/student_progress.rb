@@ -8,7 +8,13 @@ module Fujin
     # @param rows [Array<AttemptRow>, nil] preloaded with sortie, fly_events and grades; read here otherwise
     def initialize(student, rows: nil)
       @student = student
-      @rows = rows || AttemptRow.joins(:sortie).where(sorties: { student_id: student.id }).preload(:grades, sortie: :fly_events).to_a
+      @rows =
+        rows ||
+        AttemptRow
+          .joins(:sortie)
+          .where(sorties: { student_id: student.id })
+          .preload(:grades, sortie: :fly_events)
+          .to_a
     end
 
     # @return [Array<Array(AttemptRow, Progress::GradedAttempt)>] in order of time
@@ -41,14 +47,21 @@ module Fujin
     def graded_attempt(row)
       siblings = @rows.select { |other| other.sortie_id == row.sortie_id }
       number = self.class.number_in_sortie(row, siblings)
-      Progress::GradedAttempt.new(manoeuvre: row.manoeuvre, flown_at: row.sortie.starts_at.to_f + row.position, on_day: row.sortie.starts_at.to_date,
-                                  grades: decided(row), help: HelpTaps.new(row.sortie.fly_events.to_a).help(row.tap_no || number),
-                                  counts: row.counts && row.whole? && row.proposal['result'] == 'completed', critical: row.judged['critical'])
+      Progress::GradedAttempt.new(
+        manoeuvre: row.manoeuvre,
+        flown_at: row.sortie.starts_at.to_f + row.position,
+        on_day: row.sortie.starts_at.to_date,
+        grades: decided(row),
+        help: HelpTaps.new(row.sortie.fly_events.to_a).help(row.tap_no || number),
+        counts: row.counts && row.whole? && row.proposal['result'] == 'completed',
+        critical: row.judged['critical']
+      )
     end
 
     # The instructor's last word per phase; the whole attempt is not graded until every proposed phase is.
     def decided(row)
-      last = row.grades.select { |g| g.kind == 'instructor' }.group_by(&:phase).transform_values { |all| all.last.grade }
+      last =
+        row.grades.select { |g| g.kind == 'instructor' }.group_by(&:phase).transform_values { |all| all.last.grade }
       (row.proposed_phases - last.keys).empty? ? last : {}
     end
   end

@@ -6,13 +6,27 @@ module Fujin
     def initialize(student)
       @student = student
       @progress = StudentProgress.new(student)
-      @sorties = Sortie.where(student_id: student.id).order(starts_at: :desc).preload(:student, :instructor, :aircraft, :fly_events, attempts: :grades).to_a
+      @sorties =
+        Sortie
+          .where(student_id: student.id)
+          .order(starts_at: :desc)
+          .preload(:student, :instructor, :aircraft, :fly_events, attempts: :grades)
+          .to_a
       @sign_offs = SignOff.where(student_id: student.id).in_order.includes(:withdrawal, :by, :student).to_a
     end
 
     def to_h
-      { 'id' => @student.id, 'name' => @student.name, 'stage' => @student.stage, 'standings' => standings, 'history' => history,
-        'sorties' => @sorties.map { |s| Serialisers.sortie_row(s) }, 'sign_offs' => @sign_offs.map { |s| Serialisers.sign_off(s) }, 'log' => log, 'reactions' => reactions }
+      {
+        'id' => @student.id,
+        'name' => @student.name,
+        'stage' => @student.stage,
+        'standings' => standings,
+        'history' => history,
+        'sorties' => @sorties.map { |s| Serialisers.sortie_row(s) },
+        'sign_offs' => @sign_offs.map { |s| Serialisers.sign_off(s) },
+        'log' => log,
+        'reactions' => reactions
+      }
     end
 
     private
@@ -24,26 +38,55 @@ module Fujin
 
     def history
       @progress.graded.map do |row, attempt|
-        { 'attempt_id' => row.id, 'sortie_id' => row.sortie_id, 'manoeuvre' => row.manoeuvre, 'on_day' => attempt.on_day.iso8601, 'position' => row.position + 1,
-          'level' => attempt.level, 'grades' => attempt.grades, 'help' => attempt.help, 'counts' => attempt.counts, 'critical' => attempt.critical }
+        {
+          'attempt_id' => row.id,
+          'sortie_id' => row.sortie_id,
+          'manoeuvre' => row.manoeuvre,
+          'on_day' => attempt.on_day.iso8601,
+          'position' => row.position + 1,
+          'level' => attempt.level,
+          'grades' => attempt.grades,
+          'help' => attempt.help,
+          'counts' => attempt.counts,
+          'critical' => attempt.critical
+        }
       end
     end
 
     # Announced against surprise: the middle of each, demonstrations left out.
     def reactions
-      Grading::PartTask::MANNERS.first(2).filter_map do |manner|
-        rows = @sorties.flat_map(&:attempts).select { |row| row.counts && row.manner == manner }
-        values = rows.filter_map { |row| row.proposal['measures'].dig('collective_delay_s', 'value') }
-        values.empty? ? nil : { 'manner' => manner, 'median_s' => Serialisers.number(Quantities.median(values), 2), 'attempts' => values.size }
-      end
+      Grading::PartTask::MANNERS
+        .first(2)
+        .filter_map do |manner|
+          rows = @sorties.flat_map(&:attempts).select { |row| row.counts && row.manner == manner }
+          values = rows.filter_map { |row| row.proposal['measures'].dig('collective_delay_s', 'value') }
+          if values.empty?
+            nil
+          else
+            {
+              'manner' => manner,
+              'median_s' => Serialisers.number(Quantities.median(values), 2),
+              'attempts' => values.size
+            }
+          end
+        end
     end
 
     def log
       flown = @sorties.select(&:flight_minutes)
-      { 'total_minutes' => flown.sum(&:flight_minutes),
-        'entries' => flown.map do |s|
-          { 'sortie_id' => s.id, 'on_day' => s.starts_at.to_date.iso8601, 'minutes' => s.flight_minutes, 'aircraft' => s.aircraft.mark, 'role' => s.people_aboard }
-        end }
+      {
+        'total_minutes' => flown.sum(&:flight_minutes),
+        'entries' =>
+          flown.map do |s|
+            {
+              'sortie_id' => s.id,
+              'on_day' => s.starts_at.to_date.iso8601,
+              'minutes' => s.flight_minutes,
+              'aircraft' => s.aircraft.mark,
+              'role' => s.people_aboard
+            }
+          end
+      }
     end
   end
 end

@@ -9,18 +9,38 @@ module Fujin
 
     def to_a
       ids = @people.map(&:id)
-      attempts = AttemptRow.joins(:sortie).where(sorties: { student_id: ids }).preload(:grades, sortie: :fly_events).group_by { |a| a.sortie.student_id }
+      attempts =
+        AttemptRow
+          .joins(:sortie)
+          .where(sorties: { student_id: ids })
+          .preload(:grades, sortie: :fly_events)
+          .group_by { |a| a.sortie.student_id }
       signed = SignOff.where(student_id: ids).includes(:withdrawal).reject(&:withdrawal).group_by(&:student_id)
-      upcoming = Sortie.where(student_id: ids).where(starts_at: Time.now.utc.., on_at: nil).group(:student_id).minimum(:starts_at)
-      @people.map { |person| row(person, attempts.fetch(person.id, []), signed.fetch(person.id, []), upcoming[person.id]) }
+      upcoming =
+        Sortie
+          .where(student_id: ids)
+          .where(starts_at: Time.now.utc.., on_at: nil)
+          .group(:student_id)
+          .minimum(:starts_at)
+      @people.map do |person|
+        row(person, attempts.fetch(person.id, []), signed.fetch(person.id, []), upcoming[person.id])
+      end
     end
 
     private
 
     def row(person, attempts, signed, upcoming)
       progress = StudentProgress.new(person, rows: attempts)
-      { 'id' => person.id, 'name' => person.name, 'stage' => person.stage, 'next_sortie' => Serialisers.time(upcoming),
-        'standings' => progress.manoeuvres.map { |id| Serialisers.standing(progress, id, signed_off: signed.any? { |s| s.manoeuvre == id }) } }
+      {
+        'id' => person.id,
+        'name' => person.name,
+        'stage' => person.stage,
+        'next_sortie' => Serialisers.time(upcoming),
+        'standings' =>
+          progress.manoeuvres.map do |id|
+            Serialisers.standing(progress, id, signed_off: signed.any? { |s| s.manoeuvre == id })
+          end
+      }
     end
   end
 end

@@ -1,8 +1,8 @@
 # frozen_string_literal: true
 
 module Fujin
-  # Which of the cockpit's attempts a recorded one was, by the clock: each tapped attempt is the first of the lesson's own that
-  # begins after it. Without a clock in the recording, or taps, nothing is said.
+  # Which of the cockpit's attempts a recorded one was, by the clock: each tapped attempt is the first of the lesson's
+  # own that begins after it. Without a clock in the recording, or taps, nothing is said.
   class TapMatch
     # The tap may come so long after the attempt began.
     LATE_S = 10.0
@@ -13,7 +13,11 @@ module Fujin
       @numbers = {}
       return unless clock_s && attempts.any?
 
-      tapped = taps.live.select { |event| event.kind == 'attempt' && event.attempt_no }.map { |event| [event.at.to_f - clock_s, event.attempt_no] }
+      tapped =
+        taps
+          .live
+          .select { |event| event.kind == 'attempt' && event.attempt_no }
+          .map { |event| [event.at.to_f - clock_s, event.attempt_no] }
       within = tapped.select { |at, _| at.between?(attempts.first.start_s - WITHIN_S, attempts.last.end_s) }.sort
       match(within, attempts) if within.any?
     end
@@ -29,7 +33,10 @@ module Fujin
       attempts.each { |attempt| @numbers[attempt] = 0 }
       tapped.each_with_index do |(at, number), i|
         until_s = tapped[i + 1]&.first || Float::INFINITY
-        mine = attempts.find { |attempt| attempt.start_s >= at - LATE_S && attempt.start_s < until_s - LATE_S && @numbers[attempt].zero? }
+        mine =
+          attempts.find do |attempt|
+            attempt.start_s >= at - LATE_S && attempt.start_s < until_s - LATE_S && @numbers[attempt].zero?
+          end
         @numbers[mine] = number if mine
       end
     end

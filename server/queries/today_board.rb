@@ -14,8 +14,13 @@ module Fujin
       rows = sorties.to_a
       today, other = rows.partition { |s| s.starts_at.to_date == @date }
       earlier, later = other.partition { |s| s.starts_at.to_date < @date }
-      { 'date' => @date.iso8601, 'sorties' => today.map { |s| Serialisers.sortie_row(s) }, 'earlier' => earlier.reverse.map { |s| Serialisers.sortie_row(s) },
-        'later' => later.map { |s| Serialisers.sortie_row(s) }, 'attention' => attention(today + earlier) }
+      {
+        'date' => @date.iso8601,
+        'sorties' => today.map { |s| Serialisers.sortie_row(s) },
+        'earlier' => earlier.reverse.map { |s| Serialisers.sortie_row(s) },
+        'later' => later.map { |s| Serialisers.sortie_row(s) },
+        'attention' => attention(today + earlier)
+      }
     end
 
     private
@@ -33,23 +38,46 @@ module Fujin
     end
 
     def aircraft
-      AircraftRow.where(look_at_it: true).map do |row|
-        { 'kind' => 'aircraft', 'aircraft_id' => row.id, 'text' => "#{row.mark} to be looked at before flight. #{row.look_at_it_reason}" }
-      end
+      AircraftRow
+        .where(look_at_it: true)
+        .map do |row|
+          {
+            'kind' => 'aircraft',
+            'aircraft_id' => row.id,
+            'text' => "#{row.mark} to be looked at before flight. #{row.look_at_it_reason}"
+          }
+        end
     end
 
     def reviews(flown)
-      flown.select { |s| SortieProgress.new(s).to_h['review'] == 'begun' }.map do |s|
-        { 'kind' => 'review', 'sortie_id' => s.id, 'text' => "#{s.student.name}, #{s.starts_at.to_date.strftime('%-d %B')}: #{SortieProgress.new(s).next_step.downcase}" }
-      end
+      flown
+        .select { |s| SortieProgress.new(s).to_h['review'] == 'begun' }
+        .map do |s|
+          {
+            'kind' => 'review',
+            'sortie_id' => s.id,
+            'text' =>
+              "#{s.student.name}, #{s.starts_at.to_date.strftime('%-d %B')}: " \
+              "#{SortieProgress.new(s).next_step.downcase}"
+          }
+        end
     end
 
     def sign_offs
-      StudentRows.new(Person.students.to_a).to_a.flat_map do |row|
-        row['standings'].select { |s| s['ready'] && !s['signed_off'] }.map do |s|
-          { 'kind' => 'sign_off', 'student_id' => row['id'], 'text' => "#{row['name']} meets every condition for #{s['title'].downcase}" }
+      StudentRows
+        .new(Person.students.to_a)
+        .to_a
+        .flat_map do |row|
+          row['standings']
+            .select { |s| s['ready'] && !s['signed_off'] }
+            .map do |s|
+              {
+                'kind' => 'sign_off',
+                'student_id' => row['id'],
+                'text' => "#{row['name']} meets every condition for #{s['title'].downcase}"
+              }
+            end
         end
-      end
     end
   end
 end

@@ -12,7 +12,12 @@ module Fujin
 
       # @return [Array<Aircraft::Type>] in order of id
       def all
-        newest = AircraftTypeVersion.in_order.to_a.group_by(&:type_id).transform_values { |rows| Aircraft::Type.new(rows.last.data) }
+        newest =
+          AircraftTypeVersion
+            .in_order
+            .to_a
+            .group_by(&:type_id)
+            .transform_values { |rows| Aircraft::Type.new(rows.last.data) }
         Aircraft::Library.all.to_h { |type| [type.id, type] }.merge(newest).values.sort_by(&:id)
       end
 
@@ -26,7 +31,14 @@ module Fujin
         Record.transaction do
           keep_shipped(type.id, by)
           number = (AircraftTypeVersion.where(type_id: type.id).maximum(:number) || 0) + 1
-          AircraftTypeVersion.create!(type_id: type.id, number: number, data: type.data, reason: reason.strip, by: by, created_at: Time.now.utc)
+          AircraftTypeVersion.create!(
+            type_id: type.id,
+            number: number,
+            data: type.data,
+            reason: reason.strip,
+            by: by,
+            created_at: Time.now.utc
+          )
         end
         type
       end
@@ -40,7 +52,14 @@ module Fujin
       def keep_shipped(id, by)
         return unless Aircraft::Library.ids.include?(id) && !AircraftTypeVersion.exists?(type_id: id)
 
-        AircraftTypeVersion.create!(type_id: id, number: 1, data: Aircraft::Library.find(id).data, reason: 'as it ships', by: by, created_at: Time.now.utc)
+        AircraftTypeVersion.create!(
+          type_id: id,
+          number: 1,
+          data: Aircraft::Library.find(id).data,
+          reason: 'as it ships',
+          by: by,
+          created_at: Time.now.utc
+        )
       end
     end
   end

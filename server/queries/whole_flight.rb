@@ -3,8 +3,8 @@
 require 'base64'
 
 module Fujin
-  # Every sample of a recording's strips, for a picture that is panned and zoomed where it is shown: float32, little-endian,
-  # as base64. Times count from the recording's start.
+  # Every sample of a recording's strips, for a picture that is panned and zoomed where it is shown: float32,
+  # little-endian, as base64. Times count from the recording's start.
   class WholeFlight
     STRIPS = StripSources::STRIPS.first(6)
 
@@ -18,18 +18,35 @@ module Fujin
 
     def to_h
       start = @sources.moments.first
-      { 'start_s' => start, 'samples' => @sources.moments.size, 'times' => packed(@sources.moments.map { |t| t - start }),
+      {
+        'start_s' => start,
+        'samples' => @sources.moments.size,
+        'times' => packed(@sources.moments.map { |t| t - start }),
         'strips' => STRIPS.map { |channel, label, unit, digits| strip(channel, label, unit, digits) },
-        'attempts' => @recording.attempts.map do |a|
-          { 'position' => @numbers.fetch(a.id), 'title' => a.declaration.title, 'start_s' => a.start_s - start, 'end_s' => a.end_s - start }
-        end }
+        'attempts' =>
+          @recording.attempts.map do |a|
+            {
+              'position' => @numbers.fetch(a.id),
+              'title' => a.declaration.title,
+              'start_s' => a.start_s - start,
+              'end_s' => a.end_s - start
+            }
+          end
+      }
     end
 
     private
 
     def strip(channel, label, unit, digits)
       values, unit, reason = @sources.of(channel, unit)
-      { 'channel' => channel, 'label' => label, 'unit' => unit, 'digits' => digits, 'reason' => reason, 'values' => values && packed(values) }
+      {
+        'channel' => channel,
+        'label' => label,
+        'unit' => unit,
+        'digits' => digits,
+        'reason' => reason,
+        'values' => values && packed(values)
+      }
     end
 
     def packed(values) = Base64.strict_encode64(values.pack('e*'))

@@ -8,7 +8,8 @@ module Fujin
       own!(sortie.student_id)
       question = DispersionQuestion.new(sortie, body_json)
       question.check!
-      row = DispersionRow.create_or_find_by!(sortie: sortie, question: question.digest) { |fresh| fresh.tried = body_json }
+      row =
+        DispersionRow.create_or_find_by!(sortie: sortie, question: question.digest) { |fresh| fresh.tried = body_json }
       Disperse.enqueue(row.id) if row.previously_new_record? || row.status == 'failed'
       json(Serialisers.dispersion(row), status: 202)
     end
@@ -23,15 +24,20 @@ module Fujin
       sortie = Sortie.find(params['id'])
       own!(sortie.student_id)
       content_type 'application/pdf'
-      headers 'Content-Disposition' => %(inline; filename="brief-#{sortie.starts_at.utc.strftime('%Y%m%d')}-#{sortie.manoeuvre}.pdf")
+      headers 'Content-Disposition' =>
+                %(inline; filename="brief-#{sortie.starts_at.utc.strftime('%Y%m%d')}-#{sortie.manoeuvre}.pdf")
       BriefSheet.new(sortie, SortieSetting.new(sortie).plan).render
     end
 
-    get_route('/api/weather') { json(WeatherStation.new(School.current.station).latest(refresh: params['refresh'] == 'true')) }
+    get_route('/api/weather') do
+      json(WeatherStation.new(School.current.station).latest(refresh: params['refresh'] == 'true'))
+    end
 
     get_route('/api/types') { json(TypeStore.all.map { |type| Serialisers.type_row(type) }) }
 
-    get_route('/api/types/:id') { json(Serialisers.type(TypeStore.find(params['id']), TypeStore.history(params['id']))) }
+    get_route('/api/types/:id') do
+      json(Serialisers.type(TypeStore.find(params['id']), TypeStore.history(params['id'])))
+    end
 
     get_route '/api/types/:id/curves' do
       day = %w[elevation_ft oat_c qnh_hpa].filter_map { |name| params[name] && [name.to_sym, params[name].to_f] }.to_h
@@ -47,10 +53,25 @@ module Fujin
 
     get_route '/api/aircraft/:id/power-card' do
       row = AircraftRow.find(params['id'])
-      cards = RecordingRow.joins(:sortie).where(sorties: { aircraft_id: row.id }, status: 'ready').pluck(:summary).filter_map { |summary| summary && summary['power_card'] }
+      cards =
+        RecordingRow
+          .joins(:sortie)
+          .where(sorties: { aircraft_id: row.id }, status: 'ready')
+          .pluck(:summary)
+          .filter_map { |summary| summary && summary['power_card'] }
       unit = Flight::Engine.new(row.type, Atmosphere.new).instrument_unit
-      json({ 'flights' => cards.size, 'unit' => unit,
-             'settings' => Recordings::PowerCard.together(cards).map { |phase, (value, flights)| { 'phase' => phase, 'value' => Serialisers.number(value, 1), 'flights' => flights } } })
+      json(
+        {
+          'flights' => cards.size,
+          'unit' => unit,
+          'settings' =>
+            Recordings::PowerCard
+              .together(cards)
+              .map do |phase, (value, flights)|
+                { 'phase' => phase, 'value' => Serialisers.number(value, 1), 'flights' => flights }
+              end
+        }
+      )
     end
 
     get_route('/api/people/me/house') { json(Serialisers.house(School.current, own: current_person.house)) }

@@ -5,7 +5,11 @@ module Fujin
   class RecordArea < Area
     post_route '/api/sign-offs' do
       student = Person.students.find(body_json['student_id'])
-      signed = Signing.new(student, body_json['manoeuvre'], current_person).sign(id: body_json['id'], remark: body_json['remark'])
+      signed =
+        Signing.new(student, body_json['manoeuvre'], current_person).sign(
+          id: body_json['id'],
+          remark: body_json['remark']
+        )
       json(Serialisers.sign_off(signed), status: 201)
     end
 
@@ -19,7 +23,15 @@ module Fujin
 
     post_route '/api/sign-offs/:id/withdrawal' do
       row = find_sign_off
-      SignOffWithdrawal.create!(id: body_json['id'], sign_off: row, by: current_person, reason: body_json['reason'], created_at: Time.now.utc) unless row.withdrawal
+      unless row.withdrawal
+        SignOffWithdrawal.create!(
+          id: body_json['id'],
+          sign_off: row,
+          by: current_person,
+          reason: body_json['reason'],
+          created_at: Time.now.utc
+        )
+      end
       json(Serialisers.sign_off(row.reload))
     end
 

@@ -7,7 +7,10 @@ module Fujin
       sortie = find_sortie(params['id'])
       bytes = request.body.read(Settings::MAX_UPLOAD_BYTES + 1).to_s
       raise UnreadableRecording, 'The file is empty. Nothing was changed.' if bytes.empty?
-      raise UnreadableRecording, "The file is larger than #{Settings::MAX_UPLOAD_BYTES / 1_048_576} MB. Nothing was changed." if bytes.bytesize > Settings::MAX_UPLOAD_BYTES
+      if bytes.bytesize > Settings::MAX_UPLOAD_BYTES
+        raise UnreadableRecording,
+              "The file is larger than #{Settings::MAX_UPLOAD_BYTES / 1_048_576} MB. Nothing was changed."
+      end
 
       row = import(sortie, bytes, params['name'])
       json(Serialisers.recording_row(row), status: 202)
@@ -16,7 +19,16 @@ module Fujin
     post_route '/api/sorties/:id/recordings/from-recorder' do
       sortie = find_sortie(params['id'])
       row = RecordingRow.find_by(id: body_json['id'])
-      row ||= enqueue(RecordingRow.new(id: body_json['id'], sortie: sortie, by: current_person, name: 'flight from the recorder', source: 'recorder'))
+      row ||=
+        enqueue(
+          RecordingRow.new(
+            id: body_json['id'],
+            sortie: sortie,
+            by: current_person,
+            name: 'flight from the recorder',
+            source: 'recorder'
+          )
+        )
       json(Serialisers.recording_row(row), status: 202)
     end
 
@@ -24,13 +36,25 @@ module Fujin
     post_route '/api/sorties/:id/recordings/live' do
       sortie = find_sortie(params['id'])
       row = RecordingRow.light.find_by(id: body_json['id'])
-      row ||= record_live(RecordingRow.new(id: body_json['id'], sortie: sortie, by: current_person, name: 'flight, recorded live', source: 'live'), body_json.fetch('pace', 1.0))
+      row ||=
+        record_live(
+          RecordingRow.new(
+            id: body_json['id'],
+            sortie: sortie,
+            by: current_person,
+            name: 'flight, recorded live',
+            source: 'live'
+          ),
+          body_json.fetch('pace', 1.0)
+        )
       json(Serialisers.recording_row(row), status: 202)
     end
 
     post_route '/api/recordings/:id/stop' do
       row = RecordingRow.light.find(params['id'])
-      raise Conflict, 'This recording is not being recorded now.' unless row.source == 'live' && row.status == 'working' && RecordLive::TAKEN.include?(row.step)
+      unless row.source == 'live' && row.status == 'working' && RecordLive::TAKEN.include?(row.step)
+        raise Conflict, 'This recording is not being recorded now.'
+      end
 
       row.update!(step: RecordLive::STOPPING)
       json(Serialisers.recording_row(row), status: 202)
@@ -64,12 +88,17 @@ module Fujin
     put_route '/api/recordings/:id/headings' do
       row = RecordingRow.find(params['id'])
       titles = Recordings.titles(row.bytes) if row.bytes
-      raise Conflict, 'This recording was read already, or it is no CSV file: its headings need no telling.' unless row.status == 'failed' && titles
+      unless row.status == 'failed' && titles
+        raise Conflict, 'This recording was read already, or it is no CSV file: its headings need no telling.'
+      end
 
       columns = body_json.fetch('columns')
       Recordings::Headings.new(columns)
       HeadingMapping.transaction do
-        HeadingMapping.find_or_initialize_by(signature: Recordings::Headings.signature(titles)).update!(columns: columns, by: current_person)
+        HeadingMapping.find_or_initialize_by(signature: Recordings::Headings.signature(titles)).update!(
+          columns: columns,
+          by: current_person
+        )
         retry_import(row)
       end
       json(Serialisers.recording_row(row), status: 202)
@@ -79,14 +108,23 @@ module Fujin
 
     get_route '/api/attempts/:id/strips' do
       attempt = find_attempt
-      json(Strips.new(attempt, bins: params.fetch('bins', 600).to_i, from_s: params['from_s']&.to_f, to_s: params['to_s']&.to_f).to_h)
+      json(
+        Strips.new(
+          attempt,
+          bins: params.fetch('bins', 600).to_i,
+          from_s: params['from_s']&.to_f,
+          to_s: params['to_s']&.to_f
+        ).to_h
+      )
     end
 
     get_route('/api/attempts/:id/pictures') { json(DebriefPictures.new(find_attempt).to_h) }
 
     get_route '/api/attempts/:id/one-change' do
       attempt = find_attempt
-      raise Conflict, 'Grade yourself first: then you see what one change would have done.' unless view(attempt)['shown'] == 'all'
+      unless view(attempt)['shown'] == 'all'
+        raise Conflict, 'Grade yourself first: then you see what one change would have done.'
+      end
 
       json(OneChangeQuestion.new(attempt).to_h)
     end
@@ -106,7 +144,11 @@ module Fujin
 
     put_route '/api/attempts/:id/cut' do
       attempt = find_attempt
-      RecutAttempt.new(attempt.sortie, attempt.recording, by: current_person).change(attempt, body_json['manoeuvre'], body_json['phases'])
+      RecutAttempt.new(attempt.sortie, attempt.recording, by: current_person).change(
+        attempt,
+        body_json['manoeuvre'],
+        body_json['phases']
+      )
       json(view(attempt))
     end
 
@@ -114,7 +156,12 @@ module Fujin
       recording = RecordingRow.find(params['id'])
       raise Conflict, 'The recording is not read yet.' unless recording.status == 'ready'
 
-      row = RecutAttempt.new(recording.sortie, recording, by: current_person).add(body_json['id'], body_json['manoeuvre'], body_json['phases'])
+      row =
+        RecutAttempt.new(recording.sortie, recording, by: current_person).add(
+          body_json['id'],
+          body_json['manoeuvre'],
+          body_json['phases']
+        )
       json(view(row), status: 201)
     end
 
@@ -128,7 +175,9 @@ module Fujin
     put_route '/api/attempts/:id/void' do
       attempt = find_attempt
       counts = body_json['counts']
-      raise InvalidInput, [{ path: 'reason', message: 'expected a reason for an attempt that does not count' }] if !counts && body_json['reason'].to_s.strip.empty?
+      if !counts && body_json['reason'].to_s.strip.empty?
+        raise InvalidInput, [{ path: 'reason', message: 'expected a reason for an attempt that does not count' }]
+      end
 
       attempt.update!(counts: counts, void_reason: counts ? nil : body_json['reason'])
       json(view(attempt))
@@ -155,7 +204,16 @@ module Fujin
         return existing if existing && existing.status != 'failed'
         return retry_import(existing) if existing
 
-        enqueue(RecordingRow.new(id: SecureRandom.uuid, sortie: sortie, by: current_person, name: name, sha256: digest, bytes: bytes))
+        enqueue(
+          RecordingRow.new(
+            id: SecureRandom.uuid,
+            sortie: sortie,
+            by: current_person,
+            name: name,
+            sha256: digest,
+            bytes: bytes
+          )
+        )
       end
 
       def retry_import(row)
@@ -165,7 +223,13 @@ module Fujin
       end
 
       def record_live(row, pace)
-        busy = RecordingRow.light.find_by(sortie_id: row.sortie_id, source: 'live', status: %w[waiting working], step: RecordLive::TAKEN)
+        busy =
+          RecordingRow.light.find_by(
+            sortie_id: row.sortie_id,
+            source: 'live',
+            status: %w[waiting working],
+            step: RecordLive::TAKEN
+          )
         raise Conflict, 'This sortie is being recorded already.' if busy
 
         RecordingRow.transaction do

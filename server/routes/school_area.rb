@@ -11,7 +11,14 @@ module Fujin
       page = [params.fetch('page', 1).to_i, 1].max
       total = Person.students.count
       people = Person.students.offset((page - 1) * PAGE_SIZE).limit(PAGE_SIZE)
-      json({ 'items' => StudentRows.new(people.to_a).to_a, 'page' => page, 'pages' => [(total / PAGE_SIZE.to_f).ceil, 1].max, 'total' => total })
+      json(
+        {
+          'items' => StudentRows.new(people.to_a).to_a,
+          'page' => page,
+          'pages' => [(total / PAGE_SIZE.to_f).ceil, 1].max,
+          'total' => total
+        }
+      )
     end
 
     get_route '/api/students/:id' do

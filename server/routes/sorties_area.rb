@@ -15,8 +15,18 @@ module Fujin
       aircraft = AircraftRow.find(fields['aircraft_id'])
       raise Conflict, "#{manoeuvre.title} is not flown in a #{aircraft.type.kind}." unless manoeuvre.for?(aircraft.type)
 
-      sortie = Sortie.create!(id: fields['id'], student: student, instructor: current_person, aircraft: aircraft, starts_at: fields['starts_at'],
-                              manoeuvre: fields['manoeuvre'], stage: student.stage, fuel_kg: aircraft.type.optional('fuel.full_kg', 60) * 0.6, **HEATH)
+      sortie =
+        Sortie.create!(
+          id: fields['id'],
+          student: student,
+          instructor: current_person,
+          aircraft: aircraft,
+          starts_at: fields['starts_at'],
+          manoeuvre: fields['manoeuvre'],
+          stage: student.stage,
+          fuel_kg: aircraft.type.optional('fuel.full_kg', 60) * 0.6,
+          **HEATH
+        )
       versioned(sortie)
       json(Serialisers.sortie(sortie, current_person), status: 201)
     end
@@ -49,10 +59,22 @@ module Fujin
 
     post_route '/api/sorties/:id/events' do
       sortie = find_sortie
-      rows = body_json.fetch('events').map do |event|
-        { id: event['id'], sortie_id: sortie.id, kind: event['kind'], at: event['at'], attempt_no: event['attempt_no'], phase: event['phase'],
-          payload: event['payload'] || {}, by_id: current_person.id, created_at: Time.now.utc }
-      end
+      rows =
+        body_json
+          .fetch('events')
+          .map do |event|
+            {
+              id: event['id'],
+              sortie_id: sortie.id,
+              kind: event['kind'],
+              at: event['at'],
+              attempt_no: event['attempt_no'],
+              phase: event['phase'],
+              payload: event['payload'] || {},
+              by_id: current_person.id,
+              created_at: Time.now.utc
+            }
+          end
       FlyEvent.insert_all(rows, unique_by: :id)
       json(events_of(sortie.reload))
     end

@@ -21,11 +21,26 @@ module Fujin
         shown = hold_back? ? proposal.except(*HIDDEN_FROM_STUDENT, 'faults') : proposal.except('faults')
         # The database keeps no order of keys; the declaration has it.
         shown = shown.merge('measures' => shown['measures'].slice(*@row.declaration.measure_ids)) if shown['measures']
-        shown.merge('id' => @row.id, 'sortie_id' => @row.sortie_id, 'recording_id' => @row.recording_id, 'position' => @number,
-                    'title' => @row.declaration.title, 'asked' => @row.asked?, 'counts' => @row.counts, 'manner' => @row.manner, 'task' => @row.task, 'void_reason' => @row.void_reason,
-                    'self_graded' => self_graded?, 'shown' => shown_now, 'help' => @taps.help(@tap_no),
-                    'phases' => phases, 'path' => @row.path, 'taps' => @taps.of_attempt(@tap_no).map { |e| Serialisers.fly_event(e, @taps) },
-                    'grades' => grades, 'teaching' => @row.sortie.teaching? ? TeachingView.new(@row, hidden: hold_back?).to_h : nil)
+        shown.merge(
+          'id' => @row.id,
+          'sortie_id' => @row.sortie_id,
+          'recording_id' => @row.recording_id,
+          'position' => @number,
+          'title' => @row.declaration.title,
+          'asked' => @row.asked?,
+          'counts' => @row.counts,
+          'manner' => @row.manner,
+          'task' => @row.task,
+          'void_reason' => @row.void_reason,
+          'self_graded' => self_graded?,
+          'shown' => shown_now,
+          'help' => @taps.help(@tap_no),
+          'phases' => phases,
+          'path' => @row.path,
+          'taps' => @taps.of_attempt(@tap_no).map { |e| Serialisers.fly_event(e, @taps) },
+          'grades' => grades,
+          'teaching' => @row.sortie.teaching? ? TeachingView.new(@row, hidden: hold_back?).to_h : nil
+        )
       end
 
       private
@@ -42,7 +57,9 @@ module Fujin
       end
 
       # A student grades first; a candidate names the fault first.
-      def hold_back? = @viewer.learner? && (@row.sortie.teaching? ? @row.fault_calls.none? { |call| call.kind == 'named' } : !self_graded?)
+      def hold_back? =
+        @viewer.learner? &&
+          (@row.sortie.teaching? ? @row.fault_calls.none? { |call| call.kind == 'named' } : !self_graded?)
 
       def shown_now
         return 'all' unless hold_back?
@@ -54,7 +71,11 @@ module Fujin
       def phases
         proposal['phases'].map do |phase|
           help = @taps.help(@tap_no, phase: phase['id'])
-          base = phase.except('grade').merge('help' => help == 'alone' ? nil : help, 'cockpit_grade' => @taps.cockpit_grade(@tap_no, phase['id']))
+          base =
+            phase.except('grade').merge(
+              'help' => help == 'alone' ? nil : help,
+              'cockpit_grade' => @taps.cockpit_grade(@tap_no, phase['id'])
+            )
           next base.except('driver', 'critical', 'cockpit_grade').merge('proposed' => nil) if hold_back?
 
           ceiling = Grading::Grader::HELP_CEILING.fetch(help)
@@ -66,8 +87,17 @@ module Fujin
       def grades
         visible = hold_back? ? @grades.select { |g| g.kind == 'self' } : @grades
         visible.map do |g|
-          { 'id' => g.id, 'phase' => g.phase, 'kind' => g.kind, 'grade' => g.grade, 'proposed' => g.proposed, 'reason' => g.reason, 'by' => g.by.name,
-            'standard_version' => g.standard_version, 'created_at' => Serialisers.time(g.created_at) }
+          {
+            'id' => g.id,
+            'phase' => g.phase,
+            'kind' => g.kind,
+            'grade' => g.grade,
+            'proposed' => g.proposed,
+            'reason' => g.reason,
+            'by' => g.by.name,
+            'standard_version' => g.standard_version,
+            'created_at' => Serialisers.time(g.created_at)
+          }
         end
       end
     end

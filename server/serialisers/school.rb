@@ -10,81 +10,170 @@ module Fujin
 
     def aircraft(row)
       type = row.type
-      { 'id' => row.id, 'mark' => row.mark, 'type_id' => row.type_id, 'type_name' => type.name, 'kind' => type.kind, 'look_at_it' => row.look_at_it,
-        'look_at_it_reason' => row.look_at_it_reason, 'rotor_direction' => type.fetch('rotor.rotation'),
-        'overall_length_ft' => number(type.overall_length_m / Quantities::FT, 1), 'fuel_full_kg' => type.optional('fuel.full_kg', 100),
-        'burn_kg_per_h' => type.burn_kg_per_h, 'numbers' => type_numbers(type) }
+      {
+        'id' => row.id,
+        'mark' => row.mark,
+        'type_id' => row.type_id,
+        'type_name' => type.name,
+        'kind' => type.kind,
+        'look_at_it' => row.look_at_it,
+        'look_at_it_reason' => row.look_at_it_reason,
+        'rotor_direction' => type.fetch('rotor.rotation'),
+        'overall_length_ft' => number(type.overall_length_m / Quantities::FT, 1),
+        'fuel_full_kg' => type.optional('fuel.full_kg', 100),
+        'burn_kg_per_h' => type.burn_kg_per_h,
+        'numbers' => type_numbers(type)
+      }
     end
 
     def type_numbers(type)
       off = type.power_off_band
       on = type.power_on_band
-      [['Rotor rpm, power off', "#{off[0]} to #{off[1]}", '%'], ['Rotor rpm, power on', "#{on[0]} to #{on[1]}", '%'],
-       ['Low-rpm warning', type.low_warning_pct.to_s, '%'], ['House glide speed', type.glide_speed_kt.to_s, 'kt'],
-       ['Cruise', type.fetch('speeds_kt.cruise').to_s, 'kt'], ['Never exceed, power off', type.optional('speeds_kt.never_exceed_power_off', '—').to_s, 'kt'],
-       ['Flare height', type.flare_height_ft.to_s, 'ft'], ['Greatest mass', type.fetch('masses_kg.max').to_s, 'kg'],
-       ['Engine', type.fetch('engine.kind').tr('_', ' '), '']].map { |label, value, unit| { 'label' => label, 'value' => value, 'unit' => unit } }
+      [
+        ['Rotor rpm, power off', "#{off[0]} to #{off[1]}", '%'],
+        ['Rotor rpm, power on', "#{on[0]} to #{on[1]}", '%'],
+        ['Low-rpm warning', type.low_warning_pct.to_s, '%'],
+        ['House glide speed', type.glide_speed_kt.to_s, 'kt'],
+        ['Cruise', type.fetch('speeds_kt.cruise').to_s, 'kt'],
+        ['Never exceed, power off', type.optional('speeds_kt.never_exceed_power_off', '—').to_s, 'kt'],
+        ['Flare height', type.flare_height_ft.to_s, 'ft'],
+        ['Greatest mass', type.fetch('masses_kg.max').to_s, 'kg'],
+        ['Engine', type.fetch('engine.kind').tr('_', ' '), '']
+      ].map { |label, value, unit| { 'label' => label, 'value' => value, 'unit' => unit } }
     end
 
     def fly_event(event, taps)
-      { 'id' => event.id, 'kind' => event.kind, 'at' => time(event.at), 'attempt_no' => event.attempt_no, 'phase' => event.phase,
-        'payload' => event.payload, 'undone' => taps.undone?(event), 'by' => event.by.name }
+      {
+        'id' => event.id,
+        'kind' => event.kind,
+        'at' => time(event.at),
+        'attempt_no' => event.attempt_no,
+        'phase' => event.phase,
+        'payload' => event.payload,
+        'undone' => taps.undone?(event),
+        'by' => event.by.name
+      }
     end
 
     def recording_row(row, attempts: nil)
-      { 'id' => row.id, 'sortie_id' => row.sortie_id, 'name' => row.name, 'source' => row.source, 'status' => row.status, 'step' => row.step,
-        'progress' => row.progress, 'error' => row.error, 'attempts' => attempts || row.attempts.count, 'summary' => row.summary }
+      {
+        'id' => row.id,
+        'sortie_id' => row.sortie_id,
+        'name' => row.name,
+        'source' => row.source,
+        'status' => row.status,
+        'step' => row.step,
+        'progress' => row.progress,
+        'error' => row.error,
+        'attempts' => attempts || row.attempts.count,
+        'summary' => row.summary
+      }
     end
 
     def sortie_row(sortie, progress: SortieProgress.new(sortie))
-      { 'id' => sortie.id, 'starts_at' => time(sortie.starts_at), 'student' => person_name(sortie.student), 'instructor' => person_name(sortie.instructor),
-        'aircraft' => aircraft(sortie.aircraft), 'manoeuvre' => sortie.manoeuvre, 'manoeuvre_title' => sortie.declaration.title, 'stage' => sortie.stage,
-        'progress' => progress.to_h, 'next_step' => progress.next_step, 'attempts' => sortie.attempts.count(&:asked?), 'next_focus' => sortie.next_focus }
+      {
+        'id' => sortie.id,
+        'starts_at' => time(sortie.starts_at),
+        'student' => person_name(sortie.student),
+        'instructor' => person_name(sortie.instructor),
+        'aircraft' => aircraft(sortie.aircraft),
+        'manoeuvre' => sortie.manoeuvre,
+        'manoeuvre_title' => sortie.declaration.title,
+        'stage' => sortie.stage,
+        'progress' => progress.to_h,
+        'next_step' => progress.next_step,
+        'attempts' => sortie.attempts.count(&:asked?),
+        'next_focus' => sortie.next_focus
+      }
     end
 
-    SORTIE_FIELDS = %w[settings people_aboard fuel_kg wind_from_deg wind_kt gust_kt oat_c dew_point_c qnh_hpa elevation_ft spot_name spot_lat_deg spot_lon_deg
-                       course_deg height_ft house objective go_decision go_reason].freeze
+    SORTIE_FIELDS = %w[
+      settings people_aboard fuel_kg wind_from_deg wind_kt gust_kt oat_c dew_point_c qnh_hpa elevation_ft spot_name
+      spot_lat_deg spot_lon_deg course_deg height_ft house objective go_decision go_reason
+    ].freeze
 
     def sortie(sortie, viewer)
       setting = SortieSetting.new(sortie)
       sortie_row(sortie).merge(sortie.attributes.slice(*SORTIE_FIELDS)).merge(
-        'version' => sortie.lock_version, 'may_edit' => viewer.instructor?, 'off_at' => time(sortie.off_at), 'on_at' => time(sortie.on_at),
-        'flight_minutes' => sortie.flight_minutes, 'mass_kg' => number(setting.mass_kg, 1), 'fuel_minutes' => setting.fuel_minutes,
-        'effective_house' => setting.house.values, 'checks' => sortie.declaration.checks, 'phases' => sortie.declaration.phases,
-        'manoeuvre_settings' => sortie.declaration.settings.map { |name| plan_setting(name) }, 'house_settings' => HouseQuestions.for(sortie.declaration),
-        'sun' => sun(setting), 'observed_wind' => setting.observed_wind&.to_s,
-        'recordings' => RecordingRow.light.where(sortie_id: sortie.id).order(:created_at).map { |row| recording_row(row) }
+        'version' => sortie.lock_version,
+        'may_edit' => viewer.instructor?,
+        'off_at' => time(sortie.off_at),
+        'on_at' => time(sortie.on_at),
+        'flight_minutes' => sortie.flight_minutes,
+        'mass_kg' => number(setting.mass_kg, 1),
+        'fuel_minutes' => setting.fuel_minutes,
+        'effective_house' => setting.house.values,
+        'checks' => sortie.declaration.checks,
+        'phases' => sortie.declaration.phases,
+        'manoeuvre_settings' => sortie.declaration.settings.map { |name| plan_setting(name) },
+        'house_settings' => HouseQuestions.for(sortie.declaration),
+        'sun' => sun(setting),
+        'observed_wind' => setting.observed_wind&.to_s,
+        'recordings' =>
+          RecordingRow.light.where(sortie_id: sortie.id).order(:created_at).map { |row| recording_row(row) }
       )
     end
 
     def plan_setting(name)
       setting = Planning::Settings::BY_NAME.fetch(name)
       range = setting.allowed.is_a?(Range)
-      { 'name' => name, 'label' => setting.label, 'unit' => setting.unit, 'default' => setting.default, 'low' => range ? setting.allowed.begin : nil,
-        'high' => range ? setting.allowed.end : nil, 'choices' => range ? [] : setting.allowed }
+      {
+        'name' => name,
+        'label' => setting.label,
+        'unit' => setting.unit,
+        'default' => setting.default,
+        'low' => range ? setting.allowed.begin : nil,
+        'high' => range ? setting.allowed.end : nil,
+        'choices' => range ? [] : setting.allowed
+      }
     end
 
     # Azimuth and elevation at the spot when the sortie starts, rise and set that day.
     def sun(setting)
       sortie = setting.sortie
       rise, set = Sun.rise_and_set(sortie.starts_at.utc.to_date, sortie.spot_lat_deg, sortie.spot_lon_deg)
-      { 'azimuth_deg' => number(setting.sun.azimuth_deg, 1), 'elevation_deg' => number(setting.sun.elevation_deg, 1), 'rise' => time(rise), 'set' => time(set) }
+      {
+        'azimuth_deg' => number(setting.sun.azimuth_deg, 1),
+        'elevation_deg' => number(setting.sun.elevation_deg, 1),
+        'rise' => time(rise),
+        'set' => time(set)
+      }
     end
 
     def standing(progress, manoeuvre_id, signed_off:)
       standing, readiness, count = progress.standing(manoeuvre_id)
-      { 'manoeuvre' => manoeuvre_id, 'title' => Catalogue.find(manoeuvre_id).title, 'attempts' => count, 'level' => standing.level,
-        'trend' => standing.trend, 'last_flown' => standing.last_flown&.iso8601, 'weakest_phase' => standing.weakest_phase,
-        'ready' => readiness.ready?, 'signed_off' => signed_off, 'conditions' => readiness.conditions.map { |c| { 'id' => c.id, 'met' => c.met, 'text' => c.text } } }
+      {
+        'manoeuvre' => manoeuvre_id,
+        'title' => Catalogue.find(manoeuvre_id).title,
+        'attempts' => count,
+        'level' => standing.level,
+        'trend' => standing.trend,
+        'last_flown' => standing.last_flown&.iso8601,
+        'weakest_phase' => standing.weakest_phase,
+        'ready' => readiness.ready?,
+        'signed_off' => signed_off,
+        'conditions' => readiness.conditions.map { |c| { 'id' => c.id, 'met' => c.met, 'text' => c.text } }
+      }
     end
 
     def sign_off(row)
       statement = row.statement
-      { 'id' => row.id, 'student' => person_name(row.student), 'by' => row.by.name, 'manoeuvre' => row.manoeuvre,
-        'title' => Catalogue.find(row.manoeuvre).title, 'remark' => statement['remark'], 'signed_at' => statement['signed_at'],
-        'hash' => row.document_hash, 'previous_hash' => statement['previous_hash'], 'public_key' => row.parsed['public_key'],
-        'withdrawn' => !row.withdrawal.nil?, 'withdrawn_reason' => row.withdrawal&.reason, 'evidence' => statement['evidence'],
-        'conditions' => statement['conditions'] }
+      {
+        'id' => row.id,
+        'student' => person_name(row.student),
+        'by' => row.by.name,
+        'manoeuvre' => row.manoeuvre,
+        'title' => Catalogue.find(row.manoeuvre).title,
+        'remark' => statement['remark'],
+        'signed_at' => statement['signed_at'],
+        'hash' => row.document_hash,
+        'previous_hash' => statement['previous_hash'],
+        'public_key' => row.parsed['public_key'],
+        'withdrawn' => !row.withdrawal.nil?,
+        'withdrawn_reason' => row.withdrawal&.reason,
+        'evidence' => statement['evidence'],
+        'conditions' => statement['conditions']
+      }
     end
 
     def house(school, own: {})

@@ -2,7 +2,8 @@
 
 module Fujin
   module Serialisers
-    # What a candidate's attempt says of the teaching: the fault that was played, named and recorded, and the teaching grades.
+    # What a candidate's attempt says of the teaching: the fault that was played, named and recorded, and the teaching
+    # grades.
     class TeachingView
       # @param hidden [Boolean] the viewer has not named the fault yet
       def initialize(row, hidden:)
@@ -14,8 +15,14 @@ module Fujin
       def to_h
         named = @calls.reverse.find { |call| call.kind == 'named' }
         played = @calls.reverse.find { |call| call.kind == 'played' }
-        { 'choices' => @row.declaration.faults.map { |fault| { 'id' => fault.id, 'title' => fault.title } }, 'named' => call(named), 'items' => items,
-          **(@hidden ? {} : { 'played' => call(played), 'recorded' => recorded.map { |id| title(id) }, **verdict(named) }) }
+        {
+          'choices' => @row.declaration.faults.map { |fault| { 'id' => fault.id, 'title' => fault.title } },
+          'named' => call(named),
+          'items' => items,
+          **(
+            @hidden ? {} : { 'played' => call(played), 'recorded' => recorded.map { |id| title(id) }, **verdict(named) }
+          )
+        }
       end
 
       private
@@ -31,13 +38,22 @@ module Fujin
       end
 
       def call(row)
-        row && { 'fault' => row.fault, 'title' => row.fault ? title(row.fault) : 'No fault', 'cue' => row.cue, 'by' => row.by.name, 'created_at' => Serialisers.time(row.created_at) }
+        row &&
+          {
+            'fault' => row.fault,
+            'title' => row.fault ? title(row.fault) : 'No fault',
+            'cue' => row.cue,
+            'by' => row.by.name,
+            'created_at' => Serialisers.time(row.created_at)
+          }
       end
 
       # Each with the last grade given, where one was.
       def items
         given = @row.grades.select { |grade| grade.kind == 'teaching' }.group_by(&:phase).transform_values(&:last)
-        Progress::Teaching::ITEMS.map { |id, title| { 'id' => id, 'title' => title, 'grade' => given[id]&.grade, 'by' => given[id]&.by&.name } }
+        Progress::Teaching::ITEMS.map do |id, title|
+          { 'id' => id, 'title' => title, 'grade' => given[id]&.grade, 'by' => given[id]&.by&.name }
+        end
       end
     end
   end

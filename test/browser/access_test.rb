@@ -26,9 +26,18 @@ class BrowserAccessTest < Minitest::Test
   end
 
   def views
-    { '/' => 'Flying today', '/students' => 'For the sign-off', "/students/#{@student.id}" => 'Sorties and flight time', '/fleet' => 'Tansy 2',
-      '/method' => 'House method', "/sorties/#{@sortie.id}/prepare" => 'From above', "/sorties/#{@sortie.id}/fly" => 'Help given now',
-      "/sorties/#{@sortie.id}/review" => 'Work on', "/sorties/#{@sortie.id}/debrief" => 'Next time', "/sorties/#{@sortie.id}/record" => 'Flight time' }
+    {
+      '/' => 'Flying today',
+      '/students' => 'For the sign-off',
+      "/students/#{@student.id}" => 'Sorties and flight time',
+      '/fleet' => 'Tansy 2',
+      '/method' => 'House method',
+      "/sorties/#{@sortie.id}/prepare" => 'From above',
+      "/sorties/#{@sortie.id}/fly" => 'Help given now',
+      "/sorties/#{@sortie.id}/review" => 'Work on',
+      "/sorties/#{@sortie.id}/debrief" => 'Next time',
+      "/sorties/#{@sortie.id}/record" => 'Flight time'
+    }
   end
 
   def test_sun_and_dusk_pass_the_check_on_a_tablet

@@ -8,7 +8,10 @@ class JourneyTest < Minitest::Test
   include BrowserHelp
 
   def number(label)
-    find('section[aria-label="Numbers"]').find('.label', text: label, exact_text: true).sibling('div', match: :first).text
+    find('section[aria-label="Numbers"]')
+      .find('.label', text: label, exact_text: true)
+      .sibling('div', match: :first)
+      .text
   end
 
   def test_from_numbers_to_the_log
@@ -31,7 +34,9 @@ class JourneyTest < Minitest::Test
     assert_equal %w[attempt grade help], @sortie.fly_events.map(&:kind).sort
 
     click_on 'Review'
-    attach_file 'Recording file', file_of(recording(@sortie.reload, faults: [{}, { 'late_collective' => 1.5 }])), make_visible: true
+    attach_file 'Recording file',
+                file_of(recording(@sortie.reload, faults: [{}, { 'late_collective' => 1.5 }])),
+                make_visible: true
     click_on(text: /Late collective/, wait: 60)
     assert_text 'Power gone: collective down at once, right pedal with it.'
     assert_text 'has not graded this attempt yet'
@@ -53,7 +58,9 @@ class JourneyTest < Minitest::Test
     assert_text 'grade yourself first'
     assert_no_text 'Proposed'
     assert_no_text 'Glide airspeed mean'
-    attempt.proposal['phases'].each { |phase| within(find("[aria-label='Your grade for #{phase['id']}']")) { find('button[aria-label="To standard"]').click } }
+    attempt.proposal['phases'].each do |phase|
+      within(find("[aria-label='Your grade for #{phase['id']}']")) { find('button[aria-label="To standard"]').click }
+    end
     click_on 'Keep my grades'
 
     assert_text 'Proposed'
@@ -96,13 +103,21 @@ class JourneyTest < Minitest::Test
 
   def network(offline:)
     page.driver.browser.execute_cdp('Network.enable')
-    page.driver.browser.execute_cdp('Network.emulateNetworkConditions', offline: offline, latency: 0, downloadThroughput: -1, uploadThroughput: -1)
+    page.driver.browser.execute_cdp(
+      'Network.emulateNetworkConditions',
+      offline: offline,
+      latency: 0,
+      downloadThroughput: -1,
+      uploadThroughput: -1
+    )
   end
 
   def test_a_sign_off_from_the_record
     [24, 25].each_with_index do |day, i|
       flown = sortie(people_aboard: 'solo', starts_at: Time.utc(2026, 11, day, 10))
-      imported(flown, faults: [{}, {}], seed: i + 1).each { |attempt| grade_all(attempt, @instructor, 'instructor', grade: 3, reason: 'Seen from the seat') }
+      imported(flown, faults: [{}, {}], seed: i + 1).each do |attempt|
+        grade_all(attempt, @instructor, 'instructor', grade: 3, reason: 'Seen from the seat')
+      end
     end
     sign_in(@instructor)
     visit "/students/#{@student.id}"

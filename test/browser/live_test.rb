@@ -39,7 +39,19 @@ class BrowserLiveTest < Minitest::Test
     assert_text 'Waiting for the recorder'
     sleep 0.5
     gate = { call: 'go_around', height_ft: 110, reasons: ['airspeed 51 kt, 56 to 70'] }
-    reading = { t_s: Time.now.to_f, phase: 'glide', rotor_rpm_pct: 99.5, ias_kt: 51.0, sink_fpm: 1500, height_ft: 108.0, bands: { ias_kt: [56, 70], sink_fpm: [nil, 1900] }, gate: gate }
+    reading = {
+      t_s: Time.now.to_f,
+      phase: 'glide',
+      rotor_rpm_pct: 99.5,
+      ias_kt: 51.0,
+      sink_fpm: 1500,
+      height_ft: 108.0,
+      bands: {
+        ias_kt: [56, 70],
+        sink_fpm: [nil, 1900]
+      },
+      gate: gate
+    }
     Fujin::LiveFeed.publish(@sortie.id, 'recording' => 'x', 'reading' => reading)
 
     assert_text 'Go around: throttle, then collective'

@@ -65,7 +65,11 @@ class BrowserPrepareTest < Minitest::Test
     sign_in(@instructor)
     sorrel = Fujin::AircraftRow.create!(mark: 'Q-GYRO', type_id: 'sorrel-g')
     Fujin::Catalogue.all.each do |declaration|
-      prepare(manoeuvre: declaration.id, aircraft: declaration.kinds.include?('helicopter') ? @aircraft : sorrel, height_ft: nil)
+      prepare(
+        manoeuvre: declaration.id,
+        aircraft: declaration.kinds.include?('helicopter') ? @aircraft : sorrel,
+        height_ft: nil
+      )
       first = Fujin::Planning::NumberReasons.label(declaration.key_numbers.first)
 
       within('section[aria-label="Numbers"]') { assert_text first }
@@ -85,7 +89,12 @@ class BrowserPrepareTest < Minitest::Test
     assert_text 'wind 310/16'
     click_on 'Fly'
     click_on 'From drift'
-    { 'Heading ° true' => 350, 'Airspeed kt' => 70, 'Track ° true' => 350, 'Over ground kt' => 58 }.each { |label, value| fill_in label, with: value.to_s }
+    {
+      'Heading ° true' => 350,
+      'Airspeed kt' => 70,
+      'Track ° true' => 350,
+      'Over ground kt' => 58
+    }.each { |label, value| fill_in label, with: value.to_s }
     click_on 'Use it'
     assert_text(%r{planned with 350/1[0-4]})
   end

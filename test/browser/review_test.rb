@@ -137,7 +137,10 @@ class BrowserReviewTest < Minitest::Test
     press('.')
     press(',')
     phases.times { press('3') }
-    page.all('input.field', visible: true).select { |input| input.find(:xpath, '..').text.include?('Why it differs') }.each { |input| input.set('steadier than it looks') }
+    page
+      .all('input.field', visible: true)
+      .select { |input| input.find(:xpath, '..').text.include?('Why it differs') }
+      .each { |input| input.set('steadier than it looks') }
     page.execute_script('document.activeElement.blur()')
     press('c')
 

@@ -163,10 +163,28 @@ class StatesTest < Minitest::Test
   def test_a_sign_off_is_withdrawn_with_a_reason
     key = @school.signing_key
     id = SecureRandom.uuid
-    document = Fujin::SignOffDocument.sign({ 'id' => id, 'signed_at' => '2026-11-25T10:00:00Z', 'remark' => '', 'conditions' => ['all met'], 'evidence' => [] },
-                                           previous_hash: Fujin::SignOffDocument::FIRST, key: key)
-    Fujin::SignOff.create!(id: id, student: @student, by: @instructor, manoeuvre: 'straight_in_autorotation', chain_position: 1, document_hash: document['hash'],
-                           document: JSON.generate(document), created_at: Time.now.utc)
+    document =
+      Fujin::SignOffDocument.sign(
+        {
+          'id' => id,
+          'signed_at' => '2026-11-25T10:00:00Z',
+          'remark' => '',
+          'conditions' => ['all met'],
+          'evidence' => []
+        },
+        previous_hash: Fujin::SignOffDocument::FIRST,
+        key: key
+      )
+    Fujin::SignOff.create!(
+      id: id,
+      student: @student,
+      by: @instructor,
+      manoeuvre: 'straight_in_autorotation',
+      chain_position: 1,
+      document_hash: document['hash'],
+      document: JSON.generate(document),
+      created_at: Time.now.utc
+    )
     sign_in(@instructor)
     visit "/sign-offs/#{id}"
     click_on 'Withdraw'

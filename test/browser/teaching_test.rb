@@ -39,7 +39,9 @@ class BrowserTeachingTest < Minitest::Test
     as_in_browser(@instructor)
     review
     click_on 'Grade spotted the fault'
-    within('[role="radiogroup"][aria-label="Grade for spotted the fault"]') { find('[role="radio"][aria-label="To standard"]').click }
+    within('[role="radiogroup"][aria-label="Grade for spotted the fault"]') do
+      find('[role="radio"][aria-label="To standard"]').click
+    end
     eventually { Fujin::GradeRow.where(kind: 'teaching', phase: 'spotted', grade: 3).one? }
     assert_button 'Change spotted the fault'
   end

@@ -20,7 +20,9 @@ class AccessTest < Minitest::Test
         refused = [401, 403].include?(status)
 
         if allowed == Fujin::Permissions::EVERYBODY || allowed.include?(role)
-          refute refused && answer['title'] != 'Sign in first', "#{role.inspect} should reach #{route}, got #{status}" unless path == '/api/session'
+          unless path == '/api/session'
+            refute refused && answer['title'] != 'Sign in first', "#{role.inspect} should reach #{route}, got #{status}"
+          end
         else
           assert refused || status == 422 || status == 400, "#{role.inspect} should not reach #{route}, got #{status}"
         end
@@ -34,14 +36,18 @@ class AccessTest < Minitest::Test
   end
 
   def test_a_route_that_names_nobody_fails_at_boot
-    error = assert_raises(Fujin::Permissions::Incomplete) { Fujin::Permissions.check!(Fujin::Area.routes_declared + ['GET /api/secrets']) }
+    error =
+      assert_raises(Fujin::Permissions::Incomplete) do
+        Fujin::Permissions.check!(Fujin::Area.routes_declared + ['GET /api/secrets'])
+      end
 
     assert_includes error.message, 'GET /api/secrets'
   end
 
   def test_every_route_is_in_the_contract
     paths = YAML.load_file(Fujin::App::CONTRACT)['paths']
-    documented = paths.flat_map { |path, verbs| verbs.keys.map { |verb| "#{verb.upcase} #{path.gsub(/\{(\w+)\}/, ':\1')}" } }
+    documented =
+      paths.flat_map { |path, verbs| verbs.keys.map { |verb| "#{verb.upcase} #{path.gsub(/\{(\w+)\}/, ':\1')}" } }
 
     assert_equal documented.sort, Fujin::Area.routes_declared.sort
   end

@@ -39,7 +39,8 @@ class AgreementServerTest < Minitest::Test
 
     assert_equal [200, 1], [status, answer['attempts']]
     assert_equal([0, 100], answer['phases'].first.values_at('same_pct', 'within_one_pct'))
-    assert_equal [-1.0, false], answer['differences'].find { |row| row['name'] == 'Orrin' }.values_at('steps', 'telling')
+    assert_equal [-1.0, false],
+                 answer['differences'].find { |row| row['name'] == 'Orrin' }.values_at('steps', 'telling')
     as(@instructor)
     get '/api/agreement'
 

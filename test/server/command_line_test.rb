@@ -23,7 +23,14 @@ class CommandLineTest < Minitest::Test
 
       assert_equal 1, code
       assert_includes out + err, 'Say what its headings mean'
-      File.write(told, YAML.dump([%w[Zeit t_s s], ['Speed A', 'ias_kt', 'm/s'], %w[Rot nr_pct %]].map { |h, c, u| { 'heading' => h, 'channel' => c, 'unit' => u } }))
+      File.write(
+        told,
+        YAML.dump(
+          [%w[Zeit t_s s], ['Speed A', 'ias_kt', 'm/s'], %w[Rot nr_pct %]].map do |h, c, u|
+            { 'heading' => h, 'channel' => c, 'unit' => u }
+          end
+        )
+      )
       found = json('grade', csv, '--aircraft', 'tansy-2', '--headings', told)
 
       assert_equal %w[ias_kt nr_pct], found['recording']['channels']
@@ -36,14 +43,21 @@ class CommandLineTest < Minitest::Test
     assert_equal 'straight_in_autorotation', found['manoeuvre']
     assert_in_delta 1424, found['numbers']['min_sink_fpm']['value'], 15
     assert_equal 'fpm', found['numbers']['min_sink_fpm']['unit']
-    assert_equal %w[t_s along_ft across_ft height_ft ias_kt groundspeed_kt sink_fpm rotor_rpm_pct phase], found['path'].first.keys
+    assert_equal %w[t_s along_ft across_ft height_ft ias_kt groundspeed_kt sink_fpm rotor_rpm_pct phase],
+                 found['path'].first.keys
     refute_empty found['cautions']
   end
 
   def test_plan_takes_a_type_file_and_settings
     Dir.mktmpdir do |folder|
       path = File.join(folder, 'nettle.yml')
-      File.write(path, File.read(File.join(ROOT, 'core/data/aircraft_types/tansy-2.yml')).sub('id: tansy-2', 'id: nettle-2').sub('radius_m: 3.98', 'radius_m: 4.3'))
+      File.write(
+        path,
+        File
+          .read(File.join(ROOT, 'core/data/aircraft_types/tansy-2.yml'))
+          .sub('id: tansy-2', 'id: nettle-2')
+          .sub('radius_m: 3.98', 'radius_m: 4.3')
+      )
       found = json('plan', 'straight_in_autorotation', '--aircraft', path, '--set', 'gate_minimum_ft=180')
 
       assert_equal 'nettle-2', found['aircraft']
@@ -53,7 +67,8 @@ class CommandLineTest < Minitest::Test
   end
 
   def test_simulate_refuses_what_the_pilot_model_does_not_fly
-    out, err, status = fujin('simulate', 'hover_turn', '--aircraft', 'tansy-2', '--out', File.join(Dir.tmpdir, 'never.csv'))
+    out, err, status =
+      fujin('simulate', 'hover_turn', '--aircraft', 'tansy-2', '--out', File.join(Dir.tmpdir, 'never.csv'))
 
     assert_equal [2, ''], [status, out]
     assert_includes err, 'hover_turn can be planned but not flown yet'
@@ -65,7 +80,13 @@ class CommandLineTest < Minitest::Test
       files = [1, 2].map { |seed| File.join(folder, "#{seed}.csv") }
       files.each_with_index do |file, i|
         assert_equal 0,
-                     fujin('simulate', 'straight_in_autorotation', '--aircraft', 'bracken-2', '--wind', '200/8', '--fault', 'slow_glide=13', '--seed', (i + 1).to_s, '--out', file).last
+                     fujin(
+                       'simulate', 'straight_in_autorotation', '--aircraft', 'bracken-2', '--wind', '200/8',
+                       '--fault', 'slow_glide=13', '--seed',
+                       (i + 1).to_s,
+                       '--out',
+                       file
+                     ).last
       end
       one = json('grade', files[0], '--aircraft', 'bracken-2', '--wind', '200/8', '--spot', '47.2104,-14.332')
       several = json('grade', *files, '--aircraft', 'bracken-2', '--wind', '200/8')
@@ -94,9 +115,18 @@ class CommandLineTest < Minitest::Test
   end
 
   def test_wrong_usage_is_two_and_says_what_there_is
-    [[], ['dance'], %w[plan], %w[plan somersault --aircraft tansy-2], %w[plan straight_in_autorotation], %w[plan straight_in_autorotation --aircraft nettle-9],
-     %w[plan straight_in_autorotation --aircraft tansy-2 --set colour=red], %w[plan straight_in_autorotation --aircraft tansy-2 --wings 2], %w[grade --aircraft tansy-2],
-     %w[plan straight_in_autorotation --aircraft tansy-2 --people three]].each do |arguments|
+    [
+      [],
+      ['dance'],
+      %w[plan],
+      %w[plan somersault --aircraft tansy-2],
+      %w[plan straight_in_autorotation],
+      %w[plan straight_in_autorotation --aircraft nettle-9],
+      %w[plan straight_in_autorotation --aircraft tansy-2 --set colour=red],
+      %w[plan straight_in_autorotation --aircraft tansy-2 --wings 2],
+      %w[grade --aircraft tansy-2],
+      %w[plan straight_in_autorotation --aircraft tansy-2 --people three]
+    ].each do |arguments|
       _out, err, code = fujin(*arguments)
       next assert_equal(0, code) if arguments.empty?
 
@@ -106,7 +136,12 @@ class CommandLineTest < Minitest::Test
   end
 
   def test_work_that_cannot_be_done_is_one_and_names_the_field
-    { %w[--height-ft 100] => 'height_ft', %w[--wind north] => '--wind', %w[--oat-c 300] => 'oat_c', %w[--mass-kg 5] => 'mass_kg' }.each do |flags, field|
+    {
+      %w[--height-ft 100] => 'height_ft',
+      %w[--wind north] => '--wind',
+      %w[--oat-c 300] => 'oat_c',
+      %w[--mass-kg 5] => 'mass_kg'
+    }.each do |flags, field|
       _out, err, code = fujin('plan', 'straight_in_autorotation', '--aircraft', 'tansy-2', *flags)
 
       assert_equal 1, code

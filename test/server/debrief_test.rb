@@ -17,7 +17,9 @@ class DebriefTest < Minitest::Test
 
     assert_equal 200, status
     assert_in_delta 1000, first['height_ft'], 40
-    assert_operator last.values_at('height_ft', 'speed_ft', 'rotor_ft').sum, :<, first.values_at('height_ft', 'speed_ft', 'rotor_ft').sum / 2
+    assert_operator last.values_at('height_ft', 'speed_ft', 'rotor_ft').sum,
+                    :<,
+                    first.values_at('height_ft', 'speed_ft', 'rotor_ft').sum / 2
     assert_equal(%w[sink height_velocity], answer['charts'].map { |chart| chart['id'] })
     assert_operator answer['charts'].first['track'].size, :>, 50
   end

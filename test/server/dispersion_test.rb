@@ -9,7 +9,10 @@ class DispersionServerTest < Minitest::Test
   def ask(changes = {}) = post_json("/api/sorties/#{@sortie.id}/dispersions", changes)
 
   def disperse
-    jobs = ActiveRecord::Base.connection.select_values("SELECT args FROM que_jobs WHERE job_class = 'Fujin::Disperse' AND finished_at IS NULL")
+    jobs =
+      ActiveRecord::Base.connection.select_values(
+        "SELECT args FROM que_jobs WHERE job_class = 'Fujin::Disperse' AND finished_at IS NULL"
+      )
     jobs.each { |args| Fujin::Disperse.run(*JSON.parse(args)) }
     ActiveRecord::Base.connection.execute('UPDATE que_jobs SET finished_at = now()')
     jobs.size
@@ -80,9 +83,30 @@ class DispersionServerTest < Minitest::Test
 
   # Five attempts of the student's own, their misses counted once.
   def test_the_students_own_misses_take_the_place_of_the_default
-    measures = { 'miss_along_ft' => { 'value' => 400.0, 'target' => 0.0 }, 'collective_delay_s' => { 'value' => 0.9, 'target' => 1.2 } }
+    measures = {
+      'miss_along_ft' => {
+        'value' => 400.0,
+        'target' => 0.0
+      },
+      'collective_delay_s' => {
+        'value' => 0.9,
+        'target' => 1.2
+      }
+    }
     recording = Fujin::RecordingRow.create!(sortie: @sortie, by: @instructor, name: 'lesson.csv', status: 'ready')
-    5.times { |i| Fujin::AttemptRow.create!(sortie: @sortie, recording: recording, position: i, manoeuvre: @sortie.manoeuvre, start_s: i, end_s: i, proposal: { 'measures' => measures }) }
+    5.times do |i|
+      Fujin::AttemptRow.create!(
+        sortie: @sortie,
+        recording: recording,
+        position: i,
+        manoeuvre: @sortie.manoeuvre,
+        start_s: i,
+        end_s: i,
+        proposal: {
+          'measures' => measures
+        }
+      )
+    end
     as(@instructor)
     ask
     disperse

@@ -6,15 +6,30 @@ require_relative '../server_helper'
 class HeadingsTest < Minitest::Test
   include ServerHelp
 
-  NAMES = { 't_s' => 'Elapsed [ms]', 'ias_kt' => 'Airspeed (km/h)', 'nr_pct' => 'Rotor %', 'agl_ft' => 'Height AGL [m]', 'collective_pct' => 'Coll', 'throttle_pct' => 'Throttle pos',
-            'pitch_deg' => 'Pitch', 'lat_deg' => 'Lat', 'lon_deg' => 'Lon', 'hdg_deg' => 'Heading', 'gs_kt' => 'Ground speed kt', 'track_deg' => 'Track' }.freeze
+  NAMES = {
+    't_s' => 'Elapsed [ms]',
+    'ias_kt' => 'Airspeed (km/h)',
+    'nr_pct' => 'Rotor %',
+    'agl_ft' => 'Height AGL [m]',
+    'collective_pct' => 'Coll',
+    'throttle_pct' => 'Throttle pos',
+    'pitch_deg' => 'Pitch',
+    'lat_deg' => 'Lat',
+    'lon_deg' => 'Lon',
+    'hdg_deg' => 'Heading',
+    'gs_kt' => 'Ground speed kt',
+    'track_deg' => 'Track'
+  }.freeze
   SCALE = { 't_s' => 1000.0, 'ias_kt' => 1.852, 'agl_ft' => 0.3048 }.freeze
 
   # The lesson as a device of its own words would write it.
   def own_words(csv)
     titles = csv.lines.first.chomp.split(',')
     rows = csv.lines.drop(1).map { |line| titles.zip(line.chomp.split(',')).to_h }
-    body = rows.map { |row| NAMES.keys.map { |name| SCALE[name] ? (row[name].to_f * SCALE[name]).round(4) : row[name] }.join(',') }
+    body =
+      rows.map do |row|
+        NAMES.keys.map { |name| SCALE[name] ? (row[name].to_f * SCALE[name]).round(4) : row[name] }.join(',')
+      end
     [NAMES.values.join(','), *body].join("\n") << "\n"
   end
 
@@ -53,7 +68,10 @@ class HeadingsTest < Minitest::Test
 
   def test_meanings_that_cannot_be_are_refused_by_heading_and_nothing_is_kept
     row = send_file(own_words(recording(@sortie, faults: [{}, {}])))
-    put_json("/api/recordings/#{row.id}/headings", { columns: [{ heading: 'Elapsed [ms]', channel: 't_s', unit: 'kt' }] })
+    put_json(
+      "/api/recordings/#{row.id}/headings",
+      { columns: [{ heading: 'Elapsed [ms]', channel: 't_s', unit: 'kt' }] }
+    )
 
     assert_equal 422, status
     assert_equal 'Elapsed [ms]', answer['errors'].first['path']

@@ -3,7 +3,8 @@
 require_relative '../server_helper'
 require_relative '../../devices/flight_recorder'
 
-# A flight recorded as it is flown: readings to whoever watches, what arrived kept when the line drops, stopped on request.
+# A flight recorded as it is flown: readings to whoever watches, what arrived kept when the line drops, stopped on
+# request.
 class ServerLiveTest < Minitest::Test
   include ServerHelp
 
@@ -33,7 +34,10 @@ class ServerLiveTest < Minitest::Test
   def broken_line(bytes)
     @device = TCPServer.new('127.0.0.1', 0)
     @device.define_singleton_method(:stop) { close }
-    Thread.new { @device.accept.then { |client| client.gets && client.write(bytes) && client.close } }.report_on_exception = false
+    Thread.new do
+      @device.accept.then { |client| client.gets && client.write(bytes) && client.close }
+    end.report_on_exception =
+      false
     ENV['FUJIN_RECORDER_PORT'] = @device.addr[1].to_s
   end
 
@@ -79,8 +83,21 @@ class ServerLiveTest < Minitest::Test
   end
 
   def test_what_arrived_before_the_line_broke_is_kept
-    samples = Fujin::Lessons::FlownLesson.new(Fujin::Planning::Conditions.build(type: @aircraft.type), faults: [{}], origin: CORE_SPOT).samples.first(400)
-    broken_line(samples.map { |sample| Fujin::Recordings::Nmea.sentences(sample, Time.utc(2026, 11, 25, 12) + sample['t_s']).map { |line| "#{line}\r\n" }.join }.join)
+    samples =
+      Fujin::Lessons::FlownLesson
+        .new(Fujin::Planning::Conditions.build(type: @aircraft.type), faults: [{}], origin: CORE_SPOT)
+        .samples
+        .first(400)
+    broken_line(
+      samples
+        .map do |sample|
+          Fujin::Recordings::Nmea
+            .sentences(sample, Time.utc(2026, 11, 25, 12) + sample['t_s'])
+            .map { |line| "#{line}\r\n" }
+            .join
+        end
+        .join
+    )
     id = record
     Fujin::RecordLive.run(id, PACE)
     row = Fujin::RecordingRow.find(id)

@@ -12,7 +12,9 @@ class PartTaskTest < Minitest::Test
     @low_rotor ||= imported(@sortie, faults: [{ 'low_rotor_rpm' => 9.0 }]).first
   end
 
-  def tell(attempt, manner: 'announced', task: 'whole') = put_json("/api/attempts/#{attempt.id}/manner", { manner: manner, task: task })
+  def tell(attempt, manner: 'announced', task: 'whole') =
+    put_json("/api/attempts/#{attempt.id}/manner", { manner: manner, task: task })
+
   def proposed(phase) = answer['phases'].find { |row| row['id'] == phase }['proposed']
 
   def test_a_part_task_is_judged_on_its_control_alone
@@ -37,7 +39,14 @@ class PartTaskTest < Minitest::Test
   end
 
   def test_a_limit_passed_stays_whoever_had_what
-    proposal = { 'measures' => {}, 'phases' => [], 'fault_details' => [{ 'id' => 'exceeded_limit', 'measures' => [] }, { 'id' => 'slow_glide', 'measures' => ['gate_ias_kt'] }] }
+    proposal = {
+      'measures' => {},
+      'phases' => [],
+      'fault_details' => [
+        { 'id' => 'exceeded_limit', 'measures' => [] },
+        { 'id' => 'slow_glide', 'measures' => ['gate_ias_kt'] }
+      ]
+    }
 
     assert_equal %w[exceeded_limit], Fujin::JudgedProposal.new(proposal, 'pedals').to_h['faults']
     assert_equal %w[exceeded_limit slow_glide], Fujin::JudgedProposal.new(proposal, 'cyclic').to_h['faults']
@@ -51,7 +60,8 @@ class PartTaskTest < Minitest::Test
     wanted = answer['phases'].reject { |phase| phase['proposed'].nil? }
 
     assert_operator wanted.size, :<, attempt.proposal['phases'].size
-    grades = wanted.map { |phase| { id: SecureRandom.uuid, phase: phase['id'], kind: 'instructor', grade: phase['proposed'] } }
+    grades =
+      wanted.map { |phase| { id: SecureRandom.uuid, phase: phase['id'], kind: 'instructor', grade: phase['proposed'] } }
     post_json "/api/attempts/#{attempt.id}/grades", { grades: grades }
     get "/api/students/#{@student.id}"
     row = answer['history'].find { |entry| entry['attempt_id'] == attempt.id }

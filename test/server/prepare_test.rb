@@ -43,7 +43,14 @@ class PrepareTest < Minitest::Test
 
   def test_a_manoeuvre_goes_with_its_kind_of_aircraft
     as(@instructor)
-    post_json '/api/sorties', { id: SecureRandom.uuid, student_id: @student.id, aircraft_id: gyro.id, starts_at: '2026-11-25T10:00:00Z', manoeuvre: 'hover' }
+    post_json '/api/sorties',
+              {
+                id: SecureRandom.uuid,
+                student_id: @student.id,
+                aircraft_id: gyro.id,
+                starts_at: '2026-11-25T10:00:00Z',
+                manoeuvre: 'hover'
+              }
 
     assert_equal 409, status
     assert_includes answer['detail'], 'not flown in a gyroplane'
@@ -90,7 +97,8 @@ class PrepareTest < Minitest::Test
       report = weather.latest['report']
 
       assert_equal 7, report['age_minutes']
-      assert report['values'].values_at('wind_from_deg', 'wind_kt', 'oat_c', 'dew_point_c', 'qnh_hpa').all?(Integer) || report['values'].values.compact.all?(Numeric)
+      assert report['values'].values_at('wind_from_deg', 'wind_kt', 'oat_c', 'dew_point_c', 'qnh_hpa').all?(Integer) ||
+        report['values'].values.compact.all?(Numeric)
       assert_in_delta 1016, report['values']['qnh_hpa']
       assert_equal 4000, report['values']['cloud_base_ft']
     end
@@ -109,7 +117,12 @@ class PrepareTest < Minitest::Test
     assert_includes found['trouble'], 'by hand'
   end
 
-  { 'garbage' => 'hello there', 'nothing' => '', 'half a line' => 'XQLM', 'another language' => '<html>503</html>' }.each do |what, text|
+  {
+    'garbage' => 'hello there',
+    'nothing' => '',
+    'half a line' => 'XQLM',
+    'another language' => '<html>503</html>'
+  }.each do |what, text|
     define_method("test_#{what.tr(' ', '_')}_is_no_report") do
       assert_raises(Fujin::WeatherStation::Silent) { Fujin::WeatherStation.read(text, Time.now.utc) }
     end
@@ -123,7 +136,8 @@ class PrepareTest < Minitest::Test
     assert_equal [3, -2.0, 1013], calm.values_at('wind_kt', 'oat_c', 'qnh_hpa')
     gusty = read.call('XQLM 251050Z 35018G31KT 4000 BR BKN008 04/03 Q0998')
 
-    assert_equal [350, 18, 31, 4000, 800, 998], gusty.values_at('wind_from_deg', 'wind_kt', 'gust_kt', 'visibility_m', 'cloud_base_ft', 'qnh_hpa')
+    assert_equal [350, 18, 31, 4000, 800, 998],
+                 gusty.values_at('wind_from_deg', 'wind_kt', 'gust_kt', 'visibility_m', 'cloud_base_ft', 'qnh_hpa')
     missing = read.call('XQLM 251050Z ///// 12/08 Q////')
 
     assert_nil missing['wind_kt']
@@ -162,7 +176,11 @@ class PrepareTest < Minitest::Test
 
   def test_a_new_type_from_a_file
     as(@chief)
-    text = File.read(File.join(Fujin::Aircraft::Library::FOLDER, 'bracken-2.yml')).sub('bracken-2', 'bracken-3').sub('Bracken 2', 'Bracken 3')
+    text =
+      File
+        .read(File.join(Fujin::Aircraft::Library::FOLDER, 'bracken-2.yml'))
+        .sub('bracken-2', 'bracken-3')
+        .sub('Bracken 2', 'Bracken 3')
     post_json '/api/types', { file: text, reason: 'A new one' }
 
     assert_equal 201, status

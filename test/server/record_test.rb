@@ -14,16 +14,27 @@ class RecordTest < Minitest::Test
       flown = sortie(student: student, people_aboard: 'solo', starts_at: Time.utc(2026, 11, day, 10))
       imported(flown, faults: [{}, {}], seed: i + 1)
       flown.attempts.each do |attempt|
-        attempt.proposal['phases'].reject { |p| p['grade'].nil? }.each do |phase|
-          Fujin::GradeRow.create!(id: SecureRandom.uuid, attempt: attempt, phase: phase['id'], kind: 'instructor', grade: 3, by: @instructor,
-                                  standard_version: 'straight-in-2026.2', created_at: Time.now.utc)
-        end
+        attempt.proposal['phases']
+          .reject { |p| p['grade'].nil? }
+          .each do |phase|
+            Fujin::GradeRow.create!(
+              id: SecureRandom.uuid,
+              attempt: attempt,
+              phase: phase['id'],
+              kind: 'instructor',
+              grade: 3,
+              by: @instructor,
+              standard_version: 'straight-in-2026.2',
+              created_at: Time.now.utc
+            )
+          end
       end
     end
   end
 
   def sign(id = SecureRandom.uuid)
-    post_json '/api/sign-offs', { id: id, student_id: @student.id, manoeuvre: 'straight_in_autorotation', remark: 'Calm and exact.' }
+    post_json '/api/sign-offs',
+              { id: id, student_id: @student.id, manoeuvre: 'straight_in_autorotation', remark: 'Calm and exact.' }
     answer
   end
 
@@ -33,8 +44,14 @@ class RecordTest < Minitest::Test
   end
 
   def verify(text, *options)
-    file = Tempfile.new(['sign-off', '.json']).tap { |f| f.write(text) && f.close }
-    Open3.capture3(ENV.to_h.except('FUJIN_DATABASE_URL'), File.join(Fujin::Settings::ROOT, 'bin', 'fujin'), 'verify', file.path, *options)
+    file = Tempfile.new(%w[sign-off .json]).tap { |f| f.write(text) && f.close }
+    Open3.capture3(
+      ENV.to_h.except('FUJIN_DATABASE_URL'),
+      File.join(Fujin::Settings::ROOT, 'bin', 'fujin'),
+      'verify',
+      file.path,
+      *options
+    )
   end
 
   def test_not_ready_names_exactly_what_is_missing
@@ -66,9 +83,13 @@ class RecordTest < Minitest::Test
     make_ready
     as(@instructor)
     document = JSON.parse(exported(sign['id']))
-    altered = [document.merge('statement' => document['statement'].merge('student' => 'Somebody Else')),
-               document.merge('signature' => Base64.strict_encode64('x' * 64)), document.merge('public_key' => Base64.strict_encode64(Ed25519::SigningKey.generate.verify_key.to_bytes)),
-               document.except('hash'), document.merge('statement' => 'none')]
+    altered = [
+      document.merge('statement' => document['statement'].merge('student' => 'Somebody Else')),
+      document.merge('signature' => Base64.strict_encode64('x' * 64)),
+      document.merge('public_key' => Base64.strict_encode64(Ed25519::SigningKey.generate.verify_key.to_bytes)),
+      document.except('hash'),
+      document.merge('statement' => 'none')
+    ]
     altered.each do |bad|
       _out, err, code = verify(JSON.generate(bad))
       assert_equal 1, code.exitstatus, bad.keys.inspect
@@ -102,7 +123,8 @@ class RecordTest < Minitest::Test
     as(@instructor)
     row = sign
     assert_raises(ActiveRecord::StatementInvalid) { Fujin::SignOff.first.update!(document: '{}') }
-    post_json "/api/sign-offs/#{row['id']}/withdrawal", { id: SecureRandom.uuid, reason: 'Signed for the wrong student' }
+    post_json "/api/sign-offs/#{row['id']}/withdrawal",
+              { id: SecureRandom.uuid, reason: 'Signed for the wrong student' }
 
     assert answer['withdrawn']
     assert_includes exported(row['id']), 'Calm and exact.'

@@ -15,22 +15,34 @@ class RecutTest < Minitest::Test
   def phases = @attempt.proposal['phases'].map { |phase| phase.slice('id', 'start_s', 'end_s') }
 
   def moved(id, start_s: 0.0, end_s: 0.0)
-    phases.map { |phase| phase['id'] == id ? phase.merge('start_s' => phase['start_s'] + start_s, 'end_s' => phase['end_s'] + end_s) : phase }
+    phases.map do |phase|
+      if phase['id'] == id
+        phase.merge('start_s' => phase['start_s'] + start_s, 'end_s' => phase['end_s'] + end_s)
+      else
+        phase
+      end
+    end
   end
 
-  def cut(phases, manoeuvre: 'straight_in_autorotation') = put_json("/api/attempts/#{@attempt.id}/cut", { manoeuvre: manoeuvre, phases: phases })
+  def cut(phases, manoeuvre: 'straight_in_autorotation') =
+    put_json("/api/attempts/#{@attempt.id}/cut", { manoeuvre: manoeuvre, phases: phases })
 
   def test_a_moved_boundary_moves_the_measures_and_keeps_the_grades
     grade_all(@attempt, @instructor, 'instructor')
     before = @attempt.proposal['measures']['flare_height_ft']['value']
-    shifted = moved('flare', start_s: -3.0).map { |phase| phase['id'] == 'glide' ? phase.merge('end_s' => phase['end_s'] - 3.0) : phase }
+    shifted =
+      moved('flare', start_s: -3.0).map do |phase|
+        phase['id'] == 'glide' ? phase.merge('end_s' => phase['end_s'] - 3.0) : phase
+      end
     cut(shifted)
 
     assert_equal 200, status
     assert_operator answer['measures']['flare_height_ft']['value'], :>, before + 50
     assert_equal @instructor.name, answer['cut_by']
     assert_equal 4, answer['grades'].size
-    assert_in_delta @attempt.proposal['measures']['glide_ias_mean_kt']['value'], answer['measures']['glide_ias_mean_kt']['value'], 2
+    assert_in_delta @attempt.proposal['measures']['glide_ias_mean_kt']['value'],
+                    answer['measures']['glide_ias_mean_kt']['value'],
+                    2
   end
 
   def test_the_same_cut_gives_the_same_measures
@@ -41,8 +53,12 @@ class RecutTest < Minitest::Test
   end
 
   def test_nonsense_is_refused_by_phase_and_changes_nothing
-    [[moved('flare', start_s: -30.0), 'flare'], [moved('glide', end_s: 5000.0), 'glide'], [phases + [{ id: 'hover', start_s: 1, end_s: 2 }], 'hover'],
-     [moved('entry', end_s: -100.0), 'entry']].each do |wrong, path|
+    [
+      [moved('flare', start_s: -30.0), 'flare'],
+      [moved('glide', end_s: 5000.0), 'glide'],
+      [phases + [{ id: 'hover', start_s: 1, end_s: 2 }], 'hover'],
+      [moved('entry', end_s: -100.0), 'entry']
+    ].each do |wrong, path|
       cut(wrong)
 
       assert_equal 422, status
@@ -53,8 +69,13 @@ class RecutTest < Minitest::Test
 
   def test_another_kind_is_measured_as_that_kind
     times = phases
-    cut([{ id: 'descent', start_s: times[1]['start_s'], end_s: times[-1]['start_s'] }, { id: 'termination', start_s: times[-1]['start_s'], end_s: times[-1]['end_s'] }],
-        manoeuvre: 'normal_approach')
+    cut(
+      [
+        { id: 'descent', start_s: times[1]['start_s'], end_s: times[-1]['start_s'] },
+        { id: 'termination', start_s: times[-1]['start_s'], end_s: times[-1]['end_s'] }
+      ],
+      manoeuvre: 'normal_approach'
+    )
 
     assert_equal ['normal_approach', 'Normal approach'], answer.values_at('manoeuvre', 'title')
     assert_operator answer['measures']['approach_angle_deg']['value'], :>, 5
@@ -62,7 +83,12 @@ class RecutTest < Minitest::Test
 
   def test_an_attempt_that_was_not_found_is_added_once
     id = SecureRandom.uuid
-    2.times { post_json("/api/recordings/#{@attempt.recording_id}/attempts", { id: id, manoeuvre: 'hover', phases: [{ id: 'hover', start_s: 65.0, end_s: 71.0 }] }) }
+    2.times do
+      post_json(
+        "/api/recordings/#{@attempt.recording_id}/attempts",
+        { id: id, manoeuvre: 'hover', phases: [{ id: 'hover', start_s: 65.0, end_s: 71.0 }] }
+      )
+    end
 
     assert_equal 201, status
     assert_equal 1, Fujin::AttemptRow.where(manoeuvre: 'hover').count

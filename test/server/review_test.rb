@@ -17,9 +17,14 @@ class ReviewTest < Minitest::Test
   def test_an_import_finds_measures_and_grades
     attempts = imported(@sortie, faults: [{}, { 'late_collective' => 1.5 }])
 
-    assert_equal %w[straight_in_autorotation straight_in_autorotation maximum_performance_take_off], attempts.map(&:manoeuvre), 'what the lesson was for comes first'
+    assert_equal %w[straight_in_autorotation straight_in_autorotation maximum_performance_take_off],
+                 attempts.map(&:manoeuvre),
+                 'what the lesson was for comes first'
     get "/api/sorties/#{@sortie.id}/attempts"
-    assert_equal([[true, nil], [true, 'late_collective'], [false, nil]], answer.map { |a| a.values_at('asked', 'first_fault') })
+    assert_equal(
+      [[true, nil], [true, 'late_collective'], [false, nil]],
+      answer.map { |a| a.values_at('asked', 'first_fault') }
+    )
     assert_operator answer.first['path'].size, :>, 50
     assert_equal 'ready', Fujin::RecordingRow.first.status
   end
@@ -61,8 +66,15 @@ class ReviewTest < Minitest::Test
   def test_a_gyroplanes_recording_is_read_and_its_take_off_found
     gyro = Fujin::AircraftRow.create!(mark: 'Q-GYRO', type_id: 'sorrel-g')
     flying = sortie(aircraft: gyro, manoeuvre: 'gyro_take_off', fuel_kg: 20, people_aboard: 'solo')
-    flight = ScriptedFlight.new.leg(5, nr_pct: 0.0).leg(20, nr_pct: 62.0).leg(9, gs_kt: 30.0, nr_pct: 90.0).leg(4, gs_kt: 38.0, nr_pct: 100.0, pitch_deg: 9.0)
-                           .leg(12, gs_kt: 50.0, agl_ft: 70.0, pitch_deg: 4.0).leg(30, gs_kt: 55.0, agl_ft: 400.0)
+    flight =
+      ScriptedFlight
+        .new
+        .leg(5, nr_pct: 0.0)
+        .leg(20, nr_pct: 62.0)
+        .leg(9, gs_kt: 30.0, nr_pct: 90.0)
+        .leg(4, gs_kt: 38.0, nr_pct: 100.0, pitch_deg: 9.0)
+        .leg(12, gs_kt: 50.0, agl_ft: 70.0, pitch_deg: 4.0)
+        .leg(30, gs_kt: 55.0, agl_ft: 400.0)
     as(@instructor)
     upload(flying, flight.csv)
     work_off
@@ -236,16 +248,29 @@ class ReviewTest < Minitest::Test
   def test_nobody_grades_in_anothers_name
     attempt = imported(@sortie).first
     as(@instructor)
-    post_json "/api/attempts/#{attempt.id}/grades", { grades: [{ id: SecureRandom.uuid, phase: 'entry', kind: 'self', grade: 4 }] }
+    post_json "/api/attempts/#{attempt.id}/grades",
+              { grades: [{ id: SecureRandom.uuid, phase: 'entry', kind: 'self', grade: 4 }] }
     assert_equal 403, status
     as(@student)
-    post_json "/api/attempts/#{attempt.id}/grades", { grades: [{ id: SecureRandom.uuid, phase: 'entry', kind: 'instructor', grade: 4 }] }
+    post_json "/api/attempts/#{attempt.id}/grades",
+              { grades: [{ id: SecureRandom.uuid, phase: 'entry', kind: 'instructor', grade: 4 }] }
     assert_equal 403, status
   end
 
   def test_help_that_was_tapped_lowers_the_proposal
     attempt = imported(@sortie).first
-    events = [{ id: SecureRandom.uuid, kind: 'help', at: '2026-11-25T10:20:00Z', attempt_no: 1, phase: 'glide', payload: { value: 'taken_over' } }]
+    events = [
+      {
+        id: SecureRandom.uuid,
+        kind: 'help',
+        at: '2026-11-25T10:20:00Z',
+        attempt_no: 1,
+        phase: 'glide',
+        payload: {
+          value: 'taken_over'
+        }
+      }
+    ]
     post_json "/api/sorties/#{@sortie.id}/events", { events: events }
     get "/api/sorties/#{@sortie.id}/attempts"
     glide = answer.find { |a| a['id'] == attempt.id }['phases'].find { |p| p['id'] == 'glide' }

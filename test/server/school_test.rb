@@ -16,7 +16,10 @@ class SchoolTest < Minitest::Test
     after = sortie(starts_at: Time.utc(2026, 11, 27, 9))
     sortie(starts_at: Time.utc(2026, 10, 1, 9))
 
-    assert_equal([[@sortie.id], [before.id], [after.id]], board.values_at('sorties', 'earlier', 'later').map { |rows| rows.map { |row| row['id'] } })
+    assert_equal(
+      [[@sortie.id], [before.id], [after.id]],
+      board.values_at('sorties', 'earlier', 'later').map { |rows| rows.map { |row| row['id'] } }
+    )
   end
 
   def test_the_next_step_follows_the_sortie
@@ -25,7 +28,15 @@ class SchoolTest < Minitest::Test
     assert_equal 'Not flown: no-go', progress.next_step
     @sortie.update!(go_decision: 'go')
     assert_equal 'Fly', progress.next_step
-    Fujin::FlyEvent.create!(id: SecureRandom.uuid, sortie: @sortie, kind: 'attempt', attempt_no: 1, at: Time.now.utc, by: @instructor, created_at: Time.now.utc)
+    Fujin::FlyEvent.create!(
+      id: SecureRandom.uuid,
+      sortie: @sortie,
+      kind: 'attempt',
+      attempt_no: 1,
+      at: Time.now.utc,
+      by: @instructor,
+      created_at: Time.now.utc
+    )
     assert_equal 'Load the recording', progress.next_step
     assert_equal 'begun', progress.to_h['fly']
   end
@@ -65,7 +76,10 @@ class SchoolTest < Minitest::Test
 
   def count_queries
     count = 0
-    counter = ActiveSupport::Notifications.subscribe('sql.active_record') { |*, payload| count += 1 unless payload[:name] == 'SCHEMA' }
+    counter =
+      ActiveSupport::Notifications.subscribe('sql.active_record') do |*, payload|
+        count += 1 unless payload[:name] == 'SCHEMA'
+      end
     yield
     count
   ensure
@@ -80,7 +94,10 @@ class SchoolTest < Minitest::Test
 
     assert_equal 'straight_in_autorotation', standing['manoeuvre']
     refute standing['ready']
-    assert_equal(%w[enough_attempts to_standard unassisted different_days no_critical], standing['conditions'].map { |c| c['id'] })
+    assert_equal(
+      %w[enough_attempts to_standard unassisted different_days no_critical],
+      standing['conditions'].map { |c| c['id'] }
+    )
     assert_empty answer['items'].find { |row| row['id'] == @other.id }['standings']
   end
 
@@ -94,10 +111,25 @@ class SchoolTest < Minitest::Test
   end
 
   def test_help_is_counted_per_attempt_and_phase
-    events = [['attempt', 1, nil, nil], ['help', 1, 'entry', 'prompted'], ['help', 1, 'glide', 'taken_over'], ['attempt', 2, nil, nil], ['grade', 2, 'flare', nil]]
+    events = [
+      ['attempt', 1, nil, nil],
+      ['help', 1, 'entry', 'prompted'],
+      ['help', 1, 'glide', 'taken_over'],
+      ['attempt', 2, nil, nil],
+      ['grade', 2, 'flare', nil]
+    ]
     events.each do |kind, number, phase, value|
-      Fujin::FlyEvent.create!(id: SecureRandom.uuid, sortie: @sortie, kind: kind, attempt_no: number, phase: phase, at: Time.now.utc, by: @instructor, created_at: Time.now.utc,
-                              payload: kind == 'grade' ? { grade: 2 } : { value: value }.compact)
+      Fujin::FlyEvent.create!(
+        id: SecureRandom.uuid,
+        sortie: @sortie,
+        kind: kind,
+        attempt_no: number,
+        phase: phase,
+        at: Time.now.utc,
+        by: @instructor,
+        created_at: Time.now.utc,
+        payload: kind == 'grade' ? { grade: 2 } : { value: value }.compact
+      )
     end
     taps = Fujin::HelpTaps.new(@sortie.fly_events.to_a)
 

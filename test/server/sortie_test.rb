@@ -67,7 +67,9 @@ class SortieTest < Minitest::Test
   def test_a_change_is_stored_with_its_version
     get "/api/sorties/#{@sortie.id}"
     etag = last_response['etag']
-    patch_json "/api/sorties/#{@sortie.id}", { fuel_kg: 33, house: { ending: 'touchdown' } }, { 'HTTP_IF_MATCH' => etag }
+    patch_json "/api/sorties/#{@sortie.id}",
+               { fuel_kg: 33, house: { ending: 'touchdown' } },
+               { 'HTTP_IF_MATCH' => etag }
 
     assert_equal 200, status
     assert_in_delta 33, answer['fuel_kg']
@@ -93,14 +95,22 @@ class SortieTest < Minitest::Test
   end
 
   def test_flight_time_must_make_sense
-    patch_json "/api/sorties/#{@sortie.id}", { off_at: '2026-11-25T10:00:00Z', on_at: '2026-11-25T09:00:00Z' }, { 'HTTP_IF_MATCH' => '"0"' }
+    patch_json "/api/sorties/#{@sortie.id}",
+               { off_at: '2026-11-25T10:00:00Z', on_at: '2026-11-25T09:00:00Z' },
+               { 'HTTP_IF_MATCH' => '"0"' }
 
     assert_equal 422, status
     assert_equal 'on_at', answer['errors'].first['path']
   end
 
   def test_creating_a_sortie_twice_with_one_id_is_one_sortie
-    body = { id: SecureRandom.uuid, student_id: @student.id, aircraft_id: @aircraft.id, starts_at: '2026-11-26T09:00:00Z', manoeuvre: 'straight_in_autorotation' }
+    body = {
+      id: SecureRandom.uuid,
+      student_id: @student.id,
+      aircraft_id: @aircraft.id,
+      starts_at: '2026-11-26T09:00:00Z',
+      manoeuvre: 'straight_in_autorotation'
+    }
     2.times { post_json '/api/sorties', body }
 
     assert_equal 201, status
@@ -108,7 +118,14 @@ class SortieTest < Minitest::Test
   end
 
   def tap_event(kind, attempt: nil, phase: nil, **payload)
-    { id: SecureRandom.uuid, kind: kind, at: '2026-11-25T10:20:00Z', attempt_no: attempt, phase: phase, payload: payload }
+    {
+      id: SecureRandom.uuid,
+      kind: kind,
+      at: '2026-11-25T10:20:00Z',
+      attempt_no: attempt,
+      phase: phase,
+      payload: payload
+    }
   end
 
   def send_taps(*events) = post_json("/api/sorties/#{@sortie.id}/events", { events: events })

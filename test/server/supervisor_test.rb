@@ -27,13 +27,27 @@ class SupervisorTest < Minitest::Test
   end
 
   def environment
-    { 'FUJIN_VAR' => @var, 'FUJIN_DEMO' => 'none', 'FUJIN_ENV' => nil, 'FUJIN_DATABASE_URL' => nil, 'FUJIN_PORT' => @ports[0].to_s, 'FUJIN_RECORDER_PORT' => @ports[1].to_s,
-      'FUJIN_DATABASE_PORT' => @ports[2].to_s, 'FUJIN_WEATHER_PORT' => @ports[3].to_s }
+    {
+      'FUJIN_VAR' => @var,
+      'FUJIN_DEMO' => 'none',
+      'FUJIN_ENV' => nil,
+      'FUJIN_DATABASE_URL' => nil,
+      'FUJIN_PORT' => @ports[0].to_s,
+      'FUJIN_RECORDER_PORT' => @ports[1].to_s,
+      'FUJIN_DATABASE_PORT' => @ports[2].to_s,
+      'FUJIN_WEATHER_PORT' => @ports[3].to_s
+    }
   end
 
   def start
     output = File.join(@var, 'output')
-    @pids << Process.spawn(environment, 'bundle', 'exec', 'ruby', 'server/supervisor.rb', chdir: ROOT, out: output, err: %i[child out])
+    @pids << Process.spawn(
+      environment,
+      'bundle', 'exec', 'ruby', 'server/supervisor.rb',
+      chdir: ROOT,
+      out: output,
+      err: %i[child out]
+    )
     eventually('it comes up') { File.exist?(output) && File.read(output).include?('Fujin is up') }
     output
   end
@@ -57,7 +71,9 @@ class SupervisorTest < Minitest::Test
     Dir['/proc/[0-9]*'].filter_map do |folder|
       command = File.read("#{folder}/cmdline").tr("\0", ' ')
       environ = File.read("#{folder}/environ")
-      folder[/\d+/].to_i if command.include?(word) && (environ.include?("FUJIN_PORT=#{@ports[0]}\0") || command.include?(@ports[2].to_s))
+      if command.include?(word) && (environ.include?("FUJIN_PORT=#{@ports[0]}\0") || command.include?(@ports[2].to_s))
+        folder[/\d+/].to_i
+      end
     rescue SystemCallError
       nil
     end
@@ -66,11 +82,18 @@ class SupervisorTest < Minitest::Test
   def test_what_dies_is_restarted_and_ctrl_c_stops_all_of_it
     output = start
     eventually('ready') { ready == '200' }
-    { 'que' => 'worker', 'postgres -D' => 'database', 'puma' => 'web', 'flight_recorder' => 'recorder' }.each do |word, name|
+    {
+      'que' => 'worker',
+      'postgres -D' => 'database',
+      'puma' => 'web',
+      'flight_recorder' => 'recorder'
+    }.each do |word, name|
       before = children(word)
       refute_empty before, name
       before.each { |pid| Process.kill('KILL', pid) }
-      eventually("#{name} is started again") { File.read(output).include?("fujin: #{name} stopped") && (children(word) - before).any? }
+      eventually("#{name} is started again") do
+        File.read(output).include?("fujin: #{name} stopped") && (children(word) - before).any?
+      end
     end
     eventually('ready again') { ready == '200' }
 

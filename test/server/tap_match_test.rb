@@ -12,14 +12,25 @@ class TapMatchTest < Minitest::Test
   def clocked(faults)
     rows = recording(@sortie, faults: faults).lines.map(&:chomp)
     head, *body = rows
-    ["#{head},utc", *body.map { |row| "#{row},#{(BEGAN + row.split(',').first.to_f).strftime('%Y-%m-%dT%H:%M:%S.%LZ')}" }].join("\n") << "\n"
+    [
+      "#{head},utc",
+      *body.map { |row| "#{row},#{(BEGAN + row.split(',').first.to_f).strftime('%Y-%m-%dT%H:%M:%S.%LZ')}" }
+    ].join("\n") << "\n"
   end
 
   def tap(kind, at_s, number, value: nil, phase: nil)
-    { id: SecureRandom.uuid, kind: kind, at: (BEGAN + at_s).iso8601(1), attempt_no: number, phase: phase, payload: { value: value }.compact }.compact
+    {
+      id: SecureRandom.uuid,
+      kind: kind,
+      at: (BEGAN + at_s).iso8601(1),
+      attempt_no: number,
+      phase: phase,
+      payload: { value: value }.compact
+    }.compact
   end
 
-  def starts = @starts ||= imported(sortie, faults: [{}, {}, {}]).select { |a| a.manoeuvre == @sortie.manoeuvre }.map(&:start_s)
+  def starts =
+    @starts ||= imported(sortie, faults: [{}, {}, {}]).select { |a| a.manoeuvre == @sortie.manoeuvre }.map(&:start_s)
 
   def attempts_with(taps, bytes)
     as(@instructor)
@@ -32,8 +43,12 @@ class TapMatchTest < Minitest::Test
 
   # The first attempt was not tapped: number one of the cockpit is the second of the recording.
   def untapped_first
-    [tap('attempt', starts[1] - 12, 1), tap('help', starts[1] + 3, 1, value: 'assisted', phase: 'entry'), tap('attempt', starts[2] - 15, 2),
-     tap('manner', starts[2] - 10, 2, value: 'surprise')]
+    [
+      tap('attempt', starts[1] - 12, 1),
+      tap('help', starts[1] + 3, 1, value: 'assisted', phase: 'entry'),
+      tap('attempt', starts[2] - 15, 2),
+      tap('manner', starts[2] - 10, 2, value: 'surprise')
+    ]
   end
 
   def test_by_the_clock_each_tap_finds_its_own_attempt

@@ -14,7 +14,11 @@ class TeachingTest < Minitest::Test
 
   def late = @late ||= imported(@lesson, faults: [{ 'late_collective' => 1.5 }]).first
 
-  def call_fault(attempt, kind, fault, cue: nil) = post_json("/api/attempts/#{attempt.id}/fault-calls", { id: SecureRandom.uuid, kind: kind, fault: fault, cue: cue }.compact)
+  def call_fault(attempt, kind, fault, cue: nil) =
+    post_json(
+      "/api/attempts/#{attempt.id}/fault-calls",
+      { id: SecureRandom.uuid, kind: kind, fault: fault, cue: cue }.compact
+    )
 
   def seen(attempt)
     get "/api/sorties/#{attempt.sortie_id}/attempts"
@@ -89,7 +93,8 @@ class TeachingTest < Minitest::Test
 
     assert_equal 409, status
     assert_nil seen(attempt)['teaching']
-    post_json "/api/attempts/#{attempt.id}/grades", { grades: [{ id: SecureRandom.uuid, phase: 'explained', kind: 'teaching', grade: 3 }] }
+    post_json "/api/attempts/#{attempt.id}/grades",
+              { grades: [{ id: SecureRandom.uuid, phase: 'explained', kind: 'teaching', grade: 3 }] }
 
     assert_equal 422, status
   end
@@ -97,16 +102,19 @@ class TeachingTest < Minitest::Test
   def test_teaching_is_graded_and_the_flying_in_it_earns_no_readiness
     attempt = late
     as(@instructor)
-    post_json "/api/attempts/#{attempt.id}/grades", { grades: [{ id: SecureRandom.uuid, phase: 'spotted', kind: 'teaching', grade: 4 }] }
+    post_json "/api/attempts/#{attempt.id}/grades",
+              { grades: [{ id: SecureRandom.uuid, phase: 'spotted', kind: 'teaching', grade: 4 }] }
 
     assert_equal 200, status
-    assert_equal [4, 'Instructor'], answer['teaching']['items'].find { |item| item['id'] == 'spotted' }.values_at('grade', 'by')
+    assert_equal [4, 'Instructor'],
+                 answer['teaching']['items'].find { |item| item['id'] == 'spotted' }.values_at('grade', 'by')
     grade_all(attempt, @instructor, 'instructor')
     get "/api/students/#{@candidate.id}"
 
     refute answer['history'].find { |entry| entry['attempt_id'] == attempt.id }['counts']
     as(@candidate)
-    post_json "/api/attempts/#{attempt.id}/grades", { grades: [{ id: SecureRandom.uuid, phase: 'spotted', kind: 'teaching', grade: 4 }] }
+    post_json "/api/attempts/#{attempt.id}/grades",
+              { grades: [{ id: SecureRandom.uuid, phase: 'spotted', kind: 'teaching', grade: 4 }] }
 
     assert_equal 403, status
   end
@@ -117,7 +125,8 @@ class TeachingTest < Minitest::Test
 
     assert_equal 'Grade 1 of 1 attempts', Fujin::SortieProgress.new(@lesson.reload).next_step
     as(@instructor)
-    post_json "/api/attempts/#{attempt.id}/grades", { grades: [{ id: SecureRandom.uuid, phase: 'cue', kind: 'teaching', grade: 3 }] }
+    post_json "/api/attempts/#{attempt.id}/grades",
+              { grades: [{ id: SecureRandom.uuid, phase: 'cue', kind: 'teaching', grade: 3 }] }
 
     assert_equal 'Enter the flight time', Fujin::SortieProgress.new(Fujin::Sortie.find(@lesson.id)).next_step
   end

@@ -28,7 +28,12 @@ module Fujin
         raise ArgumentError, "#{id} is declared twice" if @declared.key?(id)
 
         known = faults_of(folder)
-        @declared[id] = Declaration.new(id: id, faults: faults.map { |fault| known.fetch(fault) }.freeze, checks: checks, **rest)
+        @declared[id] = Declaration.new(
+          id: id,
+          faults: faults.map { |fault| known.fetch(fault) }.freeze,
+          checks: checks,
+          **rest
+        )
       end
 
       # After the last declaration: everything in its order, nothing forgotten, nothing added later.
@@ -36,8 +41,10 @@ module Fujin
       # @raise [ArgumentError] naming what is missing
       def close(families)
         @all = in_order('syllabus.yml', read('syllabus.yml'), @declared).freeze
-        finders = recorded.map(&:finder).uniq.to_h { |finder| [finder.name.delete_prefix("#{families.name}::"), finder] }
-        @finders = in_order('finding_order.yml', read('finding_order.yml').map { |entry| entry.fetch('finder') }, finders).freeze
+        finders =
+          recorded.map(&:finder).uniq.to_h { |finder| [finder.name.delete_prefix("#{families.name}::"), finder] }
+        @finders =
+          in_order('finding_order.yml', read('finding_order.yml').map { |entry| entry.fetch('finder') }, finders).freeze
         @declared.freeze
       end
 
@@ -48,7 +55,8 @@ module Fujin
 
       # @return [Array<Declaration>] in teaching order
       attr_reader :all
-      # @return [Array<Class>] in the order in which they look at a recording, each leaving alone what those before it found
+      # @return [Array<Class>] in the order in which they look at a recording, each leaving alone what those before it
+      #   found
       attr_reader :finders
 
       def recorded = all.select(&:recorded?)
@@ -69,9 +77,13 @@ module Fujin
 
       def in_order(file, names, found)
         forgotten = found.keys - names
-        raise ArgumentError, "#{forgotten.join(', ')} not in core/data/#{file}: add it in its place" unless forgotten.empty?
+        unless forgotten.empty?
+          raise ArgumentError, "#{forgotten.join(', ')} not in core/data/#{file}: add it in its place"
+        end
 
-        names.map { |name| found.fetch(name) { raise ArgumentError, "core/data/#{file} names #{name}, which nothing declares" } }
+        names.map do |name|
+          found.fetch(name) { raise ArgumentError, "core/data/#{file} names #{name}, which nothing declares" }
+        end
       end
     end
   end

@@ -2,8 +2,8 @@
 
 module Fujin
   # Where the sun stands: true azimuth and elevation, to about a tenth of a degree between 1950 and 2050.
-  # Source: the low-precision solar coordinates of The Astronomical Almanac (U.S. Naval Observatory and HM Nautical Almanac
-  # Office), section C; refraction is left out.
+  # Source: the low-precision solar coordinates of The Astronomical Almanac (U.S. Naval Observatory and HM Nautical
+  # Almanac Office), section C; refraction is left out.
   class Sun
     # Noon of 1 January 2000, universal time.
     EPOCH = Time.utc(2000, 1, 1, 12).to_f
@@ -19,7 +19,9 @@ module Fujin
     def initialize(at, lat_deg, lon_deg)
       days = (at.to_f - EPOCH) / 86_400.0
       anomaly = (357.528 + (0.9856003 * days)) * Quantities::DEG
-      longitude = (280.460 + (0.9856474 * days) + (1.915 * Math.sin(anomaly)) + (0.020 * Math.sin(2.0 * anomaly))) * Quantities::DEG
+      longitude =
+        (280.460 + (0.9856474 * days) + (1.915 * Math.sin(anomaly)) + (0.020 * Math.sin(2.0 * anomaly))) *
+        Quantities::DEG
       tilt = (23.439 - (0.0000004 * days)) * Quantities::DEG
       ascension = Math.atan2(Math.cos(tilt) * Math.sin(longitude), Math.cos(longitude))
       declination = Math.asin(Math.sin(tilt) * Math.sin(longitude))
@@ -34,7 +36,8 @@ module Fujin
     def off_deg(heading_deg) = Quantities.wrap_deg(azimuth_deg - heading_deg)
 
     # In the eyes of whoever flies this heading.
-    def in_the_eyes?(heading_deg) = up? && elevation_deg < GLARE_BELOW_DEG && off_deg(heading_deg).abs < GLARE_WITHIN_DEG
+    def in_the_eyes?(heading_deg) =
+      up? && elevation_deg < GLARE_BELOW_DEG && off_deg(heading_deg).abs < GLARE_WITHIN_DEG
 
     # First moments of the day with the sun up and down again, to a minute, or nil when it does not rise or set.
     # @param date [Date]
@@ -51,9 +54,13 @@ module Fujin
     private
 
     def place(hour_angle, declination, latitude)
-      sine = (Math.sin(latitude) * Math.sin(declination)) + (Math.cos(latitude) * Math.cos(declination) * Math.cos(hour_angle))
+      sine =
+        (Math.sin(latitude) * Math.sin(declination)) +
+        (Math.cos(latitude) * Math.cos(declination) * Math.cos(hour_angle))
       east = -Math.cos(declination) * Math.sin(hour_angle)
-      north = (Math.sin(declination) * Math.cos(latitude)) - (Math.cos(declination) * Math.cos(hour_angle) * Math.sin(latitude))
+      north =
+        (Math.sin(declination) * Math.cos(latitude)) -
+        (Math.cos(declination) * Math.cos(hour_angle) * Math.sin(latitude))
       @elevation_deg = Math.asin(sine.clamp(-1.0, 1.0)) / Quantities::DEG
       @azimuth_deg = (Math.atan2(east, north) / Quantities::DEG) % 360.0
     end

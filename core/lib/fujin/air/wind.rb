@@ -21,7 +21,7 @@ module Fujin
     def self.parse(text, path: 'wind')
       match = TEXT.match(text.to_s)
       valid = match && match[1].to_f <= 360 && match[2].to_f <= 100 &&
-              (match[3].nil? || match[3].to_f.between?(match[2].to_f, 100))
+        (match[3].nil? || match[3].to_f.between?(match[2].to_f, 100))
       unless valid
         raise InvalidInput, [{ path: path,
                                message: "expected DEGREES/KNOTS such as 350/10 or 350/10G18, got #{text.inspect}" }]
@@ -35,23 +35,38 @@ module Fujin
     # @param heading_deg [Float] true, @param airspeed_kt [Float] true airspeed
     # @param track_deg [Float] true, @param groundspeed_kt [Float]
     def self.from_drift(heading_deg:, airspeed_kt:, track_deg:, groundspeed_kt:)
-      over, through = [[track_deg, groundspeed_kt], [heading_deg, airspeed_kt]].map { |deg, kt| Complex.polar(kt, deg * Quantities::DEG) }
+      over, through =
+        [[track_deg, groundspeed_kt], [heading_deg, airspeed_kt]].map do |deg, kt|
+          Complex.polar(kt, deg * Quantities::DEG)
+        end
       blowing = over - through
       new(from_deg: ((blowing.arg / Quantities::DEG) + 180.0) % 360.0, speed_kt: blowing.abs)
     end
 
     DRIFT = /\Aheading (\d{1,3}) at (\d{1,3}), track (\d{1,3}) at (\d{1,3})\z/
 
-    # A wind as somebody in the air saw it: `350/10`, or a drift such as `heading 340 at 70, track 348 at 62` in true degrees,
-    # knots indicated and knots over the ground.
+    # A wind as somebody in the air saw it: `350/10`, or a drift such as `heading 340 at 70, track 348 at 62` in true
+    # degrees, knots indicated and knots over the ground.
     # @raise [InvalidInput]
     def self.observed(text, atmosphere: Atmosphere.new, path: 'wind')
       match = DRIFT.match(text.to_s) or return parse(text, path: path)
       heading, airspeed, track, groundspeed = match.captures.map(&:to_f)
-      found = from_drift(heading_deg: heading, airspeed_kt: atmosphere.true_speed(airspeed * Quantities::KT) / Quantities::KT, track_deg: track, groundspeed_kt: groundspeed)
+      found =
+        from_drift(
+          heading_deg: heading,
+          airspeed_kt: atmosphere.true_speed(airspeed * Quantities::KT) / Quantities::KT,
+          track_deg: track,
+          groundspeed_kt: groundspeed
+        )
       return found if found.speed_kt <= 60.0
 
-      raise InvalidInput, [{ path: path, message: "expected a drift that a wind of at most 60 kt explains, got #{found.speed_kt.round} kt" }]
+      raise InvalidInput,
+            [
+              {
+                path: path,
+                message: "expected a drift that a wind of at most 60 kt explains, got #{found.speed_kt.round} kt"
+              }
+            ]
     end
 
     # Velocity of the air, metres a second, as [north, east].

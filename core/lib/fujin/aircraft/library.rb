@@ -19,7 +19,8 @@ module Fujin
         path = File.join(FOLDER, "#{File.basename(id_or_path)}.yml")
         return Type.load_file(path) if File.file?(path)
 
-        raise UnknownName, "no aircraft type #{id_or_path.inspect}: give the path of a type file or one of #{ids.join(', ')}"
+        raise UnknownName,
+              "no aircraft type #{id_or_path.inspect}: give the path of a type file or one of #{ids.join(', ')}"
       end
 
       def ids = Dir[File.join(FOLDER, '*.yml')].map { |path| File.basename(path, '.yml') }.sort

@@ -12,14 +12,23 @@ module Fujin
       COMMON = {
         'id' => { kind: :id }, 'name' => { kind: :text }, 'kind' => words.call('helicopter', 'gyroplane'),
         'rotor.rotation' => words.call('anticlockwise', 'clockwise'),
-        'rotor.radius_m' => number.call(2, 12), 'rotor.blades' => number.call(2, 8), 'rotor.chord_m' => number.call(0.05, 1),
-        'rotor.normal_speed_rad_s' => number.call(15, 80), 'rotor.inertia_kg_m2' => number.call(10, 10_000),
-        'rotor.lift_slope_per_rad' => number.call(4, 7), 'rotor.cd0' => number.call(0.004, 0.03),
-        'rotor.cd2' => number.call(0, 2), 'rotor.induced_factor' => number.call(1, 1.6),
-        'rotor.thrust_limit' => number.call(0.08, 0.3), 'rotor.thrust_limit_mu_slope' => number.call(0, 2),
-        'rotor.collective_min_deg' => number.call(-5, 12), 'rotor.collective_max_deg' => number.call(-5, 30),
-        'rotor.hub_height_m' => number.call(0.5, 6), 'rotor.vortex_ring_thrust_loss' => number.call(0, 0.6),
-        'airframe.drag_area_x_m2' => number.call(0.05, 5), 'airframe.drag_area_y_m2' => number.call(0.1, 15),
+        'rotor.radius_m' => number.call(2, 12),
+        'rotor.blades' => number.call(2, 8),
+        'rotor.chord_m' => number.call(0.05, 1),
+        'rotor.normal_speed_rad_s' => number.call(15, 80),
+        'rotor.inertia_kg_m2' => number.call(10, 10_000),
+        'rotor.lift_slope_per_rad' => number.call(4, 7),
+        'rotor.cd0' => number.call(0.004, 0.03),
+        'rotor.cd2' => number.call(0, 2),
+        'rotor.induced_factor' => number.call(1, 1.6),
+        'rotor.thrust_limit' => number.call(0.08, 0.3),
+        'rotor.thrust_limit_mu_slope' => number.call(0, 2),
+        'rotor.collective_min_deg' => number.call(-5, 12),
+        'rotor.collective_max_deg' => number.call(-5, 30),
+        'rotor.hub_height_m' => number.call(0.5, 6),
+        'rotor.vortex_ring_thrust_loss' => number.call(0, 0.6),
+        'airframe.drag_area_x_m2' => number.call(0.05, 5),
+        'airframe.drag_area_y_m2' => number.call(0.1, 15),
         'airframe.drag_area_z_m2' => number.call(0.1, 15),
         'engine.kind' => words.call('piston_carburettor', 'piston_injected', 'turbine'),
         'engine.rated_kw' => number.call(20, 3000), 'engine.limit_kw' => number.call(20, 3000),
@@ -45,8 +54,10 @@ module Fujin
 
       # What a gyroplane's file has besides.
       GYROPLANE = {
-        'propeller.static_thrust_n' => number.call(200, 20_000), 'propeller.zero_thrust_speed_m_s' => number.call(20, 150),
-        'prerotation.power_kw' => number.call(0.5, 60), 'prerotation.minimum_pct' => number.call(5, 110),
+        'propeller.static_thrust_n' => number.call(200, 20_000),
+        'propeller.zero_thrust_speed_m_s' => number.call(20, 150),
+        'prerotation.power_kw' => number.call(0.5, 60),
+        'prerotation.minimum_pct' => number.call(5, 110),
         'flap_limit_deg' => number.call(3, 20)
       }.freeze
 
@@ -57,10 +68,13 @@ module Fujin
       # @param data [Hash] the parsed file
       # @return [Array<Hash>] `{path:, message:}` for each problem; empty when the file is good
       def self.problems(data)
-        return [{ path: '(file)', message: 'expected a table of fields such as rotor: and engine:' }] unless data.is_a?(Hash)
+        unless data.is_a?(Hash)
+          return [{ path: '(file)', message: 'expected a table of fields such as rotor: and engine:' }]
+        end
 
-        found = required_for(data['kind']).filter_map { |path, rule| problem(data, path, rule, required: true) } +
-                OPTIONAL.filter_map { |path, rule| problem(data, path, rule, required: false) }
+        found =
+          required_for(data['kind']).filter_map { |path, rule| problem(data, path, rule, required: true) } +
+          OPTIONAL.filter_map { |path, rule| problem(data, path, rule, required: false) }
         found.empty? ? order_problems(data) : found
       end
 

@@ -7,7 +7,9 @@ module Fujin
       SECTORS_DEG = { false => [[285, 315], [210, 330], [120, 240]], true => [[45, 75], [30, 150], [120, 240]] }.freeze
 
       # @param relative_deg [Float] where the air comes from, clockwise from the nose
-      def self.disturbed?(type, relative_deg) = type.helicopter? && SECTORS_DEG.fetch(type.clockwise?).any? { |from, to| (from..to).cover?(relative_deg % 360.0) }
+      def self.disturbed?(type, relative_deg) =
+        type.helicopter? &&
+          SECTORS_DEG.fetch(type.clockwise?).any? { |from, to| (from..to).cover?(relative_deg % 360.0) }
     end
   end
 end

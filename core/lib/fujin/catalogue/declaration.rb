@@ -14,7 +14,8 @@ module Fujin
     # @!attribute key_numbers [Array<String>] to fly by, the most important first
     # @!attribute power_off [Boolean] flown without power near the ground
     # @!attribute gated [Boolean] has a gate that leads to a go-around when missed
-    # @!attribute hovers ['none', 'ige', 'oge'] the hover it needs, for which `least_power_margin_pct` is the house's margin
+    # @!attribute hovers ['none', 'ige', 'oge'] the hover it needs, for which `least_power_margin_pct` is the house's
+    #   margin
     # @!attribute part_of_circuit ['take_off', 'landing', nil] the part of a circuit that it is
     # @!attribute left_out [Hash{String => Array<String>}] phases that an ending of the house method leaves out
     # @!attribute any_course [Boolean] flown on every heading, so that a tailwind is part of it
@@ -25,41 +26,63 @@ module Fujin
     # @!attribute finder [Class, nil] new(signals, context, taken).find -> attempts
     # @!attribute measurer [Class, nil] new(signals, attempt, context, declaration).measures -> {id => Measure}
     # @!attribute fault_finder [Class, nil] new(measurer, measures).faults -> [FoundFault]
-    # @!attribute pilot [#call, nil] (conditions, house:, course_deg:, height_ft:, settings:, faults:, …) -> a flight whose
+    # @!attribute pilot [#call, nil] (conditions, house:, course_deg:, height_ft:, settings:, faults:, …) -> a flight
+    #   whose
     #   #run flies it with a simulated pilot
     # @!attribute knobs [Array<Grading::Knob>] of its faults that the pilot flies
     # @!attribute told [Array<String>] the measures that a change is told in
-    # @!attribute flown_settings [#call] (signals, context, attempt, planned settings, course) -> settings as they were flown
-    Declaration = Value.define(:id, :title, :family, :summary, :kinds, :endings, :phases, :measures, :faults, :checks, :settings,
-                               :house, :planner, :spot_planner, :key_numbers, :power_off, :gated, :hovers,
-                               :least_power_margin_pct, :part_of_circuit, :left_out, :any_course, :outside_test, :heat_prompt,
-                               :angle_setting, :standard, :finder, :measurer, :fault_finder, :pilot, :knobs, :told, :flown_settings,
-                               defaults: {
-                                 kinds: %w[helicopter].freeze, endings: [].freeze, settings: [].freeze, house: [].freeze,
-                                 spot_planner: nil, power_off: false, gated: true, hovers: 'ige', least_power_margin_pct: nil,
-                                 part_of_circuit: nil, left_out: {}.freeze, any_course: false, outside_test: false,
-                                 heat_prompt: 'heat on before power is reduced', angle_setting: nil, standard: nil, finder: nil,
-                                 measurer: nil, fault_finder: nil, pilot: nil, knobs: [].freeze, told: [].freeze,
-                                 flown_settings: ->(_signals, _context, _attempt, planned, _course) { planned }
-                               }) do
-      # @param conditions [Planning::Conditions], @param house [Planning::HouseMethod]
-      # @return [Planning::Plan]
-      # @raise [InvalidInput, OutsideModel, UnknownName]
-      def plan(conditions, house, **options) = planner.new(conditions, house, **options).plan
+    # @!attribute flown_settings [#call] (signals, context, attempt, planned settings, course) -> settings as they were
+    #   flown
+    Declaration =
+      Value.define(
+        :id, :title, :family, :summary, :kinds, :endings, :phases, :measures, :faults, :checks, :settings, :house,
+        :planner, :spot_planner, :key_numbers, :power_off, :gated, :hovers, :least_power_margin_pct, :part_of_circuit,
+        :left_out, :any_course, :outside_test, :heat_prompt, :angle_setting, :standard, :finder, :measurer,
+        :fault_finder, :pilot, :knobs, :told, :flown_settings,
+        defaults: {
+          kinds: %w[helicopter].freeze,
+          endings: [].freeze,
+          settings: [].freeze,
+          house: [].freeze,
+          spot_planner: nil,
+          power_off: false,
+          gated: true,
+          hovers: 'ige',
+          least_power_margin_pct: nil,
+          part_of_circuit: nil,
+          left_out: {}.freeze,
+          any_course: false,
+          outside_test: false,
+          heat_prompt: 'heat on before power is reduced',
+          angle_setting: nil,
+          standard: nil,
+          finder: nil,
+          measurer: nil,
+          fault_finder: nil,
+          pilot: nil,
+          knobs: [].freeze,
+          told: [].freeze,
+          flown_settings: ->(_signals, _context, _attempt, planned, _course) { planned }
+        }
+      ) do
+        # @param conditions [Planning::Conditions], @param house [Planning::HouseMethod]
+        # @return [Planning::Plan]
+        # @raise [InvalidInput, OutsideModel, UnknownName]
+        def plan(conditions, house, **options) = planner.new(conditions, house, **options).plan
 
-      def fault(fault_id) = faults.find { |fault| fault.id == fault_id }
-      def measure_ids = measures.values.flatten
-      # Are attempts of it found in a recording?
-      def recorded? = !finder.nil?
-      def for?(type) = kinds.include?(type.kind)
-      # Its phases when it ends the house's way.
-      # @param ending [String] of the house method
-      def phases_for(ending) = phases - left_out.fetch(ending, [])
+        def fault(fault_id) = faults.find { |fault| fault.id == fault_id }
+        def measure_ids = measures.values.flatten
+        # Are attempts of it found in a recording?
+        def recorded? = !finder.nil?
+        def for?(type) = kinds.include?(type.kind)
+        # Its phases when it ends the house's way.
+        # @param ending [String] of the house method
+        def phases_for(ending) = phases - left_out.fetch(ending, [])
 
-      # Cue or cause of a fault with pedals and sides as this aircraft has them.
-      def text_for(text, type)
-        format(text, power_loss_pedal: type.power_loss_pedal, power_on_pedal: type.power_on_pedal)
+        # Cue or cause of a fault with pedals and sides as this aircraft has them.
+        def text_for(text, type)
+          format(text, power_loss_pedal: type.power_loss_pedal, power_on_pedal: type.power_on_pedal)
+        end
       end
-    end
   end
 end

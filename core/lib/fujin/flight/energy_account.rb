@@ -37,7 +37,9 @@ module Fujin
       # @raise [OutsideModel]
       def check(energy_j)
         out = residual(energy_j)
-        raise OutsideModel, format('the energy account of this run is out by %.2f %%', 100.0 * out) if out.abs >= TOLERANCE
+        if out.abs >= TOLERANCE
+          raise OutsideModel, format('the energy account of this run is out by %.2f %%', 100.0 * out)
+        end
       end
     end
   end

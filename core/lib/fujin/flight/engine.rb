@@ -32,8 +32,8 @@ module Fujin
         [9.5 + (18.5 * power_w / (@rated_w * speed)), @ambient_inhg - 0.4].min
       end
 
-      # Power that the instrument shows, W: #instrument the other way round. A manifold pressure at the ambient one may stand
-      # for more.
+      # Power that the instrument shows, W: #instrument the other way round. A manifold pressure at the ambient one may
+      # stand for more.
       def power_of(shown, speed_fraction)
         speed = [speed_fraction, 0.2].max
         @torque ? shown / 100.0 * @limit_w * speed : [(shown - 9.5) / 18.5, 0.0].max * @rated_w * speed

@@ -2,8 +2,8 @@
 
 module Fujin
   module Flight
-    # Flights of the model, of whatever manoeuvres, in one recording: joined by quiet stretches of climb and cruise back to the
-    # start of the next, as a recorder left running would hold them.
+    # Flights of the model, of whatever manoeuvres, in one recording: joined by quiet stretches of climb and cruise
+    # back to the start of the next, as a recorder left running would hold them.
     class FlightsJoined
       CLIMB_FPM = 700.0
       HOVER_PAUSE_S = 8.0
@@ -41,16 +41,27 @@ module Fujin
 
       private
 
-      # From the hover or the ground back to the start of the next run: every channel by straight lines, with the power on.
+      # From the hover or the ground back to the start of the next run: every channel by straight lines, with the power
+      # on.
       def return_leg(from, to)
         length = (to['agl_ft'] / CLIMB_FPM * 60.0) + 20.0
         steps = (length * @rate_hz).round
         (1..steps).map do |i|
           share = i.to_f / steps
           driven = DRIVEN.to_h { |name| [name, [share * length / SPIN_UP_S, 1.0].min] }
-          shares = { **driven, 'agl_ft' => climb(share, length), 'alt_msl_ft' => climb(share, length), 'gs_kt' => [share * 4, 1.0].min, 'ias_kt' => [share * 4, 1.0].min }
+          shares = {
+            **driven,
+            'agl_ft' => climb(share, length),
+            'alt_msl_ft' => climb(share, length),
+            'gs_kt' => [share * 4, 1.0].min,
+            'ias_kt' => [share * 4, 1.0].min
+          }
           sample = from.keys.to_h { |key| [key, blend(key, from[key], to[key], shares.fetch(key, share))] }
-          sample.merge('t_s' => (from['t_s'] + (i / @rate_hz)).round(3), 'vs_fpm' => share.between?(0.1, 0.85) ? CLIMB_FPM.round : 0, 'pitch_deg' => 0.0)
+          sample.merge(
+            't_s' => (from['t_s'] + (i / @rate_hz)).round(3),
+            'vs_fpm' => share.between?(0.1, 0.85) ? CLIMB_FPM.round : 0,
+            'pitch_deg' => 0.0
+          )
         end
       end
 

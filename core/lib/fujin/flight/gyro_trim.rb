@@ -6,7 +6,8 @@ module Fujin
     # the fixed blade pitch gives; the propeller pushes along the fuselage.
     # Speeds given are horizontal, kt equivalent airspeed; sink is true, m/s, positive down.
     class GyroTrim
-      Point = Value.define(:speed_kt, :sink_m_s, :rotor_pct, :propeller_n, :engine_power_w, :disc_pitch_rad, :advance_ratio)
+      Point =
+        Value.define(:speed_kt, :sink_m_s, :rotor_pct, :propeller_n, :engine_power_w, :disc_pitch_rad, :advance_ratio)
 
       LOWEST_PCT = 45.0
       HIGHEST_PCT = 160.0
@@ -39,17 +40,22 @@ module Fujin
 
       # Steady flight with a propeller thrust.
       # @return [Point]
-      def with_thrust(speed_kt, thrust_n, bank_deg: 0.0) = @points[[speed_kt, thrust_n, bank_deg]] ||= balanced(speed_kt, thrust_n, bank_deg)
+      def with_thrust(speed_kt, thrust_n, bank_deg: 0.0) =
+        @points[[speed_kt, thrust_n, bank_deg]] ||= balanced(speed_kt, thrust_n, bank_deg)
 
       # Power for level flight (or a given sink).
       # @raise [OutsideModel] when no propeller thrust holds it
       def level(speed_kt, sink_m_s: 0.0, bank_deg: 0.0)
         weight = steady.mass_kg * Quantities::G
-        thrust_at = lambda do |pct|
-          Roots.find(-0.4 * weight, 1.2 * weight, tolerance: 0.05, what: "level flight at #{speed_kt.round} kt") do |n|
-            at(speed_kt, sink_m_s, pct, n, bank_deg).rotor_power_w / 1000.0
+        thrust_at =
+          ->(pct) do
+            Roots.find(
+              -0.4 * weight,
+              1.2 * weight,
+              tolerance: 0.05,
+              what: "level flight at #{speed_kt.round} kt"
+            ) { |n| at(speed_kt, sink_m_s, pct, n, bank_deg).rotor_power_w / 1000.0 }
           end
-        end
         pct = freely_turning { |rotor_pct| at(speed_kt, sink_m_s, rotor_pct, thrust_at.call(rotor_pct), bank_deg) }
         point(speed_kt, sink_m_s, pct, thrust_at.call(pct), bank_deg)
       end
@@ -60,7 +66,8 @@ module Fujin
       # Flattest angle over the ground, power off. @return [Array(Float, Float)] speed kt, ground glide ratio
       def best_glide(headwind_kt: 0.0)
         wind = headwind_kt * Quantities::KT
-        speed, slope = Roots.minimum(25.0, 80.0, tolerance: 0.3) { |kt| -(true_speed(kt) - wind) / power_off(kt).sink_m_s }
+        speed, slope =
+          Roots.minimum(25.0, 80.0, tolerance: 0.3) { |kt| -(true_speed(kt) - wind) / power_off(kt).sink_m_s }
         [speed, -slope]
       end
 
@@ -74,14 +81,20 @@ module Fujin
       # @raise [OutsideModel] when full power does not hold level flight at any speed
       def lowest_level_speed_kt
         speed, climb = best_climb
-        raise OutsideModel, "full power does not keep level flight at this mass and density altitude (#{(climb / Quantities::FPM).round} ft/min)" unless climb.positive?
+        unless climb.positive?
+          raise OutsideModel,
+                'full power does not keep level flight at this mass and density altitude (' \
+                  "#{(climb / Quantities::FPM).round} ft/min)"
+        end
 
         low = 1.0
         high = speed
         return low if climbs?(low)
 
-        (middle = (low + high) / 2.0
-         climbs?(middle) ? high = middle : low = middle) while high - low > 0.01
+        (
+          middle = (low + high) / 2.0
+          climbs?(middle) ? high = middle : low = middle
+        ) while high - low > 0.01
         high
       end
 
@@ -97,11 +110,17 @@ module Fujin
 
       def balanced(speed_kt, thrust_n, bank_deg)
         last = nil
-        sink_at = lambda do |pct|
-          last = Roots.find_near(last, NEAR_M_S, *SINKS_M_S, tolerance: 1e-4, what: "steady flight at #{speed_kt.round} kt") do |sink|
-            at(speed_kt, sink, pct, thrust_n, bank_deg).rotor_power_w / 1000.0
+        sink_at =
+          ->(pct) do
+            last =
+              Roots.find_near(
+                last,
+                NEAR_M_S,
+                *SINKS_M_S,
+                tolerance: 1e-4,
+                what: "steady flight at #{speed_kt.round} kt"
+              ) { |sink| at(speed_kt, sink, pct, thrust_n, bank_deg).rotor_power_w / 1000.0 }
           end
-        end
         pct = freely_turning { |rotor_pct| at(speed_kt, sink_at.call(rotor_pct), rotor_pct, thrust_n, bank_deg) }
         point(speed_kt, sink_at.call(pct), pct, thrust_n, bank_deg)
       end
@@ -109,11 +128,12 @@ module Fujin
       # Rotor speed at which the balanced point needs just the blade pitch that is built in. Where nothing balances,
       # a slow rotor wants more pitch than it has (its blades stall) and a fast one less.
       def freely_turning
-        @last_pct = Roots.find_near(@last_pct, NEAR_PCT, LOWEST_PCT, HIGHEST_PCT, tolerance: 1e-3, what: 'rotor speed') do |pct|
-          yield(pct).collective_rad - steady.rotor.collective_min
-        rescue OutsideModel
-          pct < 95.0 ? 0.2 : -0.2
-        end
+        @last_pct =
+          Roots.find_near(@last_pct, NEAR_PCT, LOWEST_PCT, HIGHEST_PCT, tolerance: 1e-3, what: 'rotor speed') do |pct|
+            yield(pct).collective_rad - steady.rotor.collective_min
+          rescue OutsideModel
+            pct < 95.0 ? 0.2 : -0.2
+          end
       end
 
       def at(speed_kt, sink, rotor_pct, thrust_n, bank_deg)
@@ -122,8 +142,15 @@ module Fujin
 
       def point(speed_kt, sink, rotor_pct, thrust_n, bank_deg)
         trimmed = at(speed_kt, sink, rotor_pct, thrust_n, bank_deg)
-        Point.new(speed_kt: speed_kt, sink_m_s: sink, rotor_pct: rotor_pct, propeller_n: thrust_n, disc_pitch_rad: trimmed.disc_pitch_rad,
-                  engine_power_w: propeller.power_w(thrust_n, true_speed(speed_kt)), advance_ratio: trimmed.advance_ratio)
+        Point.new(
+          speed_kt: speed_kt,
+          sink_m_s: sink,
+          rotor_pct: rotor_pct,
+          propeller_n: thrust_n,
+          disc_pitch_rad: trimmed.disc_pitch_rad,
+          engine_power_w: propeller.power_w(thrust_n, true_speed(speed_kt)),
+          advance_ratio: trimmed.advance_ratio
+        )
       end
     end
   end

@@ -12,9 +12,9 @@ module Fujin
       # Time constant s and greatest rate deg/s with which the disc follows the stick.
       ATTITUDE_LAG = { 'helicopter' => [0.35, 30.0], 'gyroplane' => [0.4, 25.0] }.freeze
 
-      attr_reader :time_s, :position, :velocity, :rotor_speed, :induced, :power_w,
-                  :disc_pitch, :bank, :heading, :yaw_rate, :collective, :on_ground, :contact, :type, :trim,
-                  :thrust_n, :rotor_power_w, :air_climb, :air_edge, :rotor, :engine
+      attr_reader :time_s, :position, :velocity, :rotor_speed, :induced, :power_w, :disc_pitch, :bank, :heading,
+                  :yaw_rate, :collective, :on_ground, :contact, :type, :trim, :thrust_n, :rotor_power_w, :air_climb,
+                  :air_edge, :rotor, :engine
 
       # @param wind [#call] height above ground m, time s -> [north, east] m/s
       def initialize(type:, mass_kg:, atmosphere:, wind:)
@@ -60,7 +60,11 @@ module Fujin
         @rotor_speed = rotor.normal_speed * rotor_pct / 100.0
         @induced = point.induced_m_s
         @power_w = @propeller ? @propeller.power_w(@push_n, air) : [point.engine_power_w, 0.0].max
-        @running.start(@power_w, fraction: sink_m_s.positive? ? engine.idle_fraction : 1.0, collective_share: collective_share(point.collective_rad))
+        @running.start(
+          @power_w,
+          fraction: sink_m_s.positive? ? engine.idle_fraction : 1.0,
+          collective_share: collective_share(point.collective_rad)
+        )
         @disc_pitch = point.disc_pitch_rad
         @bank = @yaw_rate = 0.0
         @collective = point.collective_rad
@@ -86,14 +90,18 @@ module Fujin
       def rotor_pct = 100.0 * @rotor_speed / rotor.normal_speed
       def engine_fraction = @running.fraction
       def torque_share = @power_w / @rotor_speed * rotor.normal_speed / engine.limit_w
-      def collective_share(angle = @collective) = (angle - rotor.collective_min) / (rotor.collective_max - rotor.collective_min)
+
+      def collective_share(angle = @collective) =
+        (angle - rotor.collective_min) / (rotor.collective_max - rotor.collective_min)
+
       def wind_here = @wind.call(@position[2], @time_s)
 
       # Kinetic (against the air), potential and rotor energy, joule.
       def energy_j
         north, east = wind_here
         speed2 = ((@velocity[0] - north)**2) + ((@velocity[1] - east)**2) + (@velocity[2]**2)
-        (0.5 * @mass * speed2) + (@mass * Quantities::G * @position[2]) + (0.5 * rotor.inertia * @rotor_speed * @rotor_speed)
+        (0.5 * @mass * speed2) + (@mass * Quantities::G * @position[2]) +
+          (0.5 * rotor.inertia * @rotor_speed * @rotor_speed)
       end
 
       # What the energy account is out by since the start, as a share (EnergyAccount).
@@ -131,7 +139,13 @@ module Fujin
         return if north == wind_before[0] && east == wind_before[1]
 
         air = air_velocity
-        @account.lose(@mass * (((air[0] + air_before[0]) / 2.0 * (north - wind_before[0])) + ((air[1] + air_before[1]) / 2.0 * (east - wind_before[1]))))
+        @account.lose(
+          @mass *
+            (
+              ((air[0] + air_before[0]) / 2.0 * (north - wind_before[0])) +
+                ((air[1] + air_before[1]) / 2.0 * (east - wind_before[1]))
+            )
+        )
       end
 
       # A gyroplane's rotor gives no torque to its fuselage.
@@ -261,7 +275,9 @@ module Fujin
         @rotor_power_w = shaft
         @air_climb = climb
         @air_edge = edge
-        @loss_w = (thrust * rotor.induced_factor * induced) + profile + accessory + (d_along * along) + (d_across * across) + (d_up * air_u)
+        @loss_w =
+          (thrust * rotor.induced_factor * induced) + profile + accessory + (d_along * along) + (d_across * across) +
+          (d_up * air_u)
         ahead = push - d_along
         [[((thrust * n_n) + (ahead * cos_h) + (d_across * sin_h)) / @mass,
           ((thrust * n_e) + (ahead * sin_h) - (d_across * cos_h)) / @mass,
@@ -272,9 +288,15 @@ module Fujin
       def contact_within(dt)
         late = (@position[2] / @velocity[2]).clamp(0.0, dt)
         late = 0.0 if late.nan?
-        { time_s: @time_s - late, sink_m_s: -@velocity[2], velocity: @velocity.dup, disc_pitch: @disc_pitch, heading: @heading,
+        {
+          time_s: @time_s - late,
+          sink_m_s: -@velocity[2],
+          velocity: @velocity.dup,
+          disc_pitch: @disc_pitch,
+          heading: @heading,
           rotor_pct: rotor_pct - (100.0 * @spin * late / rotor.normal_speed),
-          position: [@position[0] - (@velocity[0] * late), @position[1] - (@velocity[1] * late), 0.0] }
+          position: [@position[0] - (@velocity[0] * late), @position[1] - (@velocity[1] * late), 0.0]
+        }
       end
 
       def meet_ground(dt)

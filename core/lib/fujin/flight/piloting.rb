@@ -38,10 +38,12 @@ module Fujin
       # Pedals follow the torque, late by the pilot's lag.
       def follow_torque(lag_s, dt) = @pedal += (@model.torque_share - @pedal) * (1.0 - Math.exp(-dt / lag_s))
 
-      # Disc pitch that holds an airspeed. The integral finds the trim; while the speed is still changing it would only overshoot.
+      # Disc pitch that holds an airspeed. The integral finds the trim; while the speed is still changing it would only
+      # overshoot.
       def hold_speed(speed_kt, feed_forward, dt)
         error = @speed - (speed_kt * Quantities::KT)
-        @speed_integral = (@speed_integral + (0.006 * error * dt)).clamp(-0.05, 0.05) if error.abs < 1.5 && @acceleration.abs < 0.3
+        @speed_integral = (@speed_integral + (0.006 * error * dt)).clamp(-0.05, 0.05) if error.abs < 1.5 &&
+          @acceleration.abs < 0.3
         (feed_forward + (0.03 * error) + (0.05 * @acceleration) + @speed_integral).clamp(-0.22, 0.15)
       end
 
@@ -60,7 +62,8 @@ module Fujin
       def cushioned(gain, floor_rad, dt)
         wanted = 0.22 + (0.44 * @height)
         rate = gain * ((0.25 * (@sink - wanted)) + (0.12 * @sink_rate))
-        @cushion_collective = ((@cushion_collective || @model.collective) + (rate * dt)).clamp(floor_rad, @model.rotor.collective_max)
+        @cushion_collective =
+          ((@cushion_collective || @model.collective) + (rate * dt)).clamp(floor_rad, @model.rotor.collective_max)
       end
 
       # Nose into the air high up, along the course low down.

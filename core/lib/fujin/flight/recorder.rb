@@ -5,11 +5,24 @@ module Fujin
     # Turns a flown run into what an ordinary recorder would have written: its channels, rate, noise and lags,
     # all from one seed. Used for the demo, the stand-in recorder and the tests.
     class Recorder
-      COLUMNS = %w[t_s lat_deg lon_deg alt_msl_ft agl_ft gs_kt track_deg ias_kt vs_fpm hdg_deg pitch_deg roll_deg nr_pct ne_pct
-                   collective_pct throttle_pct pedal_pct].freeze
+      COLUMNS = %w[
+        t_s lat_deg lon_deg alt_msl_ft agl_ft gs_kt track_deg ias_kt vs_fpm hdg_deg pitch_deg roll_deg nr_pct ne_pct
+        collective_pct throttle_pct pedal_pct
+      ].freeze
       # One standard deviation of each reading.
-      NOISE = { position_m: 0.5, alt_ft: 2.0, agl_ft: 0.35, gs_kt: 0.25, track_deg: 0.7, ias_kt: 0.7, vs_fpm: 25.0, heading_deg: 0.5,
-                attitude_deg: 0.25, nr_pct: 0.15, control_pct: 0.4 }.freeze
+      NOISE = {
+        position_m: 0.5,
+        alt_ft: 2.0,
+        agl_ft: 0.35,
+        gs_kt: 0.25,
+        track_deg: 0.7,
+        ias_kt: 0.7,
+        vs_fpm: 25.0,
+        heading_deg: 0.5,
+        attitude_deg: 0.25,
+        nr_pct: 0.15,
+        control_pct: 0.4
+      }.freeze
       VERTICAL_SPEED_LAG_S = 0.7
 
       # @param origin [Array(Float, Float)] latitude, longitude of the run's origin
@@ -35,7 +48,14 @@ module Fujin
         next_at = 0.0
         run.rows.filter_map do |row|
           climb_fpm = row[6] / Quantities::FPM
-          lagged = lagged ? lagged + ((climb_fpm - lagged) * (1.0 - Math.exp(-Model::STEP_S / VERTICAL_SPEED_LAG_S))) : climb_fpm
+          lagged =
+            (
+              if lagged
+                lagged + ((climb_fpm - lagged) * (1.0 - Math.exp(-Model::STEP_S / VERTICAL_SPEED_LAG_S)))
+              else
+                climb_fpm
+              end
+            )
           next if row[0] < next_at - 1e-9
 
           next_at += 1.0 / @rate_hz
@@ -51,17 +71,48 @@ module Fujin
       private
 
       def sample(row, climb_fpm, start_s, run)
-        t, north, east, height, v_north, v_east, _v_up, air, heading, pitch, bank, nr, ne, collective, pedal, open, power, = row
+        t,
+        north,
+        east,
+        height,
+        v_north,
+        v_east,
+        _v_up,
+        air,
+        heading,
+        pitch,
+        bank,
+        nr,
+        ne,
+        collective,
+        pedal,
+        open,
+        power, =
+          row
         lat, lon = @map.lat_lon(north + noise(:position_m), east + noise(:position_m))
         speed = Math.hypot(v_north, v_east)
         track = speed > 0.3 ? Math.atan2(v_east, v_north) : heading
         height_ft = height / Quantities::FT
-        [(start_s + t).round(3), lat.round(7), lon.round(7), (height_ft + @elevation_ft + noise(:alt_ft)).round(1), (height_ft + noise(:agl_ft)).round(2),
-         [(speed / Quantities::KT) + noise(:gs_kt), 0.0].max.round(2), degrees(track, :track_deg), [(air / Quantities::KT) + noise(:ias_kt), 0.0].max.round(1),
-         (climb_fpm + noise(:vs_fpm)).round, degrees(heading, :heading_deg), ((pitch / Quantities::DEG) + 2.0 + noise(:attitude_deg)).round(2),
-         ((bank / Quantities::DEG) + noise(:attitude_deg)).round(2), (nr + noise(:nr_pct)).round(2), (ne + noise(:nr_pct)).round(2),
-         ((100.0 * collective) + noise(:control_pct)).clamp(-1.0, 101.0).round(1), throttle(open, collective).round(1),
-         pedal_shown(pedal), run.model.engine.instrument(power, ne / 100.0).round(2)]
+        [
+          (start_s + t).round(3),
+          lat.round(7),
+          lon.round(7),
+          (height_ft + @elevation_ft + noise(:alt_ft)).round(1),
+          (height_ft + noise(:agl_ft)).round(2),
+          [(speed / Quantities::KT) + noise(:gs_kt), 0.0].max.round(2),
+          degrees(track, :track_deg),
+          [(air / Quantities::KT) + noise(:ias_kt), 0.0].max.round(1),
+          (climb_fpm + noise(:vs_fpm)).round,
+          degrees(heading, :heading_deg),
+          ((pitch / Quantities::DEG) + 2.0 + noise(:attitude_deg)).round(2),
+          ((bank / Quantities::DEG) + noise(:attitude_deg)).round(2),
+          (nr + noise(:nr_pct)).round(2),
+          (ne + noise(:nr_pct)).round(2),
+          ((100.0 * collective) + noise(:control_pct)).clamp(-1.0, 101.0).round(1),
+          throttle(open, collective).round(1),
+          pedal_shown(pedal),
+          run.model.engine.instrument(power, ne / 100.0).round(2)
+        ]
       end
 
       # The throttle follows the governor: near open while it drives, near zero when closed.
@@ -78,7 +129,8 @@ module Fujin
       def noise(kind)
         return 0.0 if @noise.zero?
 
-        @noise * NOISE.fetch(kind) * Math.sqrt(-2.0 * Math.log(1.0 - @random.rand)) * Math.cos(2.0 * Math::PI * @random.rand)
+        @noise * NOISE.fetch(kind) * Math.sqrt(-2.0 * Math.log(1.0 - @random.rand)) *
+          Math.cos(2.0 * Math::PI * @random.rand)
       end
     end
   end

@@ -40,8 +40,22 @@ module Fujin
         m = model
         wind = m.wind_here
         air = Math.sqrt(((m.velocity[0] - wind[0])**2) + ((m.velocity[1] - wind[1])**2))
-        [m.time_s, *m.position, *m.velocity, m.trim.atmosphere.equivalent_speed(air), m.heading, m.disc_pitch, m.bank,
-         m.rotor_pct, 100.0 * m.engine_fraction, m.collective_share, controls.pedal, controls.throttle_open, m.power_w, phase]
+        [
+          m.time_s,
+          *m.position,
+          *m.velocity,
+          m.trim.atmosphere.equivalent_speed(air),
+          m.heading,
+          m.disc_pitch,
+          m.bank,
+          m.rotor_pct,
+          100.0 * m.engine_fraction,
+          m.collective_share,
+          controls.pedal,
+          controls.throttle_open,
+          m.power_w,
+          phase
+        ]
       end
     end
   end

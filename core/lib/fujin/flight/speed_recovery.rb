@@ -2,11 +2,15 @@
 
 module Fujin
   module Flight
-    # From a near-vertical descent without power to a glide speed: nose down to a disc attitude, eased as the speed comes
-    # back, collective holding rotor rpm. Flown by the model in still air.
+    # From a near-vertical descent without power to a glide speed: nose down to a disc attitude, eased as the speed
+    # comes back, collective holding rotor rpm. Flown by the model in still air.
     class SpeedRecovery
       # Rows are [t_s, ahead_m, height_m (0 at the start), equivalent_kt, sink_m_s, rotor_pct, load_factor].
-      Result = Value.define(:rows, :reached_s, :height_lost_m, :steady_height_lost_m, :lowest_rotor_pct, :greatest_sink_m_s, :least_load_factor)
+      Result =
+        Value.define(
+          :rows, :reached_s, :height_lost_m, :steady_height_lost_m, :lowest_rotor_pct, :greatest_sink_m_s,
+          :least_load_factor
+        )
 
       LONGEST_S = 45.0
       START_M = 1000.0
@@ -36,7 +40,8 @@ module Fujin
           @model.step(controls)
           rows << row
           reached ||= @model.time_s if speed_kt >= @to_kt - REACHED_WITHIN_KT
-          steady ||= START_M - @model.position[2] if reached && ((-@model.velocity[2] / @glide_sink) - 1.0).abs < STEADY_SHARE
+          steady ||= START_M - @model.position[2] if reached &&
+            ((-@model.velocity[2] / @glide_sink) - 1.0).abs < STEADY_SHARE
         end
         @model.check_energy
         raise OutsideModel, "#{@to_kt.round} kt does not come back within #{LONGEST_S.round} s" unless reached
@@ -48,15 +53,28 @@ module Fujin
 
       def summary(rows, reached, steady)
         there = rows.find { |r| r[0] >= reached - 1e-9 }
-        Result.new(rows: rows.freeze, reached_s: reached, height_lost_m: -there[2], steady_height_lost_m: steady || -rows.last[2],
-                   lowest_rotor_pct: rows.map { |r| r[5] }.min, greatest_sink_m_s: rows.map { |r| r[4] }.max, least_load_factor: rows.map { |r| r[6] }.min)
+        Result.new(
+          rows: rows.freeze,
+          reached_s: reached,
+          height_lost_m: -there[2],
+          steady_height_lost_m: steady || -rows.last[2],
+          lowest_rotor_pct: rows.map { |r| r[5] }.min,
+          greatest_sink_m_s: rows.map { |r| r[4] }.max,
+          least_load_factor: rows.map { |r| r[6] }.min
+        )
       end
 
       def start
         glide, descent = steady_states
         @glide_sink = glide[0]
         @glide_pitch = glide[1]
-        @model = Model.new(type: @type, mass_kg: @conditions.mass_kg, atmosphere: @conditions.atmosphere, wind: ->(_h, _t) { [0.0, 0.0] })
+        @model =
+          Model.new(
+            type: @type,
+            mass_kg: @conditions.mass_kg,
+            atmosphere: @conditions.atmosphere,
+            wind: ->(_h, _t) { [0.0, 0.0] }
+          )
         @model.start(height_m: START_M, speed_kt: @from_kt, course_rad: 0.0, sink_m_s: descent)
         @collective = @model.collective
         @check = 0.0
@@ -84,14 +102,29 @@ module Fujin
         pitch = [@glide_pitch + (EASE_SPEED * (speed - wanted)) + (EASE_ACCELERATION * acceleration), @lowest_pitch].max
         error = @model.rotor_pct - 100.0
         @check += 0.0012 * error * Model::STEP_S
-        Controls.new(pitch, 0.0, [@collective + @check + (0.0022 * error), @model.rotor.collective_min].max, 0.0, 0.0, false)
+        Controls.new(
+          pitch,
+          0.0,
+          [@collective + @check + (0.0022 * error), @model.rotor.collective_min].max,
+          0.0,
+          0.0,
+          false
+        )
       end
 
-      def speed_kt = @conditions.atmosphere.equivalent_speed(Math.hypot(@model.velocity[0], @model.velocity[1])) / Quantities::KT
+      def speed_kt =
+        @conditions.atmosphere.equivalent_speed(Math.hypot(@model.velocity[0], @model.velocity[1])) / Quantities::KT
 
       def row
-        [@model.time_s, @model.position[0], @model.position[2] - START_M, speed_kt, -@model.velocity[2], @model.rotor_pct,
-         @model.thrust_n / (@conditions.mass_kg * Quantities::G)]
+        [
+          @model.time_s,
+          @model.position[0],
+          @model.position[2] - START_M,
+          speed_kt,
+          -@model.velocity[2],
+          @model.rotor_pct,
+          @model.thrust_n / (@conditions.mass_kg * Quantities::G)
+        ]
       end
     end
   end

@@ -43,14 +43,22 @@ module Fujin
 
       # Steady sink in autorotation, m/s.
       def autorotation_sink_m_s(speed_kt, rotor_pct: 100.0, bank_deg: 0.0)
-        @sinks[[speed_kt, rotor_pct, bank_deg]] ||= Roots.find(2.0, 40.0, tolerance: 1e-4, what: "steady autorotation at #{speed_kt.round} kt") do |sink|
-          at(speed_kt, sink, rotor_pct: rotor_pct, bank_deg: bank_deg).engine_power_w / 1000.0
-        end
+        @sinks[[speed_kt, rotor_pct, bank_deg]] ||= Roots.find(
+          2.0,
+          40.0,
+          tolerance: 1e-4,
+          what: "steady autorotation at #{speed_kt.round} kt"
+        ) { |sink| at(speed_kt, sink, rotor_pct: rotor_pct, bank_deg: bank_deg).engine_power_w / 1000.0 }
       end
 
       # Rotor rpm, percent, with the collective on its stop in a steady glide.
       def floor_rotor_rpm_pct(speed_kt, bank_deg: 0.0)
-        Roots.find(lowest_rotor_pct(bank_deg), 150.0, tolerance: 1e-3, what: 'rotor rpm on the collective stop') do |pct|
+        Roots.find(
+          lowest_rotor_pct(bank_deg),
+          150.0,
+          tolerance: 1e-3,
+          what: 'rotor rpm on the collective stop'
+        ) do |pct|
           sink = autorotation_sink_m_s(speed_kt, rotor_pct: pct, bank_deg: bank_deg)
           at(speed_kt, sink, rotor_pct: pct, bank_deg: bank_deg).collective_rad - rotor.collective_min
         end
@@ -104,7 +112,11 @@ module Fujin
       def balance(speed, climb, bank, propeller_n)
         weight = mass_kg * Quantities::G
         pressure = rotor.density * Math.sqrt((speed * speed) + (climb * climb)) / 2.0
-        force = [(pressure * @drag_area_x * speed) - propeller_n, weight * Math.tan(bank), weight + (pressure * @drag_area_z * climb)]
+        force = [
+          (pressure * @drag_area_x * speed) - propeller_n,
+          weight * Math.tan(bank),
+          weight + (pressure * @drag_area_z * climb)
+        ]
         thrust = Math.sqrt(force.sum { |f| f * f })
         [thrust, force.map { |f| f / thrust }]
       end
@@ -125,7 +137,8 @@ module Fujin
         ring = rotor.ring_strength(climb / hover, edge / hover)
         loading = rotor.loading(thrust, omega, ring)
         unlimited = rotor.unlimited(loading, mu)
-        power = (thrust * ((rotor.induced_factor * induced) + climb)) + rotor.profile_power(omega, mu, loading, unlimited)
+        power =
+          (thrust * ((rotor.induced_factor * induced) + climb)) + rotor.profile_power(omega, mu, loading, unlimited)
         accessory = @accessory_w * ((omega / rotor.normal_speed)**3)
         TrimPoint.new(rotor_power_w: power, engine_power_w: (power + accessory) / @efficiency, thrust_n: thrust,
                       induced_m_s: induced, climb_through_disc_m_s: climb,

@@ -2,8 +2,8 @@
 
 module Fujin
   module Grading
-    # Where the aircraft is from a place on the ground: feet along a course, + beyond it, and across, + right of it. NaN where no
-    # position was recorded.
+    # Where the aircraft is from a place on the ground: feet along a course, + beyond it, and across, + right of it.
+    # NaN where no position was recorded.
     class AboutSpot
       # @param signals [Recordings::Signals]
       # @param spot [Array(Float, Float)] latitude and longitude
@@ -16,8 +16,10 @@ module Fujin
 
       # @return [Array(Float, Float)] at a sample
       def place(index) = recorded? ? from(@signals[:lat][index], @signals[:lon][index]) : [Float::NAN, Float::NAN]
+
       # @return [Array(Float, Float)] at a time, by straight line between samples
-      def place_at(time_s) = recorded? ? from(@signals.at(:lat, time_s), @signals.at(:lon, time_s)) : [Float::NAN, Float::NAN]
+      def place_at(time_s) =
+        recorded? ? from(@signals.at(:lat, time_s), @signals.at(:lon, time_s)) : [Float::NAN, Float::NAN]
 
       def along(index) = place(index)[0]
       def across(index) = place(index)[1]
@@ -28,7 +30,9 @@ module Fujin
       private
 
       def recorded? = @signals.signal?(:lat) && @signals.signal?(:lon)
-      def from(lat, lon) = LocalMap.along_across(*@map.north_east(lat, lon), @course_deg).map { |metres| metres / Quantities::FT }
+
+      def from(lat, lon) =
+        LocalMap.along_across(*@map.north_east(lat, lon), @course_deg).map { |metres| metres / Quantities::FT }
     end
   end
 end

@@ -22,7 +22,10 @@ module Fujin
 
       # Confirmed by a descent or not: low in a hover there is none.
       def all
-        source = %i[throttle ne power collective nr sink].find { |name| @signals.signal?(name) && (name != :ne || @signals.signal?(:nr)) }
+        source =
+          %i[throttle ne power collective nr sink].find do |name|
+            @signals.signal?(name) && (name != :ne || @signals.signal?(:nr))
+          end
         source ? [send(:"by_#{source}"), source != :throttle] : [[], true]
       end
 
@@ -50,7 +53,9 @@ module Fujin
       # Engine rpm leaves rotor rpm by over 1 point and goes on to 3.
       def by_ne
         gap = @signals[:nr].zip(@signals[:ne]).map { |nr, ne| nr - ne }
-        crossings(gap, 1.0).select { |i| gap[i, @signals.samples(2.0)].any? { |v| v > 3.0 } }.map { |i| @signals.time(i) }
+        crossings(gap, 1.0)
+          .select { |i| gap[i, @signals.samples(2.0)].any? { |v| v > 3.0 } }
+          .map { |i| @signals.time(i) }
       end
 
       def by_power
@@ -88,7 +93,10 @@ module Fujin
         steady = @signals.samples(8.0)
         crossings(values, 500.0).filter_map do |i|
           reached = (i..[i + @signals.samples(6.0), values.size - 1].min).find { |k| values[k] > 1000.0 }
-          next unless reached && values[reached, steady].size == steady && values[reached, steady].count { |v| v > 900.0 } > 0.9 * steady
+          unless reached && values[reached, steady].size == steady &&
+              values[reached, steady].count { |v| v > 900.0 } > 0.9 * steady
+            next
+          end
 
           @signals.time(i) - 2.0
         end

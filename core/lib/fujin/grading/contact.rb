@@ -2,10 +2,10 @@
 
 module Fujin
   module Grading
-    # The moment the skids meet the ground: where a quadratic through the last of the zeroed height meets zero, confirmed by
-    # four samples at or under 0.75 ft (MEASURES.md section 2). Of the 1.5 s named there the last 1.3 are taken, fading
-    # quickly backwards: a cushion bends more than a quadratic over longer, which read soft contacts too soft and hard ones
-    # too hard. How much it bends is held to what a hand on the collective does.
+    # The moment the skids meet the ground: where a quadratic through the last of the zeroed height meets zero,
+    # confirmed by four samples at or under 0.75 ft (MEASURES.md section 2). Of the 1.5 s named there the last 1.3 are
+    # taken, fading quickly backwards: a cushion bends more than a quadratic over longer, which read soft contacts too
+    # soft and hard ones too hard. How much it bends is held to what a hand on the collective does.
     class Contact
       CONFIRM_FT = 0.75
       FIT_S = 1.3
@@ -19,7 +19,8 @@ module Fujin
       # the quadratic misses.
       LEAST_HEIGHT_SD_FT = 0.08
       SPEED_SD_FT_S = 0.7
-      # Usual size of the quadratic's second coefficient, half the acceleration: a strong cushion is about a quarter of g.
+      # Usual size of the quadratic's second coefficient, half the acceleration: a strong cushion is about a quarter of
+      # g.
       BEND_SD_FT_S2 = 4.0
       # Heights alone tell the sink to 100 ft/min only where they are steadier than this.
       ROUGHEST_FT = 1.0
@@ -55,12 +56,17 @@ module Fujin
       # Sink at contact, ft/min, from height and de-lagged vertical speed together.
       def sink_fpm = @slope && !too_rough? ? -60.0 * @slope : Float::NAN
 
-      # 90 % uncertainty of the sink, found on the model's own touchdowns: larger where the descent bends harder than a quadratic
-      # follows, a drop caught at the last moment.
+      # 90 % uncertainty of the sink, found on the model's own touchdowns: larger where the descent bends harder than a
+      # quadratic follows, a drop caught at the last moment.
       def uncertainty_fpm = @bend.abs > BEND_SD_FT_S2 ? 300.0 : 100.0
 
       # Why there is no sink to be had.
-      def reason = too_rough? ? format('heights in this file tremble by ±%.1f ft and there is no vertical speed beside them', height_sd_ft) : nil
+      def reason =
+        if too_rough?
+          format('heights in this file tremble by ±%.1f ft and there is no vertical speed beside them', height_sd_ft)
+        else
+          nil
+        end
 
       private
 
@@ -69,7 +75,8 @@ module Fujin
       # Tries meeting times about the first low sample: before each, a quadratic that ends at zero height is fitted to
       # heights and speeds; after it, the height is zero. The tries are averaged by how likely each makes the samples
       # (normal errors), so that two nearly equal ones do not flip the answer.
-      # @return [Array(Float, Float, Float)] time, slope of height (feet a second) at it and bend (feet a second squared)
+      # @return [Array(Float, Float, Float)] time, slope of height (feet a second) at it and bend (feet a second
+      #   squared)
       def weighted_meeting
         tries = (-0.5..0.7).step([@signals.step_s / 5.0, 0.02].max).filter_map do |offset|
           curve, misfit = fit(@low_s + offset)
@@ -87,7 +94,9 @@ module Fujin
         before, after = heights.partition { |t, _| t < time }
         return nil if before.size < 4
 
-        rows = before.map { |t, h| [height_row(t - time), h, weight(t) / height_sd_ft] } + speed_rows(time) + [[BEND, 0.0, 1.0 / BEND_SD_FT_S2]]
+        rows =
+          before.map { |t, h| [height_row(t - time), h, weight(t) / height_sd_ft] } + speed_rows(time) +
+          [[BEND, 0.0, 1.0 / BEND_SD_FT_S2]]
         curve = least_squares(rows)
         return nil unless curve
 
@@ -95,8 +104,8 @@ module Fujin
         [curve, misfit + after.sum { |t, h| (h * weight(t) / height_sd_ft)**2 }]
       end
 
-      # What the vertical-speed column would show of such a descent: its slope before the time and nothing after, through
-      # the column's own first-order lag, from what it showed at the beginning.
+      # What the vertical-speed column would show of such a descent: its slope before the time and nothing after,
+      # through the column's own first-order lag, from what it showed at the beginning.
       def speed_rows(time)
         times, shown = shown_speeds
         return [] if times.empty?

@@ -10,8 +10,14 @@ module Fujin
       private
 
       def not_level = at_contact('not_level', 'contact_pitch_deg') { |pitch| "pitch #{pitch.round(1)}° at contact" }
-      def weak_cushion = at_contact('weak_cushion', 'contact_sink_fpm') { |sink| "sink #{sink.round} ft/min at contact" }
-      def drift_at_contact = at_contact('drift_at_contact', 'contact_drift_kt') { |kt| "#{kt.abs.round(1)} kt to the #{kt.positive? ? 'right' : 'left'} at contact" }
+
+      def weak_cushion =
+        at_contact('weak_cushion', 'contact_sink_fpm') { |sink| "sink #{sink.round} ft/min at contact" }
+
+      def drift_at_contact =
+        at_contact('drift_at_contact', 'contact_drift_kt') do |kt|
+          "#{kt.abs.round(1)} kt to the #{kt.positive? ? 'right' : 'left'} at contact"
+        end
 
       def at_contact(fault, id)
         at = @attempt.event(:contact_s)
@@ -21,7 +27,11 @@ module Fujin
         band = taken.band || standard_for_faults.band(id, @context.stage, @context.targets)
         # A value that its uncertainty could clear accuses nobody.
         spread = taken.uncertainty.to_f
-        return nil if [taken.value - spread, taken.value, taken.value + spread].any? { |v| %w[polished in].include?(band.verdict(v)) }
+        if [taken.value - spread, taken.value, taken.value + spread].any? do |v|
+             %w[polished in].include?(band.verdict(v))
+           end
+          return nil
+        end
 
         found(fault, yield(taken.value), [id], from: [at - BEFORE_S, @attempt.start_s].max, to: at + 0.5)
       end

@@ -7,8 +7,8 @@ module Fujin
       USUAL_HEIGHT_FT = 1000.0
       USUAL_GATE_FT = 100.0
 
-      attr_reader :catalogue, :conditions, :house, :stage, :spot, :course_deg, :planned, :gate_height_ft, :wind, :elevation_ft,
-                  :exercise, :settings, :handovers, :given_height_ft
+      attr_reader :catalogue, :conditions, :house, :stage, :spot, :course_deg, :planned, :gate_height_ft, :wind,
+                  :elevation_ft, :exercise, :settings, :handovers, :given_height_ft
 
       # @param catalogue [#find, #finders, #usual_glide] the manoeuvres that can be found and judged
       # @param conditions [Planning::Conditions]
@@ -19,9 +19,22 @@ module Fujin
       # @param planned [Boolean] whether the sortie's plan is attached
       # @param exercise [String, nil] the manoeuvre that the sortie was for, with its `settings`
       # @param handovers [Array<Handover>] taps that said what the student had
-      def initialize(catalogue:, conditions:, house: Planning::HouseMethod.new, stage: 'solo', spot: nil, course_deg: nil, wind: nil,
-                     planned: false, height_ft: nil, gate_height_ft: nil, elevation_ft: nil, exercise: nil, settings: {},
-                     handovers: [])
+      def initialize(
+        catalogue:,
+        conditions:,
+        house: Planning::HouseMethod.new,
+        stage: 'solo',
+        spot: nil,
+        course_deg: nil,
+        wind: nil,
+        planned: false,
+        height_ft: nil,
+        gate_height_ft: nil,
+        elevation_ft: nil,
+        exercise: nil,
+        settings: {},
+        handovers: []
+      )
         @catalogue = catalogue
         @conditions = conditions
         @house = house
@@ -73,8 +86,13 @@ module Fujin
       # The usual glide on a day.
       # @return [Planning::ManoeuvrePlan]
       def usual_glide(today, course_deg: nil, height_ft: nil)
-        catalogue.usual_glide.planner.new(today, house, course_deg: course_deg || @course_deg, height_ft: height_ft || self.height_ft,
-                                                        stage: stage)
+        catalogue.usual_glide.planner.new(
+          today,
+          house,
+          course_deg: course_deg || @course_deg,
+          height_ft: height_ft || self.height_ft,
+          stage: stage
+        )
       end
 
       # What several attempts of a recording share is worked out once.

@@ -2,13 +2,13 @@
 
 module Fujin
   module Grading
-    # Where a descent that ends at a sample began: sink over 150 ft/min held for 3 s, since the last level flight or climb.
-    # For finders that include Stretches.
+    # Where a descent that ends at a sample began: sink over 150 ft/min held for 3 s, since the last level flight or
+    # climb. For finders that include Stretches.
     module Descents
       SINK_FPM = 150.0
       HELD_S = 3.0
-      # Level or climbing for so long, this high, is what came before the approach; lower down a moment of it, after sinking too
-      # fast, is part of the approach.
+      # Level or climbing for so long, this high, is what came before the approach; lower down a moment of it, after
+      # sinking too fast, is part of the approach.
       LEVEL_SINK_FPM = 100.0
       LEVEL_S = 4.0
       LEVEL_ABOVE_FT = 150.0
@@ -21,8 +21,8 @@ module Fujin
 
       def sink = @sink ||= Recordings::Smoothing.mean(signals[:sink], signals.samples(0.5))
 
-      # Start of the descent that ends here, nil when there is none: the first sample since the last level flight or climb
-      # from which the sink was held, high enough to be an approach.
+      # Start of the descent that ends here, nil when there is none: the first sample since the last level flight or
+      # climb from which the sink was held, high enough to be an approach.
       def descent_start(index)
         from = [index - signals.samples(LONGEST_S), 0].max
         before = level_before(index, from)

@@ -2,8 +2,8 @@
 
 module Fujin
   module Grading
-    # What every finder of faults shares. The class that includes it has one method a fault, by the fault's own name, which
-    # gives a FoundFault or nil; those that the manoeuvre declares are asked in causal order.
+    # What every finder of faults shares. The class that includes it has one method a fault, by the fault's own name,
+    # which gives a FoundFault or nil; those that the manoeuvre declares are asked in causal order.
     module FaultFinding
       include LimitsPassed
 
@@ -36,13 +36,19 @@ module Fujin
       # A value whose uncertainty does not reach back over the limit: nobody is accused by a reading's error.
       def surely_over?(id, limit) = value(id) && value(id) - measure(id).uncertainty.to_f > limit
       def surely_under?(id, limit) = value(id) && value(id) + measure(id).uncertainty.to_f < limit
+
       # A fault that one measure shows by being surely over, or under, a limit; the block says it of the value.
-      def when_over(fault, id, limit, **span) = surely_over?(id, limit) ? found(fault, yield(value(id)), [id], **span) : nil
-      def when_under(fault, id, limit, **span) = surely_under?(id, limit) ? found(fault, yield(value(id)), [id], **span) : nil
+      def when_over(fault, id, limit, **span) =
+        surely_over?(id, limit) ? found(fault, yield(value(id)), [id], **span) : nil
+
+      def when_under(fault, id, limit, **span) =
+        surely_under?(id, limit) ? found(fault, yield(value(id)), [id], **span) : nil
 
       # `min_rotor_rpm_pct` as a person says it: 'min rotor rpm'.
       def plain(id) = id.sub(/_(ft|deg|pct|kt|fpm|s)\z/, '').tr('_', ' ')
-      def in_words(measure) = "#{plain(measure.id)} #{measure.value.round(1)} #{UNIT_WORDS.fetch(measure.unit, measure.unit)}"
+
+      def in_words(measure) =
+        "#{plain(measure.id)} #{measure.value.round(1)} #{UNIT_WORDS.fetch(measure.unit, measure.unit)}"
 
       def found(id, evidence, measures, from: @attempt.start_s, to: @attempt.end_s)
         FoundFault.new(id: id, evidence: evidence, measures: measures, from_s: from, to_s: to)
@@ -67,13 +73,24 @@ module Fujin
         begins = @attempt.start_s
         return nil unless @context.planned && steady && steady < STEADY_S && begins - @signals.start_s > 8.0
 
-        found('rushed_setup', "steady for #{steady.round(1)} s before it began, #{@context.house['setup_s']} s wanted", ['setup_steady_s'], from: begins - 8.0, to: begins)
+        found(
+          'rushed_setup',
+          "steady for #{steady.round(1)} s before it began, #{@context.house['setup_s']} s wanted",
+          ['setup_steady_s'],
+          from: begins - 8.0,
+          to: begins
+        )
       end
 
       def out_of_trim
         return nil unless value('trim_deg') && value('trim_deg').abs - measure('trim_deg').uncertainty > TRIM_DEG
 
-        found('out_of_trim', "the nose stood #{value('trim_deg').abs.round}° to the #{value('trim_deg').positive? ? 'right' : 'left'} of where it went through the air", ['trim_deg'])
+        found(
+          'out_of_trim',
+          "the nose stood #{value('trim_deg').abs.round}° to the #{value('trim_deg').positive? ? 'right' : 'left'} " \
+            'of where it went through the air',
+          ['trim_deg']
+        )
       end
     end
   end

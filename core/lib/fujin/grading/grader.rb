@@ -21,7 +21,11 @@ module Fujin
 
       # @return [Array<Attempt>]
       def attempts
-        @context.catalogue.finders.reduce([]) { |taken, finder| taken + finder.new(@signals, @context, taken).find }.sort_by(&:start_s)
+        @context
+          .catalogue
+          .finders
+          .reduce([]) { |taken, finder| taken + finder.new(@signals, @context, taken).find }
+          .sort_by(&:start_s)
       end
 
       # Measures and grades one attempt whose boundaries are known.
@@ -30,9 +34,17 @@ module Fujin
         measures = taker.measures
         measures = with_missed_gate(measures, attempt)
         faults = manoeuvre.fault_finder.new(taker, measures).faults
-        grades = attempt.phase_ids.map { |phase| self.class.grade(phase, measures.values.select { |m| m.phase == phase }) }
-        Proposal.new(attempt: attempt, measures: measures.freeze, faults: faults.freeze, grades: grades.freeze, gate_s: taker.gate_s,
-                     standard_version: manoeuvre.standard&.version || NO_STANDARD, course_deg: taker.course_deg)
+        grades =
+          attempt.phase_ids.map { |phase| self.class.grade(phase, measures.values.select { |m| m.phase == phase }) }
+        Proposal.new(
+          attempt: attempt,
+          measures: measures.freeze,
+          faults: faults.freeze,
+          grades: grades.freeze,
+          gate_s: taker.gate_s,
+          standard_version: manoeuvre.standard&.version || NO_STANDARD,
+          course_deg: taker.course_deg
+        )
       end
 
       # All polished 4, all in 3, any marginal 2, any out or critical 1; what was not recorded abstains.

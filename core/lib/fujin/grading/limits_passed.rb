@@ -2,8 +2,9 @@
 
 module Fujin
   module Grading
-    # Limits of the aircraft that were passed, critical in every manoeuvre: rotor or engine overspeed, a rotor too slow in the
-    # air, power over the red line, a hard contact (JOB.md section 4). For fault finders that include FaultFinding.
+    # Limits of the aircraft that were passed, critical in every manoeuvre: rotor or engine overspeed, a rotor too slow
+    # in the air, power over the red line, a hard contact (JOB.md section 4). For fault finders that include
+    # FaultFinding.
     module LimitsPassed
       AIRBORNE_FT = 2.0
       # A limit passed for less is a reading, not a fact.
@@ -20,11 +21,22 @@ module Fujin
       def exceeded_limit
         critical = @measures.values.select { |m| m.band&.critical?(m.value) }
         said = ->(word) { critical.any? { |m| m.id.include?(word) } }
-        passed = [*critical.map { |m| [in_words(m), @attempt.start_s, @attempt.end_s] }, (rotor_passed unless said.call('rotor_rpm')), engine_passed, power_passed,
-                  (hard_contact unless said.call('contact_sink'))].compact
+        passed = [
+          *critical.map { |m| [in_words(m), @attempt.start_s, @attempt.end_s] },
+          (rotor_passed unless said.call('rotor_rpm')),
+          engine_passed,
+          power_passed,
+          (hard_contact unless said.call('contact_sink'))
+        ].compact
         return nil if passed.empty?
 
-        found('exceeded_limit', passed.map(&:first).join('; '), critical.map(&:id), from: passed.map { |_, from, _| from }.min, to: passed.map(&:last).max)
+        found(
+          'exceeded_limit',
+          passed.map(&:first).join('; '),
+          critical.map(&:id),
+          from: passed.map { |_, from, _| from }.min,
+          to: passed.map(&:last).max
+        )
       end
 
       # Too fast anywhere, too slow only in the air.

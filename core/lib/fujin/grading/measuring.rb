@@ -3,13 +3,28 @@
 module Fujin
   module Grading
     # What every taker of measures needs: readings at a moment and over a stretch, judged and kept one by one.
-    # The class that includes it takes its measures into `@taken` and may say which targets a standard's rules stand for.
+    # The class that includes it takes its measures into `@taken` and may say which targets a standard's rules stand
+    # for.
     module Measuring
       FT_PER_KT_S = 1.68781
 
       # 90 % uncertainty of a single reading of each signal with an ordinary recorder: its noise and lag.
-      READING = { nr: 0.4, ias: 2.0, gs: 0.8, agl: 3.0, pitch: 0.8, heading: 1.5, track: 2.0, collective: 1.0, throttle: 1.0, sink: 80.0, vs: 120.0,
-                  lat: 5.0, lon: 5.0, roll: 0.8 }.freeze
+      READING = {
+        nr: 0.4,
+        ias: 2.0,
+        gs: 0.8,
+        agl: 3.0,
+        pitch: 0.8,
+        heading: 1.5,
+        track: 2.0,
+        collective: 1.0,
+        throttle: 1.0,
+        sink: 80.0,
+        vs: 120.0,
+        lat: 5.0,
+        lon: 5.0,
+        roll: 0.8
+      }.freeze
 
       attr_reader :signals, :attempt, :context, :manoeuvre
 
@@ -27,22 +42,41 @@ module Fujin
 
       def zero = signals.agl_zero_ft
 
-      # Judges and keeps one measure. A NaN or nil value is 'not recorded' with the reason. What cannot do without its sources is
-      # given as a lambda, and worked out only where all of them were recorded.
+      # Judges and keeps one measure. A NaN or nil value is 'not recorded' with the reason. What cannot do without its
+      # sources is given as a lambda, and worked out only where all of them were recorded.
       # @param value [Float, nil, #call]
       def put(id, phase, value, sources, unit: Units.of(id), uncertainty: nil, limit: nil, reason: nil)
         sources = Array(sources)
         missing = sources.find { |name| !signals.signal?(name) }
         value = missing ? nil : value.call if value.respond_to?(:call)
         if missing || value.nil? || value.nan?
-          return @taken[id] = Measure.new(id: id, phase: phase, value: nil, unit: unit, verdict: 'not_recorded', source: sources,
-                                          reason: missing ? signals.reason(missing) : reason || 'a gap in the recording covers it')
+          return (
+            @taken[id] = Measure.new(
+              id: id,
+              phase: phase,
+              value: nil,
+              unit: unit,
+              verdict: 'not_recorded',
+              source: sources,
+              reason: missing ? signals.reason(missing) : reason || 'a gap in the recording covers it'
+            )
+          )
         end
         band = limit || standard_band(id)
         spread = uncertainty || READING.fetch(sources.first, nil)
-        @taken[id] = Measure.new(id: id, phase: phase, value: value, unit: unit, verdict: band&.verdict(value), critical: band&.critical?(value) || false,
-                                 too_close: band&.too_close?(value, spread) || false, band: band, uncertainty: spread, source: sources,
-                                 estimated: signals.estimated?(*sources) || estimated_phase?(phase))
+        @taken[id] = Measure.new(
+          id: id,
+          phase: phase,
+          value: value,
+          unit: unit,
+          verdict: band&.verdict(value),
+          critical: band&.critical?(value) || false,
+          too_close: band&.too_close?(value, spread) || false,
+          band: band,
+          uncertainty: spread,
+          source: sources,
+          estimated: signals.estimated?(*sources) || estimated_phase?(phase)
+        )
       end
 
       def estimated_phase?(phase) = attempt.phase(phase)&.estimated || false
@@ -73,7 +107,8 @@ module Fujin
       def refine(values, index, level)
         return signals.time(index) if index.zero? || (values[index - 1] - values[index]).abs < 1e-9
 
-        signals.time(index) - (signals.step_s * ((level - values[index]) / (values[index - 1] - values[index])).clamp(0.0, 1.0))
+        signals.time(index) -
+          (signals.step_s * ((level - values[index]) / (values[index - 1] - values[index])).clamp(0.0, 1.0))
       end
 
       # Largest heading change within a time, degrees, either way.
@@ -115,7 +150,8 @@ module Fujin
         [(speed * Math.cos(track)) - wind_north, (speed * Math.sin(track)) - wind_east]
       end
 
-      def drift(at) = signals.at(:gs, at) * Math.sin((signals.at(:track, at) - signals.at(:heading, at)) * Quantities::DEG)
+      def drift(at) =
+        signals.at(:gs, at) * Math.sin((signals.at(:track, at) - signals.at(:heading, at)) * Quantities::DEG)
 
       # Distance from contact until under 0.6 kt.
       def slide(from)
@@ -123,10 +159,15 @@ module Fujin
         return Float::NAN unless gs
 
         stop = (signals.index(from)..(signals.size - 1)).find { |i| gs[i] < 0.6 }
-        stop ? over(:gs, from, signals.time(stop)) { |v| mean(v) * (signals.time(stop) - from) * FT_PER_KT_S } : Float::NAN
+        if stop
+          over(:gs, from, signals.time(stop)) { |v| mean(v) * (signals.time(stop) - from) * FT_PER_KT_S }
+        else
+          Float::NAN
+        end
       end
 
-      def position_from_spot(at) = course_deg ? AboutSpot.new(signals, context.spot, course_deg).place_at(at) : [Float::NAN, Float::NAN]
+      def position_from_spot(at) =
+        course_deg ? AboutSpot.new(signals, context.spot, course_deg).place_at(at) : [Float::NAN, Float::NAN]
     end
   end
 end

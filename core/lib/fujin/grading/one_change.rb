@@ -2,8 +2,8 @@
 
 module Fujin
   module Grading
-    # What one change would have done: the pilot model is fitted to an attempt, then flown again with only the first fault
-    # mended. Nothing is claimed when the fit is poor, or when the fault is none that the pilot model flies.
+    # What one change would have done: the pilot model is fitted to an attempt, then flown again with only the first
+    # fault mended. Nothing is claimed when the fit is poor, or when the fault is none that the pilot model flies.
     class OneChange
       ROUNDS = 3
       # A fit is good while its root mean square differences stay under these.
@@ -20,12 +20,23 @@ module Fujin
       end
       # `reason` says why nothing is claimed; then `mended` is nil. `amount` is how much of the fault was taken away;
       # `told` are the measures that tell what it did.
-      Answer = Value.define(:fault, :knob, :amount, :fit, :fitted, :mended, :reason, :told,
-                            defaults: { knob: nil, amount: nil, fit: nil, fitted: nil, mended: nil, reason: nil, told: [].freeze }) do
-        def claimed? = !mended.nil?
-        # The change in words.
-        def change = claimed? ? knob.words.call(amount) : nil
-      end
+      Answer =
+        Value.define(
+          :fault, :knob, :amount, :fit, :fitted, :mended, :reason, :told,
+          defaults: {
+            knob: nil,
+            amount: nil,
+            fit: nil,
+            fitted: nil,
+            mended: nil,
+            reason: nil,
+            told: [].freeze
+          }
+        ) do
+          def claimed? = !mended.nil?
+          # The change in words.
+          def change = claimed? ? knob.words.call(amount) : nil
+        end
 
       # @param signals [Recordings::Signals], @param proposal [Proposal], @param context [Context]
       # @param fault_id [String] of the fault to mend
@@ -40,7 +51,9 @@ module Fujin
 
       # @return [Answer]
       def answer
-        return nothing("the pilot model does not fly #{@manoeuvre.title.downcase} yet: nothing can be tried") unless @manoeuvre.pilot
+        unless @manoeuvre.pilot
+          return nothing("the pilot model does not fly #{@manoeuvre.title.downcase} yet: nothing can be tried")
+        end
         return nothing("the pilot model flies no #{@fault_id.tr('_', ' ')}: nothing can be tried") unless @knob
         return nothing('only an attempt that was finished can be flown again') unless comparable?
 
@@ -52,7 +65,15 @@ module Fujin
         return nothing(poor(fit), fit: fit) if fit.any? { |name, off| off > GOOD.fetch(name) }
 
         mended = fly(values.merge(@knob.id => 0.0))
-        Answer.new(fault: @fault_id, knob: @knob, amount: values[@knob.id], fit: fit, fitted: fitted, mended: mended, told: @manoeuvre.told)
+        Answer.new(
+          fault: @fault_id,
+          knob: @knob,
+          amount: values[@knob.id],
+          fit: fit,
+          fitted: fitted,
+          mended: mended,
+          told: @manoeuvre.told
+        )
       rescue OutsideModel, InvalidInput => e
         nothing(e.message)
       end
@@ -72,11 +93,18 @@ module Fujin
       end
 
       def poor(fit)
-        format('the model does not fit this flight well enough (height off by %<height_ft>d ft, speed by %<ias_kt>.1f kt, rotor rpm by %<rotor_pct>.1f %%)', **fit)
+        format(
+          'the model does not fit this flight well enough (height off by %<height_ft>d ft, speed by %<ias_kt>.1f kt, ' \
+            'rotor rpm by %<rotor_pct>.1f %%)',
+          **fit
+        )
       end
 
       # From a hover, where the nose pointed.
-      def course = @proposal.course_deg || (attempt.phase('settle') && @signals.signal?(:heading) ? @signals.at(:heading, attempt.start_s) % 360.0 : nil)
+      def course =
+        @proposal.course_deg ||
+          (attempt.phase('settle') && @signals.signal?(:heading) ? @signals.at(:heading, attempt.start_s) % 360.0 : nil)
+
       def value(proposal, id) = proposal && proposal.measures[id]&.value
 
       # Each knob turned by what its measure is off, round by round.
@@ -87,14 +115,20 @@ module Fujin
           break unless flown.proposal
 
           changes = @manoeuvre.knobs.to_h { |knob| [knob.id, knob.gain * difference(knob, flown)] }
-          values = @manoeuvre.knobs.to_h { |knob| [knob.id, (values[knob.id] + changes[knob.id]).clamp(knob.range.begin, knob.range.end)] }
+          values =
+            @manoeuvre.knobs.to_h do |knob|
+              [knob.id, (values[knob.id] + changes[knob.id]).clamp(knob.range.begin, knob.range.end)]
+            end
           break if changes.all? { |id, change| change.abs <= 0.02 * [values[id].abs, 1.0].max }
         end
         values
       end
 
       def difference(knob, flown)
-        seen, made = [flown_attempt(@signals, @proposal), flown_attempt(flown.signals, flown.proposal)].map { |one| knob.read(one) }
+        seen, made =
+          [flown_attempt(@signals, @proposal), flown_attempt(flown.signals, flown.proposal)].map do |one|
+            knob.read(one)
+          end
         seen && made ? seen - made : 0.0
       end
 
@@ -110,10 +144,18 @@ module Fujin
       end
 
       def fly(values)
-        run = @manoeuvre.pilot.call(conditions, house: house, course_deg: course, faults: faults(values), **as_flown).run
+        run =
+          @manoeuvre.pilot.call(conditions, house: house, course_deg: course, faults: faults(values), **as_flown).run
         csv = Flight::Recorder.new(type: @context.type, origin: @context.spot || [0.0, 0.0], noise: 0.0).csv(run)
-        signals = Recordings::Signals.new(Recordings.read(csv), type: @context.type, atmosphere: conditions.atmosphere, wind: conditions.wind)
-        proposal = Grader.new(signals, flown_context).proposals.find { |found| found.attempt.manoeuvre == @manoeuvre.id }
+        signals =
+          Recordings::Signals.new(
+            Recordings.read(csv),
+            type: @context.type,
+            atmosphere: conditions.atmosphere,
+            wind: conditions.wind
+          )
+        proposal =
+          Grader.new(signals, flown_context).proposals.find { |found| found.attempt.manoeuvre == @manoeuvre.id }
         FlownAgain.new(faults: faults(values), run: run, signals: signals, proposal: proposal)
       end
 
@@ -121,7 +163,10 @@ module Fujin
 
       # Height, speed and turns that the attempt began with and went through.
       def as_flown = @as_flown ||= { height_ft: height_ft, start_ias_kt: start_ias_kt, settings: settings }.compact
-      def height_ft = value(@proposal, 'entry_height_ft') || (@signals.signal?(:agl) ? @signals.at(:agl, attempt.start_s) - @signals.agl_zero_ft : @context.height_ft)
+
+      def height_ft =
+        value(@proposal, 'entry_height_ft') ||
+          (@signals.signal?(:agl) ? @signals.at(:agl, attempt.start_s) - @signals.agl_zero_ft : @context.height_ft)
 
       def start_ias_kt
         return nil unless attempt.phase('descent') && @signals.signal?(:ias)
@@ -138,12 +183,30 @@ module Fujin
       # It ends as the attempt ended, whatever was planned.
       def house
         touched = attempt.phase('touchdown') || attempt.event(:contact_s)
-        @house ||= Planning::HouseMethod.new(@context.house.values.merge('ending' => touched ? 'touchdown' : 'power_recovery', 'steep_ending' => touched ? 'surface' : 'hover'))
+        @house ||=
+          Planning::HouseMethod.new(
+            @context.house.values.merge(
+              'ending' => touched ? 'touchdown' : 'power_recovery',
+              'steep_ending' => touched ? 'surface' : 'hover'
+            )
+          )
       end
 
       def flown_context
-        @flown_context ||= Context.new(catalogue: @context.catalogue, conditions: conditions, house: house, stage: @context.stage, spot: @context.spot || [0.0, 0.0], course_deg: course, wind: conditions.wind,
-                                       height_ft: height_ft, gate_height_ft: @context.gate_height_ft, exercise: @manoeuvre.id, settings: settings)
+        @flown_context ||=
+          Context.new(
+            catalogue: @context.catalogue,
+            conditions: conditions,
+            house: house,
+            stage: @context.stage,
+            spot: @context.spot || [0.0, 0.0],
+            course_deg: course,
+            wind: conditions.wind,
+            height_ft: height_ft,
+            gate_height_ft: @context.gate_height_ft,
+            exercise: @manoeuvre.id,
+            settings: settings
+          )
       end
 
       # Root mean square differences from its start to the earlier end, every quarter second.

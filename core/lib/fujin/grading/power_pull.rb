@@ -2,9 +2,9 @@
 
 module Fujin
   module Grading
-    # The power that stops an approach or an autorotation, and whether the tail rotor was exposed while it was on: peak and
-    # quickest rise in percent of the engine's limit, and seconds at high power and low airspeed with the air from a
-    # loss-of-tail-rotor-effectiveness sector. For takers that include Measuring.
+    # The power that stops an approach or an autorotation, and whether the tail rotor was exposed while it was on: peak
+    # and quickest rise in percent of the engine's limit, and seconds at high power and low airspeed with the air from
+    # a loss-of-tail-rotor-effectiveness sector. For takers that include Measuring.
     module PowerPull
       HIGH_POWER_PCT = 60.0
       # Slower, the air has no direction worth the name; faster, the fin holds the tail.
@@ -17,8 +17,14 @@ module Fujin
         values = power_pct(from, to)
         put('power_peak_pct', phase_id, values&.compact&.max, :power, uncertainty: 3.0)
         put('power_rise_pct_s', phase_id, values && quickest_rise(values), :power, uncertainty: 4.0)
-        put('lte_exposure_s', phase_id, exposure_s(values, from, to), %i[power gs track heading], uncertainty: 2 * signals.step_s,
-                                                                                                  reason: 'the wind is not known: nothing can be said of the tail rotor')
+        put(
+          'lte_exposure_s',
+          phase_id,
+          exposure_s(values, from, to),
+          %i[power gs track heading],
+          uncertainty: 2 * signals.step_s,
+          reason: 'the wind is not known: nothing can be said of the tail rotor'
+        )
       end
 
       # @return [Array<Float, nil>, nil] by sample
@@ -29,20 +35,27 @@ module Fujin
 
       def quickest_rise(values)
         apart = [signals.samples(RISE_OVER_S), 1].max
-        rises = values.each_cons(apart + 1).filter_map { |window| window.last - window.first if window.first && window.last }
+        rises =
+          values.each_cons(apart + 1).filter_map { |window| window.last - window.first if window.first && window.last }
         rises.empty? ? nil : [rises.max / (apart * signals.step_s), 0.0].max
       end
 
       def exposure_s(values, from, to)
         return nil unless signals.wind && values && %i[gs track heading].all? { |name| signals.signal?(name) }
 
-        (signals.index(from)..signals.index(to)).each_with_index.count { |i, k| values[k].to_f > HIGH_POWER_PCT && exposed?(i) } * signals.step_s
+        (signals.index(from)..signals.index(to)).each_with_index.count do |i, k|
+          values[k].to_f > HIGH_POWER_PCT && exposed?(i)
+        end * signals.step_s
       end
 
       def exposed?(index)
         north, east = air(index)
         speed = Math.hypot(north, east) / Quantities::KT
-        AIRSPEED_KT.cover?(speed) && Aircraft::TailRotor.disturbed?(context.type, (Math.atan2(east, north) / Quantities::DEG) - signals[:heading][index])
+        AIRSPEED_KT.cover?(speed) &&
+          Aircraft::TailRotor.disturbed?(
+            context.type,
+            (Math.atan2(east, north) / Quantities::DEG) - signals[:heading][index]
+          )
       end
     end
   end

@@ -23,16 +23,26 @@ module Fujin
         problems = problems(manoeuvre, phases)
         raise InvalidInput, problems unless problems.empty?
 
-        cut = phases.map { |phase| Phase.new(id: phase['id'], start_s: phase['start_s'].to_f, end_s: phase['end_s'].to_f) }
-        attempt = Attempt.new(manoeuvre: manoeuvre_id, start_s: cut.first.start_s, end_s: finish(cut.last), phases: cut.freeze, events: events(cut, events).freeze,
-                              result: result)
+        cut =
+          phases.map { |phase| Phase.new(id: phase['id'], start_s: phase['start_s'].to_f, end_s: phase['end_s'].to_f) }
+        attempt =
+          Attempt.new(
+            manoeuvre: manoeuvre_id,
+            start_s: cut.first.start_s,
+            end_s: finish(cut.last),
+            phases: cut.freeze,
+            events: events(cut, events).freeze,
+            result: result
+          )
         Grader.new(@signals, @context).propose(manoeuvre, attempt)
       end
 
       private
 
       def problems(manoeuvre, phases)
-        return [{ path: 'manoeuvre', message: "#{manoeuvre.title} is not measured in recordings yet" }] unless manoeuvre.recorded?
+        unless manoeuvre.recorded?
+          return [{ path: 'manoeuvre', message: "#{manoeuvre.title} is not measured in recordings yet" }]
+        end
         return [{ path: 'phases', message: 'expected at least one phase' }] if phases.empty?
 
         phases.each_with_index.filter_map do |phase, i|
@@ -42,11 +52,15 @@ module Fujin
       end
 
       def wrong(manoeuvre, phase, before)
-        return "#{manoeuvre.title} has the phases #{manoeuvre.phases.join(', ')}" unless manoeuvre.phases.include?(phase['id'])
+        unless manoeuvre.phases.include?(phase['id'])
+          return "#{manoeuvre.title} has the phases #{manoeuvre.phases.join(', ')}"
+        end
 
         from, to = phase.values_at('start_s', 'end_s')
         return 'expected its start before its end' unless from < to
-        return "expected times inside the recording, #{@signals.start_s.round(1)} to #{@signals.end_s.round(1)} s" unless from >= @signals.start_s - 0.01 && to <= @signals.end_s + 0.01
+        unless from >= @signals.start_s - 0.01 && to <= @signals.end_s + 0.01
+          return "expected times inside the recording, #{@signals.start_s.round(1)} to #{@signals.end_s.round(1)} s"
+        end
 
         "expected it to begin after #{before['id']} ended" if before && from < before['end_s'] - 0.01
       end
@@ -58,8 +72,13 @@ module Fujin
       def events(cut, found)
         at = ->(id) { cut.find { |phase| phase.id == id } }
         first = cut.first
-        set = { closure_s: (first.start_s if first.id == 'entry'), level_s: at['flare']&.end_s, stopped_s: at['termination']&.start_s,
-                corrected_s: (at['recovery']&.start_s if first.id == 'decay'), hovered_ft: (hovered(first.start_s) if at['settle']) }
+        set = {
+          closure_s: (first.start_s if first.id == 'entry'),
+          level_s: at['flare']&.end_s,
+          stopped_s: at['termination']&.start_s,
+          corrected_s: (at['recovery']&.start_s if first.id == 'decay'),
+          hovered_ft: (hovered(first.start_s) if at['settle'])
+        }
         found.except(:gate_s, :contact_s).merge(set.compact, contact(at['touchdown']&.start_s))
       end
 
@@ -69,7 +88,15 @@ module Fujin
         return {} unless time_s
 
         contact = Contact.find(@signals, time_s - NEAR_S, time_s + NEAR_S)
-        raise InvalidInput, [{ path: 'touchdown', message: "no contact with the ground is recorded within #{NEAR_S.round} s of it" }] unless contact
+        unless contact
+          raise InvalidInput,
+                [
+                  {
+                    path: 'touchdown',
+                    message: "no contact with the ground is recorded within #{NEAR_S.round} s of it"
+                  }
+                ]
+        end
 
         { contact_s: time_s, contact: contact }
       end

@@ -2,8 +2,8 @@
 
 module Fujin
   module Grading
-    # Before a manoeuvre begins: how long speed, height and track were steady, and whether the nose stood where the aircraft
-    # went through the air. For takers that include Measuring.
+    # Before a manoeuvre begins: how long speed, height and track were steady, and whether the nose stood where the
+    # aircraft went through the air. For takers that include Measuring.
     module SetUp
       TRIM_S = 5.0
       SPEED_KT = 10.0
@@ -20,7 +20,14 @@ module Fujin
       end
 
       def take_trim(phase_id, from, to)
-        put('trim_deg', phase_id, sideslip_deg(from, to), %i[heading track gs], uncertainty: 3.0, reason: 'the wind is not known: nose and track cannot be told apart')
+        put(
+          'trim_deg',
+          phase_id,
+          sideslip_deg(from, to),
+          %i[heading track gs],
+          uncertainty: 3.0,
+          reason: 'the wind is not known: nose and track cannot be told apart'
+        )
       end
 
       # How far the nose stood from where the aircraft went through the air, + to the right.

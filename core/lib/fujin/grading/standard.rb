@@ -12,32 +12,37 @@ module Fujin
 
       # The limits one measure is held to. Bounds are nil where that side is free.
       # polished, in and marginal are [low, high] pairs, nested.
-      Band = Value.define(:target, :polished, :in, :marginal, :worst_best, :critical_low, :critical_high) do
-        # @return [String] one of VERDICTS
-        def verdict(value)
-          found = { 'polished' => polished, 'in' => self.in, 'marginal' => marginal }.find { |_, range| inside?(value, range) }&.first || 'out'
-          worst_best && !inside?(value, worst_best) && %w[polished in].include?(found) ? 'marginal' : found
+      Band =
+        Value.define(:target, :polished, :in, :marginal, :worst_best, :critical_low, :critical_high) do
+          # @return [String] one of VERDICTS
+          def verdict(value)
+            found =
+              { 'polished' => polished, 'in' => self.in, 'marginal' => marginal }.find do |_, range|
+                inside?(value, range)
+              end
+                &.first || 'out'
+            worst_best && !inside?(value, worst_best) && %w[polished in].include?(found) ? 'marginal' : found
+          end
+
+          def critical?(value)
+            (critical_low && value < critical_low) || (critical_high && value > critical_high) || false
+          end
+
+          # Would the value's uncertainty carry it over one of the limits?
+          def too_close?(value, uncertainty)
+            return false unless uncertainty&.positive?
+
+            verdict(value - uncertainty) != verdict(value + uncertainty)
+          end
+
+          private
+
+          # A hair of tolerance, so that a value on the limit is inside it.
+          def inside?(value, range)
+            low, high = range
+            (low.nil? || value >= low - 1e-9) && (high.nil? || value <= high + 1e-9)
+          end
         end
-
-        def critical?(value)
-          (critical_low && value < critical_low) || (critical_high && value > critical_high) || false
-        end
-
-        # Would the value's uncertainty carry it over one of the limits?
-        def too_close?(value, uncertainty)
-          return false unless uncertainty&.positive?
-
-          verdict(value - uncertainty) != verdict(value + uncertainty)
-        end
-
-        private
-
-        # A hair of tolerance, so that a value on the limit is inside it.
-        def inside?(value, range)
-          low, high = range
-          (low.nil? || value >= low - 1e-9) && (high.nil? || value <= high + 1e-9)
-        end
-      end
 
       attr_reader :version, :rules
 
@@ -67,7 +72,11 @@ module Fujin
         rule = rules[measure]
         return nil if rule.nil? || (rule['planned_only'] && !planned)
 
-        Rule.new(rule, STAGES.index(stage) || raise(UnknownName, "no stage #{stage.inspect}: use #{STAGES.join(', ')}"), targets).band
+        Rule.new(
+          rule,
+          STAGES.index(stage) || raise(UnknownName, "no stage #{stage.inspect}: use #{STAGES.join(', ')}"),
+          targets
+        ).band
       end
 
       # One line of the data file with the day's targets put in.
@@ -80,10 +89,14 @@ module Fujin
 
         def band
           case @rule['rule']
-          when 'around' then around(width)
-          when 'percent_of' then around(target * width / 100.0)
-          when 'at_most' then at_most
-          when 'at_least' then at_least
+          when 'around'
+            around(width)
+          when 'percent_of'
+            around(target * width / 100.0)
+          when 'at_most'
+            at_most
+          when 'at_least'
+            at_least
           end
         end
 
@@ -104,9 +117,12 @@ module Fujin
         # 'glide_ias_min_kt' can only be too low, its partner only too high.
         def one_sided(range)
           case @rule['side']
-          when 'low' then [range[0], nil]
-          when 'high' then [nil, range[1]]
-          else range
+          when 'low'
+            [range[0], nil]
+          when 'high'
+            [nil, range[1]]
+          else
+            range
           end
         end
 
@@ -128,9 +144,16 @@ module Fujin
         end
 
         def build(centre, polished, inside, marginal)
-          Band.new(target: centre, polished: polished.freeze, in: inside.freeze, marginal: marginal.freeze,
-                   worst_best: @rule['band'] ? [@targets.fetch('power_off_low_pct'), @targets.fetch('power_off_high_pct')] : nil,
-                   critical_low: optional('critical_below'), critical_high: optional('critical_above'))
+          Band.new(
+            target: centre,
+            polished: polished.freeze,
+            in: inside.freeze,
+            marginal: marginal.freeze,
+            worst_best:
+              @rule['band'] ? [@targets.fetch('power_off_low_pct'), @targets.fetch('power_off_high_pct')] : nil,
+            critical_low: optional('critical_below'),
+            critical_high: optional('critical_above')
+          )
         end
       end
       private_constant :Rule

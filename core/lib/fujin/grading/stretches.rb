@@ -31,12 +31,21 @@ module Fujin
       # Does an attempt that was found earlier cover this moment?
       def taken?(time_s) = @taken.any? { |attempt| time_s > attempt.start_s - 0.01 && time_s < attempt.end_s + 0.01 }
       def overlaps?(from_s, to_s) = @taken.any? { |attempt| attempt.start_s < to_s && attempt.end_s > from_s }
-      def phase(id, from_s, to_s, estimated: false) = Phase.new(id: id, start_s: from_s, end_s: to_s, estimated: estimated)
+
+      def phase(id, from_s, to_s, estimated: false) =
+        Phase.new(id: id, start_s: from_s, end_s: to_s, estimated: estimated)
 
       def attempt(manoeuvre, phases, events: {}, finish: nil, result: :completed)
         kept = phases.select { |p| p.end_s > p.start_s }
-        Attempt.new(manoeuvre: manoeuvre, start_s: kept.first.start_s, end_s: finish || kept.last.end_s, phases: kept.freeze, events: events.compact.freeze,
-                    estimated: kept.any?(&:estimated), result: result)
+        Attempt.new(
+          manoeuvre: manoeuvre,
+          start_s: kept.first.start_s,
+          end_s: finish || kept.last.end_s,
+          phases: kept.freeze,
+          events: events.compact.freeze,
+          estimated: kept.any?(&:estimated),
+          result: result
+        )
       end
 
       # First sample of a range for which the block holds for `held_s` on end.

@@ -2,7 +2,8 @@
 
 module Fujin
   module Grading
-    # What the ground feels, and how far from the spot: alike for everything that lands. For takers that include Measuring.
+    # What the ground feels, and how far from the spot: alike for everything that lands. For takers that include
+    # Measuring.
     module Touchdown
       private
 
@@ -11,11 +12,24 @@ module Fujin
       def take_contact(nose_deg, limit: nil, phase_id: 'touchdown')
         at = attempt.event(:contact_s)
         contact = attempt.event(:contact)
-        put('contact_sink_fpm', phase_id, contact.sink_fpm, contact.sources, uncertainty: contact.uncertainty_fpm, reason: contact.reason, limit: limit)
+        put(
+          'contact_sink_fpm',
+          phase_id,
+          contact.sink_fpm,
+          contact.sources,
+          uncertainty: contact.uncertainty_fpm,
+          reason: contact.reason,
+          limit: limit
+        )
         put('contact_groundspeed_kt', phase_id, signals.at(:gs, at), :gs)
         put('contact_drift_kt', phase_id, drift(at), %i[gs track heading], uncertainty: 0.7)
         put('contact_pitch_deg', phase_id, signals.at(:pitch, at), :pitch)
-        put('contact_yaw_deg', phase_id, nose_deg ? Quantities.wrap_deg(signals.at(:heading, at) - nose_deg) : Float::NAN, :heading)
+        put(
+          'contact_yaw_deg',
+          phase_id,
+          nose_deg ? Quantities.wrap_deg(signals.at(:heading, at) - nose_deg) : Float::NAN,
+          :heading
+        )
         put('contact_rotor_rpm_pct', phase_id, signals.at(:nr, at), :nr)
       end
 

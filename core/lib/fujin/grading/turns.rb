@@ -2,8 +2,8 @@
 
 module Fujin
   module Grading
-    # Turns flown with bank: from 0.75 s before roll stays over 5° through 60° or more of heading, to 0.6 s before roll last
-    # drops below half its median (MEASURES.md section 2). Without roll, the bank that the track's rate asks for.
+    # Turns flown with bank: from 0.75 s before roll stays over 5° through 60° or more of heading, to 0.6 s before roll
+    # last drops below half its median (MEASURES.md section 2). Without roll, the bank that the track's rate asks for.
     class Turns
       include Stretches
 
@@ -32,7 +32,11 @@ module Fujin
       def s_turn(from_s, to_s)
         turns = find(from_s, to_s, least_deg: S_LEAST_DEG)
         alternate = turns.size > 1 && turns.each_cons(2).all? { |a, b| (a.turned_deg * b.turned_deg).negative? }
-        alternate && turns.sum(&:turned_deg).abs < S_SUM_SHARE * turns.map { |turn| turn.turned_deg.abs }.max ? turns : []
+        if alternate && turns.sum(&:turned_deg).abs < S_SUM_SHARE * turns.map { |turn| turn.turned_deg.abs }.max
+          turns
+        else
+          []
+        end
       end
 
       private
@@ -44,18 +48,31 @@ module Fujin
 
           half = Quantities.median((first..last).map { |i| bank[i].abs }) / 2.0
           out = last.downto(first).find { |i| bank[i].abs >= half } || last
-          Turn.new(start_s: signals.time(first) - BEFORE_S, end_s: signals.time(out) - OUT_S, turned_deg: turned, estimated: !signals.signal?(:roll))
+          Turn.new(
+            start_s: signals.time(first) - BEFORE_S,
+            end_s: signals.time(out) - OUT_S,
+            turned_deg: turned,
+            estimated: !signals.signal?(:roll)
+          )
         end
       end
 
-      def bank = @bank ||= signals.signal?(:roll) ? Recordings::Smoothing.mean(signals[:roll], signals.samples(0.2)) : from_track
+      def bank =
+        @bank ||= signals.signal?(:roll) ? Recordings::Smoothing.mean(signals[:roll], signals.samples(0.2)) : from_track
 
       # tan(bank) = speed × turn rate / g.
       def from_track
         return nil unless signals.signal?(:track) && signals.signal?(:gs)
 
-        rate = Recordings::Smoothing.rate(Recordings::Smoothing.mean(signals[:track], signals.samples(0.5)), signals.step_s, signals.samples(0.5))
-        rate.each_with_index.map { |deg_s, i| Math.atan(signals[:gs][i] * Quantities::KT * deg_s * Quantities::DEG / Quantities::G) / Quantities::DEG }
+        rate =
+          Recordings::Smoothing.rate(
+            Recordings::Smoothing.mean(signals[:track], signals.samples(0.5)),
+            signals.step_s,
+            signals.samples(0.5)
+          )
+        rate.each_with_index.map do |deg_s, i|
+          Math.atan(signals[:gs][i] * Quantities::KT * deg_s * Quantities::DEG / Quantities::G) / Quantities::DEG
+        end
       end
     end
   end

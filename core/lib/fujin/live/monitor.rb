@@ -2,8 +2,8 @@
 
 module Fujin
   module Live
-    # Follows a flight sample by sample, looking only back: which phase it is, the phase's bands, the gate's call. A help for
-    # whoever watches from beside; in the cockpit the instructor's eyes come first.
+    # Follows a flight sample by sample, looking only back: which phase it is, the phase's bands, the gate's call. A
+    # help for whoever watches from beside; in the cockpit the instructor's eyes come first.
     class Monitor
       # A closed throttle and the needles' split, as for finding attempts (MEASURES.md section 2, 'Closure').
       CLOSED_PCT = 10.0
@@ -19,8 +19,16 @@ module Fujin
       CALLED_S = 6.0
       SINK_OVER_S = 1.0
       SMOOTH_S = { 'ias_kt' => 0.4, 'nr_pct' => 0.15 }.freeze
-      GLIDE_BANDS = { 'rotor_rpm_pct' => 'gate_rotor_rpm_pct', 'ias_kt' => 'gate_ias_kt', 'sink_fpm' => 'gate_sink_fpm' }.freeze
-      NAMES = { 'rotor_rpm_pct' => ['rotor rpm', '%'], 'ias_kt' => %w[airspeed kt], 'sink_fpm' => ['sink', 'ft/min'] }.freeze
+      GLIDE_BANDS = {
+        'rotor_rpm_pct' => 'gate_rotor_rpm_pct',
+        'ias_kt' => 'gate_ias_kt',
+        'sink_fpm' => 'gate_sink_fpm'
+      }.freeze
+      NAMES = {
+        'rotor_rpm_pct' => ['rotor rpm', '%'],
+        'ias_kt' => %w[airspeed kt],
+        'sink_fpm' => %w[sink ft/min]
+      }.freeze
 
       # @param context [Grading::Context] of the sortie: its targets, stage and gate height
       def initialize(context)
@@ -39,7 +47,14 @@ module Fujin
         change_phase
         call_gate if @phase == 'glide'
         @gate = nil if @gate&.call != 'ahead' && @called_s && @t - @called_s > CALLED_S
-        Reading.new(t_s: @t, phase: @phase, **shown.transform_keys(&:to_sym), height_ft: @height, bands: bands.freeze, gate: @gate)
+        Reading.new(
+          t_s: @t,
+          phase: @phase,
+          **shown.transform_keys(&:to_sym),
+          height_ft: @height,
+          bands: bands.freeze,
+          gate: @gate
+        )
       end
 
       private
@@ -49,7 +64,9 @@ module Fujin
         @t = sample['t_s']
         smooth('ias_kt', sample['ias_kt'])
         smooth('nr_pct', sample['nr_pct'] || percent(sample['rotor_rpm']))
-        @height = sample['agl_ft'] || (sample['alt_msl_ft'] && @context.elevation_ft && (sample['alt_msl_ft'] - @context.elevation_ft))
+        @height =
+          sample['agl_ft'] ||
+          (sample['alt_msl_ft'] && @context.elevation_ft && (sample['alt_msl_ft'] - @context.elevation_ft))
         @driven = driven?(sample)
         @driven_s = @driven ? (@driven_s || 0.0) + @dt : 0.0
         @sink = sink(sample)
@@ -85,9 +102,12 @@ module Fujin
 
       def change_phase
         case @phase
-        when 'powered' then begin_entry if !@driven && @type.helicopter? && @height && @height > LEAST_GLIDE_FT
-        when 'entry' then @phase = 'glide' if established? || @t - @closed_s > ENTRY_S[1]
-        when 'glide' then @phase = 'flare' if @height <= @context.targets['flare_height_ft'] + (0.25 * (@sink || 0.0) / 60.0)
+        when 'powered'
+          begin_entry if !@driven && @type.helicopter? && @height && @height > LEAST_GLIDE_FT
+        when 'entry'
+          @phase = 'glide' if established? || @t - @closed_s > ENTRY_S[1]
+        when 'glide'
+          @phase = 'flare' if @height <= @context.targets['flare_height_ft'] + (0.25 * (@sink || 0.0) / 60.0)
         end
         power_back if @phase != 'powered' && @driven_s > DRIVEN_S
         @phase = 'cushion' if @phase == 'flare' && @height && @height <= Manoeuvres::Autorotation::Finder::LEVEL_FT
@@ -103,7 +123,8 @@ module Fujin
       def power_back = @phase = 'powered'
 
       def established?
-        @t - @closed_s > ENTRY_S[0] && near?('ias_kt', @context.glide_speed_kt, 6.0) && near?('nr_pct', @context.target_rotor_rpm_pct, 3.5)
+        @t - @closed_s > ENTRY_S[0] && near?('ias_kt', @context.glide_speed_kt, 6.0) &&
+          near?('nr_pct', @context.target_rotor_rpm_pct, 3.5)
       end
 
       def near?(name, target, width) = @smooth[name].nil? || (@smooth[name] - target).abs <= width
@@ -129,7 +150,11 @@ module Fujin
         return GateCall.new(call: 'go_around', height_ft: gate, reasons: out.freeze) if out.any?
         return GateCall.new(call: 'continue', height_ft: gate) if missing.empty?
 
-        GateCall.new(call: 'not_recorded', height_ft: gate, reasons: missing.map { |name| "#{NAMES[name][0]} is not sent" }.freeze)
+        GateCall.new(
+          call: 'not_recorded',
+          height_ft: gate,
+          reasons: missing.map { |name| "#{NAMES[name][0]} is not sent" }.freeze
+        )
       end
 
       def out_of(name, value, band)
@@ -142,10 +167,14 @@ module Fujin
 
       def bands
         case @phase
-        when 'powered' then powered_bands
-        when 'entry' then { 'rotor_rpm_pct' => [@context.targets['lowest_rotor_rpm_pct'], @type.power_off_band[1].to_f] }
-        when 'glide' then glide_bands
-        else { 'rotor_rpm_pct' => @type.power_off_band.map(&:to_f) }
+        when 'powered'
+          powered_bands
+        when 'entry'
+          { 'rotor_rpm_pct' => [@context.targets['lowest_rotor_rpm_pct'], @type.power_off_band[1].to_f] }
+        when 'glide'
+          glide_bands
+        else
+          { 'rotor_rpm_pct' => @type.power_off_band.map(&:to_f) }
         end
       end
 
@@ -154,18 +183,25 @@ module Fujin
         rotor = @type.helicopter? ? @type.power_on_band : @type.power_off_band
         found = { 'rotor_rpm_pct' => rotor.map(&:to_f) }
         ias = @smooth['ias_kt']
-        found['sink_fpm'] = [nil, @context.house.sink_allowed_fpm(ias)] if @type.helicopter? && ias && ias < Manoeuvres::Approach::Measures::SLOW_KT && @height && @height > 20.0
+        found['sink_fpm'] = [nil, @context.house.sink_allowed_fpm(ias)] if @type.helicopter? && ias &&
+          ias < Manoeuvres::Approach::Measures::SLOW_KT && @height && @height > 20.0
         found
       end
 
       # What the standard of the stage calls in; the rotor never outside its power-off band.
       def glide_bands
-        @glide_bands ||= begin
-          standard = @context.catalogue.usual_glide.standard
-          found = GLIDE_BANDS.transform_values { |id| standard.band(id, @context.stage, @context.targets, planned: true).in }
-          low, high = @type.power_off_band
-          found.merge('rotor_rpm_pct' => [[found['rotor_rpm_pct'][0], low].max, [found['rotor_rpm_pct'][1], high].min])
-        end
+        @glide_bands ||=
+          begin
+            standard = @context.catalogue.usual_glide.standard
+            found =
+              GLIDE_BANDS.transform_values do |id|
+                standard.band(id, @context.stage, @context.targets, planned: true).in
+              end
+            low, high = @type.power_off_band
+            found.merge(
+              'rotor_rpm_pct' => [[found['rotor_rpm_pct'][0], low].max, [found['rotor_rpm_pct'][1], high].min]
+            )
+          end
       end
     end
   end

@@ -2,8 +2,9 @@
 
 module Fujin
   module Live
-    # Samples out of NMEA 0183 sentences as they arrive. A sample is handed on as soon as it holds every channel that the
-    # one before it held, so that nothing waits for the next; one that lacks some is handed on when the next begins.
+    # Samples out of NMEA 0183 sentences as they arrive. A sample is handed on as soon as it holds every channel that
+    # the one before it held, so that nothing waits for the next; one that lacks some is handed on when the next
+    # begins.
     class NmeaStream
       attr_reader :broken
 
@@ -35,7 +36,10 @@ module Fujin
       end
 
       # A drop-out is a reading outside its channel's range: it is not shown.
-      def plausible(readings) = readings.select { |channel, value| Recordings::Channels::RANGES[channel]&.then { |low, high| value.between?(low, high) } }
+      def plausible(readings) =
+        readings.select do |channel, value|
+          Recordings::Channels::RANGES[channel]&.then { |low, high| value.between?(low, high) }
+        end
 
       def broken!
         @broken += 1

@@ -18,21 +18,32 @@ module Fujin
       def all = air_and_load.merge(@conditions.type.helicopter? ? hover_power : propeller_power).merge(wind)
 
       def air_and_load
-        { 'density_altitude_ft' => number(@conditions.atmosphere.density_altitude_m / Q::FT, 'ft'), 'mass_kg' => number(@conditions.mass_kg, 'kg'),
-          'induced_velocity_m_s' => number(trim.rotor.hover_induced_velocity(@conditions.mass_kg * Q::G), 'm_s') }
+        {
+          'density_altitude_ft' => number(@conditions.atmosphere.density_altitude_m / Q::FT, 'ft'),
+          'mass_kg' => number(@conditions.mass_kg, 'kg'),
+          'induced_velocity_m_s' => number(trim.rotor.hover_induced_velocity(@conditions.mass_kg * Q::G), 'm_s')
+        }
       end
 
       def hover_power
         available = trim.power_available_w / 1000.0
         oge = try('kw') { trim.hover_power_w / 1000.0 }
         ige = try('kw') { trim.hover_power_w(height_m: HOVER_FT * Q::FT) / 1000.0 }
-        { 'hover_power_oge_kw' => oge, 'hover_power_ige_kw' => ige, 'power_available_kw' => number(available, 'kw'),
-          'power_margin_pct' => margin(available, oge), 'power_margin_ige_pct' => margin(available, ige) }.merge(instrument(oge, ige))
+        {
+          'hover_power_oge_kw' => oge,
+          'hover_power_ige_kw' => ige,
+          'power_available_kw' => number(available, 'kw'),
+          'power_margin_pct' => margin(available, oge),
+          'power_margin_ige_pct' => margin(available, ige)
+        }.merge(instrument(oge, ige))
       end
 
       def wind
         wind = @conditions.wind
-        { 'headwind_kt' => number(wind.headwind_kt(@course_deg), 'kt'), 'crosswind_kt' => number(wind.crosswind_kt(@course_deg), 'kt') }
+        {
+          'headwind_kt' => number(wind.headwind_kt(@course_deg), 'kt'),
+          'crosswind_kt' => number(wind.crosswind_kt(@course_deg), 'kt')
+        }
       end
 
       private
@@ -40,7 +51,11 @@ module Fujin
       def trim = @trim ||= @conditions.trim
 
       def margin(available, needed)
-        needed.value ? number(100.0 * (available - needed.value) / needed.value, 'pct') : no_number('pct', needed.reason)
+        if needed.value
+          number(100.0 * (available - needed.value) / needed.value, 'pct')
+        else
+          no_number('pct', needed.reason)
+        end
       end
 
       # The same powers as the cockpit's instrument shows them at normal rotor rpm.
@@ -48,8 +63,10 @@ module Fujin
         engine = Flight::Engine.new(@conditions.type, @conditions.atmosphere)
         name = "power_#{engine.instrument_unit}"
         shown = ->(kw) { number(engine.instrument(kw * 1000.0, 1.0), engine.instrument_unit) }
-        { "hover_#{name}" => ige, "hover_oge_#{name}" => oge }.transform_values { |n| n.value ? shown.call(n.value) : no_number(engine.instrument_unit, n.reason) }
-                                                              .merge("available_#{name}" => shown.call(engine.max_power_w / 1000.0))
+        { "hover_#{name}" => ige, "hover_oge_#{name}" => oge }.transform_values do |n|
+          n.value ? shown.call(n.value) : no_number(engine.instrument_unit, n.reason)
+        end
+          .merge("available_#{name}" => shown.call(engine.max_power_w / 1000.0))
       end
 
       def propeller_power
@@ -57,8 +74,13 @@ module Fujin
         available = Performance.of(@conditions).power_available_w / 1000.0
         climb = @conditions.type.fetch('speeds_kt.climb').to_f
         level = try('kw') { gyro.level(climb).engine_power_w / 1000.0 }
-        { 'power_available_kw' => number(available, 'kw'), 'level_power_kw' => level, 'power_margin_pct' => margin(available, level),
-          'climb_fpm' => try('fpm') { -gyro.full_power(climb).sink_m_s / Q::FPM }, 'climb_speed_kt' => number(climb, 'kt') }
+        {
+          'power_available_kw' => number(available, 'kw'),
+          'level_power_kw' => level,
+          'power_margin_pct' => margin(available, level),
+          'climb_fpm' => try('fpm') { -gyro.full_power(climb).sink_m_s / Q::FPM },
+          'climb_speed_kt' => number(climb, 'kt')
+        }
       end
     end
   end

@@ -17,7 +17,12 @@ module Fujin
         path.filter_map do |point|
           next unless point.ias_kt && point.rotor_rpm_pct
 
-          Entry.new(t_s: point.t_s, height_ft: point.height_ft, speed_ft: speed_ft(point.ias_kt, conditions), rotor_ft: rotor_ft(point.rotor_rpm_pct, conditions))
+          Entry.new(
+            t_s: point.t_s,
+            height_ft: point.height_ft,
+            speed_ft: speed_ft(point.ias_kt, conditions),
+            rotor_ft: rotor_ft(point.rotor_rpm_pct, conditions)
+          )
         end
       end
 
@@ -27,7 +32,8 @@ module Fujin
 
       def rotor_ft(rotor_pct, conditions)
         speed = conditions.type.fetch('rotor.normal_speed_rad_s') * rotor_pct / 100.0
-        0.5 * conditions.type.fetch('rotor.inertia_kg_m2') * speed * speed / (conditions.mass_kg * Quantities::G) / Quantities::FT
+        0.5 * conditions.type.fetch('rotor.inertia_kg_m2') * speed * speed / (conditions.mass_kg * Quantities::G) /
+          Quantities::FT
       end
     end
   end

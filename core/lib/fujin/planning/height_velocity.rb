@@ -14,9 +14,16 @@ module Fujin
       def known? = low_speed.size > 1
 
       def shapes
-        [['low_speed', low_speed], ['high_speed', high_speed]].reject { |_, corners| corners.size < 2 }.map do |id, corners|
-          Shape.new(id: id, label: 'avoid area', kind: 'avoid', points: corners.map { |ft, kt| [kt.to_f, ft.to_f] } + (id == 'low_speed' ? [] : [[corners.last[1].to_f, 0.0]]))
-        end
+        [['low_speed', low_speed], ['high_speed', high_speed]].reject { |_, corners| corners.size < 2 }
+          .map do |id, corners|
+            Shape.new(
+              id: id,
+              label: 'avoid area',
+              kind: 'avoid',
+              points:
+                corners.map { |ft, kt| [kt.to_f, ft.to_f] } + (id == 'low_speed' ? [] : [[corners.last[1].to_f, 0.0]])
+            )
+          end
       end
 
       # Is a height and speed inside the low-speed part?

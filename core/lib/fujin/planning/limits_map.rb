@@ -13,10 +13,26 @@ module Fujin
       def sink(conditions, allowed: nil, path: [], autorotation: false)
         trim = conditions.trim
         lines = []
-        lines << Shape.new(id: 'allowed', label: 'sink allowed', kind: 'limit', points: (0..80).step(2).map { |kt| [kt.to_f, allowed.call(kt.to_f)] }) if allowed
-        lines << Shape.new(id: 'autorotation', label: 'autorotation', kind: 'plan', points: autorotation_curve(trim)) if autorotation
-        Chart.new(id: 'sink', title: 'Sink against airspeed', x: SPEED, y: Axis.new(label: 'Sink', unit: 'fpm', low: 0.0, high: 3000.0),
-                  areas: [vortex_ring(trim)], lines: lines, track: path.select(&:ias_kt).map { |p| [p.ias_kt, [p.sink_fpm, 0.0].max] })
+        if allowed
+          lines << Shape.new(
+            id: 'allowed',
+            label: 'sink allowed',
+            kind: 'limit',
+            points: (0..80).step(2).map { |kt| [kt.to_f, allowed.call(kt.to_f)] }
+          )
+        end
+        if autorotation
+          lines << Shape.new(id: 'autorotation', label: 'autorotation', kind: 'plan', points: autorotation_curve(trim))
+        end
+        Chart.new(
+          id: 'sink',
+          title: 'Sink against airspeed',
+          x: SPEED,
+          y: Axis.new(label: 'Sink', unit: 'fpm', low: 0.0, high: 3000.0),
+          areas: [vortex_ring(trim)],
+          lines: lines,
+          track: path.select(&:ias_kt).map { |p| [p.ias_kt, [p.sink_fpm, 0.0].max] }
+        )
       end
 
       def vortex_ring(trim)
@@ -46,8 +62,15 @@ module Fujin
         return nil unless area.known?
 
         top = [area.low_speed.map(&:first).max || 0, path.map(&:height_ft).max || 0, 100].max * 1.1
-        Chart.new(id: 'height_velocity', title: 'Height against airspeed', x: SPEED, y: Axis.new(label: 'Height', unit: 'ft', low: 0.0, high: top),
-                  areas: area.shapes, lines: [], track: path.select(&:ias_kt).map { |p| [p.ias_kt, p.height_ft] })
+        Chart.new(
+          id: 'height_velocity',
+          title: 'Height against airspeed',
+          x: SPEED,
+          y: Axis.new(label: 'Height', unit: 'ft', low: 0.0, high: top),
+          areas: area.shapes,
+          lines: [],
+          track: path.select(&:ias_kt).map { |p| [p.ias_kt, p.height_ft] }
+        )
       end
     end
   end

@@ -2,8 +2,8 @@
 
 module Fujin
   module Planning
-    # What every manoeuvre's plan shares: the day, the method, the settings, the wind along a line, and how the parts are
-    # put together. A subclass says its `declaration` and gives #own_numbers, #gates, #path and what else it has.
+    # What every manoeuvre's plan shares: the day, the method, the settings, the wind along a line, and how the parts
+    # are put together. A subclass says its `declaration` and gives #own_numbers, #gates, #path and what else it has.
     class ManoeuvrePlan
       include Numbers
 
@@ -31,9 +31,23 @@ module Fujin
       # @return [Plan]
       # @raise [InvalidInput, OutsideModel]
       def plan
-        Plan.new(manoeuvre: declaration.id, conditions: @conditions, house: @house, course_deg: @course_deg, ending: ending, numbers: numbers,
-                 gates: gates.freeze, path: path.freeze, band: band.freeze, reaches: reaches.freeze, setup: setup, tables: tables.compact.freeze,
-                 charts: charts.compact.freeze, settings: @settings, cautions: cautions.freeze)
+        Plan.new(
+          manoeuvre: declaration.id,
+          conditions: @conditions,
+          house: @house,
+          course_deg: @course_deg,
+          ending: ending,
+          numbers: numbers,
+          gates: gates.freeze,
+          path: path.freeze,
+          band: band.freeze,
+          reaches: reaches.freeze,
+          setup: setup,
+          tables: tables.compact.freeze,
+          charts: charts.compact.freeze,
+          settings: @settings,
+          cautions: cautions.freeze
+        )
       end
 
       def numbers = @numbers ||= DayNumbers.new(@conditions, course_deg: @course_deg).all.merge(own_numbers).freeze
@@ -65,8 +79,16 @@ module Fujin
       def slow_headings = [['at the end', @course_deg]]
 
       def cautions
-        Cautions.new(@conditions, numbers, course_deg: @course_deg, stage: @stage, declaration: declaration, house: @house, slow_headings: slow_headings,
-                                           own: own_cautions).all
+        Cautions.new(
+          @conditions,
+          numbers,
+          course_deg: @course_deg,
+          stage: @stage,
+          declaration: declaration,
+          house: @house,
+          slow_headings: slow_headings,
+          own: own_cautions
+        ).all
       end
 
       def caution(id, level, text) = Caution.new(id: id, level: level, text: text)
@@ -88,16 +110,39 @@ module Fujin
       end
 
       def point(t_s, along_ft, height_ft, ias_kt, groundspeed_kt, sink_fpm, phase, across_ft: 0.0, rotor_rpm_pct: 100.0)
-        PathPoint.new(t_s: t_s, along_ft: along_ft, across_ft: across_ft, height_ft: height_ft, ias_kt: ias_kt, groundspeed_kt: groundspeed_kt,
-                      sink_fpm: sink_fpm, rotor_rpm_pct: rotor_rpm_pct, phase: phase)
+        PathPoint.new(
+          t_s: t_s,
+          along_ft: along_ft,
+          across_ft: across_ft,
+          height_ft: height_ft,
+          ias_kt: ias_kt,
+          groundspeed_kt: groundspeed_kt,
+          sink_fpm: sink_fpm,
+          rotor_rpm_pct: rotor_rpm_pct,
+          phase: phase
+        )
       end
 
       # A steady stretch along the course before the manoeuvre's first point.
-      def setup_before(first_along_ft, speed_kt, text, steady_s: @house['setup_s'], across_ft: 0.0, track_deg: @course_deg)
+      def setup_before(
+        first_along_ft,
+        speed_kt,
+        text,
+        steady_s: @house['setup_s'],
+        across_ft: 0.0,
+        track_deg: @course_deg
+      )
         leg = groundspeed_kt(track_deg, speed_kt) * Q::KT * steady_s / Q::FT
         reverse = Math.cos((track_deg - @course_deg) * Q::DEG)
-        SetUp.new(height_ft: @height_ft, speed_kt: speed_kt, steady_s: steady_s.to_f, leg_ft: leg, start_along_ft: first_along_ft - (leg * reverse),
-                  start_across_ft: across_ft, text: text)
+        SetUp.new(
+          height_ft: @height_ft,
+          speed_kt: speed_kt,
+          steady_s: steady_s.to_f,
+          leg_ft: leg,
+          start_along_ft: first_along_ft - (leg * reverse),
+          start_across_ft: across_ft,
+          text: text
+        )
       end
     end
   end

@@ -2,6 +2,7 @@
 
 module Fujin
   module Planning
-    PathPoint = Value.define(:t_s, :along_ft, :across_ft, :height_ft, :ias_kt, :groundspeed_kt, :sink_fpm, :rotor_rpm_pct, :phase)
+    PathPoint =
+      Value.define(:t_s, :along_ft, :across_ft, :height_ft, :ias_kt, :groundspeed_kt, :sink_fpm, :rotor_rpm_pct, :phase)
   end
 end

@@ -7,8 +7,12 @@ module Fujin
     module Settings
       Setting = Value.define(:name, :default, :allowed, :unit, :label)
 
-      number = ->(name, default, low, high, unit, label) { Setting.new(name: name, default: default, allowed: (low..high), unit: unit, label: label) }
-      choice = ->(name, allowed, label) { Setting.new(name: name, default: allowed.first, allowed: allowed, unit: nil, label: label) }
+      number = ->(name, default, low, high, unit, label) do
+        Setting.new(name: name, default: default, allowed: (low..high), unit: unit, label: label)
+      end
+      choice = ->(name, allowed, label) do
+        Setting.new(name: name, default: allowed.first, allowed: allowed, unit: nil, label: label)
+      end
 
       ALL = [
         number.call('glide_rotor_rpm_pct', nil, 80, 120, 'pct', 'Glide rotor'),
@@ -38,7 +42,9 @@ module Fujin
       # @raise [UnknownName, InvalidInput]
       def read(names, given)
         unknown = given.keys - names
-        raise UnknownName, "no setting #{unknown.join(', ')} here: use #{(names + HouseMethod::NAMES).join(', ')}" unless unknown.empty?
+        unless unknown.empty?
+          raise UnknownName, "no setting #{unknown.join(', ')} here: use #{(names + HouseMethod::NAMES).join(', ')}"
+        end
 
         problems = given.filter_map { |name, value| problem(BY_NAME.fetch(name), value) }
         raise InvalidInput, problems unless problems.empty?
@@ -52,7 +58,14 @@ module Fujin
         range = setting.allowed.is_a?(Range)
         return nil if range ? value.is_a?(Numeric) && setting.allowed.cover?(value) : setting.allowed.include?(value)
 
-        expected = range ? "a number from #{setting.allowed.begin} to #{setting.allowed.end}" : "one of #{setting.allowed.join(', ')}"
+        expected =
+          (
+            if range
+              "a number from #{setting.allowed.begin} to #{setting.allowed.end}"
+            else
+              "one of #{setting.allowed.join(', ')}"
+            end
+          )
         { path: setting.name, message: "expected #{expected}, got #{value.inspect}" }
       end
     end

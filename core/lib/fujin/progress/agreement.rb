@@ -2,8 +2,8 @@
 
 module Fujin
   module Progress
-    # How alike instructors grade the same recordings, phase by phase, and who grades higher where. It compares people only
-    # on what they both graded; it says nothing of who is right.
+    # How alike instructors grade the same recordings, phase by phase, and who grades higher where. It compares people
+    # only on what they both graded; it says nothing of who is right.
     class Agreement
       # One instructor's last word on one phase of one attempt.
       Given = Value.define(:attempt, :phase, :by, :grade)
@@ -27,18 +27,36 @@ module Fujin
 
       # @return [Array<PhaseAgreement>] in the order in which phases appear
       def phases
-        @shared.group_by { |all| all.first.phase }.map do |phase, shared|
-          apart = shared.flat_map { |all| all.combination(2).reject { |a, b| a.by == b.by }.map { |a, b| (a.grade - b.grade).abs } }
-          PhaseAgreement.new(phase: phase, pairs: apart.size, same_pct: share(apart, 0), within_one_pct: share(apart, 1))
-        end
+        @shared
+          .group_by { |all| all.first.phase }
+          .map do |phase, shared|
+            apart =
+              shared.flat_map do |all|
+                all.combination(2).reject { |a, b| a.by == b.by }.map { |a, b| (a.grade - b.grade).abs }
+              end
+            PhaseAgreement.new(
+              phase: phase,
+              pairs: apart.size,
+              same_pct: share(apart, 0),
+              within_one_pct: share(apart, 1)
+            )
+          end
       end
 
       # @return [Array<Difference>] by name, then phase
       def differences
-        @shared.flat_map { |all| all.map { |mine| [mine, mean(all.reject { |g| g.by == mine.by }.map(&:grade))] } }
-               .group_by { |mine, _| [mine.by, mine.phase] }
-               .map { |(by, phase), pairs| Difference.new(by: by, phase: phase, steps: mean(pairs.map { |mine, others| mine.grade - others }), attempts: pairs.size) }
-               .sort_by { |d| [d.by, d.phase] }
+        @shared
+          .flat_map { |all| all.map { |mine| [mine, mean(all.reject { |g| g.by == mine.by }.map(&:grade))] } }
+          .group_by { |mine, _| [mine.by, mine.phase] }
+          .map do |(by, phase), pairs|
+            Difference.new(
+              by: by,
+              phase: phase,
+              steps: mean(pairs.map { |mine, others| mine.grade - others }),
+              attempts: pairs.size
+            )
+          end
+          .sort_by { |d| [d.by, d.phase] }
       end
 
       private

@@ -31,28 +31,51 @@ module Fujin
 
       def enough
         wanted = @rule[:attempts]
-        condition('enough_attempts', @recent.size >= wanted, "#{[@counted.size, wanted].min} of the last #{wanted} counted attempts are there")
+        condition(
+          'enough_attempts',
+          @recent.size >= wanted,
+          "#{[@counted.size, wanted].min} of the last #{wanted} counted attempts are there"
+        )
       end
 
       def standard
         good = @recent.count(&:to_standard?)
-        condition('to_standard', @recent.any? && good == @recent.size, last("#{good} of the last #{@recent.size} counted attempts to standard in every phase"))
+        condition(
+          'to_standard',
+          @recent.any? && good == @recent.size,
+          last("#{good} of the last #{@recent.size} counted attempts to standard in every phase")
+        )
       end
 
       def alone
         good = @recent.count(&:unassisted?)
-        condition('unassisted', @recent.any? && good == @recent.size, last("#{good} of the last #{@recent.size} flown without help"))
+        condition(
+          'unassisted',
+          @recent.any? && good == @recent.size,
+          last("#{good} of the last #{@recent.size} flown without help")
+        )
       end
 
       def days
         flown = @recent.map(&:on_day).uniq.size
-        condition('different_days', flown >= @rule[:days], "flown on #{flown} #{flown == 1 ? 'day' : 'days'}, at least #{@rule[:days]} wanted")
+        condition(
+          'different_days',
+          flown >= @rule[:days],
+          "flown on #{flown} #{flown == 1 ? 'day' : 'days'}, at least #{@rule[:days]} wanted"
+        )
       end
 
       def critical
         window = @counted.last(@rule[:critical_window])
         bad = window.count(&:critical)
-        text = bad.zero? ? "no critical measure out of limits in the last #{window.size}" : "a critical measure out of limits in #{bad} of the last #{window.size}"
+        text =
+          (
+            if bad.zero?
+              "no critical measure out of limits in the last #{window.size}"
+            else
+              "a critical measure out of limits in #{bad} of the last #{window.size}"
+            end
+          )
         condition('no_critical', bad.zero?, text)
       end
     end

@@ -2,14 +2,21 @@
 
 module Fujin
   module Progress
-    # Teaching to teach (JOB.md section 4.6): an instructor candidate teaches, the instructor plays a student with a fault. The
-    # recording tells whether the fault that the candidate named is the one that was there.
+    # Teaching to teach (JOB.md section 4.6): an instructor candidate teaches, the instructor plays a student with a
+    # fault. The recording tells whether the fault that the candidate named is the one that was there.
     module Teaching
       # What is graded, in the order in which it is done.
-      ITEMS = { 'explained' => 'Explained it', 'demonstrated' => 'Demonstrated, talking', 'handed_over' => 'Handed over', 'spotted' => 'Spotted the fault',
-                'cue' => 'Said one cue', 'took_over' => 'Took over in time' }.freeze
+      ITEMS = {
+        'explained' => 'Explained it',
+        'demonstrated' => 'Demonstrated, talking',
+        'handed_over' => 'Handed over',
+        'spotted' => 'Spotted the fault',
+        'cue' => 'Said one cue',
+        'took_over' => 'Took over in time'
+      }.freeze
 
-      # @return [String] 'first' the fault to work on was named; 'among' one that came of it, or beside it; 'not_there'; 'none_there'
+      # @return [String] 'first' the fault to work on was named; 'among' one that came of it, or beside it;
+      #   'not_there'; 'none_there'
       #   the recording shows no fault at all. Naming none where there is none is right.
       # @param named [String, nil] fault id, nil for 'nothing to mend'
       # @param recorded [Array<String>] fault ids in causal order

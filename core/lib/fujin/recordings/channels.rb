@@ -6,13 +6,31 @@ module Fujin
     # A value outside its range is a drop-out, not a number.
     module Channels
       RANGES = {
-        't_s' => nil, 'utc' => nil,
-        'lat_deg' => [-90, 90], 'lon_deg' => [-180, 360], 'alt_msl_ft' => [-2000, 40_000], 'agl_ft' => [-200, 40_000],
-        'gs_kt' => [0, 400], 'track_deg' => [-360, 720], 'ias_kt' => [-20, 300], 'vs_fpm' => [-8000, 8000],
-        'hdg_deg' => [-360, 720], 'pitch_deg' => [-90, 90], 'roll_deg' => [-180, 180], 'nr_pct' => [0, 200],
-        'rotor_rpm' => [0, 2000], 'ne_pct' => [0, 200], 'map_inhg' => [0, 60], 'tq_pct' => [-10, 200],
-        'collective_pct' => [-30, 130], 'throttle_pct' => [-30, 130], 'stick_pct' => [-200, 200], 'pedal_pct' => [-200, 200],
-        'oat_c' => [-60, 60], 'wind_from_deg' => [0, 360], 'wind_kt' => [0, 150]
+        't_s' => nil,
+        'utc' => nil,
+        'lat_deg' => [-90, 90],
+        'lon_deg' => [-180, 360],
+        'alt_msl_ft' => [-2000, 40_000],
+        'agl_ft' => [-200, 40_000],
+        'gs_kt' => [0, 400],
+        'track_deg' => [-360, 720],
+        'ias_kt' => [-20, 300],
+        'vs_fpm' => [-8000, 8000],
+        'hdg_deg' => [-360, 720],
+        'pitch_deg' => [-90, 90],
+        'roll_deg' => [-180, 180],
+        'nr_pct' => [0, 200],
+        'rotor_rpm' => [0, 2000],
+        'ne_pct' => [0, 200],
+        'map_inhg' => [0, 60],
+        'tq_pct' => [-10, 200],
+        'collective_pct' => [-30, 130],
+        'throttle_pct' => [-30, 130],
+        'stick_pct' => [-200, 200],
+        'pedal_pct' => [-200, 200],
+        'oat_c' => [-60, 60],
+        'wind_from_deg' => [0, 360],
+        'wind_kt' => [0, 150]
       }.freeze
 
       NUMERIC = (RANGES.keys - %w[utc]).freeze

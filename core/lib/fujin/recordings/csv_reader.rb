@@ -5,9 +5,10 @@ require 'time'
 
 module Fujin
   module Recordings
-    # Reads the recording format: CSV, UTF-8, one header row, rising `t_s` (or `utc`), any subset of Channels; or a device's own
-    # headings where a person has said what they mean. Cells stand between commas, semicolons (then with decimal commas) or tabs.
-    # What cannot be used is dropped and said in the notes; what is no recording is refused with the line.
+    # Reads the recording format: CSV, UTF-8, one header row, rising `t_s` (or `utc`), any subset of Channels; or a
+    # device's own headings where a person has said what they mean. Cells stand between commas, semicolons (then with
+    # decimal commas) or tabs. What cannot be used is dropped and said in the notes; what is no recording is refused
+    # with the line.
     class CsvReader
       MAX_ROWS = 600_000
       MAX_CELL_NOTES = 5
@@ -44,14 +45,23 @@ module Fujin
         @columns = header.each_with_index.select { |title, _| Channels::NUMERIC.include?(title) && title != 't_s' }
         @time_index = header.index('t_s')
         @utc_index = header.index('utc')
-        ask(header, 'has no time column: expected t_s (seconds) or utc in the header row') unless @time_index || @utc_index
+        unless @time_index || @utc_index
+          ask(header, 'has no time column: expected t_s (seconds) or utc in the header row')
+        end
 
         collect(header)
         refuse('holds fewer than two usable rows', @lines.size) if @times.size < 2
         say_bad_cells
         bridged = Gaps.bridge(@times, @values, @notes)
-        Recording.new(name: @name, times: @times.freeze, channels: @values.each_value(&:freeze).freeze, notes: @notes.freeze,
-                      bridged: bridged.freeze, ignored_columns: (header - Channels::RANGES.keys).freeze, clock_s: @clock_s)
+        Recording.new(
+          name: @name,
+          times: @times.freeze,
+          channels: @values.each_value(&:freeze).freeze,
+          notes: @notes.freeze,
+          bridged: bridged.freeze,
+          ignored_columns: (header - Channels::RANGES.keys).freeze,
+          clock_s: @clock_s
+        )
       end
 
       def titles = cells(@lines.first).map { |title| title.to_s.strip }
@@ -77,7 +87,9 @@ module Fujin
         @ends_open = !text.end_with?("\n", "\r")
         lines = text.split(/\r\n|\n|\r/)
         @separator = [',', ';', "\t"].max_by { |mark| lines.first.to_s.count(mark) }
-        refuse("has #{lines.size - 1} rows; at most #{MAX_ROWS} are read. Split the file", nil) if lines.size - 1 > MAX_ROWS
+        if lines.size - 1 > MAX_ROWS
+          refuse("has #{lines.size - 1} rows; at most #{MAX_ROWS} are read. Split the file", nil)
+        end
         lines
       rescue ArgumentError
         refuse('is not UTF-8 text', nil)
@@ -86,7 +98,13 @@ module Fujin
       def read_header
         titles = self.titles.map(&:downcase)
         known = titles & Channels::RANGES.keys
-        ask(titles, "has no known column in its header row (#{titles.first(3).join(', ')}…). Expected headings such as t_s, ias_kt, nr_pct") if known.empty?
+        if known.empty?
+          ask(
+            titles,
+            "has no known column in its header row (#{titles.first(3).join(', ')}…). Expected headings such as t_s, " \
+              'ias_kt, nr_pct'
+          )
+        end
         doubled = known.find { |title| titles.count(title) > 1 }
         refuse("has the column #{doubled} twice", 1) if doubled
         titles
@@ -104,8 +122,11 @@ module Fujin
         numbers = example.count { |cell| Float(cell.to_s.tr(',', '.'), exception: false) }
         refuse(reason, 1) unless titles.size > 2 && @lines.size > 3 && numbers * 2 >= titles.size
 
-        raise UnknownHeadings.new("#{@name} #{reason} (line 1). Say what its headings mean, once for this device. Nothing was changed.",
-                                  headings: self.titles, example: example)
+        raise UnknownHeadings.new(
+          "#{@name} #{reason} (line 1). Say what its headings mean, once for this device. Nothing was changed.",
+          headings: self.titles,
+          example: example
+        )
       end
 
       def cells(line)
@@ -117,7 +138,10 @@ module Fujin
       def collect(header)
         @times = []
         @values = @columns.to_h { |title, _| [title, []] }
-        sinks = @columns.map { |title, index| [index, @values[title], *Channels::RANGES[title], title, @told && @told[index]] }
+        sinks =
+          @columns.map do |title, index|
+            [index, @values[title], *Channels::RANGES[title], title, @told && @told[index]]
+          end
         last = nil
         disordered = 0
         @lines.each_with_index do |line, number|
@@ -137,7 +161,9 @@ module Fujin
           last = time
           @clock_s ||= clock(row, time)
           @times << time
-          sinks.each { |index, values, low, high, title, told| values << number_in(row[index], low, high, number, title, told) }
+          sinks.each do |index, values, low, high, title, told|
+            values << number_in(row[index], low, high, number, title, told)
+          end
         end
         @notes << "#{disordered} rows whose time did not move on were left out" if disordered.positive?
         @values.reject! { |_, values| values.all?(&:nan?) }
@@ -195,7 +221,8 @@ module Fujin
         @bad_cells += 1
         return if @bad_cells > MAX_CELL_NOTES
 
-        @notes << "line #{line + 1}, column #{title}: #{cell.to_s[0, 20].inspect} is no usable value and counts as a gap"
+        @notes << "line #{line + 1}, column #{title}: #{cell.to_s[0,
+                                                                  20].inspect} is no usable value and counts as a gap"
       end
 
       def say_bad_cells

@@ -13,7 +13,11 @@ module Fujin
 
       PROGRESS_EVERY = 2000
       METRES = 1.0 / Quantities::FT
-      TAKEN = { 'ele' => ['alt_msl_ft', METRES], 'speed' => ['gs_kt', 1.0 / Quantities::KT], 'course' => ['track_deg', 1.0] }.freeze
+      TAKEN = {
+        'ele' => ['alt_msl_ft', METRES],
+        'speed' => ['gs_kt', 1.0 / Quantities::KT],
+        'course' => ['track_deg', 1.0]
+      }.freeze
 
       # @return [Recording]
       # @raise [UnreadableRecording]
@@ -28,7 +32,10 @@ module Fujin
       end
 
       def read
-        raise UnreadableRecording, "#{@name} defines entities of its own, which no flight recorder does. Nothing was changed." if @text.b.include?('<!ENTITY')
+        if @text.b.include?('<!ENTITY')
+          raise UnreadableRecording,
+                "#{@name} defines entities of its own, which no flight recorder does. Nothing was changed."
+        end
 
         parse
         @log.notes << "#{@timeless} track points without a time were left out" if @timeless.positive?
@@ -60,7 +67,12 @@ module Fujin
       # The parser meets some damage with errors of its own making, all of which mean that the file is damaged.
       rescue StandardError => e
         line = e.is_a?(REXML::ParseException) ? e.line : nil
-        raise UnreadableRecording.new("#{@name} is no readable GPX file#{" (line #{line})" if line}. Nothing was changed.", line: line) if @log.size < 2
+        if @log.size < 2
+          raise UnreadableRecording.new(
+            "#{@name} is no readable GPX file#{" (line #{line})" if line}. Nothing was changed.",
+            line: line
+          )
+        end
 
         @log.notes << "the file breaks off#{" at line #{line}" if line}: what stands before that was read"
       end

@@ -2,20 +2,53 @@
 
 module Fujin
   module Recordings
-    # What a device's own headings mean: for each heading a channel of the recording format and the unit its numbers are in.
-    # Told once by a person, then known by the header row they came with.
+    # What a device's own headings mean: for each heading a channel of the recording format and the unit its numbers
+    # are in. Told once by a person, then known by the header row they came with.
     class Headings
       # Factor (and offset) from a unit to the channel's own, by the channel's ending.
       UNITS = {
-        'kt' => { 'kt' => 1.0, 'm/s' => 1.0 / Quantities::KT, 'km/h' => 1.0 / 3.6 / Quantities::KT, 'mph' => 1609.344 / 1852.0 },
-        'ft' => { 'ft' => 1.0, 'm' => 1.0 / Quantities::FT },
-        'fpm' => { 'ft/min' => 1.0, 'm/s' => 1.0 / Quantities::FPM, 'ft/s' => 60.0 },
-        'deg' => { 'deg' => 1.0, 'rad' => 1.0 / Quantities::DEG },
-        'pct' => { '%' => 1.0, 'share' => 100.0 },
-        'rpm' => { 'rpm' => 1.0 },
-        'c' => { '°C' => 1.0, '°F' => [5.0 / 9.0, -32.0], 'K' => [1.0, -273.15] },
-        'inhg' => { 'inHg' => 1.0, 'hPa' => 100.0 / Quantities::INHG, 'kPa' => 1000.0 / Quantities::INHG, 'psi' => 6894.757 / Quantities::INHG },
-        's' => { 's' => 1.0, 'ms' => 0.001, 'min' => 60.0 }
+        'kt' => {
+          'kt' => 1.0,
+          'm/s' => 1.0 / Quantities::KT,
+          'km/h' => 1.0 / 3.6 / Quantities::KT,
+          'mph' => 1609.344 / 1852.0
+        },
+        'ft' => {
+          'ft' => 1.0,
+          'm' => 1.0 / Quantities::FT
+        },
+        'fpm' => {
+          'ft/min' => 1.0,
+          'm/s' => 1.0 / Quantities::FPM,
+          'ft/s' => 60.0
+        },
+        'deg' => {
+          'deg' => 1.0,
+          'rad' => 1.0 / Quantities::DEG
+        },
+        'pct' => {
+          '%' => 1.0,
+          'share' => 100.0
+        },
+        'rpm' => {
+          'rpm' => 1.0
+        },
+        'c' => {
+          '°C' => 1.0,
+          '°F' => [5.0 / 9.0, -32.0],
+          'K' => [1.0, -273.15]
+        },
+        'inhg' => {
+          'inHg' => 1.0,
+          'hPa' => 100.0 / Quantities::INHG,
+          'kPa' => 1000.0 / Quantities::INHG,
+          'psi' => 6894.757 / Quantities::INHG
+        },
+        's' => {
+          's' => 1.0,
+          'ms' => 0.001,
+          'min' => 60.0
+        }
       }.freeze
       CHANNELS = (Channels::RANGES.keys - %w[utc]).freeze
 
@@ -40,10 +73,15 @@ module Fujin
       def initialize(told)
         problems = told.filter_map { |row| problem(row) }
         problems += doubled(told)
-        problems << { path: 'columns', message: 'expected one column for the time: t_s' } unless told.any? { |row| row['channel'] == 't_s' }
+        unless told.any? { |row| row['channel'] == 't_s' }
+          problems << { path: 'columns', message: 'expected one column for the time: t_s' }
+        end
         raise InvalidInput, problems unless problems.empty?
 
-        @columns = told.to_h { |row| [row['heading'].strip.downcase, Column.new(channel: row['channel'], unit: row['unit'])] }.freeze
+        @columns =
+          told
+            .to_h { |row| [row['heading'].strip.downcase, Column.new(channel: row['channel'], unit: row['unit'])] }
+            .freeze
         freeze
       end
 
@@ -60,25 +98,62 @@ module Fujin
       end
 
       def self.unit_pattern(name)
-        spelled = { 'kt' => 'kts?|knots?|kn', 'm' => 'm|met(?:re|er)s?', 'ft' => 'ft|feet', 'km/h' => 'km/?h|kph|kmh', 'm/s' => 'm/?s|mps', 'ft/min' => 'ft/min|fpm',
-                    'rad' => 'rad(?:ians?)?', '°F' => '°?f', '°C' => '°?c', 'ms' => 'ms|milliseconds?' }.fetch(name, Regexp.escape(name.downcase))
+        spelled = {
+          'kt' => 'kts?|knots?|kn',
+          'm' => 'm|met(?:re|er)s?',
+          'ft' => 'ft|feet',
+          'km/h' => 'km/?h|kph|kmh',
+          'm/s' => 'm/?s|mps',
+          'ft/min' => 'ft/min|fpm',
+          'rad' => 'rad(?:ians?)?',
+          '°F' => '°?f',
+          '°C' => '°?c',
+          'ms' => 'ms|milliseconds?'
+        }.fetch(name, Regexp.escape(name.downcase))
         /(?:\A|[^a-z])(?:#{spelled})(?:\z|[^a-z])/
       end
 
-      GUESSES = [[/lat/, 'lat_deg'], [/lon|lng/, 'lon_deg'], [/wind.*(dir|from)/, 'wind_from_deg'], [/wind/, 'wind_kt'], [/agl|radar|radio.?alt|height/, 'agl_ft'],
-                 [%r{vert|vspe?e?d|climb|\bvs\b|v/s|vario}, 'vs_fpm'], [/alt|elev/, 'alt_msl_ft'], [/ground|\bgs\b|gps.?sp/, 'gs_kt'], [/air|\bias\b/, 'ias_kt'],
-                 [/track|course|\btrk\b/, 'track_deg'], [/head|hdg/, 'hdg_deg'], [/pitch/, 'pitch_deg'], [/roll|bank/, 'roll_deg'], [/rotor|\bnr\b/, 'nr_pct'],
-                 [/torq|\btq\b/, 'tq_pct'], [/manif|\bmap\b/, 'map_inhg'], [/coll/, 'collective_pct'], [/throt/, 'throttle_pct'], [/pedal/, 'pedal_pct'],
-                 [/engine|\bne\b/, 'ne_pct'], [/temp|\boat\b/, 'oat_c'], [/time|elapsed|sec/, 't_s'], [/speed/, 'gs_kt']].freeze
+      GUESSES = [
+        [/lat/, 'lat_deg'],
+        [/lon|lng/, 'lon_deg'],
+        [/wind.*(dir|from)/, 'wind_from_deg'],
+        [/wind/, 'wind_kt'],
+        [/agl|radar|radio.?alt|height/, 'agl_ft'],
+        [%r{vert|vspe?e?d|climb|\bvs\b|v/s|vario}, 'vs_fpm'],
+        [/alt|elev/, 'alt_msl_ft'],
+        [/ground|\bgs\b|gps.?sp/, 'gs_kt'],
+        [/air|\bias\b/, 'ias_kt'],
+        [/track|course|\btrk\b/, 'track_deg'],
+        [/head|hdg/, 'hdg_deg'],
+        [/pitch/, 'pitch_deg'],
+        [/roll|bank/, 'roll_deg'],
+        [/rotor|\bnr\b/, 'nr_pct'],
+        [/torq|\btq\b/, 'tq_pct'],
+        [/manif|\bmap\b/, 'map_inhg'],
+        [/coll/, 'collective_pct'],
+        [/throt/, 'throttle_pct'],
+        [/pedal/, 'pedal_pct'],
+        [/engine|\bne\b/, 'ne_pct'],
+        [/temp|\boat\b/, 'oat_c'],
+        [/time|elapsed|sec/, 't_s'],
+        [/speed/, 'gs_kt']
+      ].freeze
 
       private
 
       def problem(row)
         channel, unit = row.values_at('channel', 'unit')
-        return { path: row['heading'].to_s, message: "expected one of #{CHANNELS.join(', ')}, got #{channel.inspect}" } unless CHANNELS.include?(channel)
+        unless CHANNELS.include?(channel)
+          return (
+            { path: row['heading'].to_s, message: "expected one of #{CHANNELS.join(', ')}, got #{channel.inspect}" }
+          )
+        end
         return nil if self.class.units(channel).include?(unit)
 
-        { path: row['heading'].to_s, message: "expected one of #{self.class.units(channel).join(', ')} for #{channel}, got #{unit.inspect}" }
+        {
+          path: row['heading'].to_s,
+          message: "expected one of #{self.class.units(channel).join(', ')} for #{channel}, got #{unit.inspect}"
+        }
       end
 
       def doubled(told)

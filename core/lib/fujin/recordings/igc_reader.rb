@@ -5,15 +5,21 @@ require 'date'
 module Fujin
   module Recordings
     # Reads an IGC flight log: B records for time, place and height, with the extensions that its I record declares.
-    # Source: Fédération Aéronautique Internationale, "Technical Specification for IGC-approved GNSS Flight Recorders", appendix A.
+    # Source: Fédération Aéronautique Internationale, "Technical Specification for IGC-approved GNSS Flight Recorders",
+    # appendix A.
     #
-    # Satellite heights are above the ellipsoid and pressure heights above the standard surface: only differences within the
-    # file are used, so that no height above ground is off by the difference.
+    # Satellite heights are above the ellipsoid and pressure heights above the standard surface: only differences
+    # within the file are used, so that no height above ground is off by the difference.
     class IgcReader
       FIX = /\AB(\d{2})(\d{2})(\d{2})(\d{2})(\d{5})([NS])(\d{3})(\d{5})([EW])([AV])(-\d{4}|\d{5})(-\d{4}|\d{5})/
       KMH = 1.0 / 3.6 / Quantities::KT
       # Three-letter codes that are one of our channels: channel, digits before the decimals, factor.
-      EXTENSIONS = { 'IAS' => ['ias_kt', 3, KMH], 'GSP' => ['gs_kt', 3, KMH], 'TRT' => ['track_deg', 3, 1.0], 'HDT' => ['hdg_deg', 3, 1.0] }.freeze
+      EXTENSIONS = {
+        'IAS' => ['ias_kt', 3, KMH],
+        'GSP' => ['gs_kt', 3, KMH],
+        'TRT' => ['track_deg', 3, 1.0],
+        'HDT' => ['hdg_deg', 3, 1.0]
+      }.freeze
       DAY_S = 86_400.0
       PROGRESS_EVERY = 5000
 
@@ -59,7 +65,8 @@ module Fujin
 
       # `I` count, then start, finish (from 1) and code of each.
       def extensions(line)
-        @extensions = line[3..].to_s.scan(/(\d{2})(\d{2})([A-Z]{3})/).map { |from, to, code| [from.to_i - 1, to.to_i - 1, code] }
+        @extensions =
+          line[3..].to_s.scan(/(\d{2})(\d{2})([A-Z]{3})/).map { |from, to, code| [from.to_i - 1, to.to_i - 1, code] }
       end
 
       def fix(line, number)
@@ -110,9 +117,14 @@ module Fujin
       end
 
       def say
-        @log.notes << "#{@broken.size} fixes could not be read and were left out (first at line #{@broken.first})" if @broken.any?
+        if @broken.any?
+          @log.notes << "#{@broken.size} fixes could not be read and were left out (first at line #{@broken.first})"
+        end
         @log.notes << 'the file has no date: times count from midnight' unless @dated
-        @log.notes << "heights are #{@satellite ? 'from the satellites' : 'from pressure'}: above ground they count from this flight's own stops on the ground" if @log.size > 1
+        if @log.size > 1
+          @log.notes << "heights are #{@satellite ? 'from the satellites' : 'from pressure'}: above ground they " \
+            "count from this flight's own stops on the ground"
+        end
       end
     end
   end

@@ -2,11 +2,23 @@
 
 module Fujin
   module Recordings
-    # NMEA 0183 sentences as a flight recorder sends them: RMC and GGA for time and place, HDT for heading, RPM for rotor
-    # (shaft 1) and engine, XDR for the rest under these transducer names.
+    # NMEA 0183 sentences as a flight recorder sends them: RMC and GGA for time and place, HDT for heading, RPM for
+    # rotor (shaft 1) and engine, XDR for the rest under these transducer names.
     module Nmea
-      TRANSDUCERS = { 'IAS' => 'ias_kt', 'AGL' => 'agl_ft', 'VS' => 'vs_fpm', 'PITCH' => 'pitch_deg', 'ROLL' => 'roll_deg', 'COLL' => 'collective_pct',
-                      'THR' => 'throttle_pct', 'PED' => 'pedal_pct', 'MAP' => 'map_inhg', 'TQ' => 'tq_pct', 'NE' => 'ne_pct', 'OAT' => 'oat_c' }.freeze
+      TRANSDUCERS = {
+        'IAS' => 'ias_kt',
+        'AGL' => 'agl_ft',
+        'VS' => 'vs_fpm',
+        'PITCH' => 'pitch_deg',
+        'ROLL' => 'roll_deg',
+        'COLL' => 'collective_pct',
+        'THR' => 'throttle_pct',
+        'PED' => 'pedal_pct',
+        'MAP' => 'map_inhg',
+        'TQ' => 'tq_pct',
+        'NE' => 'ne_pct',
+        'OAT' => 'oat_c'
+      }.freeze
 
       module_function
 
@@ -24,8 +36,8 @@ module Fujin
         match[1].split(',', -1)
       end
 
-      # What a sentence says: the moment that an RMC begins a sample at, Unix seconds (nil for other sentences), and its readings
-      # by channel, in the recording format's units.
+      # What a sentence says: the moment that an RMC begins a sample at, Unix seconds (nil for other sentences), and
+      # its readings by channel, in the recording format's units.
       # @return [Array(Float|nil, Hash{String => Float})]
       def readings(words)
         found = case words[0][2..]
@@ -44,7 +56,15 @@ module Fujin
         time = time_of(words[1], words[9])
         return [nil, {}] unless time && words[2] == 'A'
 
-        [time, numbers('lat_deg' => [angle(words[3], words[4]), 1.0], 'lon_deg' => [angle(words[5], words[6]), 1.0], 'gs_kt' => [words[7], 1.0], 'track_deg' => [words[8], 1.0])]
+        [
+          time,
+          numbers(
+            'lat_deg' => [angle(words[3], words[4]), 1.0],
+            'lon_deg' => [angle(words[5], words[6]), 1.0],
+            'gs_kt' => [words[7], 1.0],
+            'track_deg' => [words[8], 1.0]
+          )
+        ]
       end
 
       def numbers(texts)
@@ -78,12 +98,30 @@ module Fujin
       def sentences(sample, time)
         clock = time.strftime('%H%M%S.%L')
         place = [*degrees(sample['lat_deg'], 2, %w[N S]), *degrees(sample['lon_deg'], 3, %w[E W])]
-        found = [sentence(['GPRMC', clock, 'A', *place, sample['gs_kt'], sample['track_deg'], time.strftime('%d%m%y'), '', '', 'A']),
-                 sentence(['GPGGA', clock, *place, 1, 10, 0.8, (sample['alt_msl_ft'] * Quantities::FT).round(2), 'M', 0.0, 'M', '', '']),
-                 sentence(['HEHDT', sample['hdg_deg'], 'T'])]
+        found = [
+          sentence(
+            ['GPRMC', clock, 'A', *place, sample['gs_kt'], sample['track_deg'], time.strftime('%d%m%y'), '', '', 'A']
+          ),
+          sentence(
+            [
+              'GPGGA',
+              clock,
+              *place,
+              1,
+              10,
+              0.8,
+              (sample['alt_msl_ft'] * Quantities::FT).round(2),
+              'M', 0.0, 'M', '', ''
+            ]
+          ),
+          sentence(['HEHDT', sample['hdg_deg'], 'T'])
+        ]
         found << sentence(['ERRPM', 'S', 1, sample['rotor_rpm'], '', 'A']) if sample['rotor_rpm']
         shown = TRANSDUCERS.select { |_, channel| sample[channel] }
-        found + shown.each_slice(4).map { |group| sentence(['YXXDR', *group.flat_map { |name, channel| ['G', sample[channel], '', name] }]) }
+        found +
+          shown
+            .each_slice(4)
+            .map { |group| sentence(['YXXDR', *group.flat_map { |name, channel| ['G', sample[channel], '', name] }]) }
       end
 
       def degrees(value, width, sides)

@@ -22,11 +22,15 @@ module Fujin
         out = +''.b
         while (part = reader.read(CHUNK))
           out << part
-          raise UnreadableRecording, "#{name} unpacks to more than #{MOST_BYTES / CHUNK} MB. Split the file." if out.bytesize > MOST_BYTES
+          if out.bytesize > MOST_BYTES
+            raise UnreadableRecording, "#{name} unpacks to more than #{MOST_BYTES / CHUNK} MB. Split the file."
+          end
         end
         out
       rescue Zlib::Error
-        raise UnreadableRecording, "#{name} is a gzip file that is cut short or damaged. Copy it from the recorder again. Nothing was changed."
+        raise UnreadableRecording,
+              "#{name} is a gzip file that is cut short or damaged. Copy it from the recorder again. Nothing was " \
+                'changed.'
       end
     end
   end

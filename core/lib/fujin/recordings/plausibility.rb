@@ -17,17 +17,27 @@ module Fujin
       # @param recording [Recording]
       # @return [Recording] without the channels that contradict others, each said in its notes
       def checked(recording)
-        reasons = [*shares(recording), *ground_speed(recording), *airspeed(recording), *vertical(recording)].uniq(&:first)
+        reasons = [*shares(recording), *ground_speed(recording), *airspeed(recording), *vertical(recording)].uniq(
+          &:first
+        )
         return recording if reasons.empty?
 
-        notes = reasons.map { |channel, why| "#{channel} was left out: #{why}. If the unit is another, say so for this device's headings" }
-        recording.with(channels: recording.channels.except(*reasons.map(&:first)).freeze, notes: (recording.notes + notes).freeze)
+        notes =
+          reasons.map do |channel, why|
+            "#{channel} was left out: #{why}. If the unit is another, say so for this device's headings"
+          end
+        recording.with(
+          channels: recording.channels.except(*reasons.map(&:first)).freeze,
+          notes: (recording.notes + notes).freeze
+        )
       end
 
       def shares(recording)
         SHARES.filter_map do |channel, most|
           highest = recording[channel]&.reject(&:nan?)&.max
-          [channel, "it never passes #{highest.round(2)}, which is a share and not percent"] if highest&.between?(0.2, most)
+          if highest&.between?(0.2, most)
+            [channel, "it never passes #{highest.round(2)}, which is a share and not percent"]
+          end
         end
       end
 
@@ -36,7 +46,9 @@ module Fujin
         return [] unless %w[gs_kt lat_deg lon_deg].all? { |name| recording.channel?(name) }
 
         ratio = ratio_of(recording, 'gs_kt') { |i, j| moved_kt(recording, i, j) }
-        named(ratio, { 0.5144 => 'm/s', 1.852 => 'km/h', 1.1508 => 'mph' }).map { |unit| ['gs_kt', "the positions move #{(1.0 / ratio).round(2)} times as fast: it looks like #{unit}"] }
+        named(ratio, { 0.5144 => 'm/s', 1.852 => 'km/h', 1.1508 => 'mph' }).map do |unit|
+          ['gs_kt', "the positions move #{(1.0 / ratio).round(2)} times as fast: it looks like #{unit}"]
+        end
       end
 
       # Airspeed against ground speed. A strong wind on one line makes the same ratio, but not speeds that no rotorcraft
@@ -44,7 +56,8 @@ module Fujin
       def airspeed(recording)
         return [] unless recording.channel?('ias_kt') && recording.channel?('gs_kt')
 
-        pairs = recording['ias_kt'].zip(recording['gs_kt']).select { |ias, gs| !ias.nan? && !gs.nan? && gs > SLOWEST_KT }
+        pairs =
+          recording['ias_kt'].zip(recording['gs_kt']).select { |ias, gs| !ias.nan? && !gs.nan? && gs > SLOWEST_KT }
         return [] if pairs.size < LEAST_PAIRS
 
         ratio = Quantities.median(pairs.map { |ias, gs| ias / gs })
@@ -114,7 +127,10 @@ module Fujin
       def steps_of(recording)
         span = [(2.0 / recording.step_s).round, 1].max
         every = [recording.size / 600, span / 2, 1].max
-        (0...(recording.size - span)).step(every).map { |i| [i, i + span] }.select { |i, j| recording.times[j] - recording.times[i] < 5.0 }
+        (0...(recording.size - span))
+          .step(every)
+          .map { |i| [i, i + span] }
+          .select { |i, j| recording.times[j] - recording.times[i] < 5.0 }
       end
     end
   end

@@ -2,8 +2,8 @@
 
 module Fujin
   module Recordings
-    # The settings a flight shows: the middle of the power instrument in the hover, the climb, cruise and descent under power,
-    # where the flight held each for long enough to mean it.
+    # The settings a flight shows: the middle of the power instrument in the hover, the climb, cruise and descent under
+    # power, where the flight held each for long enough to mean it.
     module PowerCard
       LEAST_S = 5.0
       # Airspeed kt, sink ft/min and height ft that a phase is told by; power on throughout.
@@ -36,7 +36,10 @@ module Fujin
       end
 
       def setting(signals, limits)
-        values = (0...signals.size).filter_map { |i| signals[:power][i] if held?(signals, limits, i) && !signals[:power][i].nan? }
+        values =
+          (0...signals.size).filter_map do |i|
+            signals[:power][i] if held?(signals, limits, i) && !signals[:power][i].nan?
+          end
         values.size * signals.step_s < LEAST_S ? nil : Quantities.median(values).round(2)
       end
 

@@ -45,15 +45,26 @@ module Fujin
       # @raise [UnreadableRecording]
       def recording(what, own_datum: false)
         raise UnreadableRecording, "#{@name} holds no #{what} with a time. Nothing was changed." if size < 2
-        raise UnreadableRecording, "#{@name} has #{size} samples; at most #{CsvReader::MAX_ROWS} are read. Split the file." if size > CsvReader::MAX_ROWS
+        if size > CsvReader::MAX_ROWS
+          raise UnreadableRecording,
+                "#{@name} has #{size} samples; at most #{CsvReader::MAX_ROWS} are read. Split the file."
+        end
 
         @notes << "#{@stale} samples whose time did not move on were left out" if @stale.positive?
         times = @samples.map { |sample| sample['t_s'] }
         names = @samples.flat_map(&:keys).uniq - %w[t_s]
         channels = names.to_h { |channel| [channel, @samples.map { |sample| sample.fetch(channel, Float::NAN) }] }
         bridged = Gaps.bridge(times, channels, @notes)
-        Recording.new(name: @name, times: times.freeze, channels: channels.each_value(&:freeze).freeze, notes: @notes.freeze, bridged: bridged.freeze,
-                      ignored_columns: [].freeze, own_datum: own_datum, clock_s: (0.0 if times.first > DATED_S))
+        Recording.new(
+          name: @name,
+          times: times.freeze,
+          channels: channels.each_value(&:freeze).freeze,
+          notes: @notes.freeze,
+          bridged: bridged.freeze,
+          ignored_columns: [].freeze,
+          own_datum: own_datum,
+          clock_s: (0.0 if times.first > DATED_S)
+        )
       end
     end
   end

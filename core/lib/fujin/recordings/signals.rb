@@ -140,7 +140,7 @@ module Fujin
             @signals[:agl] = estimate(:agl, @signals[:alt].map { |v| v - ground })
           else
             @reasons[:agl] = 'height above ground is not in the file, and it cannot be had from altitude without the ' \
-                             'site elevation or a stop on the ground'
+              'site elevation or a stop on the ground'
           end
         end
         @agl_zero_ft = agl_zero
@@ -154,7 +154,10 @@ module Fujin
         return nil unless signal?(:gs)
 
         still = stretches(samples(3.0)) { |i| @signals[:gs][i] < standing_kt }
-        levels = still.map { |from, to| Quantities.median(@signals[:alt][from..to].reject(&:nan?).then { |a| a.empty? ? [Float::INFINITY] : a }) }
+        levels =
+          still.map do |from, to|
+            Quantities.median(@signals[:alt][from..to].reject(&:nan?).then { |a| a.empty? ? [Float::INFINITY] : a })
+          end
         levels.reject(&:infinite?).min
       end
 
@@ -165,7 +168,10 @@ module Fujin
 
         agl = @signals[:agl]
         collective = @signals[:collective]
-        still = stretches(samples(2.0)) { |i| @signals[:gs][i] < standing_kt && agl[i].abs < 15.0 && (collective ? collective[i] < 5.0 : agl[i].abs < 2.5) }
+        still =
+          stretches(samples(2.0)) do |i|
+            @signals[:gs][i] < standing_kt && agl[i].abs < 15.0 && (collective ? collective[i] < 5.0 : agl[i].abs < 2.5)
+          end
         values = still.flat_map { |from, to| agl[from..to] }.reject(&:nan?)
         values.empty? ? 0.0 : Quantities.median(values)
       end
@@ -236,14 +242,21 @@ module Fujin
       def mean_wind(vectors)
         north = vectors.sum(&:first) / vectors.size
         east = vectors.sum(&:last) / vectors.size
-        Wind.new(from_deg: (Math.atan2(east, north) / Quantities::DEG) + 180.0, speed_kt: Math.hypot(north, east) / Quantities::KT)
+        Wind.new(
+          from_deg: (Math.atan2(east, north) / Quantities::DEG) + 180.0,
+          speed_kt: Math.hypot(north, east) / Quantities::KT
+        )
       end
 
       # Without an airspeed channel: the wind triangle.
       def derive_airspeed
         return if signal?(:ias)
         return @reasons[:ias] = 'airspeed is not in the file and there is no wind to derive it with' unless wind
-        return @reasons[:ias] = 'airspeed is not in the file and there is no ground track to derive it from' unless signal?(:gs) && signal?(:track)
+        unless signal?(:gs) && signal?(:track)
+          return (
+            @reasons[:ias] = 'airspeed is not in the file and there is no ground track to derive it from'
+          )
+        end
 
         wind_n, wind_e = wind.vector
         speeds = (0...size).map do |i|
@@ -259,7 +272,9 @@ module Fujin
       def derive_sink
         height = @signals[:agl] || @signals[:alt]
         if height
-          @signals[:sink] = Smoothing.rate(Smoothing.mean(height, samples(0.3)), step_s, samples(0.4)).map { |v| -60.0 * v }
+          @signals[:sink] = Smoothing
+            .rate(Smoothing.mean(height, samples(0.3)), step_s, samples(0.4))
+            .map { |v| -60.0 * v }
         elsif signal?(:vs)
           @signals[:sink] = estimate(:sink, @signals[:vs].map { |v| -v })
         end

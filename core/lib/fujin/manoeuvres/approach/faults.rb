@@ -3,7 +3,8 @@
 module Fujin
   module Manoeuvres
     module Approach
-      # Faults of a powered approach, held to the house's angle, the sink allowed at each speed, the decision and the power.
+      # Faults of a powered approach, held to the house's angle, the sink allowed at each speed, the decision and the
+      # power.
       class Faults
         include Grading::FaultFinding
 
@@ -34,13 +35,19 @@ module Fujin
           # One that was left has only the beginning of an angle.
           return nil unless value('approach_angle_deg') && @attempt.result == :completed
 
-          sank_at_low_speed ? Grading::ApproachAngle.of(@signals, descent.start_s, sank_at_low_speed.from_s - SANK_BUILDS_S) : value('approach_angle_deg')
+          if sank_at_low_speed
+            Grading::ApproachAngle.of(@signals, descent.start_s, sank_at_low_speed.from_s - SANK_BUILDS_S)
+          else
+            value('approach_angle_deg')
+          end
         end
 
         def too_steep = angle_deg && angle_deg - angle_room > wanted_deg ? angle('too_steep') : nil
         def too_shallow = angle_deg && angle_deg + angle_room < wanted_deg ? angle('too_shallow') : nil
         def angle_room = ANGLE_ROOM_DEG + measure('approach_angle_deg').uncertainty
-        def angle(id) = found(id, "#{angle_deg.round(1)}° over the ground, #{wanted_deg}° is wanted", ['approach_angle_deg'])
+
+        def angle(id) =
+          found(id, "#{angle_deg.round(1)}° over the ground, #{wanted_deg}° is wanted", ['approach_angle_deg'])
 
         # Sink over what is allowed at that airspeed, below 30 kt, for a second or more.
         def sank_at_low_speed = @sank_at_low_speed ||= sank
@@ -48,10 +55,19 @@ module Fujin
         def sank
           ias = @signals[:ias] or return nil
           sink = @signals[:sink] or return nil
-          over = longest(on_descent, SANK_S) { |i| ias[i] < Measures::SLOW_KT && sink[i] > @context.house.sink_allowed_fpm(ias[i]) + SINK_ROOM_FPM } or return nil
+          over =
+            longest(on_descent, SANK_S) do |i|
+              ias[i] < Measures::SLOW_KT && sink[i] > @context.house.sink_allowed_fpm(ias[i]) + SINK_ROOM_FPM
+            end or return nil
           worst = over.max_by { |i| sink[i] }
-          found('sank_at_low_speed', "#{sink[worst].round} ft/min at #{ias[worst].round} kt, #{@context.house.sink_allowed_fpm(ias[worst]).round} allowed",
-                ['sink_max_below_30_kt_fpm'], from: @signals.time(over.first), to: @signals.time(over.last))
+          found(
+            'sank_at_low_speed',
+            "#{sink[worst].round} ft/min at #{ias[worst].round} kt, " \
+              "#{@context.house.sink_allowed_fpm(ias[worst]).round} allowed",
+            ['sink_max_below_30_kt_fpm'],
+            from: @signals.time(over.first),
+            to: @signals.time(over.last)
+          )
         end
 
         # Broken off with the speed already gone, or continued past the decision with more sink than is allowed there.
@@ -64,13 +80,25 @@ module Fujin
           if @attempt.result == :go_around
             return nil unless left < decide - DECISION_ROOM_KT
 
-            return found('late_decision', "turned away at #{left.round} kt, the decision is made by #{decide.round} kt", ['decision_height_ft'], from: at - AWAY_S, to: at)
+            return (
+              found(
+                'late_decision',
+                "turned away at #{left.round} kt, the decision is made by #{decide.round} kt",
+                ['decision_height_ft'],
+                from: at - AWAY_S,
+                to: at
+              )
+            )
           end
           allowed = @context.house.sink_allowed_fpm(decide)
           sank = value('decision_sink_fpm')
           return nil unless sank && sank > allowed + (2 * SINK_ROOM_FPM)
 
-          found('late_decision', "continued past #{decide.round} kt with #{sank.round} ft/min of sink, #{allowed.round} allowed", ['decision_sink_fpm'])
+          found(
+            'late_decision',
+            "continued past #{decide.round} kt with #{sank.round} ft/min of sink, #{allowed.round} allowed",
+            ['decision_sink_fpm']
+          )
         end
 
         # More power than the engine, or the exercise, allows.
@@ -80,9 +108,16 @@ module Fujin
 
           cap = cap_pct(power)
           finish = @attempt.event(:contact_s) || @attempt.end_s
-          run = longest(samples(@attempt.start_s, finish), POWER_HELD_S) { |i| power.pct(i).to_f > cap + POWER_ROOM_PCT } or return nil
-          found('power_cap_broken', "#{run.map { |i| power.pct(i) }.max.round} % of the engine's limit, #{cap.round} % is the cap", ['power_peak_pct'],
-                from: @signals.time(run.first), to: @signals.time(run.last))
+          run =
+            longest(samples(@attempt.start_s, finish), POWER_HELD_S) { |i| power.pct(i).to_f > cap + POWER_ROOM_PCT } or
+            return nil
+          found(
+            'power_cap_broken',
+            "#{run.map { |i| power.pct(i) }.max.round} % of the engine's limit, #{cap.round} % is the cap",
+            ['power_peak_pct'],
+            from: @signals.time(run.first),
+            to: @signals.time(run.last)
+          )
         end
 
         # Percent of the engine's limit: the limit itself.
@@ -97,7 +132,12 @@ module Fujin
           off = low.map { |i| [about.across(i), i] }.reject { |ft, _| ft.nan? }.max_by { |ft, _| ft.abs }
           return nil unless off && off[0].abs > LINE_ROOM_FT
 
-          found('drifted_off_track', "#{off[0].abs.round} ft #{off[0].positive? ? 'right' : 'left'} of the line", ['miss_across_ft'], to: @signals.time(off[1]))
+          found(
+            'drifted_off_track',
+            "#{off[0].abs.round} ft #{off[0].positive? ? 'right' : 'left'} of the line",
+            ['miss_across_ft'],
+            to: @signals.time(off[1])
+          )
         end
       end
     end

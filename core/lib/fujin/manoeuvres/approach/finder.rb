@@ -3,8 +3,8 @@
 module Fujin
   module Manoeuvres
     module Approach
-      # Powered approaches: `descent` from sink over 150 ft/min held for 3 s, `termination` under 3 kt below 10 ft for 6 s; or
-      # a contact at 5 kt or more, which is a run-on landing with its `slide` (MEASURES.md section 2).
+      # Powered approaches: `descent` from sink over 150 ft/min held for 3 s, `termination` under 3 kt below 10 ft for
+      # 6 s; or a contact at 5 kt or more, which is a run-on landing with its `slide` (MEASURES.md section 2).
       class Finder
         include Grading::Stretches
         include Grading::Descents
@@ -30,9 +30,12 @@ module Fujin
 
         # @return [Array<Attempt>]
         def find
-          return [] unless @context.type.helicopter? && signals.signal?(:agl) && signals.signal?(:gs) && signals.signal?(:sink)
+          unless @context.type.helicopter? && signals.signal?(:agl) && signals.signal?(:gs) && signals.signal?(:sink)
+            return []
+          end
 
-          landed = (contacts.filter_map { |contact| run_on(contact) } + stops.filter_map { |i| to_a_stop(i) }).uniq(&:start_s)
+          landed =
+            (contacts.filter_map { |contact| run_on(contact) } + stops.filter_map { |i| to_a_stop(i) }).uniq(&:start_s)
           (landed + turned_away(landed)).sort_by(&:start_s)
         end
 
@@ -41,12 +44,15 @@ module Fujin
         def closures = @closures ||= Grading::Closures.new(signals)
 
         # First sample of every stretch of standing or hovering low.
-        def stops = stretches(all, 2.0, hole_s: 1.0) { |i| signals[:gs][i] < STILL_KT && height(i) < LOW_FT }.map(&:first)
+        def stops =
+          stretches(all, 2.0, hole_s: 1.0) { |i| signals[:gs][i] < STILL_KT && height(i) < LOW_FT }.map(&:first)
 
         # The skids met the ground on the move.
         def contacts
-          stretches(all, 0.3, hole_s: 1.0) { |i| height(i) <= Grading::Contact::CONFIRM_FT }.map(&:first).select { |i| i.positive? && signals[:gs][i] >= RUN_ON_KT }
-                                                                                   .filter_map { |i| Grading::Contact.find(signals, signals.time(i) - 3.0, signals.time(i) + 2.0) }
+          stretches(all, 0.3, hole_s: 1.0) { |i| height(i) <= Grading::Contact::CONFIRM_FT }
+            .map(&:first)
+            .select { |i| i.positive? && signals[:gs][i] >= RUN_ON_KT }
+            .filter_map { |i| Grading::Contact.find(signals, signals.time(i) - 3.0, signals.time(i) + 2.0) }
         end
 
         def to_a_stop(index)
@@ -56,7 +62,11 @@ module Fujin
           return nil if overlaps?(start, at) || gliding?(start, at) || ran_on?(start, at)
 
           phases = [phase('descent', start, at), phase('termination', at, finish)]
-          attempt(kind(Grading::ApproachAngle.of(signals, start, at)), phases, events: { stopped_s: at }.merge(contact_between(start, finish)))
+          attempt(
+            kind(Grading::ApproachAngle.of(signals, start, at)),
+            phases,
+            events: { stopped_s: at }.merge(contact_between(start, finish))
+          )
         end
 
         # What the sortie was for, where that is one of the two; else by its angle.
@@ -67,22 +77,38 @@ module Fujin
         end
 
         # Touched the ground on the move before it stopped: that one is a run-on landing.
-        def ran_on?(start, at) = contacts.any? { |contact| contact.time_s.between?(start, at) && powered?(contact.time_s) && shallow?(start, contact.time_s) }
+        def ran_on?(start, at) =
+          contacts.any? do |contact|
+            contact.time_s.between?(start, at) && powered?(contact.time_s) && shallow?(start, contact.time_s)
+          end
 
         # One that the sortie was for may be flown too steep.
-        def shallow?(start, at) = @context.exercise == 'run_on_landing' || (Grading::ApproachAngle.of(signals, start, at) || 90.0) <= RUN_ON_TO_DEG
+        def shallow?(start, at) =
+          @context.exercise == 'run_on_landing' ||
+            (Grading::ApproachAngle.of(signals, start, at) || 90.0) <= RUN_ON_TO_DEG
 
         def run_on(contact)
           return nil unless powered?(contact.time_s)
 
           start = descent_start(signals.index(contact.time_s)) or return nil
-          return nil if overlaps?(start, contact.time_s) || gliding?(start, contact.time_s) || !shallow?(start, contact.time_s)
+          if overlaps?(start, contact.time_s) || gliding?(start, contact.time_s) || !shallow?(start, contact.time_s)
+            return nil
+          end
 
           slide = [contact.time_s + TOUCHDOWN_S, signals.end_s].min
           stopped = (signals.index(slide)...signals.size).find { |i| signals[:gs][i] < STOPPED_KT }
-          attempt('run_on_landing', [phase('descent', start, contact.time_s), phase('touchdown', contact.time_s, slide),
-                                     phase('slide', slide, stopped ? signals.time(stopped) : signals.end_s, estimated: stopped.nil?)],
-                  events: { contact_s: contact.time_s, contact: contact })
+          attempt(
+            'run_on_landing',
+            [
+              phase('descent', start, contact.time_s),
+              phase('touchdown', contact.time_s, slide),
+              phase('slide', slide, stopped ? signals.time(stopped) : signals.end_s, estimated: stopped.nil?)
+            ],
+            events: {
+              contact_s: contact.time_s,
+              contact: contact
+            }
+          )
         end
 
         # Approaches that were gone around from: the lowest point of each dip, under power, with a climb after it.
@@ -101,7 +127,9 @@ module Fujin
         def slowed?(range) = range.map { |i| signals[:gs][i] }.reject(&:nan?).min < SLOWED * signals[:gs][range.first]
 
         def path_angle(from, to)
-          distance = (from...to).sum { |i| signals[:gs][i].nan? ? 0.0 : signals[:gs][i] } * signals.step_s * Grading::Measuring::FT_PER_KT_S
+          distance =
+            (from...to).sum { |i| signals[:gs][i].nan? ? 0.0 : signals[:gs][i] } * signals.step_s *
+            Grading::Measuring::FT_PER_KT_S
           Math.atan2(height(from) - height(to), [distance, 1.0].max) / Quantities::DEG
         end
 
@@ -123,7 +151,8 @@ module Fujin
 
         def powered?(time_s) = closures.idle?(signals.index(time_s - 1.0)) != true
 
-        # Without power for more than a few seconds it is no powered approach, whether its closure is in the file or not.
+        # Without power for more than a few seconds it is no powered approach, whether its closure is in the file or
+        # not.
         def gliding?(start, finish)
           range = signals.index(start)..signals.index(finish)
           range.count { |i| closures.idle?(i) } * signals.step_s > GLIDING_S

@@ -3,9 +3,9 @@
 module Fujin
   module Manoeuvres
     module Approach
-      # Measures of a powered approach to a hover or the surface: the set-up, the angle and how well it was held, the closing
-      # speed against the curve of constant apparent closure, sink against what is allowed and against the vortex-ring region,
-      # the decision, the power that stops it, where it ended.
+      # Measures of a powered approach to a hover or the surface: the set-up, the angle and how well it was held, the
+      # closing speed against the curve of constant apparent closure, sink against what is allowed and against the
+      # vortex-ring region, the decision, the power that stops it, where it ended.
       class Measures
         include Grading::Measuring
         include Grading::PowerPull
@@ -40,10 +40,35 @@ module Fujin
         def take_descent
           from = descent.start_s
           to = descent.end_s
-          put('approach_angle_deg', 'descent', -> { Grading::ApproachAngle.of(signals, from, to) }, %i[agl gs], uncertainty: 0.5)
-          put('approach_angle_off_deg', 'descent', -> { angle_off }, %i[agl gs], uncertainty: 1.0, reason: 'it was broken off, so there is no point that it led to')
-          put('closing_speed_off_kt', 'descent', -> { closing_speed_off }, %i[gs agl], uncertainty: 2.0, reason: 'it was broken off, so there is no point that it led to')
-          put('groundspeed_at_50_ft_kt', 'descent', -> { range.find { |i| height(i) <= 50.0 }&.then { |i| signals[:gs][i] } }, %i[gs agl])
+          put(
+            'approach_angle_deg',
+            'descent',
+            -> { Grading::ApproachAngle.of(signals, from, to) },
+            %i[agl gs],
+            uncertainty: 0.5
+          )
+          put(
+            'approach_angle_off_deg',
+            'descent',
+            -> { angle_off },
+            %i[agl gs],
+            uncertainty: 1.0,
+            reason: 'it was broken off, so there is no point that it led to'
+          )
+          put(
+            'closing_speed_off_kt',
+            'descent',
+            -> { closing_speed_off },
+            %i[gs agl],
+            uncertainty: 2.0,
+            reason: 'it was broken off, so there is no point that it led to'
+          )
+          put(
+            'groundspeed_at_50_ft_kt',
+            'descent',
+            -> { range.find { |i| height(i) <= 50.0 }&.then { |i| signals[:gs][i] } },
+            %i[gs agl]
+          )
           take_sink
           take_decision
           put('avoid_area_s', 'descent', -> { avoid_area_s }, %i[agl ias], uncertainty: 1.0)
@@ -51,17 +76,42 @@ module Fujin
 
         def take_sink
           put('sink_max_fpm', 'descent', over(:sink, descent.start_s, descent.end_s, &:max), :sink)
-          put('sink_max_below_30_kt_fpm', 'descent', with_airspeed { |kt, sink| sink if kt < SLOW_KT }.max, %i[sink ias], reason: 'it was never slower than 30 kt there')
-          put('sink_over_allowed_fpm', 'descent', with_airspeed { |kt, sink| sink - context.house.sink_allowed_fpm(kt) }.max, %i[sink ias])
-          put('vortex_ring_index_max', 'descent', with_airspeed { |kt, sink| ring_index(kt, sink) }.max, %i[sink ias], uncertainty: 0.1)
-          put('vortex_ring_margin_fpm', 'descent', with_airspeed { |kt, sink| ring_margin(kt, sink) }.min, %i[sink ias], reason: 'it stayed faster than the vortex-ring region')
+          put(
+            'sink_max_below_30_kt_fpm',
+            'descent',
+            with_airspeed { |kt, sink| sink if kt < SLOW_KT }.max,
+            %i[sink ias],
+            reason: 'it was never slower than 30 kt there'
+          )
+          put(
+            'sink_over_allowed_fpm',
+            'descent',
+            with_airspeed { |kt, sink| sink - context.house.sink_allowed_fpm(kt) }.max,
+            %i[sink ias]
+          )
+          put(
+            'vortex_ring_index_max',
+            'descent',
+            with_airspeed { |kt, sink| ring_index(kt, sink) }.max,
+            %i[sink ias],
+            uncertainty: 0.1
+          )
+          put(
+            'vortex_ring_margin_fpm',
+            'descent',
+            with_airspeed { |kt, sink| ring_margin(kt, sink) }.min,
+            %i[sink ias],
+            reason: 'it stayed faster than the vortex-ring region'
+          )
         end
 
         # What the block makes of airspeed and sink, sample by sample, where both were recorded.
         def with_airspeed
           return [] unless signals.signal?(:ias) && signals.signal?(:sink)
 
-          range.filter_map { |i| yield(signals[:ias][i], signals[:sink][i]) unless signals[:ias][i].nan? || signals[:sink][i].nan? }
+          range.filter_map do |i|
+            yield(signals[:ias][i], signals[:sink][i]) unless signals[:ias][i].nan? || signals[:sink][i].nan?
+          end
         end
 
         def trim = context.conditions.trim
@@ -69,7 +119,10 @@ module Fujin
 
         # Strength of the vortex-ring state, 0 outside its region to 1 at its heart.
         def ring_index(kt, sink)
-          trim.rotor.ring_strength(-sink * Quantities::FPM / hover_m_s, context.conditions.atmosphere.true_speed(kt * Quantities::KT) / hover_m_s)
+          trim.rotor.ring_strength(
+            -sink * Quantities::FPM / hover_m_s,
+            context.conditions.atmosphere.true_speed(kt * Quantities::KT) / hover_m_s
+          )
         end
 
         # Sink that was left to the edge of the region at that airspeed.
@@ -107,7 +160,12 @@ module Fujin
         end
 
         # Samples on the line, between its heights.
-        def on_line = attempt.result == :completed && ended_s ? range.select { |i| LINE_FT.cover?(height(i)) && !to_go[i].nan? } : []
+        def on_line =
+          if attempt.result == :completed && ended_s
+            range.select { |i| LINE_FT.cover?(height(i)) && !to_go[i].nan? }
+          else
+            []
+          end
 
         # Largest departure of the sight line to where it ended from the house's angle.
         def angle_off
@@ -120,8 +178,8 @@ module Fujin
 
         def wanted_deg = context.approach_angle_deg(manoeuvre)
 
-        # Largest departure from the speed whose apparent closing rate stays the same, V ∝ √(distance to go), through its own
-        # speed at the top of the line.
+        # Largest departure from the speed whose apparent closing rate stays the same, V ∝ √(distance to go), through
+        # its own speed at the top of the line.
         def closing_speed_off
           top = on_line.first or return nil
           on_line.map { |i| (signals[:gs][i] - (signals[:gs][top] * Math.sqrt(to_go[i] / to_go[top]))).abs }.max
@@ -130,8 +188,19 @@ module Fujin
         def take_end
           phase = attempt.phase('termination') or return
           take_power_pull('termination', [phase.start_s - LAST_S, attempt.start_s].max, phase.end_s)
-          put('hover_height_ft', 'termination', over(:agl, phase.end_s - 4.0, phase.end_s) { |v| mean(v) - zero }, :agl, uncertainty: 1.0)
-          put('termination_heading_off_deg', 'termination', course_deg && Quantities.wrap_deg(signals.at(:heading, phase.start_s) - course_deg), :heading)
+          put(
+            'hover_height_ft',
+            'termination',
+            over(:agl, phase.end_s - 4.0, phase.end_s) { |v| mean(v) - zero },
+            :agl,
+            uncertainty: 1.0
+          )
+          put(
+            'termination_heading_off_deg',
+            'termination',
+            course_deg && Quantities.wrap_deg(signals.at(:heading, phase.start_s) - course_deg),
+            :heading
+          )
           take_contact(course_deg, phase_id: 'termination') if attempt.event(:contact)
           take_miss('termination', attempt.event(:stopped_s))
         end

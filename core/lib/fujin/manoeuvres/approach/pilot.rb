@@ -9,8 +9,16 @@ module Fujin
         include Flight::Piloting
 
         # Faults it can have, with the unit of each value.
-        FAULTS = { 'too_steep' => 'deg', 'too_shallow' => 'deg', 'sank_at_low_speed' => 'fpm', 'late_decision' => 's', 'power_cap_broken' => 'kt',
-                   'drifted_off_track' => 'ft', 'drift_at_contact' => 'kt', 'not_level' => 'deg' }.freeze
+        FAULTS = {
+          'too_steep' => 'deg',
+          'too_shallow' => 'deg',
+          'sank_at_low_speed' => 'fpm',
+          'late_decision' => 's',
+          'power_cap_broken' => 'kt',
+          'drifted_off_track' => 'ft',
+          'drift_at_contact' => 'kt',
+          'not_level' => 'deg'
+        }.freeze
 
         # Places along the line at which steady flight is known beforehand.
         STATIONS = 24
@@ -18,8 +26,8 @@ module Fujin
         LEAD_S = 1.6
         # The collective goes down to the line's over so long.
         EASED_S = 3.0
-        # A pilot who sinks too fast has lost the speed by this height, and sinks once, below this airspeed, until so far under the
-        # line or this low. The sink builds and is taken off at this rate, m/s².
+        # A pilot who sinks too fast has lost the speed by this height, and sinks once, below this airspeed, until so
+        # far under the line or this low. The sink builds and is taken off at this rate, m/s².
         SLOW_KT = 25.0
         SLOW_BY_M = 45.0
         SLOWING_PER_M = 0.07
@@ -64,7 +72,14 @@ module Fujin
           change_phase(dt)
           follow_torque(0.25, dt)
           line = @height > LOW_M ? @task.line_m : 0.0
-          Flight::Controls.new(pitch_command(dt), keep_line(@task.drift_m_s, line_m: line), collective_command(dt), @pedal, yaw_command, true)
+          Flight::Controls.new(
+            pitch_command(dt),
+            keep_line(@task.drift_m_s, line_m: line),
+            collective_command(dt),
+            @pedal,
+            yaw_command,
+            true
+          )
         end
 
         # Hovering, standing, or safely away.
@@ -114,7 +129,8 @@ module Fujin
             ground = wanted_speed(metres)
             air = [@trim.atmosphere.equivalent_speed(ground + @headwind), 0.0].max / Quantities::KT
             height = line_height(metres)
-            point = @trim.at(air, ground * Math.tan(@task.angle_rad), height_m: height < LOW_M ? [height, 0.3].max : nil)
+            point =
+              @trim.at(air, ground * Math.tan(@task.angle_rad), height_m: height < LOW_M ? [height, 0.3].max : nil)
             [metres, point.disc_pitch_rad, point.collective_rad]
           end
         end
@@ -204,7 +220,10 @@ module Fujin
 
         # Smoothly, once the skids carry.
         def lowered(dt)
-          @landed_collective = [(@landed_collective || @model.collective) - (0.03 * dt), @model.rotor.collective_min].max
+          @landed_collective = [
+            (@landed_collective || @model.collective) - (0.03 * dt),
+            @model.rotor.collective_min
+          ].max
         end
       end
     end

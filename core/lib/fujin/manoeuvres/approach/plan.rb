@@ -3,9 +3,9 @@
 module Fujin
   module Manoeuvres
     module Approach
-      # Plans a powered approach down a line to a hover or the surface: speed and sink at each height, the sink allowed, the
-      # distance from vortex ring state, the power, the decision point. The profile is steady flight at each point; the power
-      # for slowing down is left out.
+      # Plans a powered approach down a line to a hover or the surface: speed and sink at each height, the sink
+      # allowed, the distance from vortex ring state, the power, the decision point. The profile is steady flight at
+      # each point; the power for slowing down is left out.
       class Plan < Planning::ManoeuvrePlan
         # Heights at which the profile is drawn, as shares of the start.
         STEPS = 60
@@ -14,12 +14,20 @@ module Fujin
         # The vortex-ring region needs this margin of sink, ft/min.
         RING_MARGIN_FPM = 200.0
 
-        # What a pilot flies down: the line, where and how fast it begins, the ground speed with so many feet still to go.
+        # What a pilot flies down: the line, where and how fast it begins, the ground speed with so many feet still to
+        # go.
         Profile = Value.define(:angle_deg, :start_height_ft, :end_height_ft, :start_ias_kt, :ground_kt, :ending)
 
         # @return [Profile]
         def profile
-          Profile.new(angle_deg: angle_deg, start_height_ft: @height_ft, end_height_ft: end_height_ft, start_ias_kt: start_ias_kt, ground_kt: method(:groundspeed_at_kt), ending: ending)
+          Profile.new(
+            angle_deg: angle_deg,
+            start_height_ft: @height_ft,
+            end_height_ft: end_height_ft,
+            start_ias_kt: start_ias_kt,
+            ground_kt: method(:groundspeed_at_kt),
+            ending: ending
+          )
         end
 
         private
@@ -38,7 +46,8 @@ module Fujin
           [start_groundspeed_kt * speed_share(share), LEAST_GROUNDSPEED_KT].max
         end
 
-        # 'progressive': constant apparent closing, slowing evenly over the ground all the way. 'late': held to the last third.
+        # 'progressive': constant apparent closing, slowing evenly over the ground all the way. 'late': held to the
+        # last third.
         def speed_share(share)
           return Math.sqrt(share) if @house['approach_speed'] == 'progressive'
 
@@ -46,32 +55,49 @@ module Fujin
         end
 
         def path
-          @path ||= begin
-            total = distance_ft(@height_ft)
-            t = 0.0
-            last = nil
-            (0..STEPS).map do |i|
-              # Closer together near the end, where everything happens.
-              to_go = total * ((1.0 - (i / STEPS.to_f))**1.5)
-              ground = groundspeed_at_kt(to_go)
-              t += (last[0] - to_go) * Q::FT / ((last[1] + ground) / 2.0 * Q::KT) if last
-              last = [to_go, ground]
-              sink = ground * Q::KT * Math.tan(angle_deg * Q::DEG) / Q::FPM
-              height = end_height_ft + (to_go * Math.tan(angle_deg * Q::DEG))
-              point(t, -to_go, height, ias_for_groundspeed(ground), ground, i == STEPS ? 0.0 : sink, to_go < 60.0 ? :termination : :descent)
+          @path ||=
+            begin
+              total = distance_ft(@height_ft)
+              t = 0.0
+              last = nil
+              (0..STEPS).map do |i|
+                # Closer together near the end, where everything happens.
+                to_go = total * ((1.0 - (i / STEPS.to_f))**1.5)
+                ground = groundspeed_at_kt(to_go)
+                t += (last[0] - to_go) * Q::FT / ((last[1] + ground) / 2.0 * Q::KT) if last
+                last = [to_go, ground]
+                sink = ground * Q::KT * Math.tan(angle_deg * Q::DEG) / Q::FPM
+                height = end_height_ft + (to_go * Math.tan(angle_deg * Q::DEG))
+                point(
+                  t,
+                  -to_go,
+                  height,
+                  ias_for_groundspeed(ground),
+                  ground,
+                  i == STEPS ? 0.0 : sink,
+                  to_go < 60.0 ? :termination : :descent
+                )
+              end
             end
-          end
         end
 
         def own_numbers
           worst = path.min_by { |p| @house.sink_allowed_fpm(p.ias_kt) - p.sink_fpm }
           entry = path.first
-          { 'entry_height_ft' => number(@height_ft, 'ft'), 'entry_distance_ft' => number(-entry.along_ft, 'ft'), 'approach_angle_deg' => number(angle_deg, 'deg'),
+          {
+            'entry_height_ft' => number(@height_ft, 'ft'),
+            'entry_distance_ft' => number(-entry.along_ft, 'ft'),
+            'approach_angle_deg' => number(angle_deg, 'deg'),
             'air_angle_deg' => number(Math.atan2(entry.sink_fpm * Q::FPM, entry.ias_kt * Q::KT) / Q::DEG, 'deg'),
-            'entry_speed_kt' => number(entry.ias_kt, 'kt'), 'groundspeed_kt' => number(entry.groundspeed_kt, 'kt'), 'entry_sink_fpm' => number(entry.sink_fpm, 'fpm'),
-            'groundspeed_at_50_ft_kt' => number(at_height(50.0).groundspeed_kt, 'kt'), 'sink_at_50_ft_fpm' => number(at_height(50.0).sink_fpm, 'fpm'),
-            'sink_margin_fpm' => number(@house.sink_allowed_fpm(worst.ias_kt) - worst.sink_fpm, 'fpm'), 'least_margin_at_kt' => number(worst.ias_kt, 'kt'),
-            'drift_angle_deg' => drift_number(start_ias_kt) }.merge(vortex_ring, power_numbers, decision_numbers)
+            'entry_speed_kt' => number(entry.ias_kt, 'kt'),
+            'groundspeed_kt' => number(entry.groundspeed_kt, 'kt'),
+            'entry_sink_fpm' => number(entry.sink_fpm, 'fpm'),
+            'groundspeed_at_50_ft_kt' => number(at_height(50.0).groundspeed_kt, 'kt'),
+            'sink_at_50_ft_fpm' => number(at_height(50.0).sink_fpm, 'fpm'),
+            'sink_margin_fpm' => number(@house.sink_allowed_fpm(worst.ias_kt) - worst.sink_fpm, 'fpm'),
+            'least_margin_at_kt' => number(worst.ias_kt, 'kt'),
+            'drift_angle_deg' => drift_number(start_ias_kt)
+          }.merge(vortex_ring, power_numbers, decision_numbers)
         end
 
         def drift_number(kt)
@@ -83,27 +109,51 @@ module Fujin
 
         # Where the region begins, at its earliest (no airspeed), and how far the approach stays from it.
         def vortex_ring
-          margins = path.filter_map { |p| (ring = trim.vortex_ring_sinks_m_s(p.ias_kt)) && [(ring[0] / Q::FPM) - p.sink_fpm, p.ias_kt] }
+          margins =
+            path.filter_map do |p|
+              (ring = trim.vortex_ring_sinks_m_s(p.ias_kt)) && [(ring[0] / Q::FPM) - p.sink_fpm, p.ias_kt]
+            end
           margin = margins.min_by(&:first)
-          { 'vortex_ring_sink_fpm' => number(trim.vortex_ring_sinks_m_s(0.0)[0] / Q::FPM, 'fpm'), 'vortex_ring_below_kt' => number(Planning::LimitsMap.edge_speed_kt(trim), 'kt'),
-            'vortex_ring_margin_fpm' => margin ? number(margin[0], 'fpm') : no_number('fpm', 'the approach stays faster than the vortex-ring region'),
-            'vortex_ring_index_max' => number(path.map { |p| ring_index(p) }.max, 'index') }
+          {
+            'vortex_ring_sink_fpm' => number(trim.vortex_ring_sinks_m_s(0.0)[0] / Q::FPM, 'fpm'),
+            'vortex_ring_below_kt' => number(Planning::LimitsMap.edge_speed_kt(trim), 'kt'),
+            'vortex_ring_margin_fpm' =>
+              (
+                if margin
+                  number(margin[0], 'fpm')
+                else
+                  no_number('fpm', 'the approach stays faster than the vortex-ring region')
+                end
+              ),
+            'vortex_ring_index_max' => number(path.map { |p| ring_index(p) }.max, 'index')
+          }
         end
 
         # 0 outside the region, rising to 1 at its heart, with thrust equal to weight.
         def ring_index(point)
           hover = trim.rotor.hover_induced_velocity(@conditions.mass_kg * Q::G)
-          trim.rotor.ring_strength(-point.sink_fpm * Q::FPM / hover, @conditions.atmosphere.true_speed(point.ias_kt * Q::KT) / hover)
+          trim.rotor.ring_strength(
+            -point.sink_fpm * Q::FPM / hover,
+            @conditions.atmosphere.true_speed(point.ias_kt * Q::KT) / hover
+          )
         end
 
-        def power_at_kw(point) = trim.at(point.ias_kt, point.sink_fpm * Q::FPM, height_m: point.height_ft < 40 ? point.height_ft * Q::FT : nil).engine_power_w / 1000.0
+        def power_at_kw(point) =
+          trim.at(
+            point.ias_kt,
+            point.sink_fpm * Q::FPM,
+            height_m: point.height_ft < 40 ? point.height_ft * Q::FT : nil
+          ).engine_power_w / 1000.0
 
         def power_numbers
           lowest = path.map { |p| [power_at_kw(p), p] }.min_by(&:first)
           last = try('kw') { trim.hover_power_w(height_m: end_height_ft * Q::FT) / 1000.0 }
-          { 'least_power_kw' => number(lowest[0], 'kw'), 'final_power_kw' => last,
+          {
+            'least_power_kw' => number(lowest[0], 'kw'),
+            'final_power_kw' => last,
             'final_pull_kw' => last.value ? number(last.value - lowest[0], 'kw') : no_number('kw', last.reason),
-            'lowest_level_speed_kt' => lowest_level_speed(trim.power_available_w, nil) }
+            'lowest_level_speed_kt' => lowest_level_speed(trim.power_available_w, nil)
+          }
         rescue OutsideModel => e
           { 'least_power_kw' => no_number('kw', e.message) }
         end
@@ -129,34 +179,86 @@ module Fujin
         end
 
         def decision_numbers
-          { 'decision_height_ft' => number(decision_point.height_ft, 'ft'), 'decision_distance_ft' => number(-decision_point.along_ft, 'ft'),
-            'decision_speed_kt' => number(decision_point.ias_kt, 'kt'), 'avoid_area_s' => number(Planning::HeightVelocity.new(@type).exposure_s(path), 's') }
+          {
+            'decision_height_ft' => number(decision_point.height_ft, 'ft'),
+            'decision_distance_ft' => number(-decision_point.along_ft, 'ft'),
+            'decision_speed_kt' => number(decision_point.ias_kt, 'kt'),
+            'avoid_area_s' => number(Planning::HeightVelocity.new(@type).exposure_s(path), 's')
+          }
         end
 
         def gates
           d = decision_point
           allowed = @house.sink_allowed_fpm(d.ias_kt)
-          [Planning::Gate.new(id: 'decision', height_ft: d.height_ft, along_ft: d.along_ft, text: 'continue or go around, said aloud',
-                    measures: { 'ias_kt' => within(d.ias_kt, 6, 'kt'), 'sink_fpm' => { target: d.sink_fpm, low: 0.0, high: allowed, unit: 'fpm' } })]
+          [
+            Planning::Gate.new(
+              id: 'decision',
+              height_ft: d.height_ft,
+              along_ft: d.along_ft,
+              text: 'continue or go around, said aloud',
+              measures: {
+                'ias_kt' => within(d.ias_kt, 6, 'kt'),
+                'sink_fpm' => {
+                  target: d.sink_fpm,
+                  low: 0.0,
+                  high: allowed,
+                  unit: 'fpm'
+                }
+              }
+            )
+          ]
         end
 
         def within(target, width, unit) = { target: target, low: target - width, high: target + width, unit: unit }
 
         def setup
-          setup_before(path.first.along_ft, start_ias_kt, "#{start_ias_kt.round} kt at #{@height_ft.round} ft, level on the line until the angle is met; spot chosen before that")
+          setup_before(
+            path.first.along_ft,
+            start_ias_kt,
+            "#{start_ias_kt.round} kt at #{@height_ft.round} ft, level on the line until the angle is met; spot " \
+              'chosen before that'
+          )
         end
 
         def tables
-          rows = [500, 400, 300, 200, 150, 100, 50, 25].grep(end_height_ft..@height_ft).map do |ft|
-            p = at_height(ft)
-            [p.height_ft, -p.along_ft, p.groundspeed_kt, p.ias_kt, p.sink_fpm, @house.sink_allowed_fpm(p.ias_kt), cell { power_at_kw(p) }]
-          end
-          [Planning::Table.new(id: 'profile', title: 'Down the line', rows: rows, note: 'Indicated airspeed cannot be trusted under about 30 kt: use ground speed and the sink.',
-                     columns: [%w[Height ft], ['To go', 'ft'], ['Ground', 'kt'], %w[Airspeed kt], %w[Sink fpm], ['Allowed', 'fpm'], %w[Power kw]])]
+          rows =
+            [500, 400, 300, 200, 150, 100, 50, 25].grep(end_height_ft..@height_ft)
+              .map do |ft|
+                p = at_height(ft)
+                [
+                  p.height_ft,
+                  -p.along_ft,
+                  p.groundspeed_kt,
+                  p.ias_kt,
+                  p.sink_fpm,
+                  @house.sink_allowed_fpm(p.ias_kt),
+                  cell { power_at_kw(p) }
+                ]
+              end
+          [
+            Planning::Table.new(
+              id: 'profile',
+              title: 'Down the line',
+              rows: rows,
+              note: 'Indicated airspeed cannot be trusted under about 30 kt: use ground speed and the sink.',
+              columns: [
+                %w[Height ft],
+                ['To go', 'ft'],
+                %w[Ground kt],
+                %w[Airspeed kt],
+                %w[Sink fpm],
+                %w[Allowed fpm],
+                %w[Power kw]
+              ]
+            )
+          ]
         end
 
         def charts
-          [Planning::LimitsMap.sink(@conditions, allowed: ->(kt) { @house.sink_allowed_fpm(kt) }, path: path), Planning::LimitsMap.height_velocity(@type, path: path)]
+          [
+            Planning::LimitsMap.sink(@conditions, allowed: ->(kt) { @house.sink_allowed_fpm(kt) }, path: path),
+            Planning::LimitsMap.height_velocity(@type, path: path)
+          ]
         end
 
         def own_cautions = [sink_caution, ring_caution, escape, avoid_area].compact
@@ -165,30 +267,53 @@ module Fujin
           margin = value('sink_margin_fpm')
           return nil unless margin.negative?
 
-          caution('sink_limit', 'limit',
-                  "Sink passes what is allowed by #{(-margin).ceil} ft/min at #{value('least_margin_at_kt').round} kt: a shallower angle, or a later loss of speed.")
+          caution(
+            'sink_limit',
+            'limit',
+            "Sink passes what is allowed by #{(-margin).ceil} ft/min at #{value('least_margin_at_kt').round} kt: a " \
+              'shallower angle, or a later loss of speed.'
+          )
         end
 
         def ring_caution
           margin = value('vortex_ring_margin_fpm')
           return nil unless margin && margin < RING_MARGIN_FPM
 
-          caution('vortex_ring', margin.negative? ? 'limit' : 'caution',
-                  "Vortex ring state begins #{margin.negative? ? "#{(-margin).ceil} ft/min inside" : "#{margin.floor} ft/min beyond"} this approach's sink: less sink before less speed.")
+          caution(
+            'vortex_ring',
+            margin.negative? ? 'limit' : 'caution',
+            'Vortex ring state begins ' \
+              "#{margin.negative? ? "#{(-margin).ceil} ft/min inside" : "#{margin.floor} ft/min beyond"} this " \
+              "approach's sink: " \
+              'less sink before less speed.'
+          )
         end
 
         def escape
-          way = if @house['vortex_escape'] == 'sideways'
-                  "sideways: cyclic to the #{@type.clockwise? ? 'left' : 'right'}, power, #{@type.power_on_pedal} pedal"
-                else
-                  'forward with cyclic, then power'
-                end
-          caution('vortex_escape', 'note', "Rising sink, dead collective, shaking: out of the column #{way}. Never more collective alone.")
+          way =
+            if @house['vortex_escape'] == 'sideways'
+              "sideways: cyclic to the #{@type.clockwise? ? 'left' : 'right'}, power, #{@type.power_on_pedal} pedal"
+            else
+              'forward with cyclic, then power'
+            end
+          caution(
+            'vortex_escape',
+            'note',
+            "Rising sink, dead collective, shaking: out of the column #{way}. Never more collective alone."
+          )
         end
 
         def avoid_area
           seconds = value('avoid_area_s')
-          seconds > 2 ? caution('avoid_area', 'caution', "#{seconds.round} s inside the height-velocity area: an engine failure there has no good answer.") : nil
+          if seconds > 2
+            caution(
+              'avoid_area',
+              'caution',
+              "#{seconds.round} s inside the height-velocity area: an engine failure there has no good answer."
+            )
+          else
+            nil
+          end
         end
       end
     end

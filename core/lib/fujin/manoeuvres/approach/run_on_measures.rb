@@ -3,8 +3,8 @@
 module Fujin
   module Manoeuvres
     module Approach
-      # Measures of a run-on landing: those of its approach, the power it took against the cap, the contact, whether it bounced,
-      # how the collective went down, the slide.
+      # Measures of a run-on landing: those of its approach, the power it took against the cap, the contact, whether it
+      # bounced, how the collective went down, the slide.
       class RunOnMeasures < Measures
         BOUNCE_S = 4.0
         LOWERING_S = 8.0
@@ -29,7 +29,11 @@ module Fujin
           collective = signals[:collective] or return nil
           last = signals.index([at + LOWERING_S, signals.end_s].min)
           apart = [signals.samples(LOWERED_OVER_S), 1].max
-          falls = (signals.index(at)..last).each_cons(apart + 1).map { |window| collective[window.first] - collective[window.last] }.reject(&:nan?)
+          falls =
+            (signals.index(at)..last)
+              .each_cons(apart + 1)
+              .map { |window| collective[window.first] - collective[window.last] }
+              .reject(&:nan?)
           falls.empty? ? nil : [falls.max / (apart * signals.step_s), 0.0].max
         end
       end

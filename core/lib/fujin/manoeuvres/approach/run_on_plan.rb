@@ -3,13 +3,18 @@
 module Fujin
   module Manoeuvres
     module Approach
-      # Plans a run-on landing under a power cap: the lowest speed the cap sustains in ground effect, the ground speed that
-      # leaves in today's wind, the slide on each surface, start and threshold gates.
+      # Plans a run-on landing under a power cap: the lowest speed the cap sustains in ground effect, the ground speed
+      # that leaves in today's wind, the slide on each surface, start and threshold gates.
       class RunOnPlan < Plan
         def self.declaration = RunOnLanding
 
         # Skids: friction by surface (usual values).
-        FRICTION = { 'hard' => Flight::LandingGear::SKID_FRICTION, 'short_grass' => 0.45, 'wet_grass' => 0.25, 'gravel' => 0.5 }.freeze
+        FRICTION = {
+          'hard' => Flight::LandingGear::SKID_FRICTION,
+          'short_grass' => 0.45,
+          'wet_grass' => 0.25,
+          'gravel' => 0.5
+        }.freeze
         DEFAULT_CAP_PCT = 85.0
         THRESHOLD_FT = 20.0
         IN_GROUND_EFFECT_M = 3.3 * Quantities::FT
@@ -40,10 +45,16 @@ module Fujin
         def slide_ft(friction) = ((contact_groundspeed_kt * Q::KT)**2) / (2.0 * friction * Q::G) / Q::FT
 
         def own_numbers
-          super.merge('power_cap_kw' => number(cap_w / 1000.0, 'kw'), 'power_cap_pct' => number(cap_pct, 'pct'), 'lowest_level_speed_kt' => lowest_near,
-                      'lowest_level_speed_oge_kt' => lowest_away, 'touchdown_ias_kt' => number(contact_ias_kt, 'kt'),
-                      'touchdown_groundspeed_kt' => number(contact_groundspeed_kt, 'kt'), 'slide_ft' => number(slide_ft(FRICTION.fetch(@settings['surface'])), 'ft'),
-                      **cap_on_the_instrument)
+          super.merge(
+            'power_cap_kw' => number(cap_w / 1000.0, 'kw'),
+            'power_cap_pct' => number(cap_pct, 'pct'),
+            'lowest_level_speed_kt' => lowest_near,
+            'lowest_level_speed_oge_kt' => lowest_away,
+            'touchdown_ias_kt' => number(contact_ias_kt, 'kt'),
+            'touchdown_groundspeed_kt' => number(contact_groundspeed_kt, 'kt'),
+            'slide_ft' => number(slide_ft(FRICTION.fetch(@settings['surface'])), 'ft'),
+            **cap_on_the_instrument
+          )
         end
 
         def cap_on_the_instrument
@@ -54,32 +65,83 @@ module Fujin
         def gates
           near = at_height(THRESHOLD_FT)
           start = path.first
-          [Planning::Gate.new(id: 'start', height_ft: @height_ft, along_ft: start.along_ft, text: 'on the line, on speed, power under the cap', measures: { 'ias_kt' => within(start.ias_kt, 5,
-                                                                                                                                                                     'kt') }),
-           Planning::Gate.new(id: 'threshold', height_ft: THRESHOLD_FT, along_ft: near.along_ft, text: 'skids level, along the ground track, or go around',
-                    measures: { 'groundspeed_kt' => within(near.groundspeed_kt, 5, 'kt'), 'sink_fpm' => { target: near.sink_fpm, low: 0.0, high: 300.0, unit: 'fpm' } })]
+          [
+            Planning::Gate.new(
+              id: 'start',
+              height_ft: @height_ft,
+              along_ft: start.along_ft,
+              text: 'on the line, on speed, power under the cap',
+              measures: {
+                'ias_kt' => within(start.ias_kt, 5, 'kt')
+              }
+            ),
+            Planning::Gate.new(
+              id: 'threshold',
+              height_ft: THRESHOLD_FT,
+              along_ft: near.along_ft,
+              text: 'skids level, along the ground track, or go around',
+              measures: {
+                'groundspeed_kt' => within(near.groundspeed_kt, 5, 'kt'),
+                'sink_fpm' => {
+                  target: near.sink_fpm,
+                  low: 0.0,
+                  high: 300.0,
+                  unit: 'fpm'
+                }
+              }
+            )
+          ]
         end
 
-        def setup = setup_before(path.first.along_ft, start_ias_kt, "Line along the wind or the strip, #{start_ias_kt.round} kt, the cap said aloud; surface looked at from above")
+        def setup =
+          setup_before(
+            path.first.along_ft,
+            start_ias_kt,
+            "Line along the wind or the strip, #{start_ias_kt.round} kt, the cap said aloud; surface looked at from " \
+              'above'
+          )
 
         def tables
           rows = FRICTION.map { |name, friction| [name.tr('_', ' '), friction, slide_ft(friction)] }
-          [*super,
-           Planning::Table.new(id: 'slide', title: 'Slide by surface', columns: [['Surface', nil], ['Friction', nil], %w[Slide ft]], rows: rows,
-                     note: 'Skids at full weight, from first contact; usual frictions, not your field\'s.')]
+          [
+            *super,
+            Planning::Table.new(
+              id: 'slide',
+              title: 'Slide by surface',
+              columns: [['Surface', nil], ['Friction', nil], %w[Slide ft]],
+              rows: rows,
+              note: 'Skids at full weight, from first contact; usual frictions, not your field\'s.'
+            )
+          ]
         end
 
         def own_cautions
-          found = super + [caution('aft_cyclic', 'caution',
-                                   'No aft cyclic to brake: the rotor can reach the tail boom. Collective down smoothly, direction with pedals, drift with cyclic.')]
+          found =
+            super +
+            [
+              caution(
+                'aft_cyclic',
+                'caution',
+                'No aft cyclic to brake: the rotor can reach the tail boom. Collective down smoothly, direction with ' \
+                  'pedals, drift with cyclic.'
+              )
+            ]
           if contact_ias_kt < 1.0
-            found << caution('cap_hovers', 'caution',
-                             "This cap (#{(cap_w / 1000).round(1)} kW) also hovers in ground effect: a run-on is practice today, not need. Keep it above translational lift.")
+            found << caution(
+              'cap_hovers',
+              'caution',
+              "This cap (#{(cap_w / 1000).round(1)} kW) also hovers in ground effect: a run-on is practice today, " \
+                'not need. Keep it above translational lift.'
+            )
           end
           if contact_groundspeed_kt > 35
-            found << caution('fast_touchdown', 'limit',
-                             "Touchdown at #{contact_groundspeed_kt.round} kt over the ground, 35 at most, #{(contact_groundspeed_kt - 35).ceil} too fast: more wind along " \
-                             'the line, less mass or a higher cap.')
+            found << caution(
+              'fast_touchdown',
+              'limit',
+              "Touchdown at #{contact_groundspeed_kt.round} kt over the ground, 35 at most, " \
+                "#{(contact_groundspeed_kt - 35).ceil} too fast: more wind along " \
+                'the line, less mass or a higher cap.'
+            )
           end
           found
         end

@@ -17,7 +17,8 @@ module Fujin
         def ending = @house['steep_ending']
         def start_ias_kt = [0.75 * @type.glide_speed_kt, 45.0].min
 
-        # Down to about 30 kt over the ground on the line, held, then the closing rate to the end; sink never over what is allowed.
+        # Down to about 30 kt over the ground on the line, held, then the closing rate to the end; sink never over what
+        # is allowed.
         def groundspeed_at_kt(to_go_ft)
           share = (to_go_ft / distance_ft(@height_ft)).clamp(0.0, 1.0)
           hold = @house['hold_30_kt'] == 'long' ? 0.75 : 0.55
@@ -33,7 +34,7 @@ module Fujin
         # Ground speed at which the angle's sink meets the flat 300 ft/min: slower than 30 kt it must not sink faster.
         def allowed_groundspeed_kt
           @allowed_groundspeed_kt ||= begin
-            fits = lambda do |ground|
+            fits = ->(ground) do
               sink = ground * Q::KT * Math.tan(angle_deg * Q::DEG) / Q::FPM
               sink <= 0.95 * @house.sink_allowed_fpm(ias_for_groundspeed(ground))
             end
@@ -46,7 +47,15 @@ module Fujin
           steepest = @house['steepest_angle_deg']
           return super unless angle_deg > steepest
 
-          [caution('too_steep', 'limit', "#{angle_deg.round(1)}° is over the house limit of #{steepest}°, by #{(angle_deg - steepest).round(1)}°: another line or another site."), *super]
+          [
+            caution(
+              'too_steep',
+              'limit',
+              "#{angle_deg.round(1)}° is over the house limit of #{steepest}°, by #{(angle_deg - steepest).round(1)}°" \
+                ': another line or another site.'
+            ),
+            *super
+          ]
         end
       end
     end

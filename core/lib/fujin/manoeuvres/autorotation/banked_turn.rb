@@ -3,8 +3,8 @@
 module Fujin
   module Manoeuvres
     module Autorotation
-      # A turn as a pilot flies it: bank rolled in at a steady rate, held, and taken off when what is left to turn is what
-      # rolling out turns through. Headings are through the air, radians; right is +.
+      # A turn as a pilot flies it: bank rolled in at a steady rate, held, and taken off when what is left to turn is
+      # what rolling out turns through. Headings are through the air, radians; right is +.
       class BankedTurn
         ROLL_RAD_S = SteadyTurn::ROLL_DEG_S * Quantities::DEG
         OUT_RAD = 1.0 * Quantities::DEG

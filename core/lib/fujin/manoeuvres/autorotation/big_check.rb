@@ -3,7 +3,8 @@
 module Fujin
   module Manoeuvres
     module Autorotation
-      # One large collective movement in a glide, where small early ones were wanted. For fault finders that include FaultFinding.
+      # One large collective movement in a glide, where small early ones were wanted. For fault finders that include
+      # FaultFinding.
       module BigCheck
         # The collective up by more than this share of its travel, percent, within so long.
         BIG_PCT = 12.0
@@ -18,11 +19,18 @@ module Fujin
           smooth = Recordings::Smoothing.mean(collective[samples(from, to)], @signals.samples(0.2))
           return nil if smooth.size <= apart
 
-          rise, at = (0...(smooth.size - apart)).map { |i| [smooth[i + apart] - smooth[i], i] }.reject { |r, _| r.nan? }.max
+          rise, at =
+            (0...(smooth.size - apart)).map { |i| [smooth[i + apart] - smooth[i], i] }.reject { |r, _| r.nan? }.max
           return nil unless rise && rise > BIG_PCT
 
           start = @signals.time(@signals.index(from) + at)
-          found('one_big_check', "the collective went up by #{rise.round} points of its travel within #{WITHIN_S} s", [], from: start, to: start + WITHIN_S)
+          found(
+            'one_big_check',
+            "the collective went up by #{rise.round} points of its travel within #{WITHIN_S} s",
+            [],
+            from: start,
+            to: start + WITHIN_S
+          )
         end
       end
     end

@@ -3,14 +3,15 @@
 module Fujin
   module Manoeuvres
     module Autorotation
-      # Where landings end when a plan is flown again and again with a student's own spread: a reduced model (OptionRoute). Runs
-      # are seeded, so the same question has the same answer.
+      # Where landings end when a plan is flown again and again with a student's own spread: a reduced model
+      # (OptionRoute). Runs are seeded, so the same question has the same answer.
       #
-      # Along the final course the glide goes where it goes. Across it a pilot steers: what a turn leaves beside the line is
-      # closed on the final glide as far as CLOSING_DEG allows, and only what is left scatters.
+      # Along the final course the glide goes where it goes. Across it a pilot steers: what a turn leaves beside the
+      # line is closed on the final glide as far as CLOSING_DEG allows, and only what is left scatters.
       #
-      # Places are where the run ends, in feet along and across from the spot, if the entry is where it was planned; an entry
-      # moved over the ground moves them all with it, which is what makes a field of answers possible (DispersionField).
+      # Places are where the run ends, in feet along and across from the spot, if the entry is where it was planned; an
+      # entry moved over the ground moves them all with it, which is what makes a field of answers possible
+      # (DispersionField).
       class Dispersion
         Q = Quantities
         OPTIONS = %w[glide slow stretch delay s_turn circle].freeze
@@ -18,19 +19,37 @@ module Fujin
         CLOSING_DEG = 15.0
 
         # What one run does differently from the plan.
-        Deviation = Value.define(:speed_kt, :rotor_pct, :delay_s, :flare_height_ft, :entry_ft, :across_ft, :bank_deg, :headwind_kt)
+        Deviation =
+          Value.define(
+            :speed_kt, :rotor_pct, :delay_s, :flare_height_ft, :entry_ft, :across_ft, :bank_deg, :headwind_kt
+          )
 
         # @param planner [Class] of the autorotation family
         # @param settings [Hash] the exercise's own
         # @param spread [Spread]
-        def initialize(conditions, house, planner: StraightInPlan, course_deg: nil, height_ft: nil, settings: {}, spread: Spread.default)
+        def initialize(
+          conditions,
+          house,
+          planner: StraightInPlan,
+          course_deg: nil,
+          height_ft: nil,
+          settings: {},
+          spread: Spread.default
+        )
           @conditions = conditions
           @house = house
           @spread = spread
           @course_deg = course_deg || conditions.wind.from_deg
-          @plan = lambda do |option, height|
-            planner.new(conditions, house, course_deg: @course_deg, height_ft: height, settings: settings.merge('spot_option' => { 'glide' => 'none' }.fetch(option, option))).chosen
-          end
+          @plan =
+            ->(option, height) do
+              planner.new(
+                conditions,
+                house,
+                course_deg: @course_deg,
+                height_ft: height,
+                settings: settings.merge('spot_option' => { 'glide' => 'none' }.fetch(option, option))
+              ).chosen
+            end
           @base = @plan.call('glide', height_ft)
           @height_ft = @base.targets['entry_height_ft']
           @routes = {}
@@ -53,8 +72,9 @@ module Fujin
           turned = flown.turned(deviation.speed_kt, deviation.rotor_pct, deviation.bank_deg)
           final_m = final_glide_m(flown, turned, sink, deviation) / sink * ground(speed, deviation)
           before = flown.before_turns_m(speed) + (entry_speed * deviation.delay_s * 0.15) - (deviation.entry_ft * Q::FT)
-          along = entry_m[0] + (before * Math.cos(flown.track)) + turned.along_m + final_m + flown.flare_m + (deviation.flare_height_ft * Q::FT * FLOAT) -
-                  (deviation.headwind_kt * Q::KT * flown.other_s(turned))
+          along =
+            entry_m[0] + (before * Math.cos(flown.track)) + turned.along_m + final_m + flown.flare_m +
+            (deviation.flare_height_ft * Q::FT * FLOAT) - (deviation.headwind_kt * Q::KT * flown.other_s(turned))
           beside = entry_m[1] + (before * Math.sin(flown.track)) + turned.across_m
           [along / Q::FT, (closed(beside, final_m) / Q::FT) + deviation.across_ft]
         end
@@ -62,13 +82,23 @@ module Fujin
         # Where the option's own entry lies from the planned one: how far it goes beyond (+) or short of the spot, ft.
         def offset_ft(option) = place(option, NONE)[0]
 
-        NONE = Deviation.new(speed_kt: 0.0, rotor_pct: 0.0, delay_s: 0.0, flare_height_ft: 0.0, entry_ft: 0.0, across_ft: 0.0, bank_deg: 0.0, headwind_kt: 0.0)
+        NONE =
+          Deviation.new(
+            speed_kt: 0.0,
+            rotor_pct: 0.0,
+            delay_s: 0.0,
+            flare_height_ft: 0.0,
+            entry_ft: 0.0,
+            across_ft: 0.0,
+            bank_deg: 0.0,
+            headwind_kt: 0.0
+          )
         # A flare begun higher floats farther: metres over the ground for each metre of height.
         FLOAT = 1.9
         private_constant :FLOAT
 
-        # One standard deviation of where the entry is. A student's own misses hold all their scatter: the entry has what the
-        # rest of the spread does not explain, so that nothing counts twice.
+        # One standard deviation of where the entry is. A student's own misses hold all their scatter: the entry has
+        # what the rest of the spread does not explain, so that nothing counts twice.
         def entry_ft
           @entry_ft ||= if @spread.miss_along_ft
                           Math.sqrt([(@spread.miss_along_ft**2) - explained_variance, 0.0].max)
@@ -90,16 +120,25 @@ module Fujin
         end
 
         def deviation(random, entry = entry_ft)
-          Deviation.new(speed_kt: normal(random) * @spread.speed_kt, rotor_pct: normal(random) * @spread.rotor_pct, delay_s: (normal(random) * @spread.delay_s).abs,
-                        flare_height_ft: normal(random) * @spread.flare_height_ft, entry_ft: normal(random) * entry, across_ft: normal(random) * @spread.across_ft,
-                        bank_deg: normal(random) * @spread.bank_deg, headwind_kt: normal(random) * wind_kt)
+          Deviation.new(
+            speed_kt: normal(random) * @spread.speed_kt,
+            rotor_pct: normal(random) * @spread.rotor_pct,
+            delay_s: (normal(random) * @spread.delay_s).abs,
+            flare_height_ft: normal(random) * @spread.flare_height_ft,
+            entry_ft: normal(random) * entry,
+            across_ft: normal(random) * @spread.across_ft,
+            bank_deg: normal(random) * @spread.bank_deg,
+            headwind_kt: normal(random) * wind_kt
+          )
         end
 
         # Box and Muller.
         def normal(random) = Math.sqrt(-2.0 * Math.log(1.0 - random.rand)) * Math.cos(2.0 * Math::PI * random.rand)
 
         # The mean wind's own uncertainty and what a gusty flight averages to.
-        def wind_kt = @wind_kt ||= Math.hypot(@spread.wind_kt, @conditions.wind.gust_spread_kt / Flight::WindField::GUST_SIGMAS / 2.0)
+        def wind_kt =
+          @wind_kt ||=
+            Math.hypot(@spread.wind_kt, @conditions.wind.gust_spread_kt / Flight::WindField::GUST_SIGMAS / 2.0)
 
         def targets = @targets ||= @base.targets
         def entry_m = @entry_m ||= @base.parts.entry_m
@@ -109,7 +148,9 @@ module Fujin
 
         # Height left for the final glide and what the entry's speed is worth, metres.
         def final_glide_m(flown, turned, sink, deviation)
-          left = to_glide_m - flown.entry_height_m - turned.height_m - (sink * flown.established_s) - (deviation.flare_height_ft * Q::FT) - (entry_sink * deviation.delay_s * 0.25)
+          left =
+            to_glide_m - flown.entry_height_m - turned.height_m - (sink * flown.established_s) -
+            (deviation.flare_height_ft * Q::FT) - (entry_sink * deviation.delay_s * 0.25)
           [left + flown.carried_m, 0.0].max
         end
 
@@ -133,7 +174,13 @@ module Fujin
         def route(option) = @routes.fetch(option) { @routes[option] = build(option) }
 
         def build(option)
-          route = OptionRoute.new(@plan.call(option, @height_ft), @conditions, course_deg: @course_deg, delay_s: option == 'delay' ? SpotOptions::DELAY_S : 0.0)
+          route =
+            OptionRoute.new(
+              @plan.call(option, @height_ft),
+              @conditions,
+              course_deg: @course_deg,
+              delay_s: option == 'delay' ? SpotOptions::DELAY_S : 0.0
+            )
           SpotOptions::TURNS_DEG.key?(option) && !room?(route) ? nil : route
         rescue OutsideModel, InvalidInput
           nil

@@ -3,8 +3,8 @@
 module Fujin
   module Manoeuvres
     module Autorotation
-      # For every entry point on a grid, the share of runs that end within the standard's distance of the spot: worked out
-      # once from the runs' places, so that a moved entry is answered by looking it up.
+      # For every entry point on a grid, the share of runs that end within the standard's distance of the spot: worked
+      # out once from the runs' places, so that a moved entry is answered by looking it up.
       class DispersionField
         # Grid of entry points about the planned one, feet.
         STEP_FT = 100
@@ -24,7 +24,8 @@ module Fujin
         def probability(along_ft, across_ft)
           return 0.0 if @places.empty?
 
-          count(-along_ft - @within[0], -along_ft + @within[0], -across_ft - @within[1], -across_ft + @within[1]) / @places.size.to_f
+          count(-along_ft - @within[0], -along_ft + @within[0], -across_ft - @within[1], -across_ft + @within[1]) /
+            @places.size.to_f
         end
 
         # @return [Array<Array<Float>>] rows by ALONG_FT, columns by ACROSS_FT
@@ -33,7 +34,10 @@ module Fujin
         # Middle and the ellipse's half axes of the places: [along, across] of median and standard deviation.
         def summary
           along, across = @places.transpose
-          { median: [Quantities.median(along), Quantities.median(across)], spread: [deviation(along), deviation(across)] }
+          {
+            median: [Quantities.median(along), Quantities.median(across)],
+            spread: [deviation(along), deviation(across)]
+          }
         end
 
         private
@@ -48,15 +52,21 @@ module Fujin
           return nil if places.empty?
 
           @origin = [places.map(&:first).min, places.map(&:last).min].map { |v| (v / BIN_FT).floor }
-          rows, columns = [places.map(&:first).max, places.map(&:last).max].zip(@origin).map { |v, from| (v / BIN_FT).floor - from + 1 }
+          rows, columns =
+            [places.map(&:first).max, places.map(&:last).max].zip(@origin)
+              .map { |v, from| (v / BIN_FT).floor - from + 1 }
           bins = Array.new(rows) { Array.new(columns, 0) }
-          places.each { |along, across| bins[(along / BIN_FT).floor - @origin[0]][(across / BIN_FT).floor - @origin[1]] += 1 }
+          places.each do |along, across|
+            bins[(along / BIN_FT).floor - @origin[0]][(across / BIN_FT).floor - @origin[1]] += 1
+          end
           running(bins, rows, columns)
         end
 
         def running(bins, rows, columns)
           sums = Array.new(rows + 1) { Array.new(columns + 1, 0) }
-          rows.times { |i| columns.times { |j| sums[i + 1][j + 1] = bins[i][j] + sums[i][j + 1] + sums[i + 1][j] - sums[i][j] } }
+          rows.times do |i|
+            columns.times { |j| sums[i + 1][j + 1] = bins[i][j] + sums[i][j + 1] + sums[i + 1][j] - sums[i][j] }
+          end
           sums
         end
 

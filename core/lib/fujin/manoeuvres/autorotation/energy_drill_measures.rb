@@ -3,8 +3,8 @@
 module Fujin
   module Manoeuvres
     module Autorotation
-      # Measures of an energy drill: how far speed and rotor rpm were taken, and how much height went beyond what a steady glide
-      # over the same time would have cost.
+      # Measures of an energy drill: how far speed and rotor rpm were taken, and how much height went beyond what a
+      # steady glide over the same time would have cost.
       class EnergyDrillMeasures
         include Grading::Measuring
 
@@ -19,14 +19,22 @@ module Fujin
           from = phase.start_s
           to = phase.end_s
           seconds = to - from
-          { 'glide_ias_mean_kt' => lambda { |v|
-            mean(v)
-          }, 'glide_ias_min_kt' => :min.to_proc, 'glide_ias_max_kt' => :max.to_proc }.each { |id, take| put(id, 'glide', over(:ias, from, to, &take), :ias) }
+          {
+            'glide_ias_mean_kt' => ->(v) { mean(v) },
+            'glide_ias_min_kt' => :min.to_proc,
+            'glide_ias_max_kt' => :max.to_proc
+          }.each { |id, take| put(id, 'glide', over(:ias, from, to, &take), :ias) }
           put('glide_rotor_rpm_mean_pct', 'glide', over(:nr, from, to) { |v| mean(v) }, :nr)
           put('glide_rotor_rpm_min_pct', 'glide', over(:nr, from, to, &:min), :nr)
           put('glide_rotor_rpm_max_pct', 'glide', over(:nr, from, to, &:max), :nr)
           put('glide_sink_fpm', 'glide', height_lost(from, to) / seconds * 60.0, :agl, uncertainty: 240.0 / seconds)
-          put('height_beyond_glide_ft', 'glide', height_lost(from, to) - (targets['glide_sink_fpm'] * seconds / 60.0), :agl, uncertainty: 10.0)
+          put(
+            'height_beyond_glide_ft',
+            'glide',
+            height_lost(from, to) - (targets['glide_sink_fpm'] * seconds / 60.0),
+            :agl,
+            uncertainty: 10.0
+          )
           take_order(from)
           @taken
         end
@@ -39,8 +47,14 @@ module Fujin
         # Seconds by which the nose moved before the collective, - after it.
         def take_order(start)
           pitch, collective = %i[pitch collective].map { |name| moved_s(name, start) }
-          put('pitch_before_collective_s', 'glide', pitch && collective && (collective - pitch), %i[pitch collective], uncertainty: 2 * signals.step_s,
-                                                                                                                       reason: 'only one of the two was moved')
+          put(
+            'pitch_before_collective_s',
+            'glide',
+            pitch && collective && (collective - pitch),
+            %i[pitch collective],
+            uncertainty: 2 * signals.step_s,
+            reason: 'only one of the two was moved'
+          )
         end
 
         def moved_s(name, start)
@@ -50,7 +64,10 @@ module Fujin
           return nil if before.empty?
 
           usual = Quantities.median(before)
-          index = (signals.index(start - BEFORE_S)..signals.index(start + AFTER_S)).find { |i| (signals[name][i] - usual).abs > MOVED.fetch(name) }
+          index =
+            (signals.index(start - BEFORE_S)..signals.index(start + AFTER_S)).find do |i|
+              (signals[name][i] - usual).abs > MOVED.fetch(name)
+            end
           index && signals.time(index)
         end
       end

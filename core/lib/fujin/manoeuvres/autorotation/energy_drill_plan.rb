@@ -14,32 +14,55 @@ module Fujin
         def default_height_ft = 3000.0
         def glide_kt = @house.glide_speed_kt(@type, trim)
         def slow_kt = [glide_kt - DEPARTURE_KT, 30.0].max
-        def fast_kt = [glide_kt + DEPARTURE_KT, @type.optional('speeds_kt.never_exceed_power_off', @type.fetch('speeds_kt.never_exceed')) - 5.0].min
+
+        def fast_kt =
+          [
+            glide_kt + DEPARTURE_KT,
+            @type.optional('speeds_kt.never_exceed_power_off', @type.fetch('speeds_kt.never_exceed')) - 5.0
+          ].min
+
         def speed_ft(kt) = Planning::EnergyLedger.speed_ft(kt, @conditions)
         def rotor_ft(pct) = Planning::EnergyLedger.rotor_ft(pct, @conditions)
         def sink_fpm(kt) = trim.autorotation_sink_m_s(kt, rotor_pct: pct) / Q::FPM
         def pct = @pct ||= [100.0, trim.floor_rotor_rpm_pct(glide_kt)].min
 
         def own_numbers
-          { 'entry_height_ft' => number(@height_ft, 'ft'), 'glide_speed_kt' => number(glide_kt, 'kt'), 'glide_sink_fpm' => number(sink_fpm(glide_kt), 'fpm'),
-            'slow_speed_kt' => number(slow_kt, 'kt'), 'slow_sink_fpm' => number(sink_fpm(slow_kt), 'fpm'), 'fast_speed_kt' => number(fast_kt, 'kt'),
-            'fast_sink_fpm' => number(sink_fpm(fast_kt), 'fpm'), 'speed_energy_ft' => number(speed_ft(glide_kt), 'ft'), 'rotor_energy_ft' => number(rotor_ft(pct), 'ft'),
-            'slow_to_glide_ft' => number(speed_ft(glide_kt) - speed_ft(slow_kt), 'ft'), 'glide_to_fast_ft' => number(speed_ft(fast_kt) - speed_ft(glide_kt), 'ft'),
-            'rotor_ten_points_ft' => number(rotor_ft(pct) - rotor_ft(pct - 10.0), 'ft'), 'rotor_rpm_on_floor_pct' => number(trim.floor_rotor_rpm_pct(glide_kt), 'pct') }
+          {
+            'entry_height_ft' => number(@height_ft, 'ft'),
+            'glide_speed_kt' => number(glide_kt, 'kt'),
+            'glide_sink_fpm' => number(sink_fpm(glide_kt), 'fpm'),
+            'slow_speed_kt' => number(slow_kt, 'kt'),
+            'slow_sink_fpm' => number(sink_fpm(slow_kt), 'fpm'),
+            'fast_speed_kt' => number(fast_kt, 'kt'),
+            'fast_sink_fpm' => number(sink_fpm(fast_kt), 'fpm'),
+            'speed_energy_ft' => number(speed_ft(glide_kt), 'ft'),
+            'rotor_energy_ft' => number(rotor_ft(pct), 'ft'),
+            'slow_to_glide_ft' => number(speed_ft(glide_kt) - speed_ft(slow_kt), 'ft'),
+            'glide_to_fast_ft' => number(speed_ft(fast_kt) - speed_ft(glide_kt), 'ft'),
+            'rotor_ten_points_ft' => number(rotor_ft(pct) - rotor_ft(pct - 10.0), 'ft'),
+            'rotor_rpm_on_floor_pct' => number(trim.floor_rotor_rpm_pct(glide_kt), 'pct')
+          }
         end
 
         # Glide, slow, glide, fast, glide: each change takes eight seconds, its energy from or into height.
         def path
-          @path ||= begin
-            rows = []
-            @t = @along = 0.0
-            @h = @height_ft
-            [[glide_kt, glide_kt, 8], [glide_kt, slow_kt, 8], [slow_kt, slow_kt, 6], [slow_kt, glide_kt, 8], [glide_kt, glide_kt, 6], [glide_kt, fast_kt, 8], [fast_kt, fast_kt, 6],
-             [fast_kt, glide_kt, 8]].each do |from, to, seconds|
-              leg(rows, from, to, seconds)
+          @path ||=
+            begin
+              rows = []
+              @t = @along = 0.0
+              @h = @height_ft
+              [
+                [glide_kt, glide_kt, 8],
+                [glide_kt, slow_kt, 8],
+                [slow_kt, slow_kt, 6],
+                [slow_kt, glide_kt, 8],
+                [glide_kt, glide_kt, 6],
+                [glide_kt, fast_kt, 8],
+                [fast_kt, fast_kt, 6],
+                [fast_kt, glide_kt, 8]
+              ].each { |from, to, seconds| leg(rows, from, to, seconds) }
+              rows
             end
-            rows
-          end
         end
 
         def leg(rows, from, to, seconds)
@@ -56,21 +79,48 @@ module Fujin
           end
         end
 
-        def setup = setup_before(0.0, glide_kt, "Steady glide at #{glide_kt.round} kt, rotor in band, area below clear to #{(path.last.height_ft - 500).floor(-1)} ft")
+        def setup =
+          setup_before(
+            0.0,
+            glide_kt,
+            "Steady glide at #{glide_kt.round} kt, rotor in band, area below clear to " \
+              "#{(path.last.height_ft - 500).floor(-1)} ft"
+          )
 
         def tables
           rows = [40, 50, 60, 70, 80].map { |kt| [kt.to_f, speed_ft(kt), sink_fpm(kt)] }
           rotor = [90, 95, 100, 105, 110].map { |p| [p.to_f, rotor_ft(p)] }
-          [Planning::Table.new(id: 'speed_energy', title: 'What speed is worth', columns: [%w[Airspeed kt], ['As height', 'ft'], %w[Sink fpm]], rows: rows),
-           Planning::Table.new(id: 'rotor_energy', title: 'What the rotor is worth', columns: [['Rotor rpm', 'pct'], ['As height', 'ft']], rows: rotor,
-                     note: 'Energy moved into speed has to be in the rotor or the height beforehand; energy coming out of speed has to be given somewhere to go.')]
+          [
+            Planning::Table.new(
+              id: 'speed_energy',
+              title: 'What speed is worth',
+              columns: [%w[Airspeed kt], ['As height', 'ft'], %w[Sink fpm]],
+              rows: rows
+            ),
+            Planning::Table.new(
+              id: 'rotor_energy',
+              title: 'What the rotor is worth',
+              columns: [['Rotor rpm', 'pct'], ['As height', 'ft']],
+              rows: rotor,
+              note:
+                'Energy moved into speed has to be in the rotor or the height beforehand; ' \
+                'energy coming out of speed has to be given somewhere to go.'
+            )
+          ]
         end
 
         def own_cautions
           low = path.last.height_ft
           return [] if low > 600
 
-          [caution('drill_height', 'limit', "The drill ends at #{low.round} ft, 600 wanted, #{(600 - low).ceil} ft short: begin at #{(@height_ft + 600 - low).ceil(-1)} ft or above.")]
+          [
+            caution(
+              'drill_height',
+              'limit',
+              "The drill ends at #{low.round} ft, 600 wanted, #{(600 - low).ceil} ft short: begin at " \
+                "#{(@height_ft + 600 - low).ceil(-1)} ft or above."
+            )
+          ]
         end
       end
     end

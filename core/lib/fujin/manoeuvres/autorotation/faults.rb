@@ -26,7 +26,8 @@ module Fujin
         def standard_for_faults = @manoeuvre.standard || StraightInAutorotation.standard
         def closure = @attempt.event(:closure_s) || @attempt.start_s
 
-        # Marginal or out; a marginal one that its uncertainty could clear accuses nobody. At the gate only while gliding.
+        # Marginal or out; a marginal one that its uncertainty could clear accuses nobody. At the gate only while
+        # gliding.
         def bad?(id)
           held = held(id)
           return false unless held && NAMED.include?(held.verdict)
@@ -42,8 +43,9 @@ module Fujin
           return taken unless taken&.value && taken.band.nil?
 
           @held ||= {}
-          @held[id] ||= standard_for_faults.band(id, @context.stage, @context.targets, planned: @context.planned)
-                                                .then { |band| band ? taken.with(band: band, verdict: band.verdict(taken.value)) : taken }
+          @held[id] ||= standard_for_faults
+            .band(id, @context.stage, @context.targets, planned: @context.planned)
+            .then { |band| band ? taken.with(band: band, verdict: band.verdict(taken.value)) : taken }
         end
 
         def planned_entry = @planned_entry ||= PlannedEntry.new(@context, @manoeuvre)
@@ -62,8 +64,13 @@ module Fujin
           width = held('miss_along_ft').band.in[1]
           return nil if offset * side < width || (offset.positive? != value('miss_along_ft').negative?)
 
-          found(id, "the entry began #{offset.abs.round} ft #{side.positive? ? 'farther from' : 'nearer'} the spot than planned for this wind and height",
-                ['miss_along_ft'], to: closure + 1.0)
+          found(
+            id,
+            "the entry began #{offset.abs.round} ft #{side.positive? ? 'farther from' : 'nearer'} the spot than " \
+              'planned for this wind and height',
+            ['miss_along_ft'],
+            to: closure + 1.0
+          )
         end
 
         def entered_too_far = entry_position('entered_too_far', 1.0)
@@ -80,8 +87,13 @@ module Fujin
           return nil unless bad?('collective_delay_s')
 
           delay = value('collective_delay_s')
-          found('late_collective', "collective down #{delay.round(1)} s after the power went, #{held('collective_delay_s').band.in[1].round(1)} s allowed#{lowest_rpm_text}",
-                %w[collective_delay_s min_rotor_rpm_pct], to: closure + delay)
+          found(
+            'late_collective',
+            "collective down #{delay.round(1)} s after the power went, " \
+              "#{held('collective_delay_s').band.in[1].round(1)} s allowed#{lowest_rpm_text}",
+            %w[collective_delay_s min_rotor_rpm_pct],
+            to: closure + delay
+          )
         end
 
         def lowest_rpm_text
@@ -100,7 +112,12 @@ module Fujin
           peak = after.first(down).max
           return nil unless peak && peak > level + 3.0
 
-          found('raised_collective', "collective went up by #{(peak - level).round} points before it came down", [], to: closure + 3.0)
+          found(
+            'raised_collective',
+            "collective went up by #{(peak - level).round} points before it came down",
+            [],
+            to: closure + 3.0
+          )
         end
 
         def lowest_collective
@@ -114,14 +131,24 @@ module Fujin
           rpm = @signals.window(:nr, closure + 2.0, closure + 6.0)
           return nil if rpm.empty? || (rpm.sum / rpm.size) >= @context.target_rotor_rpm_pct
 
-          found('collective_not_down', "lowest collective #{lowest_collective.round} % in the first 4 s, with rotor rpm under #{@context.target_rotor_rpm_pct.round} %",
-                ['min_rotor_rpm_pct'], to: closure + 6.0)
+          found(
+            'collective_not_down',
+            "lowest collective #{lowest_collective.round} % in the first 4 s, with rotor rpm under " \
+              "#{@context.target_rotor_rpm_pct.round} %",
+            ['min_rotor_rpm_pct'],
+            to: closure + 6.0
+          )
         end
 
         def yaw_uncorrected
           return nil unless bad?('entry_yaw_deg')
 
-          found('yaw_uncorrected', "the nose swung #{value('entry_yaw_deg').round}° within 3 s of the closure", ['entry_yaw_deg'], to: closure + 3.0)
+          found(
+            'yaw_uncorrected',
+            "the nose swung #{value('entry_yaw_deg').round}° within 3 s of the closure",
+            ['entry_yaw_deg'],
+            to: closure + 3.0
+          )
         end
 
         def nose_dropped
@@ -132,7 +159,12 @@ module Fujin
           drop = Quantities.median(before) - after.min
           return nil unless drop > 6.0
 
-          found('nose_dropped', "pitch fell #{drop.round}° in the entry and the speed ran to #{value('glide_ias_max_kt').round} kt", ['glide_ias_max_kt'], to: closure + 4.0)
+          found(
+            'nose_dropped',
+            "pitch fell #{drop.round}° in the entry and the speed ran to #{value('glide_ias_max_kt').round} kt",
+            ['glide_ias_max_kt'],
+            to: closure + 4.0
+          )
         end
 
         def slow_glide = off('slow_glide', SPEEDS.select { |id| bad_low?(id) }) { |ids| speed_text(ids) }
@@ -142,13 +174,22 @@ module Fujin
           off('low_rotor_rpm', RPMS.select { |id| bad_low?(id) }) { |ids| rpm_text(ids) } unless collective_held_down?
         end
 
-        def high_rotor_rpm = off('high_rotor_rpm', RPMS.select { |id| bad_high?(id) } + ['glide_rotor_rpm_max_pct'].select { |id| bad?(id) }) { |ids| rpm_text(ids) }
+        def high_rotor_rpm =
+          off(
+            'high_rotor_rpm',
+            RPMS.select { |id| bad_high?(id) } + ['glide_rotor_rpm_max_pct'].select { |id| bad?(id) }
+          ) { |ids| rpm_text(ids) }
 
         # A fault of the glide, or of another phase, that the measures show, if any do.
         def off(id, ids, phase_id: 'glide') = ids.any? ? found(id, yield(ids), ids, **phase_span(phase_id)) : nil
 
         def speed_text(ids)
-          ids.map { |id| "#{id.start_with?('gate') ? 'at the gate' : 'mean in the glide'} #{value(id).round} kt against #{held(id).band.target.round} kt" }.join('; ')
+          ids
+            .map do |id|
+              "#{id.start_with?('gate') ? 'at the gate' : 'mean in the glide'} #{value(id).round} kt against " \
+                "#{held(id).band.target.round} kt"
+            end
+            .join('; ')
         end
 
         # With the collective on its stop all through the glide there is nothing left to lower.
@@ -158,20 +199,32 @@ module Fujin
           values.any? && Quantities.median(values) <= 5.0
         end
 
-        def rpm_text(ids) = ids.map { |id| "#{plain(id)} #{value(id).round(1)} %, target #{@context.target_rotor_rpm_pct.round(1)} %" }.join('; ')
+        def rpm_text(ids) =
+          ids
+            .map { |id| "#{plain(id)} #{value(id).round(1)} %, target #{@context.target_rotor_rpm_pct.round(1)} %" }
+            .join('; ')
 
-        def flare_height_text = "flare began at #{value('flare_height_ft').round} ft, #{held('flare_height_ft').band.target.round} ft planned"
-        def early_flare = off('early_flare', ['flare_height_ft'].select { |id| bad_high?(id) }, phase_id: 'flare') { flare_height_text }
-        def late_flare = off('late_flare', ['flare_height_ft'].select { |id| bad_low?(id) }, phase_id: 'flare') { flare_height_text }
+        def flare_height_text =
+          "flare began at #{value('flare_height_ft').round} ft, #{held('flare_height_ft').band.target.round} ft planned"
+
+        def early_flare =
+          off('early_flare', ['flare_height_ft'].select { |id| bad_high?(id) }, phase_id: 'flare') { flare_height_text }
+
+        def late_flare =
+          off('late_flare', ['flare_height_ft'].select { |id| bad_low?(id) }, phase_id: 'flare') { flare_height_text }
 
         def weak_flare
-          off('weak_flare', ['flare_pitch_max_deg'].select { |id| bad_low?(id) }, phase_id: 'flare') { "highest pitch #{value('flare_pitch_max_deg').round(1)}°#{ground_speed_left}" }
+          off('weak_flare', ['flare_pitch_max_deg'].select { |id| bad_low?(id) }, phase_id: 'flare') do
+            "highest pitch #{value('flare_pitch_max_deg').round(1)}°#{ground_speed_left}"
+          end
         end
 
         def hard_flare
           return nil if bad_low?('flare_pitch_max_deg')
 
-          hard = ['flare_pitch_max_deg'].select { |id| bad_high?(id) } + %w[flare_rotor_rpm_max_pct balloon_ft].select { |id| bad?(id) }
+          hard =
+            ['flare_pitch_max_deg'].select { |id| bad_high?(id) } +
+            %w[flare_rotor_rpm_max_pct balloon_ft].select { |id| bad?(id) }
           off('hard_flare', hard, phase_id: 'flare') { |ids| ids.map { |id| in_words(measure(id)) }.join('; ') }
         end
 
@@ -185,7 +238,13 @@ module Fujin
           level = @attempt.event(:level_s)
           return nil unless on && level && on - level > 1.5
 
-          found('late_power', "throttle joined #{(on - level).round(1)} s after levelling", ['power_on_s'], from: level, to: on)
+          found(
+            'late_power',
+            "throttle joined #{(on - level).round(1)} s after levelling",
+            ['power_on_s'],
+            from: level,
+            to: on
+          )
         end
 
         def at_contact(fault, id, text)
@@ -195,14 +254,25 @@ module Fujin
 
         def not_level = at_contact('not_level', 'contact_pitch_deg', ->(v) { "pitch #{v.round(1)}° at contact" })
         def weak_cushion = at_contact('weak_cushion', 'contact_sink_fpm', ->(v) { "sink #{v.round} ft/min at contact" })
-        def drift_at_contact = at_contact('drift_at_contact', 'contact_drift_kt', ->(v) { "#{v.abs.round(1)} kt to the #{v.positive? ? 'right' : 'left'} at contact" })
+
+        def drift_at_contact =
+          at_contact(
+            'drift_at_contact',
+            'contact_drift_kt',
+            ->(v) { "#{v.abs.round(1)} kt to the #{v.positive? ? 'right' : 'left'} at contact" }
+          )
 
         def late_turn
           planned = planned_entry.turn_after_s
           return nil unless planned && surely_over?('turn_delay_s', planned + LATE_TURN_S)
 
-          found('late_turn', "the turn began #{value('turn_delay_s').round(1)} s after the power went, #{planned.round(1)} s planned", ['turn_delay_s'],
-                from: closure + planned, to: @attempt.phase('turn').start_s)
+          found(
+            'late_turn',
+            "the turn began #{value('turn_delay_s').round(1)} s after the power went, #{planned.round(1)} s planned",
+            ['turn_delay_s'],
+            from: closure + planned,
+            to: @attempt.phase('turn').start_s
+          )
         end
 
         # From the end of the entry to the flare.

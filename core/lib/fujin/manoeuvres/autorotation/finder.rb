@@ -3,8 +3,8 @@
 module Fujin
   module Manoeuvres
     module Autorotation
-      # Finds autorotations in a recording, tells straight-in ones from those with turns or without speed, and cuts them into
-      # phases (MEASURES.md section 2).
+      # Finds autorotations in a recording, tells straight-in ones from those with turns or without speed, and cuts
+      # them into phases (MEASURES.md section 2).
       class Finder
         FLARE_BELOW_FT = 220.0
         LEVEL_FT = 6.0
@@ -67,8 +67,14 @@ module Fujin
 
         def drill(span, closure, power, estimated)
           from, to = span
-          Grading::Attempt.new(manoeuvre: 'energy_drill', start_s: from, end_s: to, phases: [phase('glide', from, to, estimated)].freeze,
-                      events: { closure_s: closure, power_on_s: power }.compact.freeze, estimated: estimated)
+          Grading::Attempt.new(
+            manoeuvre: 'energy_drill',
+            start_s: from,
+            end_s: to,
+            phases: [phase('glide', from, to, estimated)].freeze,
+            events: { closure_s: closure, power_on_s: power }.compact.freeze,
+            estimated: estimated
+          )
         end
 
         # The recording stops, or shows no flare.
@@ -83,9 +89,18 @@ module Fujin
           contact = Grading::Contact.find(@signals, flare_start, latest)
           power = power_on(flare_start - 2.0, [latest, level + 4.0].min)
           powered = power && (contact.nil? || power < contact.time_s)
-          phases = [phase('entry', closure, entry_end, estimated), phase('glide', entry_end, flare_start, flare_estimated),
-                    phase('flare', flare_start, level, flare_estimated || level_estimated)]
-          events = { closure_s: closure, level_s: level, power_on_s: power, contact_s: contact&.time_s, contact: contact }.compact
+          phases = [
+            phase('entry', closure, entry_end, estimated),
+            phase('glide', entry_end, flare_start, flare_estimated),
+            phase('flare', flare_start, level, flare_estimated || level_estimated)
+          ]
+          events = {
+            closure_s: closure,
+            level_s: level,
+            power_on_s: power,
+            contact_s: contact&.time_s,
+            contact: contact
+          }.compact
           tail, finish = powered ? recovery(level, latest) : touchdown(level, contact, latest)
           attempt(closure, finish, phases + tail, events, estimated, :completed)
         end
@@ -94,7 +109,15 @@ module Fujin
           kept = phases.select { |p| p.end_s > p.start_s }
           glided = kept.reject { |p| %w[flare recovery cushion touchdown].include?(p.id) }.last&.end_s || finish
           name, parts = kind(start, glided, kept)
-          Grading::Attempt.new(manoeuvre: name, start_s: start, end_s: finish, phases: parts.freeze, events: events.compact.freeze, estimated: estimated, result: result)
+          Grading::Attempt.new(
+            manoeuvre: name,
+            start_s: start,
+            end_s: finish,
+            phases: parts.freeze,
+            events: events.compact.freeze,
+            estimated: estimated,
+            result: result
+          )
         end
 
         # Which autorotation it was, from what lies between closure and flare, and its phases with the turn put in.
@@ -115,8 +138,10 @@ module Fujin
           from = [turns.first.start_s, phases.first.start_s].max
           to = turns.last.end_s
           turn = phase('turn', from, to, turns.any?(&:estimated))
-          before = phases.select { |p| p.start_s < from && p.id == 'entry' }.map { |p| p.with(end_s: [p.end_s, from].min) }
-          after = phases.reject { |p| p.id == 'entry' }.map { |p| p.id == 'glide' ? p.with(start_s: [p.start_s, to].max) : p }
+          before =
+            phases.select { |p| p.start_s < from && p.id == 'entry' }.map { |p| p.with(end_s: [p.end_s, from].min) }
+          after =
+            phases.reject { |p| p.id == 'entry' }.map { |p| p.id == 'glide' ? p.with(start_s: [p.start_s, to].max) : p }
           (before + [turn] + after).select { |p| p.end_s > p.start_s }
         end
 
@@ -138,10 +163,15 @@ module Fujin
           entry = phases.find { |p| p.id == 'entry' }
           rest = phases.reject { |p| %w[entry glide].include?(p.id) }
           glide = phases.find { |p| p.id == 'glide' }
-          [entry.with(end_s: [time, (glide || entry).end_s].min), glide&.with(start_s: [time, glide.end_s].min), *rest].compact.select { |p| p.end_s > p.start_s }
+          [
+            entry.with(end_s: [time, (glide || entry).end_s].min),
+            glide&.with(start_s: [time, glide.end_s].min),
+            *rest
+          ].compact.select { |p| p.end_s > p.start_s }
         end
 
-        def phase(id, from, to, estimated) = Grading::Phase.new(id: id, start_s: from, end_s: to, estimated: estimated ? true : false)
+        def phase(id, from, to, estimated) =
+          Grading::Phase.new(id: id, start_s: from, end_s: to, estimated: estimated ? true : false)
 
         # At least 1 s after the collective is down, with speed and rotor rpm at home; at the latest 6 s after it.
         def entry_end(closure)
@@ -203,7 +233,12 @@ module Fujin
 
         # Ground speed falls over 1.5 kt/s for 1 s, less 1 s.
         def slowing_at(from, to)
-          rate = Recordings::Smoothing.rate(Recordings::Smoothing.mean(@signals[:gs], @signals.samples(0.5)), @signals.step_s, @signals.samples(0.4))
+          rate =
+            Recordings::Smoothing.rate(
+              Recordings::Smoothing.mean(@signals[:gs], @signals.samples(0.5)),
+              @signals.step_s,
+              @signals.samples(0.4)
+            )
           held = @signals.samples(1.0)
           hit = (from..to).find { |i| low?(i) && rate[i, held].all? { |v| v < -1.5 } }
           hit && (@signals.time(hit) - 1.0)
@@ -239,9 +274,12 @@ module Fujin
         # First sample after which the engine drives again for a second.
         def power_on(from_s, to_s)
           held = @signals.samples(0.6)
-          (@signals.index(from_s)..@signals.index(to_s)).find do |i|
-            @closures.idle?(i) == false && (i..[i + held, @signals.size - 1].min).all? { |k| @closures.idle?(k) == false }
-          end&.then { |i| @signals.time(i) }
+          (@signals.index(from_s)..@signals.index(to_s))
+            .find do |i|
+              @closures.idle?(i) == false &&
+                (i..[i + held, @signals.size - 1].min).all? { |k| @closures.idle?(k) == false }
+            end
+            &.then { |i| @signals.time(i) }
         end
 
         # Power joined and a climb through 50 ft, or one that never went below it.

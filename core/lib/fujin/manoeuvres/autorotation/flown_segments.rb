@@ -3,9 +3,9 @@
 module Fujin
   module Manoeuvres
     module Autorotation
-      # The two parts of an autorotation that no closed form gives, flown once by the model: the entry in still air, since a
-      # steady wind moves it over the ground without changing it; and the flare to the end against the day's headwind, since
-      # a pilot ends it by the ground that goes by.
+      # The two parts of an autorotation that no closed form gives, flown once by the model: the entry in still air,
+      # since a steady wind moves it over the ground without changing it; and the flare to the end against the day's
+      # headwind, since a pilot ends it by the ground that goes by.
       #
       # Rows are [t_s, air_distance_m, height_m, air_speed_m_s (true), equivalent_kt, sink_m_s, rotor_pct, phase],
       # time and distance from the start of the segment.
@@ -32,21 +32,42 @@ module Fujin
 
         # @param reaction_s [Float] from power loss to the collective moving
         # @param headwind_kt [Float] along the final course
-        def initialize(conditions, entry_speed_kt:, glide_speed_kt:, target_rotor_pct:, flare_height_ft:, ending:, reaction_s:, headwind_kt: 0.0)
+        def initialize(
+          conditions,
+          entry_speed_kt:,
+          glide_speed_kt:,
+          target_rotor_pct:,
+          flare_height_ft:,
+          ending:,
+          reaction_s:,
+          headwind_kt: 0.0
+        )
           @conditions = conditions
           # With next to no ground speed left a flare means nothing: it is flown as if there were some.
-          @headwind = [headwind_kt.round * Quantities::KT, 0.6 * conditions.atmosphere.true_speed(glide_speed_kt * Quantities::KT)].min
-          @task = PilotTask.build(type: conditions.type, course_deg: 0.0, entry_speed_kt: entry_speed_kt, closure_s: 0.0,
-                                          entry_height_ft: 3000.0, glide_speed_kt: glide_speed_kt, ending: ending,
-                                          target_rotor_pct: target_rotor_pct, flare_height_ft: flare_height_ft)
-                                   .with(collective_delay_s: reaction_s)
+          @headwind = [
+            headwind_kt.round * Quantities::KT,
+            0.6 * conditions.atmosphere.true_speed(glide_speed_kt * Quantities::KT)
+          ].min
+          @task =
+            PilotTask.build(
+              type: conditions.type,
+              course_deg: 0.0,
+              entry_speed_kt: entry_speed_kt,
+              closure_s: 0.0,
+              entry_height_ft: 3000.0,
+              glide_speed_kt: glide_speed_kt,
+              ending: ending,
+              target_rotor_pct: target_rotor_pct,
+              flare_height_ft: flare_height_ft
+            ).with(collective_delay_s: reaction_s)
         end
 
         # From power loss until the glide is established.
         # @return [Segment]
         def entry = @entry ||= cut(settled_entry, SPEED_NEAR_KT, SINK_NEAR)
 
-        # From power loss until speed and sink are the glide's own, all but: what is left of the entry's speed has been glided out.
+        # From power loss until speed and sink are the glide's own, all but: what is left of the entry's speed has been
+        # glided out.
         # @return [Segment]
         def settled_entry = @settled_entry ||= KEPT.fetch([:entry, *@conditions.load_key, @task]) { fly_entry }
 
@@ -65,21 +86,38 @@ module Fujin
           Segment.new(rows: rows.freeze)
         end
 
-        def steady_sink_m_s = @steady_sink_m_s ||= @conditions.trim.autorotation_sink_m_s(@task.glide_speed_kt, rotor_pct: @task.target_rotor_pct)
+        def steady_sink_m_s =
+          @steady_sink_m_s ||=
+            @conditions.trim.autorotation_sink_m_s(@task.glide_speed_kt, rotor_pct: @task.target_rotor_pct)
 
         def gliding?(row, within_kt, within_share)
-          row[0] > LONGEST_ENTRY_S || (row[0] > 3.0 && (row[4] - @task.glide_speed_kt).abs < within_kt && ((row[5] / steady_sink_m_s) - 1.0).abs < within_share)
+          row[0] > LONGEST_ENTRY_S ||
+            (
+              row[0] > 3.0 && (row[4] - @task.glide_speed_kt).abs < within_kt &&
+                ((row[5] / steady_sink_m_s) - 1.0).abs < within_share
+            )
         end
 
         def cut(segment, within_kt, within_share)
-          Segment.new(rows: segment.rows[0..(segment.rows.index { |row| gliding?(row, within_kt, within_share) })].freeze)
+          Segment.new(
+            rows: segment.rows[0..(segment.rows.index { |row| gliding?(row, within_kt, within_share) })].freeze
+          )
         end
 
         def fly_flare
           sink = steady_sink_m_s
-          model = model_in(@headwind).start(height_m: @task.flare_height_m + (2.0 * sink), speed_kt: @task.glide_speed_kt, course_rad: 0.0,
-                                            sink_m_s: sink, rotor_pct: @task.target_rotor_pct)
-          rows = fly(model, @headwind, gliding: true) { |row| row[0] > 45.0 || (row[7] != :glide && (row[3] - @headwind).abs < HOVER_M_S) }
+          model =
+            model_in(@headwind).start(
+              height_m: @task.flare_height_m + (2.0 * sink),
+              speed_kt: @task.glide_speed_kt,
+              course_rad: 0.0,
+              sink_m_s: sink,
+              rotor_pct: @task.target_rotor_pct
+            )
+          rows =
+            fly(model, @headwind, gliding: true) do |row|
+              row[0] > 45.0 || (row[7] != :glide && (row[3] - @headwind).abs < HOVER_M_S)
+            end
           shift(rows.drop_while { |row| row[2] > @task.flare_height_m })
         end
 

@@ -27,11 +27,15 @@ module Fujin
           return {} if turns.empty?
 
           deg = planned['turn_deg'] || turned_deg(turns, signals, course_deg)
-          { 'turn_side' => SIDES.fetch(turns.first.turned_deg.positive?), 'turn_deg' => deg, 'bank_deg' => bank_deg(signals, phase) }.compact
+          {
+            'turn_side' => SIDES.fetch(turns.first.turned_deg.positive?),
+            'turn_deg' => deg,
+            'bank_deg' => bank_deg(signals, phase)
+          }.compact
         end
 
-        # Over the ground: the final course less the track it came in on, as many times round as the nose went. The middle turn
-        # of an S is twice its first.
+        # Over the ground: the final course less the track it came in on, as many times round as the nose went. The
+        # middle turn of an S is twice its first.
         def turned_deg(turns, signals, course_deg)
           return turns.map { |turn| turn.turned_deg.abs }.max / 2.0 if turns.size > 1
 

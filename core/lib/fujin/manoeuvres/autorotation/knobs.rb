@@ -6,30 +6,95 @@ module Fujin
       # What of an autorotation one change can be tried on, and the measures that it is told in.
       module Knobs
         # How far before the spot the entry began, feet.
-        ENTRY_OFFSET_FT = lambda do |flown|
+        ENTRY_OFFSET_FT = ->(flown) do
           along = flown.about_spot&.along(flown.signals.index(flown.attempt.start_s))
           along.nil? || along.nan? ? nil : -along
         end
 
-        DELAY = Grading::Knob.new(id: :delay, more: 'late_collective', measure: 'collective_delay_s', range: (0.0..4.0), words: ->(v) { "collective down #{v.round(1)} s sooner" })
-        SPEED = Grading::Knob.new(id: :speed, more: 'fast_glide', less: 'slow_glide', measure: 'glide_ias_mean_kt', range: (-25.0..40.0),
-                         words: ->(v) { "#{v.abs.round} kt #{v.positive? ? 'slower' : 'faster'} in the glide" })
-        ROTOR = Grading::Knob.new(id: :rotor, more: 'high_rotor_rpm', less: 'low_rotor_rpm', measure: 'glide_rotor_rpm_mean_pct', range: (-10.0..15.0),
-                         words: ->(v) { "rotor rpm #{v.abs.round} % #{v.positive? ? 'lower' : 'higher'} in the glide" })
-        FLARE_HEIGHT = Grading::Knob.new(id: :flare_height, more: 'early_flare', less: 'late_flare', measure: 'flare_height_ft', range: (-40.0..120.0),
-                                words: ->(v) { "the flare #{v.abs.round} ft #{v.positive? ? 'lower' : 'higher'}" })
-        FLARE = Grading::Knob.new(id: :flare, more: 'hard_flare', less: 'weak_flare', measure: 'flare_pitch_max_deg', gain: 0.055, range: (-0.8..1.0),
-                         words: ->(v) { "a flare #{v.positive? ? 'gentler' : 'stronger'} by #{(v.abs * 100).round} %" })
-        PLACE = Grading::Knob.new(id: :place, more: 'entered_too_far', less: 'entered_too_close', measure: ENTRY_OFFSET_FT, range: (-1500.0..5000.0),
-                         words: ->(v) { "the entry #{v.abs.round} ft #{v.positive? ? 'nearer' : 'farther out'}" })
-        TURN = Grading::Knob.new(id: :turn, more: 'late_turn', measure: 'turn_delay_s', range: (0.0..20.0), words: ->(v) { "the turn begun #{v.round(1)} s sooner" })
+        DELAY =
+          Grading::Knob.new(
+            id: :delay,
+            more: 'late_collective',
+            measure: 'collective_delay_s',
+            range: (0.0..4.0),
+            words: ->(v) { "collective down #{v.round(1)} s sooner" }
+          )
+        SPEED =
+          Grading::Knob.new(
+            id: :speed,
+            more: 'fast_glide',
+            less: 'slow_glide',
+            measure: 'glide_ias_mean_kt',
+            range: (-25.0..40.0),
+            words: ->(v) { "#{v.abs.round} kt #{v.positive? ? 'slower' : 'faster'} in the glide" }
+          )
+        ROTOR =
+          Grading::Knob.new(
+            id: :rotor,
+            more: 'high_rotor_rpm',
+            less: 'low_rotor_rpm',
+            measure: 'glide_rotor_rpm_mean_pct',
+            range: (-10.0..15.0),
+            words: ->(v) { "rotor rpm #{v.abs.round} % #{v.positive? ? 'lower' : 'higher'} in the glide" }
+          )
+        FLARE_HEIGHT =
+          Grading::Knob.new(
+            id: :flare_height,
+            more: 'early_flare',
+            less: 'late_flare',
+            measure: 'flare_height_ft',
+            range: (-40.0..120.0),
+            words: ->(v) { "the flare #{v.abs.round} ft #{v.positive? ? 'lower' : 'higher'}" }
+          )
+        FLARE =
+          Grading::Knob.new(
+            id: :flare,
+            more: 'hard_flare',
+            less: 'weak_flare',
+            measure: 'flare_pitch_max_deg',
+            gain: 0.055,
+            range: (-0.8..1.0),
+            words: ->(v) { "a flare #{v.positive? ? 'gentler' : 'stronger'} by #{(v.abs * 100).round} %" }
+          )
+        PLACE =
+          Grading::Knob.new(
+            id: :place,
+            more: 'entered_too_far',
+            less: 'entered_too_close',
+            measure: ENTRY_OFFSET_FT,
+            range: (-1500.0..5000.0),
+            words: ->(v) { "the entry #{v.abs.round} ft #{v.positive? ? 'nearer' : 'farther out'}" }
+          )
+        TURN =
+          Grading::Knob.new(
+            id: :turn,
+            more: 'late_turn',
+            measure: 'turn_delay_s',
+            range: (0.0..20.0),
+            words: ->(v) { "the turn begun #{v.round(1)} s sooner" }
+          )
 
-        GLIDING = [DELAY, SPEED, ROTOR, FLARE_HEIGHT, FLARE, Grading::ContactKnobs::CUSHION, Grading::ContactKnobs::DRIFT, PLACE].freeze
+        GLIDING = [
+          DELAY,
+          SPEED,
+          ROTOR,
+          FLARE_HEIGHT,
+          FLARE,
+          Grading::ContactKnobs::CUSHION,
+          Grading::ContactKnobs::DRIFT,
+          PLACE
+        ].freeze
         TURNING = [*GLIDING, TURN].freeze
         LOW_SPEED = [DELAY, SPEED, ROTOR].freeze
 
-        GLIDING_TOLD = %w[min_rotor_rpm_pct gate_ias_kt glide_sink_fpm roll_out_height_ft recovery_groundspeed_kt contact_sink_fpm contact_groundspeed_kt miss_along_ft].freeze
-        LOW_SPEED_TOLD = %w[min_rotor_rpm_pct low_ias_min_kt height_to_glide_ft time_to_glide_s glide_ias_mean_kt glide_sink_fpm glide_rotor_rpm_mean_pct].freeze
+        GLIDING_TOLD = %w[
+          min_rotor_rpm_pct gate_ias_kt glide_sink_fpm roll_out_height_ft recovery_groundspeed_kt contact_sink_fpm
+          contact_groundspeed_kt miss_along_ft
+        ].freeze
+        LOW_SPEED_TOLD = %w[
+          min_rotor_rpm_pct low_ias_min_kt height_to_glide_ft time_to_glide_s glide_ias_mean_kt glide_sink_fpm
+          glide_rotor_rpm_mean_pct
+        ].freeze
       end
     end
   end

@@ -3,8 +3,8 @@
 module Fujin
   module Manoeuvres
     module Autorotation
-      # Measures of a low or zero airspeed autorotation: an autorotation's, how slow it was, and what it cost to get the glide
-      # speed back.
+      # Measures of a low or zero airspeed autorotation: an autorotation's, how slow it was, and what it cost to get
+      # the glide speed back.
       class LowSpeedMeasures < Measures
         # The way back begins where the airspeed has last left its lowest by this, kt.
         LEFT_KT = 4.0
@@ -23,8 +23,24 @@ module Fujin
           glide = attempt.phase('glide').start_s
           lowest = over(:ias, entry.start_s, glide, &:min)
           put('low_ias_min_kt', 'entry', lowest, :ias)
-          left = lowest.nan? ? nil : signals.index(glide).downto(signals.index(entry.start_s)).find { |i| signals[:ias][i] < lowest + LEFT_KT }
-          put('height_to_glide_ft', 'entry', left && height_lost(signals.time(left), glide), %i[agl ias], uncertainty: 20.0)
+          left =
+            (
+              if lowest.nan?
+                nil
+              else
+                signals
+                  .index(glide)
+                  .downto(signals.index(entry.start_s))
+                  .find { |i| signals[:ias][i] < lowest + LEFT_KT }
+              end
+            )
+          put(
+            'height_to_glide_ft',
+            'entry',
+            left && height_lost(signals.time(left), glide),
+            %i[agl ias],
+            uncertainty: 20.0
+          )
           put('time_to_glide_s', 'entry', left && (glide - signals.time(left)), :ias, uncertainty: 1.0)
         end
       end

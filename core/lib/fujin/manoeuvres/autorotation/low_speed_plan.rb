@@ -3,8 +3,8 @@
 module Fujin
   module Manoeuvres
     module Autorotation
-      # Plans a low or zero airspeed autorotation: sink of the near-vertical descent, height to win the glide speed back, and
-      # the lowest height at which it may begin.
+      # Plans a low or zero airspeed autorotation: sink of the near-vertical descent, height to win the glide speed
+      # back, and the lowest height at which it may begin.
       class LowSpeedPlan < Planning::ManoeuvrePlan
         def self.declaration = LowSpeedAutorotation
 
@@ -21,7 +21,13 @@ module Fujin
         def descent_sink_m_s = @descent_sink_m_s ||= trim.autorotation_sink_m_s(low_speed_kt)
 
         def recovery
-          @recovery ||= Flight::SpeedRecovery.new(@conditions, to_kt: glide_speed_kt, from_kt: low_speed_kt, disc_pitch_deg: NOSE_DOWN_DEG).run
+          @recovery ||=
+            Flight::SpeedRecovery.new(
+              @conditions,
+              to_kt: glide_speed_kt,
+              from_kt: low_speed_kt,
+              disc_pitch_deg: NOSE_DOWN_DEG
+            ).run
         end
 
         # Height needed from the decision to recover until the sink is the glide's again.
@@ -29,45 +35,111 @@ module Fujin
 
         # Glide, gate and flare still have to fit under the recovery.
         def lowest_start_ft
-          (recovery_height_m / Q::FT) + [@house['gate_minimum_ft'], @house.turn_out_ft].max + (3.0 * trim.autorotation_sink_m_s(glide_speed_kt) / Q::FT) + DESCENT_FT
+          (recovery_height_m / Q::FT) + [@house['gate_minimum_ft'], @house.turn_out_ft].max +
+            (3.0 * trim.autorotation_sink_m_s(glide_speed_kt) / Q::FT) + DESCENT_FT
         end
 
         def own_numbers
           glide_sink = trim.autorotation_sink_m_s(glide_speed_kt)
           region = trim.vortex_ring_sinks_m_s(low_speed_kt)
-          { 'entry_height_ft' => number(@height_ft, 'ft'), 'low_speed_kt' => number(low_speed_kt, 'kt'), 'descent_sink_fpm' => number(descent_sink_m_s / Q::FPM, 'fpm'),
-            'glide_speed_kt' => number(glide_speed_kt, 'kt'), 'glide_sink_fpm' => number(glide_sink / Q::FPM, 'fpm'),
-            'recovery_height_ft' => number(recovery.height_lost_m / Q::FT, 'ft', 0.96 * recovery.height_lost_m / Q::FT, 1.08 * recovery.height_lost_m / Q::FT),
-            'recovery_steady_height_ft' => number(recovery.steady_height_lost_m / Q::FT, 'ft'), 'recovery_time_s' => number(recovery.reached_s, 's'),
-            'recovery_sink_max_fpm' => number(recovery.greatest_sink_m_s / Q::FPM, 'fpm'), 'lowest_start_height_ft' => number(lowest_start_ft, 'ft'),
-            'least_load_factor' => number(recovery.least_load_factor, 'index'), 'rotor_rpm_on_floor_pct' => try('pct') { trim.floor_rotor_rpm_pct(low_speed_kt) },
-            'vortex_ring_sink_fpm' => region ? number(region[0] / Q::FPM, 'fpm') : no_number('fpm', "no vortex-ring region at #{low_speed_kt.round} kt") }
+          {
+            'entry_height_ft' => number(@height_ft, 'ft'),
+            'low_speed_kt' => number(low_speed_kt, 'kt'),
+            'descent_sink_fpm' => number(descent_sink_m_s / Q::FPM, 'fpm'),
+            'glide_speed_kt' => number(glide_speed_kt, 'kt'),
+            'glide_sink_fpm' => number(glide_sink / Q::FPM, 'fpm'),
+            'recovery_height_ft' =>
+              number(
+                recovery.height_lost_m / Q::FT,
+                'ft',
+                0.96 * recovery.height_lost_m / Q::FT,
+                1.08 * recovery.height_lost_m / Q::FT
+              ),
+            'recovery_steady_height_ft' => number(recovery.steady_height_lost_m / Q::FT, 'ft'),
+            'recovery_time_s' => number(recovery.reached_s, 's'),
+            'recovery_sink_max_fpm' => number(recovery.greatest_sink_m_s / Q::FPM, 'fpm'),
+            'lowest_start_height_ft' => number(lowest_start_ft, 'ft'),
+            'least_load_factor' => number(recovery.least_load_factor, 'index'),
+            'rotor_rpm_on_floor_pct' => try('pct') { trim.floor_rotor_rpm_pct(low_speed_kt) },
+            'vortex_ring_sink_fpm' =>
+              (
+                if region
+                  number(region[0] / Q::FPM, 'fpm')
+                else
+                  no_number('fpm', "no vortex-ring region at #{low_speed_kt.round} kt")
+                end
+              )
+          }
         end
 
         def gates
           start = [lowest_start_ft - DESCENT_FT, 0].max
-          [Planning::Gate.new(id: 'recover', height_ft: start, along_ft: nil, measures: {}, text: 'nose down by here, whatever else is going on'),
-           Planning::Gate.new(id: 'gate', height_ft: [@house['gate_minimum_ft'].to_f, @house.turn_out_ft].max, along_ft: nil, text: 'glide speed, rotor rpm, line; or power, throttle first',
-                    measures: { 'gate_ias_kt' => { target: glide_speed_kt, low: glide_speed_kt - 7, high: glide_speed_kt + 7, unit: 'kt' } })]
+          [
+            Planning::Gate.new(
+              id: 'recover',
+              height_ft: start,
+              along_ft: nil,
+              measures: {},
+              text: 'nose down by here, whatever else is going on'
+            ),
+            Planning::Gate.new(
+              id: 'gate',
+              height_ft: [@house['gate_minimum_ft'].to_f, @house.turn_out_ft].max,
+              along_ft: nil,
+              text: 'glide speed, rotor rpm, line; or power, throttle first',
+              measures: {
+                'gate_ias_kt' => {
+                  target: glide_speed_kt,
+                  low: glide_speed_kt - 7,
+                  high: glide_speed_kt + 7,
+                  unit: 'kt'
+                }
+              }
+            )
+          ]
         end
 
         # Down the column, the recovery, then the glide to the gate.
         def path
-          @path ||= begin
-            sink = descent_sink_m_s
-            column = DESCENT_FT * Q::FT / sink
-            head = headwind_kt * Q::KT
-            down = (0..column.ceil).map do |t|
-              point(t.to_f, -head * t / Q::FT, @height_ft - (sink * t / Q::FT), low_speed_kt, low_speed_kt - headwind_kt, sink / Q::FPM, :descent)
+          @path ||=
+            begin
+              sink = descent_sink_m_s
+              column = DESCENT_FT * Q::FT / sink
+              head = headwind_kt * Q::KT
+              down =
+                (0..column.ceil).map do |t|
+                  point(
+                    t.to_f,
+                    -head * t / Q::FT,
+                    @height_ft - (sink * t / Q::FT),
+                    low_speed_kt,
+                    low_speed_kt - headwind_kt,
+                    sink / Q::FPM,
+                    :descent
+                  )
+                end
+              down + won_back(down.last, head) + glide_down(down.last)
             end
-            down + won_back(down.last, head) + glide_down(down.last)
-          end
         end
 
         def won_back(from, head)
-          recovery.rows.each_slice(10).map(&:first).drop(1).map do |t, ahead, height, kt, sink, rotor, _|
-            point(from.t_s + t, from.along_ft + ((ahead - (head * t)) / Q::FT), from.height_ft + (height / Q::FT), kt, kt - headwind_kt, sink / Q::FPM, :recovery, rotor_rpm_pct: rotor)
-          end
+          recovery
+            .rows
+            .each_slice(10)
+            .map(&:first)
+            .drop(1)
+            .map do |t, ahead, height, kt, sink, rotor, _|
+              point(
+                from.t_s + t,
+                from.along_ft + ((ahead - (head * t)) / Q::FT),
+                from.height_ft + (height / Q::FT),
+                kt,
+                kt - headwind_kt,
+                sink / Q::FPM,
+                :recovery,
+                rotor_rpm_pct: rotor
+              )
+            end
         end
 
         def glide_down(from)
@@ -76,31 +148,63 @@ module Fujin
           height = from.height_ft + (last[2] / Q::FT)
           sink = trim.autorotation_sink_m_s(glide_speed_kt)
           ground = groundspeed_kt(@course_deg, glide_speed_kt)
-          (1..15).map do |t|
-            point(from.t_s + last[0] + t, along + (ground * Q::KT * t / Q::FT), height - (sink * t / Q::FT), glide_speed_kt, ground, sink / Q::FPM, :glide)
-          end.take_while { |p| p.height_ft.positive? }
+          (1..15)
+            .map do |t|
+              point(
+                from.t_s + last[0] + t,
+                along + (ground * Q::KT * t / Q::FT),
+                height - (sink * t / Q::FT),
+                glide_speed_kt,
+                ground,
+                sink / Q::FPM,
+                :glide
+              )
+            end
+            .take_while { |p| p.height_ft.positive? }
         end
 
-        def setup = setup_before(0.0, glide_speed_kt, "#{glide_speed_kt.round} kt glide established above #{@height_ft.round} ft, then the nose comes up to #{low_speed_kt.round} kt")
+        def setup =
+          setup_before(
+            0.0,
+            glide_speed_kt,
+            "#{glide_speed_kt.round} kt glide established above #{@height_ft.round} ft, then the nose comes up to " \
+              "#{low_speed_kt.round} kt"
+          )
 
         def charts = [Planning::LimitsMap.sink(@conditions, path: path, autorotation: true)]
 
         def own_cautions
-          found = [caution('power_off', 'caution', 'Power stays off: with the throttle joined this is vortex-ring country. Recover the speed first, then join.'),
-                   caution('low_g', 'caution', teetering_text)]
+          found = [
+            caution(
+              'power_off',
+              'caution',
+              'Power stays off: with the throttle joined this is vortex-ring country. Recover the speed first, then ' \
+                'join.'
+            ),
+            caution('low_g', 'caution', teetering_text)
+          ]
           return found if @height_ft >= lowest_start_ft
 
           [
-            caution('start_height', 'limit',
-                    "Start height #{@height_ft.round} ft is under the #{lowest_start_ft.ceil(-1)} ft that the recovery needs today, by #{(lowest_start_ft - @height_ft).ceil} " \
-                    'ft: begin higher.'), *found
+            caution(
+              'start_height',
+              'limit',
+              "Start height #{@height_ft.round} ft is under the #{lowest_start_ft.ceil(-1)} ft that the recovery " \
+                "needs today, by #{(lowest_start_ft - @height_ft).ceil} " \
+                'ft: begin higher.'
+            ),
+            *found
           ]
         end
 
         def teetering_text
-          two = @type.fetch('rotor.blades') == 2
-          "Ease the nose down: the plan keeps #{recovery.least_load_factor.round(2)} g. " \
-            "#{two ? 'Two-bladed teetering rotors are never pushed into low g; reload before correcting a roll.' : 'No pushing.'}"
+          pushing =
+            if @type.fetch('rotor.blades') == 2
+              'Two-bladed teetering rotors are never pushed into low g; reload before correcting a roll.'
+            else
+              'No pushing.'
+            end
+          "Ease the nose down: the plan keeps #{recovery.least_load_factor.round(2)} g. #{pushing}"
         end
       end
     end

@@ -43,7 +43,10 @@ module Fujin
         def closure = attempt.event(:closure_s) || attempt.start_s
 
         def targets
-          @targets ||= context.targets.merge('lowest_rotor_rpm_pct' => PlannedEntry.new(context, manoeuvre).lowest_rotor_rpm_pct(entry_speed))
+          @targets ||=
+            context.targets.merge(
+              'lowest_rotor_rpm_pct' => PlannedEntry.new(context, manoeuvre).lowest_rotor_rpm_pct(entry_speed)
+            )
         end
 
         def entry_speed
@@ -52,7 +55,8 @@ module Fujin
         end
 
         # Where the plan has the entry, if there is one.
-        def setup_centre = context.planned ? [[context.targets['entry_speed_kt'], context.targets['entry_height_ft']]] : []
+        def setup_centre =
+          context.planned ? [[context.targets['entry_speed_kt'], context.targets['entry_height_ft']]] : []
 
         def take_entry
           put('entry_height_ft', 'entry', signals.at(:agl, closure), :agl)
@@ -86,15 +90,39 @@ module Fujin
           put('glide_ias_max_kt', 'glide', over(:ias, from, to, &:max), :ias)
           put('glide_rotor_rpm_mean_pct', 'glide', over(:nr, from, to) { |v| mean(v) }, :nr)
           put('glide_rotor_rpm_max_pct', 'glide', over(:nr, from, to, &:max), :nr)
-          put('glide_ias_in_band_pct', 'glide', in_band_pct(:ias, 'glide_ias_mean_kt', from, to), :ias, uncertainty: 5.0)
-          put('glide_rotor_rpm_in_band_pct', 'glide', in_band_pct(:nr, 'glide_rotor_rpm_mean_pct', from, to), :nr, uncertainty: 5.0)
-          put('glide_sink_fpm', 'glide', height_lost(from, to) / (to - from) * 60.0, :agl, uncertainty: 240.0 / [to - from, 1.0].max)
+          put(
+            'glide_ias_in_band_pct',
+            'glide',
+            in_band_pct(:ias, 'glide_ias_mean_kt', from, to),
+            :ias,
+            uncertainty: 5.0
+          )
+          put(
+            'glide_rotor_rpm_in_band_pct',
+            'glide',
+            in_band_pct(:nr, 'glide_rotor_rpm_mean_pct', from, to),
+            :nr,
+            uncertainty: 5.0
+          )
+          put(
+            'glide_sink_fpm',
+            'glide',
+            height_lost(from, to) / (to - from) * 60.0,
+            :agl,
+            uncertainty: 240.0 / [to - from, 1.0].max
+          )
           put('ground_glide_ratio', 'glide', ground_ratio(from, to), %i[gs agl], unit: 'index', uncertainty: 0.15)
         end
 
         # Share of a stretch in which a signal lies where the standard wants its mean, percent.
         def in_band_pct(name, measure_id, from, to)
-          band = (standard || StraightInAutorotation.standard).band(measure_id, context.stage, targets, planned: context.planned)
+          band =
+            (standard || StraightInAutorotation.standard).band(
+              measure_id,
+              context.stage,
+              targets,
+              planned: context.planned
+            )
           low, high = band.in
           over(name, from, to) { |values| 100.0 * values.count { |v| v.between?(low, high) } / values.size }
         end
@@ -116,7 +144,11 @@ module Fujin
             # Broken off above the gate: there is nothing to take there, and nothing missing.
             return if attempt.result == :go_around
 
-            return %w[gate_ias_kt gate_rotor_rpm_pct gate_sink_fpm gate_groundspeed_kt].each { |id| put(id, 'glide', Float::NAN, :agl) }
+            return (
+              %w[gate_ias_kt gate_rotor_rpm_pct gate_sink_fpm gate_groundspeed_kt].each do |id|
+                put(id, 'glide', Float::NAN, :agl)
+              end
+            )
           end
           put('gate_ias_kt', 'glide', signals.at(:ias, gate_s), :ias)
           put('gate_rotor_rpm_pct', 'glide', signals.at(:nr, gate_s), :nr)
@@ -140,20 +172,35 @@ module Fujin
           return Float::NAN if to <= from || signals.coverage(:agl, from, to) < 0.8
 
           lowest = Float::INFINITY
-          Recordings::Smoothing.mean(signals[:agl][(signals.index(from)..signals.index(to))], signals.samples(0.3)).reject(&:nan?).map do |height|
-            lowest = [lowest, height].min
-            height - lowest
-          end.max
+          Recordings::Smoothing
+            .mean(signals[:agl][(signals.index(from)..signals.index(to))], signals.samples(0.3))
+            .reject(&:nan?)
+            .map do |height|
+              lowest = [lowest, height].min
+              height - lowest
+            end
+            .max
         end
 
         def take_recovery
           phase = attempt.phase('recovery')
           lowest = over(:agl, phase.start_s, attempt.end_s) { |v| v.min - zero }
           put('recovery_min_height_ft', 'recovery', lowest, :agl, uncertainty: 1.0)
-          put('recovery_yaw_deg', 'recovery', yaw_after(phase.start_s, [phase.end_s - phase.start_s, 8.0].min), :heading)
+          put(
+            'recovery_yaw_deg',
+            'recovery',
+            yaw_after(phase.start_s, [phase.end_s - phase.start_s, 8.0].min),
+            :heading
+          )
           put('hover_height_ft', 'recovery', hover_height(phase.end_s), :agl, uncertainty: 1.0) unless phase.estimated
           take_power_pull('recovery', phase.start_s, attempt.end_s)
-          put('power_on_s', 'recovery', attempt.event(:power_on_s), signals.signal?(:throttle) ? :throttle : :power, uncertainty: 0.3)
+          put(
+            'power_on_s',
+            'recovery',
+            attempt.event(:power_on_s),
+            signals.signal?(:throttle) ? :throttle : :power,
+            uncertainty: 0.3
+          )
         end
 
         def hover_height(from)

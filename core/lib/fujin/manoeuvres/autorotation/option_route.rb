@@ -3,8 +3,8 @@
 module Fujin
   module Manoeuvres
     module Autorotation
-      # One way of reaching the spot as a reduced model: what its entry, turns and flare take is worked out once from a plan's
-      # parts, and what another speed, rotor rpm or bank does to it lies on parabolas through a few of each.
+      # One way of reaching the spot as a reduced model: what its entry, turns and flare take is worked out once from a
+      # plan's parts, and what another speed, rotor rpm or bank does to it lies on parabolas through a few of each.
       class OptionRoute
         Q = Quantities
         # Deviations at which sinks and turns are worked out.
@@ -52,9 +52,15 @@ module Fujin
 
         # @return [Float] steady sink with deviations of speed and rotor rpm, m/s
         def sink(speed_kt, rotor_pct)
-          @sinks ||= SPEED_STEPS_KT.map do |kt|
-            ROTOR_STEPS_PCT.map { |pct| @trim.autorotation_sink_m_s([self.speed_kt + kt, LEAST_SPEED_KT].max, rotor_pct: [target_pct + pct, LEAST_ROTOR_PCT].max) }
-          end
+          @sinks ||=
+            SPEED_STEPS_KT.map do |kt|
+              ROTOR_STEPS_PCT.map do |pct|
+                @trim.autorotation_sink_m_s(
+                  [self.speed_kt + kt, LEAST_SPEED_KT].max,
+                  rotor_pct: [target_pct + pct, LEAST_ROTOR_PCT].max
+                )
+              end
+            end
           across = weights(ROTOR_STEPS_PCT, rotor_pct)
           weights(SPEED_STEPS_KT, speed_kt).sum { |i, u| u * across.sum { |j, v| v * @sinks[i][j] } }
         end
@@ -65,9 +71,16 @@ module Fujin
 
           taken = [0.0, 0.0, 0.0, 0.0]
           banks = weights(BANK_STEPS_DEG, bank_deg)
-          weights(TURN_STEPS_KT, speed_kt).each { |i, u| banks.each { |j, v| turns[i][j].each_with_index { |value, k| taken[k] += u * v * value } } }
+          weights(TURN_STEPS_KT, speed_kt).each do |i, u|
+            banks.each { |j, v| turns[i][j].each_with_index { |value, k| taken[k] += u * v * value } }
+          end
           along, across, seconds, height = taken
-          Turned.new(along_m: along, across_m: across, seconds: seconds, height_m: height * sink(speed_kt, rotor_pct) / sink(speed_kt, 0.0))
+          Turned.new(
+            along_m: along,
+            across_m: across,
+            seconds: seconds,
+            height_m: height * sink(speed_kt, rotor_pct) / sink(speed_kt, 0.0)
+          )
         end
 
         NO_TURN = Turned.new(along_m: 0.0, across_m: 0.0, seconds: 0.0, height_m: 0.0)
@@ -79,14 +92,24 @@ module Fujin
         def entry_speed = @conditions.atmosphere.true_speed(@targets['entry_speed_kt'] * Q::KT)
 
         def turns
-          @turns ||= TURN_STEPS_KT.map do |kt|
-            BANK_STEPS_DEG.map { |deg| sequence(kt, deg).then { |flown| [*flown.displacement_m, flown.duration_s, flown.height_lost_m] } }
-          end
+          @turns ||=
+            TURN_STEPS_KT.map do |kt|
+              BANK_STEPS_DEG.map do |deg|
+                sequence(kt, deg).then { |flown| [*flown.displacement_m, flown.duration_s, flown.height_lost_m] }
+              end
+            end
         end
 
         def sequence(speed_kt, bank_deg)
-          TurnSequence.new(@conditions, course_deg: @course_deg, trim: @trim, speed_kt: [self.speed_kt + speed_kt, LEAST_SPEED_KT].max, target_pct: target_pct,
-                                        bank_deg: [@parts.bank_deg + bank_deg, LEAST_BANK_DEG].max, turns_deg: @parts.turns_deg)
+          TurnSequence.new(
+            @conditions,
+            course_deg: @course_deg,
+            trim: @trim,
+            speed_kt: [self.speed_kt + speed_kt, LEAST_SPEED_KT].max,
+            target_pct: target_pct,
+            bank_deg: [@parts.bank_deg + bank_deg, LEAST_BANK_DEG].max,
+            turns_deg: @parts.turns_deg
+          )
         end
 
         # A flown segment's ground along a relative track, metres.
@@ -97,12 +120,16 @@ module Fujin
         # Lagrange's weights of the three steps nearest to a value, by index.
         def weights(steps, value)
           value = value.clamp(steps.first, steps.last)
-          first = steps.size == 3 || value < steps[1] ? 0 : [steps.index { |step| step >= value } - 1, steps.size - 3].min
+          first =
+            steps.size == 3 || value < steps[1] ? 0 : [steps.index { |step| step >= value } - 1, steps.size - 3].min
           a = steps[first]
           b = steps[first + 1]
           c = steps[first + 2]
-          [[first, (value - b) * (value - c) / ((a - b) * (a - c))], [first + 1, (value - a) * (value - c) / ((b - a) * (b - c))],
-           [first + 2, (value - a) * (value - b) / ((c - a) * (c - b))]]
+          [
+            [first, (value - b) * (value - c) / ((a - b) * (a - c))],
+            [first + 1, (value - a) * (value - c) / ((b - a) * (b - c))],
+            [first + 2, (value - a) * (value - b) / ((c - a) * (c - b))]
+          ]
         end
       end
     end

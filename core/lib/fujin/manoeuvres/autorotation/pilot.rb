@@ -3,14 +3,16 @@
 module Fujin
   module Manoeuvres
     module Autorotation
-      # Flies an autorotation by looking at the model's state, as a competent pilot would: set-up, entry, glide, with the turns
-      # onto the final course if there are any, flare, then a power recovery to a hover or a cushioned touchdown.
+      # Flies an autorotation by looking at the model's state, as a competent pilot would: set-up, entry, glide, with
+      # the turns onto the final course if there are any, flare, then a power recovery to a hover or a cushioned
+      # touchdown.
       class Pilot
         include Flight::Piloting
 
         HOVER_HEIGHT_M = 1.22
         LEVEL_HEIGHT_M = 2.6
-        # A low airspeed is held for so long; then the nose goes down no further than this until the glide's is back (SpeedRecovery).
+        # A low airspeed is held for so long; then the nose goes down no further than this until the glide's is back
+        # (SpeedRecovery).
         SLOW_HELD_S = 8.0
         SLOW_WITHIN_M_S = 2.5
         NOSE_DOWN_RAD = 20.0 * Quantities::DEG
@@ -51,7 +53,14 @@ module Fujin
           observe(dt)
           change_phase
           follow_torque(@task.pedal_lag_s, dt)
-          Flight::Controls.new(pitch_command(dt), bank_command(dt), collective_command(dt), @pedal, yaw_command, @throttle_open)
+          Flight::Controls.new(
+            pitch_command(dt),
+            bank_command(dt),
+            collective_command(dt),
+            @pedal,
+            yaw_command,
+            @throttle_open
+          )
         end
 
         # The hover is established, or it stands.
@@ -102,7 +111,11 @@ module Fujin
           @phase = :turn
           change = @turns.shift
           speed = Math.hypot(@air_n, @air_e)
-          @turn = BankedTurn.new(turn_rad: change + drift(@course + change, speed) - drift(@course, speed), bank_rad: @task.bank_rad)
+          @turn =
+            BankedTurn.new(
+              turn_rad: change + drift(@course + change, speed) - drift(@course, speed),
+              bank_rad: @task.bank_rad
+            )
           @course += change
           @air_heading = nil
         end
@@ -141,8 +154,8 @@ module Fujin
           @throttle_open = false
         end
 
-        # So late that the flare's start, which is counted half a second before the pitch shows (MEASURES.md section 2), lies near
-        # the flare height.
+        # So late that the flare's start, which is counted half a second before the pitch shows (MEASURES.md section
+        # 2), lies near the flare height.
         def flare_trigger_m = @task.flare_height_m - (0.1 * @sink)
 
         def finish_flare
@@ -167,12 +180,17 @@ module Fujin
           end
         end
 
-        def winning_back? = @slow_since && !@won_back && !(@won_back = @speed > (@task.glide_speed_kt * Quantities::KT) - SLOW_WITHIN_M_S)
+        def winning_back? =
+          @slow_since && !@won_back && !(@won_back = @speed > (@task.glide_speed_kt * Quantities::KT) - SLOW_WITHIN_M_S)
 
         # Eased as the speed comes back.
         def winning_pitch
           wanted = (@task.glide_speed_kt * Quantities::KT) - @speed
-          [@glide_pitch - (Flight::SpeedRecovery::EASE_SPEED * wanted) + (Flight::SpeedRecovery::EASE_ACCELERATION * @acceleration), -NOSE_DOWN_RAD].max
+          [
+            @glide_pitch - (Flight::SpeedRecovery::EASE_SPEED * wanted) +
+              (Flight::SpeedRecovery::EASE_ACCELERATION * @acceleration),
+            -NOSE_DOWN_RAD
+          ].max
         end
 
         # Sink that sheds the glide's sink evenly with height down to the levelling height, m/s.

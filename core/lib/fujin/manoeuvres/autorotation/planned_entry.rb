@@ -3,8 +3,8 @@
 module Fujin
   module Manoeuvres
     module Autorotation
-      # What the plan asks of the entry of an autorotation that was flown: where it begins, when its turn does, how low the
-      # rotor may fall.
+      # What the plan asks of the entry of an autorotation that was flown: where it begins, when its turn does, how low
+      # the rotor may fall.
       class PlannedEntry
         # A reaction that is allowed everybody, s, and what is left to the rotor after it, points.
         REACTION_S = 0.5
@@ -25,12 +25,14 @@ module Fujin
           nil
         end
 
-        # How far before the spot, along the final course, the day asks for the entry at a height; metres. Nil outside the
-        # model, and for turns that no sortie has planned.
+        # How far before the spot, along the final course, the day asks for the entry at a height; metres. Nil outside
+        # the model, and for turns that no sortie has planned.
         # @param wind [Wind]
         def distance_m(height_ft, course_deg, wind)
           today = @context.conditions.with(wind: wind)
-          return @context.usual_glide(today, course_deg: course_deg, height_ft: height_ft).entry_distance_m unless turns?
+          unless turns?
+            return @context.usual_glide(today, course_deg: course_deg, height_ft: height_ft).entry_distance_m
+          end
           return nil unless asked_for?
 
           -@context.exercise_plan(today, course_deg: course_deg, height_ft: height_ft).parts.entry_m[0]
@@ -38,8 +40,8 @@ module Fujin
           nil
         end
 
-        # Lowest rotor rpm allowed after a closure at this speed: the band's floor, or what a reaction would show less some
-        # room, whichever is lower.
+        # Lowest rotor rpm allowed after a closure at this speed: the band's floor, or what a reaction would show less
+        # some room, whichever is lower.
         def lowest_rotor_rpm_pct(entry_speed_kt)
           @context.remember([:lowest_rotor_rpm_pct, entry_speed_kt.round]) do
             [@context.type.power_off_band[0].to_f, entry(entry_speed_kt).lowest_rotor_pct - ROOM].min
@@ -51,9 +53,15 @@ module Fujin
         private
 
         def entry(entry_speed_kt)
-          FlownSegments.new(@context.conditions, entry_speed_kt: entry_speed_kt, glide_speed_kt: @context.glide_speed_kt,
-                                                 target_rotor_pct: @context.target_rotor_rpm_pct, reaction_s: REACTION_S,
-                                                 flare_height_ft: @context.type.flare_height_ft, ending: :touchdown)
+          FlownSegments.new(
+            @context.conditions,
+            entry_speed_kt: entry_speed_kt,
+            glide_speed_kt: @context.glide_speed_kt,
+            target_rotor_pct: @context.target_rotor_rpm_pct,
+            reaction_s: REACTION_S,
+            flare_height_ft: @context.type.flare_height_ft,
+            ending: :touchdown
+          )
         end
 
         def turns? = @manoeuvre.phases.include?('turn')

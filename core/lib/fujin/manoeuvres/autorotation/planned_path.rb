@@ -44,13 +44,23 @@ module Fujin
         def flown(segment, origin, top_ft)
           along = origin[1]
           last = segment.rows.first
-          rows = segment.rows.each_with_index.filter_map do |row, i|
-            along += @ground_speed.call((row[3] + last[3]) / 2.0) * (row[0] - last[0])
-            last = row
-            next unless (i % ROW_EVERY).zero? || i == segment.rows.size - 1
+          rows =
+            segment.rows.each_with_index.filter_map do |row, i|
+              along += @ground_speed.call((row[3] + last[3]) / 2.0) * (row[0] - last[0])
+              last = row
+              next unless (i % ROW_EVERY).zero? || i == segment.rows.size - 1
 
-            [origin[0] + row[0], along, top_ft - ((segment.rows.first[2] - row[2]) / Q::FT), row[4], @ground_speed.call(row[3]), row[5], row[6], phase_of(row, segment)]
-          end
+              [
+                origin[0] + row[0],
+                along,
+                top_ft - ((segment.rows.first[2] - row[2]) / Q::FT),
+                row[4],
+                @ground_speed.call(row[3]),
+                row[5],
+                row[6],
+                phase_of(row, segment)
+              ]
+            end
           @end_of_flown = rows.last
           rows
         end
@@ -69,13 +79,31 @@ module Fujin
           steps = [time.ceil, 1].max
           (1..steps).map do |k|
             t = time * k / steps
-            [start[0] + t, start[1] + (speed * t), start[2] - (@sink_m_s * t / Q::FT), @glide_speed_kt, speed, @sink_m_s, @target_pct, :glide]
+            [
+              start[0] + t,
+              start[1] + (speed * t),
+              start[2] - (@sink_m_s * t / Q::FT),
+              @glide_speed_kt,
+              speed,
+              @sink_m_s,
+              @target_pct,
+              :glide
+            ]
           end
         end
 
         def point(row, total)
-          Planning::PathPoint.new(t_s: row[0], along_ft: (row[1] - total) / Q::FT, across_ft: 0.0, height_ft: row[2], ias_kt: row[3],
-                        groundspeed_kt: row[4] / Q::KT, sink_fpm: row[5] / Q::FPM, rotor_rpm_pct: row[6], phase: row[7])
+          Planning::PathPoint.new(
+            t_s: row[0],
+            along_ft: (row[1] - total) / Q::FT,
+            across_ft: 0.0,
+            height_ft: row[2],
+            ias_kt: row[3],
+            groundspeed_kt: row[4] / Q::KT,
+            sink_fpm: row[5] / Q::FPM,
+            rotor_rpm_pct: row[6],
+            phase: row[7]
+          )
         end
       end
     end

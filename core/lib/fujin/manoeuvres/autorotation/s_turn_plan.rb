@@ -17,9 +17,19 @@ module Fujin
 
         # How much nearer the spot may be than for a straight glide from the same height.
         def place_numbers
-          straight = StraightInPlan.new(@conditions, @house, course_deg: @course_deg, height_ft: @height_ft, stage: @stage).entry_distance_m / Q::FT
+          straight =
+            StraightInPlan.new(
+              @conditions,
+              @house,
+              course_deg: @course_deg,
+              height_ft: @height_ft,
+              stage: @stage
+            ).entry_distance_m / Q::FT
           numbers = super
-          numbers.merge('straight_distance_ft' => number(straight, 'ft'), 'shortened_ft' => number(straight - numbers['entry_distance_ft'].value, 'ft'))
+          numbers.merge(
+            'straight_distance_ft' => number(straight, 'ft'),
+            'shortened_ft' => number(straight - numbers['entry_distance_ft'].value, 'ft')
+          )
         end
       end
     end

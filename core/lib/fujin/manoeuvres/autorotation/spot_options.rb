@@ -12,19 +12,27 @@ module Fujin
         S_TURN_DEG = 45.0
 
         # Turns that an option adds, degrees in order.
-        TURNS_DEG = { 's_turn' => [S_TURN_DEG, -2.0 * S_TURN_DEG, S_TURN_DEG].freeze, 'circle' => [360.0].freeze }.freeze
+        TURNS_DEG = {
+          's_turn' => [S_TURN_DEG, -2.0 * S_TURN_DEG, S_TURN_DEG].freeze,
+          'circle' => [360.0].freeze
+        }.freeze
 
         # Speed and rotor rpm of an option.
         Pace = Value.define(:speed_kt, :target_pct)
 
-        # 'slow' is the type's lowest glide speed; 'stretch' best range over the ground at the low side of the rotor band, both
-        # restored before the gate.
+        # 'slow' is the type's lowest glide speed; 'stretch' best range over the ground at the low side of the rotor
+        # band, both restored before the gate.
         # @param usual [Pace] of the house glide
         # @return [Pace]
         def self.pace(option, conditions, trim, usual, headwind_kt)
           case option
           when 'slow'
-            Pace.new(speed_kt: conditions.type.optional('speeds_kt.lowest_glide') || trim.minimum_sink(rotor_pct: usual.target_pct).first, target_pct: usual.target_pct)
+            Pace.new(
+              speed_kt:
+                conditions.type.optional('speeds_kt.lowest_glide') ||
+                  trim.minimum_sink(rotor_pct: usual.target_pct).first,
+              target_pct: usual.target_pct
+            )
           when 'stretch'
             pct = [usual.target_pct, conditions.type.power_off_band[0] + 2.0].min
             Pace.new(speed_kt: trim.best_glide(rotor_pct: pct, headwind_kt: headwind_kt).first, target_pct: pct)
@@ -33,9 +41,22 @@ module Fujin
         end
 
         # @param usual [Pace] of the house glide
-        # @param start_m [Array(Float, Float)] place of the entry from the spot, along and across the final course, metres
+        # @param start_m [Array(Float, Float)] place of the entry from the spot, along and across the final course,
+        #   metres
         # @param track_deg [Float] true track of the entry, @param course_deg [Float] final course
-        def initialize(conditions, trim:, course_deg:, track_deg:, usual:, height_m:, flare_height_m:, entry:, flare:, entry_speed_kt:, start_m:)
+        def initialize(
+          conditions,
+          trim:,
+          course_deg:,
+          track_deg:,
+          usual:,
+          height_m:,
+          flare_height_m:,
+          entry:,
+          flare:,
+          entry_speed_kt:,
+          start_m:
+        )
           @conditions = conditions
           @trim = trim
           @track_deg = track_deg
@@ -58,16 +79,28 @@ module Fujin
         def reach(option, pace, points, shift_m: 0.0)
           return nil if points.empty?
 
-          placed = points.map do |ahead, beside|
-            along = ahead + shift_m
-            [(@start_m[0] + (along * Math.cos(@turned)) - (beside * Math.sin(@turned))) / Q::FT, (@start_m[1] + (along * Math.sin(@turned)) + (beside * Math.cos(@turned))) / Q::FT]
-          end
+          placed =
+            points.map do |ahead, beside|
+              along = ahead + shift_m
+              [
+                (@start_m[0] + (along * Math.cos(@turned)) - (beside * Math.sin(@turned))) / Q::FT,
+                (@start_m[1] + (along * Math.sin(@turned)) + (beside * Math.cos(@turned))) / Q::FT
+              ]
+            end
           Planning::Reach.new(option: option, speed_kt: pace.speed_kt, points: placed.freeze)
         end
 
         def area(pace, spent_m: 0.0)
-          ReachableArea.new(@conditions, trim: @trim, course_deg: @track_deg, rotor_pct: pace.target_pct, height_m: @height_m - spent_m,
-                                         flare_height_m: @flare_height_m, entry: @entry, flare: @flare).points(pace.speed_kt)
+          ReachableArea.new(
+            @conditions,
+            trim: @trim,
+            course_deg: @track_deg,
+            rotor_pct: pace.target_pct,
+            height_m: @height_m - spent_m,
+            flare_height_m: @flare_height_m,
+            entry: @entry,
+            flare: @flare
+          ).points(pace.speed_kt)
         end
 
         def glide = reach('glide', @usual, glide_points)
@@ -83,7 +116,8 @@ module Fujin
 
         # Ten more seconds level before the entry.
         def delay
-          speed = @conditions.wind.groundspeed_kt(@track_deg, @conditions.atmosphere.true_speed(@entry_speed_kt)) * Q::KT
+          speed =
+            @conditions.wind.groundspeed_kt(@track_deg, @conditions.atmosphere.true_speed(@entry_speed_kt)) * Q::KT
           reach('delay', @usual, glide_points, shift_m: speed * DELAY_S)
         end
 
@@ -93,10 +127,21 @@ module Fujin
 
         def turning(option)
           turns = TURNS_DEG.fetch(option).map { |deg| turn(deg) }
-          reach(option, @usual, moved(area(@usual, spent_m: turns.sum(&:height_lost_m)), net_ahead(turns), turns.sum(&:duration_s)))
+          reach(
+            option,
+            @usual,
+            moved(area(@usual, spent_m: turns.sum(&:height_lost_m)), net_ahead(turns), turns.sum(&:duration_s))
+          )
         end
 
-        def turn(deg) = SteadyTurn.of(@trim, speed_kt: @usual.speed_kt, turn_deg: deg, bank_deg: BANK_DEG, rotor_pct: @usual.target_pct).fly
+        def turn(deg) =
+          SteadyTurn.of(
+            @trim,
+            speed_kt: @usual.speed_kt,
+            turn_deg: deg,
+            bank_deg: BANK_DEG,
+            rotor_pct: @usual.target_pct
+          ).fly
 
         # Distance gained along the first heading by turns one after another.
         def net_ahead(turns)

@@ -3,8 +3,8 @@
 module Fujin
   module Manoeuvres
     module Autorotation
-      # Height, time and track of a turn in steady autorotation at one airspeed: quasi-steady, the bank rolled in and out at
-      # a given rate through the attitude's own lag. Angles by ṙψ = g·tanΦ/V.
+      # Height, time and track of a turn in steady autorotation at one airspeed: quasi-steady, the bank rolled in and
+      # out at a given rate through the attitude's own lag. Angles by ṙψ = g·tanΦ/V.
       class SteadyTurn
         # Rows are [t_s, along_m, across_m (through the air, right +), height_lost_m, heading_rad, bank_deg].
         Result = Value.define(:rows, :height_lost_m, :duration_s, :radius_m, :steady_height_lost_m, :sink_m_s)
@@ -29,8 +29,12 @@ module Fujin
 
         # Of one aircraft at a speed and rotor rpm.
         def self.of(trim, speed_kt:, turn_deg:, bank_deg:, rotor_pct: 100.0)
-          new(sink: ->(bank) { trim.autorotation_sink_m_s(speed_kt, rotor_pct: rotor_pct, bank_deg: bank) },
-              true_speed_m_s: trim.atmosphere.true_speed(speed_kt * Quantities::KT), turn_deg: turn_deg, bank_deg: bank_deg)
+          new(
+            sink: ->(bank) { trim.autorotation_sink_m_s(speed_kt, rotor_pct: rotor_pct, bank_deg: bank) },
+            true_speed_m_s: trim.atmosphere.true_speed(speed_kt * Quantities::KT),
+            turn_deg: turn_deg,
+            bank_deg: bank_deg
+          )
         end
 
         # @return [Result]
@@ -43,8 +47,14 @@ module Fujin
             rows << row
           end
           full_sink = sink_at(@bank_deg)
-          Result.new(rows: rows.freeze, height_lost_m: @lost, duration_s: @t, radius_m: radius_m, sink_m_s: full_sink,
-                     steady_height_lost_m: full_sink * @turn * @speed / (Quantities::G * Math.tan(@bank_deg * Quantities::DEG)))
+          Result.new(
+            rows: rows.freeze,
+            height_lost_m: @lost,
+            duration_s: @t,
+            radius_m: radius_m,
+            sink_m_s: full_sink,
+            steady_height_lost_m: full_sink * @turn * @speed / (Quantities::G * Math.tan(@bank_deg * Quantities::DEG))
+          )
         end
 
         def radius_m = @speed * @speed / (Quantities::G * Math.tan(@bank_deg * Quantities::DEG))

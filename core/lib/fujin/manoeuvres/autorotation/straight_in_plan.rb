@@ -4,7 +4,8 @@ module Fujin
   module Manoeuvres
     module Autorotation
       # Plans a straight-in autorotation: the day's numbers, where the entry begins, the gates, the path and its
-      # uncertainty, what can be reached by each option. Closed forms for the steady parts, flown segments for entry and flare.
+      # uncertainty, what can be reached by each option. Closed forms for the steady parts, flown segments for entry
+      # and flare.
       class StraightInPlan < Plan
         def self.declaration = StraightInAutorotation
 
@@ -12,14 +13,22 @@ module Fujin
         def entry_distance_m(height_ft: @height_ft, sink_factor: 1.0, wind_change_kt: 0.0)
           height = (height_ft - flare_height_ft) * Q::FT
           glide_height = [height - entry.height_lost_m, 0.0].max
-          ground_distance(entry, wind_change_kt) + (glide_height / (sink_m_s * sink_factor) * ground_speed(true_glide, wind_change_kt)) +
+          ground_distance(entry, wind_change_kt) +
+            (glide_height / (sink_m_s * sink_factor) * ground_speed(true_glide, wind_change_kt)) +
             ground_distance(flare_to_end(wind_change_kt), wind_change_kt)
         end
 
         # @return [Autorotation::Plan::Parts]
         def parts
-          Parts.new(entry: entry, flare: flare_to_end, turns_deg: [].freeze, bank_deg: SpotOptions::BANK_DEG, established_s: 0.0, carried_m: 0.0,
-                    entry_m: [-entry_spread.first, 0.0].freeze)
+          Parts.new(
+            entry: entry,
+            flare: flare_to_end,
+            turns_deg: [].freeze,
+            bank_deg: SpotOptions::BANK_DEG,
+            established_s: 0.0,
+            carried_m: 0.0,
+            entry_m: [-entry_spread.first, 0.0].freeze
+          )
         end
 
         # A spot that asks for turns is planned as an autorotation with turns.
@@ -28,7 +37,14 @@ module Fujin
           turned = { 's_turn' => STurnPlan, 'circle' => TurningPlan }[@settings['spot_option']]
           return self unless turned
 
-          turned.new(@conditions, @house, course_deg: @course_deg, height_ft: @height_ft, stage: @stage, settings: turned::FOR_A_CLOSE_SPOT)
+          turned.new(
+            @conditions,
+            @house,
+            course_deg: @course_deg,
+            height_ft: @height_ft,
+            stage: @stage,
+            settings: turned::FOR_A_CLOSE_SPOT
+          )
         end
 
         def plan = chosen.equal?(self) ? super : chosen.plan.with(manoeuvre: declaration.id, settings: @settings)
@@ -61,21 +77,39 @@ module Fujin
         end
 
         def path
-          @path ||= PlannedPath.new(setup_s: level_s, height_ft: @height_ft, entry_speed_kt: @entry_speed,
-                                    glide_speed_kt: @glide_speed, target_pct: @target_pct, entry: entry, flare: flare_to_end,
-                                    sink_m_s: sink_m_s, flare_height_ft: flare_height_ft, established_s: segments.entry.duration_s,
-                                    true_speed: ->(kt) { @conditions.atmosphere.true_speed(kt * Q::KT) },
-                                    ground_speed: ->(speed) { ground_speed(speed) }).points
+          @path ||=
+            PlannedPath.new(
+              setup_s: level_s,
+              height_ft: @height_ft,
+              entry_speed_kt: @entry_speed,
+              glide_speed_kt: @glide_speed,
+              target_pct: @target_pct,
+              entry: entry,
+              flare: flare_to_end,
+              sink_m_s: sink_m_s,
+              flare_height_ft: flare_height_ft,
+              established_s: segments.entry.duration_s,
+              true_speed: ->(kt) { @conditions.atmosphere.true_speed(kt * Q::KT) },
+              ground_speed: ->(speed) { ground_speed(speed) }
+            ).points
         end
 
         # Along-track spread of the path at heights on the way down: [height_ft, low_ft, high_ft] about the path.
         def band
           middle, low, high = entry_spread
           top = @height_ft
-          path.select { |p| %i[entry glide flare].include?(p.phase) }.each_slice(10).map(&:first).map do |point|
-            share = ((top - point.height_ft) / top).clamp(0.0, 1.0)
-            [point.height_ft, point.along_ft - ((high - middle) / Q::FT * share), point.along_ft + ((middle - low) / Q::FT * share)]
-          end
+          path
+            .select { |p| %i[entry glide flare].include?(p.phase) }
+            .each_slice(10)
+            .map(&:first)
+            .map do |point|
+              share = ((top - point.height_ft) / top).clamp(0.0, 1.0)
+              [
+                point.height_ft,
+                point.along_ft - ((high - middle) / Q::FT * share),
+                point.along_ft + ((middle - low) / Q::FT * share)
+              ]
+            end
         end
       end
     end

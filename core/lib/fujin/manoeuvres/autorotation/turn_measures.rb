@@ -3,8 +3,8 @@
 module Fujin
   module Manoeuvres
     module Autorotation
-      # The turn or turns of an autorotation: begun how long after the power went, banked how steeply, what it did to the rotor, the
-      # height it took and left. For takers that include Measuring.
+      # The turn or turns of an autorotation: begun how long after the power went, banked how steeply, what it did to
+      # the rotor, the height it took and left. For takers that include Measuring.
       module TurnMeasures
         private
 
@@ -12,9 +12,20 @@ module Fujin
           turn = attempt.phase('turn')
           from = turn.start_s
           to = turn.end_s
-          put('turn_delay_s', 'turn', [from - closure, 0.0].max, signals.signal?(:roll) ? :roll : :track, uncertainty: 1.0)
+          put(
+            'turn_delay_s',
+            'turn',
+            [from - closure, 0.0].max,
+            signals.signal?(:roll) ? :roll : :track,
+            uncertainty: 1.0
+          )
           put('turn_bank_max_deg', 'turn', over(:roll, from, to) { |v| v.map(&:abs).max }, :roll)
-          put('turn_ias_max_off_kt', 'turn', over(:ias, from, to) { |v| v.map { |kt| (kt - context.glide_speed_kt).abs }.max }, :ias)
+          put(
+            'turn_ias_max_off_kt',
+            'turn',
+            over(:ias, from, to) { |v| v.map { |kt| (kt - context.glide_speed_kt).abs }.max },
+            :ias
+          )
           put('turn_rotor_rpm_max_pct', 'turn', over(:nr, from, to, &:max), :nr)
           put('turn_height_ft', 'turn', height_lost(from, to), :agl, uncertainty: 15.0)
           put('roll_out_height_ft', 'turn', signals.at(:agl, to) - zero, :agl, uncertainty: 15.0)

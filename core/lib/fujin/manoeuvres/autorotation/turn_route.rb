@@ -3,8 +3,8 @@
 module Fujin
   module Manoeuvres
     module Autorotation
-      # Lays an autorotation with turns over the ground in a steady wind: set-up and entry on the first track, a short glide,
-      # the turns one after another, what height is left straight to the flare, the flare to the spot.
+      # Lays an autorotation with turns over the ground in a steady wind: set-up and entry on the first track, a short
+      # glide, the turns one after another, what height is left straight to the flare, the flare to the spot.
       class TurnRoute
         Q = Quantities
         # Glide between entry and the first turn, seconds.
@@ -14,8 +14,21 @@ module Fujin
         State = Struct.new(:time, :along, :across, :height)
 
         # @param turns_deg [Array<Float>] track changes in order, right +
-        def initialize(conditions, course_deg:, trim:, glide_speed_kt:, target_pct:, bank_deg:, turns_deg:, height_ft:, flare_height_ft:,
-                       entry:, flare:, entry_speed_kt:, setup_s:)
+        def initialize(
+          conditions,
+          course_deg:,
+          trim:,
+          glide_speed_kt:,
+          target_pct:,
+          bank_deg:,
+          turns_deg:,
+          height_ft:,
+          flare_height_ft:,
+          entry:,
+          flare:,
+          entry_speed_kt:,
+          setup_s:
+        )
           @conditions = conditions
           @course_deg = course_deg
           @glide_speed_kt = glide_speed_kt
@@ -29,7 +42,16 @@ module Fujin
           @setup_s = setup_s
           @true_glide = conditions.atmosphere.true_speed(glide_speed_kt * Q::KT)
           @sink = trim.autorotation_sink_m_s(glide_speed_kt, rotor_pct: target_pct)
-          @sequence = TurnSequence.new(conditions, course_deg: course_deg, trim: trim, speed_kt: glide_speed_kt, target_pct: target_pct, bank_deg: bank_deg, turns_deg: turns_deg)
+          @sequence =
+            TurnSequence.new(
+              conditions,
+              course_deg: course_deg,
+              trim: trim,
+              speed_kt: glide_speed_kt,
+              target_pct: target_pct,
+              bank_deg: bank_deg,
+              turns_deg: turns_deg
+            )
         end
 
         def turns = @sequence.turns
@@ -86,7 +108,9 @@ module Fujin
             @state.time += step
             @state.height -= last[2] - row[2]
             last = row
-            keep(row[4], ground_speed(track, row[3]), row[5], row[6], phase || row[7]) if (i % 10).zero? || i == flown.rows.size - 1
+            if (i % 10).zero? || i == flown.rows.size - 1
+              keep(row[4], ground_speed(track, row[3]), row[5], row[6], phase || row[7])
+            end
           end
         end
 
@@ -108,24 +132,57 @@ module Fujin
           turn = turns[index]
           wind = @sequence.wind
           origin = @state.dup
-          turn.rows.each_cons(2).with_index do |(before, row), i|
-            along, across = @sequence.through_air(turn, index, row)
-            @state = State.new(origin.time + row[0], origin.along + along + (wind[0] * row[0]), origin.across + across + (wind[1] * row[0]), origin.height - row[3])
-            facing = @sequence.heading(index) + row[4]
-            ground = Math.hypot((@true_glide * Math.cos(facing)) + wind[0], (@true_glide * Math.sin(facing)) + wind[1])
-            keep(@glide_speed_kt, ground, (row[3] - before[3]) / (row[0] - before[0]), @target_pct, :turn) if (i % 8).zero? || i == turn.rows.size - 2
-          end
+          turn
+            .rows
+            .each_cons(2)
+            .with_index do |(before, row), i|
+              along, across = @sequence.through_air(turn, index, row)
+              @state =
+                State.new(
+                  origin.time + row[0],
+                  origin.along + along + (wind[0] * row[0]),
+                  origin.across + across + (wind[1] * row[0]),
+                  origin.height - row[3]
+                )
+              facing = @sequence.heading(index) + row[4]
+              ground =
+                Math.hypot((@true_glide * Math.cos(facing)) + wind[0], (@true_glide * Math.sin(facing)) + wind[1])
+              if (i % 8).zero? || i == turn.rows.size - 2
+                keep(@glide_speed_kt, ground, (row[3] - before[3]) / (row[0] - before[0]), @target_pct, :turn)
+              end
+            end
         end
 
         def setup_rows
           track = tracks.first
           speed = ground_speed(track, @conditions.atmosphere.true_speed(@entry_speed_kt * Q::KT))
-          (-@setup_s.to_i...0).map { |t| [t.to_f, speed * t * Math.cos(track), speed * t * Math.sin(track), @height_ft * Q::FT, @entry_speed_kt, speed, 0.0, 100.0, :setup] }
+          (-@setup_s.to_i...0).map do |t|
+            [
+              t.to_f,
+              speed * t * Math.cos(track),
+              speed * t * Math.sin(track),
+              @height_ft * Q::FT,
+              @entry_speed_kt,
+              speed,
+              0.0,
+              100.0,
+              :setup
+            ]
+          end
         end
 
         def point(row, last)
-          Planning::PathPoint.new(t_s: row[0], along_ft: (row[1] - last[1]) / Q::FT, across_ft: (row[2] - last[2]) / Q::FT, height_ft: row[3] / Q::FT, ias_kt: row[4],
-                        groundspeed_kt: row[5] / Q::KT, sink_fpm: row[6] / Q::FPM, rotor_rpm_pct: row[7], phase: row[8])
+          Planning::PathPoint.new(
+            t_s: row[0],
+            along_ft: (row[1] - last[1]) / Q::FT,
+            across_ft: (row[2] - last[2]) / Q::FT,
+            height_ft: row[3] / Q::FT,
+            ias_kt: row[4],
+            groundspeed_kt: row[5] / Q::KT,
+            sink_fpm: row[6] / Q::FPM,
+            rotor_rpm_pct: row[7],
+            phase: row[8]
+          )
         end
       end
     end

@@ -4,7 +4,8 @@ module Fujin
   module Manoeuvres
     module Autorotation
       # Turns in steady autorotation one after another in a steady wind, from the first track onto the final course.
-      # Tracks are held with the right drift angle, so a turn's heading change is its track change plus the drifts' difference.
+      # Tracks are held with the right drift angle, so a turn's heading change is its track change plus the drifts'
+      # difference.
       class TurnSequence
         Q = Quantities
 
@@ -18,11 +19,19 @@ module Fujin
           north, east = conditions.wind.vector
           @wind = LocalMap.along_across(north, east, course_deg)
           # Relative track of each leg, radians from the final course.
-          @tracks = turns_deg.each_with_object([-turns_deg.sum]) { |deg, all| all << (all.last + deg) }.map { |deg| deg * Q::DEG }.freeze
-          @turns = turns_deg.each_with_index.map do |deg, i|
-            change = deg + ((drift(@tracks[i + 1], @true_speed) - drift(@tracks[i], @true_speed)) / Q::DEG)
-            SteadyTurn.of(trim, speed_kt: speed_kt, turn_deg: change, bank_deg: bank_deg, rotor_pct: target_pct).fly
-          end.freeze
+          @tracks =
+            turns_deg
+              .each_with_object([-turns_deg.sum]) { |deg, all| all << (all.last + deg) }
+              .map { |deg| deg * Q::DEG }
+              .freeze
+          @turns =
+            turns_deg
+              .each_with_index
+              .map do |deg, i|
+                change = deg + ((drift(@tracks[i + 1], @true_speed) - drift(@tracks[i], @true_speed)) / Q::DEG)
+                SteadyTurn.of(trim, speed_kt: speed_kt, turn_deg: change, bank_deg: bank_deg, rotor_pct: target_pct).fly
+              end
+              .freeze
         end
 
         def height_lost_m = turns.sum(&:height_lost_m)
@@ -48,7 +57,9 @@ module Fujin
         # Drift angle that holds a relative track at a true airspeed, radians.
         def drift(track, speed)
           across = cross(track)
-          raise OutsideModel, 'the wind is stronger than the glide speed: no track can be held' unless across.abs < speed
+          unless across.abs < speed
+            raise OutsideModel, 'the wind is stronger than the glide speed: no track can be held'
+          end
 
           Math.asin(-across / speed)
         end

@@ -3,8 +3,8 @@
 module Fujin
   module Manoeuvres
     module Autorotation
-      # Plans an autorotation with one turn (90°, 180°, 360° or any other) onto the final course: abeam distance, height lost
-      # in the turn, where it starts, how high the aircraft is when it is out of it.
+      # Plans an autorotation with one turn (90°, 180°, 360° or any other) onto the final course: abeam distance,
+      # height lost in the turn, where it starts, how high the aircraft is when it is out of it.
       class TurningPlan < Plan
         def self.declaration = TurningAutorotation
 
@@ -24,8 +24,15 @@ module Fujin
         # @return [Autorotation::Plan::Parts]
         def parts
           first = path.find { |p| p.phase != :setup }
-          Parts.new(entry: entry, flare: flare_to_end, turns_deg: all_turns_deg, bank_deg: bank_deg, established_s: TurnRoute::ESTABLISHED_S, carried_m: route.carried_m,
-                    entry_m: [first.along_ft * Q::FT, first.across_ft * Q::FT].freeze)
+          Parts.new(
+            entry: entry,
+            flare: flare_to_end,
+            turns_deg: all_turns_deg,
+            bank_deg: bank_deg,
+            established_s: TurnRoute::ESTABLISHED_S,
+            carried_m: route.carried_m,
+            entry_m: [first.along_ft * Q::FT, first.across_ft * Q::FT].freeze
+          )
         end
 
         # The option chosen is part of this plan's own route.
@@ -45,9 +52,21 @@ module Fujin
         def route = @route ||= route_from(@height_ft)
 
         def route_from(height_ft)
-          TurnRoute.new(@conditions, course_deg: @course_deg, trim: @trim, glide_speed_kt: @glide_speed, target_pct: @target_pct, bank_deg: bank_deg,
-                                     turns_deg: all_turns_deg, height_ft: height_ft, flare_height_ft: flare_height_ft, entry: entry, flare: flare_to_end,
-                                     entry_speed_kt: @entry_speed, setup_s: level_s)
+          TurnRoute.new(
+            @conditions,
+            course_deg: @course_deg,
+            trim: @trim,
+            glide_speed_kt: @glide_speed,
+            target_pct: @target_pct,
+            bank_deg: bank_deg,
+            turns_deg: all_turns_deg,
+            height_ft: height_ft,
+            flare_height_ft: flare_height_ft,
+            entry: entry,
+            flare: flare_to_end,
+            entry_speed_kt: @entry_speed,
+            setup_s: level_s
+          )
         end
 
         # The turn has to be over before the flare.
@@ -61,40 +80,89 @@ module Fujin
         def place_numbers
           entry_point = path.find { |p| p.phase != :setup }
           turn = route.turns.first
-          { 'turn_height_ft' => number(route.height_lost_in_turns_ft, 'ft', route.height_lost_in_turns_ft * (1 - SINK_SPREAD), route.height_lost_in_turns_ft * (1 + SINK_SPREAD)),
+          {
+            'turn_height_ft' =>
+              number(
+                route.height_lost_in_turns_ft,
+                'ft',
+                route.height_lost_in_turns_ft * (1 - SINK_SPREAD),
+                route.height_lost_in_turns_ft * (1 + SINK_SPREAD)
+              ),
             'turn_steady_height_ft' => number(route.turns.sum(&:steady_height_lost_m) / Q::FT, 'ft'),
-            'turn_radius_ft' => number(turn.radius_m / Q::FT, 'ft'), 'bank_deg' => number(bank_deg, 'deg'), 'turn_sink_fpm' => number(turn.sink_m_s / Q::FPM, 'fpm'),
-            'turn_time_s' => number(route.turns.sum(&:duration_s), 's'), 'turn_start_height_ft' => number(route.turn_start_height_ft, 'ft'),
-            'roll_out_height_ft' => number(route.roll_out_height_ft, 'ft'), 'turn_out_by_ft' => number(@house.turn_out_ft, 'ft'),
-            'entry_along_ft' => number(entry_point.along_ft, 'ft'), 'abeam_ft' => number(entry_point.across_ft.abs, 'ft'),
+            'turn_radius_ft' => number(turn.radius_m / Q::FT, 'ft'),
+            'bank_deg' => number(bank_deg, 'deg'),
+            'turn_sink_fpm' => number(turn.sink_m_s / Q::FPM, 'fpm'),
+            'turn_time_s' => number(route.turns.sum(&:duration_s), 's'),
+            'turn_start_height_ft' => number(route.turn_start_height_ft, 'ft'),
+            'roll_out_height_ft' => number(route.roll_out_height_ft, 'ft'),
+            'turn_out_by_ft' => number(@house.turn_out_ft, 'ft'),
+            'entry_along_ft' => number(entry_point.along_ft, 'ft'),
+            'abeam_ft' => number(entry_point.across_ft.abs, 'ft'),
             'entry_distance_ft' => number(Math.hypot(entry_point.along_ft, entry_point.across_ft), 'ft'),
-            'lowest_entry_height_ft' => number(wanted_height_ft, 'ft'), 'rotor_rpm_in_turn_on_floor_pct' => try('pct') { @trim.floor_rotor_rpm_pct(@glide_speed, bank_deg: bank_deg) } }
+            'lowest_entry_height_ft' => number(wanted_height_ft, 'ft'),
+            'rotor_rpm_in_turn_on_floor_pct' =>
+              try('pct') { @trim.floor_rotor_rpm_pct(@glide_speed, bank_deg: bank_deg) }
+          }
         end
 
         def gates
-          [Planning::Gate.new(id: 'roll out', height_ft: @house.turn_out_ft, along_ft: along_at(@house.turn_out_ft), measures: {}, text: 'wings level by here, or go around'), *super]
+          [
+            Planning::Gate.new(
+              id: 'roll out',
+              height_ft: @house.turn_out_ft,
+              along_ft: along_at(@house.turn_out_ft),
+              measures: {},
+              text: 'wings level by here, or go around'
+            ),
+            *super
+          ]
         end
 
         def tables = [*super, bank_table]
 
         # What another bank would cost.
         def bank_table
-          rows = [15.0, 20.0, 30.0, 45.0].map do |bank|
-            turn = SteadyTurn.of(@trim, speed_kt: @glide_speed, turn_deg: turns_deg.first, bank_deg: bank, rotor_pct: @target_pct).fly
-            [bank, turn.radius_m / Q::FT, turn.sink_m_s / Q::FPM, turn.duration_s, turn.height_lost_m / Q::FT]
-          end
-          Planning::Table.new(id: 'banks', title: "Bank for #{turns_deg.first.abs.round}°", columns: [%w[Bank deg], %w[Radius ft], %w[Sink fpm], %w[Time s], ['Height lost', 'ft']], rows: rows,
-                    note: 'Still air, roll in and out included. More bank: more sink, less height for the turn, a smaller radius.')
+          rows =
+            [15.0, 20.0, 30.0, 45.0].map do |bank|
+              turn =
+                SteadyTurn.of(
+                  @trim,
+                  speed_kt: @glide_speed,
+                  turn_deg: turns_deg.first,
+                  bank_deg: bank,
+                  rotor_pct: @target_pct
+                ).fly
+              [bank, turn.radius_m / Q::FT, turn.sink_m_s / Q::FPM, turn.duration_s, turn.height_lost_m / Q::FT]
+            end
+          Planning::Table.new(
+            id: 'banks',
+            title: "Bank for #{turns_deg.first.abs.round}°",
+            columns: [%w[Bank deg], %w[Radius ft], %w[Sink fpm], %w[Time s], ['Height lost', 'ft']],
+            rows: rows,
+            note:
+              'Still air, roll in and out included. More bank: more sink, less height for the turn, a smaller radius.'
+          )
         end
 
         def own_cautions
           floor = value('rotor_rpm_in_turn_on_floor_pct')
           high = @type.power_off_band[1]
           shown = floor ? "#{floor.round} % on the stop at #{bank_deg.round}°" : 'beyond the model'
-          found = [caution('turn_rpm', 'caution', "Bank builds rotor rpm (#{shown}) and rolling out takes it away: collective check on as the bank goes on, off as it comes off.")]
+          found = [
+            caution(
+              'turn_rpm',
+              'caution',
+              "Bank builds rotor rpm (#{shown}) and rolling out takes it away: collective check on as the bank goes " \
+                'on, off as it comes off.'
+            )
+          ]
           if floor && floor > high
-            found << caution('turn_rpm_over', 'caution',
-                             "Without a check the rotor would pass the band's #{high} % in this turn, by #{(floor - high).ceil} points.")
+            found << caution(
+              'turn_rpm_over',
+              'caution',
+              "Without a check the rotor would pass the band's #{high} % in this turn, by #{(floor - high).ceil} " \
+                'points.'
+            )
           end
           found << downwind_caution if turn_deg >= 120
           found << late_out
@@ -105,16 +173,25 @@ module Fujin
           short = @house.turn_out_ft - route.roll_out_height_ft
           return nil unless short.positive?
 
-          caution('turn_out', 'limit',
-                  "Out of the turn at #{route.roll_out_height_ft.round} ft, #{@house.turn_out_ft.round} ft wanted, #{short.ceil} ft too low: begin at " \
-                  "#{wanted_height_ft.ceil(-1)} ft or above, or bank more.")
+          caution(
+            'turn_out',
+            'limit',
+            "Out of the turn at #{route.roll_out_height_ft.round} ft, #{@house.turn_out_ft.round} ft wanted, " \
+              "#{short.ceil} ft too low: begin at " \
+              "#{wanted_height_ft.ceil(-1)} ft or above, or bank more."
+          )
         end
 
         def downwind_caution
           tail = -wind.headwind_kt(route.entry_track_deg)
           return nil unless tail > 5
 
-          caution('downwind', 'caution', "#{tail.round} kt of tailwind at the entry: #{(tail * Q::KT / Q::FT).round} ft a second away from the spot. Turn without delay.")
+          caution(
+            'downwind',
+            'caution',
+            "#{tail.round} kt of tailwind at the entry: #{(tail * Q::KT / Q::FT).round} ft a second away from the " \
+              'spot. Turn without delay.'
+          )
         end
       end
     end

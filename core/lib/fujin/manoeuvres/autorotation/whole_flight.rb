@@ -3,8 +3,9 @@
 module Fujin
   module Manoeuvres
     module Autorotation
-      # Flies a whole planned autorotation at a spot with a simulated pilot, straight in or with turns: for the command line's
-      # `simulate`, the demo, what one change would have done, and the tests. The spot is the origin of the run's north and east.
+      # Flies a whole planned autorotation at a spot with a simulated pilot, straight in or with turns: for the command
+      # line's `simulate`, the demo, what one change would have done, and the tests. The spot is the origin of the
+      # run's north and east.
       class WholeFlight
         SETUP_S = 15.0
 
@@ -20,8 +21,18 @@ module Fujin
         # @param faults [Hash{String => Numeric}] see PilotTask::FAULTS
         # @param shear [Float] exponent of the wind's power law with height, 0 for none
         # @param air_seed [Integer] of the gusts, where the wind has any
-        def initialize(conditions, plan: StraightInPlan, house: Planning::HouseMethod.new, height_ft: nil, course_deg: nil, settings: {}, faults: {},
-                       setup_s: SETUP_S, shear: 0.0, air_seed: 1)
+        def initialize(
+          conditions,
+          plan: StraightInPlan,
+          house: Planning::HouseMethod.new,
+          height_ft: nil,
+          course_deg: nil,
+          settings: {},
+          faults: {},
+          setup_s: SETUP_S,
+          shear: 0.0,
+          air_seed: 1
+        )
           Flight::PilotFaults.check(faults, self.class.faults(plan))
           @conditions = conditions
           @house = house
@@ -34,10 +45,21 @@ module Fujin
 
         # @return [Run] of the real model, from the set-up to the hover or the stop
         def run
-          model = Flight::Model.new(type: @conditions.type, mass_kg: @conditions.mass_kg, atmosphere: @conditions.atmosphere, wind: @wind)
+          model =
+            Flight::Model.new(
+              type: @conditions.type,
+              mass_kg: @conditions.mass_kg,
+              atmosphere: @conditions.atmosphere,
+              wind: @wind
+            )
           north, east = start_m
-          model.start(height_m: targets['entry_height_ft'] * Quantities::FT, speed_kt: targets['entry_speed_kt'], course_rad: entry_course_deg * Quantities::DEG,
-                      north_m: north, east_m: east)
+          model.start(
+            height_m: targets['entry_height_ft'] * Quantities::FT,
+            speed_kt: targets['entry_speed_kt'],
+            course_rad: entry_course_deg * Quantities::DEG,
+            north_m: north,
+            east_m: east
+          )
           Flight::Run.new(model, Pilot.new(task, model))
         end
 
@@ -48,21 +70,40 @@ module Fujin
         def entry_course_deg = @course_deg - parts.turns_deg.sum
 
         def task
-          PilotTask.build(type: @conditions.type, course_deg: @course_deg, entry_speed_kt: targets['entry_speed_kt'], entry_height_ft: targets['entry_height_ft'],
-                          glide_speed_kt: targets['glide_speed_kt'], target_rotor_pct: targets['target_rotor_rpm_pct'],
-                          flare_height_ft: targets['flare_height_ft'], ending: @house.flown_ending, closure_s: @setup_s, faults: @faults,
-                          turns_deg: parts.turns_deg, bank_deg: parts.bank_deg, turn_after_s: parts.entry.duration_s + parts.established_s)
+          PilotTask.build(
+            type: @conditions.type,
+            course_deg: @course_deg,
+            entry_speed_kt: targets['entry_speed_kt'],
+            entry_height_ft: targets['entry_height_ft'],
+            glide_speed_kt: targets['glide_speed_kt'],
+            target_rotor_pct: targets['target_rotor_rpm_pct'],
+            flare_height_ft: targets['flare_height_ft'],
+            ending: @house.flown_ending,
+            closure_s: @setup_s,
+            faults: @faults,
+            turns_deg: parts.turns_deg,
+            bank_deg: parts.bank_deg,
+            turn_after_s: parts.entry.duration_s + parts.established_s
+          )
         end
 
         # The planned entry, misplaced by the faults, and back along the entry's track by the set-up.
         def start_m
-          back = @setup_s * @conditions.wind.groundspeed_kt(entry_course_deg, @conditions.atmosphere.true_speed(targets['entry_speed_kt'])) * Quantities::KT
+          back =
+            @setup_s *
+            @conditions.wind.groundspeed_kt(
+              entry_course_deg,
+              @conditions.atmosphere.true_speed(targets['entry_speed_kt'])
+            ) * Quantities::KT
           misplaced = (@faults.fetch('entered_too_far', 0) - @faults.fetch('entered_too_close', 0)) * Quantities::FT
           off = (entry_course_deg - @course_deg) * Quantities::DEG
           along = parts.entry_m[0] - misplaced - (back * Math.cos(off))
           across = parts.entry_m[1] - (back * Math.sin(off))
           course = @course_deg * Quantities::DEG
-          [(along * Math.cos(course)) - (across * Math.sin(course)), (along * Math.sin(course)) + (across * Math.cos(course))]
+          [
+            (along * Math.cos(course)) - (across * Math.sin(course)),
+            (along * Math.sin(course)) + (across * Math.cos(course))
+          ]
         end
       end
     end

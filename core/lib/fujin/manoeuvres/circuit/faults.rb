@@ -20,20 +20,38 @@ module Fujin
           met = value('set_up_after_s') or return nil
           return nil unless met < SETTLE_S
 
-          found('rushed_setup', "the approach angle was met #{met.round(1)} s after the turn onto final", ['set_up_after_s'], from: final.start_s, to: final.start_s + SETTLE_S)
+          found(
+            'rushed_setup',
+            "the approach angle was met #{met.round(1)} s after the turn onto final",
+            ['set_up_after_s'],
+            from: final.start_s,
+            to: final.start_s + SETTLE_S
+          )
         end
 
         def drifted_off_track
           off = value('downwind_track_off_deg')
           return nil unless off && off.abs - measure('downwind_track_off_deg').uncertainty > TRACK_DEG
 
-          found('drifted_off_track', "downwind #{off.abs.round}° #{off.positive? ? 'right' : 'left'} of the reverse course", ['downwind_track_off_deg'], **phase_span('downwind'))
+          found(
+            'drifted_off_track',
+            "downwind #{off.abs.round}° #{off.positive? ? 'right' : 'left'} of the reverse course",
+            ['downwind_track_off_deg'],
+            **phase_span('downwind')
+          )
         end
 
         def wanted_deg = @context.house['normal_angle_deg']
         def too_steep = surely_over?('approach_angle_deg', wanted_deg + ANGLE_ROOM_DEG) ? angle('too_steep') : nil
         def too_shallow = surely_under?('approach_angle_deg', wanted_deg - ANGLE_ROOM_DEG) ? angle('too_shallow') : nil
-        def angle(id) = found(id, "#{value('approach_angle_deg').round(1)}° over the ground, #{wanted_deg}° is the house's angle", ['approach_angle_deg'], **phase_span('final'))
+
+        def angle(id) =
+          found(
+            id,
+            "#{value('approach_angle_deg').round(1)}° over the ground, #{wanted_deg}° is the house's angle",
+            ['approach_angle_deg'],
+            **phase_span('final')
+          )
       end
     end
   end

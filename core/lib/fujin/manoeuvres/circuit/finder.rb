@@ -3,8 +3,8 @@
 module Fujin
   module Manoeuvres
     module Circuit
-      # Circuits: a take-off, all the way round, a landing; legs split at the turns (MEASURES.md section 2). It is made of
-      # attempts that other finders found and stands beside them; one with an autorotation in it is none.
+      # Circuits: a take-off, all the way round, a landing; legs split at the turns (MEASURES.md section 2). It is made
+      # of attempts that other finders found and stands beside them; one with an autorotation in it is none.
       class Finder
         include Grading::Stretches
 
@@ -47,7 +47,12 @@ module Fujin
 
           ends = [start, *turns.map(&:end_s)].zip([*turns.map(&:start_s), finish])
           come = turns.each_with_object([0.0]) { |turn, all| all << (all.last + (turn.turned_deg.abs * 360.0 / round)) }
-          found = ends.zip(come).map { |(from, to), deg| phase(LEGS.fetch((deg / 90.0).round), from, to, estimated: turns.any?(&:estimated)) }
+          found =
+            ends
+              .zip(come)
+              .map do |(from, to), deg|
+                phase(LEGS.fetch((deg / 90.0).round), from, to, estimated: turns.any?(&:estimated))
+              end
           found.map(&:id).uniq.size == found.size ? found : nil
         end
       end

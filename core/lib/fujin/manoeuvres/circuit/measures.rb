@@ -3,7 +3,8 @@
 module Fujin
   module Manoeuvres
     module Circuit
-      # Measures of a circuit: height, speed, track and spacing of its legs, and the state where the approach angle is met.
+      # Measures of a circuit: height, speed, track and spacing of its legs, and the state where the approach angle is
+      # met.
       class Measures
         include Grading::Measuring
 
@@ -15,7 +16,9 @@ module Fujin
 
         # The course it landed on: given, or the mean track of the final leg.
         def course_deg
-          @course_deg ||= context.course_deg || attempt.phase('final')&.then { |leg| over(:track, leg.start_s, leg.end_s - 5.0) { |v| mean(v) % 360.0 } }
+          @course_deg ||=
+            context.course_deg ||
+            attempt.phase('final')&.then { |leg| over(:track, leg.start_s, leg.end_s - 5.0) { |v| mean(v) % 360.0 } }
         end
 
         def gate_s = nil
@@ -24,7 +27,13 @@ module Fujin
 
         def take_upwind(leg)
           seconds = leg.end_s - leg.start_s
-          put('upwind_climb_fpm', 'upwind', -height_lost(leg.start_s, leg.end_s) / [seconds, 1.0].max * 60.0, :agl, uncertainty: 240.0 / [seconds, 1.0].max)
+          put(
+            'upwind_climb_fpm',
+            'upwind',
+            -height_lost(leg.start_s, leg.end_s) / [seconds, 1.0].max * 60.0,
+            :agl,
+            uncertainty: 240.0 / [seconds, 1.0].max
+          )
           put('first_turn_height_ft', 'upwind', signals.at(:agl, leg.end_s) - zero, :agl)
         end
 
@@ -44,11 +53,43 @@ module Fujin
         def take_final(leg)
           put('final_ias_mean_kt', 'final', over(:ias, leg.start_s, leg.end_s) { |v| mean(v) }, :ias)
           met = angle_met(leg)
-          put('set_up_height_ft', 'final', met && (signals.at(:agl, met) - zero), %i[agl lat lon], reason: 'the approach angle is never met on the final leg')
-          put('set_up_after_s', 'final', met && (met - leg.start_s), %i[agl lat lon], uncertainty: 1.0, reason: 'the approach angle is never met on the final leg')
-          put('approach_angle_deg', 'final', -> { Grading::ApproachAngle.of(signals, leg.start_s, leg.end_s) }, %i[agl gs], uncertainty: 0.5)
-          put('set_up_ias_kt', 'final', met && signals.at(:ias, met), %i[ias agl lat lon], reason: 'the approach angle is never met on the final leg')
-          put('set_up_distance_ft', 'final', met && to_go(met), %i[lat lon agl], uncertainty: 15.0, reason: 'the approach angle is never met on the final leg')
+          put(
+            'set_up_height_ft',
+            'final',
+            met && (signals.at(:agl, met) - zero),
+            %i[agl lat lon],
+            reason: 'the approach angle is never met on the final leg'
+          )
+          put(
+            'set_up_after_s',
+            'final',
+            met && (met - leg.start_s),
+            %i[agl lat lon],
+            uncertainty: 1.0,
+            reason: 'the approach angle is never met on the final leg'
+          )
+          put(
+            'approach_angle_deg',
+            'final',
+            -> { Grading::ApproachAngle.of(signals, leg.start_s, leg.end_s) },
+            %i[agl gs],
+            uncertainty: 0.5
+          )
+          put(
+            'set_up_ias_kt',
+            'final',
+            met && signals.at(:ias, met),
+            %i[ias agl lat lon],
+            reason: 'the approach angle is never met on the final leg'
+          )
+          put(
+            'set_up_distance_ft',
+            'final',
+            met && to_go(met),
+            %i[lat lon agl],
+            uncertainty: 15.0,
+            reason: 'the approach angle is never met on the final leg'
+          )
         end
 
         # Mean track against straight back along the final course, + to the right.

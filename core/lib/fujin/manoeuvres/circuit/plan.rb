@@ -3,8 +3,8 @@
 module Fujin
   module Manoeuvres
     module Circuit
-      # Plans a circuit: the legs with heading, ground speed and time, the height and size of each turn, the set-up point
-      # where the approach angle is met.
+      # Plans a circuit: the legs with heading, ground speed and time, the height and size of each turn, the set-up
+      # point where the approach angle is met.
       class Plan < Planning::ManoeuvrePlan
         def self.declaration = Circuit
 
@@ -24,24 +24,46 @@ module Fujin
         def approach_kt = @type.glide_speed_kt.to_f
         def angle_deg = @type.helicopter? ? @house['normal_angle_deg'].to_f : 6.0
         def climb_m_s = @climb_m_s ||= performance.climb_m_s(climb_kt, climb_power_w)
-        def climb_power_w = @type.helicopter? ? [trim.hover_power_w(height_m: @house['hover_height_ft'] * Q::FT), performance.power_available_w].min : performance.power_available_w
+
+        def climb_power_w =
+          if @type.helicopter?
+            [trim.hover_power_w(height_m: @house['hover_height_ft'] * Q::FT), performance.power_available_w].min
+          else
+            performance.power_available_w
+          end
+
         # Wide enough for half a turn at the downwind speed.
         def width_ft = (@settings['width_ft'] || [DOWNWIND_FT, (2.1 * radius_ft(cruise_kt)).ceil(-2)].max).to_f
 
         # Legs in order: name, track, airspeed, ground length ft, height at its end ft.
         def legs
-          @legs ||= begin
-            raise OutsideModel, "the climb with this power is #{(climb_m_s / Q::FPM).round} ft/min: no circuit today" if climb_m_s < 0.5
+          @legs ||=
+            begin
+              if climb_m_s < 0.5
+                raise OutsideModel,
+                      "the climb with this power is #{(climb_m_s / Q::FPM).round} ft/min: no circuit today"
+              end
 
-            ahead = climb_ft(TURN_HEIGHT_FT)
-            final = @height_ft / 2.0 / Math.tan(angle_deg * Q::DEG)
-            crosswind_top = [TURN_HEIGHT_FT + climb_gain_ft(90.0 * side, width_ft), @height_ft].min
-            back = ahead + final
-            [['upwind', 0.0, climb_kt, ahead, TURN_HEIGHT_FT], ['crosswind', 90.0, climb_kt, width_ft, crosswind_top], ['downwind', 180.0, cruise_kt, back, @height_ft],
-             ['base', 270.0, approach_kt, width_ft, @height_ft / 2.0], ['final', 0.0, approach_kt, final, 0.0]].map do |name, turned, kt, length, top|
-              Leg.new(name: name, track_deg: (@course_deg + (side * turned)) % 360.0, ias_kt: kt, length_ft: length, height_ft: top)
+              ahead = climb_ft(TURN_HEIGHT_FT)
+              final = @height_ft / 2.0 / Math.tan(angle_deg * Q::DEG)
+              crosswind_top = [TURN_HEIGHT_FT + climb_gain_ft(90.0 * side, width_ft), @height_ft].min
+              back = ahead + final
+              [
+                ['upwind', 0.0, climb_kt, ahead, TURN_HEIGHT_FT],
+                ['crosswind', 90.0, climb_kt, width_ft, crosswind_top],
+                ['downwind', 180.0, cruise_kt, back, @height_ft],
+                ['base', 270.0, approach_kt, width_ft, @height_ft / 2.0],
+                ['final', 0.0, approach_kt, final, 0.0]
+              ].map do |name, turned, kt, length, top|
+                Leg.new(
+                  name: name,
+                  track_deg: (@course_deg + (side * turned)) % 360.0,
+                  ias_kt: kt,
+                  length_ft: length,
+                  height_ft: top
+                )
+              end
             end
-          end
         end
 
         Leg = Value.define(:name, :track_deg, :ias_kt, :length_ft, :height_ft)
@@ -51,18 +73,34 @@ module Fujin
         def leg_time(leg) = leg.length_ft * Q::FT / (leg_groundspeed(leg) * Q::KT)
         def leg_heading(leg) = (leg.track_deg + (drift_deg(leg.track_deg, leg.ias_kt) || 0.0)) % 360.0
 
-        def climb_ft(height_ft) = [groundspeed_kt(@course_deg, climb_kt), 1.0].max * Q::KT * (height_ft * Q::FT / climb_m_s) / Q::FT
-        def climb_gain_ft(turned, length_ft) = length_ft * Q::FT / ([groundspeed_kt((@course_deg + turned) % 360, climb_kt), 1.0].max * Q::KT) * climb_m_s / Q::FT
+        def climb_ft(height_ft) =
+          [groundspeed_kt(@course_deg, climb_kt), 1.0].max * Q::KT * (height_ft * Q::FT / climb_m_s) / Q::FT
+
+        def climb_gain_ft(turned, length_ft) =
+          length_ft * Q::FT / ([groundspeed_kt((@course_deg + turned) % 360, climb_kt), 1.0].max * Q::KT) * climb_m_s /
+            Q::FT
 
         def own_numbers
           final = legs.last
           sink = leg_groundspeed(final) * Q::KT * Math.tan(angle_deg * Q::DEG) / Q::FPM
-          { 'entry_height_ft' => number(@height_ft, 'ft'), 'climb_speed_kt' => number(climb_kt, 'kt'), 'climb_fpm' => number(climb_m_s / Q::FPM, 'fpm'),
-            'turn_start_height_ft' => number(TURN_HEIGHT_FT, 'ft'), 'turn_radius_ft' => number(radius_ft(cruise_kt), 'ft'), 'bank_deg' => number(BANK_DEG, 'deg'),
-            'downwind_speed_kt' => number(cruise_kt, 'kt'), 'level_power_kw' => number(performance.level_power_w(cruise_kt) / 1000.0, 'kw'),
-            'spacing_ft' => number(width_ft, 'ft'), 'set_up_height_ft' => number(@height_ft / 2.0, 'ft'), 'set_up_distance_ft' => number(final.length_ft, 'ft'),
-            'approach_angle_deg' => number(angle_deg, 'deg'), 'approach_sink_fpm' => number(sink, 'fpm'), 'groundspeed_kt' => number(leg_groundspeed(final), 'kt'),
-            'drift_angle_deg' => number(drift_deg(final.track_deg, approach_kt) || 0.0, 'deg'), 'circuit_time_s' => number(legs.sum { |leg| leg_time(leg) }, 's') }
+          {
+            'entry_height_ft' => number(@height_ft, 'ft'),
+            'climb_speed_kt' => number(climb_kt, 'kt'),
+            'climb_fpm' => number(climb_m_s / Q::FPM, 'fpm'),
+            'turn_start_height_ft' => number(TURN_HEIGHT_FT, 'ft'),
+            'turn_radius_ft' => number(radius_ft(cruise_kt), 'ft'),
+            'bank_deg' => number(BANK_DEG, 'deg'),
+            'downwind_speed_kt' => number(cruise_kt, 'kt'),
+            'level_power_kw' => number(performance.level_power_w(cruise_kt) / 1000.0, 'kw'),
+            'spacing_ft' => number(width_ft, 'ft'),
+            'set_up_height_ft' => number(@height_ft / 2.0, 'ft'),
+            'set_up_distance_ft' => number(final.length_ft, 'ft'),
+            'approach_angle_deg' => number(angle_deg, 'deg'),
+            'approach_sink_fpm' => number(sink, 'fpm'),
+            'groundspeed_kt' => number(leg_groundspeed(final), 'kt'),
+            'drift_angle_deg' => number(drift_deg(final.track_deg, approach_kt) || 0.0, 'deg'),
+            'circuit_time_s' => number(legs.sum { |leg| leg_time(leg) }, 's')
+          }
         end
 
         def radius_ft(kt) = ((true_kt(kt) * Q::KT)**2) / (Q::G * Math.tan(BANK_DEG * Q::DEG)) / Q::FT
@@ -71,39 +109,80 @@ module Fujin
         def corner(leg, following) = Quantities.wrap_deg(leg_heading(following) - leg_heading(leg)).abs
 
         def tables
-          rows = legs.each_with_index.map do |leg, i|
-            following = legs[i + 1]
-            [leg.name, leg_heading(leg), leg.ias_kt, leg_groundspeed(leg), leg.length_ft, leg_time(leg), leg.height_ft, following && corner(leg, following)]
-          end
-          table = Planning::Table.new(id: 'legs', title: 'Legs', rows: rows, note: 'Turn is the heading change into the next leg.',
-                            columns: [['Leg', nil], %w[Heading deg], %w[Airspeed kt], ['Ground', 'kt'], %w[Length ft], %w[Time s], ['Height at end', 'ft'], ['Turn', 'deg']])
+          rows =
+            legs.each_with_index.map do |leg, i|
+              following = legs[i + 1]
+              [
+                leg.name,
+                leg_heading(leg),
+                leg.ias_kt,
+                leg_groundspeed(leg),
+                leg.length_ft,
+                leg_time(leg),
+                leg.height_ft,
+                following && corner(leg, following)
+              ]
+            end
+          table =
+            Planning::Table.new(
+              id: 'legs',
+              title: 'Legs',
+              rows: rows,
+              note: 'Turn is the heading change into the next leg.',
+              columns: [
+                ['Leg', nil],
+                %w[Heading deg],
+                %w[Airspeed kt],
+                %w[Ground kt],
+                %w[Length ft],
+                %w[Time s],
+                ['Height at end', 'ft'],
+                %w[Turn deg]
+              ]
+            )
           [table, Planning::SoloDual.table(@conditions, approach_kt)]
         end
 
         # Each corner is an arc of the turn's radius over the ground, smaller where the legs are too short for it.
         def path
-          @path ||= begin
-            corners = corner_points
-            rows = []
-            t = 0.0
-            last = nil
-            lay(corners) do |along, across, height, leg|
-              t += Math.hypot(along - last[0], across - last[1]) * Q::FT / (leg_groundspeed(leg) * Q::KT) if last
-              sink = last && t > rows.last.t_s ? (last[2] - height) / (t - rows.last.t_s) * 60.0 : 0.0
-              rows << point(t, along, height, leg.ias_kt, leg_groundspeed(leg), sink, leg.name.to_sym, across_ft: across)
-              last = [along, across, height]
+          @path ||=
+            begin
+              corners = corner_points
+              rows = []
+              t = 0.0
+              last = nil
+              lay(corners) do |along, across, height, leg|
+                t += Math.hypot(along - last[0], across - last[1]) * Q::FT / (leg_groundspeed(leg) * Q::KT) if last
+                sink = last && t > rows.last.t_s ? (last[2] - height) / (t - rows.last.t_s) * 60.0 : 0.0
+                rows << point(
+                  t,
+                  along,
+                  height,
+                  leg.ias_kt,
+                  leg_groundspeed(leg),
+                  sink,
+                  leg.name.to_sym,
+                  across_ft: across
+                )
+                last = [along, across, height]
+              end
+              rows
             end
-            rows
-          end
         end
 
         # Along, across and height at the start and the end of each leg, the circuit closing at the spot.
         def corner_points
           at = [0.0, 0.0, 0.0]
-          points = [at] + legs.map do |leg|
-            angle = Quantities.wrap_deg(leg.track_deg - @course_deg) * Q::DEG
-            at = [at[0] + (leg.length_ft * Math.cos(angle)), at[1] + (leg.length_ft * Math.sin(angle)), leg.height_ft]
-          end
+          points =
+            [at] +
+            legs.map do |leg|
+              angle = Quantities.wrap_deg(leg.track_deg - @course_deg) * Q::DEG
+              at = [
+                at[0] + (leg.length_ft * Math.cos(angle)),
+                at[1] + (leg.length_ft * Math.sin(angle)),
+                leg.height_ft
+              ]
+            end
           points.map { |along, across, height| [along - at[0], across - at[1], height] }
         end
 
@@ -114,8 +193,14 @@ module Fujin
             following = corners[i + 2]
             begin_cut = i.zero? ? 0.0 : cut(legs[i - 1], leg) / leg.length_ft
             end_cut = following ? cut(leg, legs[i + 1]) / leg.length_ft : 0.0
-            (0..STEPS).each { |k| yield(*between(from, to, begin_cut + ((1.0 - begin_cut - end_cut) * k / STEPS)), leg) }
-            round(from, to, following, end_cut, cut(leg, legs[i + 1]) / legs[i + 1].length_ft) { |*place| yield(*place, leg) } if following
+            (0..STEPS).each do |k|
+              yield(*between(from, to, begin_cut + ((1.0 - begin_cut - end_cut) * k / STEPS)), leg)
+            end
+            if following
+              round(from, to, following, end_cut, cut(leg, legs[i + 1]) / legs[i + 1].length_ft) do |*place|
+                yield(*place, leg)
+              end
+            end
           end
         end
 
@@ -136,9 +221,21 @@ module Fujin
 
         def charts
           gone = 0.0
-          track = path.each_cons(2).map { |a, b| [(gone += Math.hypot(b.along_ft - a.along_ft, b.across_ft - a.across_ft)), b.height_ft] }
-          [Planning::Chart.new(id: 'height', title: 'Height round the circuit', x: Planning::Axis.new(label: 'Distance flown', unit: 'ft', low: 0.0, high: gone.ceil(-3).to_f),
-                     y: Planning::Axis.new(label: 'Height', unit: 'ft', low: 0.0, high: @height_ft * 1.25), areas: [], lines: leg_marks, track: track)]
+          track =
+            path
+              .each_cons(2)
+              .map { |a, b| [(gone += Math.hypot(b.along_ft - a.along_ft, b.across_ft - a.across_ft)), b.height_ft] }
+          [
+            Planning::Chart.new(
+              id: 'height',
+              title: 'Height round the circuit',
+              x: Planning::Axis.new(label: 'Distance flown', unit: 'ft', low: 0.0, high: gone.ceil(-3).to_f),
+              y: Planning::Axis.new(label: 'Height', unit: 'ft', low: 0.0, high: @height_ft * 1.25),
+              areas: [],
+              lines: leg_marks,
+              track: track
+            )
+          ]
         end
 
         # Where each leg begins.
@@ -147,23 +244,54 @@ module Fujin
           legs.map do |leg|
             from = gone
             gone += leg.length_ft
-            Planning::Shape.new(id: leg.name, label: leg.name, kind: 'plan', points: [[from, 0.0], [from, @height_ft * 1.1]])
+            Planning::Shape.new(
+              id: leg.name,
+              label: leg.name,
+              kind: 'plan',
+              points: [[from, 0.0], [from, @height_ft * 1.1]]
+            )
           end
         end
 
         def gates
           final = legs.last
           allowed = @house.sink_allowed_fpm(approach_kt)
-          [Planning::Gate.new(id: 'set-up', height_ft: @height_ft / 2.0, along_ft: -final.length_ft, text: 'approach angle met, line held, or go around',
-                    measures: { 'ias_kt' => { target: approach_kt, low: approach_kt - 7, high: approach_kt + 7, unit: 'kt' }, 'sink_fpm' => { target: value('approach_sink_fpm'),
-                                                                                                                                              low: 0.0, high: allowed, unit: 'fpm' } })]
+          [
+            Planning::Gate.new(
+              id: 'set-up',
+              height_ft: @height_ft / 2.0,
+              along_ft: -final.length_ft,
+              text: 'approach angle met, line held, or go around',
+              measures: {
+                'ias_kt' => {
+                  target: approach_kt,
+                  low: approach_kt - 7,
+                  high: approach_kt + 7,
+                  unit: 'kt'
+                },
+                'sink_fpm' => {
+                  target: value('approach_sink_fpm'),
+                  low: 0.0,
+                  high: allowed,
+                  unit: 'fpm'
+                }
+              }
+            )
+          ]
         end
 
         def setup
           leg = legs[2]
-          Planning::SetUp.new(height_ft: @height_ft, speed_kt: cruise_kt, steady_s: @house['setup_s'].to_f, leg_ft: leg_groundspeed(leg) * Q::KT * @house['setup_s'] / Q::FT,
-                    start_along_ft: -legs.last.length_ft,
-                    start_across_ft: side * width_ft, text: 'Downwind level, trimmed and on its track before the base turn; radio and checks done by abeam the spot')
+          Planning::SetUp.new(
+            height_ft: @height_ft,
+            speed_kt: cruise_kt,
+            steady_s: @house['setup_s'].to_f,
+            leg_ft: leg_groundspeed(leg) * Q::KT * @house['setup_s'] / Q::FT,
+            start_along_ft: -legs.last.length_ft,
+            start_across_ft: side * width_ft,
+            text:
+              'Downwind level, trimmed and on its track before the base turn; radio and checks done by abeam the spot'
+          )
         end
       end
     end

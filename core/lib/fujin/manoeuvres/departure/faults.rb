@@ -13,9 +13,13 @@ module Fujin
 
         private
 
-        def power_cap_broken = when_over('power_cap_broken', 'power_added_pct', ADDED_PCT) { |v| "#{v.round} % of the engine's limit more than in the hover" }
+        def power_cap_broken =
+          when_over('power_cap_broken', 'power_added_pct', ADDED_PCT) do |v|
+            "#{v.round} % of the engine's limit more than in the hover"
+          end
 
-        def drifted_off_track = when_over('drifted_off_track', 'climb_track_off_deg', TRACK_DEG) { |v| "the track strayed #{v.round}°" }
+        def drifted_off_track =
+          when_over('drifted_off_track', 'climb_track_off_deg', TRACK_DEG) { |v| "the track strayed #{v.round}°" }
       end
     end
   end

@@ -3,8 +3,8 @@
 module Fujin
   module Manoeuvres
     module Departure
-      # Take-offs: from hover or ground to climb speed; maximum performance if the path is over 8° before 40 kt (MEASURES.md
-      # section 2).
+      # Take-offs: from hover or ground to climb speed; maximum performance if the path is over 8° before 40 kt
+      # (MEASURES.md section 2).
       class Finder
         include Grading::Stretches
 
@@ -19,9 +19,14 @@ module Fujin
 
         # @return [Array<Attempt>]
         def find
-          return [] unless @context.type.helicopter? && signals.signal?(:agl) && signals.signal?(:gs) && signals.signal?(:ias) && signals.signal?(:sink)
+          unless @context.type.helicopter? && signals.signal?(:agl) && signals.signal?(:gs) && signals.signal?(:ias) &&
+              signals.signal?(:sink)
+            return []
+          end
 
-          stretches(all, 1.0, hole_s: 1.0) { |i| signals[:gs][i] < STILL_KT && height(i) < LOW_FT }.filter_map { |_, last| build(last) }
+          stretches(all, 1.0, hole_s: 1.0) do |i|
+            signals[:gs][i] < STILL_KT && height(i) < LOW_FT
+          end.filter_map { |_, last| build(last) }
         end
 
         private
@@ -32,11 +37,19 @@ module Fujin
           range = last..[last + signals.samples(LONGEST_S), signals.size - 1].min
           finish = range.find { |i| signals[:ias][i] >= climb_kt - NEAR_KT && height(i) >= LEAST_FT } or return nil
           # It stopped again on the way: that was no take-off.
-          return nil if ((last + 1)..finish).any? { |i| signals[:gs][i] < STILL_KT * 0.5 } || overlaps?(signals.time(last), signals.time(finish))
+          if ((last + 1)..finish).any? { |i| signals[:gs][i] < STILL_KT * 0.5 } ||
+              overlaps?(signals.time(last), signals.time(finish))
+            return nil
+          end
 
           climb = first_held(last..finish, 1.5) { |i| signals[:sink][i] < CLIMBING_FPM } || finish
-          attempt(angle(last, finish) > STEEP_DEG ? 'maximum_performance_take_off' : 'hover_power_take_off',
-                  [phase('take_off', signals.time(last), signals.time(climb)), phase('climb', signals.time(climb), signals.time(finish))])
+          attempt(
+            angle(last, finish) > STEEP_DEG ? 'maximum_performance_take_off' : 'hover_power_take_off',
+            [
+              phase('take_off', signals.time(last), signals.time(climb)),
+              phase('climb', signals.time(climb), signals.time(finish))
+            ]
+          )
         end
 
         # Steepness of the path up to 40 kt.

@@ -16,8 +16,11 @@ module Fujin
         def own_numbers
           steepest = (0..40).step(5).filter_map { |kt| angle_at(kt.to_f) }.max_by(&:first)
           vertical = try('fpm') { performance.climb_m_s(0.0) / Q::FPM }
-          super.merge('vertical_climb_fpm' => vertical, 'climb_angle_deg' => steepest ? number(steepest[0], 'deg') : no_number('deg', 'no climb at any speed'),
-                      'climb_angle_speed_kt' => steepest ? number(steepest[1], 'kt') : no_number('kt', 'no climb at any speed'))
+          super.merge(
+            'vertical_climb_fpm' => vertical,
+            'climb_angle_deg' => steepest ? number(steepest[0], 'deg') : no_number('deg', 'no climb at any speed'),
+            'climb_angle_speed_kt' => steepest ? number(steepest[1], 'kt') : no_number('kt', 'no climb at any speed')
+          )
         end
 
         def angle_at(kt)

@@ -3,8 +3,8 @@
 module Fujin
   module Manoeuvres
     module Departure
-      # Measures of a take-off from hover or ground: height lost on the way through translational lift, power added, the height
-      # where climb speed came, and the time spent where an engine failure has no good answer.
+      # Measures of a take-off from hover or ground: height lost on the way through translational lift, power added,
+      # the height where climb speed came, and the time spent where an engine failure has no good answer.
       class Measures
         include Grading::Measuring
 
@@ -17,11 +17,25 @@ module Fujin
         def measures
           from = attempt.start_s
           off = attempt.phase('take_off')
-          put('transition_sink_ft', 'take_off', over(:agl, from, off.end_s) { |v| [v.first - v.min, 0.0].max }, :agl, uncertainty: 1.0) if off
+          if off
+            put(
+              'transition_sink_ft',
+              'take_off',
+              over(:agl, from, off.end_s) { |v| [v.first - v.min, 0.0].max },
+              :agl,
+              uncertainty: 1.0
+            )
+          end
           put('power_added_pct', 'take_off', -> { power_added_pct(from, attempt.end_s) }, :power, uncertainty: 4.0)
           put('avoid_area_s', 'take_off', -> { avoid_area_s }, %i[agl ias], uncertainty: 1.0) if area.known?
           put('climb_speed_height_ft', 'climb', signals.at(:agl, attempt.end_s) - zero, :agl)
-          put('climb_track_off_deg', 'climb', -> { track_off }, %i[track gs], reason: 'it was never fast enough to have a track')
+          put(
+            'climb_track_off_deg',
+            'climb',
+            -> { track_off },
+            %i[track gs],
+            reason: 'it was never fast enough to have a track'
+          )
           @taken
         end
 
@@ -33,20 +47,26 @@ module Fujin
         def area = @area ||= Planning::HeightVelocity.new(context.type)
 
         def avoid_area_s
-          (signals.index(attempt.start_s)..signals.index(attempt.end_s)).count { |i| area.inside?(signals[:agl][i] - zero, signals[:ias][i]) } * signals.step_s
+          (signals.index(attempt.start_s)..signals.index(attempt.end_s)).count do |i|
+            area.inside?(signals[:agl][i] - zero, signals[:ias][i])
+          end * signals.step_s
         end
 
         # The most that was taken beyond what it hovered with, percent of the engine's limit.
         def power_added_pct(from, to)
           power = Grading::EnginePower.new(signals, context)
-          before = (signals.index([from - BEFORE_S, signals.start_s].max)..signals.index(from)).filter_map { |i| power.pct(i) }
+          before =
+            (signals.index([from - BEFORE_S, signals.start_s].max)..signals.index(from)).filter_map { |i| power.pct(i) }
           after = (signals.index(from)..signals.index(to)).filter_map { |i| power.pct(i) }
           before.empty? || after.empty? ? nil : after.max - Quantities.median(before)
         end
 
         # Largest departure of the track from its own mean, once there is speed to have one.
         def track_off
-          values = numbers(range_of(attempt.start_s, attempt.end_s).map { |i| signals[:track][i] if signals[:gs][i] > TRACKED_KT })
+          values =
+            numbers(
+              range_of(attempt.start_s, attempt.end_s).map { |i| signals[:track][i] if signals[:gs][i] > TRACKED_KT }
+            )
           values.empty? ? nil : largest_off(values)
         end
       end

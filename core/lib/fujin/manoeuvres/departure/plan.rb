@@ -3,8 +3,9 @@
 module Fujin
   module Manoeuvres
     module Departure
-      # Plans a take-off into forward flight: accelerating with a power, through translational lift, to the climb. Energy
-      # method: what the power gives beyond level flight goes into speed and height, shared by how the disc is tilted.
+      # Plans a take-off into forward flight: accelerating with a power, through translational lift, to the climb.
+      # Energy method: what the power gives beyond level flight goes into speed and height, shared by how the disc is
+      # tilted.
       class Plan < Planning::ManoeuvrePlan
         STEP_S = 0.25
         LONGEST_S = 120.0
@@ -26,11 +27,15 @@ module Fujin
 
         # Rows of the take-off as path points, from the hover or the ground to climb speed and 300 ft.
         def path
-          @path ||= begin
-            raise OutsideModel, "the power of this take-off (#{(power_w / 1000).round(1)} kW) does not lift off here" unless hovers?
+          @path ||=
+            begin
+              unless hovers?
+                raise OutsideModel,
+                      "the power of this take-off (#{(power_w / 1000).round(1)} kW) does not lift off here"
+              end
 
-            run
-          end
+              run
+            end
         end
 
         def hovers? = trim.hover_power_w(height_m: [start_height_ft, 2.0].max * Q::FT) <= power_w * 1.001
@@ -47,7 +52,15 @@ module Fujin
             ground = [true_kt(speed) - headwind_kt, 0.0].max
             along += ground * Q::KT * STEP_S / Q::FT
             height += step[1]
-            rows << point(t, along, height, speed, ground, -step[1] / STEP_S * 60.0, speed < climb_speed_kt - 0.5 ? :take_off : :climb)
+            rows << point(
+              t,
+              along,
+              height,
+              speed,
+              ground,
+              -step[1] / STEP_S * 60.0,
+              speed < climb_speed_kt - 0.5 ? :take_off : :climb
+            )
           end
           rows
         end
@@ -61,11 +74,17 @@ module Fujin
           left = spare - (climb * weight)
           true_speed = [@conditions.atmosphere.true_speed(speed * Q::KT), 2.0].max
           acceleration = rising ? 0.0 : [left / (@conditions.mass_kg * true_speed), greatest_acceleration].min
-          [[acceleration, 0.05].max * STEP_S / Q::KT * Math.sqrt(@conditions.atmosphere.density_ratio) * (rising ? 0.0 : 1.0), climb * STEP_S / Q::FT]
+          [
+            [acceleration, 0.05].max * STEP_S / Q::KT * Math.sqrt(@conditions.atmosphere.density_ratio) *
+              (rising ? 0.0 : 1.0),
+            climb * STEP_S / Q::FT
+          ]
         end
 
         # Climb that keeps to the profile with the power that is spare, m/s.
-        def climb_rate(target_ft, height_ft, spare) = ((target_ft - height_ft) * Q::FT / 1.5).clamp(0.0, [spare / weight, 0.0].max)
+        def climb_rate(target_ft, height_ft, spare) =
+          ((target_ft - height_ft) * Q::FT / 1.5).clamp(0.0, [spare / weight, 0.0].max)
+
         def weight = @conditions.mass_kg * Q::G
         # A disc tilted about six degrees.
         def greatest_acceleration = Q::G * Math.tan(6.0 * Q::DEG)
@@ -82,24 +101,56 @@ module Fujin
           obstacle = @settings['obstacle_ft'].to_f
           over = path.find { |p| p.height_ft >= obstacle }
           climb = try('fpm') { performance.climb_m_s(climb_speed_kt, power_w) / Q::FPM }
-          { 'take_off_power_kw' => number(power_w / 1000.0, 'kw'), 'climb_speed_kt' => number(climb_speed_kt, 'kt'), 'climb_fpm' => climb,
+          {
+            'take_off_power_kw' => number(power_w / 1000.0, 'kw'),
+            'climb_speed_kt' => number(climb_speed_kt, 'kt'),
+            'climb_fpm' => climb,
             'best_climb_fpm' => try('fpm') { performance.climb_m_s(climb_speed_kt) / Q::FPM },
-            'etl_distance_ft' => at_etl ? number(at_etl.along_ft, 'ft') : no_number('ft', 'translational lift is not reached'),
-            'climb_speed_height_ft' => climbing ? number(climbing.height_ft, 'ft') : no_number('ft', 'climb speed is not reached'),
-            'climb_speed_distance_ft' => climbing ? number(climbing.along_ft, 'ft') : no_number('ft', 'climb speed is not reached'),
-            'obstacle_distance_ft' => over ? number(over.along_ft, 'ft') : no_number('ft', "#{obstacle.round} ft is not reached within #{LONGEST_S.round} s"),
-            'avoid_area_s' => number(Planning::HeightVelocity.new(@type).exposure_s(path), 's'), 'groundspeed_kt' => number(path.last.groundspeed_kt, 'kt'),
-            'drift_angle_deg' => number(drift_deg(@course_deg, climb_speed_kt) || 0.0, 'deg') }.merge(take_off_instrument)
+            'etl_distance_ft' =>
+              at_etl ? number(at_etl.along_ft, 'ft') : no_number('ft', 'translational lift is not reached'),
+            'climb_speed_height_ft' =>
+              climbing ? number(climbing.height_ft, 'ft') : no_number('ft', 'climb speed is not reached'),
+            'climb_speed_distance_ft' =>
+              climbing ? number(climbing.along_ft, 'ft') : no_number('ft', 'climb speed is not reached'),
+            'obstacle_distance_ft' =>
+              (
+                if over
+                  number(over.along_ft, 'ft')
+                else
+                  no_number('ft', "#{obstacle.round} ft is not reached within #{LONGEST_S.round} s")
+                end
+              ),
+            'avoid_area_s' => number(Planning::HeightVelocity.new(@type).exposure_s(path), 's'),
+            'groundspeed_kt' => number(path.last.groundspeed_kt, 'kt'),
+            'drift_angle_deg' => number(drift_deg(@course_deg, climb_speed_kt) || 0.0, 'deg')
+          }.merge(take_off_instrument)
         end
 
         def take_off_instrument
           engine = Flight::Engine.new(@type, @conditions.atmosphere)
-          { "take_off_power_#{engine.instrument_unit}" => number(engine.instrument(power_w, 1.0), engine.instrument_unit) }
+          {
+            "take_off_power_#{engine.instrument_unit}" =>
+              number(engine.instrument(power_w, 1.0), engine.instrument_unit)
+          }
         end
 
         def gates
-          [Planning::Gate.new(id: 'lift', height_ft: start_height_ft, along_ft: 0.0, measures: {}, text: 'light on the skids, nothing hooked or frozen, then straight up'),
-           Planning::Gate.new(id: 'stop', height_ft: profile_ft(ETL_KT), along_ft: value_along('etl_distance_ft'), measures: {}, text: 'translational lift felt by here, or stop')]
+          [
+            Planning::Gate.new(
+              id: 'lift',
+              height_ft: start_height_ft,
+              along_ft: 0.0,
+              measures: {},
+              text: 'light on the skids, nothing hooked or frozen, then straight up'
+            ),
+            Planning::Gate.new(
+              id: 'stop',
+              height_ft: profile_ft(ETL_KT),
+              along_ft: value_along('etl_distance_ft'),
+              measures: {},
+              text: 'translational lift felt by here, or stop'
+            )
+          ]
         end
 
         def value_along(name) = own_numbers[name].value
@@ -107,16 +158,39 @@ module Fujin
         def setup
           where = @settings['departure'] == 'surface' ? 'On the surface' : "Hover at #{@height_ft.round} ft"
           check = @house['power_check'] == 'hover' ? 'in the hover' : "in flight at the site's height"
-          Planning::SetUp.new(height_ft: start_height_ft, speed_kt: 0.0, steady_s: 5.0, leg_ft: 0.0, start_along_ft: 0.0, start_across_ft: 0.0,
-                    text: "#{where} into wind, power checked #{check}, area ahead clear")
+          Planning::SetUp.new(
+            height_ft: start_height_ft,
+            speed_kt: 0.0,
+            steady_s: 5.0,
+            leg_ft: 0.0,
+            start_along_ft: 0.0,
+            start_across_ft: 0.0,
+            text: "#{where} into wind, power checked #{check}, area ahead clear"
+          )
         end
 
         def charts = [Planning::LimitsMap.height_velocity(@type, path: path)]
 
         def own_cautions
           seconds = value('avoid_area_s')
-          rollover = caution('rollover', 'caution', 'Dynamic rollover: a skid held, sideways motion, collective up. The answer is collective down, smoothly.')
-          exposure = seconds > 1 ? caution('avoid_area', 'caution', "#{seconds.round} s inside the height-velocity area: keep to the profile, no lingering.") : nil
+          rollover =
+            caution(
+              'rollover',
+              'caution',
+              'Dynamic rollover: a skid held, sideways motion, collective up. The answer is collective down, smoothly.'
+            )
+          exposure =
+            (
+              if seconds > 1
+                caution(
+                  'avoid_area',
+                  'caution',
+                  "#{seconds.round} s inside the height-velocity area: keep to the profile, no lingering."
+                )
+              else
+                nil
+              end
+            )
           [rollover, exposure, climb_caution].compact
         end
 
@@ -124,8 +198,12 @@ module Fujin
           climb = value('climb_fpm')
           return nil if climb && climb > 200
 
-          caution('climb', 'limit',
-                  "The climb with this power is #{climb ? "#{climb.round} ft/min" : 'not there'}, 200 wanted#{", #{(200 - climb).ceil} short" if climb}: less mass or more power.")
+          caution(
+            'climb',
+            'limit',
+            "The climb with this power is #{climb ? "#{climb.round} ft/min" : 'not there'}, 200 wanted" \
+              "#{", #{(200 - climb).ceil} short" if climb}: less mass or more power."
+          )
         end
       end
     end

@@ -32,14 +32,25 @@ module Fujin
           off = value('turn_radius_max_off_ft')
           return nil unless off && off > OFF_RADIUS_SHARE * radius_ft
 
-          found('drifted_off_track', "up to #{off.round} ft from the planned radius of #{radius_ft.round} ft", ['turn_radius_max_off_ft'])
+          found(
+            'drifted_off_track',
+            "up to #{off.round} ft from the planned radius of #{radius_ft.round} ft",
+            ['turn_radius_max_off_ft']
+          )
         end
 
-        def off_line = when_over('drifted_off_track', 'track_error_max_ft', OFF_LINE_FT) { |v| "up to #{v.round} ft beside the planned figure" }
+        def off_line =
+          when_over('drifted_off_track', 'track_error_max_ft', OFF_LINE_FT) do |v|
+            "up to #{v.round} ft beside the planned figure"
+          end
 
-        def not_square = when_over('drifted_off_track', 'crossing_off_deg', SQUARE_DEG) { |v| "the line was crossed #{v.round}° from square" }
+        def not_square =
+          when_over('drifted_off_track', 'crossing_off_deg', SQUARE_DEG) do |v|
+            "the line was crossed #{v.round}° from square"
+          end
 
-        def off_heading = when_over('drifted_off_track', 'level_heading_max_deg', HEADING_DEG) { |v| "the heading strayed #{v.round}°" }
+        def off_heading =
+          when_over('drifted_off_track', 'level_heading_max_deg', HEADING_DEG) { |v| "the heading strayed #{v.round}°" }
       end
     end
   end

@@ -4,8 +4,8 @@ module Fujin
   module Manoeuvres
     module Figures
       # Plans a figure over the ground in a wind. For a constant radius R over the ground the bank is
-      # tan Φ = v²/(g·R·cos δ), v the ground speed and δ the drift angle there: derived from the wind triangle, since the
-      # heading turns at v/R · dψ/dχ and dψ/dχ = v/(V·cos δ).
+      # tan Φ = v²/(g·R·cos δ), v the ground speed and δ the drift angle there: derived from the wind triangle, since
+      # the heading turns at v/R · dψ/dχ and dψ/dχ = v/(V·cos δ).
       class Plan < Planning::ManoeuvrePlan
         STEEPEST_BANK_DEG = 45.0
 
@@ -33,7 +33,13 @@ module Fujin
 
           v = ground * Q::KT
           bank = Math.atan2(v * v, Q::G * radius_ft * Q::FT * Math.cos(drift * Q::DEG)) / Q::DEG
-          { track: track_deg % 360.0, heading: (track_deg + drift) % 360.0, drift: drift, groundspeed: ground, bank: bank }
+          {
+            track: track_deg % 360.0,
+            heading: (track_deg + drift) % 360.0,
+            drift: drift,
+            groundspeed: ground,
+            bank: bank
+          }
         end
 
         def around(step_deg = 5) = (0...360).step(step_deg).map { |deg| on_track(@course_deg + deg) }
@@ -42,17 +48,24 @@ module Fujin
           ring = around
           steepest = ring.max_by { |p| p[:bank] }
           slowest = ring.min_by { |p| p[:groundspeed] }
-          { 'entry_height_ft' => number(@height_ft, 'ft'), 'entry_speed_kt' => number(speed_kt, 'kt'), 'turn_radius_ft' => number(radius_ft, 'ft'),
+          {
+            'entry_height_ft' => number(@height_ft, 'ft'),
+            'entry_speed_kt' => number(speed_kt, 'kt'),
+            'turn_radius_ft' => number(radius_ft, 'ft'),
             'bank_deg' => number(steepest[:bank], 'deg'),
-            'least_bank_deg' => number(ring.map do |p|
-              p[:bank]
-            end.min, 'deg'), 'groundspeed_kt' => number(steepest[:groundspeed], 'kt'), 'least_groundspeed_kt' => number(slowest[:groundspeed], 'kt'),
-            'drift_angle_deg' => number(ring.map { |p| p[:drift].abs }.max, 'deg'), 'level_power_kw' => number(performance.level_power_w(speed_kt) / 1000.0, 'kw'),
-            'power_in_turn_kw' => try('kw') { performance.level_power_in_bank_w(speed_kt, [steepest[:bank], 60.0].min) / 1000.0 } }
+            'least_bank_deg' => number(ring.map { |p| p[:bank] }.min, 'deg'),
+            'groundspeed_kt' => number(steepest[:groundspeed], 'kt'),
+            'least_groundspeed_kt' => number(slowest[:groundspeed], 'kt'),
+            'drift_angle_deg' => number(ring.map { |p| p[:drift].abs }.max, 'deg'),
+            'level_power_kw' => number(performance.level_power_w(speed_kt) / 1000.0, 'kw'),
+            'power_in_turn_kw' =>
+              try('kw') { performance.level_power_in_bank_w(speed_kt, [steepest[:bank], 60.0].min) / 1000.0 }
+          }
         end
 
         # A point of the path on a track, level.
-        def flown(t_s, along_ft, across_ft, state, phase) = point(t_s, along_ft, @height_ft, speed_kt, state[:groundspeed], 0.0, phase, across_ft: across_ft)
+        def flown(t_s, along_ft, across_ft, state, phase) =
+          point(t_s, along_ft, @height_ft, speed_kt, state[:groundspeed], 0.0, phase, across_ft: across_ft)
 
         # Points round part of a circle, tracks relative to the course; right turns have side +1.
         def arc(rows, start, from_deg, through_deg, side, phase)
@@ -88,9 +101,15 @@ module Fujin
           bank = value('bank_deg')
           return [] unless bank > STEEPEST_BANK_DEG
 
-          [caution('bank', 'limit',
-                   "Constant radius asks for #{bank.round}° of bank downwind, #{STEEPEST_BANK_DEG.round}° at most, #{(bank - STEEPEST_BANK_DEG).ceil}° too much: a radius of " \
-                   "#{wider_radius_ft} ft or more.")]
+          [
+            caution(
+              'bank',
+              'limit',
+              "Constant radius asks for #{bank.round}° of bank downwind, #{STEEPEST_BANK_DEG.round}° at most, " \
+                "#{(bank - STEEPEST_BANK_DEG).ceil}° too much: a radius of " \
+                "#{wider_radius_ft} ft or more."
+            )
+          ]
         end
 
         def wider_radius_ft
@@ -98,7 +117,14 @@ module Fujin
           (fastest * fastest / Q::G / Q::FT).ceil(-1)
         end
 
-        def setup = setup_before(0.0, speed_kt, "Entered downwind, level at #{@height_ft.round} ft and #{speed_kt.round} kt, trimmed", track_deg: entry_track_deg)
+        def setup =
+          setup_before(
+            0.0,
+            speed_kt,
+            "Entered downwind, level at #{@height_ft.round} ft and #{speed_kt.round} kt, trimmed",
+            track_deg: entry_track_deg
+          )
+
         def entry_track_deg = (wind.from_deg + 180.0) % 360.0
       end
     end

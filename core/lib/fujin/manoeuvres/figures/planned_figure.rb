@@ -3,8 +3,8 @@
 module Fujin
   module Manoeuvres
     module Figures
-      # A planned figure over the ground, closed or not, as a line of points about the sortie's spot: where along it a place lies
-      # and how far beside it. Lengths ft; along and across the plan's course.
+      # A planned figure over the ground, closed or not, as a line of points about the sortie's spot: where along it a
+      # place lies and how far beside it. Lengths ft; along and across the plan's course.
       class PlannedFigure
         Place = Struct.new(:way_ft, :beside_ft)
 
@@ -13,7 +13,10 @@ module Fujin
         # @param plan [Planning::Plan] whose path begins at the spot
         def initialize(plan)
           @points = [[0.0, 0.0], *plan.path.map { |p| [p.along_ft, p.across_ft] }]
-          @ways = @points.each_cons(2).inject([0.0]) { |ways, (a, b)| ways << (ways.last + Math.hypot(b[0] - a[0], b[1] - a[1])) }
+          @ways =
+            @points
+              .each_cons(2)
+              .inject([0.0]) { |ways, (a, b)| ways << (ways.last + Math.hypot(b[0] - a[0], b[1] - a[1])) }
           @length_ft = @ways.last
           @parts = parts_of(plan)
         end
@@ -45,7 +48,11 @@ module Fujin
         # Runs of the path with one phase, in order.
         def parts_of(plan)
           rows = plan.path.each_with_index.slice_when { |(a, _), (b, _)| a.phase != b.phase }
-          rows.map { |run| Part.new(id: run.first[0].phase.to_s, from_ft: @ways[run.first[1]], to_ft: @ways[run.last[1] + 1]) }.freeze
+          rows
+            .map do |run|
+              Part.new(id: run.first[0].phase.to_s, from_ft: @ways[run.first[1]], to_ft: @ways[run.last[1] + 1])
+            end
+            .freeze
         end
       end
     end

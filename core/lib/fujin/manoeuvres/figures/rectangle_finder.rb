@@ -3,8 +3,8 @@
 module Fujin
   module Manoeuvres
     module Figures
-      # Rectangles: looked for only when that is the exercise, about the sortie's planned figure; each time round is one attempt,
-      # its sides split in the middle of the corners (MEASURES.md section 2).
+      # Rectangles: looked for only when that is the exercise, about the sortie's planned figure; each time round is
+      # one attempt, its sides split in the middle of the corners (MEASURES.md section 2).
       class RectangleFinder
         include Grading::Stretches
 
@@ -20,7 +20,10 @@ module Fujin
 
         # @return [Array<Attempt>]
         def find
-          return [] unless @context.exercise == EXERCISE && @context.spot && %i[lat lon agl gs].all? { |name| signals.signal?(name) }
+          unless @context.exercise == EXERCISE && @context.spot &&
+              %i[lat lon agl gs].all? { |name| signals.signal?(name) }
+            return []
+          end
 
           @figure = PlannedFigure.new(planned)
           runs.flat_map { |run| laps(run) }.reject { |found| overlaps?(found.start_s, found.end_s) }
@@ -62,13 +65,19 @@ module Fujin
         end
 
         def lap(run, from)
-          ends = [from, *corners.map { |corner| from + corner }, from + @figure.length_ft].map { |way| passes(run, way) }
-          cut = SIDES.each_with_index.filter_map { |id, i| phase(id, ends[i], ends[i + 1]) if ends[i] && ends[i + 1] && ends[i + 1] > ends[i] }
+          ends =
+            [from, *corners.map { |corner| from + corner }, from + @figure.length_ft].map { |way| passes(run, way) }
+          cut =
+            SIDES.each_with_index.filter_map do |id, i|
+              phase(id, ends[i], ends[i + 1]) if ends[i] && ends[i + 1] && ends[i + 1] > ends[i]
+            end
           cut.size == SIDES.size ? attempt(EXERCISE, cut) : nil
         end
 
         # Middle of each corner but the last, along the figure.
-        def corners = @corners ||= @figure.parts.select { |part| part.id == 'turn' }.first(3).map { |part| (part.from_ft + part.to_ft) / 2.0 }
+        def corners =
+          @corners ||=
+            @figure.parts.select { |part| part.id == 'turn' }.first(3).map { |part| (part.from_ft + part.to_ft) / 2.0 }
 
         # When the way was passed; the run's own end stands for an end that was not quite reached.
         def passes(run, way)

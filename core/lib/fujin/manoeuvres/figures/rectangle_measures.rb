@@ -3,8 +3,8 @@
 module Fujin
   module Manoeuvres
     module Figures
-      # Measures of a rectangle, side by side: distance from the planned line, wind correction against what the wind asks for, the
-      # turn at the corner against the one required, height, bank.
+      # Measures of a rectangle, side by side: distance from the planned line, wind correction against what the wind
+      # asks for, the turn at the corner against the one required, height, bank.
       class RectangleMeasures
         include Grading::Measuring
         include Grading::SetUp
@@ -14,7 +14,14 @@ module Fujin
           sides = attempt.phases.map(&:id)
           attempt.phases.each_with_index { |phase, i| take_side(phase, attempt.phase(sides[i + 1])) }
           worst = attempt.phases.max_by { |phase| @taken["#{phase.id}_track_error_ft"]&.value || 0.0 }
-          put('track_error_max_ft', worst.id, @taken["#{worst.id}_track_error_ft"]&.value, %i[lat lon], uncertainty: 15.0, reason: 'the sortie marks no spot')
+          put(
+            'track_error_max_ft',
+            worst.id,
+            @taken["#{worst.id}_track_error_ft"]&.value,
+            %i[lat lon],
+            uncertainty: 15.0,
+            reason: 'the sortie marks no spot'
+          )
           take_trim(attempt.phases.first.id, attempt.start_s, attempt.start_s + TRIM_S)
           @taken
         end
@@ -32,9 +39,27 @@ module Fujin
         def take_side(phase, following)
           from = phase.start_s
           to = phase.end_s
-          put("#{phase.id}_track_error_ft", phase.id, -> { track_error(from, to) }, %i[lat lon], uncertainty: 15.0, reason: 'the sortie marks no spot')
-          put("#{phase.id}_wind_correction_off_deg", phase.id, correction_off(phase), %i[heading track], uncertainty: 2.0)
-          put("#{phase.id}_height_max_off_ft", phase.id, over(:agl, from, to) { |v| largest_off(v, zero + plan.value('entry_height_ft')) }, :agl)
+          put(
+            "#{phase.id}_track_error_ft",
+            phase.id,
+            -> { track_error(from, to) },
+            %i[lat lon],
+            uncertainty: 15.0,
+            reason: 'the sortie marks no spot'
+          )
+          put(
+            "#{phase.id}_wind_correction_off_deg",
+            phase.id,
+            correction_off(phase),
+            %i[heading track],
+            uncertainty: 2.0
+          )
+          put(
+            "#{phase.id}_height_max_off_ft",
+            phase.id,
+            over(:agl, from, to) { |v| largest_off(v, zero + plan.value('entry_height_ft')) },
+            :agl
+          )
           put("#{phase.id}_bank_max_deg", phase.id, over(:roll, from, to) { |v| v.map(&:abs).max }, :roll)
           put("#{phase.id}_turn_off_deg", phase.id, turn_off(phase, following), :heading, uncertainty: 4.0) if following
         end
@@ -45,7 +70,12 @@ module Fujin
 
           about = Grading::AboutSpot.new(signals, context.spot, plan.course_deg)
           every = [signals.samples(RectangleFinder::LOOK_EVERY_S), 1].max
-          range_of(from, to).step(every).map { |i| about.place(i) }.reject { |along, _| along.nan? }.map { |place| figure.nearest(*place).beside_ft }.max
+          range_of(from, to)
+            .step(every)
+            .map { |i| about.place(i) }
+            .reject { |along, _| along.nan? }
+            .map { |place| figure.nearest(*place).beside_ft }
+            .max
         end
 
         # The middle of a side, out of its corners.
@@ -54,7 +84,8 @@ module Fujin
           [phase.start_s + (1.5 * fifth), phase.end_s - (1.5 * fifth)]
         end
 
-        def middle(name, phase) = signals.signal?(name) ? over(name, *straight(phase)) { |v| Quantities.median(v) } : Float::NAN
+        def middle(name, phase) =
+          signals.signal?(name) ? over(name, *straight(phase)) { |v| Quantities.median(v) } : Float::NAN
 
         # Heading less track that was held, less what the wind asks for on that track.
         def correction_off(phase)
@@ -65,7 +96,10 @@ module Fujin
 
         # Heading change at the corner, less the ninety degrees over the ground with the difference of the drifts.
         def turn_off(phase, following)
-          drifts = [phase, following].map { |side| wind.drift_angle_deg(middle(:track, side).then { |t| t.nan? ? 0.0 : t } % 360.0, true_kt) }
+          drifts =
+            [phase, following].map do |side|
+              wind.drift_angle_deg(middle(:track, side).then { |t| t.nan? ? 0.0 : t } % 360.0, true_kt)
+            end
           turned = Quantities.wrap_deg(middle(:heading, following) - middle(:heading, phase))
           return nil if drifts.any?(&:nil?) || turned.nan?
 

@@ -15,15 +15,23 @@ module Fujin
         def first_track = Quantities.wrap_deg(entry_track_deg - @course_deg)
 
         def sides
-          @sides ||= [['downwind', 0, long_ft], ['crosswind', 90, short_ft], ['upwind', 180, long_ft], ['crosswind', 270, short_ft]].map do |name, deg, length|
-            [name, first_track + (side * deg), length]
-          end
+          @sides ||=
+            [
+              ['downwind', 0, long_ft],
+              ['crosswind', 90, short_ft],
+              ['upwind', 180, long_ft],
+              ['crosswind', 270, short_ft]
+            ].map { |name, deg, length| [name, first_track + (side * deg), length] }
         end
 
         def own_numbers
           InvalidInput.check_ranges('width_ft' => [short_ft, (2.0 * radius_ft) + 1.0, 20_000])
-          common_numbers.merge('leg_ft' => number(long_ft, 'ft'), 'width_ft' => number(short_ft, 'ft'), 'most_turn_deg' => number(corners.max, 'deg'),
-                               'least_turn_deg' => number(corners.min, 'deg'))
+          common_numbers.merge(
+            'leg_ft' => number(long_ft, 'ft'),
+            'width_ft' => number(short_ft, 'ft'),
+            'most_turn_deg' => number(corners.max, 'deg'),
+            'least_turn_deg' => number(corners.min, 'deg')
+          )
         end
 
         # A quarter of the default's radius fits the corners of a small field.
@@ -51,14 +59,36 @@ module Fujin
         end
 
         def tables
-          rows = sides.each_with_index.map do |(name, track, length), i|
-            p = on_track(@course_deg + track)
-            [name, p[:heading], p[:drift], p[:groundspeed], length * Q::FT / (p[:groundspeed] * Q::KT), corners[i], on_track(@course_deg + track + (side * 45.0))[:bank]]
-          end
-          [Planning::Table.new(id: 'legs', title: 'Sides and corners', rows: rows, columns: [['Side', nil], %w[Heading deg], %w[Drift deg], ['Ground', 'kt'], %w[Time s], ['Turn at its end',
-                                                                                                                                                                 'deg'],
-                                                                                   ['Bank in it', 'deg']],
-                     note: 'Turning downwind takes more than ninety degrees, turning upwind less.')]
+          rows =
+            sides.each_with_index.map do |(name, track, length), i|
+              p = on_track(@course_deg + track)
+              [
+                name,
+                p[:heading],
+                p[:drift],
+                p[:groundspeed],
+                length * Q::FT / (p[:groundspeed] * Q::KT),
+                corners[i],
+                on_track(@course_deg + track + (side * 45.0))[:bank]
+              ]
+            end
+          [
+            Planning::Table.new(
+              id: 'legs',
+              title: 'Sides and corners',
+              rows: rows,
+              columns: [
+                ['Side', nil],
+                %w[Heading deg],
+                %w[Drift deg],
+                %w[Ground kt],
+                %w[Time s],
+                ['Turn at its end', 'deg'],
+                ['Bank in it', 'deg']
+              ],
+              note: 'Turning downwind takes more than ninety degrees, turning upwind less.'
+            )
+          ]
         end
       end
     end

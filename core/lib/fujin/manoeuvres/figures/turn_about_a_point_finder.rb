@@ -3,8 +3,8 @@
 module Fujin
   module Manoeuvres
     module Figures
-      # Turns about a point: looked for only when that is the exercise, about the sortie's point and near the planned radius
-      # (MEASURES.md section 2, 'only against a planned figure').
+      # Turns about a point: looked for only when that is the exercise, about the sortie's point and near the planned
+      # radius (MEASURES.md section 2, 'only against a planned figure').
       class TurnAboutAPointFinder
         include Grading::Stretches
 
@@ -18,19 +18,34 @@ module Fujin
 
         # @return [Array<Attempt>]
         def find
-          return [] unless @context.exercise == EXERCISE && @context.spot && %i[lat lon agl gs track].all? { |name| signals.signal?(name) }
+          unless @context.exercise == EXERCISE && @context.spot &&
+              %i[lat lon agl gs track].all? { |name| signals.signal?(name) }
+            return []
+          end
 
           round = Around.new(signals, @context.spot)
           planned = @context.plan_of(TurnAboutAPoint).value('turn_radius_ft')
-          stretches(all, 10.0, hole_s: 1.0) { |i| NEAR.cover?(round.radius_ft[i] / planned) && height(i) > ABOVE_FT && signals[:gs][i] > SLOWEST_KT && turning?(i) }
-            .select { |from, to| round.swept_deg(from, to).abs >= LEAST_DEG && !overlaps?(signals.time(from), signals.time(to)) }
+          stretches(all, 10.0, hole_s: 1.0) do |i|
+            NEAR.cover?(round.radius_ft[i] / planned) && height(i) > ABOVE_FT && signals[:gs][i] > SLOWEST_KT &&
+              turning?(i)
+          end
+            .select do |from, to|
+              round.swept_deg(from, to).abs >= LEAST_DEG && !overlaps?(signals.time(from), signals.time(to))
+            end
             .map { |from, to| attempt(EXERCISE, [phase('turn', signals.time(from), signals.time(to))]) }
         end
 
         private
 
         def turning?(index) = rate[index].abs > TURNING_DEG_S
-        def rate = @rate ||= Recordings::Smoothing.rate(Recordings::Smoothing.mean(signals[:track], signals.samples(1.0)), signals.step_s, signals.samples(1.0))
+
+        def rate =
+          @rate ||=
+            Recordings::Smoothing.rate(
+              Recordings::Smoothing.mean(signals[:track], signals.samples(1.0)),
+              signals.step_s,
+              signals.samples(1.0)
+            )
 
         # Where an aircraft is about a point: its distance, ft, and the bearing from the point, degrees without jumps.
         class Around
@@ -40,7 +55,8 @@ module Fujin
             about = Grading::AboutSpot.new(signals, spot, 0.0)
             places = (0...signals.size).map { |i| about.place(i) }
             @radius_ft = places.map { |north, east| Math.hypot(north, east) }
-            @bearing_deg = Recordings::Smoothing.unwrap(places.map { |north, east| Math.atan2(east, north) / Quantities::DEG })
+            @bearing_deg =
+              Recordings::Smoothing.unwrap(places.map { |north, east| Math.atan2(east, north) / Quantities::DEG })
           end
 
           # Degrees gone round between two samples, clockwise +.

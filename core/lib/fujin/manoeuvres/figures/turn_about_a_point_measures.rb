@@ -3,8 +3,8 @@
 module Fujin
   module Manoeuvres
     module Figures
-      # Measures of a turn about a point: the radius and whether it is kept, height, bank against what the ground speed asks for
-      # at the planned radius, tan(bank) = V²/(g·R).
+      # Measures of a turn about a point: the radius and whether it is kept, height, bank against what the ground speed
+      # asks for at the planned radius, tan(bank) = V²/(g·R).
       class TurnAboutAPointMeasures
         include Grading::Measuring
 
@@ -30,8 +30,11 @@ module Fujin
         def around = @around ||= TurnAboutAPointFinder::Around.new(signals, context.spot)
 
         def take_radius
-          { 'turn_radius_mean_ft' => -> { mean(radii) unless radii.empty? }, 'turn_radius_max_off_ft' => -> { largest_off(radii, planned_ft) },
-            'spiral_ft' => -> { spiral_ft } }.each do |id, value|
+          {
+            'turn_radius_mean_ft' => -> { mean(radii) unless radii.empty? },
+            'turn_radius_max_off_ft' => -> { largest_off(radii, planned_ft) },
+            'spiral_ft' => -> { spiral_ft }
+          }.each do |id, value|
             put(id, 'turn', -> { context.spot && value.call }, %i[lat lon], uncertainty: 10.0, reason: NO_SPOT)
           end
         end
@@ -40,7 +43,8 @@ module Fujin
 
         # Feet of radius a full turn, + outwards.
         def spiral_ft
-          rows = @range.map { |i| [around.bearing_deg[i] / 360.0, around.radius_ft[i]] }.reject { |row| row.any?(&:nan?) }
+          rows =
+            @range.map { |i| [around.bearing_deg[i] / 360.0, around.radius_ft[i]] }.reject { |row| row.any?(&:nan?) }
           rows.size < 2 ? nil : slope(*rows.transpose) * (rows.last[0] <=> rows.first[0])
         end
 
@@ -53,7 +57,14 @@ module Fujin
 
         # Root mean square difference from the bank that is wanted.
         def bank_off
-          off = @range.map { |i| signals[:roll][i].abs - (Math.atan(((signals[:gs][i] * Quantities::KT)**2) / (Quantities::G * planned_ft * Quantities::FT)) / Quantities::DEG) }
+          off =
+            @range.map do |i|
+              signals[:roll][i].abs -
+                (
+                  Math.atan(((signals[:gs][i] * Quantities::KT)**2) / (Quantities::G * planned_ft * Quantities::FT)) /
+                    Quantities::DEG
+                )
+            end
           good = off.reject(&:nan?)
           good.empty? ? nil : Math.sqrt(good.sum { |v| v * v } / good.size)
         end

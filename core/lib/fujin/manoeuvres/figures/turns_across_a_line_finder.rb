@@ -3,8 +3,8 @@
 module Fujin
   module Manoeuvres
     module Figures
-      # Turns across a line: looked for only when that is the exercise, across the planned line through the sortie's spot. One
-      # attempt is a half circle on each side, from a crossing to the next but one (MEASURES.md section 2).
+      # Turns across a line: looked for only when that is the exercise, across the planned line through the sortie's
+      # spot. One attempt is a half circle on each side, from a crossing to the next but one (MEASURES.md section 2).
       class TurnsAcrossALineFinder
         include Grading::Stretches
 
@@ -20,18 +20,25 @@ module Fujin
 
         # @return [Array<Attempt>]
         def find
-          return [] unless @context.exercise == EXERCISE && @context.spot && %i[lat lon agl gs track].all? { |name| signals.signal?(name) }
+          unless @context.exercise == EXERCISE && @context.spot &&
+              %i[lat lon agl gs track].all? { |name| signals.signal?(name) }
+            return []
+          end
 
           halves = crossings.each_cons(2).filter_map { |from, to| half(from, to) }
           pair(halves).reject { |found| overlaps?(found.start_s, found.end_s) }
         end
 
-        # Where the aircraft is from the line, which lies across the wind through the spot: out from it, downwind +, and along it.
+        # Where the aircraft is from the line, which lies across the wind through the spot: out from it, downwind +,
+        # and along it.
         # @param wind [Wind]
         # @return [AboutSpot]
         def self.line(signals, spot, wind) = Grading::AboutSpot.new(signals, spot, downwind_deg(wind))
+
         # How far a track is from square to it, degrees.
-        def self.off_square_deg(track_deg, wind) = 90.0 - (90.0 - Quantities.wrap_deg(track_deg - downwind_deg(wind)).abs).abs
+        def self.off_square_deg(track_deg, wind) =
+          90.0 - (90.0 - Quantities.wrap_deg(track_deg - downwind_deg(wind)).abs).abs
+
         def self.downwind_deg(wind) = (wind.from_deg + 180.0) % 360.0
 
         private
@@ -59,7 +66,11 @@ module Fujin
 
           reach = out[from..to].reject(&:nan?).map(&:abs).max / radius_ft
           turned = signals[:track][to] - signals[:track][from]
-          REACH.cover?(reach) && HALF_DEG.cover?(turned.abs) ? Half.new(from, to, out[(from + to) / 2] <=> 0.0, turned) : nil
+          if REACH.cover?(reach) && HALF_DEG.cover?(turned.abs)
+            Half.new(from, to, out[(from + to) / 2] <=> 0.0, turned)
+          else
+            nil
+          end
         end
 
         # Halves that follow each other on alternate sides, two and two.
@@ -69,7 +80,12 @@ module Fujin
           while rest.size > 1
             first, second = rest
             if first.to == second.from && first.side != second.side && (first.turned * second.turned).negative?
-              found << attempt(EXERCISE, [first, second].map { |h| phase(h.side.positive? ? 'downwind_turn' : 'upwind_turn', signals.time(h.from), signals.time(h.to)) })
+              found << attempt(
+                EXERCISE,
+                [first, second].map do |h|
+                  phase(h.side.positive? ? 'downwind_turn' : 'upwind_turn', signals.time(h.from), signals.time(h.to))
+                end
+              )
               rest = rest.drop(2)
             else
               rest = rest.drop(1)

@@ -3,8 +3,8 @@
 module Fujin
   module Manoeuvres
     module Figures
-      # Measures of turns across a line: the radius on each side against the planned one, the line crossed square and level,
-      # height, bank against what the ground speed asks for at that radius.
+      # Measures of turns across a line: the radius on each side against the planned one, the line crossed square and
+      # level, height, bank against what the ground speed asks for at that radius.
       class TurnsAcrossALineMeasures
         include Grading::Measuring
         include Grading::SetUp
@@ -16,9 +16,28 @@ module Fujin
         def measures
           attempt.phases.each { |phase| take_half(phase) }
           worst = attempt.phases.max_by { |phase| radius_off(phase) || 0.0 }
-          put('turn_radius_max_off_ft', worst.id, -> { radius_off(worst) }, %i[lat lon], uncertainty: 15.0, reason: NO_SPOT)
-          put('crossing_off_deg', attempt.phases.last.id, -> { numbers(crossings.map { |t| square_off(t) }).max }, :track, uncertainty: 3.0)
-          put('crossing_bank_deg', attempt.phases.last.id, -> { numbers(crossings.map { |t| bank_at(t) }).max }, :roll, uncertainty: 2.0)
+          put(
+            'turn_radius_max_off_ft',
+            worst.id,
+            -> { radius_off(worst) },
+            %i[lat lon],
+            uncertainty: 15.0,
+            reason: NO_SPOT
+          )
+          put(
+            'crossing_off_deg',
+            attempt.phases.last.id,
+            -> { numbers(crossings.map { |t| square_off(t) }).max },
+            :track,
+            uncertainty: 3.0
+          )
+          put(
+            'crossing_bank_deg',
+            attempt.phases.last.id,
+            -> { numbers(crossings.map { |t| bank_at(t) }).max },
+            :roll,
+            uncertainty: 2.0
+          )
           take_trim(attempt.phases.first.id, attempt.start_s - TRIM_S, attempt.start_s)
           @taken
         end
@@ -37,7 +56,12 @@ module Fujin
           from = phase.start_s
           to = phase.end_s
           put("#{phase.id}_radius_ft", phase.id, -> { radius(phase) }, %i[lat lon], uncertainty: 10.0, reason: NO_SPOT)
-          put("#{phase.id}_height_max_off_ft", phase.id, over(:agl, from, to) { |v| largest_off(v, zero + plan.value('entry_height_ft')) }, :agl)
+          put(
+            "#{phase.id}_height_max_off_ft",
+            phase.id,
+            over(:agl, from, to) { |v| largest_off(v, zero + plan.value('entry_height_ft')) },
+            :agl
+          )
           put("#{phase.id}_bank_max_deg", phase.id, over(:roll, from, to) { |v| v.map(&:abs).max }, :roll)
           put("#{phase.id}_bank_off_deg", phase.id, -> { bank_off(phase) }, %i[roll gs], uncertainty: 1.0)
         end
@@ -64,11 +88,16 @@ module Fujin
         # Root mean square difference from tan(bank) = V²/(g·R) at the planned radius, away from the crossings.
         def bank_off(phase)
           quarter = (phase.end_s - phase.start_s) / 4.0
-          offs = (signals.index(phase.start_s + quarter)..signals.index(phase.end_s - quarter)).map { |i| signals[:roll][i].abs - bank_wanted_deg(i) }.reject(&:nan?)
+          offs =
+            (signals.index(phase.start_s + quarter)..signals.index(phase.end_s - quarter))
+              .map { |i| signals[:roll][i].abs - bank_wanted_deg(i) }
+              .reject(&:nan?)
           offs.empty? ? nil : Math.sqrt(offs.sum { |v| v * v } / offs.size)
         end
 
-        def bank_wanted_deg(index) = Math.atan(((signals[:gs][index] * Quantities::KT)**2) / (Quantities::G * planned_ft * Quantities::FT)) / Quantities::DEG
+        def bank_wanted_deg(index) =
+          Math.atan(((signals[:gs][index] * Quantities::KT)**2) / (Quantities::G * planned_ft * Quantities::FT)) /
+            Quantities::DEG
       end
     end
   end

@@ -24,13 +24,31 @@ module Fujin
         end
 
         def tables
-          rows = [['crossing downwind', 0], ['first quarter', -90], ['crossing upwind', -180], ['third quarter', -90]].map do |name, turned|
-            p = on_track(entry_track_deg + turned)
-            [name, p[:heading], p[:groundspeed], name.start_with?('crossing') ? 0.0 : p[:bank], p[:bank]]
-          end
-          [Planning::Table.new(id: 'check_points', title: 'Round the figure', rows: rows, columns: [['Where', nil], %w[Heading deg], ['Ground', 'kt'], ['Bank wanted', 'deg'],
-                                                                                          ['Bank beside it', 'deg']],
-                     note: 'Level as the line is crossed, whatever the bank was a moment before.')]
+          rows =
+            [
+              ['crossing downwind', 0],
+              ['first quarter', -90],
+              ['crossing upwind', -180],
+              ['third quarter', -90]
+            ].map do |name, turned|
+              p = on_track(entry_track_deg + turned)
+              [name, p[:heading], p[:groundspeed], name.start_with?('crossing') ? 0.0 : p[:bank], p[:bank]]
+            end
+          [
+            Planning::Table.new(
+              id: 'check_points',
+              title: 'Round the figure',
+              rows: rows,
+              columns: [
+                ['Where', nil],
+                %w[Heading deg],
+                %w[Ground kt],
+                ['Bank wanted', 'deg'],
+                ['Bank beside it', 'deg']
+              ],
+              note: 'Level as the line is crossed, whatever the bank was a moment before.'
+            )
+          ]
         end
       end
     end

@@ -13,7 +13,9 @@ module Fujin
 
         def late_decision
           least = @context.type.fetch('speeds_kt.climb') - ROOM_KT
-          when_under('late_decision', 'recovery_ias_kt', least, **phase_span('recovery')) { |v| "#{v.round} kt left when it was broken off, #{least.round} kt at least" }
+          when_under('late_decision', 'recovery_ias_kt', least, **phase_span('recovery')) do |v|
+            "#{v.round} kt left when it was broken off, #{least.round} kt at least"
+          end
         end
       end
     end

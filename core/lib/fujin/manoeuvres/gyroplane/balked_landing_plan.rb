@@ -24,14 +24,18 @@ module Fujin
 
         def own_numbers
           climb = try('fpm') { -gyro.full_power(climb_kt).sink_m_s / Q::FPM }
-          glide_numbers.merge('entry_height_ft' => number(@height_ft, 'ft'), 'recovery_height_ft' => number(sink_through_m / Q::FT, 'ft'), 'climb_fpm' => climb,
-                              'climb_speed_kt' => number(climb_kt, 'kt'),
-                              'climb_angle_deg' => if climb.value
-                                                     number(Math.atan2(climb.value * Q::FPM, groundspeed_kt(@course_deg, climb_kt) * Q::KT) / Q::DEG,
-                                                            'deg')
-                                                   else
-                                                     no_number('deg', climb.reason)
-                                                   end)
+          glide_numbers.merge(
+            'entry_height_ft' => number(@height_ft, 'ft'),
+            'recovery_height_ft' => number(sink_through_m / Q::FT, 'ft'),
+            'climb_fpm' => climb,
+            'climb_speed_kt' => number(climb_kt, 'kt'),
+            'climb_angle_deg' =>
+              if climb.value
+                number(Math.atan2(climb.value * Q::FPM, groundspeed_kt(@course_deg, climb_kt) * Q::KT) / Q::DEG, 'deg')
+              else
+                no_number('deg', climb.reason)
+              end
+          )
         end
 
         def path
@@ -39,22 +43,58 @@ module Fujin
           climb = [-gyro.full_power(climb_kt).sink_m_s, 0.0].max
           ground = groundspeed_kt(@course_deg, glide_kt)
           low = [@height_ft - (sink_through_m / Q::FT), 1.0].max
-          down = (0..4).map { |i| point(i.to_f - 4.0, (i - 4.0) * ground * Q::KT / Q::FT, @height_ft + ((4 - i) * sink / Q::FT), glide_kt, ground, sink / Q::FPM, :descent) }
-          up = (1..12).map { |t| point(t + 2.0, (t + 2.0) * ground * Q::KT / Q::FT, low + (climb * t / Q::FT), climb_kt, ground, -climb / Q::FPM, :climb) }
+          down =
+            (0..4).map do |i|
+              point(
+                i.to_f - 4.0,
+                (i - 4.0) * ground * Q::KT / Q::FT,
+                @height_ft + ((4 - i) * sink / Q::FT),
+                glide_kt,
+                ground,
+                sink / Q::FPM,
+                :descent
+              )
+            end
+          up =
+            (1..12).map do |t|
+              point(
+                t + 2.0,
+                (t + 2.0) * ground * Q::KT / Q::FT,
+                low + (climb * t / Q::FT),
+                climb_kt,
+                ground,
+                -climb / Q::FPM,
+                :climb
+              )
+            end
           [*down, point(2.0, 2.0 * ground * Q::KT / Q::FT, low, glide_kt, ground, 0.0, :recovery), *up]
         end
 
-        def setup = setup_before(path.first.along_ft, glide_kt, "A landing from #{glide_kt.round} kt, balked on the call")
+        def setup =
+          setup_before(path.first.along_ft, glide_kt, "A landing from #{glide_kt.round} kt, balked on the call")
+
         def tables = [speed_table([25, 30, 40, 50, 60]), solo_dual]
 
         def own_cautions
           lost = value('recovery_height_ft')
-          found = [caution('balked', 'caution', 'Power first, nose held, speed kept; the torque wants pedal as it comes on. No climb before the speed is there.')]
+          found = [
+            caution(
+              'balked',
+              'caution',
+              'Power first, nose held, speed kept; the torque wants pedal as it comes on. No climb before the speed ' \
+                'is there.'
+            )
+          ]
           return found if lost < @height_ft - 5
 
           [
-            caution('too_low', 'limit',
-                    "From #{@height_ft.round} ft the go-around touches: #{lost.round} ft are lost before it climbs, #{(lost - @height_ft + 5).ceil} ft too few. Call it higher."), *found
+            caution(
+              'too_low',
+              'limit',
+              "From #{@height_ft.round} ft the go-around touches: #{lost.round} ft are lost before it climbs, " \
+                "#{(lost - @height_ft + 5).ceil} ft too few. Call it higher."
+            ),
+            *found
           ]
         end
       end

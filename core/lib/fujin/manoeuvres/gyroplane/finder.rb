@@ -3,8 +3,8 @@
 module Fujin
   module Manoeuvres
     module Gyroplane
-      # What gyroplanes fly: take-offs from prerotation, landings, balked landings, slow flight, vertical descents (MEASURES.md
-      # section 2).
+      # What gyroplanes fly: take-offs from prerotation, landings, balked landings, slow flight, vertical descents
+      # (MEASURES.md section 2).
       class Finder
         include Grading::Stretches
         include Grading::Descents
@@ -43,7 +43,10 @@ module Fujin
         def before(index, seconds) = [index - signals.samples(seconds), 0].max
         def after(index, seconds) = [index + signals.samples(seconds), last_index].min
         def time(index) = signals.time(index)
-        def standing = @standing ||= stretches(all, 1.0, hole_s: 1.0) { |i| signals[:gs][i] < STANDING_KT && height(i) < ON_WHEELS_FT }
+
+        def standing =
+          @standing ||=
+            stretches(all, 1.0, hole_s: 1.0) { |i| signals[:gs][i] < STANDING_KT && height(i) < ON_WHEELS_FT }
 
         def take_offs = standing.filter_map { |first, last| take_off(first, last) }
 
@@ -52,12 +55,25 @@ module Fujin
           return nil if (rolls...lifted).any? { |i| signals[:gs][i] < STOPPED_KT && i > after(rolls, 2.0) }
 
           spins = spin_up(first, rolls)
-          balance = signals.signal?(:pitch) ? first_held(rolls...lifted, 0.4) { |i| signals[:pitch][i] > BALANCE_DEG } : nil
+          balance =
+            signals.signal?(:pitch) ? first_held(rolls...lifted, 0.4) { |i| signals[:pitch][i] > BALANCE_DEG } : nil
           climb = @context.type.fetch('speeds_kt.climb').to_f - 3.0
-          done = (lifted..after(lifted, CLIMB_S)).find { |i| signals[:ias][i] >= climb && height(i) > 50.0 } || after(lifted, CLIMB_S)
-          attempt('gyro_take_off', [phase('prerotation', time(spins), time(rolls)), phase('roll', time(rolls), time(balance || lifted)),
-                                    phase('balance', time(balance || lifted), time(lifted)), phase('climb', time(lifted), time(done))],
-                  events: { rolls_s: time(rolls), lift_off_s: time(lifted) })
+          done =
+            (lifted..after(lifted, CLIMB_S)).find { |i| signals[:ias][i] >= climb && height(i) > 50.0 } ||
+            after(lifted, CLIMB_S)
+          attempt(
+            'gyro_take_off',
+            [
+              phase('prerotation', time(spins), time(rolls)),
+              phase('roll', time(rolls), time(balance || lifted)),
+              phase('balance', time(balance || lifted), time(lifted)),
+              phase('climb', time(lifted), time(done))
+            ],
+            events: {
+              rolls_s: time(rolls),
+              lift_off_s: time(lifted)
+            }
+          )
         end
 
         # Last sample at which the rotor still turned as slowly as it stood.
@@ -70,8 +86,11 @@ module Fujin
 
         # Contacts on the move that end a descent.
         def touchdowns
-          @touchdowns ||= stretches(all, 0.3, hole_s: 1.0) { |i| height(i) <= Grading::Contact::CONFIRM_FT }.map(&:first).select(&:positive?)
-                                                                                                   .filter_map { |i| Grading::Contact.find(signals, time(i) - 3.0, time(i) + 2.0) }
+          @touchdowns ||=
+            stretches(all, 0.3, hole_s: 1.0) { |i| height(i) <= Grading::Contact::CONFIRM_FT }
+              .map(&:first)
+              .select(&:positive?)
+              .filter_map { |i| Grading::Contact.find(signals, time(i) - 3.0, time(i) + 2.0) }
         end
 
         def landings
@@ -79,11 +98,22 @@ module Fujin
             start = descent_start(signals.index(contact.time_s)) or next
             flare = flare(start, contact.time_s)
             slows = [contact.time_s + 1.0, signals.end_s].min
-            stop = (signals.index(slows)..after(signals.index(slows), ROLL_OUT_S)).find { |i| signals[:gs][i] < STOPPED_KT }
+            stop =
+              (signals.index(slows)..after(signals.index(slows), ROLL_OUT_S)).find { |i| signals[:gs][i] < STOPPED_KT }
             stopped = stop ? time(stop) : [slows + ROLL_OUT_S, signals.end_s].min
-            attempt('gyro_landing', [phase('glide', start, flare || contact.time_s), phase('flare', flare || contact.time_s, contact.time_s),
-                                     phase('touchdown', contact.time_s, slows), phase('roll_out', slows, stopped, estimated: stop.nil?)],
-                    events: { contact_s: contact.time_s, contact: contact })
+            attempt(
+              'gyro_landing',
+              [
+                phase('glide', start, flare || contact.time_s),
+                phase('flare', flare || contact.time_s, contact.time_s),
+                phase('touchdown', contact.time_s, slows),
+                phase('roll_out', slows, stopped, estimated: stop.nil?)
+              ],
+              events: {
+                contact_s: contact.time_s,
+                contact: contact
+              }
+            )
           end
         end
 
@@ -99,27 +129,44 @@ module Fujin
 
         # Lowest below 50 ft without touching, then a climb through it.
         def balked
-          stretches(all, 0.5, hole_s: 1.0) { |i| (ON_WHEELS_FT..BALKED_FT).cover?(height(i)) }.filter_map do |first, last|
+          stretches(all, 0.5, hole_s: 1.0) do |i|
+            (ON_WHEELS_FT..BALKED_FT).cover?(height(i))
+          end.filter_map do |first, last|
             lowest = (first..last).min_by { |i| height(i).nan? ? Float::INFINITY : height(i) }
-            next if height(lowest) < FLYING_FT || last >= last_index - 1 || touchdowns.any? { |c| c.time_s.between?(time(first), time(last)) }
+            if height(lowest) < FLYING_FT || last >= last_index - 1 ||
+                touchdowns.any? { |c| c.time_s.between?(time(first), time(last)) }
+              next
+            end
 
             start = descent_start(lowest) or next
             climbs = first_held(lowest..after(lowest, 20.0), 1.5) { |i| sink[i] < CLIMB_FPM } or next
-            attempt('gyro_balked_landing', [phase('descent', start, time(lowest)), phase('recovery', time(lowest), time(climbs)),
-                                            phase('climb', time(climbs), time([last, climbs + 1].max))])
+            attempt(
+              'gyro_balked_landing',
+              [
+                phase('descent', start, time(lowest)),
+                phase('recovery', time(lowest), time(climbs)),
+                phase('climb', time(climbs), time([last, climbs + 1].max))
+              ]
+            )
           end
         end
 
         def vertical
-          stretches(all, 3.0, hole_s: 1.0) { |i| signals[:ias][i] < VERTICAL_KT && sink[i] > VERTICAL_FPM && height(i) > 100.0 }.filter_map do |first, last|
+          stretches(all, 3.0, hole_s: 1.0) do |i|
+            signals[:ias][i] < VERTICAL_KT && sink[i] > VERTICAL_FPM && height(i) > 100.0
+          end.filter_map do |first, last|
             done = (last..after(last, 40.0)).find { |i| signals[:ias][i] >= RECOVERED_KT } or next
-            attempt('gyro_vertical_descent', [phase('descent', time(first), time(last)), phase('recovery', time(last), time(done))])
+            attempt(
+              'gyro_vertical_descent',
+              [phase('descent', time(first), time(last)), phase('recovery', time(last), time(done))]
+            )
           end
         end
 
         def slow
-          stretches(all, SLOW_S, hole_s: 1.0) { |i| SLOW_KT.cover?(signals[:ias][i]) && sink[i].abs < LEVEL_FPM && height(i) > 100.0 }
-            .map { |first, last| attempt('gyro_slow_flight', [phase('level', time(first), time(last))]) }
+          stretches(all, SLOW_S, hole_s: 1.0) do |i|
+            SLOW_KT.cover?(signals[:ias][i]) && sink[i].abs < LEVEL_FPM && height(i) > 100.0
+          end.map { |first, last| attempt('gyro_slow_flight', [phase('level', time(first), time(last))]) }
         end
       end
     end

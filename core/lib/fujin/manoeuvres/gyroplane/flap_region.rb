@@ -10,7 +10,12 @@ module Fujin
         # @return [Shape]
         def shape(conditions)
           edge = (10..60).step(5).filter_map { |kt| (pct = limit_pct(conditions, kt.to_f)) && [kt.to_f, pct] }
-          Planning::Shape.new(id: 'flap', label: 'blade flap', kind: 'avoid', points: [[edge.first[0], 0.0], *edge, [edge.last[0], 0.0]])
+          Planning::Shape.new(
+            id: 'flap',
+            label: 'blade flap',
+            kind: 'avoid',
+            points: [[edge.first[0], 0.0], *edge, [edge.last[0], 0.0]]
+          )
         end
 
         # Rotor rpm at which flapping is at its limit for an airspeed, percent.

@@ -19,11 +19,17 @@ module Fujin
         def slow_glide
           return nil unless surely_over?('height_lost_ft', SANK_FT)
 
-          found('slow_glide', "#{value('height_lost_ft').round} ft lost#{slowest}: behind the power curve", %w[height_lost_ft slow_ias_min_kt])
+          found(
+            'slow_glide',
+            "#{value('height_lost_ft').round} ft lost#{slowest}: behind the power curve",
+            %w[height_lost_ft slow_ias_min_kt]
+          )
         end
 
         def late_decision
-          when_under('late_decision', 'recovery_min_height_ft', LEAST_FT, **phase_span('recovery')) { |v| "recovered at #{v.round} ft, by #{LEAST_FT.round} ft it is over" }
+          when_under('late_decision', 'recovery_min_height_ft', LEAST_FT, **phase_span('recovery')) do |v|
+            "recovered at #{v.round} ft, by #{LEAST_FT.round} ft it is over"
+          end
         end
       end
     end

@@ -3,8 +3,8 @@
 module Fujin
   module Manoeuvres
     module Gyroplane
-      # Measures of a gyroplane's slow flight, vertical descent with its recovery, and balked landing: how slow, how steady, how
-      # much height it took and left.
+      # Measures of a gyroplane's slow flight, vertical descent with its recovery, and balked landing: how slow, how
+      # steady, how much height it took and left.
       class FlightMeasures
         include Grading::Measuring
         include Grading::SetUp
@@ -30,14 +30,31 @@ module Fujin
           put('slow_ias_mean_kt', phase_id, over(:ias, from, to) { |v| mean(v) }, :ias)
           put('slow_ias_min_kt', phase_id, over(:ias, from, to, &:min), :ias)
           put('level_height_max_ft', phase_id, over(:agl, from, to) { |v| v.map { |h| (h - v.first).abs }.max }, :agl)
-          put('level_heading_max_deg', phase_id, over(:heading, from, to) { |v| v.map { |h| (h - v.first).abs }.max }, :heading)
+          put(
+            'level_heading_max_deg',
+            phase_id,
+            over(:heading, from, to) { |v| v.map { |h| (h - v.first).abs }.max },
+            :heading
+          )
           put('height_lost_ft', phase_id, height_lost(from, to), :agl)
           put('descent_sink_max_fpm', phase_id, over(:sink, from, to, &:max), :sink)
         end
 
         def take_recovery(phase)
-          put('recovery_height_ft', 'recovery', height_lost(phase.start_s, phase.end_s).then { |ft| ft.negative? ? 0.0 : ft }, :agl, uncertainty: 8.0)
-          put('recovery_min_height_ft', 'recovery', over(:agl, phase.start_s, attempt.end_s) { |v| v.min - zero }, :agl, uncertainty: 3.0)
+          put(
+            'recovery_height_ft',
+            'recovery',
+            height_lost(phase.start_s, phase.end_s).then { |ft| ft.negative? ? 0.0 : ft },
+            :agl,
+            uncertainty: 8.0
+          )
+          put(
+            'recovery_min_height_ft',
+            'recovery',
+            over(:agl, phase.start_s, attempt.end_s) { |v| v.min - zero },
+            :agl,
+            uncertainty: 3.0
+          )
           put('recovery_ias_kt', 'recovery', signals.at(:ias, phase.start_s), :ias)
           put('recovery_time_s', 'recovery', phase.end_s - phase.start_s, :ias, uncertainty: 1.0)
         end

@@ -3,25 +3,30 @@
 module Fujin
   module Manoeuvres
     module Gyroplane
-      GyroSlowFlight = Catalogue.declare(
-        __dir__,
-        id: 'gyro_slow_flight',
-        title: 'Gyroplane slow flight',
-        family: 'gyroplane',
-        summary: 'Level, slow and slower: power rises as the speed falls, to the edge of what there is.',
-        kinds: %w[gyroplane],
-        phases: %w[level],
-        measures: { 'level' => %w[slow_ias_mean_kt slow_ias_min_kt level_height_max_ft height_lost_ft level_heading_max_deg trim_deg] },
-        faults: %w[slow_glide out_of_trim exceeded_limit],
-        planner: SlowFlightPlan,
-        key_numbers: %w[slow_speed_kt lowest_level_speed_kt slow_power_kw power_available_kw],
-        gated: false,
-        hovers: 'none',
-        any_course: true,
-        finder: Finder,
-        measurer: FlightMeasures,
-        fault_finder: FlightFaults
-      )
+      GyroSlowFlight =
+        Catalogue.declare(
+          __dir__,
+          id: 'gyro_slow_flight',
+          title: 'Gyroplane slow flight',
+          family: 'gyroplane',
+          summary: 'Level, slow and slower: power rises as the speed falls, to the edge of what there is.',
+          kinds: %w[gyroplane],
+          phases: %w[level],
+          measures: {
+            'level' => %w[
+              slow_ias_mean_kt slow_ias_min_kt level_height_max_ft height_lost_ft level_heading_max_deg trim_deg
+            ]
+          },
+          faults: %w[slow_glide out_of_trim exceeded_limit],
+          planner: SlowFlightPlan,
+          key_numbers: %w[slow_speed_kt lowest_level_speed_kt slow_power_kw power_available_kw],
+          gated: false,
+          hovers: 'none',
+          any_course: true,
+          finder: Finder,
+          measurer: FlightMeasures,
+          fault_finder: FlightFaults
+        )
     end
   end
 end

@@ -3,32 +3,34 @@
 module Fujin
   module Manoeuvres
     module Gyroplane
-      GyroTakeOff = Catalogue.declare(
-        __dir__,
-        id: 'gyro_take_off',
-        title: 'Gyroplane take-off',
-        family: 'gyroplane',
-        summary: 'Prerotate, roll with the stick aft while the rotor speeds up, balance on the mainwheels, lift off at ' \
-                 "the type's rotor rpm and speed.",
-        kinds: %w[gyroplane],
-        phases: %w[prerotation roll balance climb],
-        measures: {
-          'prerotation' => %w[prerotation_pct],
-          'roll' => %w[roll_advance_ratio_max flap_max_deg roll_rotor_rpm_min_pct roll_stick_min_pct],
-          'balance' => %w[lift_off_ias_kt lift_off_rotor_rpm_pct lift_off_pitch_deg]
-        },
-        faults: %w[slow_rotor_roll stick_forward_too_long exceeded_limit],
-        settings: %w[prerotation_pct],
-        house: %w[prerotation_at gyro_taxi],
-        planner: TakeOffPlan,
-        key_numbers: %w[prerotation_pct lift_off_ias_kt roll_ft lift_off_rotor_rpm_pct flap_max_deg climb_fpm],
-        hovers: 'none',
-        heat_prompt: 'heat off for take-off',
-        part_of_circuit: 'take_off',
-        finder: Finder,
-        measurer: TakeOffMeasures,
-        fault_finder: TakeOffFaults
-      )
+      GyroTakeOff =
+        Catalogue.declare(
+          __dir__,
+          id: 'gyro_take_off',
+          title: 'Gyroplane take-off',
+          family: 'gyroplane',
+          summary:
+            'Prerotate, roll with the stick aft while the rotor speeds up, balance on the mainwheels, lift off at ' \
+            "the type's rotor rpm and speed.",
+          kinds: %w[gyroplane],
+          phases: %w[prerotation roll balance climb],
+          measures: {
+            'prerotation' => %w[prerotation_pct],
+            'roll' => %w[roll_advance_ratio_max flap_max_deg roll_rotor_rpm_min_pct roll_stick_min_pct],
+            'balance' => %w[lift_off_ias_kt lift_off_rotor_rpm_pct lift_off_pitch_deg]
+          },
+          faults: %w[slow_rotor_roll stick_forward_too_long exceeded_limit],
+          settings: %w[prerotation_pct],
+          house: %w[prerotation_at gyro_taxi],
+          planner: TakeOffPlan,
+          key_numbers: %w[prerotation_pct lift_off_ias_kt roll_ft lift_off_rotor_rpm_pct flap_max_deg climb_fpm],
+          hovers: 'none',
+          heat_prompt: 'heat off for take-off',
+          part_of_circuit: 'take_off',
+          finder: Finder,
+          measurer: TakeOffMeasures,
+          fault_finder: TakeOffFaults
+        )
     end
   end
 end

@@ -9,7 +9,7 @@ module Fujin
         title: 'Gyroplane vertical descent',
         family: 'gyroplane',
         summary: 'Speed off until it sinks straight down, then nose down for speed: height lost in the recovery ' \
-                 'against height in hand.',
+          'against height in hand.',
         kinds: %w[gyroplane],
         phases: %w[descent recovery],
         measures: {

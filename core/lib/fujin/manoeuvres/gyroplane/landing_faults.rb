@@ -20,12 +20,29 @@ module Fujin
         def slow_glide = surely_under?('glide_ias_mean_kt', approach_kt - room_kt) ? speed('slow_glide') : nil
         def fast_glide = surely_over?('glide_ias_mean_kt', approach_kt + room_kt) ? speed('fast_glide') : nil
 
-        def speed(id) = found(id, "mean of #{value('glide_ias_mean_kt').round} kt on the approach, #{approach_kt.round} kt wanted", ['glide_ias_mean_kt'], **phase_span('glide'))
+        def speed(id) =
+          found(
+            id,
+            "mean of #{value('glide_ias_mean_kt').round} kt on the approach, #{approach_kt.round} kt wanted",
+            ['glide_ias_mean_kt'],
+            **phase_span('glide')
+          )
 
         def round_out_ft = @context.type.flare_height_ft.to_f
-        def early_flare = surely_over?('flare_height_ft', round_out_ft * (1.0 + HEIGHT_SHARE)) ? round_out('early_flare') : nil
-        def late_flare = surely_under?('flare_height_ft', round_out_ft * (1.0 - HEIGHT_SHARE)) ? round_out('late_flare') : nil
-        def round_out(id) = found(id, "round-out begun at #{value('flare_height_ft').round} ft, about #{round_out_ft.round} ft wanted", ['flare_height_ft'], **phase_span('flare'))
+
+        def early_flare =
+          surely_over?('flare_height_ft', round_out_ft * (1.0 + HEIGHT_SHARE)) ? round_out('early_flare') : nil
+
+        def late_flare =
+          surely_under?('flare_height_ft', round_out_ft * (1.0 - HEIGHT_SHARE)) ? round_out('late_flare') : nil
+
+        def round_out(id) =
+          found(
+            id,
+            "round-out begun at #{value('flare_height_ft').round} ft, about #{round_out_ft.round} ft wanted",
+            ['flare_height_ft'],
+            **phase_span('flare')
+          )
       end
     end
   end

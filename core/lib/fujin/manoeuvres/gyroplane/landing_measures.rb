@@ -37,7 +37,13 @@ module Fujin
           put('glide_ias_mean_kt', 'glide', over(:ias, from, to) { |v| mean(v) }, :ias)
           put('glide_ias_min_kt', 'glide', over(:ias, from, to, &:min), :ias)
           put('glide_ias_max_kt', 'glide', over(:ias, from, to, &:max), :ias)
-          put('glide_sink_fpm', 'glide', height_lost(from, to) / (to - from) * 60.0, :agl, uncertainty: 240.0 / [to - from, 1.0].max)
+          put(
+            'glide_sink_fpm',
+            'glide',
+            height_lost(from, to) / (to - from) * 60.0,
+            :agl,
+            uncertainty: 240.0 / [to - from, 1.0].max
+          )
         end
 
         def take_landing(at)

@@ -15,13 +15,27 @@ module Fujin
 
         def own_numbers
           point = gyro.level(slow_kt)
-          glide_numbers.merge('entry_height_ft' => number(@height_ft, 'ft'), 'slow_speed_kt' => number(slow_kt, 'kt'), 'slow_power_kw' => number(point.engine_power_w / 1000.0, 'kw'),
-                              'slow_rotor_rpm_pct' => number(point.rotor_pct, 'pct'), 'slow_pitch_deg' => number((point.disc_pitch_rad / Q::DEG) - 8.0, 'deg'))
+          glide_numbers.merge(
+            'entry_height_ft' => number(@height_ft, 'ft'),
+            'slow_speed_kt' => number(slow_kt, 'kt'),
+            'slow_power_kw' => number(point.engine_power_w / 1000.0, 'kw'),
+            'slow_rotor_rpm_pct' => number(point.rotor_pct, 'pct'),
+            'slow_pitch_deg' => number((point.disc_pitch_rad / Q::DEG) - 8.0, 'deg')
+          )
         end
 
         def path
           [[0.0, glide_kt], [8.0, glide_kt], [20.0, slow_kt], [40.0, slow_kt], [50.0, glide_kt]].map do |t, kt|
-            point(t, groundspeed_kt(@course_deg, kt) * Q::KT * t / Q::FT, @height_ft, kt, groundspeed_kt(@course_deg, kt), 0.0, :level, rotor_rpm_pct: gyro.level(kt).rotor_pct)
+            point(
+              t,
+              groundspeed_kt(@course_deg, kt) * Q::KT * t / Q::FT,
+              @height_ft,
+              kt,
+              groundspeed_kt(@course_deg, kt),
+              0.0,
+              :level,
+              rotor_rpm_pct: gyro.level(kt).rotor_pct
+            )
           end
         end
 
@@ -30,16 +44,35 @@ module Fujin
 
         def charts
           rows = (15..70).step(5).filter_map { |kt| cell { [kt.to_f, gyro.level(kt).engine_power_w / 1000.0] } }
-          [Planning::Chart.new(id: 'power', title: 'Power for level flight', x: Planning::Axis.new(label: 'Airspeed', unit: 'kt', low: 0.0, high: 75.0), y: Planning::Axis.new(label: 'Power', unit: 'kw', low: 0.0,
-                                                                                                                                                 high: 130.0),
-                     areas: [], lines: [Planning::Shape.new(id: 'available', label: 'there is', kind: 'limit', points: [[0.0, value('power_available_kw')], [75.0,
-                                                                                                                                                   value('power_available_kw')]])],
-                     track: rows)]
+          [
+            Planning::Chart.new(
+              id: 'power',
+              title: 'Power for level flight',
+              x: Planning::Axis.new(label: 'Airspeed', unit: 'kt', low: 0.0, high: 75.0),
+              y: Planning::Axis.new(label: 'Power', unit: 'kw', low: 0.0, high: 130.0),
+              areas: [],
+              lines: [
+                Planning::Shape.new(
+                  id: 'available',
+                  label: 'there is',
+                  kind: 'limit',
+                  points: [[0.0, value('power_available_kw')], [75.0, value('power_available_kw')]]
+                )
+              ],
+              track: rows
+            )
+          ]
         end
 
         def own_cautions
-          [caution('behind_curve', 'caution',
-                   "Under #{lowest.round} kt full power does not hold level flight: nose down for speed, never more stick back. Keep #{(lowest + 4).round} kt and height in hand.")]
+          [
+            caution(
+              'behind_curve',
+              'caution',
+              "Under #{lowest.round} kt full power does not hold level flight: nose down for speed, never more stick " \
+                "back. Keep #{(lowest + 4).round} kt and height in hand."
+            )
+          ]
         end
       end
     end

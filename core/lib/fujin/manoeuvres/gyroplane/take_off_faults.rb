@@ -3,8 +3,8 @@
 module Fujin
   module Manoeuvres
     module Gyroplane
-      # The traps of a gyroplane's take-off roll (JOB.md section 4.5): rolling fast with a slow rotor, and speed growing while the
-      # rotor does not.
+      # The traps of a gyroplane's take-off roll (JOB.md section 4.5): rolling fast with a slow rotor, and speed
+      # growing while the rotor does not.
       class TakeOffFaults
         include Grading::FaultFinding
 
@@ -27,15 +27,20 @@ module Fujin
 
           least = @context.type.optional('prerotation.minimum_pct', nil)
           nr = @signals[:nr]
-          slow = least && longest(samples(roll.start_s, lift_off_s), 0.5) { |i| @signals[:ias][i] > FAST_KT && nr[i] < least }
+          slow =
+            least &&
+            longest(samples(roll.start_s, lift_off_s), 0.5) { |i| @signals[:ias][i] > FAST_KT && nr[i] < least }
           flapped = surely_over?('flap_max_deg', @context.type.optional('flap_limit_deg', 9.0) - FLAP_ROOM_DEG)
           return nil unless slow || flapped
 
-          text = if slow
-                   "rotor rpm #{slow.map { |i| nr[i] }.min.round} % at over #{FAST_KT.round} kt, #{least.round} % is the type's least"
-                 else
-                   "blade flap of #{value('flap_max_deg').round(1)}°"
-                 end
+          text =
+            if slow
+              "rotor rpm #{slow.map do |i|
+                nr[i]
+              end.min.round} % at over #{FAST_KT.round} kt, #{least.round} % is the type's least"
+            else
+              "blade flap of #{value('flap_max_deg').round(1)}°"
+            end
           found('slow_rotor_roll', text, %w[roll_rotor_rpm_min_pct flap_max_deg], from: roll.start_s, to: lift_off_s)
         end
 
@@ -49,8 +54,13 @@ module Fujin
           gained = @signals[:nr][last] - @signals[:nr][first]
           return nil unless gained < LEAST_GAIN
 
-          found('stick_forward_too_long', "rotor rpm gained #{gained.round(1)} points from #{FROM_KT.round} to #{TO_KT.round} kt", ['roll_rotor_rpm_min_pct'],
-                from: @signals.time(first), to: @signals.time(last))
+          found(
+            'stick_forward_too_long',
+            "rotor rpm gained #{gained.round(1)} points from #{FROM_KT.round} to #{TO_KT.round} kt",
+            ['roll_rotor_rpm_min_pct'],
+            from: @signals.time(first),
+            to: @signals.time(last)
+          )
         end
       end
     end

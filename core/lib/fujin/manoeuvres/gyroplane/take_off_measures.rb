@@ -3,8 +3,8 @@
 module Fujin
   module Manoeuvres
     module Gyroplane
-      # Measures of a gyroplane's take-off: the rotor against the airspeed all through the roll, the margin to blade flap, stick
-      # and nosewheel, the lift-off.
+      # Measures of a gyroplane's take-off: the rotor against the airspeed all through the roll, the margin to blade
+      # flap, stick and nosewheel, the lift-off.
       class TakeOffMeasures
         include Grading::Measuring
 
@@ -14,7 +14,13 @@ module Fujin
           to = attempt.event(:lift_off_s) || roll.end_s
           range = signals.index(roll.start_s)..signals.index(to)
           put('prerotation_pct', 'prerotation', signals.at(:nr, roll.start_s), :nr)
-          put('roll_advance_ratio_max', 'roll', -> { range.filter_map { |i| advance_ratio(i) }.max }, %i[nr ias], uncertainty: 0.02)
+          put(
+            'roll_advance_ratio_max',
+            'roll',
+            -> { range.filter_map { |i| advance_ratio(i) }.max },
+            %i[nr ias],
+            uncertainty: 0.02
+          )
           put('flap_max_deg', 'roll', -> { range.filter_map { |i| flap_deg(i) }.max }, %i[nr ias], uncertainty: 1.0)
           put('roll_rotor_rpm_min_pct', 'roll', over(:nr, roll.start_s, to, &:min), :nr)
           put('roll_stick_min_pct', 'roll', over(:stick, roll.start_s, to, &:min), :stick)
@@ -31,7 +37,10 @@ module Fujin
         private
 
         def true_speed(index) = context.conditions.atmosphere.true_speed(signals[:ias][index] * Quantities::KT)
-        def tip_speed(index) = context.type.fetch('rotor.normal_speed_rad_s') * signals[:nr][index] / 100.0 * context.type.fetch('rotor.radius_m')
+
+        def tip_speed(index) =
+          context.type.fetch('rotor.normal_speed_rad_s') * signals[:nr][index] / 100.0 *
+            context.type.fetch('rotor.radius_m')
 
         def advance_ratio(index)
           ratio = true_speed(index) * Math.cos(aft) / tip_speed(index)
@@ -43,7 +52,8 @@ module Fujin
         def flap_deg(index)
           mu = advance_ratio(index) or return nil
           inflow = -true_speed(index) * Math.sin(aft) / tip_speed(index)
-          2.0 * mu * ((4.0 * context.type.fetch('rotor.collective_min_deg') * Quantities::DEG / 3.0) - inflow) / (1.0 - (mu * mu / 2.0)) / Quantities::DEG
+          2.0 * mu * ((4.0 * context.type.fetch('rotor.collective_min_deg') * Quantities::DEG / 3.0) - inflow) /
+            (1.0 - (mu * mu / 2.0)) / Quantities::DEG
         end
 
         def aft = TakeOffRoll::DISC_AFT_DEG * Quantities::DEG

@@ -3,7 +3,8 @@
 module Fujin
   module Manoeuvres
     module Gyroplane
-      # Plans a gyroplane's prerotation and take-off roll: rotor rpm against airspeed with the flap region and the traps.
+      # Plans a gyroplane's prerotation and take-off roll: rotor rpm against airspeed with the flap region and the
+      # traps.
       class TakeOffPlan < Planning::ManoeuvrePlan
         def self.declaration = GyroTakeOff
 
@@ -21,25 +22,40 @@ module Fujin
         def released_pct = @house['prerotation_at'] == 'hold' ? [built_up_pct - HOLD_LOSS_PCT, 5.0].max : built_up_pct
         def climb_kt = @type.fetch('speeds_kt.climb').to_f
 
-        def roll_from(pct) = TakeOffRoll.new(@conditions, prerotated_pct: pct, headwind_m_s: [headwind_kt, 0.0].max * Q::KT).run
+        def roll_from(pct) =
+          TakeOffRoll.new(@conditions, prerotated_pct: pct, headwind_m_s: [headwind_kt, 0.0].max * Q::KT).run
+
         def roll = @roll ||= roll_from(released_pct)
 
         def own_numbers
-          { 'prerotation_pct' => number(built_up_pct, 'pct'), 'prerotation_minimum_pct' => number(minimum_pct, 'pct'), 'release_rotor_rpm_pct' => number(released_pct, 'pct'),
-            'roll_advance_ratio_max' => number(roll.max(:advance_ratio), 'index'), 'flap_max_deg' => number(roll.max(:flap_deg), 'deg'),
+          {
+            'prerotation_pct' => number(built_up_pct, 'pct'),
+            'prerotation_minimum_pct' => number(minimum_pct, 'pct'),
+            'release_rotor_rpm_pct' => number(released_pct, 'pct'),
+            'roll_advance_ratio_max' => number(roll.max(:advance_ratio), 'index'),
+            'flap_max_deg' => number(roll.max(:flap_deg), 'deg'),
             'flap_limit_deg' => number(@type.fetch('flap_limit_deg').to_f, 'deg'),
-            'roll_rotor_rpm_min_pct' => number(roll.moments.map(&:rotor_pct).min, 'pct'), 'climb_speed_kt' => number(climb_kt, 'kt'),
-            'climb_fpm' => try('fpm') { performance.climb_m_s(climb_kt) / Q::FPM } }.merge(lift_off, over_the_fence)
+            'roll_rotor_rpm_min_pct' => number(roll.moments.map(&:rotor_pct).min, 'pct'),
+            'climb_speed_kt' => number(climb_kt, 'kt'),
+            'climb_fpm' => try('fpm') { performance.climb_m_s(climb_kt) / Q::FPM }
+          }.merge(lift_off, over_the_fence)
         end
 
         def lift_off
           if roll.lifted_off?
-            { 'roll_ft' => number(roll.last.distance_m / Q::FT, 'ft'), 'lift_off_ias_kt' => number(roll.last.ias_kt, 'kt'), 'lift_off_rotor_rpm_pct' => number(roll.last.rotor_pct,
-                                                                                                                                                               'pct'),
-              'roll_time_s' => number(roll.last.t_s, 's') }
+            {
+              'roll_ft' => number(roll.last.distance_m / Q::FT, 'ft'),
+              'lift_off_ias_kt' => number(roll.last.ias_kt, 'kt'),
+              'lift_off_rotor_rpm_pct' => number(roll.last.rotor_pct, 'pct'),
+              'roll_time_s' => number(roll.last.t_s, 's')
+            }
           else
-            { 'roll_ft' => no_number('ft', roll.abandoned), 'lift_off_ias_kt' => no_number('kt', roll.abandoned), 'lift_off_rotor_rpm_pct' => no_number('pct', roll.abandoned),
-              'roll_time_s' => no_number('s', roll.abandoned) }
+            {
+              'roll_ft' => no_number('ft', roll.abandoned),
+              'lift_off_ias_kt' => no_number('kt', roll.abandoned),
+              'lift_off_rotor_rpm_pct' => no_number('pct', roll.abandoned),
+              'roll_time_s' => no_number('s', roll.abandoned)
+            }
           end
         end
 
@@ -56,7 +72,19 @@ module Fujin
         end
 
         def path
-          rows = roll.moments.map { |m| point(m.t_s, m.distance_m / Q::FT, 0.0, m.ias_kt, m.ground_m_s / Q::KT, 0.0, m.phase, rotor_rpm_pct: m.rotor_pct) }
+          rows =
+            roll.moments.map do |m|
+              point(
+                m.t_s,
+                m.distance_m / Q::FT,
+                0.0,
+                m.ias_kt,
+                m.ground_m_s / Q::KT,
+                0.0,
+                m.phase,
+                rotor_rpm_pct: m.rotor_pct
+              )
+            end
           return rows unless roll.lifted_off?
 
           rows + climb_out(rows.last)
@@ -66,63 +94,171 @@ module Fujin
           climb = [performance.climb_m_s(climb_kt), 0.1].max
           ground = groundspeed_kt(@course_deg, climb_kt)
           (1..15).map do |t|
-            point(last.t_s + t, last.along_ft + (ground * Q::KT * t / Q::FT), climb * t / Q::FT, climb_kt, ground, -climb / Q::FPM, :climb,
-                  rotor_rpm_pct: last.rotor_rpm_pct)
+            point(
+              last.t_s + t,
+              last.along_ft + (ground * Q::KT * t / Q::FT),
+              climb * t / Q::FT,
+              climb_kt,
+              ground,
+              -climb / Q::FPM,
+              :climb,
+              rotor_rpm_pct: last.rotor_rpm_pct
+            )
           end
         end
 
         def gates
           return [] unless roll.lifted_off?
 
-          [Planning::Gate.new(id: 'release', height_ft: 0.0, along_ft: 0.0, text: 'rotor at its number, stick aft, nothing in the way',
-                    measures: { 'rotor_rpm_pct' => { target: released_pct, low: [minimum_pct, released_pct].min, high: @type.power_off_band[1].to_f, unit: 'pct' } }),
-           Planning::Gate.new(id: 'lift off', height_ft: 0.0, along_ft: roll.last.distance_m / Q::FT, text: 'no sooner than this rotor rpm and speed; half as far again and still rolling: stop',
-                    measures: { 'lift_off_rotor_rpm_pct' => { target: roll.last.rotor_pct, low: roll.last.rotor_pct - 4, high: roll.last.rotor_pct + 10, unit: 'pct' },
-                                'lift_off_ias_kt' => { target: roll.last.ias_kt, low: roll.last.ias_kt - 4, high: roll.last.ias_kt + 6, unit: 'kt' } })]
+          [
+            Planning::Gate.new(
+              id: 'release',
+              height_ft: 0.0,
+              along_ft: 0.0,
+              text: 'rotor at its number, stick aft, nothing in the way',
+              measures: {
+                'rotor_rpm_pct' => {
+                  target: released_pct,
+                  low: [minimum_pct, released_pct].min,
+                  high: @type.power_off_band[1].to_f,
+                  unit: 'pct'
+                }
+              }
+            ),
+            Planning::Gate.new(
+              id: 'lift off',
+              height_ft: 0.0,
+              along_ft: roll.last.distance_m / Q::FT,
+              text: 'no sooner than this rotor rpm and speed; half as far again and still rolling: stop',
+              measures: {
+                'lift_off_rotor_rpm_pct' => {
+                  target: roll.last.rotor_pct,
+                  low: roll.last.rotor_pct - 4,
+                  high: roll.last.rotor_pct + 10,
+                  unit: 'pct'
+                },
+                'lift_off_ias_kt' => {
+                  target: roll.last.ias_kt,
+                  low: roll.last.ias_kt - 4,
+                  high: roll.last.ias_kt + 6,
+                  unit: 'kt'
+                }
+              }
+            )
+          ]
         end
 
         def setup
-          where = if @house['prerotation_at'] == 'hold'
-                    "At the hold: prerotate to #{built_up_pct.round} %, roll on at once, expect #{released_pct.round} % at the line"
-                  else
-                    "On the line: brakes, stick as the type says, prerotate to #{built_up_pct.round} %"
-                  end
-          taxi = @house['gyro_taxi'] == 'turning' ? 'taxi with the rotor turning slowly, stick into wind' : 'taxi with the rotor stopped and secured'
-          Planning::SetUp.new(height_ft: 0.0, speed_kt: 0.0, steady_s: 0.0, leg_ft: 0.0, start_along_ft: 0.0, start_across_ft: 0.0, text: "#{where}; #{taxi}")
+          where =
+            if @house['prerotation_at'] == 'hold'
+              "At the hold: prerotate to #{built_up_pct.round} %, roll on at once, expect #{released_pct.round} % at " \
+                'the line'
+            else
+              "On the line: brakes, stick as the type says, prerotate to #{built_up_pct.round} %"
+            end
+          taxi =
+            (
+              if @house['gyro_taxi'] == 'turning'
+                'taxi with the rotor turning slowly, stick into wind'
+              else
+                'taxi with the rotor stopped and secured'
+              end
+            )
+          Planning::SetUp.new(
+            height_ft: 0.0,
+            speed_kt: 0.0,
+            steady_s: 0.0,
+            leg_ft: 0.0,
+            start_along_ft: 0.0,
+            start_across_ft: 0.0,
+            text: "#{where}; #{taxi}"
+          )
         end
 
         def tables
-          rows = [70, 60, 50, 40, 30, 25, 20].map do |pct|
-            r = roll_from(pct.to_f)
-            [pct.to_f, r.lifted_off? ? r.last.distance_m / Q::FT : nil, r.lifted_off? ? r.last.ias_kt : nil, r.max(:advance_ratio), r.max(:flap_deg),
-             r.lifted_off? ? 'lifts off' : r.abandoned]
-          end
-          [Planning::Table.new(id: 'prerotation', title: 'Rotor rpm at release', columns: [%w[Release pct], %w[Roll ft], ['Lift-off', 'kt'], ['Advance ratio', nil], %w[Flap deg], ['', nil]],
-                     rows: rows,
-                     note: 'In this model the roll hardly depends on prerotation: real types gain more. The advance ratio and the flap tell the safety story.'),
-           Planning::SoloDual.table(@conditions, @type.glide_speed_kt.to_f)]
+          rows =
+            [70, 60, 50, 40, 30, 25, 20].map do |pct|
+              r = roll_from(pct.to_f)
+              [
+                pct.to_f,
+                r.lifted_off? ? r.last.distance_m / Q::FT : nil,
+                r.lifted_off? ? r.last.ias_kt : nil,
+                r.max(:advance_ratio),
+                r.max(:flap_deg),
+                r.lifted_off? ? 'lifts off' : r.abandoned
+              ]
+            end
+          [
+            Planning::Table.new(
+              id: 'prerotation',
+              title: 'Rotor rpm at release',
+              columns: [%w[Release pct], %w[Roll ft], %w[Lift-off kt], ['Advance ratio', nil], %w[Flap deg], ['', nil]],
+              rows: rows,
+              note:
+                'In this model the roll hardly depends on prerotation: real types gain more. ' \
+                'The advance ratio and the flap tell the safety story.'
+            ),
+            Planning::SoloDual.table(@conditions, @type.glide_speed_kt.to_f)
+          ]
         end
 
         def charts
           slow = roll_from(25.0)
           areas = [FlapRegion.shape(@conditions)]
-          [Planning::Chart.new(id: 'rotor_airspeed', title: 'Rotor rpm against airspeed in the roll', x: Planning::Axis.new(label: 'Airspeed', unit: 'kt', low: 0.0, high: 60.0),
-                     y: Planning::Axis.new(label: 'Rotor rpm', unit: 'pct', low: 0.0, high: 110.0), areas: areas,
-                     lines: [Planning::Shape.new(id: 'slow_rotor', label: 'trap: slow rotor, fast roll', kind: 'limit', points: slow.moments.map { |m| [m.ias_kt, m.rotor_pct] }),
-                             Planning::Shape.new(id: 'stick_forward', label: 'trap: stick forward', kind: 'limit', points: stick_forward)],
-                     track: roll.moments.map { |m| [m.ias_kt, m.rotor_pct] })]
+          [
+            Planning::Chart.new(
+              id: 'rotor_airspeed',
+              title: 'Rotor rpm against airspeed in the roll',
+              x: Planning::Axis.new(label: 'Airspeed', unit: 'kt', low: 0.0, high: 60.0),
+              y: Planning::Axis.new(label: 'Rotor rpm', unit: 'pct', low: 0.0, high: 110.0),
+              areas: areas,
+              lines: [
+                Planning::Shape.new(
+                  id: 'slow_rotor',
+                  label: 'trap: slow rotor, fast roll',
+                  kind: 'limit',
+                  points: slow.moments.map { |m| [m.ias_kt, m.rotor_pct] }
+                ),
+                Planning::Shape.new(
+                  id: 'stick_forward',
+                  label: 'trap: stick forward',
+                  kind: 'limit',
+                  points: stick_forward
+                )
+              ],
+              track: roll.moments.map { |m| [m.ias_kt, m.rotor_pct] }
+            )
+          ]
         end
 
         # The disc flat: airspeed grows, the rotor does not.
         def stick_forward
-          TakeOffRoll.new(@conditions, prerotated_pct: released_pct, disc_aft_deg: 2.0).run.moments.take_while { |m| m.ias_kt < 50.0 }.map { |m| [m.ias_kt, m.rotor_pct] }
+          TakeOffRoll
+            .new(@conditions, prerotated_pct: released_pct, disc_aft_deg: 2.0)
+            .run
+            .moments
+            .take_while { |m| m.ias_kt < 50.0 }
+            .map { |m| [m.ias_kt, m.rotor_pct] }
         end
 
         def own_cautions
-          found = [caution('flap', 'caution', 'At the first flap: stick forward, throttle closed, abandon. Never pull back into it.'), under_minimum, flap_margin, abandoned].compact
+          found = [
+            caution(
+              'flap',
+              'caution',
+              'At the first flap: stick forward, throttle closed, abandon. Never pull back into it.'
+            ),
+            under_minimum,
+            flap_margin,
+            abandoned
+          ].compact
           if headwind_kt > 12
-            found << caution('headwind_spin', 'note',
-                             "#{headwind_kt.round} kt along the nose also spins the rotor up standing still: stick into wind, also while it runs down.")
+            found << caution(
+              'headwind_spin',
+              'note',
+              "#{headwind_kt.round} kt along the nose also spins the rotor up standing still: stick into wind, also " \
+                'while it runs down.'
+            )
           end
           found
         end
@@ -130,19 +266,29 @@ module Fujin
         def under_minimum
           return nil unless released_pct < minimum_pct
 
-          caution('prerotation', 'limit',
-                  "Rotor rpm at release is #{released_pct.round} %, #{minimum_pct.round} % wanted, #{(minimum_pct - released_pct).ceil} points short: prerotate " \
-                  "more#{' on the runway' if @house['prerotation_at'] == 'hold'}.")
+          caution(
+            'prerotation',
+            'limit',
+            "Rotor rpm at release is #{released_pct.round} %, #{minimum_pct.round} % wanted, " \
+              "#{(minimum_pct - released_pct).ceil} points short: prerotate " \
+              "more#{' on the runway' if @house['prerotation_at'] == 'hold'}."
+          )
         end
 
         def flap_margin
           margin = @type.fetch('flap_limit_deg') - roll.max(:flap_deg)
           return nil if !roll.lifted_off? || margin >= STOP_MARGIN_DEG
 
-          caution('flap_margin', 'limit', "Flapping reaches #{roll.max(:flap_deg).round(1)}°, within #{margin.round(1)}° of the limit, #{STOP_MARGIN_DEG}° wanted: more prerotation.")
+          caution(
+            'flap_margin',
+            'limit',
+            "Flapping reaches #{roll.max(:flap_deg).round(1)}°, within #{margin.round(1)}° of the limit, " \
+              "#{STOP_MARGIN_DEG}° wanted: more prerotation."
+          )
         end
 
-        def abandoned = roll.lifted_off? ? nil : caution('abandoned', 'limit', "This take-off is abandoned: #{roll.abandoned}.")
+        def abandoned =
+          roll.lifted_off? ? nil : caution('abandoned', 'limit', "This take-off is abandoned: #{roll.abandoned}.")
       end
     end
   end

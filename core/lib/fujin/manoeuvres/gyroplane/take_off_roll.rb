@@ -5,12 +5,15 @@ module Fujin
     module Gyroplane
       # A gyroplane's take-off roll: propeller and rolling friction along the ground, the rotor speeding up in the air
       # that the tilted disc takes in (PHYSICS.md section 1, 'Gyroplane'). Flapping a₁ = 2μ(4θ/3 − λ)/(1 − μ²/2).
-      # On a level, hard, dry surface. The disc is held aft until the rotor carries nine tenths of the weight, then eased
-      # forward ("balance"), so that it does not hold the aircraft behind the power curve; lift-off is where it carries all.
-      # The energy of the roll, against the air, is accounted for (EnergyAccount).
+      # On a level, hard, dry surface. The disc is held aft until the rotor carries nine tenths of the weight, then
+      # eased forward ("balance"), so that it does not hold the aircraft behind the power curve; lift-off is where it
+      # carries all. The energy of the roll, against the air, is accounted for (EnergyAccount).
       class TakeOffRoll
         # One moment of the roll. Ground speed m/s, airspeed kt equivalent, flap degrees.
-        Moment = Value.define(:t_s, :distance_m, :ground_m_s, :ias_kt, :rotor_pct, :advance_ratio, :flap_deg, :load_share, :phase)
+        Moment =
+          Value.define(
+            :t_s, :distance_m, :ground_m_s, :ias_kt, :rotor_pct, :advance_ratio, :flap_deg, :load_share, :phase
+          )
         # `abandoned` says why there was no lift-off.
         Result = Value.define(:moments, :abandoned) do
           def lifted_off? = abandoned.nil?
@@ -75,7 +78,8 @@ module Fujin
         end
 
         # Energy of motion through the air and of the rotor, joule.
-        def energy_j = (0.5 * @weight / Quantities::G * ((@ground + @headwind)**2)) + (0.5 * @rotor.inertia * @omega * @omega)
+        def energy_j =
+          (0.5 * @weight / Quantities::G * ((@ground + @headwind)**2)) + (0.5 * @rotor.inertia * @omega * @omega)
 
         def look
           air = @ground + @headwind
@@ -88,18 +92,29 @@ module Fujin
           @loading = @rotor.limited(@unlimited, @mu)
           @thrust = @rotor.thrust(@loading, @omega, 0.0)
           @load_share = @thrust * Math.cos(@tilt) / @weight
-          @flap_deg = 2.0 * @mu * ((4.0 * @rotor.collective_min / 3.0) - inflow) / (1.0 - (@mu * @mu / 2.0)) / Quantities::DEG
+          @flap_deg =
+            2.0 * @mu * ((4.0 * @rotor.collective_min / 3.0) - inflow) / (1.0 - (@mu * @mu / 2.0)) / Quantities::DEG
         end
 
         def moment
           air = @ground + @headwind
-          Moment.new(t_s: @t, distance_m: @distance, ground_m_s: @ground, ias_kt: @atmosphere.equivalent_speed(air) / Quantities::KT,
-                     rotor_pct: 100.0 * @omega / @rotor.normal_speed, advance_ratio: @mu, flap_deg: @flap_deg, load_share: @load_share,
-                     phase: @balancing ? :balance : :roll)
+          Moment.new(
+            t_s: @t,
+            distance_m: @distance,
+            ground_m_s: @ground,
+            ias_kt: @atmosphere.equivalent_speed(air) / Quantities::KT,
+            rotor_pct: 100.0 * @omega / @rotor.normal_speed,
+            advance_ratio: @mu,
+            flap_deg: @flap_deg,
+            load_share: @load_share,
+            phase: @balancing ? :balance : :roll
+          )
         end
 
         def stopped_by
-          return format('blade flapping reached %.1f° at %d kt', @flap_deg, moment.ias_kt.round) if @flap_deg >= @flap_limit_deg
+          if @flap_deg >= @flap_limit_deg
+            return format('blade flapping reached %.1f° at %d kt', @flap_deg, moment.ias_kt.round)
+          end
           return :lift_off if @load_share >= 1.0
           return 'no lift-off within the longest roll' if @t > LONGEST_S || @distance > 3000.0
 
@@ -119,7 +134,8 @@ module Fujin
           @t += STEP_S
         end
 
-        # Goes on for a time from a state, with the forces last looked at; control and engine move with the first half only.
+        # Goes on for a time from a state, with the forces last looked at; control and engine move with the first half
+        # only.
         def move(seconds, ground, omega, induced, account = nil)
           control(STEP_S) unless account
           air = @ground + @headwind
@@ -140,7 +156,12 @@ module Fujin
         end
 
         def control(seconds)
-          @tilt = [@tilt - (EASE_DEG_S * Quantities::DEG * seconds), [BALANCE_DISC_DEG * Quantities::DEG, @tilt].min].max if @balancing
+          if @balancing
+            @tilt = [
+              @tilt - (EASE_DEG_S * Quantities::DEG * seconds),
+              [BALANCE_DISC_DEG * Quantities::DEG, @tilt].min
+            ].max
+          end
           @power += ((@power_share * @engine.max_power_w) - @power) * (1.0 - Math.exp(-seconds / @engine.lag_s))
         end
 

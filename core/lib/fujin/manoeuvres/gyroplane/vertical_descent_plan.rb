@@ -14,45 +14,105 @@ module Fujin
         private
 
         def default_height_ft = 2000.0
-        def recovery = @recovery ||= Flight::SpeedRecovery.new(@conditions, to_kt: TO_KT, disc_pitch_deg: NOSE_DOWN_DEG).run
+
+        def recovery =
+          @recovery ||= Flight::SpeedRecovery.new(@conditions, to_kt: TO_KT, disc_pitch_deg: NOSE_DOWN_DEG).run
+
         def lowest_start_ft = MINIMUM_FT + (recovery.steady_height_lost_m / Q::FT) + 200.0
 
         def own_numbers
           vertical = gyro.power_off(0.0)
-          { 'entry_height_ft' => number(@height_ft, 'ft'), 'descent_sink_fpm' => number(vertical.sink_m_s / Q::FPM, 'fpm'), 'descent_rotor_rpm_pct' => number(vertical.rotor_pct, 'pct'),
-            'recovery_height_ft' => number(recovery.height_lost_m / Q::FT, 'ft'), 'recovery_steady_height_ft' => number(recovery.steady_height_lost_m / Q::FT, 'ft'),
+          {
+            'entry_height_ft' => number(@height_ft, 'ft'),
+            'descent_sink_fpm' => number(vertical.sink_m_s / Q::FPM, 'fpm'),
+            'descent_rotor_rpm_pct' => number(vertical.rotor_pct, 'pct'),
+            'recovery_height_ft' => number(recovery.height_lost_m / Q::FT, 'ft'),
+            'recovery_steady_height_ft' => number(recovery.steady_height_lost_m / Q::FT, 'ft'),
             'recovery_time_s' => number(recovery.reached_s, 's'),
-            'recovery_speed_kt' => number(TO_KT, 'kt'), 'recovery_sink_max_fpm' => number(recovery.greatest_sink_m_s / Q::FPM, 'fpm'),
+            'recovery_speed_kt' => number(TO_KT, 'kt'),
+            'recovery_sink_max_fpm' => number(recovery.greatest_sink_m_s / Q::FPM, 'fpm'),
             'least_load_factor' => number(recovery.least_load_factor, 'index'),
-            'lowest_start_height_ft' => number(lowest_start_ft, 'ft'), 'glide_speed_kt' => number(glide_kt, 'kt') }
+            'lowest_start_height_ft' => number(lowest_start_ft, 'ft'), 'glide_speed_kt' => number(glide_kt, 'kt')
+          }
         end
 
         def path
-          @path ||= begin
-            vertical = gyro.power_off(0.0)
-            column = (0..6).map do |t|
-              point(t.to_f, -headwind_kt * Q::KT * t / Q::FT, @height_ft - (vertical.sink_m_s * t / Q::FT), 0.0, -headwind_kt, vertical.sink_m_s / Q::FPM,
-                    :descent, rotor_rpm_pct: vertical.rotor_pct)
+          @path ||=
+            begin
+              vertical = gyro.power_off(0.0)
+              column =
+                (0..6).map do |t|
+                  point(
+                    t.to_f,
+                    -headwind_kt * Q::KT * t / Q::FT,
+                    @height_ft - (vertical.sink_m_s * t / Q::FT),
+                    0.0,
+                    -headwind_kt,
+                    vertical.sink_m_s / Q::FPM,
+                    :descent,
+                    rotor_rpm_pct: vertical.rotor_pct
+                  )
+                end
+              last = column.last
+              column +
+                recovery
+                  .rows
+                  .each_slice(15)
+                  .map(&:first)
+                  .drop(1)
+                  .map do |t, ahead, height, kt, sink, rotor, _|
+                    point(
+                      last.t_s + t,
+                      last.along_ft + ((ahead - (headwind_kt * Q::KT * t)) / Q::FT),
+                      last.height_ft + (height / Q::FT),
+                      kt,
+                      kt - headwind_kt,
+                      sink / Q::FPM,
+                      :recovery,
+                      rotor_rpm_pct: rotor
+                    )
+                  end
             end
-            last = column.last
-            column + recovery.rows.each_slice(15).map(&:first).drop(1).map do |t, ahead, height, kt, sink, rotor, _|
-              point(last.t_s + t, last.along_ft + ((ahead - (headwind_kt * Q::KT * t)) / Q::FT), last.height_ft + (height / Q::FT), kt, kt - headwind_kt, sink / Q::FPM, :recovery,
-                    rotor_rpm_pct: rotor)
-            end
-          end
         end
 
-        def gates = [Planning::Gate.new(id: 'recover', height_ft: MINIMUM_FT + (recovery.steady_height_lost_m / Q::FT), along_ft: nil, measures: {}, text: 'nose down by here')]
-        def setup = setup_before(0.0, glide_kt, "Into wind above #{@height_ft.round} ft, throttle closed, speed off slowly until the descent is vertical")
+        def gates =
+          [
+            Planning::Gate.new(
+              id: 'recover',
+              height_ft: MINIMUM_FT + (recovery.steady_height_lost_m / Q::FT),
+              along_ft: nil,
+              measures: {},
+              text: 'nose down by here'
+            )
+          ]
+
+        def setup =
+          setup_before(
+            0.0,
+            glide_kt,
+            "Into wind above #{@height_ft.round} ft, throttle closed, speed off slowly until the descent is vertical"
+          )
+
         def tables = [speed_table([0, 10, 20, 30, 40, 50]), solo_dual]
 
         def own_cautions
-          found = [caution('recover', 'caution', 'Recovery is nose down for speed, then power: the stick is not pulled while the speed is low.')]
+          found = [
+            caution(
+              'recover',
+              'caution',
+              'Recovery is nose down for speed, then power: the stick is not pulled while the speed is low.'
+            )
+          ]
           return found if @height_ft >= lowest_start_ft
 
           [
-            caution('start_height', 'limit',
-                    "Start height #{@height_ft.round} ft is under the #{lowest_start_ft.ceil(-1)} ft wanted today, by #{(lowest_start_ft - @height_ft).ceil} ft: begin higher."), *found
+            caution(
+              'start_height',
+              'limit',
+              "Start height #{@height_ft.round} ft is under the #{lowest_start_ft.ceil(-1)} ft wanted today, by " \
+                "#{(lowest_start_ft - @height_ft).ceil} ft: begin higher."
+            ),
+            *found
           ]
         end
       end

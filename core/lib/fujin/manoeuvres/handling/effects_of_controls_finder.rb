@@ -3,8 +3,8 @@
 module Fujin
   module Manoeuvres
     module Handling
-      # Effects of controls: between the taps that hand a control over, when that is the exercise and the recording's clock can be
-      # laid beside the tablet's (MEASURES.md section 2).
+      # Effects of controls: between the taps that hand a control over, when that is the exercise and the recording's
+      # clock can be laid beside the tablet's (MEASURES.md section 2).
       class EffectsOfControlsFinder
         include Grading::Stretches
 
@@ -21,7 +21,10 @@ module Fujin
           return [] unless @context.exercise == EXERCISE && signals.clocked? && signals.signal?(:agl)
 
           taps = @context.handovers.sort_by(&:at_s).map { |tap| [signals.at_clock(tap.at_s), tap.control] }
-          [*taps, [signals.end_s, nil]].each_cons(2).filter_map { |(from, control), (to, _)| held(from, [to, from + LONGEST_S].min) unless NOTHING.include?(control) }
+          [*taps, [signals.end_s, nil]].each_cons(2)
+            .filter_map do |(from, control), (to, _)|
+              held(from, [to, from + LONGEST_S].min) unless NOTHING.include?(control)
+            end
         end
 
         private
@@ -35,7 +38,13 @@ module Fujin
           flying = (signals.index(from)..signals.index(to)).select { |i| height(i) > AIRBORNE_FT }
           return nil if flying.empty? || signals.time(flying.last) - signals.time(flying.first) < LEAST_S
 
-          attempt(EXERCISE, [phase('hover', signals.time(flying.first), signals.time(flying.last))], events: { handed_s: from })
+          attempt(
+            EXERCISE,
+            [phase('hover', signals.time(flying.first), signals.time(flying.last))],
+            events: {
+              handed_s: from
+            }
+          )
         end
       end
     end

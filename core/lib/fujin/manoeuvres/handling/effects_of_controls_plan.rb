@@ -8,17 +8,33 @@ module Fujin
         def self.declaration = EffectsOfControls
 
         # What the student has, and what is held against.
-        LADDER = [['following through', 'nothing: hands light on all three'], ['cyclic', 'position'], ['collective', 'height'], ['pedals', 'heading'], ['cyclic and pedals',
-                                                                                                                                                        'position and heading'],
-                  ['cyclic and collective', 'position and height'], ['all three, prompted', 'the box'], ['all three, alone', 'the box']].freeze
+        LADDER = [
+          ['following through', 'nothing: hands light on all three'],
+          %w[cyclic position],
+          %w[collective height],
+          %w[pedals heading],
+          ['cyclic and pedals', 'position and heading'],
+          ['cyclic and collective', 'position and height'],
+          ['all three, prompted', 'the box'],
+          ['all three, alone', 'the box']
+        ].freeze
 
         private
 
         def tables
-          rows = LADDER.each_with_index.map { |(hands, held), i| [(i + 1).to_f, hands, held, (box[3] * (i < 4 ? 0.5 : 1.0))] }
+          rows =
+            LADDER.each_with_index.map do |(hands, held), i|
+              [(i + 1).to_f, hands, held, (box[3] * (i < 4 ? 0.5 : 1.0))]
+            end
           [
-            Planning::Table.new(id: 'hand_over', title: 'Hand-over ladder', columns: [['Step', nil], ['Student has', nil], ['Holds', nil], ['For', 's']], rows: rows,
-                      note: 'A step back at once when the box is left twice.'), *super
+            Planning::Table.new(
+              id: 'hand_over',
+              title: 'Hand-over ladder',
+              columns: [['Step', nil], ['Student has', nil], ['Holds', nil], %w[For s]],
+              rows: rows,
+              note: 'A step back at once when the box is left twice.'
+            ),
+            *super
           ]
         end
       end

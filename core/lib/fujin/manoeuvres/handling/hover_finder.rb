@@ -3,8 +3,8 @@
 module Fujin
   module Manoeuvres
     module Handling
-      # Hovers: 10 s or more under 3 kt at 2 to 15 ft, less 6 s beside another attempt; pedal turns in them, over 5°/s through
-      # 45° (MEASURES.md section 2).
+      # Hovers: 10 s or more under 3 kt at 2 to 15 ft, less 6 s beside another attempt; pedal turns in them, over 5°/s
+      # through 45° (MEASURES.md section 2).
       class HoverFinder
         include Grading::Stretches
 
@@ -20,7 +20,8 @@ module Fujin
           return [] unless @context.type.helicopter? && signals.signal?(:agl) && signals.signal?(:gs)
 
           stretches(all, LEAST_S, hole_s: 1.0) { |i| signals[:gs][i] < STILL_KT && HEIGHTS_FT.cover?(height(i)) }
-            .flat_map { |first, last| free(signals.time(first), signals.time(last)) }.flat_map { |from, to| hovers(from, to) }
+            .flat_map { |first, last| free(signals.time(first), signals.time(last)) }
+            .flat_map { |from, to| hovers(from, to) }
         end
 
         private
@@ -36,20 +37,28 @@ module Fujin
         end
 
         # A termination has had its six seconds in the attempt itself.
-        def after(other) = %w[termination recovery].include?(other.phases.last.id) ? other.end_s : other.end_s + BESIDE_S
+        def after(other) =
+          %w[termination recovery].include?(other.phases.last.id) ? other.end_s : other.end_s + BESIDE_S
 
         def hovers(from, to)
           turns = turns(from, to)
           marks = [from, *turns.flatten, to].each_slice(2).select { |a, b| b - a >= LEAST_S }
-          marks.map { |a, b| attempt('hover', [phase('hover', a, b)]) } + turns.map { |a, b| attempt('hover_turn', [phase('hover', a, b)]) }
+          marks.map { |a, b| attempt('hover', [phase('hover', a, b)]) } +
+            turns.map { |a, b| attempt('hover_turn', [phase('hover', a, b)]) }
         end
 
         def turns(from, to)
           return [] unless signals.signal?(:heading)
 
-          rate = Recordings::Smoothing.rate(Recordings::Smoothing.mean(signals[:heading], signals.samples(0.3)), signals.step_s, signals.samples(0.3))
+          rate =
+            Recordings::Smoothing.rate(
+              Recordings::Smoothing.mean(signals[:heading], signals.samples(0.3)),
+              signals.step_s,
+              signals.samples(0.3)
+            )
           stretches(signals.index(from)..signals.index(to), 1.0, hole_s: 0.5) { |i| rate[i].abs > TURN_DEG_S }
-            .select { |a, b| (signals[:heading][b] - signals[:heading][a]).abs >= TURN_DEG }.map { |a, b| [signals.time(a), signals.time(b)] }
+            .select { |a, b| (signals[:heading][b] - signals[:heading][a]).abs >= TURN_DEG }
+            .map { |a, b| [signals.time(a), signals.time(b)] }
         end
       end
     end

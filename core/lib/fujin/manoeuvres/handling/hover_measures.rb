@@ -3,8 +3,8 @@
 module Fujin
   module Manoeuvres
     module Handling
-      # Measures of what is flown in the hover: drift radius with its 95 % circle, height and heading bands, time in the box,
-      # reversals of the controls, turn rate, and the tail rotor's exposure.
+      # Measures of what is flown in the hover: drift radius with its 95 % circle, height and heading bands, time in
+      # the box, reversals of the controls, turn rate, and the tail rotor's exposure.
       class HoverMeasures
         include Grading::Measuring
         include Grading::PowerPull
@@ -28,11 +28,28 @@ module Fujin
           take_place(id, from, to)
           put('hover_height_mean_ft', id, over(:agl, from, to) { |v| mean(v) - zero }, :agl, uncertainty: 0.5)
           put('hover_height_sd_ft', id, over(:agl, from, to) { |v| deviation(v) }, :agl, uncertainty: 0.3)
-          put('hover_height_max_off_ft', id, over(:agl, from, to) { |v| largest_off(v, Quantities.median(v)) }, :agl, uncertainty: 1.0)
+          put(
+            'hover_height_max_off_ft',
+            id,
+            over(:agl, from, to) { |v| largest_off(v, Quantities.median(v)) },
+            :agl,
+            uncertainty: 1.0
+          )
           put('held_s', id, to - from, :agl, uncertainty: 1.0)
-          put('hover_heading_max_deg', id, over(:heading, from, to) { |v| largest_off(v, Quantities.median(v)) }, :heading)
+          put(
+            'hover_heading_max_deg',
+            id,
+            over(:heading, from, to) { |v| largest_off(v, Quantities.median(v)) },
+            :heading
+          )
           put('control_reversals_per_min', id, reversals(from, to), :collective, uncertainty: 2.0)
-          put('turn_rate_mean_deg_s', id, over(:heading, from, to) { |v| (v.last - v.first).abs / (to - from) }, :heading, uncertainty: 1.0)
+          put(
+            'turn_rate_mean_deg_s',
+            id,
+            over(:heading, from, to) { |v| (v.last - v.first).abs / (to - from) },
+            :heading,
+            uncertainty: 1.0
+          )
           put('turn_rate_max_deg_s', id, -> { turn_rate_max(from, to) }, :heading, uncertainty: 3.0)
           take_power_pull(id, from, to)
           take_ground(id, from, to)
@@ -42,16 +59,31 @@ module Fujin
           radii = signals.signal?(:lat) && signals.coverage(:lat, from, to) > 0.8 ? drift_radii(from, to) : []
           known = numbers(radii)
           put('hover_drift_max_ft', id, known.max, %i[lat lon], uncertainty: 2.0)
-          put('hover_drift_rms_ft', id, known.empty? ? nil : Math.sqrt(known.sum { |r| r * r } / known.size), %i[lat lon], uncertainty: 1.0)
-          put('hover_drift_95_ft', id, known.empty? ? nil : known.sort[(0.95 * (known.size - 1)).round], %i[lat lon], uncertainty: 1.5)
+          put(
+            'hover_drift_rms_ft',
+            id,
+            known.empty? ? nil : Math.sqrt(known.sum { |r| r * r } / known.size),
+            %i[lat lon],
+            uncertainty: 1.0
+          )
+          put(
+            'hover_drift_95_ft',
+            id,
+            known.empty? ? nil : known.sort[(0.95 * (known.size - 1)).round],
+            %i[lat lon],
+            uncertainty: 1.5
+          )
           put('hover_in_box_pct', id, -> { in_box_pct(radii, from, to) }, %i[lat lon agl heading], uncertainty: 5.0)
         end
 
-        # Share of the time inside the stage's box: radius about the middle, height and heading about their medians; of the moments
-        # at which all three were recorded.
+        # Share of the time inside the stage's box: radius about the middle, height and heading about their medians; of
+        # the moments at which all three were recorded.
         def in_box_pct(radii, from, to)
           range = range_of(from, to)
-          rows = radii.zip(range.map { |i| signals[:agl][i] }, range.map { |i| signals[:heading][i] }).reject { |row| row.any?(&:nan?) }
+          rows =
+            radii
+              .zip(range.map { |i| signals[:agl][i] }, range.map { |i| signals[:heading][i] })
+              .reject { |row| row.any?(&:nan?) }
           return nil if rows.empty?
 
           limits = HoverPlan::BOXES.fetch(context.stage).first(3)
@@ -59,12 +91,17 @@ module Fujin
           100.0 * rows.count { |row| row.each_index.all? { |k| (row[k] - middle[k]).abs <= limits[k] } } / rows.size
         end
 
-        # Distance from the middle of where it hovered at each sample, feet, satellite tremble smoothed off; NaN in a gap.
+        # Distance from the middle of where it hovered at each sample, feet, satellite tremble smoothed off; NaN in a
+        # gap.
         def drift_radii(from, to)
           range = range_of(from, to)
           first = range.find { |i| !signals[:lat][i].nan? && !signals[:lon][i].nan? } or return []
           about = Grading::AboutSpot.new(signals, [signals[:lat][first], signals[:lon][first]], 0.0)
-          north, east = range.map { |i| about.place(i) }.transpose.map { |values| Recordings::Smoothing.mean(values, signals.samples(0.5)) }
+          north, east =
+            range
+              .map { |i| about.place(i) }
+              .transpose
+              .map { |values| Recordings::Smoothing.mean(values, signals.samples(0.5)) }
           middle = [Quantities.median(numbers(north)), Quantities.median(numbers(east))]
           north.zip(east).map { |n, e| Math.hypot(n - middle[0], e - middle[1]) }
         end
@@ -79,10 +116,24 @@ module Fujin
           rate.map(&:abs).reject(&:nan?).max
         end
 
-        # Light on the skids: how the ground was left or met. Sideways or rearward motion there is what rolls an aircraft over.
+        # Light on the skids: how the ground was left or met. Sideways or rearward motion there is what rolls an
+        # aircraft over.
         def take_ground(id, from, to)
-          low = signals.signal?(:agl) ? range_of(from, to).select { |i| signals[:agl][i] - zero < LiftOffFinder::GROUND_FT } : []
-          put('ground_contact_kt', id, -> { numbers(low.map { |i| signals[:gs][i] }).max }, %i[gs agl], reason: NEVER_DOWN)
+          low =
+            (
+              if signals.signal?(:agl)
+                range_of(from, to).select { |i| signals[:agl][i] - zero < LiftOffFinder::GROUND_FT }
+              else
+                []
+              end
+            )
+          put(
+            'ground_contact_kt',
+            id,
+            -> { numbers(low.map { |i| signals[:gs][i] }).max },
+            %i[gs agl],
+            reason: NEVER_DOWN
+          )
           put('ground_roll_deg', id, -> { roll_off(low, from, to) }, %i[roll agl], reason: NEVER_DOWN)
           put('set_down_sink_fpm', id, low.any? ? over(:sink, from, to, &:max) : nil, %i[sink agl], reason: NEVER_DOWN)
         end
@@ -93,14 +144,20 @@ module Fujin
           all.empty? ? nil : numbers(low.map { |i| (signals[:roll][i] - Quantities.median(all)).abs }).max
         end
 
-        # How often the hands went back on themselves: collective and pedals together, the recorder's tremble smoothed off.
+        # How often the hands went back on themselves: collective and pedals together, the recorder's tremble smoothed
+        # off.
         def reversals(from, to)
           minutes = (to - from) / 60.0
-          %i[collective pedal].select { |name| signals.signal?(name) }.sum { |name| turns_back(smoothed(name, from, to)) } / minutes
+          %i[collective pedal]
+            .select { |name| signals.signal?(name) }
+            .sum { |name| turns_back(smoothed(name, from, to)) } / minutes
         end
 
         def smoothed(name, from, to)
-          Recordings::Smoothing.mean(signals[name][signals.index(from)..signals.index(to)], signals.samples(0.3)).reject(&:nan?)
+          Recordings::Smoothing.mean(
+            signals[name][signals.index(from)..signals.index(to)],
+            signals.samples(0.3)
+          ).reject(&:nan?)
         end
 
         def turns_back(values)

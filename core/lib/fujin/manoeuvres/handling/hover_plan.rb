@@ -8,7 +8,12 @@ module Fujin
         def self.declaration = Hover
 
         # Drift radius ft, height ±ft, heading ±deg, seconds in the box, by stage.
-        BOXES = { 'early' => [15, 4, 20, 20], 'solo' => [10, 3, 15, 30], 'test' => [6, 2, 10, 45], 'instructor' => [4, 1, 5, 60] }.freeze
+        BOXES = {
+          'early' => [15, 4, 20, 20],
+          'solo' => [10, 3, 15, 30],
+          'test' => [6, 2, 10, 45],
+          'instructor' => [4, 1, 5, 60]
+        }.freeze
 
         private
 
@@ -19,41 +24,95 @@ module Fujin
 
         def own_numbers
           radius, height, heading, seconds = box
-          { 'hover_height_ft' => number(@height_ft, 'ft'), 'box_radius_ft' => number(radius.to_f, 'ft'), 'box_height_ft' => number(height.to_f, 'ft'),
+          {
+            'hover_height_ft' => number(@height_ft, 'ft'),
+            'box_radius_ft' => number(radius.to_f, 'ft'),
+            'box_height_ft' => number(height.to_f, 'ft'),
             'box_heading_deg' => number(heading.to_f, 'deg'),
-            'box_time_s' => number(seconds.to_f, 's'), 'hover_power_here_kw' => try('kw') { trim.hover_power_w(height_m: @height_ft * Q::FT) / 1000.0 },
-            'pedal_share_pct' => try('pct') { 100.0 * trim.hover_power_w(height_m: @height_ft * Q::FT) / trim.power_available_w } }
+            'box_time_s' => number(seconds.to_f, 's'),
+            'hover_power_here_kw' => try('kw') { trim.hover_power_w(height_m: @height_ft * Q::FT) / 1000.0 },
+            'pedal_share_pct' =>
+              try('pct') { 100.0 * trim.hover_power_w(height_m: @height_ft * Q::FT) / trim.power_available_w }
+          }
         end
 
-        def path = [point(0.0, 0.0, @height_ft, wind.speed_kt, 0.0, 0.0, :hover), point(box[3].to_f, 0.0, @height_ft, wind.speed_kt, 0.0, 0.0, :hover)]
+        def path =
+          [
+            point(0.0, 0.0, @height_ft, wind.speed_kt, 0.0, 0.0, :hover),
+            point(box[3].to_f, 0.0, @height_ft, wind.speed_kt, 0.0, 0.0, :hover)
+          ]
 
         def setup
-          Planning::SetUp.new(height_ft: @height_ft, speed_kt: 0.0, steady_s: 3.0, leg_ft: 0.0, start_along_ft: 0.0, start_across_ft: 0.0,
-                    text: "Into wind, a mark ahead and one to the side, three seconds steady before the count begins; #{power_check}")
+          Planning::SetUp.new(
+            height_ft: @height_ft,
+            speed_kt: 0.0,
+            steady_s: 3.0,
+            leg_ft: 0.0,
+            start_along_ft: 0.0,
+            start_across_ft: 0.0,
+            text:
+              'Into wind, a mark ahead and one to the side, ' \
+              "three seconds steady before the count begins; #{power_check}"
+          )
         end
 
-        def power_check = @house['power_check'] == 'hover' ? 'power in the hover compared with what is there' : 'power checked in flight before'
+        def power_check =
+          if @house['power_check'] == 'hover'
+            'power in the hover compared with what is there'
+          else
+            'power checked in flight before'
+          end
 
         def tables
-          rows = BOXES.map { |stage, (radius, height, heading, seconds)| [stage, radius.to_f, height.to_f, heading.to_f, seconds.to_f] }
-          [Planning::Table.new(id: 'boxes', title: 'Boxes by stage', columns: [['Stage', nil], ['Drift', 'ft'], ['Height ±', 'ft'], ['Heading ±', 'deg'], ['Held', 's']], rows: rows), wind_table]
+          rows =
+            BOXES.map do |stage, (radius, height, heading, seconds)|
+              [stage, radius.to_f, height.to_f, heading.to_f, seconds.to_f]
+            end
+          [
+            Planning::Table.new(
+              id: 'boxes',
+              title: 'Boxes by stage',
+              columns: [['Stage', nil], %w[Drift ft], ['Height ±', 'ft'], ['Heading ±', 'deg'], %w[Held s]],
+              rows: rows
+            ),
+            wind_table
+          ]
         end
 
         # The wind from each side, and what it does.
         def wind_table
-          rows = (0...360).step(45).map do |relative|
-            heading = (wind.from_deg - relative) % 360.0
-            sector = Aircraft::TailRotor.disturbed?(@type, relative)
-            [relative.to_f, heading, sector ? 'tail-rotor sector' : 'clear']
-          end
-          Planning::Table.new(id: 'wind_sectors', title: 'Nose turned so that the wind comes from', columns: [['From the nose', 'deg'], %w[Heading deg], ['Tail rotor', nil]], rows: rows,
-                    note: "#{@type.power_on_pedal.capitalize} pedal costs power with this rotor; sectors matter from about 8 kt.")
+          rows =
+            (0...360)
+              .step(45)
+              .map do |relative|
+                heading = (wind.from_deg - relative) % 360.0
+                sector = Aircraft::TailRotor.disturbed?(@type, relative)
+                [relative.to_f, heading, sector ? 'tail-rotor sector' : 'clear']
+              end
+          Planning::Table.new(
+            id: 'wind_sectors',
+            title: 'Nose turned so that the wind comes from',
+            columns: [['From the nose', 'deg'], %w[Heading deg], ['Tail rotor', nil]],
+            rows: rows,
+            note:
+              "#{@type.power_on_pedal.capitalize} pedal costs power with this rotor; sectors matter from about 8 kt."
+          )
         end
 
         def own_cautions
-          [caution('rollover', 'caution', 'Dynamic rollover: a skid held, sideways motion, collective up. The answer is collective down, smoothly.'),
-           caution('lateral', 'note',
-                   "The hover hangs a little #{@type.clockwise? ? 'right' : 'left'} side low: with this rotor the tail rotor pushes to the #{@type.clockwise? ? 'left' : 'right'}.")]
+          [
+            caution(
+              'rollover',
+              'caution',
+              'Dynamic rollover: a skid held, sideways motion, collective up. The answer is collective down, smoothly.'
+            ),
+            caution(
+              'lateral',
+              'note',
+              "The hover hangs a little #{@type.clockwise? ? 'right' : 'left'} side low: with this rotor the tail " \
+                "rotor pushes to the #{@type.clockwise? ? 'left' : 'right'}."
+            )
+          ]
         end
       end
     end

@@ -17,7 +17,12 @@ module Fujin
         def costly? = @settings['turn_side'] == @type.power_on_pedal
         def rate = RATES_DEG_S.fetch(@stage)
 
-        def own_numbers = super.merge('turn_deg' => number(turn_deg, 'deg'), 'turn_rate_deg_s' => number(rate, 'deg_s'), 'turn_time_s' => number(turn_deg / rate, 's'))
+        def own_numbers =
+          super.merge(
+            'turn_deg' => number(turn_deg, 'deg'),
+            'turn_rate_deg_s' => number(rate, 'deg_s'),
+            'turn_time_s' => number(turn_deg / rate, 's')
+          )
 
         def own_cautions
           text = if costly?

@@ -3,8 +3,8 @@
 module Fujin
   module Manoeuvres
     module Handling
-      # Level speed changes: 10 kt or more within ±100 ft (MEASURES.md section 2), from one steady speed to another on one
-      # heading, high enough not to be a take-off or a landing.
+      # Level speed changes: 10 kt or more within ±100 ft (MEASURES.md section 2), from one steady speed to another on
+      # one heading, high enough not to be a take-off or a landing.
       class LevelSpeedChangeFinder
         include Grading::Stretches
 
@@ -23,7 +23,10 @@ module Fujin
         def find
           return [] unless %i[agl ias sink].all? { |name| signals.signal?(name) }
 
-          steady = stretches(all, STEADY_S, hole_s: 0.5) { |i| rate[i].abs < STEADY_KT_S && speed[i] > SLOWEST_KT && height(i) > ABOVE_FT && sink[i].abs < LEVEL_FPM }
+          steady =
+            stretches(all, STEADY_S, hole_s: 0.5) do |i|
+              rate[i].abs < STEADY_KT_S && speed[i] > SLOWEST_KT && height(i) > ABOVE_FT && sink[i].abs < LEVEL_FPM
+            end
           steady.each_cons(2).filter_map { |before, after| change(before.last, after.first) }
         end
 
@@ -36,14 +39,18 @@ module Fujin
         def change(from, to)
           start = signals.time(from)
           finish = signals.time(to)
-          return nil if finish - start > LONGEST_S || (speed[to] - speed[from]).abs < LEAST_KT || !level?(from..to) || !one_heading?(from..to) || overlaps?(start, finish)
+          if finish - start > LONGEST_S || (speed[to] - speed[from]).abs < LEAST_KT || !level?(from..to) ||
+              !one_heading?(from..to) || overlaps?(start, finish)
+            return nil
+          end
 
           attempt('level_speed_change', [phase('level', start, finish)])
         end
 
         def level?(range)
           heights = range.map { |i| height(i) }.reject(&:nan?)
-          heights.any? && heights.max - heights.min <= 2.0 * WITHIN_FT && heights.all? { |h| (h - Quantities.median(heights)).abs <= WITHIN_FT }
+          heights.any? && heights.max - heights.min <= 2.0 * WITHIN_FT &&
+            heights.all? { |h| (h - Quantities.median(heights)).abs <= WITHIN_FT }
         end
 
         def one_heading?(range)

@@ -3,7 +3,8 @@
 module Fujin
   module Manoeuvres
     module Handling
-      # Measures of a level speed change: how much, how long until the new speed stood, what height and heading did meanwhile.
+      # Measures of a level speed change: how much, how long until the new speed stood, what height and heading did
+      # meanwhile.
       class LevelSpeedChangeMeasures
         include Grading::Measuring
         include Grading::SetUp

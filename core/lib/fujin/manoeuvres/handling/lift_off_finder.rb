@@ -18,7 +18,9 @@ module Fujin
 
         # @return [Array<Attempt>]
         def find
-          return [] unless @context.type.helicopter? && signals.signal?(:agl) && signals.signal?(:gs) && signals.signal?(:sink)
+          unless @context.type.helicopter? && signals.signal?(:agl) && signals.signal?(:gs) && signals.signal?(:sink)
+            return []
+          end
 
           stands = stretches(all, STANDS_S, hole_s: 0.5) { |i| height(i) < GROUND_FT && signals[:gs][i] < STILL_KT }
           stands.flat_map { |first, last| [lowering(first), lifting(last)] }.compact

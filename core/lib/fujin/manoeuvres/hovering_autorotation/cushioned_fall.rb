@@ -3,8 +3,9 @@
 module Fujin
   module Manoeuvres
     module HoveringAutorotation
-      # A throttle closed in a low hover: how long until contact and how hard, with the collective left alone and with the
-      # best cushion found (one pull at the fastest rate, begun at the best moment). Flown by the model in still air.
+      # A throttle closed in a low hover: how long until contact and how hard, with the collective left alone and with
+      # the best cushion found (one pull at the fastest rate, begun at the best moment). Flown by the model in still
+      # air.
       class CushionedFall
         # Rows are [t_s, height_m, sink_m_s, rotor_pct, collective_share].
         Fall = Value.define(:time_s, :sink_m_s, :rotor_pct, :pull_at_s, :rows)
@@ -24,28 +25,38 @@ module Fujin
 
         # @return [Fall] softest contact of a pull begun at a moment and drawn at a rate
         def best_cushion
-          @best_cushion ||= begin
-            latest = fixed_collective.time_s
-            RATES_DEG_S.map do |rate|
-              at, = Roots.minimum(0.05, latest, tolerance: 0.02) { |t| fall(t, rate).sink_m_s }
-              fall(at, rate)
-            end.min_by(&:sink_m_s)
-          end
+          @best_cushion ||=
+            begin
+              latest = fixed_collective.time_s
+              RATES_DEG_S
+                .map do |rate|
+                  at, = Roots.minimum(0.05, latest, tolerance: 0.02) { |t| fall(t, rate).sink_m_s }
+                  fall(at, rate)
+                end
+                .min_by(&:sink_m_s)
+            end
         end
 
         private
 
         # The fall with the collective left alone, step by step until contact: every pull begins from one of these.
         def held
-          @held ||= begin
-            model = Flight::Model.new(type: @conditions.type, mass_kg: @conditions.mass_kg, atmosphere: @conditions.atmosphere, wind: ->(_h, _t) { [0.0, 0.0] })
-            models = [model.start_in_hover(height_m: @height_m).dup]
-            until model.contact || model.time_s > LONGEST_S
-              model.step(Flight::Controls.new(0.0, 0.0, models[0].collective, model.torque_share, 0.0, false))
-              models << model.dup
+          @held ||=
+            begin
+              model =
+                Flight::Model.new(
+                  type: @conditions.type,
+                  mass_kg: @conditions.mass_kg,
+                  atmosphere: @conditions.atmosphere,
+                  wind: ->(_h, _t) { [0.0, 0.0] }
+                )
+              models = [model.start_in_hover(height_m: @height_m).dup]
+              until model.contact || model.time_s > LONGEST_S
+                model.step(Flight::Controls.new(0.0, 0.0, models[0].collective, model.torque_share, 0.0, false))
+                models << model.dup
+              end
+              models
             end
-            models
-          end
         end
 
         # One fall: the collective held until `pull_at`, then raised at `rate`.
@@ -62,9 +73,25 @@ module Fujin
           model.check_energy
           contact = model.contact
           # A pull so early that the aircraft is still in the air counts as a drop from where the run ended.
-          return Fall.new(time_s: model.time_s, sink_m_s: Math.sqrt(2 * Quantities::G * model.position[2].abs), rotor_pct: model.rotor_pct, pull_at_s: pull_at, rows: rows) unless contact
+          unless contact
+            return (
+              Fall.new(
+                time_s: model.time_s,
+                sink_m_s: Math.sqrt(2 * Quantities::G * model.position[2].abs),
+                rotor_pct: model.rotor_pct,
+                pull_at_s: pull_at,
+                rows: rows
+              )
+            )
+          end
 
-          Fall.new(time_s: contact[:time_s], sink_m_s: contact[:sink_m_s], rotor_pct: contact[:rotor_pct], pull_at_s: pull_at, rows: rows.freeze)
+          Fall.new(
+            time_s: contact[:time_s],
+            sink_m_s: contact[:sink_m_s],
+            rotor_pct: contact[:rotor_pct],
+            pull_at_s: pull_at,
+            rows: rows.freeze
+          )
         end
 
         def row(model) = [model.time_s, model.position[2], -model.velocity[2], model.rotor_pct, model.collective_share]

@@ -13,7 +13,8 @@ module Fujin
         # The height at which it has settled trembles with the recorder: the cushion may begin so much before.
         SETTLING_S = 0.25
 
-        # How far the collective went up before the aircraft had settled, percent of its travel; nil where that was not recorded.
+        # How far the collective went up before the aircraft had settled, percent of its travel; nil where that was not
+        # recorded.
         def self.raised_pct(signals, attempt)
           entry = attempt.phase('entry') or return nil
           before = signals.window(:collective, entry.start_s - 1.0, entry.start_s)
@@ -25,7 +26,9 @@ module Fujin
 
         def yaw_uncorrected
           band = standard_for_faults.band('entry_yaw_deg', @context.stage, @context.targets)
-          when_over('yaw_uncorrected', 'entry_yaw_deg', band.in[1], to: @attempt.start_s + 3.0) { |v| "the nose swung #{v.round}° within 3 s of the closure" }
+          when_over('yaw_uncorrected', 'entry_yaw_deg', band.in[1], to: @attempt.start_s + 3.0) do |v|
+            "the nose swung #{v.round}° within 3 s of the closure"
+          end
         end
 
         # Up at once: the rotor's energy is spent before it is needed.
@@ -33,7 +36,12 @@ module Fujin
           raised = self.class.raised_pct(@signals, @attempt)
           return nil unless raised && raised > STILL_PCT
 
-          found('raised_collective', "collective went up by #{raised.round} points before it had settled", [], to: @attempt.phase('entry').end_s)
+          found(
+            'raised_collective',
+            "collective went up by #{raised.round} points before it had settled",
+            [],
+            to: @attempt.phase('entry').end_s
+          )
         end
 
         # A cushion from the hover spends the rotor close to the ground: slow there is no limit passed.

@@ -3,8 +3,8 @@
 module Fujin
   module Manoeuvres
     module HoveringAutorotation
-      # Hovering autorotations: a closure below 15 ft and 10 kt, `settle` from 15 % of the height lost, touchdown at contact
-      # (MEASURES.md section 2).
+      # Hovering autorotations: a closure below 15 ft and 10 kt, `settle` from 15 % of the height lost, touchdown at
+      # contact (MEASURES.md section 2).
       class Finder
         include Grading::Stretches
 
@@ -35,9 +35,20 @@ module Fujin
           settle = (index..signals.index(contact.time_s)).find { |i| height(i) < hovered * (1.0 - SETTLED_SHARE) }
           settled = settle ? signals.time(settle) : contact.time_s
           finish = [contact.time_s + STANDS_S, signals.end_s].min
-          attempt('hovering_autorotation', [phase('entry', closure, settled, estimated: estimated), phase('settle', settled, contact.time_s),
-                                            phase('touchdown', contact.time_s, finish)],
-                  events: { closure_s: closure, contact_s: contact.time_s, contact: contact, hovered_ft: hovered })
+          attempt(
+            'hovering_autorotation',
+            [
+              phase('entry', closure, settled, estimated: estimated),
+              phase('settle', settled, contact.time_s),
+              phase('touchdown', contact.time_s, finish)
+            ],
+            events: {
+              closure_s: closure,
+              contact_s: contact.time_s,
+              contact: contact,
+              hovered_ft: hovered
+            }
+          )
         end
       end
     end

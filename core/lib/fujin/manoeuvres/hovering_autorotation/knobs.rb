@@ -5,11 +5,34 @@ module Fujin
     module HoveringAutorotation
       # What of a hovering autorotation one change can be tried on, and the measures that it is told in.
       module Knobs
-        YAW = Grading::Knob.new(id: :yaw, more: 'yaw_uncorrected', measure: 'entry_yaw_deg', gain: 0.09, range: (0.0..3.0), words: ->(v) { "pedal #{v.round(1)} s sooner" })
-        RAISED = Grading::Knob.new(id: :raised, more: 'raised_collective', measure: ->(flown) { Faults.raised_pct(flown.signals, flown.attempt) }, range: (0.0..40.0), words: ->(v) { "the collective left alone, not up by #{v.round} %" })
+        YAW =
+          Grading::Knob.new(
+            id: :yaw,
+            more: 'yaw_uncorrected',
+            measure: 'entry_yaw_deg',
+            gain: 0.09,
+            range: (0.0..3.0),
+            words: ->(v) { "pedal #{v.round(1)} s sooner" }
+          )
+        RAISED =
+          Grading::Knob.new(
+            id: :raised,
+            more: 'raised_collective',
+            measure: ->(flown) { Faults.raised_pct(flown.signals, flown.attempt) },
+            range: (0.0..40.0),
+            words: ->(v) { "the collective left alone, not up by #{v.round} %" }
+          )
 
-        HOVERING = [YAW, RAISED, Grading::ContactKnobs::CUSHION, Grading::ContactKnobs::DRIFT, Grading::ContactKnobs::LEVEL].freeze
-        HOVERING_TOLD = %w[entry_yaw_deg contact_sink_fpm contact_drift_kt contact_pitch_deg contact_yaw_deg contact_rotor_rpm_pct].freeze
+        HOVERING = [
+          YAW,
+          RAISED,
+          Grading::ContactKnobs::CUSHION,
+          Grading::ContactKnobs::DRIFT,
+          Grading::ContactKnobs::LEVEL
+        ].freeze
+        HOVERING_TOLD = %w[
+          entry_yaw_deg contact_sink_fpm contact_drift_kt contact_pitch_deg contact_yaw_deg contact_rotor_rpm_pct
+        ].freeze
       end
     end
   end

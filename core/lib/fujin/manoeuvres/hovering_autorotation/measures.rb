@@ -3,8 +3,8 @@
 module Fujin
   module Manoeuvres
     module HoveringAutorotation
-      # Measures of a hovering autorotation: heading, how quickly the throttle was closed, the contact against the model's best
-      # cushion from that height, the collective afterwards.
+      # Measures of a hovering autorotation: heading, how quickly the throttle was closed, the contact against the
+      # model's best cushion from that height, the collective afterwards.
       class Measures
         include Grading::Measuring
         include Grading::Touchdown
@@ -39,7 +39,10 @@ module Fujin
         def throttle_reduction_s(closure)
           throttle = signals[:throttle] or return nil
           first = signals.index([closure - THROTTLE_WITHIN_S, signals.start_s].max)
-          closed = (signals.index(closure)..signals.index([closure + 3.0, signals.end_s].min)).find { |i| throttle[i] < THROTTLE_CLOSED_PCT } or return nil
+          closed =
+            (signals.index(closure)..signals.index([closure + 3.0, signals.end_s].min)).find do |i|
+              throttle[i] < THROTTLE_CLOSED_PCT
+            end or return nil
           before = signals.window(:throttle, signals.time(first), [closure - 5.0, signals.time(first)].max + 2.0)
           return nil if before.empty?
 
@@ -54,9 +57,19 @@ module Fujin
         # In: no more than the model's best cushion from that height and 100 ft/min.
         def cushion_band
           hovered = attempt.event(:hovered_ft) or return nil
-          best = CushionedFall.new(context.conditions, height_m: hovered * Quantities::FT).best_cushion.sink_m_s / Quantities::FPM
+          best =
+            CushionedFall.new(context.conditions, height_m: hovered * Quantities::FT).best_cushion.sink_m_s /
+            Quantities::FPM
           most = best + BEST_CUSHION_ROOM_FPM
-          Grading::Standard::Band.new(target: best, polished: [nil, best], in: [nil, most], marginal: [nil, most + 100.0], worst_best: nil, critical_low: nil, critical_high: nil)
+          Grading::Standard::Band.new(
+            target: best,
+            polished: [nil, best],
+            in: [nil, most],
+            marginal: [nil, most + 100.0],
+            worst_best: nil,
+            critical_low: nil,
+            critical_high: nil
+          )
         rescue OutsideModel
           nil
         end

@@ -3,15 +3,22 @@
 module Fujin
   module Manoeuvres
     module HoveringAutorotation
-      # Flies a hovering autorotation: a steady hover into wind, the throttle closed, the collective left alone until it has
-      # settled, then the cushion, and down with it once the skids carry.
+      # Flies a hovering autorotation: a steady hover into wind, the throttle closed, the collective left alone until
+      # it has settled, then the cushion, and down with it once the skids carry.
       class Pilot
         include Flight::Piloting
 
         # Faults it can have, with the unit of each value.
-        FAULTS = { 'yaw_uncorrected' => 's', 'raised_collective' => 'pct', 'weak_cushion' => 'gain', 'drift_at_contact' => 'kt', 'not_level' => 'deg' }.freeze
+        FAULTS = {
+          'yaw_uncorrected' => 's',
+          'raised_collective' => 'pct',
+          'weak_cushion' => 'gain',
+          'drift_at_contact' => 'kt',
+          'not_level' => 'deg'
+        }.freeze
 
-        # The nose is lifted so shortly before contact, one who lands tail-low; the drift is let in once the power is off.
+        # The nose is lifted so shortly before contact, one who lands tail-low; the drift is let in once the power is
+        # off.
         LIFTED_M = 0.5
         # The cushion begins once so much of the height is left.
         SETTLED_SHARE = 0.8
@@ -34,7 +41,14 @@ module Fujin
           observe(dt)
           change_phase
           follow_torque(@task.pedal_lag_s, dt)
-          Flight::Controls.new(pitch_command, keep_line(closed? ? @task.drift_m_s : 0.0), collective_command(dt), @pedal, yaw_command, !closed?)
+          Flight::Controls.new(
+            pitch_command,
+            keep_line(closed? ? @task.drift_m_s : 0.0),
+            collective_command(dt),
+            @pedal,
+            yaw_command,
+            !closed?
+          )
         end
 
         def settled? = @model.on_ground && Math.hypot(@model.velocity[0], @model.velocity[1]) < 0.15
@@ -63,9 +77,12 @@ module Fujin
           return lowered(dt) if @model.on_ground
 
           case @phase
-          when :hover then @hover.collective_rad + (0.045 * (@sink - (0.9 * (@height - @task.height_m)).clamp(-1.0, 1.0)))
-          when :entry then @held + @task.raised_rad
-          else cushioned(@task.cushion_gain, @held, dt)
+          when :hover
+            @hover.collective_rad + (0.045 * (@sink - (0.9 * (@height - @task.height_m)).clamp(-1.0, 1.0)))
+          when :entry
+            @held + @task.raised_rad
+          else
+            cushioned(@task.cushion_gain, @held, dt)
           end
         end
 

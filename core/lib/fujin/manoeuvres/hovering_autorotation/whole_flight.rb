@@ -3,15 +3,24 @@
 module Fujin
   module Manoeuvres
     module HoveringAutorotation
-      # Flies a planned hovering autorotation into wind with a simulated pilot. The hover stands over the origin of the run's
-      # north and east.
+      # Flies a planned hovering autorotation into wind with a simulated pilot. The hover stands over the origin of the
+      # run's north and east.
       class WholeFlight
         CLOSURE_S = 12.0
 
         # @param faults [Hash{String => Numeric}] of HoveringAutorotation::Pilot::FAULTS
         # @param height_ft [Float, nil] of the hover; nil is the house's
         # @param settings [Hash] the manoeuvre takes none
-        def initialize(conditions, house: Planning::HouseMethod.new, height_ft: nil, course_deg: nil, settings: {}, faults: {}, shear: 0.0, air_seed: 1)
+        def initialize(
+          conditions,
+          house: Planning::HouseMethod.new,
+          height_ft: nil,
+          course_deg: nil,
+          settings: {},
+          faults: {},
+          shear: 0.0,
+          air_seed: 1
+        )
           Flight::PilotFaults.check(faults, Pilot::FAULTS)
           Planning::Settings.read([], settings)
           @conditions = conditions
@@ -23,7 +32,13 @@ module Fujin
 
         # @return [Run]
         def run
-          model = Flight::Model.new(type: @conditions.type, mass_kg: @conditions.mass_kg, atmosphere: @conditions.atmosphere, wind: @wind)
+          model =
+            Flight::Model.new(
+              type: @conditions.type,
+              mass_kg: @conditions.mass_kg,
+              atmosphere: @conditions.atmosphere,
+              wind: @wind
+            )
           model.start(height_m: @height_m, speed_kt: headwind_kt, course_rad: @course_deg * Quantities::DEG)
           Flight::Run.new(model, Pilot.new(task, model))
         end
@@ -34,9 +49,17 @@ module Fujin
         def headwind_kt = [@conditions.atmosphere.equivalent_speed(@conditions.wind.headwind_kt(@course_deg)), 0.0].max
 
         def task
-          Task.new(course_rad: @course_deg * Quantities::DEG, height_m: @height_m, headwind_kt: headwind_kt, closure_s: CLOSURE_S, cushion_gain: 1.0 - @faults['weak_cushion'],
-                           raised_rad: @faults['raised_collective'] / 100.0 * collective_travel, drift_m_s: @faults['drift_at_contact'] * Quantities::KT,
-                           contact_pitch_rad: @faults['not_level'] * Quantities::DEG, pedal_lag_s: 0.25 + @faults['yaw_uncorrected'])
+          Task.new(
+            course_rad: @course_deg * Quantities::DEG,
+            height_m: @height_m,
+            headwind_kt: headwind_kt,
+            closure_s: CLOSURE_S,
+            cushion_gain: 1.0 - @faults['weak_cushion'],
+            raised_rad: @faults['raised_collective'] / 100.0 * collective_travel,
+            drift_m_s: @faults['drift_at_contact'] * Quantities::KT,
+            contact_pitch_rad: @faults['not_level'] * Quantities::DEG,
+            pedal_lag_s: 0.25 + @faults['yaw_uncorrected']
+          )
         end
 
         def collective_travel = @conditions.trim.rotor.then { |rotor| rotor.collective_max - rotor.collective_min }

@@ -15,7 +15,10 @@ module Fujin
 
         private
 
-        def late_collective = when_over('late_collective', 'action_after_warning_s', LATE_S) { |v| "#{v.round(1)} s from the warning to the first correction" }
+        def late_collective =
+          when_over('late_collective', 'action_after_warning_s', LATE_S) do |v|
+            "#{v.round(1)} s from the warning to the first correction"
+          end
 
         # Up before down, while the rotor was falling.
         def raised_collective
@@ -25,12 +28,19 @@ module Fujin
           high = @signals.window(:collective, decay.start_s, decay.end_s).max
           return nil unless high && high > start + RAISED_PCT
 
-          found('raised_collective', "collective went up by #{(high - start).round} points while rotor rpm fell", [], to: decay.end_s)
+          found(
+            'raised_collective',
+            "collective went up by #{(high - start).round} points while rotor rpm fell",
+            [],
+            to: decay.end_s
+          )
         end
 
         def low_rotor_rpm
           floor = @context.type.low_warning_pct - UNDER_WARNING
-          when_under('low_rotor_rpm', 'min_rotor_rpm_pct', floor) { |v| "rotor rpm fell to #{v.round(1)} %, the warning is at #{@context.type.low_warning_pct} %" }
+          when_under('low_rotor_rpm', 'min_rotor_rpm_pct', floor) do |v|
+            "rotor rpm fell to #{v.round(1)} %, the warning is at #{@context.type.low_warning_pct} %"
+          end
         end
       end
     end

@@ -3,8 +3,9 @@
 module Fujin
   module Manoeuvres
     module LowRotorRpm
-      # Low rotor rpm with its recovery, under power: `decay` from rotor rpm leaving 99, where it goes on under the type's
-      # warning; `recovery` from collective −2 or throttle +3, else the minimum; it ends at 99 (MEASURES.md section 2).
+      # Low rotor rpm with its recovery, under power: `decay` from rotor rpm leaving 99, where it goes on under the
+      # type's warning; `recovery` from collective −2 or throttle +3, else the minimum; it ends at 99 (MEASURES.md
+      # section 2).
       class Finder
         include Grading::Stretches
 
@@ -23,7 +24,9 @@ module Fujin
           return [] unless @context.type.helicopter? && signals.signal?(:nr)
 
           warning = @context.type.low_warning_pct
-          stretches(all, 0.1, hole_s: 2.0) { |i| signals[:nr][i] < warning && flying?(i) && !taken?(signals.time(i)) }.filter_map { |first, last| build(first, last) }
+          stretches(all, 0.1, hole_s: 2.0) do |i|
+            signals[:nr][i] < warning && flying?(i) && !taken?(signals.time(i))
+          end.filter_map { |first, last| build(first, last) }
         end
 
         private
@@ -33,8 +36,10 @@ module Fujin
 
         def build(first, last)
           nr = signals[:nr]
-          start = first.downto([first - signals.samples(LONGEST_S), 0].max).find { |i| nr[i] >= NORMAL_PCT } or return nil
-          finish = (last...[last + signals.samples(LONGEST_S), signals.size].min).find { |i| nr[i] >= NORMAL_PCT } or return nil
+          start = first.downto([first - signals.samples(LONGEST_S), 0].max).find { |i| nr[i] >= NORMAL_PCT } or
+            return nil
+          finish = (last...[last + signals.samples(LONGEST_S), signals.size].min).find { |i| nr[i] >= NORMAL_PCT } or
+            return nil
           lowest = (start..finish).min_by { |i| nr[i].nan? ? 999.0 : nr[i] }
           down = moved(:collective, start, finish, -COLLECTIVE_DOWN)
           up = moved(:throttle, start, finish, THROTTLE_UP)
@@ -45,16 +50,26 @@ module Fujin
           return nil if overlaps?(signals.time(start), signals.time(finish)) || corrected <= start
 
           begun, mended, ended = [start, corrected, finish].map { |i| signals.time(i) }
-          attempt('low_rotor_rpm_recovery', [phase('decay', begun, mended), phase('recovery', mended, ended, estimated: estimated)],
-                  events: { corrected_s: mended, lowest_s: signals.time(lowest), collective_s: down && signals.time(down), throttle_s: up && signals.time(up) })
+          attempt(
+            'low_rotor_rpm_recovery',
+            [phase('decay', begun, mended), phase('recovery', mended, ended, estimated: estimated)],
+            events: {
+              corrected_s: mended,
+              lowest_s: signals.time(lowest),
+              collective_s: down && signals.time(down),
+              throttle_s: up && signals.time(up)
+            }
+          )
         end
 
-        # A rotor that droops because the collective was pulled quicker than the engine follows is none; neither throttle nor power
-        # fell, as they do when it is taught.
+        # A rotor that droops because the collective was pulled quicker than the engine follows is none; neither
+        # throttle nor power fell, as they do when it is taught.
         def pulled?(start, warned)
           before = [start - signals.samples(CAUSE_S), 0].max
           collective = signals[:collective] or return false
-          return false if %i[throttle power].any? { |name| signals.signal?(name) && fell?(signals[name], before, start, warned) }
+          if %i[throttle power].any? { |name| signals.signal?(name) && fell?(signals[name], before, start, warned) }
+            return false
+          end
 
           collective[warned] - collective[before] > PULLED_PCT
         end

@@ -29,10 +29,10 @@ group :test do
   gem 'axe-core-capybara', '~> 4.10'
   gem 'capybara', '~> 3.40'
   gem 'minitest', '~> 5.25'
+  gem 'prism', '~> 1.4', require: false # which constants a file uses
   gem 'rack-test', '~> 2.1'
   gem 'rubocop', '~> 1.75', require: false
   gem 'rubocop-minitest', '~> 0.36', require: false
   gem 'rubocop-performance', '~> 1.23', require: false
   gem 'selenium-webdriver', '~> 4.32'
-  gem 'simplecov', '~> 0.22', require: false
 end

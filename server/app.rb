@@ -4,7 +4,6 @@ require_relative 'boot'
 require 'committee'
 require 'rack/attack'
 require 'rack/session'
-require 'semantic_logger'
 require 'active_support/core_ext/digest/uuid'
 require 'active_support/cache'
 require 'prometheus/middleware/collector'
@@ -19,9 +18,6 @@ module Fujin
   module App
     CONTRACT = File.join(Settings::ROOT, 'api', 'openapi.yaml')
     AREAS = [SessionArea, SchoolArea, SortiesArea, PrepareArea, ReviewArea, RecordArea].freeze
-    POLICY =
-      "default-src 'self'; img-src 'self' data: blob:; style-src 'self' 'unsafe-inline'; object-src 'none'; base-uri " \
-        "'none'; frame-ancestors 'none'"
 
     module_function
 
@@ -71,9 +67,10 @@ module Fujin
       Rack::Attack.throttle('sign-in by address', limit: Settings.test? ? 1000 : 20, period: 60) do |r|
         r.ip if r.path == '/api/session' && r.post?
       end
+      Rack::Attack.throttled_responder = ->(_request) do
+        ProblemError.response(429, 'Too many tries', 'Too many sign-in attempts. Wait a minute, then try again.')
+      end
     end
   end
   RateLimits.apply
-
-  def self.logger = SemanticLogger['Fujin']
 end

@@ -10,6 +10,7 @@ require_relative '../core/lib/fujin'
 require_relative 'settings'
 require_relative 'database'
 require_relative 'errors'
+require_relative 'log'
 require_relative 'weather_station'
 require_relative 'live_feed'
 %w[serialisers documents models queries jobs].each do |folder|

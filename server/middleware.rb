@@ -69,13 +69,17 @@ module Fujin
 
   # Nothing is fetched from elsewhere, nothing frames us, nothing is sniffed.
   class SecurityHeaders
+    POLICY =
+      "default-src 'self'; img-src 'self' data: blob:; style-src 'self' 'unsafe-inline'; object-src 'none'; base-uri " \
+        "'none'; frame-ancestors 'none'"
+
     def initialize(app)
       @app = app
     end
 
     def call(env)
       status, headers, body = @app.call(env)
-      headers['content-security-policy'] = App::POLICY
+      headers['content-security-policy'] = POLICY
       headers['x-content-type-options'] = 'nosniff'
       headers['referrer-policy'] = 'same-origin'
       [status, headers, body]

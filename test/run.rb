@@ -3,6 +3,7 @@
 require 'etc'
 require 'fileutils'
 require 'tempfile'
+require_relative 'coverage'
 require_relative 'test_database'
 
 # Runs what must hold, cheapest first; the first failure ends it.
@@ -13,7 +14,6 @@ require_relative 'test_database'
 #   bin/test core/test/wind_test.rb one file
 class TestRun
   ROOT = File.expand_path('..', __dir__)
-  COVERAGE = File.join(ROOT, 'var', 'coverage')
 
   STYLE = [
     ['Ruby style', %w[bundle exec rubocop --parallel --format quiet]],
@@ -36,7 +36,7 @@ class TestRun
   end
 
   def run
-    FileUtils.rm_rf(COVERAGE)
+    FileUtils.rm_rf(LinesRun::FOLDER)
     style if @stage.nil? ? @words.empty? : @stage == 'style'
     STAGES.each { |name, (title, pattern, database)| stage(name, title, pattern, database) }
     coverage if whole?
@@ -122,14 +122,9 @@ class TestRun
 
   # Lines of the code that some test ran.
   def coverage
-    require 'simplecov'
-    kept = [File.join(COVERAGE, '.resultset.json')]
-    _, lines = SimpleCov::ResultMerger.merge_valid_results(kept, ignore_timeout: true)
-    files = SimpleCov::Result.new(lines).files
     puts "\n== Coverage"
-    %w[core server cli devices db].each do |part|
-      inside = files.select { |file| file.filename.start_with?(File.join(ROOT, part, '')) }
-      puts format('   %-8s %5.1f %% of %d lines', part, inside.covered_percent, inside.lines_of_code) if inside.any?
+    LinesRun.totals.each do |part, (run, there)|
+      puts format('   %-8s %5.1f %% of %d lines', part, 100.0 * run / there, there) if there.positive?
     end
   end
 end

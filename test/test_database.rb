@@ -7,13 +7,14 @@ require_relative '../server/cluster'
 
 # A PostgreSQL cluster of the tests' own, thrown away after them.
 module TestDatabase
-  HOME = File.expand_path('../var/test-database', __dir__)
+  # Its own for each run, so that two may run at a time.
+  HOME = File.expand_path("../var/test-database-#{Process.pid}", __dir__)
 
   module_function
 
   # @return [Fujin::Cluster] running; the caller stops it
   def start
-    FileUtils.rm_rf(HOME)
+    remove_old
     cluster = Fujin::Cluster.new(HOME, port: Fujin::Cluster.free_port, durable: false)
     FileUtils.rm_rf(Dir[File.join(cluster.folder, '*')])
     cluster.create
@@ -22,6 +23,15 @@ module TestDatabase
     cluster.create_database('fujin_test')
     ENV['FUJIN_DATABASE_URL'] = cluster.url('fujin_test')
     cluster
+  end
+
+  # What runs left behind whose process is gone.
+  def remove_old
+    Dir[File.expand_path('../var/test-database-*[0-9]', __dir__)].each do |folder|
+      Process.kill(0, folder[/\d+\z/].to_i)
+    rescue Errno::ESRCH
+      FileUtils.rm_rf(folder)
+    end
   end
 
   def stop

@@ -6,9 +6,10 @@ require_relative 'fujin/errors'
 # Fujin's core: the job in plain Ruby. No SQL, HTTP, JSON or interface in it.
 # A folder uses those above it in this list, never those below.
 #
-#   catalogue    the registry and what a declaration is
 #   numbers/     values, quantities, roots
 #   air/         atmosphere, wind, sun, places
+#   glossary/    what every number is called, its unit and digits
+#   catalogue    the registry and what a declaration is
 #   aircraft/    types as validated data files
 #   flight/      the flight model, what every pilot shares, a simulated recorder
 #   recordings/  readers, channels, smoothing, what is missing
@@ -28,4 +29,5 @@ module Fujin
   loader.setup
   loader.eager_load
   Catalogue.close(Manoeuvres)
+  Catalogue.all.flat_map(&:measure_ids).each { |id| Glossary.measure(id) }
 end

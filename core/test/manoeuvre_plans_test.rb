@@ -14,7 +14,7 @@ class ManoeuvrePlansTest < Minitest::Test
 
         assert_equal manoeuvre.id, found.manoeuvre
         found.numbers.each do |name, number|
-          refute_empty Fujin::Planning::NumberReasons.why(name), name
+          refute_empty Fujin::Glossary.number(name, id).why, name
           if number.value.nil?
             refute_empty(number.reason, name)
           else

@@ -42,7 +42,7 @@ class PlanningTest < Minitest::Test
     ]
 
     assert_empty wanted - numbers.keys
-    wanted.each { |name| assert_equal Fujin::Grading::Units.of(name), numbers[name].unit, name }
+    wanted.each { |name| assert_equal Fujin::Glossary.number(name).unit, numbers[name].unit, name }
   end
 
   def test_glide_over_the_ground_by_hand

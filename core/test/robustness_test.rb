@@ -182,7 +182,7 @@ class RobustnessTest < Minitest::Test
   def test_every_measure_says_where_it_comes_from
     landing.proposal.measures.each_value do |measure|
       refute_empty measure.source, measure.id
-      assert_equal Fujin::Grading::Units.of(measure.id), measure.unit, measure.id
+      assert_equal Fujin::Glossary.measure(measure.id).unit, measure.unit, measure.id
     end
   end
 

@@ -29,18 +29,6 @@ module Fujin
       "\u00a0" => ' '
     }.freeze
 
-    UNITS = {
-      'pct' => '%',
-      'fpm' => 'ft/min',
-      'deg' => '°',
-      'kw' => 'kW',
-      'm_s' => 'm/s',
-      'deg_s' => '°/s',
-      'kj' => 'kJ',
-      'inhg' => 'inHg'
-    }.freeze
-    DIGITS = { 'ft' => 0, 'kt' => 0, 'fpm' => 0, 'kg' => 0, 'index' => 2 }.freeze
-
     # @param sortie [Sortie], @param plan [Planning::Plan]
     def initialize(sortie, plan)
       @sortie = sortie
@@ -80,6 +68,12 @@ module Fujin
           "#{@sortie.aircraft.type.name} · " \
           "#{@sortie.starts_at.utc.strftime('%-d %B %Y, %H:%M UTC')}", size: 10, color: SOFT
       )
+      write(
+        "Wind #{@plan.conditions.wind} · final course #{@plan.course_deg.round}° · #{@sortie.spot_name} · " \
+          "#{@plan.conditions.mass_kg.round} kg · standard '#{@sortie.stage}'",
+        size: 10,
+        color: SOFT
+      )
       write("Objective: #{@sortie.objective}", size: 10) if @sortie.objective
       @pdf.move_down 6
     end
@@ -94,20 +88,16 @@ module Fujin
       top = @pdf.cursor
       keys.each_with_index do |name, i|
         @pdf.bounding_box([i * width, top], width: width - 4, height: 34) do
-          write(Planning::NumberReasons.label(name), size: 8, color: SOFT)
-          write(figure(@plan.numbers.fetch(name)), size: 14, style: :bold)
+          write(words(name).label, size: 8, color: SOFT)
+          write(figure(name, @plan.numbers.fetch(name)), size: 14, style: :bold)
         end
       end
       @pdf.stroke_horizontal_rule
       @pdf.move_down 6
     end
 
-    def figure(number)
-      return '-' if number.value.nil?
-
-      unit = number.unit == 'index' ? '' : " #{UNITS.fetch(number.unit, number.unit)}"
-      "#{format("%.#{DIGITS.fetch(number.unit, 1)}f", number.value)}#{unit}"
-    end
+    def words(name) = Glossary.number(name, @plan.manoeuvre)
+    def figure(name, number) = number.value ? Glossary.figure(number.value, number.unit, words(name).digits) : '-'
 
     # Numbers on the left; set-up, gates and what to say on the right.
     def columns
@@ -122,7 +112,7 @@ module Fujin
       @plan.numbers.except(*keys).reject { |_, n| n.value.nil? }.each do |name, number|
         break if @pdf.y < BOTTOM
 
-        write("#{Planning::NumberReasons.label(name)}: <b>#{figure(number)}</b>", size: 8.5, inline_format: true)
+        write("#{words(name).label}: <b>#{figure(name, number)}</b>", size: 8.5, inline_format: true)
       end
     end
 
@@ -145,7 +135,7 @@ module Fujin
     end
 
     def gate_text(gate)
-      bands = gate.measures.map { |_, m| "#{m[:low].round} to #{m[:high].round} #{UNITS.fetch(m[:unit], m[:unit])}" }
+      bands = gate.measures.map { |_, m| "#{m[:low].round} to #{Glossary.figure(m[:high], m[:unit], 0)}" }
       [*bands, gate.text].compact.join('; ').then { |found| found.empty? ? 'in band, or go around' : found }
     end
 

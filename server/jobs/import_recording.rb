@@ -66,7 +66,8 @@ module Fujin
 
     def meanings =
       Recordings::Headings::CHANNELS.map do |channel|
-        { 'channel' => channel, 'units' => Recordings::Headings.units(channel) }
+        { 'channel' => channel, 'label' => Recordings::Channels::LABELS.fetch(channel),
+          'units' => Recordings::Headings.units(channel) }
       end
 
     # Each heading with its first cell and the likeliest meaning.

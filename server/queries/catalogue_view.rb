@@ -51,7 +51,9 @@ module Fujin
         standard.rules.map do |id, rule|
           {
             'measure' => id,
-            'unit' => Grading::Units.of(id),
+            'unit' => Glossary.measure(id).unit,
+            'label' => Glossary.measure(id, declared.id).label,
+            'definition' => Glossary.measure(id).definition,
             'phase' => declared.measures.find { |_, ids| ids.include?(id) }&.first || '',
             'rule' => sentence(rule),
             'limits' => limits(rule)

@@ -5,11 +5,11 @@ module Fujin
   module HouseQuestions
     module_function
 
-    # @return [Array<Hash>] name, question and choices
+    # @return [Array<Hash>] name, question in full and short, choices
     def for(declaration)
       declaration.house.map do |name|
         setting = Planning::HouseMethod::SETTINGS.find { |s| s.name == name }
-        { 'name' => name, 'question' => setting.question, 'choices' => setting.allowed }
+        { 'name' => name, 'question' => setting.question, 'short' => setting.short, 'choices' => setting.allowed }
       end
     end
   end

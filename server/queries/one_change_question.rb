@@ -63,13 +63,17 @@ module Fujin
 
         {
           'measure' => id,
-          'unit' => Grading::Units.of(id),
+          'label' => words(id).label,
+          'unit' => words(id).unit,
+          'digits' => words(id).digits,
           'flown' => Serialisers.number(@attempt.proposal['measures'].dig(id, 'value')),
           'fitted' => Serialisers.number(before),
           'mended' => Serialisers.number(after)
         }
       end
     end
+
+    def words(id) = Glossary.measure(id, @attempt.manoeuvre)
 
     def flown(flight, context)
       return nil unless flight&.proposal

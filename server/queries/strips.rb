@@ -3,27 +3,6 @@
 module Fujin
   # The scan strips of one attempt: each channel in bins with minimum and maximum kept, and the band of each phase.
   class Strips
-    # Measures whose band is drawn behind a channel, by phase.
-    BANDS = {
-      'nr_pct' => {
-        'glide' => 'glide_rotor_rpm_mean_pct',
-        'entry' => 'min_rotor_rpm_pct',
-        'flare' => 'flare_rotor_rpm_max_pct'
-      },
-      'ias_kt' => {
-        'entry' => 'entry_ias_kt',
-        'glide' => 'glide_ias_mean_kt'
-      },
-      'sink_fpm' => {
-        'glide' => 'glide_sink_fpm'
-      },
-      'agl_ft' => {
-        'recovery' => 'hover_height_ft'
-      },
-      'pitch_deg' => {
-        'flare' => 'flare_pitch_max_deg'
-      }
-    }.freeze
     BEFORE_S = 12.0
 
     def initialize(attempt, bins: 600, from_s: nil, to_s: nil)
@@ -50,7 +29,7 @@ module Fujin
 
     def strip(channel, label, unit, digits)
       values, unit, reason = @sources.of(channel, unit)
-      bands = BANDS.fetch(channel, {}).filter_map { |phase, id| band(phase, id, values) }
+      bands = measures_of(channel).filter_map { |id, measure| band(measure['phase'], id, values) }
       {
         'channel' => channel,
         'label' => label,
@@ -61,6 +40,9 @@ module Fujin
         'points' => values ? binned(values, digits + 1) : []
       }
     end
+
+    # Measures whose band is drawn behind a channel.
+    def measures_of(channel) = @attempt.proposal['measures'].select { |id, _| Glossary.measure(id).strip == channel }
 
     def band(phase_id, measure_id, values)
       phase = @attempt.proposal['phases'].find { |p| p['id'] == phase_id }

@@ -22,7 +22,7 @@ module Fujin
         'stage' => @student.stage,
         'standings' => standings,
         'history' => history,
-        'sorties' => @sorties.map { |s| Serialisers.sortie_row(s) },
+        'sorties' => @sorties.map { |s| Serialisers.sortie_row(s, SortieProgress.new(s)) },
         'sign_offs' => @sign_offs.map { |s| Serialisers.sign_off(s) },
         'log' => log,
         'reactions' => reactions

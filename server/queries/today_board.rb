@@ -16,9 +16,9 @@ module Fujin
       earlier, later = other.partition { |s| s.starts_at.to_date < @date }
       {
         'date' => @date.iso8601,
-        'sorties' => today.map { |s| Serialisers.sortie_row(s) },
-        'earlier' => earlier.reverse.map { |s| Serialisers.sortie_row(s) },
-        'later' => later.map { |s| Serialisers.sortie_row(s) },
+        'sorties' => today.map { |s| Serialisers.sortie_row(s, SortieProgress.new(s)) },
+        'earlier' => earlier.reverse.map { |s| Serialisers.sortie_row(s, SortieProgress.new(s)) },
+        'later' => later.map { |s| Serialisers.sortie_row(s, SortieProgress.new(s)) },
         'attention' => attention(today + earlier)
       }
     end

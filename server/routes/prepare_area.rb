@@ -11,13 +11,13 @@ module Fujin
       row =
         DispersionRow.create_or_find_by!(sortie: sortie, question: question.digest) { |fresh| fresh.tried = body_json }
       Disperse.enqueue(row.id) if row.previously_new_record? || row.status == 'failed'
-      json(Serialisers.dispersion(row), status: 202)
+      json(Serialisers.dispersion(row, wanted: Disperse::RUNS), status: 202)
     end
 
     get_route '/api/dispersions/:id' do
       row = DispersionRow.find(params['id'])
       own!(row.sortie.student_id)
-      json(Serialisers.dispersion(row))
+      json(Serialisers.dispersion(row, wanted: Disperse::RUNS))
     end
 
     get_route '/api/sorties/:id/brief' do

@@ -13,7 +13,7 @@ module Fujin
       end
 
       row = import(sortie, bytes, params['name'])
-      json(Serialisers.recording_row(row), status: 202)
+      json(recording_row(row), status: 202)
     end
 
     post_route '/api/sorties/:id/recordings/from-recorder' do
@@ -29,7 +29,7 @@ module Fujin
             source: 'recorder'
           )
         )
-      json(Serialisers.recording_row(row), status: 202)
+      json(recording_row(row), status: 202)
     end
 
     # The flight recorded as it is flown. Pace, for the stand-in, is times real time.
@@ -47,7 +47,7 @@ module Fujin
           ),
           body_json.fetch('pace', 1.0)
         )
-      json(Serialisers.recording_row(row), status: 202)
+      json(recording_row(row), status: 202)
     end
 
     post_route '/api/recordings/:id/stop' do
@@ -57,7 +57,7 @@ module Fujin
       end
 
       row.update!(step: RecordLive::STOPPING)
-      json(Serialisers.recording_row(row), status: 202)
+      json(recording_row(row), status: 202)
     end
 
     # Readings of the sortie's flight as they come, as server-sent events.
@@ -71,7 +71,7 @@ module Fujin
     get_route '/api/recordings/:id' do
       row = RecordingRow.light.find(params['id'])
       own!(row.sortie.student_id)
-      json(Serialisers.recording_row(row))
+      json(recording_row(row))
     end
 
     # Every sample of the strips, to be panned and zoomed where they are shown.
@@ -101,7 +101,7 @@ module Fujin
         )
         retry_import(row)
       end
-      json(Serialisers.recording_row(row), status: 202)
+      json(recording_row(row), status: 202)
     end
 
     get_route('/api/sorties/:id/attempts') { json(views(find_sortie(params['id']))) }
@@ -184,6 +184,8 @@ module Fujin
     end
 
     helpers do
+      def recording_row(row) = Serialisers.recording_row(row, attempts: row.attempts.count)
+
       def find_sortie(id)
         sortie = Sortie.find(id)
         own!(sortie.student_id)

@@ -8,7 +8,7 @@ module Fujin
     post_route '/api/sorties' do
       fields = body_json
       existing = Sortie.find_by(id: fields['id'])
-      next json(Serialisers.sortie(existing, current_person), status: 201) if existing
+      next json(SortieView.new(existing, current_person).to_h, status: 201) if existing
 
       manoeuvre = Catalogue.find(fields['manoeuvre'])
       student = Person.students.find(fields['student_id'])
@@ -28,13 +28,13 @@ module Fujin
           **HEATH
         )
       versioned(sortie)
-      json(Serialisers.sortie(sortie, current_person), status: 201)
+      json(SortieView.new(sortie, current_person).to_h, status: 201)
     end
 
     get_route '/api/sorties/:id' do
       sortie = find_sortie
       versioned(sortie)
-      json(Serialisers.sortie(sortie, current_person))
+      json(SortieView.new(sortie, current_person).to_h)
     end
 
     patch_route '/api/sorties/:id' do
@@ -50,7 +50,7 @@ module Fujin
       check_times(sortie, changed)
       sortie.update!(changed)
       versioned(sortie)
-      json(Serialisers.sortie(sortie, current_person))
+      json(SortieView.new(sortie, current_person).to_h)
     end
 
     post_route('/api/sorties/:id/plan') { json(Serialisers.plan(SortieSetting.new(find_sortie, body_json).plan)) }

@@ -20,7 +20,7 @@ module Fujin
       def to_h
         shown = hold_back? ? proposal.except(*HIDDEN_FROM_STUDENT, 'faults') : proposal.except('faults')
         # The database keeps no order of keys; the declaration has it.
-        shown = shown.merge('measures' => shown['measures'].slice(*@row.declaration.measure_ids)) if shown['measures']
+        shown = shown.merge('measures' => measures(shown['measures'])) if shown['measures']
         shown.merge(
           'id' => @row.id,
           'sortie_id' => @row.sortie_id,
@@ -44,6 +44,12 @@ module Fujin
       end
 
       private
+
+      def measures(stored)
+        stored.slice(*@row.declaration.measure_ids).to_h do |id, measure|
+          [id, measure.merge(Serialisers.measure_words(id, @row.manoeuvre))]
+        end
+      end
 
       def proposal = @proposal ||= @row.judged
 

@@ -20,7 +20,7 @@ module Fujin
         'rotor_rpm_bands' => rotor_bands(conditions.type),
         'settings' => plan.settings,
         'key_numbers' => Catalogue.find(plan.manoeuvre).key_numbers & plan.numbers.keys,
-        'numbers' => plan.numbers.to_h { |name, n| [name, plan_number(n).merge(number_words(name))] },
+        'numbers' => plan.numbers.to_h { |name, n| [name, plan_number(n).merge(number_words(name, plan.manoeuvre))] },
         'gates' => plan.gates.map { |g| gate(g) },
         'path' => plan.path.map { |point| path_point(point) },
         'band' =>
@@ -46,8 +46,10 @@ module Fujin
       number.value.nil? ? found.merge('verdict' => 'outside_model', 'reason' => number.reason) : found
     end
 
-    def number_words(name) =
-      { 'label' => Planning::NumberReasons.label(name), 'why' => Planning::NumberReasons.why(name) }
+    def number_words(name, manoeuvre)
+      entry = Glossary.number(name, manoeuvre)
+      { 'label' => entry.label, 'why' => entry.why, 'digits' => entry.digits }
+    end
 
     # A value of numbers and texts as a hash.
     def plain(value) = value.to_h.to_h { |name, v| [name.to_s, v.is_a?(Numeric) ? number(v, 2) : v] }

@@ -4,13 +4,14 @@ module Fujin
   module Serialisers
     module_function
 
-    def dispersion(row)
+    # @param wanted [Integer] landings asked for
+    def dispersion(row, wanted:)
       {
         'id' => row.id,
         'sortie_id' => row.sortie_id,
         'status' => row.status,
         'runs' => row.runs,
-        'wanted' => Disperse::RUNS,
+        'wanted' => wanted,
         'error' => row.error,
         'result' => row.result
       }

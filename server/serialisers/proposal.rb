@@ -21,7 +21,7 @@ module Fujin
         'course_deg' => number(proposal.course_deg, 1),
         'phases' => attempt.phases.map { |phase| phase(phase, proposal.grade_of(phase.id)) },
         'events' => events(attempt, proposal.gate_s),
-        'measures' => proposal.measures.transform_values { |m| measure(m) },
+        'measures' => proposal.measures.to_h { |id, m| [id, measure(m).merge(measure_words(id, attempt.manoeuvre))] },
         'faults' => proposal.faults.map(&:id),
         'first_fault' => proposal.first_fault&.id,
         'fault_details' => proposal.faults.map { |fault| fault(fault, manoeuvre, type) }
@@ -66,6 +66,12 @@ module Fujin
       found['target'] = number(measure.band.target) if measure.band
       found['reason'] = measure.reason if measure.reason
       found
+    end
+
+    # What a person reads of a measure, besides its value.
+    def measure_words(id, manoeuvre)
+      entry = Glossary.measure(id, manoeuvre)
+      { 'label' => entry.label, 'short' => entry.short, 'digits' => entry.digits, 'definition' => entry.definition }
     end
 
     def fault(fault, manoeuvre, type)

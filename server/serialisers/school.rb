@@ -55,7 +55,8 @@ module Fujin
       }
     end
 
-    def recording_row(row, attempts: nil)
+    # @param attempts [Integer] found in it
+    def recording_row(row, attempts:)
       {
         'id' => row.id,
         'sortie_id' => row.sortie_id,
@@ -65,12 +66,13 @@ module Fujin
         'step' => row.step,
         'progress' => row.progress,
         'error' => row.error,
-        'attempts' => attempts || row.attempts.count,
+        'attempts' => attempts,
         'summary' => row.summary
       }
     end
 
-    def sortie_row(sortie, progress: SortieProgress.new(sortie))
+    # @param progress [#to_h, #next_step] how far it has come
+    def sortie_row(sortie, progress)
       {
         'id' => sortie.id,
         'starts_at' => time(sortie.starts_at),
@@ -87,39 +89,13 @@ module Fujin
       }
     end
 
-    SORTIE_FIELDS = %w[
-      settings people_aboard fuel_kg wind_from_deg wind_kt gust_kt oat_c dew_point_c qnh_hpa elevation_ft spot_name
-      spot_lat_deg spot_lon_deg course_deg height_ft house objective go_decision go_reason
-    ].freeze
-
-    def sortie(sortie, viewer)
-      setting = SortieSetting.new(sortie)
-      sortie_row(sortie).merge(sortie.attributes.slice(*SORTIE_FIELDS)).merge(
-        'version' => sortie.lock_version,
-        'may_edit' => viewer.instructor?,
-        'off_at' => time(sortie.off_at),
-        'on_at' => time(sortie.on_at),
-        'flight_minutes' => sortie.flight_minutes,
-        'mass_kg' => number(setting.mass_kg, 1),
-        'fuel_minutes' => setting.fuel_minutes,
-        'effective_house' => setting.house.values,
-        'checks' => sortie.declaration.checks,
-        'phases' => sortie.declaration.phases,
-        'manoeuvre_settings' => sortie.declaration.settings.map { |name| plan_setting(name) },
-        'house_settings' => HouseQuestions.for(sortie.declaration),
-        'sun' => sun(setting),
-        'observed_wind' => setting.observed_wind&.to_s,
-        'recordings' =>
-          RecordingRow.light.where(sortie_id: sortie.id).order(:created_at).map { |row| recording_row(row) }
-      )
-    end
-
     def plan_setting(name)
       setting = Planning::Settings::BY_NAME.fetch(name)
       range = setting.allowed.is_a?(Range)
       {
         'name' => name,
         'label' => setting.label,
+        'stands_for' => setting.stands_for,
         'unit' => setting.unit,
         'default' => setting.default,
         'low' => range ? setting.allowed.begin : nil,
@@ -128,18 +104,7 @@ module Fujin
       }
     end
 
-    # Azimuth and elevation at the spot when the sortie starts, rise and set that day.
-    def sun(setting)
-      sortie = setting.sortie
-      rise, set = Sun.rise_and_set(sortie.starts_at.utc.to_date, sortie.spot_lat_deg, sortie.spot_lon_deg)
-      {
-        'azimuth_deg' => number(setting.sun.azimuth_deg, 1),
-        'elevation_deg' => number(setting.sun.elevation_deg, 1),
-        'rise' => time(rise),
-        'set' => time(set)
-      }
-    end
-
+    # @param progress [#standing] of one student
     def standing(progress, manoeuvre_id, signed_off:)
       standing, readiness, count = progress.standing(manoeuvre_id)
       {

@@ -18,7 +18,7 @@ class JourneyTest < Minitest::Test
     sign_in(@instructor)
     visit "/sorties/#{@sortie.id}/prepare"
     assert_text 'From the side, true scale'
-    before = number('Entry out at')
+    before = number('Entry distance')
     fill_in 'Wind, kt', with: '18'
     assert_no_text before
     assert_text 'headwind 18 kt'

@@ -70,7 +70,7 @@ class BrowserPrepareTest < Minitest::Test
         aircraft: declaration.kinds.include?('helicopter') ? @aircraft : sorrel,
         height_ft: nil
       )
-      first = Fujin::Planning::NumberReasons.label(declaration.key_numbers.first)
+      first = Fujin::Glossary.number(declaration.key_numbers.first, declaration.id).label
 
       within('section[aria-label="Numbers"]') { assert_text first }
       assert_no_text 'could not be'

@@ -161,7 +161,7 @@ class StatesTest < Minitest::Test
   end
 
   def test_a_sign_off_is_withdrawn_with_a_reason
-    key = @school.signing_key
+    key = Fujin::SealedKey.open(@school.sealed_private_key, Fujin::Settings.secret)
     id = SecureRandom.uuid
     document =
       Fujin::SignOffDocument.sign(

@@ -4,7 +4,7 @@ import { useSortie } from '../api/queries'
 import { useAttempts } from '../api/review'
 import { GradeGlyph } from '../design/GradeGlyph'
 import { Failed, Loading } from '../design/States'
-import { capital, fullDayOf, plainName } from '../design/words'
+import { capital, fullDayOf } from '../design/words'
 
 /** The flight in plain words for the student to take home: what to do next time first, then each attempt. */
 export function DebriefPage() {
@@ -123,7 +123,7 @@ const of = (attempt: Attempt, phase: string, kind: 'self' | 'instructor') =>
 const polished = (attempt: Attempt) =>
   Object.entries(attempt.measures ?? {})
     .filter(([, measure]) => measure.verdict === 'polished')
-    .map(([name]) => plainName(name).toLowerCase())
+    .map(([, measure]) => measure.label.toLowerCase())
     .slice(0, 5)
 
 /** What the candidate found, and how the teaching was graded. */

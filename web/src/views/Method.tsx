@@ -4,7 +4,7 @@ import type { Schemas, Session } from '../api/client'
 import { useCatalogue, useChangeHouse, useChangeOwnHouse, useOwnHouse } from '../api/queries'
 import { GradeGlyph } from '../design/GradeGlyph'
 import { Failed, Loading } from '../design/States'
-import { capital, plainName, unitWord } from '../design/words'
+import { capital, unitWord } from '../design/words'
 import { Agreement } from './Agreement'
 import { isLearner } from '../app/who'
 
@@ -95,9 +95,9 @@ const Standard = ({ standard }: { standard: StandardShown }) => (
       </thead>
       <tbody>
         {standard.rows.map((row) => (
-          <tr key={row.measure} className="border-t border-rule">
+          <tr key={row.measure} className="border-t border-rule" title={row.definition}>
             <th scope="row" className="py-1 pr-2 text-left font-normal">
-              {plainName(row.measure)}
+              {row.label}
               <span className="unit">{unitWord(row.unit)}</span>
             </th>
             <td className="py-1 text-soft">{row.rule}</td>

@@ -34,10 +34,12 @@ function Form({ date, close }: { date: string; close: () => void }) {
   const [on, setOn] = useState(date)
   const [student, setStudent] = useState('')
   const [craft, setCraft] = useState('')
-  const [chosen, setChosen] = useState('straight_in_autorotation')
+  const [chosen, setChosen] = useState('')
   const kind = aircraft.data?.find((row) => row.id === craft)?.kind
   const offered = (catalogue.data?.manoeuvres ?? []).filter((row) => !kind || row.kinds.includes(kind))
-  const manoeuvre = offered.some((row) => row.id === chosen) ? chosen : (offered[0]?.id ?? '')
+  const manoeuvre = offered.some((row) => row.id === chosen)
+    ? chosen
+    : ((offered.find((row) => row.standard) ?? offered[0])?.id ?? '')
   const families = [...new Set(offered.map((row) => row.family))]
 
   const submit = (event: FormEvent) => {

@@ -9,6 +9,8 @@ module Fujin
       HOVER_PAUSE_S = 8.0
       # After a touchdown the engine is given power and brings the rotor back before anything else.
       SPIN_UP_S = 6.0
+      # Directions, which come round at north.
+      ROUND = %w[track_deg hdg_deg].freeze
       DRIVEN = %w[nr_pct ne_pct throttle_pct map_inhg tq_pct].freeze
 
       # @param runs [Array<Run>], @param recorder [Recorder] that writes at this rate
@@ -72,7 +74,7 @@ module Fujin
       end
 
       def blend(key, from, to, share)
-        return from + ((to - from) * share) unless Recordings::Channels::ANGLES.include?(key)
+        return from + ((to - from) * share) unless ROUND.include?(key)
 
         (from + (Quantities.wrap_deg(to - from) * share)) % 360.0
       end

@@ -7,7 +7,6 @@ module Fujin
     module FaultFinding
       include LimitsPassed
 
-      UNIT_WORDS = { 'pct' => '%', 'deg' => '°', 'fpm' => 'ft/min' }.freeze
       # A set-up steady for less was none (MEASURES.md section 2, 'set-up').
       STEADY_S = 3.0
       TRIM_DEG = 10.0
@@ -44,11 +43,11 @@ module Fujin
       def when_under(fault, id, limit, **span) =
         surely_under?(id, limit) ? found(fault, yield(value(id)), [id], **span) : nil
 
-      # `min_rotor_rpm_pct` as a person says it: 'min rotor rpm'.
-      def plain(id) = id.sub(/_(ft|deg|pct|kt|fpm|s)\z/, '').tr('_', ' ')
-
-      def in_words(measure) =
-        "#{plain(measure.id)} #{measure.value.round(1)} #{UNIT_WORDS.fetch(measure.unit, measure.unit)}"
+      def entry(id) = Glossary.measure(id, @manoeuvre.id)
+      # 'lowest rotor rpm', and '91.2 %' with it.
+      def plain(id) = entry(id).label.then { |label| label[0].downcase + label[1..] }
+      def figure(id) = Glossary.figure(value(id), entry(id).unit, entry(id).digits)
+      def in_words(measure) = "#{plain(measure.id)} #{figure(measure.id)}"
 
       def found(id, evidence, measures, from: @attempt.start_s, to: @attempt.end_s)
         FoundFault.new(id: id, evidence: evidence, measures: measures, from_s: from, to_s: to)

@@ -26,6 +26,10 @@ module Fujin
         roll: 0.8
       }.freeze
 
+      # What a height at either end leaves open in the height between them.
+      HEIGHT_OVER_TIME_FT = 4.0
+      GAP = 'a gap in the recording covers it'
+
       attr_reader :signals, :attempt, :context, :manoeuvre
 
       # @param signals [Recordings::Signals], @param attempt [Attempt], @param context [Context]
@@ -42,33 +46,28 @@ module Fujin
 
       def zero = signals.agl_zero_ft
 
-      # Judges and keeps one measure. A NaN or nil value is 'not recorded' with the reason. What cannot do without its
-      # sources is given as a lambda, and worked out only where all of them were recorded.
+      # Judges and keeps one measure, by its entry in the glossary. A NaN or nil value is 'not recorded' with the
+      # reason. What cannot do without its sources is given as a lambda, and worked out only where all of them were
+      # recorded.
       # @param value [Float, nil, #call]
-      def put(id, phase, value, sources, unit: Units.of(id), uncertainty: nil, limit: nil, reason: nil)
-        sources = Array(sources)
+      # @param limit [Standard::Band, nil] where it is not the standard that sets it
+      # @param sources [Array<Symbol>, nil], @param uncertainty [Float, nil] where only the measurement knows them
+      def put(id, phase, value, reason: nil, limit: nil, sources: nil, uncertainty: nil)
+        entry = Glossary.measure(id, manoeuvre.id)
+        sources ||= sources_of(entry)
         missing = sources.find { |name| !signals.signal?(name) }
         value = missing ? nil : value.call if value.respond_to?(:call)
         if missing || value.nil? || value.nan?
-          return (
-            @taken[id] = Measure.new(
-              id: id,
-              phase: phase,
-              value: nil,
-              unit: unit,
-              verdict: 'not_recorded',
-              source: sources,
-              reason: missing ? signals.reason(missing) : reason || 'a gap in the recording covers it'
-            )
-          )
+          return @taken[id] = not_recorded(entry, phase, sources, missing ? signals.reason(missing) : reason || GAP)
         end
+
         band = limit || standard_band(id)
-        spread = uncertainty || READING.fetch(sources.first, nil)
+        spread = uncertainty || uncertainty_of(entry, phase, sources)
         @taken[id] = Measure.new(
           id: id,
           phase: phase,
           value: value,
-          unit: unit,
+          unit: entry.unit,
           verdict: band&.verdict(value),
           critical: band&.critical?(value) || false,
           too_close: band&.too_close?(value, spread) || false,
@@ -77,6 +76,36 @@ module Fujin
           source: sources,
           estimated: signals.estimated?(*sources) || estimated_phase?(phase)
         )
+      end
+
+      def not_recorded(entry, phase, sources, reason)
+        Measure.new(
+          id: entry.id,
+          phase: phase,
+          value: nil,
+          unit: entry.unit,
+          verdict: 'not_recorded',
+          source: sources,
+          reason: reason
+        )
+      end
+
+      # All of them, or the first that was recorded where any will do.
+      def sources_of(entry)
+        return entry.sources unless entry.any_source
+
+        [entry.sources.find { |name| signals.signal?(name) } || entry.sources.last]
+      end
+
+      # 90 % of a value, by its entry's rule.
+      def uncertainty_of(entry, phase, sources)
+        case entry.uncertainty
+        when 'reading' then READING.fetch(sources.first, nil)
+        when 'one_sample' then signals.step_s
+        when 'two_samples' then 2 * signals.step_s
+        when 'height_over_time' then HEIGHT_OVER_TIME_FT * 60.0 / [attempt.phase(phase).duration_s, 1.0].max
+        else entry.uncertainty
+        end
       end
 
       def estimated_phase?(phase) = attempt.phase(phase)&.estimated || false

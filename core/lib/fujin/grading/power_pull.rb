@@ -15,14 +15,12 @@ module Fujin
 
       def take_power_pull(phase_id, from, to)
         values = power_pct(from, to)
-        put('power_peak_pct', phase_id, values&.compact&.max, :power, uncertainty: 3.0)
-        put('power_rise_pct_s', phase_id, values && quickest_rise(values), :power, uncertainty: 4.0)
+        put('power_peak_pct', phase_id, values&.compact&.max)
+        put('power_rise_pct_s', phase_id, values && quickest_rise(values))
         put(
           'lte_exposure_s',
           phase_id,
           exposure_s(values, from, to),
-          %i[power gs track heading],
-          uncertainty: 2 * signals.step_s,
           reason: 'the wind is not known: nothing can be said of the tail rotor'
         )
       end

@@ -15,7 +15,7 @@ module Fujin
       # @param at [Float] where the manoeuvre begins, s
       # @param centre [Array(Float, Float)] speed kt and height ft that it was to begin with
       def take_setup(at, centre = [signals.at(:ias, at), signals.at(:agl, at)])
-        put('setup_steady_s', 'setup', steady_seconds(at, *centre), %i[ias agl], uncertainty: 1.0)
+        put('setup_steady_s', 'setup', steady_seconds(at, *centre))
         take_trim('setup', at - TRIM_S, at)
       end
 
@@ -24,8 +24,6 @@ module Fujin
           'trim_deg',
           phase_id,
           sideslip_deg(from, to),
-          %i[heading track gs],
-          uncertainty: 3.0,
           reason: 'the wind is not known: nose and track cannot be told apart'
         )
       end

@@ -16,21 +16,20 @@ module Fujin
           'contact_sink_fpm',
           phase_id,
           contact.sink_fpm,
-          contact.sources,
+          sources: contact.sources,
           uncertainty: contact.uncertainty_fpm,
           reason: contact.reason,
           limit: limit
         )
-        put('contact_groundspeed_kt', phase_id, signals.at(:gs, at), :gs)
-        put('contact_drift_kt', phase_id, drift(at), %i[gs track heading], uncertainty: 0.7)
-        put('contact_pitch_deg', phase_id, signals.at(:pitch, at), :pitch)
+        put('contact_groundspeed_kt', phase_id, signals.at(:gs, at))
+        put('contact_drift_kt', phase_id, drift(at))
+        put('contact_pitch_deg', phase_id, signals.at(:pitch, at))
         put(
           'contact_yaw_deg',
           phase_id,
-          nose_deg ? Quantities.wrap_deg(signals.at(:heading, at) - nose_deg) : Float::NAN,
-          :heading
+          nose_deg ? Quantities.wrap_deg(signals.at(:heading, at) - nose_deg) : Float::NAN
         )
-        put('contact_rotor_rpm_pct', phase_id, signals.at(:nr, at), :nr)
+        put('contact_rotor_rpm_pct', phase_id, signals.at(:nr, at))
       end
 
       # Given, or the mean track over the last ten seconds of moving.
@@ -46,9 +45,9 @@ module Fujin
         return unless context.spot && at
 
         along, across = position_from_spot(at)
-        put('miss_along_ft', phase_id, along, %i[lat lon], uncertainty: 12.0)
-        put('miss_across_ft', phase_id, across, %i[lat lon], uncertainty: 12.0)
-        put('miss_ft', phase_id, Math.hypot(along, across), %i[lat lon], uncertainty: 12.0)
+        put('miss_along_ft', phase_id, along)
+        put('miss_across_ft', phase_id, across)
+        put('miss_ft', phase_id, Math.hypot(along, across))
       end
 
       # Feet that the skids or wheels came off the ground again.

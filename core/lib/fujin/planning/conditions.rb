@@ -23,10 +23,10 @@ module Fujin
           mass = mass_kg || type.mass_kg(people)
           InvalidInput.check_ranges(
             'mass_kg' => [mass, type.fetch('masses_kg.empty'), type.fetch('masses_kg.max') * 1.3],
-            'elevation_ft' => [elevation_ft, -1500, 14_000],
-            'qnh_hpa' => [qnh_hpa, 900, 1080],
-            'oat_c' => [oat_c || 15, -45, 55],
-            'dew_point_c' => [dew_point_c || 0, -60, 40]
+            'elevation_ft' => [elevation_ft, *Ranges.of('elevation_ft')],
+            'qnh_hpa' => [qnh_hpa, *Ranges.of('qnh_hpa')],
+            'oat_c' => [oat_c || 15, *Ranges.of('oat_c')],
+            'dew_point_c' => [dew_point_c || 0, *Ranges.of('dew_point_c')]
           )
           air =
             Atmosphere.new(

@@ -33,6 +33,35 @@ module Fujin
         'wind_kt' => [0, 150]
       }.freeze
 
+      # What a person calls them.
+      LABELS = {
+        't_s' => 'Time',
+        'utc' => 'Clock, UTC',
+        'lat_deg' => 'Latitude',
+        'lon_deg' => 'Longitude',
+        'alt_msl_ft' => 'Altitude',
+        'agl_ft' => 'Height above ground',
+        'gs_kt' => 'Ground speed',
+        'track_deg' => 'Track',
+        'ias_kt' => 'Airspeed',
+        'vs_fpm' => 'Vertical speed',
+        'hdg_deg' => 'Heading',
+        'pitch_deg' => 'Pitch',
+        'roll_deg' => 'Roll',
+        'nr_pct' => 'Rotor rpm',
+        'rotor_rpm' => 'Rotor, revolutions a minute',
+        'ne_pct' => 'Engine rpm',
+        'map_inhg' => 'Manifold pressure',
+        'tq_pct' => 'Torque',
+        'collective_pct' => 'Collective',
+        'throttle_pct' => 'Throttle',
+        'stick_pct' => 'Stick',
+        'pedal_pct' => 'Pedals',
+        'oat_c' => 'Outside air',
+        'wind_from_deg' => 'Wind from',
+        'wind_kt' => 'Wind speed'
+      }.freeze
+
       NUMERIC = (RANGES.keys - %w[utc]).freeze
       # Kept in double precision; the rest needs only single.
       DOUBLE = %w[t_s lat_deg lon_deg].freeze

@@ -13,18 +13,10 @@ import { describe, HELP, LADDER, MANNER, TASK } from './tapWords'
 import { Taps } from './Taps'
 import { WindNow } from './WindNow'
 
-/** The phases this sortie's attempts go through: a touchdown has no recovery, a recovery no touchdown. */
-function phasesOf(sortie: Sortie): string[] {
-  const phases = sortie.phases ?? []
-  if (!phases.includes('cushion')) return phases
-  const left = sortie.effective_house.ending === 'touchdown' ? ['recovery'] : ['cushion', 'touchdown']
-  return phases.filter((phase) => !left.includes(phase))
-}
-
 /** The cockpit sheet: big targets, one tap each, everything kept on the device first, undo for a slip. */
 export function Fly({ sortie }: { sortie: Sortie }) {
   const { live, waiting, link, tap } = useSheet(sortie.id)
-  const phases = phasesOf(sortie)
+  const phases = sortie.phases ?? []
   const [phase, setPhase] = useState(phases[0] ?? 'entry')
   const attempt = live.filter((event) => event.kind === 'attempt').length
   const locked = !sortie.may_edit

@@ -1,3 +1,4 @@
+import ranges from '../../../../core/data/ranges.json'
 import type { Plan, Sortie, SortieChange } from '../../api/client'
 import { useAircraft } from '../../api/queries'
 import { capital, figure, unitWord } from '../../design/words'
@@ -28,22 +29,20 @@ interface NumberSpec {
   key: NumberKey
   label: string
   unit: string
-  low: number
-  high: number
   step?: number
   optional?: boolean
 }
 
 const NUMBERS: NumberSpec[] = [
-  { key: 'wind_from_deg', label: 'Wind from', unit: '° true', low: 0, high: 360, step: 10, optional: true },
-  { key: 'wind_kt', label: 'Wind', unit: 'kt', low: 0, high: 60, optional: true },
-  { key: 'gust_kt', label: 'Gust', unit: 'kt', low: 0, high: 80, optional: true },
-  { key: 'oat_c', label: 'Air', unit: '°C', low: -45, high: 55 },
-  { key: 'dew_point_c', label: 'Dew point', unit: '°C', low: -60, high: 40, optional: true },
-  { key: 'qnh_hpa', label: 'QNH', unit: 'hPa', low: 900, high: 1080 },
-  { key: 'height_ft', label: 'Entry height', unit: 'ft', low: 0, high: 10000, step: 100, optional: true },
-  { key: 'course_deg', label: 'Final course', unit: '° true', low: 0, high: 360, step: 10, optional: true },
-  { key: 'elevation_ft', label: 'Elevation', unit: 'ft', low: -1500, high: 14000, step: 10 },
+  { key: 'wind_from_deg', label: 'Wind from', unit: '° true', step: 10, optional: true },
+  { key: 'wind_kt', label: 'Wind', unit: 'kt', optional: true },
+  { key: 'gust_kt', label: 'Gust', unit: 'kt', optional: true },
+  { key: 'oat_c', label: 'Air', unit: '°C' },
+  { key: 'dew_point_c', label: 'Dew point', unit: '°C', optional: true },
+  { key: 'qnh_hpa', label: 'QNH', unit: 'hPa' },
+  { key: 'height_ft', label: 'Entry height', unit: 'ft', step: 100, optional: true },
+  { key: 'course_deg', label: 'Final course', unit: '° true', step: 10, optional: true },
+  { key: 'elevation_ft', label: 'Elevation', unit: 'ft', step: 10 },
 ]
 
 const STANDARDS = { early: 'Early', solo: 'Solo', test: 'Test', instructor: 'Instructor' }
@@ -87,6 +86,8 @@ export function DayStrip({ sortie, plan, set, errors, aircraftId }: Props) {
         <NumberField
           key={key}
           {...spec}
+          low={ranges[key][0] ?? 0}
+          high={ranges[key][1] ?? 0}
           value={sortie[key]}
           placeholder={key === 'height_ft' ? planned(plan, 'entry_height_ft') : undefined}
           disabled={locked}
@@ -129,7 +130,7 @@ export function DayStrip({ sortie, plan, set, errors, aircraftId }: Props) {
             Method for this exercise:{' '}
             {sortie.house_settings
               .slice(SHOWN)
-              .map(({ name }) => `${SHORT[name] ?? name} ${chosen(sortie, name)}`.toLowerCase().replaceAll('_', ' '))
+              .map(({ name, short }) => `${short} ${chosen(sortie, name)}`.toLowerCase().replaceAll('_', ' '))
               .join(', ')}
           </summary>
           <div className="grid grid-cols-9 gap-x-2 gap-y-1.5 max-lg:grid-cols-4">
@@ -153,9 +154,9 @@ interface HouseChoiceProps {
   set: (fields: SortieChange) => void
 }
 
-const HouseChoice = ({ row: { name, question, choices }, sortie, set }: HouseChoiceProps) => (
+const HouseChoice = ({ row: { name, short, choices }, sortie, set }: HouseChoiceProps) => (
   <Choice
-    label={SHORT[name] ?? question}
+    label={short}
     value={chosen(sortie, name)}
     options={Object.fromEntries(choices.map((choice) => [choice, capital(choice)]))}
     locked={!sortie.may_edit}
@@ -194,7 +195,7 @@ function Setting({ setting, plan, sortie, set, error }: SettingProps) {
       low={setting.low ?? 0}
       high={setting.high ?? 10_000}
       optional
-      placeholder={planned(plan, STANDS_FOR[setting.name] ?? setting.name)}
+      placeholder={planned(plan, setting.stands_for)}
       disabled={!sortie.may_edit}
       error={error}
       onChange={change}
@@ -202,41 +203,9 @@ function Setting({ setting, plan, sortie, set, error }: SettingProps) {
   )
 }
 
-/** The plan's number that says what an empty setting became, where their names differ. */
-const STANDS_FOR: Record<string, string> = {
-  glide_rotor_rpm_pct: 'target_rotor_rpm_pct',
-  power_limit_pct: 'power_cap_pct',
-  radius_ft: 'turn_radius_ft',
-  width_ft: 'spacing_ft',
-}
-
 const planned = (plan: Plan | undefined, name: string) => {
   const number = plan?.numbers[name]
-  return number?.value == null ? undefined : figure(number.value, number.unit)
-}
-
-/** Short labels for choices whose question is a sentence. */
-const SHORT: Record<string, string> = {
-  entry: 'Entry from',
-  glide_speed: 'Glide speed',
-  ending: 'Ends with',
-  flare_cue: 'Flare cue',
-  flare_shape: 'Flare shape',
-  throttle_by: 'Throttle by',
-  throttle_position: 'Throttle',
-  collective_hand: 'Left hand',
-  turn_out: 'Out of the turn',
-  hovering_ladder: 'Ladder begins',
-  steep_ending: 'Ends',
-  hold_30_kt: 'About 30 kt',
-  sink_limit: 'Sink allowed',
-  vortex_escape: 'Vortex escape',
-  approach_speed: 'Speed',
-  power_check: 'Power check',
-  prerotation_at: 'Prerotation at',
-  gyro_taxi: 'Taxi with rotor',
-  gyro_landings: 'First landings',
-  outside_test: 'Outside the test',
+  return number?.value == null ? undefined : figure(number.value, number.unit, number.digits)
 }
 
 interface ChoiceProps {

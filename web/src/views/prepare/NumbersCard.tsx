@@ -70,7 +70,7 @@ export function NumbersCard({ plan, sortie, children }: Props) {
 
 const spread = (number: PlanNumber) =>
   number.low != null && number.high != null
-    ? `${figure(number.low, number.unit)} to ${figure(number.high, number.unit)}`
+    ? `${figure(number.low, number.unit, number.digits)} to ${figure(number.high, number.unit, number.digits)}`
     : ''
 
 function Big({ number, size }: { number: PlanNumber | undefined; size: string }) {
@@ -79,7 +79,7 @@ function Big({ number, size }: { number: PlanNumber | undefined; size: string })
     <div>
       <div className="label">{number.label}</div>
       <div className={`${size} leading-tight font-bold`}>
-        <Figure value={number.value} unit={number.unit} {...(number.unit === 'pct' ? { digits: 0 } : {})} />
+        <Figure value={number.value} unit={number.unit} digits={number.unit === 'pct' ? 0 : number.digits} />
       </div>
       <div className="text-xs leading-tight text-soft">{number.value == null ? number.reason : spread(number)}</div>
     </div>
@@ -92,7 +92,7 @@ function Row({ number, reasons }: { number: PlanNumber | undefined; reasons: boo
     <div className="grid grid-cols-[1fr_auto] gap-x-2" title={number.why}>
       <dt className="text-soft">{number.label}</dt>
       <dd className="m-0 text-right font-semibold">
-        <Figure value={number.value} unit={number.unit} />
+        <Figure value={number.value} unit={number.unit} digits={number.digits} />
       </dd>
       {number.value == null && number.reason && <dd className="col-span-2 m-0 text-xs text-soft">{number.reason}</dd>}
       {reasons && <dd className="col-span-2 m-0 mb-1 text-xs text-soft">{number.why}</dd>}

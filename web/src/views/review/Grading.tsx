@@ -3,7 +3,7 @@ import { toast } from 'sonner'
 import type { Attempt, Session, Sortie } from '../../api/client'
 import { useAddGrades, useVoidAttempt } from '../../api/review'
 import { GradeGlyph } from '../../design/GradeGlyph'
-import { capital, GRADE_WORDS, plainName } from '../../design/words'
+import { capital, GRADE_WORDS } from '../../design/words'
 import { GradeChoice } from './GradeChoice'
 import { FlownAs } from './FlownAs'
 import { useGradeKeys } from './useGradeKeys'
@@ -131,7 +131,7 @@ export function Grading({ attempt, sortie, session }: Props) {
               <p className="label m-0">
                 Proposed {GRADE_WORDS[phase.proposed ?? -1]?.toLowerCase() ?? 'nothing: not recorded'}
                 {phase.driver && phase.driver !== phase.help
-                  ? `, because of ${plainName(phase.driver).toLowerCase()}`
+                  ? `, because of ${(attempt.measures?.[phase.driver]?.label ?? phase.driver).toLowerCase()}`
                   : ''}
                 {phase.critical ? ', critical' : ''}
                 {phase.help ? `, tapped ${phase.help.replace('_', ' ')}` : ''}

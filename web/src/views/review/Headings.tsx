@@ -1,6 +1,5 @@
 import { useState, type FormEvent } from 'react'
 import { Refusal, type Schemas } from '../../api/client'
-import { plainName } from '../../design/words'
 
 type Summary = NonNullable<Schemas['Recording']['summary']>
 type Told = { heading: string; channel: string; unit: string }
@@ -63,9 +62,9 @@ export function Headings({ summary, tell }: Props) {
                   onChange={(e) => change(index, { channel: e.target.value, unit: unitsOf(e.target.value)[0] ?? '' })}
                 >
                   <option value="">not read</option>
-                  {meanings.map(({ channel }) => (
+                  {meanings.map(({ channel, label }) => (
                     <option key={channel} value={channel}>
-                      {channel === 't_s' ? 'Time' : plainName(channel)}
+                      {label}
                     </option>
                   ))}
                 </select>

@@ -2,7 +2,7 @@ import { Accordion } from 'radix-ui'
 import type { Attempt, Measure } from '../../api/client'
 import { Figure } from '../../design/Figure'
 import { VerdictMark } from '../../design/VerdictMark'
-import { capital, figure, plainName, unitWord } from '../../design/words'
+import { capital, figure, unitWord } from '../../design/words'
 import { BandRuler } from '../../pictures/BandRuler'
 
 interface Props {
@@ -50,7 +50,7 @@ export function Measures({ attempt, phase, select }: Props) {
                   {measures
                     .filter(([, m]) => m.phase === id)
                     .map(([name, measure]) => (
-                      <Row key={name} name={name} measure={measure} />
+                      <Row key={name} measure={measure} />
                     ))}
                 </tbody>
               </table>
@@ -69,18 +69,18 @@ export function Measures({ attempt, phase, select }: Props) {
   )
 }
 
-function Row({ name, measure }: { name: string; measure: Measure }) {
+function Row({ measure }: { measure: Measure }) {
   const recorded = measure.verdict !== 'not_recorded'
   return (
     <tr
       className="border-t border-rule/60 align-middle"
-      title={`From ${measure.source.join(', ')}${measure.uncertainty ? `, ±${measure.uncertainty}` : ''}`}
+      title={`${measure.definition} From ${measure.source.join(', ')}${measure.uncertainty ? `, ±${measure.uncertainty}` : ''}`}
     >
       <td className="w-6 py-1">
         <VerdictMark verdict={measure.verdict} tooClose={measure.too_close} />
       </td>
       <th scope="row" className="py-1 pr-2 text-left font-normal">
-        {plainName(name)}
+        {measure.label}
         {measure.critical && <b className="text-limit"> critical</b>}
         {!recorded && <span className="block text-xs text-soft">{measure.reason}</span>}
       </th>
@@ -88,7 +88,7 @@ function Row({ name, measure }: { name: string; measure: Measure }) {
         {recorded ? (
           <>
             {measure.estimated ? '≈' : ''}
-            <Figure value={measure.value} unit={measure.unit} />
+            <Figure value={measure.value} unit={measure.unit} digits={measure.digits} />
           </>
         ) : (
           '—'
@@ -102,9 +102,9 @@ function Row({ name, measure }: { name: string; measure: Measure }) {
   )
 }
 
-function bandText({ low, high, unit }: Measure): string {
+function bandText({ low, high, unit, digits }: Measure): string {
   if (low == null && high == null) return ''
-  if (low == null) return `at most ${figure(high, unit)} ${unitWord(unit)}`
-  if (high == null) return `at least ${figure(low, unit)} ${unitWord(unit)}`
-  return `${figure(low, unit)} to ${figure(high, unit)} ${unitWord(unit)}`
+  if (low == null) return `at most ${figure(high, unit, digits)} ${unitWord(unit)}`
+  if (high == null) return `at least ${figure(low, unit, digits)} ${unitWord(unit)}`
+  return `${figure(low, unit, digits)} to ${figure(high, unit, digits)} ${unitWord(unit)}`
 }

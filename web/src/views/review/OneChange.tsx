@@ -2,7 +2,6 @@ import { useState } from 'react'
 import type { Attempt, Plan, Schemas } from '../../api/client'
 import { useOneChange } from '../../api/review'
 import { Figure } from '../../design/Figure'
-import { plainName } from '../../design/words'
 import { DescentSection } from '../../pictures/DescentSection'
 import { EnergyLedger } from '../../pictures/EnergyLedger'
 import { windowOf } from '../../pictures/scale'
@@ -77,16 +76,16 @@ const Told = ({ numbers }: { numbers: Schemas['OneChange']['numbers'] }) => (
       {numbers.map((row) => (
         <tr key={row.measure} className="border-t border-rule text-right">
           <th scope="row" className="py-1 text-left font-normal">
-            {plainName(row.measure)}
+            {row.label}
           </th>
           <td>
-            <Figure value={row.flown} unit={row.unit} />
+            <Figure value={row.flown} unit={row.unit} digits={row.digits} />
           </td>
           <td className="text-soft">
-            <Figure value={row.fitted} unit={row.unit} />
+            <Figure value={row.fitted} unit={row.unit} digits={row.digits} />
           </td>
           <td className="font-bold">
-            <Figure value={row.mended} unit={row.unit} />
+            <Figure value={row.mended} unit={row.unit} digits={row.digits} />
           </td>
         </tr>
       ))}

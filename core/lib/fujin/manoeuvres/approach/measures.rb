@@ -40,67 +40,47 @@ module Fujin
         def take_descent
           from = descent.start_s
           to = descent.end_s
-          put(
-            'approach_angle_deg',
-            'descent',
-            -> { Grading::ApproachAngle.of(signals, from, to) },
-            %i[agl gs],
-            uncertainty: 0.5
-          )
+          put('approach_angle_deg', 'descent', -> { Grading::ApproachAngle.of(signals, from, to) })
           put(
             'approach_angle_off_deg',
             'descent',
             -> { angle_off },
-            %i[agl gs],
-            uncertainty: 1.0,
             reason: 'it was broken off, so there is no point that it led to'
           )
           put(
             'closing_speed_off_kt',
             'descent',
             -> { closing_speed_off },
-            %i[gs agl],
-            uncertainty: 2.0,
             reason: 'it was broken off, so there is no point that it led to'
           )
           put(
             'groundspeed_at_50_ft_kt',
             'descent',
-            -> { range.find { |i| height(i) <= 50.0 }&.then { |i| signals[:gs][i] } },
-            %i[gs agl]
+            -> { range.find { |i| height(i) <= 50.0 }&.then { |i| signals[:gs][i] } }
           )
           take_sink
           take_decision
-          put('avoid_area_s', 'descent', -> { avoid_area_s }, %i[agl ias], uncertainty: 1.0)
+          put('avoid_area_s', 'descent', -> { avoid_area_s })
         end
 
         def take_sink
-          put('sink_max_fpm', 'descent', over(:sink, descent.start_s, descent.end_s, &:max), :sink)
+          put('sink_max_fpm', 'descent', over(:sink, descent.start_s, descent.end_s, &:max))
           put(
             'sink_max_below_30_kt_fpm',
             'descent',
             with_airspeed { |kt, sink| sink if kt < SLOW_KT }.max,
-            %i[sink ias],
             reason: 'it was never slower than 30 kt there'
           )
           put(
             'sink_over_allowed_fpm',
             'descent',
-            with_airspeed { |kt, sink| sink - context.house.sink_allowed_fpm(kt) }.max,
-            %i[sink ias]
+            with_airspeed { |kt, sink| sink - context.house.sink_allowed_fpm(kt) }.max
           )
-          put(
-            'vortex_ring_index_max',
-            'descent',
-            with_airspeed { |kt, sink| ring_index(kt, sink) }.max,
-            %i[sink ias],
-            uncertainty: 0.1
-          )
+          put('vortex_ring_index_max', 'descent', with_airspeed { |kt, sink| ring_index(kt, sink) }.max)
           put(
             'vortex_ring_margin_fpm',
             'descent',
             with_airspeed { |kt, sink| ring_margin(kt, sink) }.min,
-            %i[sink ias],
             reason: 'it stayed faster than the vortex-ring region'
           )
         end
@@ -139,8 +119,8 @@ module Fujin
         def take_decision
           at = decision_index
           reason = "the airspeed did not fall to #{context.house['decision_speed_kt'].round} kt in the descent"
-          put('decision_height_ft', 'descent', -> { at && height(at) }, %i[agl ias], reason: reason)
-          put('decision_sink_fpm', 'descent', -> { at && signals[:sink][at] }, %i[sink ias], reason: reason)
+          put('decision_height_ft', 'descent', -> { at && height(at) }, reason: reason)
+          put('decision_sink_fpm', 'descent', -> { at && signals[:sink][at] }, reason: reason)
         end
 
         def avoid_area_s
@@ -188,18 +168,11 @@ module Fujin
         def take_end
           phase = attempt.phase('termination') or return
           take_power_pull('termination', [phase.start_s - LAST_S, attempt.start_s].max, phase.end_s)
-          put(
-            'hover_height_ft',
-            'termination',
-            over(:agl, phase.end_s - 4.0, phase.end_s) { |v| mean(v) - zero },
-            :agl,
-            uncertainty: 1.0
-          )
+          put('hover_height_ft', 'termination', over(:agl, phase.end_s - 4.0, phase.end_s) { |v| mean(v) - zero })
           put(
             'termination_heading_off_deg',
             'termination',
-            course_deg && Quantities.wrap_deg(signals.at(:heading, phase.start_s) - course_deg),
-            :heading
+            course_deg && Quantities.wrap_deg(signals.at(:heading, phase.start_s) - course_deg)
           )
           take_contact(course_deg, phase_id: 'termination') if attempt.event(:contact)
           take_miss('termination', attempt.event(:stopped_s))

@@ -18,10 +18,10 @@ module Fujin
           at = attempt.event(:contact_s)
           take_power_pull('descent', [at - LAST_S, attempt.start_s].max, at)
           take_contact(course_deg)
-          put('bounce_ft', 'touchdown', bounce_ft(at, BOUNCE_S), :agl, uncertainty: 1.0)
+          put('bounce_ft', 'touchdown', bounce_ft(at, BOUNCE_S))
           take_miss('touchdown', at)
-          put('lowering_rate_pct_s', 'slide', lowering_rate(at), :collective, uncertainty: 3.0)
-          put('slide_ft', 'slide', slide(at), :gs, uncertainty: 5.0)
+          put('lowering_rate_pct_s', 'slide', lowering_rate(at))
+          put('slide_ft', 'slide', slide(at))
         end
 
         # The quickest that the collective went down after contact, percent of its travel a second.

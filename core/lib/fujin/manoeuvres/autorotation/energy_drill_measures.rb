@@ -23,18 +23,12 @@ module Fujin
             'glide_ias_mean_kt' => ->(v) { mean(v) },
             'glide_ias_min_kt' => :min.to_proc,
             'glide_ias_max_kt' => :max.to_proc
-          }.each { |id, take| put(id, 'glide', over(:ias, from, to, &take), :ias) }
-          put('glide_rotor_rpm_mean_pct', 'glide', over(:nr, from, to) { |v| mean(v) }, :nr)
-          put('glide_rotor_rpm_min_pct', 'glide', over(:nr, from, to, &:min), :nr)
-          put('glide_rotor_rpm_max_pct', 'glide', over(:nr, from, to, &:max), :nr)
-          put('glide_sink_fpm', 'glide', height_lost(from, to) / seconds * 60.0, :agl, uncertainty: 240.0 / seconds)
-          put(
-            'height_beyond_glide_ft',
-            'glide',
-            height_lost(from, to) - (targets['glide_sink_fpm'] * seconds / 60.0),
-            :agl,
-            uncertainty: 10.0
-          )
+          }.each { |id, take| put(id, 'glide', over(:ias, from, to, &take)) }
+          put('glide_rotor_rpm_mean_pct', 'glide', over(:nr, from, to) { |v| mean(v) })
+          put('glide_rotor_rpm_min_pct', 'glide', over(:nr, from, to, &:min))
+          put('glide_rotor_rpm_max_pct', 'glide', over(:nr, from, to, &:max))
+          put('glide_sink_fpm', 'glide', height_lost(from, to) / seconds * 60.0)
+          put('height_beyond_glide_ft', 'glide', height_lost(from, to) - (targets['glide_sink_fpm'] * seconds / 60.0))
           take_order(from)
           @taken
         end
@@ -51,8 +45,6 @@ module Fujin
             'pitch_before_collective_s',
             'glide',
             pitch && collective && (collective - pitch),
-            %i[pitch collective],
-            uncertainty: 2 * signals.step_s,
             reason: 'only one of the two was moved'
           )
         end

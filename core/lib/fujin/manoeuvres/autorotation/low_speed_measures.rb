@@ -22,7 +22,7 @@ module Fujin
           entry = attempt.phase('entry')
           glide = attempt.phase('glide').start_s
           lowest = over(:ias, entry.start_s, glide, &:min)
-          put('low_ias_min_kt', 'entry', lowest, :ias)
+          put('low_ias_min_kt', 'entry', lowest)
           left =
             (
               if lowest.nan?
@@ -34,14 +34,8 @@ module Fujin
                   .find { |i| signals[:ias][i] < lowest + LEFT_KT }
               end
             )
-          put(
-            'height_to_glide_ft',
-            'entry',
-            left && height_lost(signals.time(left), glide),
-            %i[agl ias],
-            uncertainty: 20.0
-          )
-          put('time_to_glide_s', 'entry', left && (glide - signals.time(left)), :ias, uncertainty: 1.0)
+          put('height_to_glide_ft', 'entry', left && height_lost(signals.time(left), glide))
+          put('time_to_glide_s', 'entry', left && (glide - signals.time(left)))
         end
       end
     end

@@ -59,12 +59,12 @@ module Fujin
           context.planned ? [[context.targets['entry_speed_kt'], context.targets['entry_height_ft']]] : []
 
         def take_entry
-          put('entry_height_ft', 'entry', signals.at(:agl, closure), :agl)
-          put('entry_ias_kt', 'entry', signals.at(:ias, closure), :ias)
-          put('collective_delay_s', 'entry', collective_delay, :collective, uncertainty: signals.step_s)
+          put('entry_height_ft', 'entry', signals.at(:agl, closure))
+          put('entry_ias_kt', 'entry', signals.at(:ias, closure))
+          put('collective_delay_s', 'entry', collective_delay)
           stop = [closure + 8.0, attempt.phase('flare')&.start_s || attempt.end_s].min
-          put('min_rotor_rpm_pct', 'entry', over(:nr, closure, stop, &:min), :nr)
-          put('entry_yaw_deg', 'entry', yaw_after(closure, 3.0), :heading)
+          put('min_rotor_rpm_pct', 'entry', over(:nr, closure, stop, &:min))
+          put('entry_yaw_deg', 'entry', yaw_after(closure, 3.0))
         end
 
         # Closure until the collective is at or under a quarter of its value at closure.
@@ -85,33 +85,15 @@ module Fujin
           phase = attempt.phase('glide')
           from = phase.start_s
           to = phase.end_s
-          put('glide_ias_mean_kt', 'glide', over(:ias, from, to) { |v| mean(v) }, :ias)
-          put('glide_ias_min_kt', 'glide', over(:ias, from, to, &:min), :ias)
-          put('glide_ias_max_kt', 'glide', over(:ias, from, to, &:max), :ias)
-          put('glide_rotor_rpm_mean_pct', 'glide', over(:nr, from, to) { |v| mean(v) }, :nr)
-          put('glide_rotor_rpm_max_pct', 'glide', over(:nr, from, to, &:max), :nr)
-          put(
-            'glide_ias_in_band_pct',
-            'glide',
-            in_band_pct(:ias, 'glide_ias_mean_kt', from, to),
-            :ias,
-            uncertainty: 5.0
-          )
-          put(
-            'glide_rotor_rpm_in_band_pct',
-            'glide',
-            in_band_pct(:nr, 'glide_rotor_rpm_mean_pct', from, to),
-            :nr,
-            uncertainty: 5.0
-          )
-          put(
-            'glide_sink_fpm',
-            'glide',
-            height_lost(from, to) / (to - from) * 60.0,
-            :agl,
-            uncertainty: 240.0 / [to - from, 1.0].max
-          )
-          put('ground_glide_ratio', 'glide', ground_ratio(from, to), %i[gs agl], unit: 'index', uncertainty: 0.15)
+          put('glide_ias_mean_kt', 'glide', over(:ias, from, to) { |v| mean(v) })
+          put('glide_ias_min_kt', 'glide', over(:ias, from, to, &:min))
+          put('glide_ias_max_kt', 'glide', over(:ias, from, to, &:max))
+          put('glide_rotor_rpm_mean_pct', 'glide', over(:nr, from, to) { |v| mean(v) })
+          put('glide_rotor_rpm_max_pct', 'glide', over(:nr, from, to, &:max))
+          put('glide_ias_in_band_pct', 'glide', in_band_pct(:ias, 'glide_ias_mean_kt', from, to))
+          put('glide_rotor_rpm_in_band_pct', 'glide', in_band_pct(:nr, 'glide_rotor_rpm_mean_pct', from, to))
+          put('glide_sink_fpm', 'glide', height_lost(from, to) / (to - from) * 60.0)
+          put('ground_glide_ratio', 'glide', ground_ratio(from, to))
         end
 
         # Share of a stretch in which a signal lies where the standard wants its mean, percent.
@@ -146,25 +128,25 @@ module Fujin
 
             return (
               %w[gate_ias_kt gate_rotor_rpm_pct gate_sink_fpm gate_groundspeed_kt].each do |id|
-                put(id, 'glide', Float::NAN, :agl)
+                put(id, 'glide', Float::NAN)
               end
             )
           end
-          put('gate_ias_kt', 'glide', signals.at(:ias, gate_s), :ias)
-          put('gate_rotor_rpm_pct', 'glide', signals.at(:nr, gate_s), :nr)
-          put('gate_sink_fpm', 'glide', signals.at(:sink, gate_s), :sink)
-          put('gate_groundspeed_kt', 'glide', signals.at(:gs, gate_s), :gs)
+          put('gate_ias_kt', 'glide', signals.at(:ias, gate_s))
+          put('gate_rotor_rpm_pct', 'glide', signals.at(:nr, gate_s))
+          put('gate_sink_fpm', 'glide', signals.at(:sink, gate_s))
+          put('gate_groundspeed_kt', 'glide', signals.at(:gs, gate_s))
         end
 
         def take_flare
           phase = attempt.phase('flare')
           from = phase.start_s
           airborne = attempt.event(:contact_s) || attempt.end_s
-          put('flare_height_ft', 'flare', signals.at(:agl, from) - zero, :agl, uncertainty: 6.0)
-          put('flare_pitch_max_deg', 'flare', over(:pitch, from, phase.end_s, &:max), :pitch)
-          put('flare_rotor_rpm_max_pct', 'flare', over(:nr, from, airborne, &:max), :nr)
-          put('balloon_ft', 'flare', balloon(from, [phase.end_s + 3.0, airborne].min), :agl, uncertainty: 1.5)
-          put('recovery_groundspeed_kt', 'flare', signals.at(:gs, phase.end_s), :gs) if attempt.phase('recovery')
+          put('flare_height_ft', 'flare', signals.at(:agl, from) - zero)
+          put('flare_pitch_max_deg', 'flare', over(:pitch, from, phase.end_s, &:max))
+          put('flare_rotor_rpm_max_pct', 'flare', over(:nr, from, airborne, &:max))
+          put('balloon_ft', 'flare', balloon(from, [phase.end_s + 3.0, airborne].min))
+          put('recovery_groundspeed_kt', 'flare', signals.at(:gs, phase.end_s)) if attempt.phase('recovery')
         end
 
         # Rise above the lowest height so far.
@@ -185,22 +167,11 @@ module Fujin
         def take_recovery
           phase = attempt.phase('recovery')
           lowest = over(:agl, phase.start_s, attempt.end_s) { |v| v.min - zero }
-          put('recovery_min_height_ft', 'recovery', lowest, :agl, uncertainty: 1.0)
-          put(
-            'recovery_yaw_deg',
-            'recovery',
-            yaw_after(phase.start_s, [phase.end_s - phase.start_s, 8.0].min),
-            :heading
-          )
-          put('hover_height_ft', 'recovery', hover_height(phase.end_s), :agl, uncertainty: 1.0) unless phase.estimated
+          put('recovery_min_height_ft', 'recovery', lowest)
+          put('recovery_yaw_deg', 'recovery', yaw_after(phase.start_s, [phase.end_s - phase.start_s, 8.0].min))
+          put('hover_height_ft', 'recovery', hover_height(phase.end_s)) unless phase.estimated
           take_power_pull('recovery', phase.start_s, attempt.end_s)
-          put(
-            'power_on_s',
-            'recovery',
-            attempt.event(:power_on_s),
-            signals.signal?(:throttle) ? :throttle : :power,
-            uncertainty: 0.3
-          )
+          put('power_on_s', 'recovery', attempt.event(:power_on_s))
         end
 
         def hover_height(from)
@@ -209,7 +180,7 @@ module Fujin
 
         def take_landing
           take_contact(course_deg)
-          put('slide_ft', 'touchdown', slide(attempt.event(:contact_s)), :gs, uncertainty: 5.0)
+          put('slide_ft', 'touchdown', slide(attempt.event(:contact_s)))
         end
 
         # At contact, otherwise where the hover is established: nil where neither is.

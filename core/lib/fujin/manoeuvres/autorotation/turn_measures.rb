@@ -12,23 +12,16 @@ module Fujin
           turn = attempt.phase('turn')
           from = turn.start_s
           to = turn.end_s
-          put(
-            'turn_delay_s',
-            'turn',
-            [from - closure, 0.0].max,
-            signals.signal?(:roll) ? :roll : :track,
-            uncertainty: 1.0
-          )
-          put('turn_bank_max_deg', 'turn', over(:roll, from, to) { |v| v.map(&:abs).max }, :roll)
+          put('turn_delay_s', 'turn', [from - closure, 0.0].max)
+          put('turn_bank_max_deg', 'turn', over(:roll, from, to) { |v| v.map(&:abs).max })
           put(
             'turn_ias_max_off_kt',
             'turn',
-            over(:ias, from, to) { |v| v.map { |kt| (kt - context.glide_speed_kt).abs }.max },
-            :ias
+            over(:ias, from, to) { |v| v.map { |kt| (kt - context.glide_speed_kt).abs }.max }
           )
-          put('turn_rotor_rpm_max_pct', 'turn', over(:nr, from, to, &:max), :nr)
-          put('turn_height_ft', 'turn', height_lost(from, to), :agl, uncertainty: 15.0)
-          put('roll_out_height_ft', 'turn', signals.at(:agl, to) - zero, :agl, uncertainty: 15.0)
+          put('turn_rotor_rpm_max_pct', 'turn', over(:nr, from, to, &:max))
+          put('turn_height_ft', 'turn', height_lost(from, to))
+          put('roll_out_height_ft', 'turn', signals.at(:agl, to) - zero)
         end
       end
     end

@@ -27,67 +27,49 @@ module Fujin
 
         def take_upwind(leg)
           seconds = leg.end_s - leg.start_s
-          put(
-            'upwind_climb_fpm',
-            'upwind',
-            -height_lost(leg.start_s, leg.end_s) / [seconds, 1.0].max * 60.0,
-            :agl,
-            uncertainty: 240.0 / [seconds, 1.0].max
-          )
-          put('first_turn_height_ft', 'upwind', signals.at(:agl, leg.end_s) - zero, :agl)
+          put('upwind_climb_fpm', 'upwind', -height_lost(leg.start_s, leg.end_s) / [seconds, 1.0].max * 60.0)
+          put('first_turn_height_ft', 'upwind', signals.at(:agl, leg.end_s) - zero)
         end
 
         def take_downwind(leg)
-          put('downwind_height_mean_ft', 'downwind', over(:agl, leg.start_s, leg.end_s) { |v| mean(v) - zero }, :agl)
-          put('downwind_height_max_off_ft', 'downwind', over(:agl, leg.start_s, leg.end_s) { |v| largest_off(v) }, :agl)
-          put('downwind_ias_mean_kt', 'downwind', over(:ias, leg.start_s, leg.end_s) { |v| mean(v) }, :ias)
-          put('downwind_track_off_deg', 'downwind', track_off(leg), :track)
-          put('spacing_ft', 'downwind', spacing(leg), %i[lat lon], uncertainty: 15.0)
+          put('downwind_height_mean_ft', 'downwind', over(:agl, leg.start_s, leg.end_s) { |v| mean(v) - zero })
+          put('downwind_height_max_off_ft', 'downwind', over(:agl, leg.start_s, leg.end_s) { |v| largest_off(v) })
+          put('downwind_ias_mean_kt', 'downwind', over(:ias, leg.start_s, leg.end_s) { |v| mean(v) })
+          put('downwind_track_off_deg', 'downwind', track_off(leg))
+          put('spacing_ft', 'downwind', spacing(leg))
         end
 
         def take_base(leg)
-          put('base_height_ft', 'base', signals.at(:agl, leg.start_s) - zero, :agl)
-          put('base_ias_mean_kt', 'base', over(:ias, leg.start_s, leg.end_s) { |v| mean(v) }, :ias)
+          put('base_height_ft', 'base', signals.at(:agl, leg.start_s) - zero)
+          put('base_ias_mean_kt', 'base', over(:ias, leg.start_s, leg.end_s) { |v| mean(v) })
         end
 
         def take_final(leg)
-          put('final_ias_mean_kt', 'final', over(:ias, leg.start_s, leg.end_s) { |v| mean(v) }, :ias)
+          put('final_ias_mean_kt', 'final', over(:ias, leg.start_s, leg.end_s) { |v| mean(v) })
           met = angle_met(leg)
           put(
             'set_up_height_ft',
             'final',
             met && (signals.at(:agl, met) - zero),
-            %i[agl lat lon],
             reason: 'the approach angle is never met on the final leg'
           )
           put(
             'set_up_after_s',
             'final',
             met && (met - leg.start_s),
-            %i[agl lat lon],
-            uncertainty: 1.0,
             reason: 'the approach angle is never met on the final leg'
           )
-          put(
-            'approach_angle_deg',
-            'final',
-            -> { Grading::ApproachAngle.of(signals, leg.start_s, leg.end_s) },
-            %i[agl gs],
-            uncertainty: 0.5
-          )
+          put('approach_angle_deg', 'final', -> { Grading::ApproachAngle.of(signals, leg.start_s, leg.end_s) })
           put(
             'set_up_ias_kt',
             'final',
             met && signals.at(:ias, met),
-            %i[ias agl lat lon],
             reason: 'the approach angle is never met on the final leg'
           )
           put(
             'set_up_distance_ft',
             'final',
             met && to_go(met),
-            %i[lat lon agl],
-            uncertainty: 15.0,
             reason: 'the approach angle is never met on the final leg'
           )
         end

@@ -18,24 +18,12 @@ module Fujin
           from = attempt.start_s
           off = attempt.phase('take_off')
           if off
-            put(
-              'transition_sink_ft',
-              'take_off',
-              over(:agl, from, off.end_s) { |v| [v.first - v.min, 0.0].max },
-              :agl,
-              uncertainty: 1.0
-            )
+            put('transition_sink_ft', 'take_off', over(:agl, from, off.end_s) { |v| [v.first - v.min, 0.0].max })
           end
-          put('power_added_pct', 'take_off', -> { power_added_pct(from, attempt.end_s) }, :power, uncertainty: 4.0)
-          put('avoid_area_s', 'take_off', -> { avoid_area_s }, %i[agl ias], uncertainty: 1.0) if area.known?
-          put('climb_speed_height_ft', 'climb', signals.at(:agl, attempt.end_s) - zero, :agl)
-          put(
-            'climb_track_off_deg',
-            'climb',
-            -> { track_off },
-            %i[track gs],
-            reason: 'it was never fast enough to have a track'
-          )
+          put('power_added_pct', 'take_off', -> { power_added_pct(from, attempt.end_s) })
+          put('avoid_area_s', 'take_off', -> { avoid_area_s }) if area.known?
+          put('climb_speed_height_ft', 'climb', signals.at(:agl, attempt.end_s) - zero)
+          put('climb_track_off_deg', 'climb', -> { track_off }, reason: 'it was never fast enough to have a track')
           @taken
         end
 

@@ -3,17 +3,16 @@
 module Fujin
   module Manoeuvres
     module Figures
-      # Faults of figures over the ground and of level flight: held to the planned figure.
+      # Faults of figures over the ground: held to the planned figure.
       class Faults
         include Grading::FaultFinding
 
         # Of the planned radius: lost in a full turn, or missed anywhere.
         SPIRAL_SHARE = 0.12
         OFF_RADIUS_SHARE = 0.3
-        # Beside a planned side or line, ft; off its track, degrees; of the heading in level flight.
+        # Beside a planned side or line, ft; off its track, degrees.
         OFF_LINE_FT = 200.0
         SQUARE_DEG = 15.0
-        HEADING_DEG = 12.0
 
         private
 
@@ -26,7 +25,7 @@ module Fujin
           found('spirals_in', "the radius shrank by #{-lost.round} ft a turn", ['spiral_ft'])
         end
 
-        def drifted_off_track = off_radius || off_line || not_square || off_heading
+        def drifted_off_track = off_radius || off_line || not_square
 
         def off_radius
           off = value('turn_radius_max_off_ft')
@@ -48,9 +47,6 @@ module Fujin
           when_over('drifted_off_track', 'crossing_off_deg', SQUARE_DEG) do |v|
             "the line was crossed #{v.round}° from square"
           end
-
-        def off_heading =
-          when_over('drifted_off_track', 'level_heading_max_deg', HEADING_DEG) { |v| "the heading strayed #{v.round}°" }
       end
     end
   end

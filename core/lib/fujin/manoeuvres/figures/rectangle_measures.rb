@@ -18,8 +18,6 @@ module Fujin
             'track_error_max_ft',
             worst.id,
             @taken["#{worst.id}_track_error_ft"]&.value,
-            %i[lat lon],
-            uncertainty: 15.0,
             reason: 'the sortie marks no spot'
           )
           take_trim(attempt.phases.first.id, attempt.start_s, attempt.start_s + TRIM_S)
@@ -39,29 +37,15 @@ module Fujin
         def take_side(phase, following)
           from = phase.start_s
           to = phase.end_s
-          put(
-            "#{phase.id}_track_error_ft",
-            phase.id,
-            -> { track_error(from, to) },
-            %i[lat lon],
-            uncertainty: 15.0,
-            reason: 'the sortie marks no spot'
-          )
-          put(
-            "#{phase.id}_wind_correction_off_deg",
-            phase.id,
-            correction_off(phase),
-            %i[heading track],
-            uncertainty: 2.0
-          )
+          put("#{phase.id}_track_error_ft", phase.id, -> { track_error(from, to) }, reason: 'the sortie marks no spot')
+          put("#{phase.id}_wind_correction_off_deg", phase.id, correction_off(phase))
           put(
             "#{phase.id}_height_max_off_ft",
             phase.id,
-            over(:agl, from, to) { |v| largest_off(v, zero + plan.value('entry_height_ft')) },
-            :agl
+            over(:agl, from, to) { |v| largest_off(v, zero + plan.value('entry_height_ft')) }
           )
-          put("#{phase.id}_bank_max_deg", phase.id, over(:roll, from, to) { |v| v.map(&:abs).max }, :roll)
-          put("#{phase.id}_turn_off_deg", phase.id, turn_off(phase, following), :heading, uncertainty: 4.0) if following
+          put("#{phase.id}_bank_max_deg", phase.id, over(:roll, from, to) { |v| v.map(&:abs).max })
+          put("#{phase.id}_turn_off_deg", phase.id, turn_off(phase, following)) if following
         end
 
         # Farthest from the planned line.

@@ -15,9 +15,9 @@ module Fujin
           phase = attempt.phase('turn')
           @range = range_of(phase.start_s, phase.end_s)
           take_radius
-          put('turn_height_max_off_ft', 'turn', over(:agl, phase.start_s, phase.end_s) { |v| largest_off(v) }, :agl)
-          put('turn_bank_max_deg', 'turn', over(:roll, phase.start_s, phase.end_s) { |v| v.map(&:abs).max }, :roll)
-          put('turn_bank_off_deg', 'turn', -> { bank_off }, %i[roll gs], uncertainty: 1.0)
+          put('turn_height_max_off_ft', 'turn', over(:agl, phase.start_s, phase.end_s) { |v| largest_off(v) })
+          put('turn_bank_max_deg', 'turn', over(:roll, phase.start_s, phase.end_s) { |v| v.map(&:abs).max })
+          put('turn_bank_off_deg', 'turn', -> { bank_off })
           @taken
         end
 
@@ -35,7 +35,7 @@ module Fujin
             'turn_radius_max_off_ft' => -> { largest_off(radii, planned_ft) },
             'spiral_ft' => -> { spiral_ft }
           }.each do |id, value|
-            put(id, 'turn', -> { context.spot && value.call }, %i[lat lon], uncertainty: 10.0, reason: NO_SPOT)
+            put(id, 'turn', -> { context.spot && value.call }, reason: NO_SPOT)
           end
         end
 

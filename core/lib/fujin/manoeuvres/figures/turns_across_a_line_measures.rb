@@ -16,28 +16,9 @@ module Fujin
         def measures
           attempt.phases.each { |phase| take_half(phase) }
           worst = attempt.phases.max_by { |phase| radius_off(phase) || 0.0 }
-          put(
-            'turn_radius_max_off_ft',
-            worst.id,
-            -> { radius_off(worst) },
-            %i[lat lon],
-            uncertainty: 15.0,
-            reason: NO_SPOT
-          )
-          put(
-            'crossing_off_deg',
-            attempt.phases.last.id,
-            -> { numbers(crossings.map { |t| square_off(t) }).max },
-            :track,
-            uncertainty: 3.0
-          )
-          put(
-            'crossing_bank_deg',
-            attempt.phases.last.id,
-            -> { numbers(crossings.map { |t| bank_at(t) }).max },
-            :roll,
-            uncertainty: 2.0
-          )
+          put('turn_radius_max_off_ft', worst.id, -> { radius_off(worst) }, reason: NO_SPOT)
+          put('crossing_off_deg', attempt.phases.last.id, -> { numbers(crossings.map { |t| square_off(t) }).max })
+          put('crossing_bank_deg', attempt.phases.last.id, -> { numbers(crossings.map { |t| bank_at(t) }).max })
           take_trim(attempt.phases.first.id, attempt.start_s - TRIM_S, attempt.start_s)
           @taken
         end
@@ -55,15 +36,14 @@ module Fujin
         def take_half(phase)
           from = phase.start_s
           to = phase.end_s
-          put("#{phase.id}_radius_ft", phase.id, -> { radius(phase) }, %i[lat lon], uncertainty: 10.0, reason: NO_SPOT)
+          put("#{phase.id}_radius_ft", phase.id, -> { radius(phase) }, reason: NO_SPOT)
           put(
             "#{phase.id}_height_max_off_ft",
             phase.id,
-            over(:agl, from, to) { |v| largest_off(v, zero + plan.value('entry_height_ft')) },
-            :agl
+            over(:agl, from, to) { |v| largest_off(v, zero + plan.value('entry_height_ft')) }
           )
-          put("#{phase.id}_bank_max_deg", phase.id, over(:roll, from, to) { |v| v.map(&:abs).max }, :roll)
-          put("#{phase.id}_bank_off_deg", phase.id, -> { bank_off(phase) }, %i[roll gs], uncertainty: 1.0)
+          put("#{phase.id}_bank_max_deg", phase.id, over(:roll, from, to) { |v| v.map(&:abs).max })
+          put("#{phase.id}_bank_off_deg", phase.id, -> { bank_off(phase) })
         end
 
         # Half the distance along the line between its crossings.

@@ -27,36 +27,23 @@ module Fujin
         private
 
         def take_speed(phase_id, from, to)
-          put('slow_ias_mean_kt', phase_id, over(:ias, from, to) { |v| mean(v) }, :ias)
-          put('slow_ias_min_kt', phase_id, over(:ias, from, to, &:min), :ias)
-          put('level_height_max_ft', phase_id, over(:agl, from, to) { |v| v.map { |h| (h - v.first).abs }.max }, :agl)
-          put(
-            'level_heading_max_deg',
-            phase_id,
-            over(:heading, from, to) { |v| v.map { |h| (h - v.first).abs }.max },
-            :heading
-          )
-          put('height_lost_ft', phase_id, height_lost(from, to), :agl)
-          put('descent_sink_max_fpm', phase_id, over(:sink, from, to, &:max), :sink)
+          put('slow_ias_mean_kt', phase_id, over(:ias, from, to) { |v| mean(v) })
+          put('slow_ias_min_kt', phase_id, over(:ias, from, to, &:min))
+          put('level_height_max_ft', phase_id, over(:agl, from, to) { |v| v.map { |h| (h - v.first).abs }.max })
+          put('level_heading_max_deg', phase_id, over(:heading, from, to) { |v| v.map { |h| (h - v.first).abs }.max })
+          put('height_lost_ft', phase_id, height_lost(from, to))
+          put('descent_sink_max_fpm', phase_id, over(:sink, from, to, &:max))
         end
 
         def take_recovery(phase)
           put(
             'recovery_height_ft',
             'recovery',
-            height_lost(phase.start_s, phase.end_s).then { |ft| ft.negative? ? 0.0 : ft },
-            :agl,
-            uncertainty: 8.0
+            height_lost(phase.start_s, phase.end_s).then { |ft| ft.negative? ? 0.0 : ft }
           )
-          put(
-            'recovery_min_height_ft',
-            'recovery',
-            over(:agl, phase.start_s, attempt.end_s) { |v| v.min - zero },
-            :agl,
-            uncertainty: 3.0
-          )
-          put('recovery_ias_kt', 'recovery', signals.at(:ias, phase.start_s), :ias)
-          put('recovery_time_s', 'recovery', phase.end_s - phase.start_s, :ias, uncertainty: 1.0)
+          put('recovery_min_height_ft', 'recovery', over(:agl, phase.start_s, attempt.end_s) { |v| v.min - zero })
+          put('recovery_ias_kt', 'recovery', signals.at(:ias, phase.start_s))
+          put('recovery_time_s', 'recovery', phase.end_s - phase.start_s)
         end
       end
     end

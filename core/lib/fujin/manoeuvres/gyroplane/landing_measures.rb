@@ -20,7 +20,7 @@ module Fujin
           glide = attempt.phase('glide')
           take_glide(glide) if glide
           flare = attempt.phase('flare')
-          put('flare_height_ft', 'flare', signals.at(:agl, flare.start_s) - zero, :agl, uncertainty: 6.0) if flare
+          put('flare_height_ft', 'flare', signals.at(:agl, flare.start_s) - zero) if flare
           take_landing(attempt.event(:contact_s)) if attempt.event(:contact)
           @taken.slice(*manoeuvre.measure_ids)
         end
@@ -34,24 +34,18 @@ module Fujin
         def take_glide(phase)
           from = phase.start_s
           to = phase.end_s
-          put('glide_ias_mean_kt', 'glide', over(:ias, from, to) { |v| mean(v) }, :ias)
-          put('glide_ias_min_kt', 'glide', over(:ias, from, to, &:min), :ias)
-          put('glide_ias_max_kt', 'glide', over(:ias, from, to, &:max), :ias)
-          put(
-            'glide_sink_fpm',
-            'glide',
-            height_lost(from, to) / (to - from) * 60.0,
-            :agl,
-            uncertainty: 240.0 / [to - from, 1.0].max
-          )
+          put('glide_ias_mean_kt', 'glide', over(:ias, from, to) { |v| mean(v) })
+          put('glide_ias_min_kt', 'glide', over(:ias, from, to, &:min))
+          put('glide_ias_max_kt', 'glide', over(:ias, from, to, &:max))
+          put('glide_sink_fpm', 'glide', height_lost(from, to) / (to - from) * 60.0)
         end
 
         def take_landing(at)
           take_contact(course_deg)
-          put('bounce_ft', 'touchdown', bounce_ft(at, BOUNCE_S), :agl, uncertainty: 1.0)
+          put('bounce_ft', 'touchdown', bounce_ft(at, BOUNCE_S))
           take_miss('touchdown', at)
-          put('nosewheel_off_s', 'roll_out', nosewheel_off_s(at), :pitch, uncertainty: 2 * signals.step_s)
-          put('slide_ft', 'roll_out', slide(at), :gs, uncertainty: 5.0)
+          put('nosewheel_off_s', 'roll_out', nosewheel_off_s(at))
+          put('slide_ft', 'roll_out', slide(at))
         end
 
         def nosewheel_off_s(at)

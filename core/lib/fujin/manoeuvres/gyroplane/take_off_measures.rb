@@ -13,21 +13,15 @@ module Fujin
           roll = attempt.phase('roll') or return @taken
           to = attempt.event(:lift_off_s) || roll.end_s
           range = signals.index(roll.start_s)..signals.index(to)
-          put('prerotation_pct', 'prerotation', signals.at(:nr, roll.start_s), :nr)
-          put(
-            'roll_advance_ratio_max',
-            'roll',
-            -> { range.filter_map { |i| advance_ratio(i) }.max },
-            %i[nr ias],
-            uncertainty: 0.02
-          )
-          put('flap_max_deg', 'roll', -> { range.filter_map { |i| flap_deg(i) }.max }, %i[nr ias], uncertainty: 1.0)
-          put('roll_rotor_rpm_min_pct', 'roll', over(:nr, roll.start_s, to, &:min), :nr)
-          put('roll_stick_min_pct', 'roll', over(:stick, roll.start_s, to, &:min), :stick)
+          put('prerotation_pct', 'prerotation', signals.at(:nr, roll.start_s))
+          put('roll_advance_ratio_max', 'roll', -> { range.filter_map { |i| advance_ratio(i) }.max })
+          put('flap_max_deg', 'roll', -> { range.filter_map { |i| flap_deg(i) }.max })
+          put('roll_rotor_rpm_min_pct', 'roll', over(:nr, roll.start_s, to, &:min))
+          put('roll_stick_min_pct', 'roll', over(:stick, roll.start_s, to, &:min))
           lifted = attempt.phase('balance') ? 'balance' : 'roll'
-          put('lift_off_ias_kt', lifted, signals.at(:ias, to), :ias)
-          put('lift_off_rotor_rpm_pct', lifted, signals.at(:nr, to), :nr)
-          put('lift_off_pitch_deg', lifted, signals.at(:pitch, to), :pitch)
+          put('lift_off_ias_kt', lifted, signals.at(:ias, to))
+          put('lift_off_rotor_rpm_pct', lifted, signals.at(:nr, to))
+          put('lift_off_pitch_deg', lifted, signals.at(:pitch, to))
           @taken
         end
 

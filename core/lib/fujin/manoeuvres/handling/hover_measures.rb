@@ -26,31 +26,14 @@ module Fujin
 
         def take(id, from, to)
           take_place(id, from, to)
-          put('hover_height_mean_ft', id, over(:agl, from, to) { |v| mean(v) - zero }, :agl, uncertainty: 0.5)
-          put('hover_height_sd_ft', id, over(:agl, from, to) { |v| deviation(v) }, :agl, uncertainty: 0.3)
-          put(
-            'hover_height_max_off_ft',
-            id,
-            over(:agl, from, to) { |v| largest_off(v, Quantities.median(v)) },
-            :agl,
-            uncertainty: 1.0
-          )
-          put('held_s', id, to - from, :agl, uncertainty: 1.0)
-          put(
-            'hover_heading_max_deg',
-            id,
-            over(:heading, from, to) { |v| largest_off(v, Quantities.median(v)) },
-            :heading
-          )
-          put('control_reversals_per_min', id, reversals(from, to), :collective, uncertainty: 2.0)
-          put(
-            'turn_rate_mean_deg_s',
-            id,
-            over(:heading, from, to) { |v| (v.last - v.first).abs / (to - from) },
-            :heading,
-            uncertainty: 1.0
-          )
-          put('turn_rate_max_deg_s', id, -> { turn_rate_max(from, to) }, :heading, uncertainty: 3.0)
+          put('hover_height_mean_ft', id, over(:agl, from, to) { |v| mean(v) - zero })
+          put('hover_height_sd_ft', id, over(:agl, from, to) { |v| deviation(v) })
+          put('hover_height_max_off_ft', id, over(:agl, from, to) { |v| largest_off(v, Quantities.median(v)) })
+          put('held_s', id, to - from)
+          put('hover_heading_max_deg', id, over(:heading, from, to) { |v| largest_off(v, Quantities.median(v)) })
+          put('control_reversals_per_min', id, reversals(from, to))
+          put('turn_rate_mean_deg_s', id, over(:heading, from, to) { |v| (v.last - v.first).abs / (to - from) })
+          put('turn_rate_max_deg_s', id, -> { turn_rate_max(from, to) })
           take_power_pull(id, from, to)
           take_ground(id, from, to)
         end
@@ -58,22 +41,10 @@ module Fujin
         def take_place(id, from, to)
           radii = signals.signal?(:lat) && signals.coverage(:lat, from, to) > 0.8 ? drift_radii(from, to) : []
           known = numbers(radii)
-          put('hover_drift_max_ft', id, known.max, %i[lat lon], uncertainty: 2.0)
-          put(
-            'hover_drift_rms_ft',
-            id,
-            known.empty? ? nil : Math.sqrt(known.sum { |r| r * r } / known.size),
-            %i[lat lon],
-            uncertainty: 1.0
-          )
-          put(
-            'hover_drift_95_ft',
-            id,
-            known.empty? ? nil : known.sort[(0.95 * (known.size - 1)).round],
-            %i[lat lon],
-            uncertainty: 1.5
-          )
-          put('hover_in_box_pct', id, -> { in_box_pct(radii, from, to) }, %i[lat lon agl heading], uncertainty: 5.0)
+          put('hover_drift_max_ft', id, known.max)
+          put('hover_drift_rms_ft', id, known.empty? ? nil : Math.sqrt(known.sum { |r| r * r } / known.size))
+          put('hover_drift_95_ft', id, known.empty? ? nil : known.sort[(0.95 * (known.size - 1)).round])
+          put('hover_in_box_pct', id, -> { in_box_pct(radii, from, to) })
         end
 
         # Share of the time inside the stage's box: radius about the middle, height and heading about their medians; of
@@ -127,15 +98,9 @@ module Fujin
                 []
               end
             )
-          put(
-            'ground_contact_kt',
-            id,
-            -> { numbers(low.map { |i| signals[:gs][i] }).max },
-            %i[gs agl],
-            reason: NEVER_DOWN
-          )
-          put('ground_roll_deg', id, -> { roll_off(low, from, to) }, %i[roll agl], reason: NEVER_DOWN)
-          put('set_down_sink_fpm', id, low.any? ? over(:sink, from, to, &:max) : nil, %i[sink agl], reason: NEVER_DOWN)
+          put('ground_contact_kt', id, -> { numbers(low.map { |i| signals[:gs][i] }).max }, reason: NEVER_DOWN)
+          put('ground_roll_deg', id, -> { roll_off(low, from, to) }, reason: NEVER_DOWN)
+          put('set_down_sink_fpm', id, low.any? ? over(:sink, from, to, &:max) : nil, reason: NEVER_DOWN)
         end
 
         # Largest roll near the ground against what it had on the whole.

@@ -20,7 +20,7 @@ module Fujin
         any_course: true,
         finder: LevelSpeedChangeFinder,
         measurer: LevelSpeedChangeMeasures,
-        fault_finder: Figures::Faults
+        fault_finder: LevelSpeedChangeFaults
       )
     end
   end

@@ -17,10 +17,10 @@ module Fujin
           phase = attempt.phases.first
           from = phase.start_s
           to = [phase.end_s + AFTER_S, signals.end_s].min
-          put('speed_change_kt', 'level', signals.at(:ias, phase.end_s) - signals.at(:ias, from), :ias)
-          put('settle_s', 'level', phase.end_s - from, :ias, uncertainty: 1.0)
-          put('level_height_max_ft', 'level', farthest(:agl, from, to), :agl)
-          put('level_heading_max_deg', 'level', farthest(:heading, from, to), :heading)
+          put('speed_change_kt', 'level', signals.at(:ias, phase.end_s) - signals.at(:ias, from))
+          put('settle_s', 'level', phase.end_s - from)
+          put('level_height_max_ft', 'level', farthest(:agl, from, to))
+          put('level_heading_max_deg', 'level', farthest(:heading, from, to))
           take_trim('level', from, phase.end_s)
           @taken
         end

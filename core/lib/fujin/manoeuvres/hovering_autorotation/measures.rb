@@ -19,8 +19,8 @@ module Fujin
         # @return [Hash{String => Measure}]
         def measures
           at = attempt.event(:closure_s) || attempt.start_s
-          put('entry_yaw_deg', 'entry', yaw_after(at, YAW_WITHIN_S), :heading)
-          put('throttle_reduction_s', 'entry', throttle_reduction_s(at), :throttle, uncertainty: 2 * signals.step_s)
+          put('entry_yaw_deg', 'entry', yaw_after(at, YAW_WITHIN_S))
+          put('throttle_reduction_s', 'entry', throttle_reduction_s(at))
           take_landing(at) if attempt.event(:contact)
           @taken
         end
@@ -32,7 +32,7 @@ module Fujin
 
         def take_landing(closed_at)
           take_contact(signals.at(:heading, closed_at), limit: cushion_band)
-          put('collective_after_contact_pct', 'touchdown', lowered(attempt.event(:contact_s)), :collective)
+          put('collective_after_contact_pct', 'touchdown', lowered(attempt.event(:contact_s)))
         end
 
         # From where the throttle began to move to where it was closed.

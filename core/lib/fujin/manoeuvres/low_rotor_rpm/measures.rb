@@ -13,28 +13,22 @@ module Fujin
           phase = attempt.phases.first
           from = phase.start_s
           to = attempt.end_s
-          put('min_rotor_rpm_pct', phase.id, over(:nr, from, to, &:min), :nr)
+          put('min_rotor_rpm_pct', phase.id, over(:nr, from, to, &:min))
           put(
             'time_below_warning_s',
             phase.id,
-            -> { range_of(from, to).count { |i| below?(i, warning_pct) } * signals.step_s },
-            :nr,
-            uncertainty: signals.step_s
+            -> { range_of(from, to).count { |i| below?(i, warning_pct) } * signals.step_s }
           )
           put(
             'reaction_s',
             phase.id,
             -> { acted_after(normal_pct, from, to)&.then { |s| [s, 0.0].max } },
-            :nr,
-            uncertainty: 2 * signals.step_s,
             reason: 'rotor rpm never left the power-on band'
           )
           put(
             'action_after_warning_s',
             phase.id,
             -> { acted_after(warning_pct, from, to) },
-            :nr,
-            uncertainty: 2 * signals.step_s,
             reason: 'the warning never came'
           )
           take_order(phase)
@@ -64,14 +58,7 @@ module Fujin
           throttle = attempt.event(:throttle_s)
           collective = attempt.event(:collective_s)
           before = throttle && collective && (collective - throttle)
-          put(
-            'throttle_before_collective_s',
-            phase.id,
-            before,
-            %i[throttle collective],
-            uncertainty: 2 * signals.step_s,
-            reason: 'only one of the two was moved'
-          )
+          put('throttle_before_collective_s', phase.id, before, reason: 'only one of the two was moved')
         end
       end
     end

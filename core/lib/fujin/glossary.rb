@@ -1,0 +1,64 @@
+# frozen_string_literal: true
+
+require 'json'
+require 'yaml'
+
+module Fujin
+  # What every number is called, in which unit it is given and with how many digits: measures that are taken from
+  # recordings (core/data/measures.yml), numbers that are planned (core/data/plan_numbers.yml), units
+  # (core/data/units.json, which the web client reads too).
+  #
+  #   Glossary.measure('collective_delay_s').label            # => "Collective down after"
+  #   Glossary.number('recovery_height_ft', 'gyro_balked_landing').why
+  #   Glossary.figure(1.25, 's')                              # => "1.3 s"
+  module Glossary
+    DATA = File.expand_path('../../data', __dir__)
+    # A figure is written close to these.
+    CLOSE = ['°', '°/s', '/min', ''].freeze
+
+    class << self
+      # @param id [String], @param manoeuvre [String, nil] where an entry differs by manoeuvre
+      # @return [MeasureEntry]
+      # @raise [UnknownName]
+      def measure(id, manoeuvre = nil) = entry(measures, id, manoeuvre, 'measures.yml')
+
+      # @return [NumberEntry]
+      # @raise [UnknownName]
+      def number(id, manoeuvre = nil) = entry(numbers, id, manoeuvre, 'plan_numbers.yml')
+
+      # @return [String] of a unit, as it is written after a figure
+      def unit_word(unit) = units.fetch(unit).fetch('word')
+
+      # A value as a person reads it.
+      # @param digits [Integer, nil] nil takes the unit's own
+      # @return [String]
+      def figure(value, unit, digits = nil)
+        word = unit_word(unit)
+        places = digits || units.fetch(unit).fetch('digits')
+        rounded = value.round(places)
+        text = places.zero? ? rounded.to_i.to_s : format("%.#{places}f", rounded + 0.0)
+        CLOSE.include?(word) ? "#{text}#{word}" : "#{text} #{word}"
+      end
+
+      # Each id with its entry, as it is without a manoeuvre.
+      def measures = @measures ||= read('measures.yml', MeasureEntry)
+      def numbers = @numbers ||= read('plan_numbers.yml', NumberEntry)
+      def units = @units ||= JSON.parse(File.read(File.join(DATA, 'units.json'))).freeze
+
+      private
+
+      def read(file, kind)
+        YAML.safe_load_file(File.join(DATA, file)).to_h { |id, fields| [id, kind.of(id, fields, units)] }.freeze
+      rescue ArgumentError, KeyError => e
+        raise ArgumentError, "core/data/#{file}: #{e.message}"
+      end
+
+      def entry(entries, id, manoeuvre, file)
+        found = entries.fetch(id) do
+          raise UnknownName, "core/data/#{file} has no #{id}: add its label, unit and definition"
+        end
+        found.in(manoeuvre)
+      end
+    end
+  end
+end

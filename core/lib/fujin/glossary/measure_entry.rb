@@ -1,0 +1,40 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Glossary
+    # What is known of one measure; the fields are those of core/data/measures.yml. `differing` are the fields that
+    # differ, by manoeuvre.
+    MeasureEntry =
+      Value.define(
+        :id, :label, :short, :unit, :digits, :sources, :any_source, :control, :uncertainty, :definition, :strip,
+        :differing,
+        defaults: { any_source: false, strip: nil, differing: {}.freeze }
+      ) do
+        self::CONTROLS = %w[cyclic collective pedals throttle none].freeze
+        self::RULES = %w[reading one_sample two_samples height_over_time taken].freeze
+
+        # @param fields [Hash{String => Object}] of the data file
+        # @raise [ArgumentError] naming the measure and what is wrong with it
+        def self.of(id, fields, units)
+          wrong = problem(fields, units)
+          raise ArgumentError, "#{id}: #{wrong}" if wrong
+
+          given = fields.except('in').transform_keys(&:to_sym)
+          new(id: id, **given, sources: fields['sources'].map(&:to_sym).freeze, differing: fields.fetch('in', {}))
+        end
+
+        def self.problem(fields, units)
+          missing = %w[label short unit digits sources control uncertainty definition] - fields.keys
+          return "#{missing.join(', ')} missing" unless missing.empty?
+          return "no unit #{fields['unit'].inspect}" unless units.key?(fields['unit'])
+          return "control is one of #{self::CONTROLS.join(', ')}" unless self::CONTROLS.include?(fields['control'])
+
+          rule = fields['uncertainty']
+          "no uncertainty rule #{rule.inspect}" unless rule.is_a?(Numeric) || self::RULES.include?(rule)
+        end
+
+        # As it is in one manoeuvre.
+        def in(manoeuvre) = differing.key?(manoeuvre) ? with(**differing[manoeuvre].transform_keys(&:to_sym)) : self
+      end
+  end
+end

@@ -1,0 +1,19 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Manoeuvres
+    module Handling
+      # Faults of a level speed change: the heading kept while power and torque change.
+      class LevelSpeedChangeFaults
+        include Grading::FaultFinding
+
+        HEADING_DEG = 12.0
+
+        private
+
+        def drifted_off_track =
+          when_over('drifted_off_track', 'level_heading_max_deg', HEADING_DEG) { |v| "the heading strayed #{v.round}°" }
+      end
+    end
+  end
+end

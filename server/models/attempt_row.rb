@@ -1,0 +1,35 @@
+# frozen_string_literal: true
+
+require_relative 'record'
+
+module Fujin
+  class AttemptRow < Record
+    self.table_name = 'attempts'
+    belongs_to :sortie, class_name: 'Fujin::Sortie'
+    belongs_to :recording, class_name: 'Fujin::RecordingRow'
+    has_many :grades,
+             -> { order(:position) },
+             class_name: 'Fujin::GradeRow',
+             foreign_key: :attempt_id,
+             inverse_of: :attempt
+    has_many :fault_calls,
+             -> { order(:created_at, :id) },
+             class_name: 'Fujin::FaultCall',
+             foreign_key: :attempt_id,
+             inverse_of: :attempt
+
+    def declaration = Catalogue.find(manoeuvre)
+
+    # The proposal held to what the student had in hand.
+    def judged = JudgedProposal.new(proposal, task).to_h
+
+    # The student's own whole manoeuvre: what readiness may rest on.
+    def whole? = task == 'whole' && manner != 'demonstration' && !sortie.teaching?
+
+    # Phases that the recording proposes a grade for.
+    def proposed_phases = judged['phases'].reject { |phase| phase['grade'].nil? }.map { |phase| phase['id'] }
+
+    # What the lesson was for, or what a standard judges; the rest of what a recording holds is shown beside it.
+    def asked? = manoeuvre == sortie.manoeuvre || proposed_phases.any?
+  end
+end

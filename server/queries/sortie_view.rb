@@ -1,0 +1,70 @@
+# frozen_string_literal: true
+
+module Fujin
+  # A sortie with everything that its stages show.
+  class SortieView
+    FIELDS = %w[
+      settings people_aboard fuel_kg wind_from_deg wind_kt gust_kt oat_c dew_point_c qnh_hpa elevation_ft spot_name
+      spot_lat_deg spot_lon_deg course_deg height_ft house objective go_decision go_reason
+    ].freeze
+
+    # @param viewer [Person]
+    def initialize(sortie, viewer)
+      @sortie = sortie
+      @viewer = viewer
+      @setting = SortieSetting.new(sortie)
+    end
+
+    # @return [Hash] the API's Sortie
+    def to_h
+      Serialisers
+        .sortie_row(@sortie, SortieProgress.new(@sortie))
+        .merge(@sortie.attributes.slice(*FIELDS), exercise, flight, 'recordings' => recordings)
+        .merge('version' => @sortie.lock_version, 'may_edit' => @viewer.instructor?)
+    end
+
+    private
+
+    def flight
+      {
+        'off_at' => Serialisers.time(@sortie.off_at),
+        'on_at' => Serialisers.time(@sortie.on_at),
+        'flight_minutes' => @sortie.flight_minutes,
+        'mass_kg' => Serialisers.number(@setting.mass_kg, 1),
+        'fuel_minutes' => @setting.fuel_minutes,
+        'sun' => sun,
+        'observed_wind' => @setting.observed_wind&.to_s
+      }
+    end
+
+    def exercise
+      declared = @sortie.declaration
+      house = @setting.house
+      {
+        'effective_house' => house.values,
+        'checks' => declared.checks,
+        'phases' => declared.phases_for(house['ending']),
+        'manoeuvre_settings' => declared.settings.map { |name| Serialisers.plan_setting(name) },
+        'house_settings' => HouseQuestions.for(declared)
+      }
+    end
+
+    def recordings
+      rows = RecordingRow.light.where(sortie_id: @sortie.id).order(:created_at).to_a
+      found = AttemptRow.where(recording_id: rows.map(&:id)).group(:recording_id).count
+      rows.map { |row| Serialisers.recording_row(row, attempts: found.fetch(row.id, 0)) }
+    end
+
+    # Azimuth and elevation at the spot when the sortie starts, rise and set that day.
+    def sun
+      day = @sortie.starts_at.utc.to_date
+      rise, set = Sun.rise_and_set(day, @sortie.spot_lat_deg, @sortie.spot_lon_deg)
+      {
+        'azimuth_deg' => Serialisers.number(@setting.sun.azimuth_deg, 1),
+        'elevation_deg' => Serialisers.number(@setting.sun.elevation_deg, 1),
+        'rise' => Serialisers.time(rise),
+        'set' => Serialisers.time(set)
+      }
+    end
+  end
+end

@@ -69,7 +69,7 @@ module Fujin
         spot = (@options.spot || SPOT).join(',')
         result = {
           'out' => path,
-          'duration_s' => run.rows.last[0].round(1),
+          'duration_s' => run.rows.last.t_s.round(1),
           'spot' => spot,
           'faults' => @options[:faults]
         }

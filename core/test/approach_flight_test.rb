@@ -10,7 +10,7 @@ class ApproachFlightTest < Minitest::Test
     def value(id) = proposal.measures.fetch(id).value
     def faults = proposal.faults.map(&:id)
     # Where sink first passes 150 ft/min, as the definition has it.
-    def descent_s = run.rows.find { |row| -row[6] / Fujin::Quantities::FPM > 150.0 }[0]
+    def descent_s = run.rows.find { |row| -row.v_up / Fujin::Quantities::FPM > 150.0 }.t_s
   end
 
   FLOWN = {} # rubocop:disable Style/MutableConstant
@@ -64,8 +64,8 @@ class ApproachFlightTest < Minitest::Test
   end
 
   def ias_at(flown, height_ft)
-    row = flown.run.rows.find { |r| r[17] == :descent && r[3] / Q::FT <= height_ft }
-    row[7] / Q::KT
+    row = flown.run.rows.find { |r| r.phase == :descent && r.height_m / Q::FT <= height_ft }
+    row.air_speed / Q::KT
   end
 
   def test_contact_on_the_run_is_measured_at_the_ground_s_own_moment

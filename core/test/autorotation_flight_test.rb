@@ -6,7 +6,7 @@ require_relative 'test_helper'
 # with their kind and boundaries, and the planted fault is the first one named.
 class AutorotationFlightTest < Minitest::Test
   Turned = Struct.new(:run, :proposal, :found) do
-    def first(phase) = run.rows.find { |row| row[17] == phase }[0]
+    def first(phase) = run.rows.find { |row| row.phase == phase }.t_s
   end
 
   FLOWN = {} # rubocop:disable Style/MutableConstant
@@ -61,9 +61,11 @@ class AutorotationFlightTest < Minitest::Test
 
   def test_the_turn_is_measured_as_it_was_flown
     flown = turned('turning_autorotation')
-    rows = flown.run.rows.select { |row| row[17] == :turn }
+    rows = flown.run.rows.select { |row| row.phase == :turn }
 
-    assert_in_delta rows.map { |row| row[10].abs / Q::DEG }.max, flown.proposal.measures['turn_bank_max_deg'].value, 1.5
+    assert_in_delta rows.map { |row| row.bank.abs / Q::DEG }.max,
+                    flown.proposal.measures['turn_bank_max_deg'].value,
+                    1.5
     assert_in_delta flown.first(:turn) - flown.first(:entry), flown.proposal.measures['turn_delay_s'].value, 1.0
     assert_operator flown.proposal.measures['roll_out_height_ft'].value, :>, 200.0
   end

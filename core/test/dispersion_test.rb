@@ -55,8 +55,8 @@ class DispersionTest < Minitest::Test
         course_deg: 350.0,
         faults: faults
       ).run
-    end_row = run.rows.find { |r| r[17] == :recovery && Math.hypot(r[4], r[5]) < 0.8 }
-    Fujin::LocalMap.along_across(end_row[1], end_row[2], 350.0)[0] / Q::FT
+    end_row = run.rows.find { |r| r.phase == :recovery && Math.hypot(r.v_north, r.v_east) < 0.8 }
+    Fujin::LocalMap.along_across(end_row.north_m, end_row.east_m, 350.0)[0] / Q::FT
   end
 
   def test_the_same_seed_is_the_same_answer
@@ -197,7 +197,7 @@ class DispersionTest < Minitest::Test
   def laid(day, parts, speed_kt, bank_deg)
     trim = day.trim
     rows = parts.entry.rows.map(&:dup)
-    rows.last[3] += day.atmosphere.true_speed((speed_kt - 63.0) * Q::KT)
+    rows.last.air_speed_m_s += day.atmosphere.true_speed((speed_kt - 63.0) * Q::KT)
     parts = parts.with(entry: parts.entry.with(rows: rows))
     A::TurnRoute
       .new(

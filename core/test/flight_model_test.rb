@@ -116,7 +116,7 @@ class FlightModelTest < Minitest::Test
     land = fly(ending: 'touchdown').run
 
     assert_nil hover.contact
-    assert_in_delta 4.0, hover.rows.last[3] / Q::FT, 0.7
+    assert_in_delta 4.0, hover.rows.last.height_m / Q::FT, 0.7
     assert_operator land.contact[:sink_m_s] / Q::FPM, :<, 260
   end
 

@@ -15,7 +15,7 @@ class GradingTest < Minitest::Test
   end
 
   def test_closure_is_where_the_throttle_closed
-    closed = fly.run.rows.find { |row| !row[15] }[0]
+    closed = fly.run.rows.find { |row| !row.throttle_open }.t_s
 
     assert_in_delta closed, fly.proposal.attempt.start_s, 0.2
   end
@@ -32,12 +32,12 @@ class GradingTest < Minitest::Test
   def test_measures_are_near_the_truth
     rows = fly.run.rows
     glide = fly.proposal.attempt.phase('glide')
-    inside = rows.select { |row| row[0].between?(glide.start_s, glide.end_s) }
+    inside = rows.select { |row| row.t_s.between?(glide.start_s, glide.end_s) }
     mean = ->(index) { inside.sum { |row| row[index] } / inside.size }
 
     assert_in_delta mean.call(11), fly.measure('glide_rotor_rpm_mean_pct'), 0.2
     assert_in_delta mean.call(7) / Q::KT, fly.measure('glide_ias_mean_kt'), 0.5
-    assert_in_delta rows.map { |row| row[11] }.min, fly.measure('min_rotor_rpm_pct'), 0.7
+    assert_in_delta rows.map(&:rotor_pct).min, fly.measure('min_rotor_rpm_pct'), 0.7
     assert_in_delta(
       (inside.first[3] - inside.last[3]) / (inside.last[0] - inside.first[0]) / Q::FPM,
       fly.measure('glide_sink_fpm'),

@@ -40,7 +40,9 @@ class HoveringAndLowSpeedFlightTest < Minitest::Test
       hover = flown('hovering_autorotation', id: id, seed: 2)
 
       assert_equal(['hovering_autorotation'], hover.proposals.map { |p| p.attempt.manoeuvre })
-      assert_in_delta hover.run.rows.find { |row| !row[15] }[0], hover.proposal.attempt.event(:closure_s), 0.3
+      assert_in_delta hover.run.rows.find { |row| !row.throttle_open }.t_s,
+                      hover.proposal.attempt.event(:closure_s),
+                      0.3
       assert_in_delta hover.run.contact[:time_s], hover.proposal.attempt.event(:contact_s), 0.3
       assert_in_delta hover.run.contact[:sink_m_s] / Q::FPM, hover.value('contact_sink_fpm'), 100.0
       assert_in_delta hover.run.contact[:rotor_pct], hover.value('contact_rotor_rpm_pct'), 3.0
@@ -68,10 +70,10 @@ class HoveringAndLowSpeedFlightTest < Minitest::Test
 
   def test_a_low_speed_autorotation_with_its_way_back
     low = flown('low_speed_autorotation')
-    rows = low.run.rows.select { |row| row[17] == :slow }
+    rows = low.run.rows.select { |row| row.phase == :slow }
 
     assert_equal 'low_speed_autorotation', low.proposal.attempt.manoeuvre
-    assert_in_delta rows.map { |row| row[7] / Q::KT }.min, low.value('low_ias_min_kt'), 3.0
+    assert_in_delta rows.map { |row| row.air_speed / Q::KT }.min, low.value('low_ias_min_kt'), 3.0
     assert_operator low.value('height_to_glide_ft'), :>, 200
     assert_operator low.value('height_to_glide_ft'),
                     :<,

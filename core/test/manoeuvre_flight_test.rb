@@ -36,7 +36,7 @@ class ManoeuvreFlightTest < Minitest::Test
         assert_within steady, found.steady_height_lost_m / Q::FT, 1, "#{id} #{bank}°"
         assert_within rolled, found.height_lost_m / Q::FT, 3, "#{id} #{bank}° with roll"
         assert_in_delta RADII_M[bank], found.radius_m, 1
-        assert_in_delta 180, found.rows.last[4] / Q::DEG, 1
+        assert_in_delta 180, found.rows.last.heading_rad / Q::DEG, 1
       end
     end
   end

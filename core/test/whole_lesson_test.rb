@@ -21,8 +21,8 @@ class WholeLessonTest < Minitest::Test
 
   # The throttle closed, or the sink of an approach begun.
   def begins(run)
-    closed = run.rows.find { |row| !row[15] }
-    (closed || run.rows.find { |row| -row[6] / Q::FPM > 150.0 })[0]
+    closed = run.rows.find { |row| !row.throttle_open }
+    (closed || run.rows.find { |row| -row.v_up / Q::FPM > 150.0 }).t_s
   end
 
   [

@@ -56,6 +56,8 @@ module Fujin
       def absolute_rotor_rpm = fetch('rotor_rpm_pct.absolute')
       def low_warning_pct = fetch('rotor_rpm_pct.low_warning')
       def glide_speed_kt = fetch('speeds_kt.glide')
+      # Revolutions a minute of the rotor at 100 %.
+      def normal_rotor_rpm = fetch('rotor.normal_speed_rad_s') / Quantities::RPM
       def flare_height_ft = fetch('training.flare_height_ft')
       def overall_length_m = optional('airframe.overall_length_m', 2.3 * fetch('rotor.radius_m'))
 

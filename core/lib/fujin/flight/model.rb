@@ -3,18 +3,23 @@
 module Fujin
   module Flight
     # The moving aircraft: a point mass under a rotor with its own speed, inflow, engine and heading
-    # (PHYSICS.md section 1). Fourth-order Runge-Kutta on position, velocity, rotor speed and inflow;
+    # (docs/reference/flight-model.md). Fourth-order Runge-Kutta on position, velocity, rotor speed and inflow;
     # control and engine lags are solved exactly within the step. SI; north, east, up.
     class Model
+      # Chosen: halving it moves a contact by less than half a metre (core/test/flight_model_test.rb).
       STEP_S = 0.02
+      # Chosen: a hand's quickest movement of the collective, and the boost or linkage behind it.
       COLLECTIVE_LAG_S = 0.06
       COLLECTIVE_RAD_S = 14.0 * Quantities::DEG
-      # Time constant s and greatest rate deg/s with which the disc follows the stick.
+      # Chosen: time constant s and greatest rate deg/s with which the disc follows the stick, a teetering rotor's.
       ATTITUDE_LAG = { 'helicopter' => [0.35, 30.0], 'gyroplane' => [0.4, 25.0] }.freeze
 
+      # Chosen: yaw follows the pilot so quickly; full torque without pedal swings the nose by so much, rad/s².
+      YAW_LAG_S = 0.5
+      YAW_OF_TORQUE = 2.2
+
       attr_reader :time_s, :position, :velocity, :rotor_speed, :induced, :power_w, :disc_pitch, :bank, :heading,
-                  :yaw_rate, :collective, :on_ground, :contact, :type, :trim, :thrust_n, :rotor_power_w, :air_climb,
-                  :air_edge, :rotor, :engine
+                  :yaw_rate, :collective, :on_ground, :contact, :type, :trim, :rotor, :engine
 
       # @param wind [#call] height above ground m, time s -> [north, east] m/s
       def initialize(type:, mass_kg:, atmosphere:, wind:)
@@ -70,7 +75,7 @@ module Fujin
         @collective = point.collective_rad
         @on_ground = false
         @contact = nil
-        evaluate(@position, @velocity, @rotor_speed, @induced)
+        look
         @account.open(energy_j)
         self
       end
@@ -83,10 +88,15 @@ module Fujin
         @power_w = point.engine_power_w
         @collective = point.collective_rad
         @running.start(@power_w, fraction: 1.0, collective_share: collective_share)
-        evaluate(@position, @velocity, @rotor_speed, @induced)
+        look
         self
       end
 
+      # Thrust, N, rotor shaft power, W, and the air through and along the disc, m/s, at the end of the last step.
+      def thrust_n = @now.thrust_n
+      def rotor_power_w = @now.rotor_power_w
+      def air_climb = @now.air_climb
+      def air_edge = @now.air_edge
       def rotor_pct = 100.0 * @rotor_speed / rotor.normal_speed
       def engine_fraction = @running.fraction
       def torque_share = @power_w / @rotor_speed * rotor.normal_speed / engine.limit_w
@@ -155,6 +165,12 @@ module Fujin
         type.clockwise? ? -1.0 : 1.0
       end
 
+      # The rates of the state as it stands.
+      def look
+        point_disc
+        @now = rates(@position[2], @velocity, @rotor_speed, @induced)
+      end
+
       # Steady flight to start from: the trim point and the rotor speed, percent.
       def steady_point(speed_kt, sink_m_s, rotor_pct)
         return [trim.at(speed_kt, sink_m_s, rotor_pct: rotor_pct), rotor_pct] unless @propeller
@@ -183,7 +199,7 @@ module Fujin
 
       # First-order lag with a rate limit, exact for a command held through the step.
       def lag(value, wanted, time_constant, rate, dt)
-        change = (wanted - value) * (1.0 - Math.exp(-dt / time_constant))
+        change = (wanted - value) * Lag.share(dt, time_constant)
         value + change.clamp(-rate * dt, rate * dt)
       end
 
@@ -198,90 +214,108 @@ module Fujin
 
       # Heading follows the pilot through a yaw lag; engine torque not balanced by pedal swings the nose.
       def turn_heading(controls, dt)
-        torque = @rotation * 2.2 * (torque_share - controls.pedal)
-        @yaw_rate += (((controls.yaw_rate - @yaw_rate) / 0.5) + torque) * dt
+        torque = @rotation * YAW_OF_TORQUE * (torque_share - controls.pedal)
+        @yaw_rate += (((controls.yaw_rate - @yaw_rate) / YAW_LAG_S) + torque) * dt
         @yaw_rate = 0.0 if @on_ground
         @heading += @yaw_rate * dt
       end
 
+      # Fourth-order Runge-Kutta: rates at the beginning, twice in the middle and at the end of the step.
       def integrate(dt)
-        x = @position
-        v = @velocity
-        w = @rotor_speed
-        i = @induced
-        a1, r1, i1 = evaluate(x, v, w, i)
-        l1 = @loss_w
-        p1 = @drive_w
-        h = dt / 2.0
-        v2 = [v[0] + (h * a1[0]), v[1] + (h * a1[1]), v[2] + (h * a1[2])]
-        a2, r2, i2 = evaluate([x[0], x[1], x[2] + (h * v[2])], v2, w + (h * r1), i + (h * i1))
-        l2 = @loss_w
-        p2 = @drive_w
-        v3 = [v[0] + (h * a2[0]), v[1] + (h * a2[1]), v[2] + (h * a2[2])]
-        a3, r3, i3 = evaluate([x[0], x[1], x[2] + (h * v2[2])], v3, w + (h * r2), i + (h * i2))
-        l3 = @loss_w
-        p3 = @drive_w
-        v4 = [v[0] + (dt * a3[0]), v[1] + (dt * a3[1]), v[2] + (dt * a3[2])]
-        a4, r4, i4 = evaluate([x[0], x[1], x[2] + (dt * v3[2])], v4, w + (dt * r3), i + (dt * i3))
-        s = dt / 6.0
-        @position = (0..2).map { |k| x[k] + (s * (v[k] + (2 * v2[k]) + (2 * v3[k]) + v4[k])) }
-        @velocity = (0..2).map { |k| v[k] + (s * (a1[k] + (2 * a2[k]) + (2 * a3[k]) + a4[k])) }
-        @spin = (r1 + (2 * r2) + (2 * r3) + r4) / 6.0
-        @rotor_speed = w + (dt * @spin)
-        @induced = i + (s * (i1 + (2 * i2) + (2 * i3) + i4))
-        @account.lose(s * (l1 + (2 * l2) + (2 * l3) + @loss_w))
-        @account.supply(s * (p1 + (2 * p2) + (2 * p3) + @drive_w))
+        half = dt / 2.0
+        height = @position[2]
+        point_disc
+        first = rates(height, @velocity, @rotor_speed, @induced)
+        v2 = moved(@velocity, first, half)
+        second =
+          rates(
+            height + (half * @velocity[2]),
+            v2,
+            @rotor_speed + (half * first.spin),
+            @induced + (half * first.inflow)
+          )
+        v3 = moved(@velocity, second, half)
+        third =
+          rates(height + (half * v2[2]), v3, @rotor_speed + (half * second.spin), @induced + (half * second.inflow))
+        v4 = moved(@velocity, third, dt)
+        @now = rates(height + (dt * v3[2]), v4, @rotor_speed + (dt * third.spin), @induced + (dt * third.inflow))
+        take([first, second, third, @now], [@velocity, v2, v3, v4], dt)
       end
 
-      # Rates of velocity, rotor speed and inflow in one state.
-      def evaluate(position, velocity, omega, induced)
-        cos_h = Math.cos(@heading)
-        sin_h = Math.sin(@heading)
-        wind = @wind.call(position[2], @time_s)
-        air_n = velocity[0] - wind[0]
-        air_e = velocity[1] - wind[1]
-        air_u = velocity[2]
-        sin_p = Math.sin(@disc_pitch)
-        cos_b = Math.cos(@bank)
-        sin_b = Math.sin(@bank)
-        n_n = -((cos_b * sin_p * cos_h) + (sin_b * sin_h))
-        n_e = -((cos_b * sin_p * sin_h) - (sin_b * cos_h))
-        n_u = cos_b * Math.cos(@disc_pitch)
-        climb = (air_n * n_n) + (air_e * n_e) + (air_u * n_u)
-        air2 = (air_n * air_n) + (air_e * air_e) + (air_u * air_u)
+      # The middle rates count twice.
+      def weighted(values) = values[0] + (2 * values[1]) + (2 * values[2]) + values[3]
+      def moved(velocity, rates, dt) = velocity.each_index.map { |k| velocity[k] + (dt * rates.acceleration[k]) }
+
+      def take(rates, velocities, dt)
+        sixth = dt / 6.0
+        @position = (0..2).map { |k| @position[k] + (sixth * weighted(velocities.map { |v| v[k] })) }
+        @velocity = (0..2).map { |k| @velocity[k] + (sixth * weighted(rates.map { |r| r.acceleration[k] })) }
+        @spin = weighted(rates.map(&:spin)) / 6.0
+        @rotor_speed += dt * @spin
+        @induced += sixth * weighted(rates.map(&:inflow))
+        @account.lose(sixth * weighted(rates.map(&:loss_w)))
+        @account.supply(sixth * weighted(rates.map(&:drive_w)))
+      end
+
+      # The nose's direction and the disc's normal (north, east, up), which stand still within a step.
+      def point_disc
+        cos_heading = Math.cos(@heading)
+        sin_heading = Math.sin(@heading)
+        sin_pitch = Math.sin(@disc_pitch)
+        cos_bank = Math.cos(@bank)
+        sin_bank = Math.sin(@bank)
+        @nose = [cos_heading, sin_heading]
+        @normal = [-((cos_bank * sin_pitch * cos_heading) + (sin_bank * sin_heading)),
+                   -((cos_bank * sin_pitch * sin_heading) - (sin_bank * cos_heading)), cos_bank * Math.cos(@disc_pitch)]
+      end
+
+      # How fast everything changes in one state: the air met, what the rotor makes of it, what drives and what brakes.
+      # @return [Rates]
+      def rates(height, velocity, rotor_speed, induced)
+        wind = @wind.call(height, @time_s)
+        air = [velocity[0] - wind[0], velocity[1] - wind[1], velocity[2]]
+        climb = (air[0] * @normal[0]) + (air[1] * @normal[1]) + (air[2] * @normal[2])
+        air2 = (air[0] * air[0]) + (air[1] * air[1]) + (air[2] * air[2])
         edge2 = air2 - (climb * climb)
         edge = edge2.positive? ? Math.sqrt(edge2) : 0.0
         airspeed = Math.sqrt(air2)
-        tip = omega * rotor.radius
-        mu = edge / tip
-        unlimited = rotor.blade_loading(@collective, mu, (climb + induced) / tip)
-        loading = rotor.limited(unlimited, mu)
-        thrust = rotor.ring_thrust(loading, omega, climb, edge)
-        inflow_rate = rotor.inflow_rate(position[2], climb, edge, airspeed, thrust, induced)
-        profile = rotor.profile_power(omega, mu, loading, unlimited)
+
+        tip = rotor_speed * rotor.radius
+        advance_ratio = edge / tip
+        unlimited = rotor.blade_loading(@collective, advance_ratio, (climb + induced) / tip)
+        loading = rotor.limited(unlimited, advance_ratio)
+        thrust = rotor.ring_thrust(loading, rotor_speed, climb, edge)
+        profile = rotor.profile_power(rotor_speed, advance_ratio, loading, unlimited)
         shaft = (thrust * ((rotor.induced_factor * induced) + climb)) + profile
-        accessory = @accessory * ((omega / rotor.normal_speed)**3)
-        along = (air_n * cos_h) + (air_e * sin_h)
+        accessory = @accessory * ((rotor_speed / rotor.normal_speed)**3)
+
+        along = (air[0] * @nose[0]) + (air[1] * @nose[1])
+        across = (air[1] * @nose[0]) - (air[0] * @nose[1])
         push = @propeller ? @propeller.thrust_n(@power_w, along) : 0.0
         shaft_drive = @propeller ? 0.0 : @efficiency * @power_w
-        spin = (shaft_drive - shaft - accessory) / (rotor.inertia * omega)
-        @drive_w = shaft_drive + (push * along)
-        across = (air_e * cos_h) - (air_n * sin_h)
         pressure = @density * airspeed / 2.0
-        d_along = pressure * @drag[0] * along
-        d_across = pressure * @drag[1] * across
-        d_up = pressure * @drag[2] * air_u
-        @thrust_n = thrust
-        @rotor_power_w = shaft
-        @air_climb = climb
-        @air_edge = edge
-        @loss_w =
-          (thrust * rotor.induced_factor * induced) + profile + accessory + (d_along * along) + (d_across * across) +
-          (d_up * air_u)
-        ahead = push - d_along
-        [[((thrust * n_n) + (ahead * cos_h) + (d_across * sin_h)) / @mass,
-          ((thrust * n_e) + (ahead * sin_h) - (d_across * cos_h)) / @mass,
-          (((thrust * n_u) - d_up) / @mass) - Quantities::G], spin, inflow_rate]
+        drag = [pressure * @drag[0] * along, pressure * @drag[1] * across, pressure * @drag[2] * air[2]]
+
+        Rates.new(
+          acceleration: acceleration(thrust, push - drag[0], drag),
+          spin: (shaft_drive - shaft - accessory) / (rotor.inertia * rotor_speed),
+          inflow: rotor.inflow_rate(height, climb, edge, airspeed, thrust, induced),
+          loss_w:
+            (thrust * rotor.induced_factor * induced) + profile + accessory + (drag[0] * along) + (drag[1] * across) +
+              (drag[2] * air[2]),
+          drive_w: shaft_drive + (push * along),
+          thrust_n: thrust,
+          rotor_power_w: shaft,
+          air_climb: climb,
+          air_edge: edge
+        )
+      end
+
+      # Thrust along the disc's normal, what is left of push ahead, drag across and up, weight.
+      def acceleration(thrust, ahead, drag)
+        [((thrust * @normal[0]) + (ahead * @nose[0]) + (drag[1] * @nose[1])) / @mass,
+         ((thrust * @normal[1]) + (ahead * @nose[1]) - (drag[1] * @nose[0])) / @mass,
+         (((thrust * @normal[2]) - drag[2]) / @mass) - Quantities::G]
       end
 
       # The contact at the moment the height passed zero, not at the end of the step.
@@ -306,7 +340,7 @@ module Fujin
         @contact ||= contact_within(dt)
         @on_ground = true
         @position = [@position[0], @position[1], 0.0]
-        carried = [(@mass * Quantities::G) - (@thrust_n * Math.cos(@disc_pitch)), 0.0].max
+        carried = [(@mass * Quantities::G) - (thrust_n * Math.cos(@disc_pitch)), 0.0].max
         @velocity = @gear.slowed(@velocity, carried, @mass, dt)
       end
     end

@@ -36,7 +36,7 @@ module Fujin
       end
 
       # Pedals follow the torque, late by the pilot's lag.
-      def follow_torque(lag_s, dt) = @pedal += (@model.torque_share - @pedal) * (1.0 - Math.exp(-dt / lag_s))
+      def follow_torque(lag_s, dt) = @pedal = Lag.follow(@pedal, @model.torque_share, dt, lag_s)
 
       # Disc pitch that holds an airspeed. The integral finds the trim; while the speed is still changing it would only
       # overshoot.

@@ -47,16 +47,9 @@ module Fujin
         lagged = nil
         next_at = 0.0
         run.rows.filter_map do |row|
-          climb_fpm = row[6] / Quantities::FPM
-          lagged =
-            (
-              if lagged
-                lagged + ((climb_fpm - lagged) * (1.0 - Math.exp(-Model::STEP_S / VERTICAL_SPEED_LAG_S)))
-              else
-                climb_fpm
-              end
-            )
-          next if row[0] < next_at - 1e-9
+          climb_fpm = row.v_up / Quantities::FPM
+          lagged = lagged ? Lag.follow(lagged, climb_fpm, Model::STEP_S, VERTICAL_SPEED_LAG_S) : climb_fpm
+          next if row.t_s < next_at - 1e-9
 
           next_at += 1.0 / @rate_hz
           sample(row, lagged, start_s, run)
@@ -87,8 +80,8 @@ module Fujin
         collective,
         pedal,
         open,
-        power, =
-          row
+        power =
+          *row
         lat, lon = @map.lat_lon(north + noise(:position_m), east + noise(:position_m))
         speed = Math.hypot(v_north, v_east)
         track = speed > 0.3 ? Math.atan2(v_east, v_north) : heading
@@ -125,12 +118,10 @@ module Fujin
 
       def degrees(angle, kind) = (((angle / Quantities::DEG) + noise(kind)) % 360.0).round(1)
 
-      # Box and Muller.
       def noise(kind)
         return 0.0 if @noise.zero?
 
-        @noise * NOISE.fetch(kind) * Math.sqrt(-2.0 * Math.log(1.0 - @random.rand)) *
-          Math.cos(2.0 * Math::PI * @random.rand)
+        @noise * NOISE.fetch(kind) * NormalRandom.draw(@random)
       end
     end
   end

@@ -2,12 +2,34 @@
 
 module Fujin
   module Flight
-    # A rotor in air of one density: thrust, inflow and shaft power (PHYSICS.md section 1).
-    # Blade-element theory with uniform inflow, momentum theory after Glauert, and an empirical
-    # closure through the vortex-ring and turbulent-wake states after Johnson. SI, radians.
+    # A rotor in air of one density: thrust, inflow and shaft power (docs/reference/flight-model.md). Blade-element
+    # theory with uniform inflow, momentum theory (H. Glauert, "A General Theory of the Autogyro", ARC R&M 1111, 1926),
+    # and an empirical closure through the vortex-ring and turbulent-wake states. SI, radians.
     class Rotor
-      attr_reader :area, :solidity, :radius, :normal_speed, :inertia, :induced_factor, :lift_slope,
-                  :collective_min, :collective_max, :hub_height, :density
+      # Steady induced velocity between momentum theory's two branches, in units of the hover's: p(A p² + B q² − C)
+      # (W. Johnson, "Helicopter Theory", 1980, section 3-2.4; fitted there to measured rotors).
+      CLOSURE_CLIMB = 0.373
+      CLOSURE_EDGE = 0.598
+      CLOSURE_OFFSET = 1.991
+      # Momentum theory has two roots below this climb ratio: the lower one is the windmill's.
+      WINDMILL_CLIMB = -1.5
+      # Half-axes of the ellipse in climb and edgewise ratio inside which there is a vortex ring, about a sink of one
+      # induced velocity. Chosen: onset near 0.45 and end near 1.55 of the induced velocity in a vertical descent.
+      RING_CLIMB = 0.55
+      RING_EDGE = 0.95
+      # Time constant of the inflow, s. Chosen: that of a light rotor's wake, about a quarter of a revolution behind.
+      INFLOW_S = 0.1
+      # Blades begin to stall at this share of their limit; under load they carry at least, and pushed down at most, so
+      # much loading. Chosen.
+      KNEE = 0.78
+      LEAST_LIMIT = 0.05
+      LEAST_LOADING = -0.03
+      # Drag that stalled blades add for each unit of loading they fail to carry. Chosen: keeps the stall's power real.
+      STALL_DRAG = 0.6
+      # Profile power grows by 1 + 4.65 μ² (A. R. S. Bramwell, "Helicopter Dynamics", 1976, section 3.7).
+      PROFILE_OF_SPEED = 4.65
+      attr_reader :area, :solidity, :radius, :normal_speed, :inertia, :induced_factor, :lift_slope, :collective_min,
+                  :collective_max, :hub_height, :density
 
       def initialize(type, density)
         @density = density
@@ -42,8 +64,8 @@ module Fujin
       # The same after the soft stall limit.
       def limited(loading, advance_ratio)
         top = loading_limit(advance_ratio)
-        knee = 0.78 * top
-        return (loading < -0.03 ? -0.03 : loading) if loading <= knee
+        knee = KNEE * top
+        return (loading < LEAST_LOADING ? LEAST_LOADING : loading) if loading <= knee
 
         knee + ((top - knee) * Math.tanh((loading - knee) / (top - knee)))
       end
@@ -52,7 +74,7 @@ module Fujin
       # @raise [OutsideModel] when the blades cannot carry that loading
       def unlimited(loading, advance_ratio)
         top = loading_limit(advance_ratio)
-        knee = 0.78 * top
+        knee = KNEE * top
         return loading if loading <= knee
         raise OutsideModel, 'the blades would be stalled' if loading >= top
 
@@ -67,7 +89,7 @@ module Fujin
       # Strength of the vortex-ring state, 0 outside its region to 1 at its heart.
       # @param climb_ratio [Float] v_n / v_h, @param edge_ratio [Float] v_t / v_h
       def ring_strength(climb_ratio, edge_ratio)
-        s = 1.0 - (((climb_ratio + 1.0) / 0.55)**2) - ((edge_ratio / 0.95)**2)
+        s = 1.0 - (((climb_ratio + 1.0) / RING_CLIMB)**2) - ((edge_ratio / RING_EDGE)**2)
         s.positive? ? s : 0.0
       end
 
@@ -77,11 +99,12 @@ module Fujin
       # Shaft power against blade drag, watts.
       def profile_power(omega, advance_ratio, loading, unlimited_loading)
         angle = 6.0 * loading / lift_slope
-        drag = @cd0 + (@cd2 * angle * angle) + (0.6 * (unlimited_loading - loading))
-        @profile_scale * (omega**3) * drag * (1.0 + (4.65 * advance_ratio * advance_ratio))
+        drag = @cd0 + (@cd2 * angle * angle) + (STALL_DRAG * (unlimited_loading - loading))
+        @profile_scale * (omega**3) * drag * (1.0 + (PROFILE_OF_SPEED * advance_ratio * advance_ratio))
       end
 
-      # Ground-effect factor on the induced velocity (Cheeseman and Bennett), 1 away from the ground.
+      # Ground-effect factor on the induced velocity (I. C. Cheeseman and W. E. Bennett, "The Effect of the Ground on a
+      # Helicopter Rotor in Forward Flight", ARC R&M 3021, 1955), 1 away from the ground.
       # @param height [Float] skids above ground, metres
       def ground_factor(height, speed, induced)
         z = height + hub_height
@@ -97,13 +120,14 @@ module Fujin
         q = edge / hover
         return factor * closure(p, q, hover) if in_closure?(p, q)
 
-        factor * (p > -1.5 ? upper_root(climb, edge, hover) : lower_root(climb, edge, hover))
+        factor * (p > WINDMILL_CLIMB ? upper_root(climb, edge, hover) : lower_root(climb, edge, hover))
       end
 
       def in_closure?(climb_ratio, edge_ratio) = (((2.0 * climb_ratio) + 3.0)**2) + (edge_ratio**2) < 1.0
 
       def closure(climb_ratio, edge_ratio, hover)
-        hover * climb_ratio * ((0.373 * climb_ratio * climb_ratio) + (0.598 * edge_ratio * edge_ratio) - 1.991)
+        hover * climb_ratio *
+          ((CLOSURE_CLIMB * climb_ratio * climb_ratio) + (CLOSURE_EDGE * edge_ratio * edge_ratio) - CLOSURE_OFFSET)
       end
 
       # Thrust with the vortex-ring loss, whose own scale depends on the thrust.
@@ -120,7 +144,7 @@ module Fujin
 
       # Rate of the induced velocity towards its steady value, m/s².
       def inflow_rate(height, climb, edge, airspeed, thrust, induced)
-        return -induced / 0.1 if thrust <= 1.0
+        return -induced / INFLOW_S if thrust <= 1.0
 
         factor = ground_factor(height.negative? ? 0.0 : height, airspeed, induced)
         hover = hover_induced_velocity(thrust)
@@ -133,12 +157,12 @@ module Fujin
                    flow2 = (edge * edge) + (through * through)
                    flow2 < 0.01 ? hover : hover * hover / Math.sqrt(flow2)
                  end
-        ((factor * steady) - induced) / 0.1
+        ((factor * steady) - induced) / INFLOW_S
       end
 
       private
 
-      def loading_limit(advance_ratio) = [@limit * (1.0 - (@limit_slope * advance_ratio)), 0.05].max
+      def loading_limit(advance_ratio) = [@limit * (1.0 - (@limit_slope * advance_ratio)), LEAST_LIMIT].max
 
       # w * sqrt(edge^2 + (climb + w)^2) = hover^2 by Newton's method from above.
       def upper_root(climb, edge, hover)

@@ -2,10 +2,15 @@
 
 module Fujin
   module Flight
-    # One flown run: the model's truth at each step, SI and radians, in rows of Run::FIELDS.
+    # One flown run: the model's truth at each step, SI and radians, in rows of Run::Row.
     class Run
-      FIELDS = %i[t_s north_m east_m height_m v_north v_east v_up air_speed heading pitch bank rotor_pct engine_pct
-                  collective_share pedal throttle_open power_w phase].freeze
+      Row =
+        Struct.new(
+          *%i[
+            t_s north_m east_m height_m v_north v_east v_up air_speed heading pitch bank rotor_pct engine_pct
+            collective_share pedal throttle_open power_w phase
+          ]
+        )
 
       attr_reader :rows, :model, :contact
 
@@ -29,10 +34,7 @@ module Fujin
         model.check_energy
       end
 
-      def column(name)
-        index = FIELDS.index(name)
-        rows.map { |row| row[index] }
-      end
+      def column(name) = rows.map(&name)
 
       private
 
@@ -40,7 +42,7 @@ module Fujin
         m = model
         wind = m.wind_here
         air = Math.sqrt(((m.velocity[0] - wind[0])**2) + ((m.velocity[1] - wind[1])**2))
-        [
+        Row.new(
           m.time_s,
           *m.position,
           *m.velocity,
@@ -55,7 +57,7 @@ module Fujin
           controls.throttle_open,
           m.power_w,
           phase
-        ]
+        )
       end
     end
   end

@@ -30,7 +30,7 @@ module Fujin
 
         @power_w *= Math.exp(-dt / CLOSED_S)
         target = throttle_open ? rotor_fraction * 1.1 : @engine.idle_fraction
-        @fraction = [@fraction + ((target - @fraction) * (1.0 - Math.exp(-dt / @engine.spool_s))), rotor_fraction].min
+        @fraction = [Lag.follow(@fraction, target, dt, @engine.spool_s), rotor_fraction].min
         follow(collective_share)
       end
 
@@ -57,7 +57,7 @@ module Fujin
       end
 
       def approach(wanted_w, dt)
-        @power_w += (wanted_w - @power_w) * (1.0 - Math.exp(-dt / @engine.lag_s))
+        @power_w = Lag.follow(@power_w, wanted_w, dt, @engine.lag_s)
       end
     end
   end

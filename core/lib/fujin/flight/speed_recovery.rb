@@ -5,7 +5,8 @@ module Fujin
     # From a near-vertical descent without power to a glide speed: nose down to a disc attitude, eased as the speed
     # comes back, collective holding rotor rpm. Flown by the model in still air.
     class SpeedRecovery
-      # Rows are [t_s, ahead_m, height_m (0 at the start), equivalent_kt, sink_m_s, rotor_pct, load_factor].
+      # Height is 0 at the start.
+      Row = Struct.new(:t_s, :ahead_m, :height_m, :ias_kt, :sink_m_s, :rotor_pct, :load_factor)
       Result =
         Value.define(
           :rows, :reached_s, :height_lost_m, :steady_height_lost_m, :lowest_rotor_pct, :greatest_sink_m_s,
@@ -52,15 +53,15 @@ module Fujin
       private
 
       def summary(rows, reached, steady)
-        there = rows.find { |r| r[0] >= reached - 1e-9 }
+        there = rows.find { |row| row.t_s >= reached - 1e-9 }
         Result.new(
           rows: rows.freeze,
           reached_s: reached,
-          height_lost_m: -there[2],
-          steady_height_lost_m: steady || -rows.last[2],
-          lowest_rotor_pct: rows.map { |r| r[5] }.min,
-          greatest_sink_m_s: rows.map { |r| r[4] }.max,
-          least_load_factor: rows.map { |r| r[6] }.min
+          height_lost_m: -there.height_m,
+          steady_height_lost_m: steady || -rows.last.height_m,
+          lowest_rotor_pct: rows.map(&:rotor_pct).min,
+          greatest_sink_m_s: rows.map(&:sink_m_s).max,
+          least_load_factor: rows.map(&:load_factor).min
         )
       end
 
@@ -116,15 +117,8 @@ module Fujin
         @conditions.atmosphere.equivalent_speed(Math.hypot(@model.velocity[0], @model.velocity[1])) / Quantities::KT
 
       def row
-        [
-          @model.time_s,
-          @model.position[0],
-          @model.position[2] - START_M,
-          speed_kt,
-          -@model.velocity[2],
-          @model.rotor_pct,
-          @model.thrust_n / (@conditions.mass_kg * Quantities::G)
-        ]
+        Row.new(@model.time_s, @model.position[0], @model.position[2] - START_M, speed_kt, -@model.velocity[2],
+                @model.rotor_pct, @model.thrust_n / (@conditions.mass_kg * Quantities::G))
       end
     end
   end

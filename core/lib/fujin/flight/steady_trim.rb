@@ -91,10 +91,10 @@ module Fujin
       # @return [Array(Float, Float), nil] nil when the speed is outside the region
       def vortex_ring_sinks_m_s(speed_kt)
         hover = rotor.hover_induced_velocity(mass_kg * Quantities::G)
-        edge = atmosphere.true_speed(speed_kt * Quantities::KT) / (0.95 * hover)
+        edge = atmosphere.true_speed(speed_kt * Quantities::KT) / (Rotor::RING_EDGE * hover)
         return nil if edge.abs >= 1.0
 
-        half_width = 0.55 * Math.sqrt(1.0 - (edge * edge))
+        half_width = Rotor::RING_CLIMB * Math.sqrt(1.0 - (edge * edge))
         [hover * (1.0 - half_width), hover * (1.0 + half_width)]
       end
 

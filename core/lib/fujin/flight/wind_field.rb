@@ -45,17 +45,14 @@ module Fujin
       def gusts(sigma, random)
         keep = Math.exp(-STEP_S / GUST_TIME_S)
         kick = sigma * Math.sqrt(1.0 - (keep * keep))
-        north = sigma * normal(random)
-        east = sigma * normal(random)
+        north = sigma * NormalRandom.draw(random)
+        east = sigma * NormalRandom.draw(random)
         Array.new((LONGEST_S / STEP_S).to_i + 2) do
-          north = (north * keep) + (kick * normal(random))
-          east = (east * keep) + (kick * normal(random))
+          north = (north * keep) + (kick * NormalRandom.draw(random))
+          east = (east * keep) + (kick * NormalRandom.draw(random))
           [north, east].freeze
         end.freeze
       end
-
-      # Box and Muller.
-      def normal(random) = Math.sqrt(-2.0 * Math.log(1.0 - random.rand)) * Math.cos(2.0 * Math::PI * random.rand)
 
       def gust_at(time_s)
         place = (time_s.clamp(0.0, LONGEST_S) / STEP_S)

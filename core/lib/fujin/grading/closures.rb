@@ -7,7 +7,8 @@ module Fujin
     class Closures
       # Power-instrument readings taken as idle and as clearly driving.
       IDLE = { map: [13.5, 16.0], tq: [8.0, 20.0] }.freeze
-      WARMING_UP_S = 2.0
+      # What tells it, the surest first.
+      SOURCES = %i[throttle ne power collective nr sink].freeze
 
       # @param signals [Recordings::Signals]
       def initialize(signals)
@@ -22,11 +23,19 @@ module Fujin
 
       # Confirmed by a descent or not: low in a hover there is none.
       def all
-        source =
-          %i[throttle ne power collective nr sink].find do |name|
-            @signals.signal?(name) && (name != :ne || @signals.signal?(:nr))
+        source = SOURCES.find { |name| @signals.signal?(name) && (name != :ne || @signals.signal?(:nr)) }
+        return [[], true] unless source
+
+        found =
+          case source
+          when :throttle then by_throttle
+          when :ne then by_ne
+          when :power then by_power
+          when :collective then by_collective
+          when :nr then by_nr
+          when :sink then by_sink
           end
-        source ? [send(:"by_#{source}"), source != :throttle] : [[], true]
+        [found, source != :throttle]
       end
 
       # Is the engine at idle at this sample, as far as the file can tell? nil when it can't.

@@ -110,7 +110,7 @@ module Fujin
         times, shown = shown_speeds
         return [] if times.empty?
 
-        share = lag < @signals.step_s ? 1.0 : 1.0 - Math.exp(-@signals.step_s / lag)
+        share = lag < @signals.step_s ? 1.0 : Lag.share(@signals.step_s, lag)
         filtered = Array.new(DEGREE, 0.0)
         from_start = shown.first
         (1...times.size).map do |i|

@@ -21,19 +21,19 @@ module Fujin
 
       def at_contact(fault, id)
         at = @attempt.event(:contact_s)
+        return nil unless at && value(id) && out_at_contact?(id)
+
+        found(fault, yield(value(id)), [id], from: [at - BEFORE_S, @attempt.start_s].max, to: at + 0.5)
+      end
+
+      # A value that its uncertainty could clear accuses nobody.
+      def out_at_contact?(id)
         taken = measure(id)
-        return nil unless at && taken&.value
-
         band = taken.band || standard_for_faults.band(id, @context.stage, @context.targets)
-        # A value that its uncertainty could clear accuses nobody.
         spread = taken.uncertainty.to_f
-        if [taken.value - spread, taken.value, taken.value + spread].any? do |v|
-             %w[polished in].include?(band.verdict(v))
-           end
-          return nil
+        [taken.value - spread, taken.value, taken.value + spread].none? do |v|
+          %w[polished in].include?(band.verdict(v))
         end
-
-        found(fault, yield(taken.value), [id], from: [at - BEFORE_S, @attempt.start_s].max, to: at + 0.5)
       end
     end
   end

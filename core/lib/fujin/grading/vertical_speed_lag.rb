@@ -18,7 +18,7 @@ module Fujin
       end
 
       def misfit(rate, shown, lag, step)
-        share = lag < step ? 1.0 : 1.0 - Math.exp(-step / lag)
+        share = lag < step ? 1.0 : Lag.share(step, lag)
         filtered = nil
         total = 0.0
         rate.each_index do |i|

@@ -72,13 +72,13 @@ module Fujin
         @sink = sink(sample)
       end
 
-      def percent(rpm) = rpm && (100.0 * rpm / (@type.fetch('rotor.normal_speed_rad_s') * 60.0 / (2.0 * Math::PI)))
+      def percent(rpm) = rpm && (100.0 * rpm / @type.normal_rotor_rpm)
 
       def smooth(name, value)
         return @smooth.delete(name) if value.nil?
 
         before = @smooth[name] || value
-        @smooth[name] = before + ((value - before) * (1.0 - Math.exp(-@dt / SMOOTH_S.fetch(name))))
+        @smooth[name] = Lag.follow(before, value, @dt, SMOOTH_S.fetch(name))
       end
 
       # From the height over the last second, since a vertical-speed instrument lags; else the instrument.

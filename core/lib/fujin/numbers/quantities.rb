@@ -9,9 +9,9 @@ module Fujin
     FPM = FT / 60.0
     DEG = Math::PI / 180.0
     G = 9.80665
-    PSF = 47.88025898
     INHG = 3386.389
-    NM = 1852.0
+    # Revolutions a minute of a radian a second.
+    RPM = 2.0 * Math::PI / 60.0
 
     module_function
 

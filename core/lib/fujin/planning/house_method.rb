@@ -57,15 +57,19 @@ module Fujin
       def collective_reaction_s = self['reaction_s'] + HAND_S.fetch(self['collective_hand'])
       HAND_S = { 'on' => 0.0, 'beside' => 0.3, 'friction' => 0.6 }.freeze
 
+      # A student's hand takes longer at the throttle.
+      STUDENT_S = 0.3
+
       # Seconds from the decision at a gate to power being there: reaction, hand, and the engine's lag, or its spool
       # from idle.
       def gate_time_s(type)
-        hand = self['throttle_by'] == 'student' ? 0.3 : 0.0
-        spool = if self['throttle_position'] == 'idle'
-                  type.turbine? ? 2.0 : 0.6
-                else
-                  0.0
-                end
+        hand = self['throttle_by'] == 'student' ? STUDENT_S : 0.0
+        spool =
+          if self['throttle_position'] == 'idle'
+            Flight::Engine::SPOOL_S.fetch(type.turbine? ? :turbine : :piston)
+          else
+            0.0
+          end
         self['gate_reaction_s'] + self['gate_throttle_s'] + hand + spool + type.fetch('engine.lag_s')
       end
 

@@ -48,7 +48,7 @@ module Fujin
       # Speed above which there is no vortex-ring region, kt.
       def edge_speed_kt(trim)
         hover = trim.rotor.hover_induced_velocity(trim.mass_kg * Quantities::G)
-        trim.atmosphere.equivalent_speed(0.95 * hover) / Quantities::KT * 0.9999
+        trim.atmosphere.equivalent_speed(Flight::Rotor::RING_EDGE * hover) / Quantities::KT * 0.9999
       end
 
       def autorotation_curve(trim)

@@ -106,7 +106,7 @@ module Fujin
         put(:lon, 'lon_deg')
       end
 
-      def normal_rpm = @type.fetch('rotor.normal_speed_rad_s') * 60.0 / (2.0 * Math::PI)
+      def normal_rpm = @type.normal_rotor_rpm
 
       def put(name, channel, scale: 1.0, angle: false)
         raw = recording[channel]

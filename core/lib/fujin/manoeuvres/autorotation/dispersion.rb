@@ -121,19 +121,16 @@ module Fujin
 
         def deviation(random, entry = entry_ft)
           Deviation.new(
-            speed_kt: normal(random) * @spread.speed_kt,
-            rotor_pct: normal(random) * @spread.rotor_pct,
-            delay_s: (normal(random) * @spread.delay_s).abs,
-            flare_height_ft: normal(random) * @spread.flare_height_ft,
-            entry_ft: normal(random) * entry,
-            across_ft: normal(random) * @spread.across_ft,
-            bank_deg: normal(random) * @spread.bank_deg,
-            headwind_kt: normal(random) * wind_kt
+            speed_kt: NormalRandom.draw(random) * @spread.speed_kt,
+            rotor_pct: NormalRandom.draw(random) * @spread.rotor_pct,
+            delay_s: (NormalRandom.draw(random) * @spread.delay_s).abs,
+            flare_height_ft: NormalRandom.draw(random) * @spread.flare_height_ft,
+            entry_ft: NormalRandom.draw(random) * entry,
+            across_ft: NormalRandom.draw(random) * @spread.across_ft,
+            bank_deg: NormalRandom.draw(random) * @spread.bank_deg,
+            headwind_kt: NormalRandom.draw(random) * wind_kt
           )
         end
-
-        # Box and Muller.
-        def normal(random) = Math.sqrt(-2.0 * Math.log(1.0 - random.rand)) * Math.cos(2.0 * Math::PI * random.rand)
 
         # The mean wind's own uncertainty and what a gusty flight averages to.
         def wind_kt =

@@ -7,6 +7,7 @@ module Fujin
       class Faults
         include Grading::FaultFinding
         include BigCheck
+        include Grading::ContactFaults
 
         NAMED = %w[marginal out].freeze
         # Established, then turn: later than this after the planned moment is waiting.
@@ -247,20 +248,7 @@ module Fujin
           )
         end
 
-        def at_contact(fault, id, text)
-          at = @attempt.event(:contact_s)
-          bad?(id) ? found(fault, text.call(value(id)), [id], from: at - 1.5, to: at + 0.5) : nil
-        end
-
-        def not_level = at_contact('not_level', 'contact_pitch_deg', ->(v) { "pitch #{v.round(1)}° at contact" })
-        def weak_cushion = at_contact('weak_cushion', 'contact_sink_fpm', ->(v) { "sink #{v.round} ft/min at contact" })
-
-        def drift_at_contact =
-          at_contact(
-            'drift_at_contact',
-            'contact_drift_kt',
-            ->(v) { "#{v.abs.round(1)} kt to the #{v.positive? ? 'right' : 'left'} at contact" }
-          )
+        def out_at_contact?(id) = bad?(id)
 
         def late_turn
           planned = planned_entry.turn_after_s

@@ -6,13 +6,12 @@ module Fujin
       # The two parts of an autorotation that no closed form gives, flown once by the model: the entry in still air,
       # since a steady wind moves it over the ground without changing it; and the flare to the end against the day's
       # headwind, since a pilot ends it by the ground that goes by.
-      #
-      # Rows are [t_s, air_distance_m, height_m, air_speed_m_s (true), equivalent_kt, sink_m_s, rotor_pct, phase],
-      # time and distance from the start of the segment.
       class FlownSegments
+        # Time and distance through the air from the start of the segment; airspeed true and as the dial shows it.
+        Row = Struct.new(:t_s, :air_m, :height_m, :air_speed_m_s, :ias_kt, :sink_m_s, :rotor_pct, :phase)
         Segment = Value.define(:rows) do
-          def duration_s = rows.last[0]
-          def height_lost_m = rows.first[2] - rows.last[2]
+          def duration_s = rows.last.t_s
+          def height_lost_m = rows.first.height_m - rows.last.height_m
         end
 
         # How near speed (kt) and sink (share) are to the glide's when it is established, and when it has settled.
@@ -23,6 +22,7 @@ module Fujin
         # Half as often as a recording is flown: the places differ by less than three feet.
         STEP_S = 0.04
         LONGEST_ENTRY_S = 20.0
+        LONGEST_FLARE_S = 45.0
 
         # A hover is reached below this ground speed.
         HOVER_M_S = 0.8
@@ -72,7 +72,7 @@ module Fujin
         def settled_entry = @settled_entry ||= KEPT.fetch([:entry, *@conditions.load_key, @task]) { fly_entry }
 
         # Lowest rotor rpm in the entry, percent.
-        def lowest_rotor_pct = entry.rows.map { |row| row[6] }.min
+        def lowest_rotor_pct = entry.rows.map(&:rotor_pct).min
 
         # From the flare height to the hover, or to the end of the slide. The last rows after contact have height 0.
         # @return [Segment]
@@ -91,10 +91,10 @@ module Fujin
             @conditions.trim.autorotation_sink_m_s(@task.glide_speed_kt, rotor_pct: @task.target_rotor_pct)
 
         def gliding?(row, within_kt, within_share)
-          row[0] > LONGEST_ENTRY_S ||
+          row.t_s > LONGEST_ENTRY_S ||
             (
-              row[0] > 3.0 && (row[4] - @task.glide_speed_kt).abs < within_kt &&
-                ((row[5] / steady_sink_m_s) - 1.0).abs < within_share
+              row.t_s > 3.0 && (row.ias_kt - @task.glide_speed_kt).abs < within_kt &&
+                ((row.sink_m_s / steady_sink_m_s) - 1.0).abs < within_share
             )
         end
 
@@ -116,9 +116,9 @@ module Fujin
             )
           rows =
             fly(model, @headwind, gliding: true) do |row|
-              row[0] > 45.0 || (row[7] != :glide && (row[3] - @headwind).abs < HOVER_M_S)
+              row.t_s > LONGEST_FLARE_S || (row.phase != :glide && (row.air_speed_m_s - @headwind).abs < HOVER_M_S)
             end
-          shift(rows.drop_while { |row| row[2] > @task.flare_height_m })
+          shift(rows.drop_while { |row| row.height_m > @task.flare_height_m })
         end
 
         # Flying north into this headwind.
@@ -144,13 +144,22 @@ module Fujin
         def row(model, pilot, headwind)
           speed = Math.hypot(model.velocity[0] + headwind, model.velocity[1])
           phase = model.contact && pilot.phase == :cushion ? :touchdown : pilot.phase
-          [model.time_s, model.position[0] + (headwind * model.time_s), model.position[2], speed,
-           model.trim.atmosphere.equivalent_speed(speed) / Quantities::KT, -model.velocity[2], model.rotor_pct, phase]
+          Row.new(
+            model.time_s,
+            model.position[0] + (headwind * model.time_s),
+            model.position[2],
+            speed,
+            model.trim.atmosphere.equivalent_speed(speed) / Quantities::KT,
+            -model.velocity[2],
+            model.rotor_pct,
+            phase
+          )
         end
 
         def shift(rows)
-          time, distance = rows.first
-          Segment.new(rows: rows.map { |r| [r[0] - time, r[1] - distance, *r[2..]] }.freeze)
+          first = rows.first
+          moved = rows.map { |row| Row.new(row.t_s - first.t_s, row.air_m - first.air_m, *row.to_a.drop(2)) }
+          Segment.new(rows: moved.freeze)
         end
       end
     end

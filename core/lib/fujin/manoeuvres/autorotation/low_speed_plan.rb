@@ -128,30 +128,30 @@ module Fujin
             .each_slice(10)
             .map(&:first)
             .drop(1)
-            .map do |t, ahead, height, kt, sink, rotor, _|
+            .map do |row|
               point(
-                from.t_s + t,
-                from.along_ft + ((ahead - (head * t)) / Q::FT),
-                from.height_ft + (height / Q::FT),
-                kt,
-                kt - headwind_kt,
-                sink / Q::FPM,
+                from.t_s + row.t_s,
+                from.along_ft + ((row.ahead_m - (head * row.t_s)) / Q::FT),
+                from.height_ft + (row.height_m / Q::FT),
+                row.ias_kt,
+                row.ias_kt - headwind_kt,
+                row.sink_m_s / Q::FPM,
                 :recovery,
-                rotor_rpm_pct: rotor
+                rotor_rpm_pct: row.rotor_pct
               )
             end
         end
 
         def glide_down(from)
           last = recovery.rows.last
-          along = from.along_ft + ((last[1] - (headwind_kt * Q::KT * last[0])) / Q::FT)
-          height = from.height_ft + (last[2] / Q::FT)
+          along = from.along_ft + ((last.ahead_m - (headwind_kt * Q::KT * last.t_s)) / Q::FT)
+          height = from.height_ft + (last.height_m / Q::FT)
           sink = trim.autorotation_sink_m_s(glide_speed_kt)
           ground = groundspeed_kt(@course_deg, glide_speed_kt)
           (1..15)
             .map do |t|
               point(
-                from.t_s + last[0] + t,
+                from.t_s + last.t_s + t,
                 along + (ground * Q::KT * t / Q::FT),
                 height - (sink * t / Q::FT),
                 glide_speed_kt,

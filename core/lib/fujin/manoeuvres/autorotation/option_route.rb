@@ -114,7 +114,10 @@ module Fujin
 
         # A flown segment's ground along a relative track, metres.
         def flown_over(segment, track)
-          segment.rows.each_cons(2).sum { |a, b| @straight.ground_speed(track, (a[3] + b[3]) / 2.0) * (b[0] - a[0]) }
+          segment
+            .rows
+            .each_cons(2)
+            .sum { |a, b| @straight.ground_speed(track, (a.air_speed_m_s + b.air_speed_m_s) / 2.0) * (b.t_s - a.t_s) }
         end
 
         # Lagrange's weights of the three steps nearest to a value, by index.

@@ -125,17 +125,24 @@ module Fujin
 
         # A segment's distance over the ground in the wind.
         def ground_distance(segment, wind_change_kt = 0.0)
-          segment.rows.each_cons(2).sum { |a, b| ground_speed((a[3] + b[3]) / 2.0, wind_change_kt) * (b[0] - a[0]) }
+          segment
+            .rows
+            .each_cons(2)
+            .sum { |a, b| ground_speed((a.air_speed_m_s + b.air_speed_m_s) / 2.0, wind_change_kt) * (b.t_s - a.t_s) }
         end
 
         # The flare as far as the point the spot stands for: the hover over the ground, the start of the ground run, or
         # the first contact.
         def flare_to_end(wind_change_kt = 0.0)
-          stop = case @house['ending']
-                 when 'touchdown' then flare.rows.index { |row| row[7] == :touchdown }
-                 when 'recovery_run' then flare.rows.index { |row| row[7] == :recovery }
-                 else flare.rows.index { |row| ground_speed(row[3], wind_change_kt) < FlownSegments::HOVER_M_S }
-                 end
+          stop =
+            case @house['ending']
+            when 'touchdown'
+              flare.rows.index { |row| row.phase == :touchdown }
+            when 'recovery_run'
+              flare.rows.index { |row| row.phase == :recovery }
+            else
+              flare.rows.index { |row| ground_speed(row.air_speed_m_s, wind_change_kt) < FlownSegments::HOVER_M_S }
+            end
           FlownSegments::Segment.new(rows: flare.rows[0..(stop || -1)])
         end
 
@@ -190,8 +197,8 @@ module Fujin
 
         def contact_ground_speed
           phase = { 'touchdown' => :touchdown, 'recovery_run' => :recovery }[@house['ending']]
-          row = phase && flare.rows.find { |r| r[7] == phase }
-          row && [ground_speed(row[3]), 0.0].max
+          row = phase && flare.rows.find { |r| r.phase == phase }
+          row && [ground_speed(row.air_speed_m_s), 0.0].max
         end
 
         def gates

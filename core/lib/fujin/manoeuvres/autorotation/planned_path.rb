@@ -7,6 +7,7 @@ module Fujin
       class PlannedPath
         Q = Quantities
         ROW_EVERY = 10
+        Row = Struct.new(:t_s, :along_m, :height_ft, :ias_kt, :groundspeed_m_s, :sink_m_s, :rotor_pct, :phase)
 
         def initialize(setup_s:, height_ft:, entry_speed_kt:, glide_speed_kt:, target_pct:, entry:, flare:, sink_m_s:,
                        flare_height_ft:, true_speed:, ground_speed:, established_s:)
@@ -28,17 +29,18 @@ module Fujin
         def points
           laid = setup + flown(@entry, [0.0, 0.0], @height_ft) + glide
           # The flare's first row is the glide's last.
-          laid += flown(@flare, [laid.last[0], laid.last[1]], @flare_height_ft).drop(1)
-          total = laid.last[1]
+          laid += flown(@flare, [laid.last.t_s, laid.last.along_m], @flare_height_ft).drop(1)
+          total = laid.last.along_m
           laid.map { |row| point(row, total) }
         end
 
         private
 
-        # Rows here are [t_s, along_m, height_ft, ias_kt, groundspeed_m_s, sink_m_s, rotor_pct, phase].
         def setup
           speed = @ground_speed.call(@true_speed.call(@entry_speed_kt))
-          (-@setup_s.to_i...0).map { |t| [t.to_f, speed * t, @height_ft, @entry_speed_kt, speed, 0.0, 100.0, :setup] }
+          (-@setup_s.to_i...0).map do |t|
+            Row.new(t.to_f, speed * t, @height_ft, @entry_speed_kt, speed, 0.0, 100.0, :setup)
+          end
         end
 
         def flown(segment, origin, top_ft)
@@ -46,20 +48,21 @@ module Fujin
           last = segment.rows.first
           rows =
             segment.rows.each_with_index.filter_map do |row, i|
-              along += @ground_speed.call((row[3] + last[3]) / 2.0) * (row[0] - last[0])
+              along += @ground_speed.call((row.air_speed_m_s + last.air_speed_m_s) / 2.0) * (row.t_s - last.t_s)
               last = row
               next unless (i % ROW_EVERY).zero? || i == segment.rows.size - 1
 
-              [
-                origin[0] + row[0],
+              height = top_ft - ((segment.rows.first.height_m - row.height_m) / Q::FT)
+              Row.new(
+                origin[0] + row.t_s,
                 along,
-                top_ft - ((segment.rows.first[2] - row[2]) / Q::FT),
-                row[4],
-                @ground_speed.call(row[3]),
-                row[5],
-                row[6],
+                height,
+                row.ias_kt,
+                @ground_speed.call(row.air_speed_m_s),
+                row.sink_m_s,
+                row.rotor_pct,
                 phase_of(row, segment)
-              ]
+              )
             end
           @end_of_flown = rows.last
           rows
@@ -67,42 +70,42 @@ module Fujin
 
         # The entry lasts until the glide is established, whatever the pilot's hands call it.
         def phase_of(row, segment)
-          return row[7] unless segment.equal?(@entry)
+          return row.phase unless segment.equal?(@entry)
 
-          row[0] < @established_s ? :entry : :glide
+          row.t_s < @established_s ? :entry : :glide
         end
 
         def glide
           start = @end_of_flown
           speed = @ground_speed.call(@true_speed.call(@glide_speed_kt))
-          time = (start[2] - @flare_height_ft) * Q::FT / @sink_m_s
+          time = (start.height_ft - @flare_height_ft) * Q::FT / @sink_m_s
           steps = [time.ceil, 1].max
           (1..steps).map do |k|
             t = time * k / steps
-            [
-              start[0] + t,
-              start[1] + (speed * t),
-              start[2] - (@sink_m_s * t / Q::FT),
+            Row.new(
+              start.t_s + t,
+              start.along_m + (speed * t),
+              start.height_ft - (@sink_m_s * t / Q::FT),
               @glide_speed_kt,
               speed,
               @sink_m_s,
               @target_pct,
               :glide
-            ]
+            )
           end
         end
 
         def point(row, total)
           Planning::PathPoint.new(
-            t_s: row[0],
-            along_ft: (row[1] - total) / Q::FT,
+            t_s: row.t_s,
+            along_ft: (row.along_m - total) / Q::FT,
             across_ft: 0.0,
-            height_ft: row[2],
-            ias_kt: row[3],
-            groundspeed_kt: row[4] / Q::KT,
-            sink_fpm: row[5] / Q::FPM,
-            rotor_rpm_pct: row[6],
-            phase: row[7]
+            height_ft: row.height_ft,
+            ias_kt: row.ias_kt,
+            groundspeed_kt: row.groundspeed_m_s / Q::KT,
+            sink_fpm: row.sink_m_s / Q::FPM,
+            rotor_rpm_pct: row.rotor_pct,
+            phase: row.phase
           )
         end
       end

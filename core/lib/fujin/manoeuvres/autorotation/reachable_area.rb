@@ -38,10 +38,11 @@ module Fujin
           return nil unless height.positive?
 
           glide_time = height / straight
-          ahead = (speed * glide_time) + @flare.rows.last[1]
+          ahead = (speed * glide_time) + @flare.rows.last.air_m
           side = change.negative? ? -1.0 : 1.0
           time = @entry.duration_s + turn_time + glide_time + @flare.duration_s
-          along = @entry.rows.last[1] + (radius * Math.sin(change.abs)) + (ahead * Math.cos(change)) + (@wind[0] * time)
+          along =
+            @entry.rows.last.air_m + (radius * Math.sin(change.abs)) + (ahead * Math.cos(change)) + (@wind[0] * time)
           across = (side * radius * (1.0 - Math.cos(change))) + (ahead * Math.sin(change)) + (@wind[1] * time)
           [along, across]
         end

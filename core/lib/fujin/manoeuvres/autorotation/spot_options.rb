@@ -148,8 +148,8 @@ module Fujin
           heading = 0.0
           turns.sum do |flown|
             last = flown.rows.last
-            gained = (last[1] * Math.cos(heading)) - (last[2] * Math.sin(heading))
-            heading += last[4]
+            gained = (last.along_m * Math.cos(heading)) - (last.across_m * Math.sin(heading))
+            heading += last.heading_rad
             gained
           end
         end

@@ -6,7 +6,8 @@ module Fujin
       # Height, time and track of a turn in steady autorotation at one airspeed: quasi-steady, the bank rolled in and
       # out at a given rate through the attitude's own lag. Angles by ṙψ = g·tanΦ/V.
       class SteadyTurn
-        # Rows are [t_s, along_m, across_m (through the air, right +), height_lost_m, heading_rad, bank_deg].
+        # Along and across through the air, right +.
+        Row = Struct.new(:t_s, :along_m, :across_m, :height_lost_m, :heading_rad, :bank_deg)
         Result = Value.define(:rows, :height_lost_m, :duration_s, :radius_m, :steady_height_lost_m, :sink_m_s)
 
         STEP_S = 0.05
@@ -73,7 +74,7 @@ module Fujin
           change = ROLL_DEG_S * STEP_S
           @command = @rolling_out ? [@command - change, 0.0].max : [@command + change, @bank_deg].min
           before = @bank
-          @bank += (@command - @bank) * (1.0 - Math.exp(-STEP_S / LAG_S))
+          @bank = Lag.follow(@bank, @command, STEP_S, LAG_S)
           middle = (before + @bank) / 2.0
           turned = Quantities::G * Math.tan(middle * Quantities::DEG) / @speed * STEP_S
           at = @heading + (turned / 2.0)
@@ -93,7 +94,7 @@ module Fujin
         end
 
         def load_of(deg) = 1.0 / (Math.cos(deg * Quantities::DEG)**2)
-        def row = [@t, @along, @across, @lost, @side * @heading, @side * @bank]
+        def row = Row.new(@t, @along, @across, @lost, @side * @heading, @side * @bank)
       end
     end
   end

@@ -11,6 +11,7 @@ module Fujin
         ESTABLISHED_S = 2.0
 
         # How far the route has come: time s, along and across m, height m.
+        Row = Struct.new(:t_s, :along_m, :across_m, :height_m, :ias_kt, :groundspeed_m_s, :sink_m_s, :rotor_pct, :phase)
         State = Struct.new(:time, :along, :across, :height)
 
         # @param turns_deg [Array<Float>] track changes in order, right +
@@ -75,7 +76,7 @@ module Fujin
         end
 
         # Height's worth of speed that the entry still has over the glide's.
-        def carried_m = ((@entry.rows.last[3]**2) - (@true_glide**2)) / (2.0 * Q::G)
+        def carried_m = ((@entry.rows.last.air_speed_m_s**2) - (@true_glide**2)) / (2.0 * Q::G)
 
         private
 
@@ -91,7 +92,7 @@ module Fujin
         end
 
         def keep(ias_kt, ground, sink, rotor, phase)
-          @rows << [@state.time, @state.along, @state.across, @state.height, ias_kt, ground, sink, rotor, phase]
+          @rows << Row.new(@state.time, @state.along, @state.across, @state.height, ias_kt, ground, sink, rotor, phase)
         end
 
         def go(track, metres)
@@ -103,13 +104,13 @@ module Fujin
         def segment(flown, track, phase)
           last = flown.rows.first
           flown.rows.each_with_index do |row, i|
-            step = row[0] - last[0]
-            go(track, ground_speed(track, (row[3] + last[3]) / 2.0) * step)
+            step = row.t_s - last.t_s
+            go(track, ground_speed(track, (row.air_speed_m_s + last.air_speed_m_s) / 2.0) * step)
             @state.time += step
-            @state.height -= last[2] - row[2]
+            @state.height -= last.height_m - row.height_m
             last = row
             if (i % 10).zero? || i == flown.rows.size - 1
-              keep(row[4], ground_speed(track, row[3]), row[5], row[6], phase || row[7])
+              keep(row.ias_kt, ground_speed(track, row.air_speed_m_s), row.sink_m_s, row.rotor_pct, phase || row.phase)
             end
           end
         end
@@ -139,16 +140,17 @@ module Fujin
               along, across = @sequence.through_air(turn, index, row)
               @state =
                 State.new(
-                  origin.time + row[0],
-                  origin.along + along + (wind[0] * row[0]),
-                  origin.across + across + (wind[1] * row[0]),
-                  origin.height - row[3]
+                  origin.time + row.t_s,
+                  origin.along + along + (wind[0] * row.t_s),
+                  origin.across + across + (wind[1] * row.t_s),
+                  origin.height - row.height_lost_m
                 )
-              facing = @sequence.heading(index) + row[4]
+              facing = @sequence.heading(index) + row.heading_rad
               ground =
                 Math.hypot((@true_glide * Math.cos(facing)) + wind[0], (@true_glide * Math.sin(facing)) + wind[1])
               if (i % 8).zero? || i == turn.rows.size - 2
-                keep(@glide_speed_kt, ground, (row[3] - before[3]) / (row[0] - before[0]), @target_pct, :turn)
+                sink = (row.height_lost_m - before.height_lost_m) / (row.t_s - before.t_s)
+                keep(@glide_speed_kt, ground, sink, @target_pct, :turn)
               end
             end
         end
@@ -157,7 +159,7 @@ module Fujin
           track = tracks.first
           speed = ground_speed(track, @conditions.atmosphere.true_speed(@entry_speed_kt * Q::KT))
           (-@setup_s.to_i...0).map do |t|
-            [
+            Row.new(
               t.to_f,
               speed * t * Math.cos(track),
               speed * t * Math.sin(track),
@@ -167,21 +169,21 @@ module Fujin
               0.0,
               100.0,
               :setup
-            ]
+            )
           end
         end
 
         def point(row, last)
           Planning::PathPoint.new(
-            t_s: row[0],
-            along_ft: (row[1] - last[1]) / Q::FT,
-            across_ft: (row[2] - last[2]) / Q::FT,
-            height_ft: row[3] / Q::FT,
-            ias_kt: row[4],
-            groundspeed_kt: row[5] / Q::KT,
-            sink_fpm: row[6] / Q::FPM,
-            rotor_rpm_pct: row[7],
-            phase: row[8]
+            t_s: row.t_s,
+            along_ft: (row.along_m - last.along_m) / Q::FT,
+            across_ft: (row.across_m - last.across_m) / Q::FT,
+            height_ft: row.height_m / Q::FT,
+            ias_kt: row.ias_kt,
+            groundspeed_kt: row.groundspeed_m_s / Q::KT,
+            sink_fpm: row.sink_m_s / Q::FPM,
+            rotor_rpm_pct: row.rotor_pct,
+            phase: row.phase
           )
         end
       end

@@ -42,13 +42,13 @@ module Fujin
           turns.each_with_index.map do |turn, i|
             last = turn.rows.last
             along, across = through_air(turn, i, last)
-            [along + (@wind[0] * last[0]), across + (@wind[1] * last[0])]
+            [along + (@wind[0] * last.t_s), across + (@wind[1] * last.t_s)]
           end.transpose.map(&:sum).then { |sums| sums.empty? ? [0.0, 0.0] : sums }
         end
 
         # Along and across of one row of a turn through the air, from where the turn begins.
         def through_air(_turn, index, row)
-          LocalMap.along_across(row[1], row[2], -heading(index) / Q::DEG)
+          LocalMap.along_across(row.along_m, row.across_m, -heading(index) / Q::DEG)
         end
 
         # Relative heading on which a turn begins, radians.

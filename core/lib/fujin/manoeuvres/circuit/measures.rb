@@ -10,7 +10,7 @@ module Fujin
 
         # @return [Hash{String => Measure}]
         def measures
-          attempt.phases.each { |phase| send(:"take_#{phase.id}", phase) if respond_to?(:"take_#{phase.id}", true) }
+          attempt.phases.each { |leg| take(leg) }
           @taken
         end
 
@@ -24,6 +24,16 @@ module Fujin
         def gate_s = nil
 
         private
+
+        # The crosswind leg has nothing of its own.
+        def take(leg)
+          case leg.id
+          when 'upwind' then take_upwind(leg)
+          when 'downwind' then take_downwind(leg)
+          when 'base' then take_base(leg)
+          when 'final' then take_final(leg)
+          end
+        end
 
         def take_upwind(leg)
           seconds = leg.end_s - leg.start_s

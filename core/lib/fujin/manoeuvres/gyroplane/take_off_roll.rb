@@ -162,7 +162,7 @@ module Fujin
               [BALANCE_DISC_DEG * Quantities::DEG, @tilt].min
             ].max
           end
-          @power += ((@power_share * @engine.max_power_w) - @power) * (1.0 - Math.exp(-seconds / @engine.lag_s))
+          @power = Lag.follow(@power, @power_share * @engine.max_power_w, seconds, @engine.lag_s)
         end
 
         def spin_and_inflow(seconds, omega, induced, air, lost)
@@ -170,7 +170,7 @@ module Fujin
           return @induced = 0.0 unless @thrust > 1.0
 
           steady = @rotor.steady_inflow(@climb, @edge, @thrust, @rotor.ground_factor(0.0, air.abs, @induced))
-          @induced = induced + ((steady - induced) * (1.0 - Math.exp(-seconds / 0.1)))
+          @induced = Lag.follow(induced, steady, seconds, Flight::Rotor::INFLOW_S)
         end
       end
     end

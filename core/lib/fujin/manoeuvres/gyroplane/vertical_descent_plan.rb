@@ -60,16 +60,16 @@ module Fujin
                   .each_slice(15)
                   .map(&:first)
                   .drop(1)
-                  .map do |t, ahead, height, kt, sink, rotor, _|
+                  .map do |row|
                     point(
-                      last.t_s + t,
-                      last.along_ft + ((ahead - (headwind_kt * Q::KT * t)) / Q::FT),
-                      last.height_ft + (height / Q::FT),
-                      kt,
-                      kt - headwind_kt,
-                      sink / Q::FPM,
+                      last.t_s + row.t_s,
+                      last.along_ft + ((row.ahead_m - (headwind_kt * Q::KT * row.t_s)) / Q::FT),
+                      last.height_ft + (row.height_m / Q::FT),
+                      row.ias_kt,
+                      row.ias_kt - headwind_kt,
+                      row.sink_m_s / Q::FPM,
                       :recovery,
-                      rotor_rpm_pct: rotor
+                      rotor_rpm_pct: row.rotor_pct
                     )
                   end
             end

@@ -50,16 +50,16 @@ module Fujin
         def line(from) =
           @line ||= Grading::AboutSpot.new(signals, [signals.at(:lat, from), signals.at(:lon, from)], course_deg)
 
-        # Which way it went, degrees from the nose.
+        # Which way it went, degrees from the nose: the mean direction.
         def way(from, to)
-          offs = range_of(from, to).map { |i| Quantities.wrap_deg(signals[:track][i] - signals[:heading][i]) }
+          offs =
+            range_of(from, to).map do |i|
+              Quantities.wrap_deg(signals[:track][i] - signals[:heading][i]) * Quantities::DEG
+            end
           known = numbers(offs)
-          if known.empty?
-            nil
-          else
-            Math.atan2(*%i[sin cos].map { |f| known.sum { |d| Math.send(f, d * Quantities::DEG) } }) / Quantities::DEG %
-              360.0
-          end
+          return nil if known.empty?
+
+          Math.atan2(known.sum { |rad| Math.sin(rad) }, known.sum { |rad| Math.cos(rad) }) / Quantities::DEG % 360.0
         end
 
         # How far from where it was to stop, either way; nil when nobody said how far.

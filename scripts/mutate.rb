@@ -1,0 +1,197 @@
+# frozen_string_literal: true
+
+require 'bundler/setup'
+require 'coverage'
+require 'fileutils'
+require 'json'
+require 'open3'
+require 'prism'
+require 'tmpdir'
+
+# Would the tests notice? Changes comparisons, signs and constants in core/lib one at a time, runs the tests that
+# reach the line, and lists what survived.
+#
+#   bundle exec ruby scripts/mutate.rb [--count 200] [--seed 1] [--only grading] [--fresh]
+#
+# Which test file reaches which line is found once and kept in var/mutation.json (`--fresh` finds it again).
+class Mutate
+  ROOT = File.expand_path('..', __dir__)
+  MAP = File.join(ROOT, 'var', 'mutation.json')
+  WORKERS = 2
+  # A test that takes longer on a mutant than this hangs, which is noticed too.
+  PATIENCE_S = 120
+  # Wording, not rules.
+  SKIPPED = %r{errors|sign_off|/value\.rb|/kept\.rb}
+  SWAPPED = { :< => '<=', :<= => '<', :> => '>=', :>= => '>', :== => '!=', :!= => '==', :+ => '-', :- => '+', :* => '/',
+              :/ => '*' }.freeze
+  OPPOSITE = { :< => '>', :> => '<', :<= => '>', :>= => '<' }.freeze
+
+  Mutant = Struct.new(:file, :line, :offset, :bytes, :was, :becomes, keyword_init: true) do
+    def to_s = "#{file}:#{line} `#{was}` to `#{becomes}`"
+  end
+
+  def initialize(argv)
+    @count = (argv[argv.index('--count') + 1] if argv.include?('--count')).to_i.then { |n| n.zero? ? 200 : n }
+    @seed = (argv[argv.index('--seed') + 1] if argv.include?('--seed')).to_i
+    @only = argv[argv.index('--only') + 1] if argv.include?('--only')
+    FileUtils.rm_f(MAP) if argv.include?('--fresh')
+  end
+
+  def run
+    reached
+    mutants = chosen
+    puts "#{mutants.size} mutants, seed #{@seed}"
+    results = Array.new(WORKERS) do |w|
+      Thread.new do
+        work(mutants.each_slice(WORKERS).filter_map do |some|
+          some[w]
+        end)
+      end
+    end.flat_map(&:value)
+    survivors = results.reject(&:last).map(&:first)
+    survivors.sort_by(&:to_s).each { |mutant| puts "survived: #{mutant}" }
+    killed = mutants.size - survivors.size
+    puts format('%d of %d killed, %.1f %%', killed, mutants.size, 100.0 * killed / mutants.size)
+  end
+
+  private
+
+  # Test files by "file:line", the quickest first.
+  def reached = @reached ||= File.file?(MAP) ? JSON.parse(File.read(MAP)) : look
+
+  def look
+    found = Hash.new { |hash, line| hash[line] = [] }
+    took = {}
+    queue = Dir[File.join(ROOT, 'core/test/*_test.rb')]
+    lock = Mutex.new
+    Array.new(WORKERS) do
+      Thread.new do
+        while (test = lock.synchronize { queue.shift })
+          began = now
+          lines = lines_of(test)
+          lock.synchronize do
+            took[File.basename(test)] = now - began
+            lines.each { |line| found[line] << File.basename(test) }
+          end
+        end
+      end
+    end.each(&:join)
+    found.transform_values! { |tests| tests.sort_by { |test| took.fetch(test) } }
+    FileUtils.mkdir_p(File.dirname(MAP))
+    File.write(MAP, JSON.generate(found))
+    found
+  end
+
+  # Lines that count are those run by the tests themselves, not while the core loads.
+  def lines_of(test)
+    code = <<~RUBY
+      require 'coverage'
+      require 'json'
+      Coverage.start(lines: true)
+      require_relative #{File.join(ROOT, 'core/test/test_helper').inspect}
+      before = Coverage.peek_result
+      require #{test.inspect}
+      Minitest.after_run do
+        lines = Coverage.result.select { |file, _| file.include?('/core/lib/') }.flat_map do |file, now|
+          then_ = before.fetch(file, { lines: [] })[:lines]
+          now[:lines].each_index.filter_map { |i| "\#{file}:\#{i + 1}" if now[:lines][i].to_i > then_[i].to_i }
+        end
+        File.write(ENV.fetch('FUJIN_LINES'), JSON.generate(lines))
+      end
+    RUBY
+    out = File.join(Dir.tmpdir, "lines-#{File.basename(test)}.json")
+    Open3.capture2e({ 'FUJIN_LINES' => out }, 'bundle', 'exec', 'ruby', "-I#{ROOT}/core/test", '-e', code, chdir: ROOT)
+    JSON.parse(File.read(out)).map { |line| line.delete_prefix("#{ROOT}/") }
+  end
+
+  def now = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+
+  def chosen
+    files = Dir[File.join(ROOT, 'core/lib/**/*.rb')].map { |file| file.delete_prefix("#{ROOT}/") }
+    files = files.grep_v(SKIPPED).select { |file| @only.nil? || file.include?(@only) }
+    all = files.sort.flat_map { |file| mutants_of(file) }
+    all.sample(@count, random: Random.new(@seed))
+  end
+
+  def mutants_of(file)
+    found = []
+    walk(Prism.parse_file(File.join(ROOT, file)).value) do |node|
+      case node
+      when Prism::CallNode then found.concat(operators(file, node))
+      when Prism::FloatNode, Prism::IntegerNode then found.concat(numbers(file, node))
+      end
+    end
+    found.select { |mutant| judged?(mutant) }
+  end
+
+  # Constants are taken where they are named, so a number is judged by the whole file's tests.
+  def judged?(mutant) = tests(mutant).any?
+
+  def tests(mutant)
+    direct = reached["#{mutant.file}:#{mutant.line}"]
+    return direct if direct
+
+    @by_file ||= reached.each_with_object(Hash.new { |h, k| h[k] = [] }) do |(line, tests), all|
+      all[line[/\A[^:]+/]] |= tests
+    end
+    @by_file[mutant.file]
+  end
+
+  def walk(node, &block)
+    return if node.is_a?(Prism::StringNode)
+
+    yield node
+    node.compact_child_nodes.each { |child| walk(child, &block) }
+  end
+
+  def operators(file, node)
+    return [] unless node.arguments&.arguments&.size == 1 && node.receiver && node.message_loc
+    return [] if node.receiver.is_a?(Prism::StringNode) || node.receiver.is_a?(Prism::ArrayNode)
+
+    [SWAPPED[node.name], OPPOSITE[node.name]].compact.map { |other| mutant(file, node.message_loc, other) }
+  end
+
+  # A quarter more: within what a rule's author would call another rule.
+  def numbers(file, node)
+    return [] if node.value.zero? || (node.is_a?(Prism::IntegerNode) && node.value.abs < 3)
+
+    changed = node.is_a?(Prism::FloatNode) ? (node.value * 1.25).round(6).to_s : (node.value * 1.25).ceil.to_s
+    [mutant(file, node.location, changed)]
+  end
+
+  def mutant(file, location, becomes)
+    Mutant.new(file: file, line: location.start_line, offset: location.start_offset, bytes: location.length,
+               was: location.slice, becomes: becomes)
+  end
+
+  # @return [Array<Array(Mutant, Boolean)>] each with whether it was noticed
+  def work(mutants)
+    Dir.mktmpdir do |folder|
+      FileUtils.cp_r(%w[core test Gemfile Gemfile.lock .bundle].map { |name| File.join(ROOT, name) }, folder)
+      FileUtils.ln_s(File.join(ROOT, 'vendor'), folder)
+      mutants.map do |mutant|
+        [mutant, noticed?(folder, mutant)].tap { |_, noticed| warn "#{noticed ? 'killed' : 'SURVIVED'}: #{mutant}" }
+      end
+    end
+  end
+
+  def noticed?(folder, mutant)
+    path = File.join(folder, mutant.file)
+    source = File.binread(path)
+    changed = source.dup
+    changed[mutant.offset, mutant.bytes] = mutant.becomes.b
+    File.binwrite(path, changed)
+    tests(mutant).any? { |test| fails?(folder, test) }
+  ensure
+    File.binwrite(path, source)
+  end
+
+  def fails?(folder, test)
+    command = ['timeout', PATIENCE_S.to_s, 'bundle', 'exec', 'ruby', '-Icore/test', "core/test/#{test}"]
+    environment = { 'BUNDLE_GEMFILE' => File.join(folder, 'Gemfile') }
+    _, status = Open3.capture2e(environment, *command, chdir: folder)
+    !status.success?
+  end
+end
+
+Mutate.new(ARGV).run

@@ -6,7 +6,8 @@ require 'zlib'
 
 module Fujin
   module Commands
-    # `bench`: each target of DESIGN.md beside the figure measured here and now. What can't be measured says why.
+    # `bench`: each target (docs/reference/speed.md) beside the figure measured here and now. What can't be measured
+    # says why.
     class Bench
       ROOT = File.expand_path('..', __dir__)
       ROUNDS = 5

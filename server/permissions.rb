@@ -52,6 +52,8 @@ module Fujin
       'POST /api/attempts/:id/grades' => SIGNED_IN,
       'POST /api/attempts/:id/fault-calls' => SIGNED_IN,
       'PUT /api/attempts/:id/cut' => STAFF,
+      'POST /api/attempts/:id/split' => STAFF,
+      'POST /api/attempts/:id/join' => STAFF,
       'POST /api/recordings/:id/attempts' => STAFF,
       'PUT /api/attempts/:id/manner' => STAFF,
       'PUT /api/attempts/:id/void' => STAFF,

@@ -1,12 +1,39 @@
 import js from '@eslint/js'
 import globals from 'globals'
+import a11y from 'eslint-plugin-jsx-a11y'
 import hooks from 'eslint-plugin-react-hooks'
 import ts from 'typescript-eslint'
+
+/** A folder imports from those before it, never from those after it. */
+const FOLDERS = ['api', 'design', 'queue', 'pictures', 'views', 'app']
+
+const direction = FOLDERS.map((folder, place) => ({
+  files: [`src/${folder}/**/*.{ts,tsx}`],
+  rules: {
+    'no-restricted-imports': [
+      'error',
+      {
+        patterns: FOLDERS.slice(place + 1).map((later) => ({
+          group: [`**/${later}/*`, `**/${later}`],
+          message: `${folder}/ comes before ${later}/: hand it in, or move what both need.`,
+        })),
+      },
+    ],
+  },
+}))
 
 export default ts.config(
   { ignores: ['dist', 'src/api/schema.generated.ts'] },
   js.configs.recommended,
-  ...ts.configs.strict,
   hooks.configs.flat['recommended-latest'],
-  { languageOptions: { globals: globals.browser } },
+  {
+    files: ['src/**/*.{ts,tsx}', 'vite.config.ts'],
+    extends: [...ts.configs.strict, ...ts.configs.recommendedTypeChecked, a11y.flatConfigs.recommended],
+    rules: { 'jsx-a11y/label-has-associated-control': ['error', { controlComponents: ['Pick'] }] },
+    languageOptions: {
+      globals: globals.browser,
+      parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname },
+    },
+  },
+  ...direction,
 )

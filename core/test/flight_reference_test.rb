@@ -2,7 +2,7 @@
 
 require_relative 'test_helper'
 
-# The reference values and tolerances of PHYSICS.md sections 3 and 4.
+# The reference values and tolerances (docs/reference/flight-model.md).
 class FlightReferenceTest < Minitest::Test
   HOVER = {
     'tansy-2' => [6.86, 79.6, 66.8, 75.8, 83.5, 79.3, 77.8],

@@ -2,7 +2,7 @@
 
 require_relative 'test_helper'
 
-# The gyroplane's reference values (PHYSICS.md section 3), and what must always be true of it.
+# The gyroplane's reference values (docs/reference/flight-model.md), and what must always be true of it.
 class GyroplaneReferenceTest < Minitest::Test
   OFF = {
     'dual' => {

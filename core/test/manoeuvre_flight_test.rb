@@ -2,7 +2,8 @@
 
 require_relative 'test_helper'
 
-# Turns, recoveries from no airspeed, hovering autorotations and the air itself, against PHYSICS.md section 3.
+# Turns, recoveries from no airspeed, hovering autorotations and the air itself, against their
+# reference values (docs/reference/flight-model.md).
 class ManoeuvreFlightTest < Minitest::Test
   TURNS = {
     'tansy-2' => {

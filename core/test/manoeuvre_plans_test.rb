@@ -219,7 +219,7 @@ class ManoeuvrePlansTest < Minitest::Test
     assert_operator rotor[1], :<, rotor[2]
   end
 
-  # House method: every choice of JOB.md section 8 changes a plan.
+  # House method: every choice of it changes a plan.
   CHANGES = {
     'entry' => %w[straight_in_autorotation standard],
     'glide_speed' => %w[straight_in_autorotation fast],

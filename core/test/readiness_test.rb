@@ -2,7 +2,7 @@
 
 require_relative 'test_helper'
 
-# The sign-off rule of JOB.md section 7.
+# The sign-off rule of docs/reference/standards.md.
 class ReadinessTest < Minitest::Test
   def attempt(day, level = 3, **fields)
     Fujin::Progress::GradedAttempt.new(

@@ -2,7 +2,7 @@
 
 require_relative 'test_helper'
 
-# Verdicts and grades as MEASURES.md section 4 has them.
+# Verdicts and grades as docs/reference/standards.md has them.
 class StandardTest < Minitest::Test
   TARGETS = {
     'entry_height_ft' => 1000.0,

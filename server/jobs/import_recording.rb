@@ -115,8 +115,11 @@ module Fujin
             Serialisers
               .recording(signals)
               .except('name', 'bridged')
-              .merge('bridged' => recording.bridged, 'power_card' => Recordings::PowerCard.of(signals))
+              .merge('bridged' => recording.bridged, 'power_card' => Recordings::PowerCard.of(signals),
+                     'clock_s' => recording.clock_s, 'own_datum' => recording.own_datum)
         )
+        StripSources.keep(row, signals)
+        row.save!
       end
     end
 

@@ -5,8 +5,11 @@ module Fujin
   class DebriefPictures
     Point = Value.define(:t_s, :height_ft, :ias_kt, :sink_fpm, :rotor_rpm_pct)
 
-    def initialize(attempt)
+    # @param attempt [AttemptRow]
+    # @param views [Array<Hash>] of its sortie's attempts, as the person may see them
+    def initialize(attempt, views)
       @attempt = attempt
+      @views = views
       @setting = SortieSetting.new(attempt.sortie)
     end
 
@@ -15,6 +18,8 @@ module Fujin
       flown = (@attempt.path || []).select { |point| point['t_s'].between?(@attempt.start_s, @attempt.end_s) }
       points = flown.map { |point| self.class.point(point) }.select(&:ias_kt)
       {
+        'hover' => (hover(flown) if @attempt.declaration.phases.include?('hover')),
+        'landings' => landings,
         'ledger' => self.class.ledger(flown, @setting.conditions),
         'charts' => points.size < 3 ? [] : charts(points).map { |chart| Serialisers.chart(chart) }
       }
@@ -38,6 +43,34 @@ module Fujin
     end
 
     private
+
+    # The circle is the measure's, about the middle of the path as drawn.
+    def hover(flown)
+      return nil if flown.empty?
+
+      heights = flown.map { |point| point['height_ft'] }
+      {
+        'along_ft' => Quantities.median(flown.map { |point| point['along_ft'] }),
+        'across_ft' => Quantities.median(flown.map { |point| point['across_ft'] }),
+        'within_ft' => @attempt.proposal.dig('measures', 'hover_drift_95_ft', 'value'),
+        'low_ft' => heights.min,
+        'high_ft' => heights.max
+      }
+    end
+
+    def landings
+      points = @views.filter_map do |view|
+        along, across = %w[miss_along_ft miss_across_ft].map { |id| view.dig('measures', id, 'value') }
+        next unless view['asked'] && view['counts'] && along && across
+
+        { 'position' => view['position'], 'along_ft' => along, 'across_ft' => across }
+      end
+      rings = Scatter.rings(points.map { |point| point.values_at('along_ft', 'across_ft') })
+      { 'points' => points,
+        'rings' => rings.map do |ring|
+          { 'share_pct' => ring.share_pct, 'points' => ring.points.map { |pair| pair.map { |v| v.round(1) } } }
+        end }
+    end
 
     def charts(points)
       house = @setting.house

@@ -10,15 +10,54 @@ module Fujin
       @by = by
     end
 
+    # @param phases [Array<Hash>, nil] nil lays those of the kind evenly over the attempt
     # @return [AttemptRow] with its measures taken again; grades that were given stay
-    def change(attempt, manoeuvre, phases)
+    def change(attempt, manoeuvre, phases = nil)
+      phases ||= Grading::Cuts.spread(Catalogue.find(manoeuvre).phases, attempt.start_s, attempt.end_s)
       events = attempt.manoeuvre == manoeuvre ? attempt.proposal['events'].transform_keys(&:to_sym) : {}
       attempt.update!(fields(manoeuvre, phases, events: events, result: attempt.proposal['result'].to_sym))
       attempt
     end
 
     # @return [AttemptRow] the one with this id, made once
-    def add(id, manoeuvre, phases)
+    def add(id, manoeuvre, start_s)
+      finish = [start_s + Grading::Cuts::NEW_S, signals.end_s].min
+      made(id, manoeuvre, Grading::Cuts.spread(Catalogue.find(manoeuvre).phases, start_s, finish))
+    end
+
+    # @return [AttemptRow] what came after the moment, made once
+    def split(attempt, id, at_s)
+      known = AttemptRow.find_by(id: id, recording: @recording)
+      return known if known
+
+      before, after = Grading::Cuts.split(cuts(attempt), at_s)
+      AttemptRow.transaction do
+        change(attempt, attempt.manoeuvre, before)
+        made(id, attempt.manoeuvre, after)
+      end
+    end
+
+    # @param later [AttemptRow] of the same recording and kind
+    # @return [AttemptRow] the first, which goes on to the end of the later one
+    def join(attempt, later)
+      unless later.recording_id == attempt.recording_id && later.manoeuvre == attempt.manoeuvre &&
+          later.start_s > attempt.start_s
+        raise InvalidInput,
+              [{ path: 'with', message: 'expected a later attempt of the same kind in the same recording' }]
+      end
+
+      AttemptRow.transaction do
+        change(attempt, attempt.manoeuvre, Grading::Cuts.join(cuts(attempt), cuts(later)))
+        later.update!(counts: false, void_reason: 'joined with the attempt before it')
+      end
+      attempt
+    end
+
+    private
+
+    def cuts(attempt) = attempt.proposal['phases'].map { |phase| phase.slice('id', 'start_s', 'end_s') }
+
+    def made(id, manoeuvre, phases)
       AttemptRow.find_by(id: id) ||
         AttemptRow.create!(
           id: id,
@@ -29,10 +68,9 @@ module Fujin
         )
     end
 
-    private
+    def signals = @signals ||= StoredSignals.of(@recording, @setting)
 
     def fields(manoeuvre, phases, **known)
-      signals = StoredSignals.of(@recording, @setting)
       context = @setting.grading_context
       proposal = Grading::Recut.new(signals, context).propose(manoeuvre, phases, **known)
       {

@@ -1,81 +1,83 @@
 # frozen_string_literal: true
 
 module Fujin
-  # Where each scan strip's values come from in a stored recording, or why there are none.
+  # The scan strips' values: the signals that were measured, kept beside the recording's own channels so that the
+  # picture shows what was judged.
   class StripSources
-    # Channel, label, unit, digits.
+    # Channel, label, digits, unit, the signal it is.
     STRIPS = [
-      ['nr_pct', 'Rotor rpm', '%', 1],
-      ['ias_kt', 'Airspeed', 'kt', 0],
-      ['sink_fpm', 'Sink', 'ft/min', 0],
-      ['agl_ft', 'Height', 'ft', 0],
-      ['power', 'Power', '', 1],
-      ['collective_pct', 'Collective', '%', 0],
-      ['pitch_deg', 'Pitch', '°', 1],
-      ['hdg_deg', 'Heading', '°', 0]
+      ['nr_pct', 'Rotor rpm', 1, '%', :nr],
+      ['ias_kt', 'Airspeed', 0, 'kt', :ias],
+      ['sink_fpm', 'Sink', 0, 'ft/min', :sink],
+      ['agl_ft', 'Height', 0, 'ft', :agl],
+      ['power', 'Power', 1, nil, :power],
+      ['collective_pct', 'Collective', 0, '%', :collective],
+      ['pitch_deg', 'Pitch', 1, '°', :pitch],
+      ['hdg_deg', 'Heading', 0, '°', :heading]
     ].freeze
+    PREFIX = 'measured '
 
-    # @param recording [RecordingRow], @param type [Aircraft::Type]
-    def initialize(recording, type)
-      @channels = recording.channels.to_h { |row| [row.name, row] }
-      @type = type
+    # Keeps them.
+    # @param row [RecordingRow] saved by the caller
+    # @param signals [Recordings::Signals]
+    def self.keep(row, signals)
+      rows = STRIPS.filter_map do |channel, _, _, _, name|
+        if signals.signal?(name)
+          ChannelRow.pack("#{PREFIX}#{channel}",
+                          values(signals, name)).merge(recording_id: row.id)
+        end
+      end
+      ChannelRow.insert_all(rows) if rows.any?
+      row.summary = row.summary.merge(
+        'measured' => { 'start_s' => signals.start_s, 'step_s' => signals.step_s, 'size' => signals.size,
+                        'strips' => STRIPS.to_h { |channel, *, name| [channel, words(signals, name)] } }
+      )
+    end
+
+    # Heights are shown as measured: above what the file itself shows on the ground.
+    def self.values(signals, name)
+      name == :agl ? signals[:agl].map { |v| v - signals.agl_zero_ft } : signals[name]
+    end
+
+    def self.words(signals, name)
+      unit = (signals.signal?(:tq) ? '%' : 'inHg') if name == :power
+      reason = if !signals.signal?(name) then name == :agl ? signals.reason(:agl) : 'not recorded'
+               elsif signals.estimated?(name) then ESTIMATED[name]
+               end
+      { 'unit' => unit, 'reason' => reason }.compact
+    end
+
+    ESTIMATED = { sink: 'from the vertical-speed column, which lags', heading: 'from the track over the ground',
+                  ias: 'from ground speed and wind', agl: 'from altitude' }.freeze
+    private_class_method :values, :words
+
+    # @param recording [RecordingRow] that was read
+    def initialize(recording)
+      recording = measured(recording)
+      @kept = recording.summary.fetch('measured')
+      @channels = recording.channels.where('name LIKE ?', "#{PREFIX}%").index_by do |row|
+        row.name.delete_prefix(PREFIX)
+      end
     end
 
     # Seconds of every sample.
-    def moments = @moments ||= @channels.fetch('t_s').values
+    def moments = @moments ||= Array.new(@kept['size']) { |i| @kept['start_s'] + (i * @kept['step_s']) }
 
     # @return [Array(Array<Float>|nil, String, String|nil)] values, unit, and the reason for none or a caution
     def of(channel, unit)
-      case channel
-      when 'power' then power
-      when 'sink_fpm' then sink
-      when 'nr_pct' then rotor(unit)
-      when 'hdg_deg' then heading(unit)
-      else @channels[channel] ? [@channels[channel].values, unit, nil] : [nil, unit, 'not recorded']
-      end
+      words = @kept['strips'].fetch(channel)
+      [@channels[channel]&.values, words['unit'] || unit || '', words['reason']]
     end
 
     private
 
-    def power
-      return [@channels['tq_pct'].values, '%', nil] if @channels['tq_pct']
-      return [@channels['map_inhg'].values, 'inHg', nil] if @channels['map_inhg']
+    # A recording that was read before they were kept has them from now on.
+    def measured(recording)
+      return recording if recording.summary['measured']
 
-      [nil, '', 'not recorded']
-    end
-
-    # Without jumps at north.
-    def heading(unit)
-      if @channels['hdg_deg']
-        [Recordings::Smoothing.unwrap(@channels['hdg_deg'].values), unit, nil]
-      else
-        [nil, unit, 'not recorded']
-      end
-    end
-
-    def rotor(unit)
-      return [@channels['nr_pct'].values, unit, nil] if @channels['nr_pct']
-      return [nil, unit, 'not recorded'] unless @channels['rotor_rpm']
-
-      normal = @type.fetch('rotor.normal_speed_rad_s') * 60.0 / (2.0 * Math::PI)
-      [@channels['rotor_rpm'].values.map { |v| 100.0 * v / normal }, unit, nil]
-    end
-
-    # From height, so that it is not lagged; from the vertical-speed column otherwise.
-    def sink
-      height = @channels['agl_ft'] || @channels['alt_msl_ft']
-      if height.nil? && @channels['vs_fpm']
-        return @channels['vs_fpm'].values.map(&:-@), 'ft/min', 'from the vertical-speed column, which lags'
-      end
-      return nil, 'ft/min', 'not recorded' unless height
-
-      step = Quantities.median(moments.each_cons(2).take(500).map { |a, b| b - a })
-      half = [(0.4 / step).round, 1].max
-      [
-        Recordings::Smoothing.rate(Recordings::Smoothing.mean(height.values, half), step, half).map { |v| -60.0 * v },
-        'ft/min',
-        nil
-      ]
+      whole = RecordingRow.find(recording.id)
+      self.class.keep(whole, StoredSignals.of(whole, SortieSetting.new(whole.sortie)))
+      whole.tap(&:save!)
     end
   end
 end

@@ -8,7 +8,7 @@ module Fujin
     def initialize(attempt, bins: 600, from_s: nil, to_s: nil)
       @attempt = attempt
       @recording = attempt.recording
-      @sources = StripSources.new(@recording, attempt.sortie.aircraft.type)
+      @sources = StripSources.new(@recording)
       @times = @sources.moments
       @from = from_s || [attempt.start_s - BEFORE_S, @times.first].max
       @to = to_s || attempt.end_s
@@ -27,7 +27,7 @@ module Fujin
 
     private
 
-    def strip(channel, label, unit, digits)
+    def strip(channel, label, digits, unit, _signal)
       values, unit, reason = @sources.of(channel, unit)
       bands = measures_of(channel).filter_map { |id, measure| band(measure['phase'], id, values) }
       {

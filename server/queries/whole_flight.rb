@@ -13,7 +13,7 @@ module Fujin
     def initialize(recording, numbers)
       @recording = recording
       @numbers = numbers
-      @sources = StripSources.new(recording, recording.sortie.aircraft.type)
+      @sources = StripSources.new(recording)
     end
 
     def to_h
@@ -22,7 +22,7 @@ module Fujin
         'start_s' => start,
         'samples' => @sources.moments.size,
         'times' => packed(@sources.moments.map { |t| t - start }),
-        'strips' => STRIPS.map { |channel, label, unit, digits| strip(channel, label, unit, digits) },
+        'strips' => STRIPS.map { |strip| strip(*strip) },
         'attempts' =>
           @recording.attempts.map do |a|
             {
@@ -37,7 +37,7 @@ module Fujin
 
     private
 
-    def strip(channel, label, unit, digits)
+    def strip(channel, label, digits, unit, _signal)
       values, unit, reason = @sources.of(channel, unit)
       {
         'channel' => channel,

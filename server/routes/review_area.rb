@@ -118,7 +118,10 @@ module Fujin
       )
     end
 
-    get_route('/api/attempts/:id/pictures') { json(DebriefPictures.new(find_attempt).to_h) }
+    get_route '/api/attempts/:id/pictures' do
+      attempt = find_attempt
+      json(DebriefPictures.new(attempt, views(attempt.sortie)).to_h)
+    end
 
     get_route '/api/attempts/:id/one-change' do
       attempt = find_attempt
@@ -144,24 +147,25 @@ module Fujin
 
     put_route '/api/attempts/:id/cut' do
       attempt = find_attempt
-      RecutAttempt.new(attempt.sortie, attempt.recording, by: current_person).change(
-        attempt,
-        body_json['manoeuvre'],
-        body_json['phases']
-      )
+      recut(attempt.recording).change(attempt, body_json['manoeuvre'], body_json['phases'])
       json(view(attempt))
     end
 
+    post_route '/api/attempts/:id/split' do
+      attempt = find_attempt
+      json(view(recut(attempt.recording).split(attempt, body_json['id'], body_json['at_s'])), status: 201)
+    end
+
+    post_route '/api/attempts/:id/join' do
+      attempt = find_attempt
+      json(view(recut(attempt.recording).join(attempt, AttemptRow.find(body_json['with']))))
+    end
+
     post_route '/api/recordings/:id/attempts' do
-      recording = RecordingRow.find(params['id'])
+      recording = RecordingRow.light.find(params['id'])
       raise Conflict, 'The recording is not read yet.' unless recording.status == 'ready'
 
-      row =
-        RecutAttempt.new(recording.sortie, recording, by: current_person).add(
-          body_json['id'],
-          body_json['manoeuvre'],
-          body_json['phases']
-        )
+      row = recut(recording).add(body_json['id'], body_json['manoeuvre'], body_json['start_s'])
       json(view(row), status: 201)
     end
 
@@ -197,6 +201,8 @@ module Fujin
         own!(attempt.sortie.student_id)
         attempt
       end
+
+      def recut(recording) = RecutAttempt.new(recording.sortie, recording, by: current_person)
 
       # The same bytes twice answer with the first; a failed one is tried again.
       def import(sortie, bytes, name)

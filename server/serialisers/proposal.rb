@@ -5,7 +5,7 @@ module Fujin
     module_function
 
     # @param proposal [Grading::Proposal], @param type [Aircraft::Type] for the cues' sides and pedals
-    # @return [Hash] one attempt of `grade --json` (DESIGN.md) and of the API's Attempt
+    # @return [Hash] one attempt of `grade --json` (docs/reference/file-formats.md) and of the API's Attempt
     def proposal(proposal, type)
       attempt = proposal.attempt
       manoeuvre = Catalogue.find(attempt.manoeuvre)

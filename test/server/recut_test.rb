@@ -86,13 +86,34 @@ class RecutTest < Minitest::Test
     2.times do
       post_json(
         "/api/recordings/#{@attempt.recording_id}/attempts",
-        { id: id, manoeuvre: 'hover', phases: [{ id: 'hover', start_s: 65.0, end_s: 71.0 }] }
+        { id: id, manoeuvre: 'hover', start_s: 65.0 }
       )
     end
 
     assert_equal 201, status
     assert_equal 1, Fujin::AttemptRow.where(manoeuvre: 'hover').count
     assert_in_delta 4, answer['measures']['hover_height_mean_ft']['value'], 2
+  end
+
+  def test_the_phases_of_another_kind_are_laid_evenly_until_they_are_cut
+    put_json("/api/attempts/#{@attempt.id}/cut", { manoeuvre: 'normal_approach' })
+    lengths = answer['phases'].map { |phase| phase['end_s'] - phase['start_s'] }
+
+    assert_equal(%w[descent termination], answer['phases'].map { |phase| phase['id'] })
+    assert_in_delta lengths[0], lengths[1], 0.01
+  end
+
+  # The file's bytes are gone: the samples that were kept answer.
+  def test_a_moved_boundary_does_not_read_the_file_again
+    Fujin::RecordingRow.where(id: @attempt.recording_id).update_all(bytes: 'no file any more')
+    cut(phases)
+
+    assert_equal 200, status
+    @attempt.proposal['measures'].each do |id, measure|
+      next unless measure['value'].is_a?(Numeric)
+
+      assert_in_delta measure['value'], answer['measures'][id]['value'], 0.5, id
+    end
   end
 
   def test_a_student_may_not_cut

@@ -1,4 +1,4 @@
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { keepPreviousData, useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query'
 import { api, newId, tokenHeader, Refusal, unwrap, type Schemas } from './client'
 
 export const useAttempts = (sortieId: string) =>
@@ -64,20 +64,42 @@ type CutPhases = Schemas['Cut']['phases']
 export function useCutAttempt(sortieId: string) {
   const queries = useQueryClient()
   return useMutation({
-    mutationFn: ({ id, ...body }: { id: string; manoeuvre: string; phases: CutPhases }) =>
+    mutationFn: ({ id, ...body }: { id: string; manoeuvre: string; phases?: CutPhases }) =>
       unwrap(api.PUT('/api/attempts/{id}/cut', { params: { path: { id } }, body })),
-    onSuccess: (attempt) => {
-      for (const key of ['attempts', 'sortie']) void queries.invalidateQueries({ queryKey: [key, sortieId] })
-      for (const key of ['attempt-pictures', 'one-change', 'strips'])
-        void queries.invalidateQueries({ queryKey: [key, attempt.id] })
-    },
+    onSuccess: (attempt) => cutAnew(queries, sortieId, attempt.id),
+  })
+}
+
+const cutAnew = (queries: QueryClient, sortieId: string, attemptId: string) => {
+  for (const key of ['attempts', 'sortie']) void queries.invalidateQueries({ queryKey: [key, sortieId] })
+  for (const key of ['attempt-pictures', 'one-change', 'strips'])
+    void queries.invalidateQueries({ queryKey: [key, attemptId] })
+}
+
+/** What comes after a moment becomes an attempt of its own. */
+export function useSplitAttempt(sortieId: string) {
+  const queries = useQueryClient()
+  return useMutation({
+    mutationFn: ({ id, at_s }: { id: string; at_s: number }) =>
+      unwrap(api.POST('/api/attempts/{id}/split', { params: { path: { id } }, body: { id: newId(), at_s } })),
+    onSuccess: (_, { id }) => cutAnew(queries, sortieId, id),
+  })
+}
+
+/** An attempt runs on to the end of a later one. */
+export function useJoinAttempts(sortieId: string) {
+  const queries = useQueryClient()
+  return useMutation({
+    mutationFn: ({ id, later }: { id: string; later: string }) =>
+      unwrap(api.POST('/api/attempts/{id}/join', { params: { path: { id } }, body: { with: later } })),
+    onSuccess: (attempt) => cutAnew(queries, sortieId, attempt.id),
   })
 }
 
 export function useAddAttempt(sortieId: string) {
   const queries = useQueryClient()
   return useMutation({
-    mutationFn: ({ recordingId, ...body }: { recordingId: string; manoeuvre: string; phases: CutPhases }) =>
+    mutationFn: ({ recordingId, ...body }: { recordingId: string; manoeuvre: string; start_s: number }) =>
       unwrap(
         api.POST('/api/recordings/{id}/attempts', {
           params: { path: { id: recordingId } },

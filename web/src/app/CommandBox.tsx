@@ -5,7 +5,7 @@ import type { Session } from '../api/client'
 import { useAircraft, useCatalogue, useStudents, useToday } from '../api/queries'
 import { MODES, type Mode } from '../design/useMode'
 import { clockOf, shortDayOf, STAGES, capital } from '../design/words'
-import { isLearner } from './who'
+import { isLearner } from '../api/who'
 
 interface Props {
   session: Session

@@ -4,7 +4,7 @@ import type { Session } from '../api/client'
 import { useSignOut } from '../api/queries'
 import { MODES, type Mode } from '../design/useMode'
 import { capital } from '../design/words'
-import { isLearner } from './who'
+import { isLearner } from '../api/who'
 
 const PLACES = [
   { to: '/', word: 'Today', staff: false },

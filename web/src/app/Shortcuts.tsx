@@ -1,6 +1,6 @@
 import { Dialog } from 'radix-ui'
 import { useMemo, useState } from 'react'
-import { shortcutsNow, useKeys } from './useKeys'
+import { shortcutsNow, useKeys } from '../design/useKeys'
 
 /** The keys that work on this screen, behind `?`. */
 export function Shortcuts() {

@@ -1,6 +1,8 @@
+import { scaleLinear } from 'd3-scale'
 import { useId } from 'react'
 import type { Schemas } from '../api/client'
 import { unitWord } from '../design/words'
+import { Picture } from './Picture'
 import { line, ticks } from './scale'
 import { useWidth } from './useWidth'
 
@@ -24,23 +26,15 @@ export function Chart({ chart, height = 250, flown, now }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>(420)
   const hatch = useId()
   const { x: xAxis, y: yAxis } = chart
-  const x = (value: number) => LEFT + ((value - xAxis.low) / (xAxis.high - xAxis.low)) * (width - LEFT - 12)
-  const y = (value: number) =>
-    height - BELOW - ((value - yAxis.low) / (yAxis.high - yAxis.low)) * (height - BELOW - TOP)
+  const x = scaleLinear([xAxis.low, xAxis.high], [LEFT, width - 12])
+  const y = scaleLinear([yAxis.low, yAxis.high], [height - BELOW, TOP])
   const draw = (points: Point[]) => line(points.map((p) => [x(p.x), y(p.y)]))
   const clip = `${hatch}c`
 
   return (
     <figure ref={ref} className="m-0">
       <figcaption className="font-semibold">{chart.title}</figcaption>
-      <svg
-        width={width}
-        height={height}
-        viewBox={`0 0 ${width} ${height}`}
-        className="block h-auto max-w-full"
-        role="img"
-        aria-label={describe(chart)}
-      >
+      <Picture width={width} height={height} label={describe(chart)}>
         <defs>
           <pattern id={hatch} width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
             <line x1="0" y1="0" x2="0" y2="6" stroke="var(--limit)" strokeWidth="1.6" />
@@ -76,7 +70,7 @@ export function Chart({ chart, height = 250, flown, now }: Props) {
           {flown && <path d={draw(flown)} fill="none" stroke="var(--ink)" strokeWidth={2.4} />}
         </g>
         <Labels chart={chart} x={x} y={y} width={width} />
-      </svg>
+      </Picture>
     </figure>
   )
 }

@@ -1,6 +1,7 @@
 import { useId, useState, type KeyboardEvent, type PointerEvent } from 'react'
 import type { PathPoint, Plan } from '../api/client'
 import { figure } from '../design/words'
+import { Picture } from './Picture'
 import { line, nearest, ticks, trueScale, windowOf, type Window } from './scale'
 import { useWidth } from './useWidth'
 
@@ -62,14 +63,10 @@ export function DescentSection({ plan, flown, over, window: given, topFt, title,
         <span className="font-semibold">{title}</span>
         <Readout point={point} flown={Boolean(flown?.length)} />
       </figcaption>
-      <svg
+      <Picture
         width={width}
         height={height}
-        viewBox={`0 0 ${width} ${height}`}
-        className="block h-auto max-w-full touch-none"
-        tabIndex={0}
-        role="img"
-        aria-label={`${title}: side view in true scale. Entry at ${figure(plan.numbers.entry_height_ft?.value, 'ft')} ft, gate at ${figure(plan.numbers.gate_height_ft?.value, 'ft')} ft, flare at ${figure(plan.numbers.flare_height_ft?.value, 'ft')} ft. Arrow keys read the path.`}
+        label={`${title}: side view in true scale. Entry at ${figure(plan.numbers.entry_height_ft?.value, 'ft')} ft, gate at ${figure(plan.numbers.gate_height_ft?.value, 'ft')} ft, flare at ${figure(plan.numbers.flare_height_ft?.value, 'ft')} ft. Arrow keys read the path.`}
         onPointerMove={onPointer}
         onPointerLeave={() => setCursor(undefined)}
         onKeyDown={onKey}
@@ -135,7 +132,7 @@ export function DescentSection({ plan, flown, over, window: given, topFt, title,
             />
           </g>
         )}
-      </svg>
+      </Picture>
     </figure>
   )
 }

@@ -1,6 +1,9 @@
+import { leastIndex } from 'd3-array'
+import { scaleLinear } from 'd3-scale'
 import { useId, useState, type PointerEvent, type KeyboardEvent } from 'react'
 import type { Schemas } from '../api/client'
 import { figure } from '../design/words'
+import { Picture } from './Picture'
 import { line, ticks } from './scale'
 import { useWidth } from './useWidth'
 
@@ -29,22 +32,20 @@ export function EnergyLedger({
   const first = entries[0]
   const last = entries[entries.length - 1]
   if (!first || !last) return null
-  const total = (e: Entry) => e.height_ft + e.speed_ft + e.rotor_ft
-  const top = Math.max(...entries.map(total)) * 1.06
-  const x = (t: number) => LEFT + ((t - first.t_s) / Math.max(last.t_s - first.t_s, 1)) * (width - LEFT - 12)
-  const y = (ft: number) => height - BELOW - (ft / top) * (height - BELOW - TOP)
+  const top = Math.max(...entries.map((e) => e.total_ft)) * 1.06
+  const x = scaleLinear([first.t_s, Math.max(last.t_s, first.t_s + 1)], [LEFT, width - 12])
+  const y = scaleLinear([0, top], [height - BELOW, TOP])
   const between = (low: (e: Entry) => number, high: (e: Entry) => number) =>
     `${line([
       ...entries.map((e): [number, number] => [x(e.t_s), y(low(e))]),
       ...[...entries].reverse().map((e): [number, number] => [x(e.t_s), y(high(e))]),
     ])}Z`
-  const nearest = (t: number) =>
-    entries.reduce((best, e, i) => (Math.abs(e.t_s - t) < Math.abs((entries[best] ?? e).t_s - t) ? i : best), 0)
+  const nearest = (t: number) => leastIndex(entries, (e) => Math.abs(e.t_s - t)) ?? 0
   const place = cursor ?? (timeS === undefined ? undefined : nearest(timeS))
   const read = place === undefined ? undefined : entries[place]
   const onPointer = (event: PointerEvent<SVGSVGElement>) => {
     const box = event.currentTarget.getBoundingClientRect()
-    const t = first.t_s + ((event.clientX - box.left - LEFT) / (width - LEFT - 12)) * (last.t_s - first.t_s)
+    const t = x.invert(event.clientX - box.left)
     setCursor(nearest(t))
   }
   const onKey = (event: KeyboardEvent) => {
@@ -59,18 +60,14 @@ export function EnergyLedger({
         <span className="font-semibold">{title}</span>
         <span className="label" aria-live="polite">
           {read
-            ? `${read.t_s.toFixed(0)} s: height ${figure(read.height_ft, 'ft')} ft + speed ${figure(read.speed_ft, 'ft')} ft + rotor ${figure(read.rotor_ft, 'ft')} ft = ${figure(total(read), 'ft')} ft`
+            ? `${read.t_s.toFixed(0)} s: height ${figure(read.height_ft, 'ft')} ft + speed ${figure(read.speed_ft, 'ft')} ft + rotor ${figure(read.rotor_ft, 'ft')} ft = ${figure(read.total_ft, 'ft')} ft`
             : 'all in feet of height'}
         </span>
       </figcaption>
-      <svg
+      <Picture
         width={width}
         height={height}
-        viewBox={`0 0 ${width} ${height}`}
-        className="block h-auto max-w-full touch-none"
-        tabIndex={0}
-        role="img"
-        aria-label={`${title}: from ${figure(total(first), 'ft')} ft of energy to ${figure(total(last), 'ft')} ft; rotor ${figure(first.rotor_ft, 'ft')} ft to ${figure(last.rotor_ft, 'ft')} ft. Arrow keys read it.`}
+        label={`${title}: from ${figure(first.total_ft, 'ft')} ft of energy to ${figure(last.total_ft, 'ft')} ft; rotor ${figure(first.rotor_ft, 'ft')} ft to ${figure(last.rotor_ft, 'ft')} ft. Arrow keys read it.`}
         onPointerMove={onPointer}
         onPointerLeave={() => setCursor(undefined)}
         onKeyDown={onKey}
@@ -112,7 +109,10 @@ export function EnergyLedger({
           strokeWidth={0.8}
         />
         <path
-          d={between((e) => e.height_ft + e.speed_ft, total)}
+          d={between(
+            (e) => e.height_ft + e.speed_ft,
+            (e) => e.total_ft,
+          )}
           fill={`url(#${id}r)`}
           stroke="var(--ink)"
           strokeWidth={1.6}
@@ -126,7 +126,7 @@ export function EnergyLedger({
         <text x={width - 10} y={height - 2} fontSize={11} textAnchor="end" fill="var(--ink)">
           seconds
         </text>
-      </svg>
+      </Picture>
       <p className="label m-0">
         <Swatch fill="var(--band)" /> height <Swatch fill={`url(#${id}s)`} /> speed <Swatch fill={`url(#${id}r)`} />{' '}
         rotor

@@ -1,6 +1,7 @@
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react'
 import type { PathPoint, Plan, Schemas } from '../api/client'
 import { figure } from '../design/words'
+import { Picture } from './Picture'
 import { LegNames, NorthMark, ScaleBar, SpotMark, WindOverGround } from './GroundMarks'
 import { line, lowEnough, momentOf, ticks, trueScale, windowOf, type Window } from './scale'
 import { useWidth } from './useWidth'
@@ -77,13 +78,11 @@ export function GroundView({
           ))}
         </span>
       </figcaption>
-      <svg
+      <Picture
         width={width}
         height={height}
-        viewBox={`0 0 ${width} ${height}`}
-        className="block h-auto max-w-full"
         role={onShift ? 'group' : 'img'}
-        aria-label={`Ground view in true scale, final course ${figure(plan.course_deg, 'ft')} degrees to the right, spot ${spotName}. Entry ${figure(plan.numbers.entry_distance_ft?.value, 'ft')} ft before the spot.`}
+        label={`Ground view in true scale, final course ${figure(plan.course_deg, 'ft')} degrees to the right, spot ${spotName}. Entry ${figure(plan.numbers.entry_distance_ft?.value, 'ft')} ft before the spot.`}
       >
         {ticks(view.fromFt, view.toFt, 8).map((along) => (
           <line
@@ -163,7 +162,7 @@ export function GroundView({
         <ScaleBar scale={scale} width={width} y={height - 16} />
         <WindOverGround plan={plan} />
         <NorthMark course={plan.course_deg} x={width - 34} y={height - 34} />
-      </svg>
+      </Picture>
     </figure>
   )
 }

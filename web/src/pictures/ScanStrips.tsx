@@ -1,6 +1,8 @@
+import { scaleLinear } from 'd3-scale'
 import { useId, type KeyboardEvent, type PointerEvent } from 'react'
 import type { Attempt, Schemas } from '../api/client'
 import { capital } from '../design/words'
+import { Picture } from './Picture'
 import { bandNow, extent, midline, reading, ribbon, valueAt, type Strip } from './stripShapes'
 import { useWidth } from './useWidth'
 
@@ -25,13 +27,12 @@ const HEAD = 20
 export function ScanStrips({ strips, attempt, timeS, onTime, fault, over }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>()
   const span = { from: strips.from_s, to: strips.to_s }
-  const x = (time: number) => LEFT + ((time - span.from) / (span.to - span.from)) * (width - LEFT - RIGHT)
+  const x = scaleLinear([span.from, span.to], [LEFT, width - RIGHT])
   const height = HEAD + strips.strips.length * HEIGHT + 16
 
   const onPointer = (event: PointerEvent<SVGSVGElement>) => {
     const box = event.currentTarget.getBoundingClientRect()
-    const share = (event.clientX - box.left - LEFT) / (width - LEFT - RIGHT)
-    onTime(span.from + Math.min(1, Math.max(0, share)) * (span.to - span.from))
+    onTime(Math.min(span.to, Math.max(span.from, x.invert(event.clientX - box.left))))
   }
   const onKey = (event: KeyboardEvent) => {
     const step = { ArrowLeft: -0.2, ArrowRight: 0.2, PageUp: -5, PageDown: 5 }[event.key]
@@ -42,14 +43,10 @@ export function ScanStrips({ strips, attempt, timeS, onTime, fault, over }: Prop
 
   return (
     <div ref={ref}>
-      <svg
+      <Picture
         width={width}
         height={height}
-        viewBox={`0 0 ${width} ${height}`}
-        className="block h-auto max-w-full touch-none"
-        tabIndex={0}
-        role="img"
-        aria-label="Scan strips: rotor rpm, airspeed, sink and more over time, with the band of each phase. Arrow keys move the moment."
+        label="Scan strips: rotor rpm, airspeed, sink and more over time, with the band of each phase. Arrow keys move the moment."
         onPointerMove={onPointer}
         onKeyDown={onKey}
       >
@@ -88,7 +85,7 @@ export function ScanStrips({ strips, attempt, timeS, onTime, fault, over }: Prop
             </text>
           </g>
         )}
-      </svg>
+      </Picture>
     </div>
   )
 }
@@ -152,7 +149,7 @@ function StripRow({ strip, top, width, x, timeS, bridged, span, over }: RowProps
   const clip = useId()
   const inner = HEIGHT - 8
   const [low, high] = extent(strip)
-  const y = (value: number) => top + 4 + inner - ((value - low) / (high - low)) * inner
+  const y = scaleLinear([low, high], [top + 4 + inner, top + 4])
   const now = timeS === undefined ? undefined : valueAt(strip, timeS)
   const band = bandNow(strip, timeS)
 

@@ -1,58 +1,47 @@
+import { Picture } from './Picture'
+import type { Schemas } from '../api/client'
 import { DistanceRings } from './DistanceRings'
 import { line } from './scale'
 
-export interface Landing {
-  position: number
-  along_ft: number
-  across_ft: number
-}
+type Landings = Schemas['AttemptPictures']['landings']
+type Landing = Landings['points'][number]
 
 interface Props {
-  landings: Landing[]
+  landings: Landings
   current: number
   select: (position: number) => void
 }
 
 const SIZE = 230
-/** Standard deviations of a plane's normal distribution that hold half and nine tenths of it. */
-const RINGS = [
-  { share: 50, sigmas: 1.177 },
-  { share: 90, sigmas: 2.146 },
-]
-const FEWEST_FOR_RINGS = 5
-const ROUND = Array.from({ length: 49 }, (_, i) => (i / 48) * 2 * Math.PI)
-
 /** Where each attempt ended about the spot, final course upwards, numbered in order; from five on the ellipses of half and nine tenths. */
-export function TouchdownScatter({ landings, current, select }: Props) {
-  const most = Math.max(60, ...landings.flatMap((l) => [Math.abs(l.along_ft), Math.abs(l.across_ft)])) * 1.2
+export function TouchdownScatter({ landings: { points, rings }, current, select }: Props) {
+  const most = Math.max(60, ...points.flatMap((l) => [Math.abs(l.along_ft), Math.abs(l.across_ft)])) * 1.2
   const at = (along: number, across: number): [number, number] => [
     SIZE / 2 + (across / most) * (SIZE / 2),
     SIZE / 2 - (along / most) * (SIZE / 2),
   ]
-  const rings = landings.length >= FEWEST_FOR_RINGS ? ellipses(landings) : []
   return (
     <figure className="m-0">
       <figcaption className="font-semibold">Where they ended, final course upwards</figcaption>
-      <svg
+      <Picture
         width={SIZE}
         height={SIZE}
-        viewBox={`0 0 ${SIZE} ${SIZE}`}
         role="group"
-        aria-label={`Touchdown scatter: ${landings.map((l) => `attempt ${l.position} ${describe(l)}`).join('; ')}`}
+        label={`Touchdown scatter: ${points.map((l) => `attempt ${l.position} ${describe(l)}`).join('; ')}`}
       >
         <DistanceRings size={SIZE} most={most} />
         <path d={`M${SIZE / 2} 4V${SIZE - 4}M4 ${SIZE / 2}H${SIZE - 4}`} stroke="var(--rule)" strokeWidth={0.9} />
         {rings.map((ring) => (
           <path
-            key={ring.share}
-            d={`${line(ring.points.map(([along, across]) => at(along, across)))}Z`}
+            key={ring.share_pct}
+            d={`${line(ring.points.map(([along = 0, across = 0]) => at(along, across)))}Z`}
             fill="none"
             stroke="var(--band-deep)"
             strokeWidth={1.6}
-            strokeDasharray={ring.share === 50 ? undefined : '5 4'}
+            strokeDasharray={ring.share_pct === 50 ? undefined : '5 4'}
           />
         ))}
-        {landings.map((landing) => {
+        {points.map((landing) => {
           const [x, y] = at(landing.along_ft, landing.across_ft)
           const chosen = landing.position === current
           return (
@@ -78,7 +67,7 @@ export function TouchdownScatter({ landings, current, select }: Props) {
             </g>
           )
         })}
-      </svg>
+      </Picture>
       <p className="label m-0">
         {rings.length > 0
           ? 'Half of such landings end inside the solid line, nine in ten inside the dashed one.'
@@ -90,24 +79,3 @@ export function TouchdownScatter({ landings, current, select }: Props) {
 
 const describe = ({ along_ft: along, across_ft: across }: Landing) =>
   `${Math.abs(Math.round(along))} ft ${along < 0 ? 'short' : 'beyond'}, ${Math.abs(Math.round(across))} ft ${across < 0 ? 'left' : 'right'}`
-
-/** Ellipses of equal likelihood from the landings' mean and covariance. */
-function ellipses(landings: Landing[]) {
-  const n = landings.length
-  const along = landings.reduce((sum, l) => sum + l.along_ft, 0) / n
-  const across = landings.reduce((sum, l) => sum + l.across_ft, 0) / n
-  const a = landings.reduce((sum, l) => sum + (l.along_ft - along) ** 2, 0) / (n - 1)
-  const c = landings.reduce((sum, l) => sum + (l.across_ft - across) ** 2, 0) / (n - 1)
-  const b = landings.reduce((sum, l) => sum + (l.along_ft - along) * (l.across_ft - across), 0) / (n - 1)
-  // Lower triangle of the covariance's root.
-  const l11 = Math.sqrt(a)
-  const l21 = l11 > 0 ? b / l11 : 0
-  const l22 = Math.sqrt(Math.max(c - l21 * l21, 0))
-  return RINGS.map(({ share, sigmas }) => ({
-    share,
-    points: ROUND.map((angle): [number, number] => {
-      const [u, v] = [Math.cos(angle) * sigmas, Math.sin(angle) * sigmas]
-      return [along + l11 * u, across + l21 * u + l22 * v]
-    }),
-  }))
-}

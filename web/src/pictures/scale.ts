@@ -1,3 +1,5 @@
+import { least, ticks, tickStep } from 'd3-array'
+import { line as pathOf } from 'd3-shape'
 import type { PathPoint, Plan } from '../api/client'
 
 /** A window onto the ground in feet, drawn with one scale for both axes. */
@@ -47,33 +49,20 @@ export function lowEnough(window: Window, sides: [number, number], tallest = 0.7
   return { fromFt: window.fromFt - missing / 2, toFt: window.toFt + missing / 2 }
 }
 
-export const line = (points: [number, number][]) =>
-  points.map(([x, y], index) => `${index === 0 ? 'M' : 'L'}${x.toFixed(1)} ${y.toFixed(1)}`).join('')
+const draw = pathOf().digits(1)
+
+/** Points as a path, to a tenth of a pixel. */
+export const line = (points: [number, number][]) => draw(points) ?? ''
 
 /** Round steps for a scale: about `count` of them over `span`. */
-export function roundStep(span: number, count: number): number {
-  const rough = span / count
-  const power = 10 ** Math.floor(Math.log10(rough))
-  return (([1, 2, 5, 10].find((step) => step * power >= rough) ?? 10) * power) as number
-}
-
-export function ticks(from: number, to: number, count: number): number[] {
-  const step = roundStep(to - from, count)
-  const first = Math.ceil(from / step) * step
-  return Array.from({ length: Math.max(0, Math.floor((to - first) / step) + 1) }, (_, index) => first + index * step)
-}
+export const roundStep = (span: number, count: number) => tickStep(0, span, count)
 
 /** The point of a flown path at a moment. */
 export const momentOf = (points: PathPoint[], timeS: number): PathPoint | undefined =>
-  points.reduce<PathPoint | undefined>(
-    (best, point) => (!best || Math.abs(point.t_s - timeS) < Math.abs(best.t_s - timeS) ? point : best),
-    undefined,
-  )
+  least(points, (point) => Math.abs(point.t_s - timeS))
 
-export function nearest(points: PathPoint[], alongFt: number): PathPoint | undefined {
-  let found: PathPoint | undefined
-  for (const point of points) {
-    if (!found || Math.abs(point.along_ft - alongFt) < Math.abs(found.along_ft - alongFt)) found = point
-  }
-  return found
-}
+/** The point of a path nearest to a distance from the spot. */
+export const nearest = (points: PathPoint[], alongFt: number): PathPoint | undefined =>
+  least(points, (point) => Math.abs(point.along_ft - alongFt))
+
+export { ticks }

@@ -1,3 +1,5 @@
+import { least } from 'd3-array'
+import { area, line } from 'd3-shape'
 import type { Schemas } from '../api/client'
 
 export type Strip = Schemas['Strips']['strips'][number]
@@ -25,51 +27,35 @@ export function extent(strip: Strip): [number, number] {
   return [low - room, high + room]
 }
 
-/** A line as thick as each bin is tall: out along the greatest values, back along the least. Gaps stay gaps. */
-export function ribbon(strip: Strip, x: (t: number) => number, y: (v: number) => number): string {
-  const pieces: Strip['points'][] = []
-  let piece: Strip['points'] = []
-  for (const point of strip.points) {
-    if (point[1] === null || point[1] === undefined) {
-      if (piece.length > 0) pieces.push(piece)
-      piece = []
-    } else {
-      piece.push(point)
-    }
-  }
-  if (piece.length > 0) pieces.push(piece)
-  return pieces
-    .map((part) => {
-      const out = part.map(([t, , high]) => `${x(t ?? 0).toFixed(1)} ${y(high ?? 0).toFixed(1)}`)
-      const back = [...part].reverse().map(([t, low]) => `${x(t ?? 0).toFixed(1)} ${y(low ?? 0).toFixed(1)}`)
-      return `M${out.join('L')}L${back.join('L')}Z`
-    })
-    .join('')
-}
+type Point = Strip['points'][number]
+type Scale = (value: number) => number
+
+const recorded = ([t, low, high]: Point) => t != null && low != null && high != null
+const timeOf = ([t]: Point) => t ?? 0
+const lowOf = ([, low]: Point) => low ?? 0
+const highOf = ([, , high]: Point) => high ?? 0
+
+/** A line as thick as each bin is tall, from its least to its greatest value. Gaps stay gaps. */
+export const ribbon = (strip: Strip, x: Scale, y: Scale): string =>
+  area<Point>()
+    .defined(recorded)
+    .x((point) => x(timeOf(point)))
+    .y0((point) => y(lowOf(point)))
+    .y1((point) => y(highOf(point)))
+    .digits(1)(strip.points) ?? ''
 
 /** The middle of each bin as one line; gaps stay gaps. */
-export function midline(strip: Strip, x: (t: number) => number, y: (v: number) => number): string {
-  let pen = 'M'
-  return strip.points
-    .map(([t, low, high]) => {
-      if (t == null || low == null || high == null) {
-        pen = 'M'
-        return ''
-      }
-      const piece = `${pen}${x(t).toFixed(1)} ${y((low + high) / 2).toFixed(1)}`
-      pen = 'L'
-      return piece
-    })
-    .join('')
-}
+export const midline = (strip: Strip, x: Scale, y: Scale): string =>
+  line<Point>()
+    .defined(recorded)
+    .x((point) => x(timeOf(point)))
+    .y((point) => y((lowOf(point) + highOf(point)) / 2))
+    .digits(1)(strip.points) ?? ''
 
+/** The middle of the bin nearest to a moment. */
 export function valueAt(strip: Strip, time: number): number | undefined {
-  let best: Strip['points'][number] | undefined
-  for (const point of strip.points) {
-    if (!best || Math.abs((point[0] ?? 0) - time) < Math.abs((best[0] ?? 0) - time)) best = point
-  }
-  const [, low, high] = best ?? []
-  return low === null || low === undefined || high === null || high === undefined ? undefined : (low + high) / 2
+  const bin = least(strip.points, (point) => Math.abs(timeOf(point) - time))
+  return bin && recorded(bin) ? (lowOf(bin) + highOf(bin)) / 2 : undefined
 }
 
 /** A reading as text; a heading runs on past north without a jump, and is read as one. */

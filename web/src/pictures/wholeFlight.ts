@@ -1,3 +1,4 @@
+import * as d3 from 'd3-array'
 import type { Schemas } from '../api/client'
 
 /** A recording's strips as numbers, ready to be drawn at any zoom. */
@@ -32,14 +33,11 @@ export function seriesOf(flight: Schemas['WholeFlight']): Series {
   }
 }
 
+/** Least and greatest; a channel that never moved gets some room. */
 function extent(values: Float32Array) {
-  let low = Infinity
-  let high = -Infinity
-  for (const value of values) {
-    if (value < low) low = value
-    if (value > high) high = value
-  }
-  return low < high ? { low, high } : { low: low - 1, high: low + 1 }
+  const [low, high] = d3.extent(values)
+  if (low === undefined || high === undefined) return { low: Infinity, high: -Infinity }
+  return low < high ? { low, high } : { low: low - 1, high: high + 1 }
 }
 
 export const whole = ({ times }: Series): Span => ({ from: times[0] ?? 0, to: times.at(-1) ?? 1 })
@@ -53,16 +51,7 @@ export function moved(span: Span, all: Span, byS: number, zoom = 1, about = (spa
 }
 
 /** First sample at or after a moment. */
-export function indexAt(times: Float32Array, at: number): number {
-  let low = 0
-  let high = times.length
-  while (low < high) {
-    const middle = (low + high) >> 1
-    if ((times[middle] ?? 0) < at) low = middle + 1
-    else high = middle
-  }
-  return low
-}
+export const indexAt = (times: Float32Array, at: number) => d3.bisectLeft(times, at)
 
 /** Smallest and largest of every bin between two moments: nothing that stands out is lost. NaN where nothing was recorded. */
 export function bins(series: Series, values: Float32Array, span: Span, count: number): Float32Array {

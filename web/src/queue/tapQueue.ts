@@ -1,11 +1,6 @@
 import { Dexie, type EntityTable } from 'dexie'
+import { nextToSend, shownTap, type StoredTap } from './taps'
 import { api, newId, unwrap, type FlyEvent, type NewFlyEvent } from '../api/client'
-
-/** A tap as it lies on the device: with the sortie it belongs to, in the order it was made. */
-interface StoredTap extends NewFlyEvent {
-  sortie_id: string
-  order?: number
-}
 
 const store = new Dexie('fujin-taps') as Dexie & { taps: EntityTable<StoredTap, 'order'> }
 store.version(1).stores({ taps: '++order, sortie_id, &id' })
@@ -14,14 +9,7 @@ store.version(1).stores({ taps: '++order, sortie_id, &id' })
 export async function keepTap(sortieId: string, tap: Omit<NewFlyEvent, 'id' | 'at'>): Promise<FlyEvent> {
   const kept: StoredTap = { ...tap, id: newId(), at: new Date().toISOString(), sortie_id: sortieId }
   await store.taps.add(kept)
-  return {
-    ...kept,
-    attempt_no: kept.attempt_no ?? null,
-    phase: kept.phase ?? null,
-    payload: kept.payload ?? {},
-    undone: false,
-    by: 'this device',
-  }
+  return shownTap(kept)
 }
 
 export const waitingTaps = (sortieId: string) => store.taps.where('sortie_id').equals(sortieId).sortBy('order')
@@ -33,20 +21,13 @@ export const waitingTaps = (sortieId: string) => store.taps.where('sortie_id').e
 export async function sendTaps(sortieId: string): Promise<FlyEvent[] | undefined> {
   const waiting = await waitingTaps(sortieId)
   if (waiting.length === 0) return undefined
-  const events = waiting.map(({ id, kind, at, attempt_no, phase, payload }) => ({
-    id,
-    kind,
-    at,
-    attempt_no: attempt_no ?? null,
-    phase: phase ?? null,
-    payload: payload ?? {},
-  }))
+  const { events, orders } = nextToSend(waiting)
   const answer = await unwrap(
     api.POST('/api/sorties/{id}/events', {
       params: { path: { id: sortieId } },
-      body: { events: events.slice(0, 500) },
+      body: { events },
     }),
   )
-  await store.taps.bulkDelete(waiting.slice(0, 500).flatMap((tap) => (tap.order === undefined ? [] : [tap.order])))
+  await store.taps.bulkDelete(orders)
   return answer
 }

@@ -1,6 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query'
 import { useCallback, useEffect, useState } from 'react'
 import { api, unwrap, type FlyEvent, type NewFlyEvent } from '../api/client'
+import { shownTap } from './taps'
 import { keepTap, sendTaps, waitingTaps } from './tapQueue'
 
 const TRY_AGAIN_MS = 4000
@@ -35,16 +36,7 @@ export function useSheet(sortieId: string) {
   useEffect(() => {
     void (async () => {
       const left = await waitingTaps(sortieId)
-      setMine(
-        left.map((tap) => ({
-          ...tap,
-          attempt_no: tap.attempt_no ?? null,
-          phase: tap.phase ?? null,
-          payload: tap.payload ?? {},
-          undone: false,
-          by: 'this device',
-        })),
-      )
+      setMine(left.map(shownTap))
       try {
         setKnown(await unwrap(api.GET('/api/sorties/{id}/events', { params: { path: { id: sortieId } } })))
       } catch {

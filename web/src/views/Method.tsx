@@ -6,7 +6,8 @@ import { GradeGlyph } from '../design/GradeGlyph'
 import { Failed, Loading } from '../design/States'
 import { capital, unitWord } from '../design/words'
 import { Agreement } from './Agreement'
-import { isLearner } from '../app/who'
+import { isLearner } from '../api/who'
+import { Pick } from '../design/Pick'
 
 /** Method: the catalogue, the standards, the house method, and what the model leaves out. */
 export function Method({ session }: { session: Session }) {
@@ -220,18 +221,12 @@ function HouseForm({ house, locked, word, error, pending, onChange }: HouseFormP
               {setting.unit && <span className="unit">{unitWord(setting.unit)}</span>}
             </span>
             {setting.choices.length > 0 ? (
-              <select
-                className="field"
+              <Pick
                 disabled={locked}
                 value={String(value)}
-                onChange={(e) => setValues((v) => ({ ...v, [setting.name]: e.target.value }))}
-              >
-                {setting.choices.map((choice) => (
-                  <option key={choice.value} value={choice.value}>
-                    {capital(choice.value)}
-                  </option>
-                ))}
-              </select>
+                choices={setting.choices.map((choice) => ({ id: choice.value, word: capital(choice.value) }))}
+                onChange={(chosen) => setValues((v) => ({ ...v, [setting.name]: chosen }))}
+              />
             ) : (
               <input
                 className="field"

@@ -3,6 +3,9 @@ import { useState, type FormEvent } from 'react'
 import { useNavigate } from 'react-router'
 import { useAircraft, useCatalogue, useCreateSortie, useStudents } from '../api/queries'
 import { capital } from '../design/words'
+import { Pick } from '../design/Pick'
+
+const NONE_YET = { id: '', word: 'Choose…' }
 
 /** A new sortie: who, in what, when, which manoeuvre. The rest is worked out in Prepare. */
 export function NewSortie({ date }: { date: string }) {
@@ -40,7 +43,6 @@ function Form({ date, close }: { date: string; close: () => void }) {
   const manoeuvre = offered.some((row) => row.id === chosen)
     ? chosen
     : ((offered.find((row) => row.standard) ?? offered[0])?.id ?? '')
-  const families = [...new Set(offered.map((row) => row.family))]
 
   const submit = (event: FormEvent) => {
     event.preventDefault()
@@ -58,26 +60,28 @@ function Form({ date, close }: { date: string; close: () => void }) {
     <form onSubmit={submit} className="grid gap-3">
       <label className="grid gap-1">
         Student
-        <select className="field" required value={student} onChange={(e) => setStudent(e.target.value)}>
-          <option value="">Choose…</option>
-          {(students.data?.items ?? []).map((s) => (
-            <option key={s.id} value={s.id}>
-              {s.name}
-            </option>
-          ))}
-        </select>
+        <Pick
+          required
+          value={student}
+          choices={[NONE_YET, ...(students.data?.items ?? []).map(({ id, name }) => ({ id, word: name }))]}
+          onChange={setStudent}
+        />
       </label>
       <label className="grid gap-1">
         Aircraft
-        <select className="field" required value={craft} onChange={(e) => setCraft(e.target.value)}>
-          <option value="">Choose…</option>
-          {(aircraft.data ?? []).map((a) => (
-            <option key={a.id} value={a.id} disabled={a.look_at_it}>
-              {a.mark} {a.type_name}
-              {a.look_at_it ? ' (to be looked at first)' : ''}
-            </option>
-          ))}
-        </select>
+        <Pick
+          required
+          value={craft}
+          choices={[
+            NONE_YET,
+            ...(aircraft.data ?? []).map((row) => ({
+              id: row.id,
+              word: `${row.mark} ${row.type_name}${row.look_at_it ? ' (to be looked at first)' : ''}`,
+              disabled: row.look_at_it,
+            })),
+          ]}
+          onChange={setCraft}
+        />
       </label>
       <div className="grid grid-cols-2 gap-3">
         <label className="grid gap-1">
@@ -91,19 +95,11 @@ function Form({ date, close }: { date: string; close: () => void }) {
       </div>
       <label className="grid gap-1">
         Manoeuvre
-        <select className="field" value={manoeuvre} onChange={(e) => setChosen(e.target.value)}>
-          {families.map((family) => (
-            <optgroup key={family} label={capital(family)}>
-              {offered
-                .filter((row) => row.family === family)
-                .map((row) => (
-                  <option key={row.id} value={row.id}>
-                    {row.title}
-                  </option>
-                ))}
-            </optgroup>
-          ))}
-        </select>
+        <Pick
+          value={manoeuvre}
+          choices={offered.map(({ id, title, family }) => ({ id, word: title, group: capital(family) }))}
+          onChange={setChosen}
+        />
       </label>
       {create.isError && (
         <p role="alert" className="limit-note m-0 p-3">

@@ -6,7 +6,7 @@ import { Failed, Loading } from '../design/States'
 import { hoursOf } from '../design/words'
 import { Conditions } from './Conditions'
 import { StandingSummary } from './StandingSummary'
-import { isLearner } from '../app/who'
+import { isLearner } from '../api/who'
 
 /** Record: time in the log, the one thing for next time, where the student stands, the sign-off. */
 export function RecordStage({ sortie, session }: { sortie: Sortie; session: Session }) {

@@ -29,7 +29,6 @@ export function SignIn({ school }: { school: string }) {
           <input
             className="field h-11"
             autoComplete="username"
-            autoFocus
             required
             value={name}
             onChange={(e) => setName(e.target.value)}

@@ -5,7 +5,8 @@ import { useSignOffDocument, useWithdraw } from '../api/queries'
 import { GradeGlyph } from '../design/GradeGlyph'
 import { Failed, Loading } from '../design/States'
 import { capital, fullDayOf } from '../design/words'
-import { isLearner } from '../app/who'
+import { isLearner } from '../api/who'
+import { ReasonForm } from '../design/ReasonForm'
 
 /** One sign-off as a page to print, with its evidence and how to check it. */
 export function SignOffPage({ session }: { session: Session }) {
@@ -89,7 +90,6 @@ export function SignOffPage({ session }: { session: Session }) {
 function Withdraw({ id }: { id: string }) {
   const withdraw = useWithdraw(id)
   const [asking, setAsking] = useState(false)
-  const [reason, setReason] = useState('')
   if (!asking) {
     return (
       <button type="button" className="button" onClick={() => setAsking(true)}>
@@ -98,27 +98,13 @@ function Withdraw({ id }: { id: string }) {
     )
   }
   return (
-    <form
-      className="flex w-full gap-2"
-      onSubmit={(event) => {
-        event.preventDefault()
-        withdraw.mutate(reason)
-      }}
-    >
-      <label className="grow">
-        <span className="label">Withdrawing is final and stays on record. Why?</span>
-        <input
-          className="field h-11"
-          required
-          minLength={3}
-          autoFocus
-          value={reason}
-          onChange={(e) => setReason(e.target.value)}
-        />
-      </label>
-      <button type="submit" className="button self-end" disabled={withdraw.isPending}>
-        Withdraw it
-      </button>
-    </form>
+    <ReasonForm
+      className="w-full"
+      ask="Withdrawing is final and stays on record. Why?"
+      act="Withdraw it"
+      focused
+      disabled={withdraw.isPending}
+      onReason={(reason) => withdraw.mutate(reason)}
+    />
   )
 }

@@ -1,7 +1,7 @@
 import { Link, useParams } from 'react-router'
 import type { Session } from '../api/client'
 import { useSortie } from '../api/queries'
-import { StageTrack } from '../app/StageTrack'
+import { StageTrack } from './StageTrack'
 import { Failed, Loading } from '../design/States'
 import { clockOf, shortDayOf, STAGES } from '../design/words'
 import { Fly } from './fly/Fly'

@@ -6,7 +6,7 @@ import { Empty, Failed, Loading } from '../design/States'
 import { capital, clockOf, hoursOf, shortDayOf } from '../design/words'
 import { Conditions } from './Conditions'
 import { StandingSummary } from './StandingSummary'
-import { isLearner } from '../app/who'
+import { isLearner } from '../api/who'
 
 /** One student's record: where they stand, every attempt, sorties, flight time, sign-offs. */
 export function StudentPage({ session }: { session: Session }) {

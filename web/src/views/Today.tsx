@@ -1,11 +1,11 @@
 import { Link } from 'react-router'
 import type { Session, SortieRow } from '../api/client'
 import { useToday } from '../api/queries'
-import { StageTrack } from '../app/StageTrack'
+import { StageTrack } from './StageTrack'
 import { Empty, Failed, Loading } from '../design/States'
 import { clockOf, dayOf, shortDayOf } from '../design/words'
 import { NewSortie } from './NewSortie'
-import { isLearner } from '../app/who'
+import { isLearner } from '../api/who'
 
 /** The board: what is flown today, what waits for somebody, what was and what comes. */
 export function Today({ session }: { session: Session }) {

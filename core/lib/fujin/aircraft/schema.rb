@@ -2,7 +2,7 @@
 
 module Fujin
   module Aircraft
-    # The rules of a type file (PHYSICS.md section 2): which fields, of which kind, in which range.
+    # The rules of a type file (docs/reference/file-formats.md): which fields, of which kind, in which range.
     # Unknown keys are kept and unused, so that a file may carry more.
     class Schema
       number = ->(low, high) { { kind: :number, low: low, high: high } }

@@ -2,7 +2,7 @@
 
 module Fujin
   module Aircraft
-    # Where a wind disturbs the tail rotor: relative directions clockwise from the nose (JOB.md section 2).
+    # Where a wind disturbs the tail rotor: relative directions clockwise from the nose (docs/reference/words.md).
     module TailRotor
       SECTORS_DEG = { false => [[285, 315], [210, 330], [120, 240]], true => [[45, 75], [30, 150], [120, 240]] }.freeze
 

@@ -3,7 +3,7 @@
 module Fujin
   module Flight
     # A gyroplane's propeller: full thrust falls on a straight line with speed, and is in proportion to power
-    # and to the density of the air (PHYSICS.md section 1).
+    # and to the density of the air (docs/reference/flight-model.md).
     class Propeller
       # @return [Propeller, nil] nil for a type that has none
       def self.of(type, atmosphere) = type.helicopter? ? nil : new(type, atmosphere)

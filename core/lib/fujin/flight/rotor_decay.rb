@@ -3,7 +3,7 @@
 module Fujin
   module Flight
     # How fast the rotor runs down after a throttle closure from level flight with the controls left as they are:
-    # the reaction time a pilot has. Pedals are left too, so the nose swings. Source: PHYSICS.md section 3.
+    # the reaction time a pilot has. Pedals are left too, so the nose swings. Source: docs/reference/flight-model.md.
     class RotorDecay
       LONGEST_S = 8.0
 

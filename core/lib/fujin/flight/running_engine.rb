@@ -3,7 +3,7 @@
 module Fujin
   module Flight
     # The engine as it runs: its power under the governor, run down or pushing a propeller, and its own speed beside the
-    # rotor's, from which the freewheel lets it fall behind (PHYSICS.md section 1, 'Engine').
+    # rotor's, from which the freewheel lets it fall behind (docs/reference/flight-model.md, 'Engine').
     class RunningEngine
       CLOSED_S = 0.15
 

@@ -2,7 +2,7 @@
 
 module Fujin
   module Grading
-    # The moments at which the engine stopped driving the rotor (MEASURES.md section 2, 'Closure'): the throttle
+    # The moments at which the engine stopped driving the rotor (docs/reference/boundaries.md, 'Closure'): the throttle
     # if it was recorded, otherwise the needles, the power instrument, the collective, the rotor, the sink.
     class Closures
       # Power-instrument readings taken as idle and as clearly driving.

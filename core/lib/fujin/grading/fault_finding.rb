@@ -7,7 +7,7 @@ module Fujin
     module FaultFinding
       include LimitsPassed
 
-      # A set-up steady for less was none (MEASURES.md section 2, 'set-up').
+      # A set-up steady for less was none (docs/reference/boundaries.md, 'set-up').
       STEADY_S = 3.0
       TRIM_DEG = 10.0
 

@@ -55,12 +55,9 @@ module Fujin
         driver = judged.min_by { |m| m.critical ? 0 : RANK.fetch(m.verdict) }
         standard = driver && (driver.critical ? 1 : RANK.fetch(driver.verdict))
         grade = [standard, (HELP_CEILING.fetch(help) if help != 'alone')].compact.min
-        PhaseGrade.new(phase: phase, grade: grade, driver: if grade.nil? || grade < (standard || 9)
-                                                             help == 'alone' ? nil : help
-                                                           else
-                                                             driver&.id
-                                                           end,
-                       critical: judged.any?(&:critical))
+        held_down = grade.nil? || grade < (standard || 9)
+        driver_id = held_down ? (help unless help == 'alone') : driver&.id
+        PhaseGrade.new(phase: phase, grade: grade, driver: driver_id, critical: judged.any?(&:critical))
       end
 
       private

@@ -3,7 +3,7 @@
 module Fujin
   module Grading
     # Limits of the aircraft that were passed, critical in every manoeuvre: rotor or engine overspeed, a rotor too slow
-    # in the air, power over the red line, a hard contact (JOB.md section 4). For fault finders that include
+    # in the air, power over the red line, a hard contact. For fault finders that include
     # FaultFinding.
     module LimitsPassed
       AIRBORNE_FT = 2.0

@@ -2,7 +2,7 @@
 
 module Fujin
   module Grading
-    # One number taken from a recording (MEASURES.md section 3).
+    # One number taken from a recording (docs/reference/measures.md).
     #
     # `verdict` is polished, in, marginal, out, not_recorded, or nil when the measure is shown but not judged;
     # `too_close` marks a verdict that the value's uncertainty could turn; `band` is what it was held to.

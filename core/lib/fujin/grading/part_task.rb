@@ -3,7 +3,7 @@
 module Fujin
   module Grading
     # An attempt in which the student has one control while the instructor flies the others is judged on that control
-    # alone (JOB.md section 4.4, 'Part-tasks').
+    # alone (docs/reference/words.md).
     module PartTask
       TASKS = %w[whole cyclic collective pedals].freeze
       # How an attempt came about; a demonstration is the instructor's own.

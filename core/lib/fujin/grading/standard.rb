@@ -4,7 +4,7 @@ require 'yaml'
 
 module Fujin
   module Grading
-    # A versioned tolerance set for one manoeuvre; it turns a number into a verdict (MEASURES.md section 4).
+    # A versioned tolerance set for one manoeuvre; it turns a number into a verdict (docs/reference/standards.md).
     class Standard
       FOLDER = File.expand_path('../../../data/standards', __dir__)
       STAGES = %w[early solo test instructor].freeze

@@ -3,7 +3,8 @@
 module Fujin
   module Grading
     # Turns flown with bank: from 0.75 s before roll stays over 5° through 60° or more of heading, to 0.6 s before roll
-    # last drops below half its median (MEASURES.md section 2). Without roll, the bank that the track's rate asks for.
+    # last drops below half its median (docs/reference/boundaries.md). Without roll, the bank that the track's rate
+    # asks for.
     class Turns
       include Stretches
 

@@ -5,7 +5,7 @@ module Fujin
     # Follows a flight sample by sample, looking only back: which phase it is, the phase's bands, the gate's call. A
     # help for whoever watches from beside; in the cockpit the instructor's eyes come first.
     class Monitor
-      # A closed throttle and the needles' split, as for finding attempts (MEASURES.md section 2, 'Closure').
+      # A closed throttle and the needles' split, as for finding attempts (docs/reference/boundaries.md, 'Closure').
       CLOSED_PCT = 10.0
       SPLIT_PCT = 3.0
       MAP_IDLE_INHG = 13.5

@@ -5,9 +5,7 @@ module Fujin
     # Height, airspeed and rotor rpm as one account, in feet of height: speed v²/2g, rotor ½IΩ²/mg.
     # Airspeed counts, not ground speed: it is what a pilot can trade.
     module EnergyLedger
-      Entry = Value.define(:t_s, :height_ft, :speed_ft, :rotor_ft) do
-        def total_ft = height_ft + speed_ft + rotor_ft
-      end
+      Entry = Value.define(:t_s, :height_ft, :speed_ft, :rotor_ft, :total_ft)
 
       module_function
 
@@ -17,12 +15,10 @@ module Fujin
         path.filter_map do |point|
           next unless point.ias_kt && point.rotor_rpm_pct
 
-          Entry.new(
-            t_s: point.t_s,
-            height_ft: point.height_ft,
-            speed_ft: speed_ft(point.ias_kt, conditions),
-            rotor_ft: rotor_ft(point.rotor_rpm_pct, conditions)
-          )
+          speed = speed_ft(point.ias_kt, conditions)
+          rotor = rotor_ft(point.rotor_rpm_pct, conditions)
+          Entry.new(t_s: point.t_s, height_ft: point.height_ft, speed_ft: speed, rotor_ft: rotor,
+                    total_ft: point.height_ft + speed + rotor)
         end
       end
 

@@ -4,7 +4,8 @@ require 'yaml'
 
 module Fujin
   module Planning
-    # The school's choice among the accepted ways of teaching (JOB.md section 8), as settings with their reasons.
+    # The school's choice among the accepted ways of teaching, as settings with their reasons
+    # (docs/reference/house-method.md).
     class HouseMethod
       FILE = File.expand_path('../../../data/house_method.yml', __dir__)
 
@@ -13,8 +14,8 @@ module Fujin
 
       SETTINGS = YAML.safe_load_file(FILE).map do |name, fields|
         reasons = fields.fetch('choices', {})
-        Setting.new(name: name, default: fields.fetch('default'), unit: fields['unit'], question: fields.fetch('quest' \
-          'ion'),
+        Setting.new(name: name, default: fields.fetch('default'), unit: fields['unit'],
+                    question: fields.fetch('question'),
                     short: fields.fetch('short'), reasons: reasons,
                     allowed: reasons.empty? ? fields.fetch('low')..fields.fetch('high') : reasons.keys)
       end.freeze

@@ -2,7 +2,7 @@
 
 module Fujin
   module Progress
-    # The school's rule for 'ready for sign-off' (JOB.md section 7); each number is a setting.
+    # The school's rule for 'ready for sign-off' (docs/reference/standards.md); each number is a setting.
     class Readiness
       DEFAULTS = { attempts: 3, days: 2, critical_window: 5 }.freeze
 

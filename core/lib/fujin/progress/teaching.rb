@@ -2,7 +2,7 @@
 
 module Fujin
   module Progress
-    # Teaching to teach (JOB.md section 4.6): an instructor candidate teaches, the instructor plays a student with a
+    # Teaching to teach: an instructor candidate teaches, the instructor plays a student with a
     # fault. The recording tells whether the fault that the candidate named is the one that was there.
     module Teaching
       # What is graded, in the order in which it is done.

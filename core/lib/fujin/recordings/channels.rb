@@ -2,8 +2,8 @@
 
 module Fujin
   module Recordings
-    # The channels of the recording format (DESIGN.md): name, unit and the range a believable value lies in.
-    # A value outside its range is a drop-out, not a number.
+    # The channels of the recording format (docs/reference/file-formats.md): name, unit and the range a believable
+    # value lies in. A value outside its range is a drop-out, not a number.
     module Channels
       RANGES = {
         't_s' => nil,

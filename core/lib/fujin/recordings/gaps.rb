@@ -3,7 +3,7 @@
 module Fujin
   module Recordings
     # Blank stretches of a channel: up to 0.5 s are bridged, up to 2 s bridged and marked, longer ones
-    # stay 'not recorded' (MEASURES.md section 5). A slow recorder's own spacing is no gap.
+    # stay 'not recorded' (docs/reference/boundaries.md). A slow recorder's own spacing is no gap.
     module Gaps
       SILENT_S = 0.5
       LONGEST_S = 2.0

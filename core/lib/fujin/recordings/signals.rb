@@ -2,7 +2,7 @@
 
 module Fujin
   module Recordings
-    # A recording made ready for measuring: evenly spaced, smoothed as MEASURES.md section 2 says, with what is
+    # A recording made ready for measuring: evenly spaced, smoothed as docs/reference/boundaries.md says, with what is
     # missing derived where that is honest. Knots, feet, feet a minute, degrees, percent: the units of the measures.
     #
     # Each signal is an array of floats (NaN where not recorded), or absent; `estimated?` tells the derived ones.

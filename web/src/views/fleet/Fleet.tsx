@@ -5,6 +5,7 @@ import { Failed, Loading } from '../../design/States'
 import { capital, figure, unitWord } from '../../design/words'
 import { TypeFileForm } from './TypeForm'
 import { TypeSheet } from './TypeSheet'
+import { ReasonForm } from '../../design/ReasonForm'
 
 /** The fleet: each aircraft and what must be looked at before it flies; each type's numbers, curves and history. */
 export function Fleet({ session }: { session: Session }) {
@@ -73,35 +74,19 @@ function Aircraft({ row, chief }: { row: Schemas['Aircraft']; chief: boolean }) 
 
 function LookAtIt({ row, chief }: { row: Schemas['Aircraft']; chief: boolean }) {
   const clear = useClearAircraft()
-  const [note, setNote] = useState('')
   return (
     <div className="limit-note mt-2 p-3">
       <p className="mt-0">
         <b>To be looked at before flight.</b> {row.look_at_it_reason}
       </p>
       {chief ? (
-        <form
-          className="flex gap-2"
-          onSubmit={(event) => {
-            event.preventDefault()
-            clear.mutate({ id: row.id, note })
-          }}
-        >
-          <label className="grow">
-            <span className="sr-only">What was found</span>
-            <input
-              className="field h-11"
-              placeholder="What was found"
-              required
-              minLength={3}
-              value={note}
-              onChange={(e) => setNote(e.target.value)}
-            />
-          </label>
-          <button type="submit" className="button" disabled={clear.isPending}>
-            Clear it
-          </button>
-        </form>
+        <ReasonForm
+          ask="What was found"
+          act="Clear it"
+          close
+          disabled={clear.isPending}
+          onReason={(note) => clear.mutate({ id: row.id, note })}
+        />
       ) : (
         <p className="m-0 text-sm">The chief instructor clears it once somebody qualified has looked.</p>
       )}

@@ -3,6 +3,7 @@ import { toast } from 'sonner'
 import { Refusal, type Schemas } from '../../api/client'
 import { useAddType, useType } from '../../api/queries'
 import { Loading } from '../../design/States'
+import { ReasonField } from '../../design/ReasonForm'
 
 type Field = Schemas['Type']['fields'][number]
 type Data = Record<string, unknown>
@@ -18,7 +19,7 @@ export function TypeForm({ id }: { id: string }) {
   const submit = (event: FormEvent) => {
     event.preventDefault()
     add.mutate(
-      { data: edited(type.data.data as Data, edits) as Record<string, never>, reason },
+      { data: edited(type.data.data, edits) as Record<string, never>, reason },
       {
         onSuccess: () => {
           setEdits({})
@@ -43,16 +44,9 @@ export function TypeForm({ id }: { id: string }) {
             />
           ))}
       </div>
-      <label className="mt-3 grid max-w-xl gap-0.5">
-        <span className="label">Why it is changed</span>
-        <input
-          className="field"
-          required
-          minLength={3}
-          value={reason}
-          onChange={(event) => setReason(event.target.value)}
-        />
-      </label>
+      <div className="mt-3 grid max-w-xl">
+        <ReasonField ask="Why it is changed" value={reason} onChange={setReason} />
+      </div>
       {add.isError && (
         <p role="alert" className="limit-note mt-2 p-2">
           {add.error.message}
@@ -102,7 +96,8 @@ const FieldInput = ({ field, value, error, onChange }: InputProps) => (
   </label>
 )
 
-const textOf = (value: unknown) => (Array.isArray(value) ? value.join(', ') : value == null ? '' : String(value))
+const textOf = (value: unknown) =>
+  Array.isArray(value) ? value.join(', ') : ['string', 'number', 'boolean'].includes(typeof value) ? String(value) : ''
 
 /** The type's data with the edited texts put in at their paths. */
 function edited(data: Data, edits: Record<string, string>): Data {
@@ -157,16 +152,7 @@ export function TypeFileForm({ done }: { done: () => void }) {
           onChange={(event) => setFile(event.target.value)}
         />
       </label>
-      <label className="grid gap-1">
-        Why it is added
-        <input
-          className="field"
-          required
-          minLength={3}
-          value={reason}
-          onChange={(event) => setReason(event.target.value)}
-        />
-      </label>
+      <ReasonField ask="Why it is added" value={reason} onChange={setReason} />
       {add.isError && (
         <div role="alert" className="limit-note p-2">
           <p className="m-0 font-semibold">{add.error.message}</p>

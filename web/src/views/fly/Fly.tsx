@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react'
 import { toast } from 'sonner'
 import type { FlyEvent, NewFlyEvent, Sortie } from '../../api/client'
-import { useKeys } from '../../app/useKeys'
+import { useKeys } from '../../design/useKeys'
 import { GradeGlyph } from '../../design/GradeGlyph'
 import { capital, GRADE_WORDS } from '../../design/words'
 import { useSheet } from '../../queue/useSheet'

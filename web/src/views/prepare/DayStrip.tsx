@@ -3,6 +3,7 @@ import type { Plan, Sortie, SortieChange } from '../../api/client'
 import { useAircraft } from '../../api/queries'
 import { capital, figure, unitWord } from '../../design/words'
 import { NumberField } from './NumberField'
+import { choicesOf, Pick } from '../../design/Pick'
 
 interface Props {
   sortie: Sortie
@@ -219,12 +220,6 @@ interface ChoiceProps {
 const Choice = ({ label, value, options, locked, onChange }: ChoiceProps) => (
   <label className="grid gap-0.5">
     <span className="label">{label}</span>
-    <select className="field" disabled={locked} value={value} onChange={(e) => onChange(e.target.value)}>
-      {Object.entries(options).map(([id, word]) => (
-        <option key={id} value={id}>
-          {word}
-        </option>
-      ))}
-    </select>
+    <Pick disabled={locked} value={value} choices={choicesOf(options)} onChange={onChange} />
   </label>
 )

@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { Refusal, type Plan, type Sortie, type SortieChange } from '../../api/client'
 import { usePlan } from '../../api/queries'
-import { useKeys } from '../../app/useKeys'
+import { useKeys } from '../../design/useKeys'
 import { Failed, Loading } from '../../design/States'
 import { shortDayOf } from '../../design/words'
 import { Cautions } from './Cautions'
@@ -126,5 +126,4 @@ const PLANNED = [
   'settings',
 ] as const
 
-const pick = (sortie: Sortie): SortieChange =>
-  Object.fromEntries(PLANNED.map((key) => [key, sortie[key] ?? null])) as SortieChange
+const pick = (sortie: Sortie): SortieChange => Object.fromEntries(PLANNED.map((key) => [key, sortie[key] ?? null]))

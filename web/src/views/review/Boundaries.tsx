@@ -2,9 +2,10 @@ import { useState, type FormEvent, type KeyboardEvent } from 'react'
 import { toast } from 'sonner'
 import { Refusal, type Attempt } from '../../api/client'
 import { useCatalogue } from '../../api/queries'
-import { useAddAttempt, useCutAttempt, useVoidAttempt } from '../../api/review'
+import { useAddAttempt, useCutAttempt, useJoinAttempts, useSplitAttempt } from '../../api/review'
+import { Pick } from '../../design/Pick'
 import { capital } from '../../design/words'
-import { join, split, spread, type Cut } from './cuts'
+import { moveBoundary, moveEnd, takeOut, type Cut } from './cutEdits'
 
 interface Props {
   attempt: Attempt
@@ -14,44 +15,28 @@ interface Props {
 }
 
 const STEP_S = 0.1
-const NEW_S = 10
 
 /** Kind and boundaries as the instructor sets them: arrow keys move a boundary by a tenth of a second, and the measures follow. */
 export function Boundaries({ attempt, timeS, next }: Props) {
   const catalogue = useCatalogue()
   const [manoeuvre, setManoeuvre] = useState(attempt.manoeuvre)
-  const [phases, setPhases] = useState<Cut[]>(attempt.phases.map(({ id, start_s, end_s }) => ({ id, start_s, end_s })))
+  const [phases, setPhases] = useState(cutsOf(attempt))
   const cut = useCutAttempt(attempt.sortie_id)
   const add = useAddAttempt(attempt.sortie_id)
-  const leaveOut = useVoidAttempt(attempt.sortie_id)
+  const split = useSplitAttempt(attempt.sortie_id)
+  const join = useJoinAttempts(attempt.sortie_id)
   const kinds = (catalogue.data?.manoeuvres ?? []).filter((row) => row.recorded)
-  const known = kinds.find((row) => row.id === manoeuvre)?.phases ?? []
-  const failed = cut.error ?? add.error ?? leaveOut.error
+  const failed = cut.error ?? add.error ?? split.error ?? join.error
   const errors = failed instanceof Refusal ? failed.fields : {}
 
+  // The phases of another kind are laid evenly, to be moved from there.
   const choose = (id: string) => {
     setManoeuvre(id)
-    if (id === attempt.manoeuvre) {
-      setPhases(attempt.phases.map(({ id: phase, start_s, end_s }) => ({ id: phase, start_s, end_s })))
-    } else {
-      setPhases(spread(kinds.find((row) => row.id === id)?.phases ?? [], attempt.start_s, attempt.end_s))
-    }
+    cut.mutate({ id: attempt.id, manoeuvre: id }, { onSuccess: (now) => setPhases(cutsOf(now)) })
   }
-  const move = (index: number, start_s: number) =>
-    setPhases((was) =>
-      was.map((phase, i) =>
-        i === index ? { ...phase, start_s } : i === index - 1 ? { ...phase, end_s: start_s } : phase,
-      ),
-    )
-  const end = (end_s: number) => setPhases((was) => was.map((p, i) => (i === was.length - 1 ? { ...p, end_s } : p)))
-  const drop = (id: string) =>
-    setPhases((was) => {
-      const index = was.findIndex((phase) => phase.id === id)
-      const gone = was[index]
-      return was
-        .map((phase, i) => (gone && i === index - 1 ? { ...phase, end_s: gone.end_s } : phase))
-        .filter((phase) => phase.id !== id)
-    })
+  const move = (index: number, at: number) => setPhases((was) => moveBoundary(was, index, at))
+  const end = (at: number) => setPhases((was) => moveEnd(was, at))
+  const drop = (id: string) => setPhases((was) => takeOut(was, id))
   const submit = (event: FormEvent) => {
     event.preventDefault()
     cut.mutate(
@@ -59,43 +44,24 @@ export function Boundaries({ attempt, timeS, next }: Props) {
       { onSuccess: () => toast('Measured again within these boundaries. Grades that were given stay.') },
     )
   }
-  const addHere = () => {
-    const from = timeS ?? attempt.end_s
+  const addHere = () =>
     add.mutate(
-      {
-        recordingId: attempt.recording_id,
-        manoeuvre,
-        phases: spread(known, from, from + NEW_S),
-      },
+      { recordingId: attempt.recording_id, manoeuvre, start_s: timeS ?? attempt.end_s },
       { onSuccess: (made) => toast(`Attempt ${made.position} is added: set its boundaries.`) },
     )
-  }
   const inside = timeS !== undefined && timeS > attempt.start_s + STEP_S && timeS < attempt.end_s - STEP_S
   const splitHere = () => {
     if (timeS === undefined) return
-    const [before, after] = split(phases, timeS)
-    add.mutate(
-      { recordingId: attempt.recording_id, manoeuvre, phases: after },
-      {
-        onSuccess: (made) =>
-          cut.mutate(
-            { id: attempt.id, manoeuvre, phases: before },
-            { onSuccess: () => toast(`Split: what came after is attempt ${made.position}.`) },
-          ),
-      },
+    split.mutate(
+      { id: attempt.id, at_s: timeS },
+      { onSuccess: (made) => toast(`Split: what came after is attempt ${made.position}.`) },
     )
   }
   const joinNext = () => {
     if (!next) return
-    cut.mutate(
-      { id: attempt.id, manoeuvre, phases: join(phases, next.phases) },
-      {
-        onSuccess: () =>
-          leaveOut.mutate(
-            { attemptId: next.id, counts: false, reason: `joined with attempt ${attempt.position}` },
-            { onSuccess: () => toast(`Joined: attempt ${next.position} does not count any more.`) },
-          ),
-      },
+    join.mutate(
+      { id: attempt.id, later: next.id },
+      { onSuccess: () => toast(`Joined: attempt ${next.position} does not count any more.`) },
     )
   }
   return (
@@ -106,13 +72,12 @@ export function Boundaries({ attempt, timeS, next }: Props) {
       <form className="grid gap-2" onSubmit={submit}>
         <label className="grid gap-0.5">
           <span className="label">It was a</span>
-          <select className="field" value={manoeuvre} onChange={(event) => choose(event.target.value)}>
-            {kinds.map((row) => (
-              <option key={row.id} value={row.id}>
-                {row.title}
-              </option>
-            ))}
-          </select>
+          <Pick
+            value={manoeuvre}
+            choices={kinds.map(({ id, title }) => ({ id, word: title }))}
+            disabled={cut.isPending}
+            onChange={choose}
+          />
         </label>
         {phases.map((phase, index) => (
           <div key={phase.id} className="grid grid-cols-[1fr_7rem_5.5rem] items-end gap-2">
@@ -150,17 +115,17 @@ export function Boundaries({ attempt, timeS, next }: Props) {
         <button type="submit" className="button solid" disabled={cut.isPending}>
           Measure again
         </button>
-        <button type="button" className="button" disabled={add.isPending || known.length === 0} onClick={addHere}>
+        <button type="button" className="button" disabled={add.isPending} onClick={addHere}>
           Add an attempt of this kind at the moment shown
         </button>
         <div className="grid grid-cols-2 gap-2">
-          <button type="button" className="button" disabled={!inside || add.isPending} onClick={splitHere}>
+          <button type="button" className="button" disabled={!inside || split.isPending} onClick={splitHere}>
             Split at the moment shown
           </button>
           <button
             type="button"
             className="button"
-            disabled={next?.manoeuvre !== manoeuvre || cut.isPending}
+            disabled={next?.manoeuvre !== manoeuvre || join.isPending}
             onClick={joinNext}
           >
             {next?.manoeuvre === manoeuvre ? `Join with attempt ${next.position}` : 'Join with the next'}
@@ -170,6 +135,8 @@ export function Boundaries({ attempt, timeS, next }: Props) {
     </details>
   )
 }
+
+const cutsOf = (attempt: Attempt): Cut[] => attempt.phases.map(({ id, start_s, end_s }) => ({ id, start_s, end_s }))
 
 interface MomentProps {
   label: string

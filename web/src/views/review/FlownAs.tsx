@@ -1,6 +1,7 @@
 import type { Attempt } from '../../api/client'
 import { useTellManner } from '../../api/review'
 import { MANNER, TASK } from '../fly/tapWords'
+import { choicesOf, Pick } from '../../design/Pick'
 
 /** How the attempt came about and what the student had in hand: a part-task is judged on that control alone. */
 export function FlownAs({ attempt, sortieId }: { attempt: Attempt; sortieId: string }) {
@@ -10,31 +11,19 @@ export function FlownAs({ attempt, sortieId }: { attempt: Attempt; sortieId: str
     <div className="mt-3 grid grid-cols-2 gap-2 border-t border-rule pt-2">
       <label className="grid gap-0.5">
         <span className="label">It was</span>
-        <select
-          className="field"
+        <Pick
           value={manner}
-          onChange={(e) => tell.mutate({ attemptId: attempt.id, manner: e.target.value as typeof manner, task })}
-        >
-          {Object.entries(MANNER).map(([id, word]) => (
-            <option key={id} value={id}>
-              {word}
-            </option>
-          ))}
-        </select>
+          choices={choicesOf(MANNER)}
+          onChange={(id) => tell.mutate({ attemptId: attempt.id, manner: id as typeof manner, task })}
+        />
       </label>
       <label className="grid gap-0.5">
         <span className="label">The student had</span>
-        <select
-          className="field"
+        <Pick
           value={task}
-          onChange={(e) => tell.mutate({ attemptId: attempt.id, manner, task: e.target.value as typeof task })}
-        >
-          {Object.entries(TASK).map(([id, word]) => (
-            <option key={id} value={id}>
-              {word}
-            </option>
-          ))}
-        </select>
+          choices={choicesOf(TASK)}
+          onChange={(id) => tell.mutate({ attemptId: attempt.id, manner, task: id as typeof task })}
+        />
       </label>
       {(task !== 'whole' || manner === 'demonstration') && (
         <p className="label col-span-2 m-0">

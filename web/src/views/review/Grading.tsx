@@ -7,7 +7,8 @@ import { capital, GRADE_WORDS } from '../../design/words'
 import { GradeChoice } from './GradeChoice'
 import { FlownAs } from './FlownAs'
 import { useGradeKeys } from './useGradeKeys'
-import { isLearner } from '../../app/who'
+import { isLearner } from '../../api/who'
+import { ReasonForm } from '../../design/ReasonForm'
 
 interface Props {
   attempt: Attempt
@@ -199,7 +200,6 @@ interface VoidProps {
 /** An attempt disturbed by somebody else's hands can be taken out of the count, with a reason, and put back. */
 function VoidControl({ attempt, setVoid }: VoidProps) {
   const [asking, setAsking] = useState(false)
-  const [reason, setReason] = useState('')
   if (!attempt.counts) {
     return (
       <p className="mt-2 mb-0 text-sm">
@@ -218,29 +218,16 @@ function VoidControl({ attempt, setVoid }: VoidProps) {
     )
   }
   return (
-    <form
-      className="mt-2 flex gap-2"
-      onSubmit={(event) => {
-        event.preventDefault()
+    <ReasonForm
+      className="mt-2"
+      ask="Why it should not count"
+      act="Do not count"
+      close
+      focused
+      onReason={(reason) => {
         setVoid(false, reason)
         setAsking(false)
       }}
-    >
-      <label className="grow">
-        <span className="sr-only">Why it should not count</span>
-        <input
-          className="field"
-          autoFocus
-          placeholder="Why"
-          required
-          minLength={3}
-          value={reason}
-          onChange={(e) => setReason(e.target.value)}
-        />
-      </label>
-      <button type="submit" className="button">
-        Do not count
-      </button>
-    </form>
+    />
   )
 }

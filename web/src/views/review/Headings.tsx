@@ -1,5 +1,6 @@
 import { useState, type FormEvent } from 'react'
 import { Refusal, type Schemas } from '../../api/client'
+import { Pick } from '../../design/Pick'
 
 type Summary = NonNullable<Schemas['Recording']['summary']>
 type Told = { heading: string; channel: string; unit: string }
@@ -55,32 +56,24 @@ export function Headings({ summary, tell }: Props) {
               </th>
               <td className="figures py-1.5 pr-3">{asked[index]?.example}</td>
               <td className="py-1 pr-3">
-                <select
-                  className="field"
+                <Pick
                   aria-label={`Meaning of ${row.heading}`}
                   value={row.channel}
-                  onChange={(e) => change(index, { channel: e.target.value, unit: unitsOf(e.target.value)[0] ?? '' })}
-                >
-                  <option value="">not read</option>
-                  {meanings.map(({ channel, label }) => (
-                    <option key={channel} value={channel}>
-                      {label}
-                    </option>
-                  ))}
-                </select>
+                  choices={[
+                    { id: '', word: 'not read' },
+                    ...meanings.map(({ channel, label }) => ({ id: channel, word: label })),
+                  ]}
+                  onChange={(channel) => change(index, { channel, unit: unitsOf(channel)[0] ?? '' })}
+                />
               </td>
               <td className="py-1">
                 {row.channel && (
-                  <select
-                    className="field"
+                  <Pick
                     aria-label={`Unit of ${row.heading}`}
                     value={row.unit}
-                    onChange={(e) => change(index, { unit: e.target.value })}
-                  >
-                    {unitsOf(row.channel).map((unit) => (
-                      <option key={unit}>{unit}</option>
-                    ))}
-                  </select>
+                    choices={unitsOf(row.channel).map((unit) => ({ id: unit, word: unit }))}
+                    onChange={(unit) => change(index, { unit })}
+                  />
                 )}
               </td>
             </tr>

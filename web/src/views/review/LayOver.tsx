@@ -1,5 +1,6 @@
 import type { Attempt } from '../../api/client'
 import { capital } from '../../design/words'
+import { Pick } from '../../design/Pick'
 
 export interface Over {
   position: number
@@ -24,39 +25,27 @@ export function LayOver({ attempt, attempts, over, choose }: Props) {
     <span className="flex flex-wrap items-center gap-2">
       <label className="label flex items-center gap-1.5">
         Lay over it
-        <select
-          className="field min-h-9! w-32"
+        <Pick
+          className="min-h-9! w-32"
           value={over?.position ?? ''}
-          onChange={(event) =>
-            choose(
-              event.target.value === ''
-                ? undefined
-                : { position: Number(event.target.value), event: over?.event ?? attempt.phases[0]?.id ?? '' },
-            )
+          choices={[
+            { id: '', word: 'nothing' },
+            ...others.map(({ position }) => ({ id: position, word: `Attempt ${position}` })),
+          ]}
+          onChange={(id) =>
+            choose(id === '' ? undefined : { position: Number(id), event: over?.event ?? attempt.phases[0]?.id ?? '' })
           }
-        >
-          <option value="">nothing</option>
-          {others.map((row) => (
-            <option key={row.id} value={row.position}>
-              Attempt {row.position}
-            </option>
-          ))}
-        </select>
+        />
       </label>
       {over && other && (
         <label className="label flex items-center gap-1.5">
           on the beginning of
-          <select
-            className="field min-h-9! w-32"
+          <Pick
+            className="min-h-9! w-32"
             value={over.event}
-            onChange={(event) => choose({ ...over, event: event.target.value })}
-          >
-            {events.map((id) => (
-              <option key={id} value={id}>
-                {capital(id)}
-              </option>
-            ))}
-          </select>
+            choices={events.map((id) => ({ id, word: capital(id) }))}
+            onChange={(event) => choose({ ...over, event })}
+          />
         </label>
       )}
     </span>

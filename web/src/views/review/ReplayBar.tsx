@@ -1,4 +1,5 @@
 import { SPEEDS, type useReplay } from './useReplay'
+import { Pick } from '../../design/Pick'
 
 /** Play, pause, and how fast; every picture follows the same moment. */
 export const ReplayBar = ({ replay }: { replay: ReturnType<typeof useReplay> }) => (
@@ -8,17 +9,12 @@ export const ReplayBar = ({ replay }: { replay: ReturnType<typeof useReplay> }) 
     </button>
     <label className="label flex items-center gap-1.5">
       Speed
-      <select
-        className="field min-h-9! w-20"
+      <Pick
+        className="min-h-9! w-20"
         value={replay.speed}
-        onChange={(event) => replay.setSpeed(Number(event.target.value))}
-      >
-        {SPEEDS.map((speed) => (
-          <option key={speed} value={speed}>
-            {speed} ×
-          </option>
-        ))}
-      </select>
+        choices={SPEEDS.map((speed) => ({ id: speed, word: `${speed} ×` }))}
+        onChange={(speed) => replay.setSpeed(Number(speed))}
+      />
     </label>
   </div>
 )

@@ -3,13 +3,12 @@ import { Link } from 'react-router'
 import type { Attempt, Plan, Session, Sortie } from '../../api/client'
 import { usePlan } from '../../api/queries'
 import { useAttempts, useStrips } from '../../api/review'
-import { useKeys } from '../../app/useKeys'
+import { useKeys } from '../../design/useKeys'
 import { Failed, Loading } from '../../design/States'
 import { DescentSection } from '../../pictures/DescentSection'
 import { GroundView } from '../../pictures/GroundView'
-import { HoverTrace } from '../../pictures/HoverTrace'
 import { ScanStrips } from '../../pictures/ScanStrips'
-import { TouchdownScatter, type Landing } from '../../pictures/TouchdownScatter'
+import { WhereItWas } from './WhereItWas'
 import { sidesOf, windowOf } from '../../pictures/scale'
 import { AttemptList } from './AttemptList'
 import { Boundaries } from './Boundaries'
@@ -26,17 +25,7 @@ import { Teaching } from './Teaching'
 import { WholeFlightFold } from './WholeFlightFold'
 import { useReplay } from './useReplay'
 import { useReviewAddress } from './useReviewAddress'
-import { isLearner } from '../../app/who'
-
-/** Where each attempt that was asked for ended about the spot. */
-const landingsOf = (attempts: Attempt[]): Landing[] =>
-  attempts.flatMap((attempt) => {
-    const along = attempt.measures?.miss_along_ft?.value
-    const across = attempt.measures?.miss_across_ft?.value
-    return attempt.asked && attempt.counts && along != null && across != null
-      ? [{ position: attempt.position, along_ft: along, across_ft: across }]
-      : []
-  })
+import { isLearner } from '../../api/who'
 
 /** The attempt of the same recording that begins next and still counts. */
 const nextOf = (attempts: Attempt[], attempt: Attempt) =>
@@ -86,7 +75,6 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
   const moment = replay.moment
   const onTime = (at: number) => attempt && set({ t: at - attempt.start_s })
   const fault = attempt?.fault_details?.[0]
-  const landings = landingsOf(attempts.data)
   const planned = attempt?.manoeuvre === plan.data?.manoeuvre
   const drawn = plan.data && attempt && (planned ? plan.data : flownOnly(plan.data, attempt))
   return (
@@ -185,21 +173,7 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
                 next={nextOf(attempts.data, attempt)}
               />
             )}
-            {attempt.phases.some((row) => row.id === 'hover') && (
-              <HoverTrace
-                points={(attempt.path ?? []).filter((p) => p.t_s >= attempt.start_s && p.t_s <= attempt.end_s)}
-                timeS={moment}
-              />
-            )}
-            {landings.length > 1 && (
-              <div className="mt-3">
-                <TouchdownScatter
-                  landings={landings}
-                  current={attempt.position}
-                  select={(to) => set({ attempt: to, t: null, phase: null })}
-                />
-              </div>
-            )}
+            <WhereItWas attempt={attempt} timeS={moment} select={(to) => set({ attempt: to, t: null, phase: null })} />
           </div>
         </div>
       )}

@@ -2,9 +2,10 @@ import { useState } from 'react'
 import { toast } from 'sonner'
 import type { Attempt, Session, Sortie } from '../../api/client'
 import { useAddGrades, useCallFault } from '../../api/review'
-import { isLearner } from '../../app/who'
+import { isLearner } from '../../api/who'
 import { GradeGlyph } from '../../design/GradeGlyph'
 import { GradeChoice } from './GradeChoice'
+import { Pick } from '../../design/Pick'
 
 interface Props {
   attempt: Attempt
@@ -103,15 +104,16 @@ function CallFault({ attempt, sortieId, kind, lesson }: CallProps) {
     >
       <label className="grid gap-0.5">
         <span className="label">{naming ? 'Which fault would you work on?' : 'The fault that you played'}</span>
-        <select className="field" required value={fault} onChange={(event) => setFault(event.target.value)}>
-          <option value="">Choose one</option>
-          <option value={NONE}>No fault</option>
-          {lesson.choices.map((choice) => (
-            <option key={choice.id} value={choice.id}>
-              {choice.title}
-            </option>
-          ))}
-        </select>
+        <Pick
+          required
+          value={fault}
+          choices={[
+            { id: '', word: 'Choose one' },
+            { id: NONE, word: 'No fault' },
+            ...lesson.choices.map(({ id, title }) => ({ id, word: title })),
+          ]}
+          onChange={setFault}
+        />
       </label>
       {naming && (
         <label className="grid gap-0.5">

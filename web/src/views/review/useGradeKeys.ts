@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react'
-import { useKeys } from '../../app/useKeys'
+import { useKeys } from '../../design/useKeys'
 import { GRADE_WORDS } from '../../design/words'
 
 /**

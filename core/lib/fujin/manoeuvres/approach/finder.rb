@@ -4,7 +4,7 @@ module Fujin
   module Manoeuvres
     module Approach
       # Powered approaches: `descent` from sink over 150 ft/min held for 3 s, `termination` under 3 kt below 10 ft for
-      # 6 s; or a contact at 5 kt or more, which is a run-on landing with its `slide` (MEASURES.md section 2).
+      # 6 s; or a contact at 5 kt or more, which is a run-on landing with its `slide` (docs/reference/boundaries.md).
       class Finder
         include Grading::Stretches
         include Grading::Descents

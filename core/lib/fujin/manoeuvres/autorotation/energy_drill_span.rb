@@ -4,8 +4,8 @@ module Fujin
   module Manoeuvres
     module Autorotation
       # An energy drill in a glide that ended in a go-around: from the first to the last departure of over 5 kt from
-      # the steady glide (MEASURES.md section 2). One departure is a glide flown badly; two or more, well apart, are a
-      # drill.
+      # the steady glide (docs/reference/boundaries.md). One departure is a glide flown badly; two or more, well apart,
+      # are a drill.
       module EnergyDrillSpan
         DEPARTURE_KT = 5.0
         HELD_S = 2.0

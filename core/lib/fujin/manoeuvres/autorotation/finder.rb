@@ -4,7 +4,7 @@ module Fujin
   module Manoeuvres
     module Autorotation
       # Finds autorotations in a recording, tells straight-in ones from those with turns or without speed, and cuts
-      # them into phases (MEASURES.md section 2).
+      # them into phases (docs/reference/boundaries.md).
       class Finder
         FLARE_BELOW_FT = 220.0
         LEVEL_FT = 6.0

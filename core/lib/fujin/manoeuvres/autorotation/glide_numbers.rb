@@ -3,7 +3,7 @@
 module Fujin
   module Manoeuvres
     module Autorotation
-      # The numbers of a gliding autorotation under their fixed ids (NAMES.md).
+      # The numbers of a gliding autorotation under their fixed ids (docs/reference/plan-numbers.md).
       class GlideNumbers
         include Planning::Numbers
 

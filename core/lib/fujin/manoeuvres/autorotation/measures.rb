@@ -3,7 +3,7 @@
 module Fujin
   module Manoeuvres
     module Autorotation
-      # Takes every measure of an autorotation from the signals, as MEASURES.md section 3 defines them.
+      # Takes every measure of an autorotation from the signals, as docs/reference/measures.md defines them.
       class Measures
         include Grading::Measuring
         include Grading::PowerPull

@@ -154,8 +154,8 @@ module Fujin
           @throttle_open = false
         end
 
-        # So late that the flare's start, which is counted half a second before the pitch shows (MEASURES.md section
-        # 2), lies near the flare height.
+        # So late that the flare's start, which is counted half a second before the pitch shows
+        # (docs/reference/boundaries.md), lies near the flare height.
         def flare_trigger_m = @task.flare_height_m - (0.1 * @sink)
 
         def finish_flare

@@ -16,7 +16,8 @@ module Fujin
             slow_kt: nil
           }
         ) do
-          # Faults a simulated pilot can have, with the unit of each value (NAMES.md, MEASURES.md section 5).
+          # Faults a simulated pilot can have, with the unit of each value (docs/reference/file-formats.md, simulated
+          # faults).
           self::FAULTS = {
             'late_collective' => 's',
             'collective_not_down' => 'deg',

@@ -4,7 +4,8 @@ module Fujin
   module Manoeuvres
     module Autorotation
       # Where the aircraft can be put from the entry point: a turn at the training bank towards each direction, then a
-      # straight glide to the flare. Height lost in the turn is quasi-steady (PHYSICS.md section 3, '180 degree turn').
+      # straight glide to the flare. Height lost in the turn is quasi-steady (docs/reference/flight-model.md, '180
+      # degree turn').
       class ReachableArea
         TURN_BANK_DEG = 30.0
         DIRECTIONS_DEG = (-180..180).step(15).to_a.freeze

@@ -3,8 +3,8 @@
 module Fujin
   module Manoeuvres
     module Circuit
-      # Circuits: a take-off, all the way round, a landing; legs split at the turns (MEASURES.md section 2). It is made
-      # of attempts that other finders found and stands beside them; one with an autorotation in it is none.
+      # Circuits: a take-off, all the way round, a landing; legs split at the turns (docs/reference/boundaries.md). It
+      # is made of attempts that other finders found and stands beside them; one with an autorotation in it is none.
       class Finder
         include Grading::Stretches
 

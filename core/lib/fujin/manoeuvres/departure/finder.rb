@@ -4,7 +4,7 @@ module Fujin
   module Manoeuvres
     module Departure
       # Take-offs: from hover or ground to climb speed; maximum performance if the path is over 8° before 40 kt
-      # (MEASURES.md section 2).
+      # (docs/reference/boundaries.md).
       class Finder
         include Grading::Stretches
 

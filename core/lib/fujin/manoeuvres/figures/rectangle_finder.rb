@@ -4,7 +4,7 @@ module Fujin
   module Manoeuvres
     module Figures
       # Rectangles: looked for only when that is the exercise, about the sortie's planned figure; each time round is
-      # one attempt, its sides split in the middle of the corners (MEASURES.md section 2).
+      # one attempt, its sides split in the middle of the corners (docs/reference/boundaries.md).
       class RectangleFinder
         include Grading::Stretches
 

@@ -4,7 +4,7 @@ module Fujin
   module Manoeuvres
     module Figures
       # Turns about a point: looked for only when that is the exercise, about the sortie's point and near the planned
-      # radius (MEASURES.md section 2, 'only against a planned figure').
+      # radius (docs/reference/boundaries.md, 'only against a planned figure').
       class TurnAboutAPointFinder
         include Grading::Stretches
 

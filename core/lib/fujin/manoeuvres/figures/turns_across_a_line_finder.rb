@@ -4,7 +4,8 @@ module Fujin
   module Manoeuvres
     module Figures
       # Turns across a line: looked for only when that is the exercise, across the planned line through the sortie's
-      # spot. One attempt is a half circle on each side, from a crossing to the next but one (MEASURES.md section 2).
+      # spot. One attempt is a half circle on each side, from a crossing to the next but one
+      # (docs/reference/boundaries.md).
       class TurnsAcrossALineFinder
         include Grading::Stretches
 

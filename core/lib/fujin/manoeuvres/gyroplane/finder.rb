@@ -4,7 +4,7 @@ module Fujin
   module Manoeuvres
     module Gyroplane
       # What gyroplanes fly: take-offs from prerotation, landings, balked landings, slow flight, vertical descents
-      # (MEASURES.md section 2).
+      # (docs/reference/boundaries.md).
       class Finder
         include Grading::Stretches
         include Grading::Descents

@@ -3,7 +3,7 @@
 module Fujin
   module Manoeuvres
     module Gyroplane
-      # The traps of a gyroplane's take-off roll (JOB.md section 4.5): rolling fast with a slow rotor, and speed
+      # The traps of a gyroplane's take-off roll: rolling fast with a slow rotor, and speed
       # growing while the rotor does not.
       class TakeOffFaults
         include Grading::FaultFinding

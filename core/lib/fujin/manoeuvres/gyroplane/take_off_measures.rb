@@ -41,8 +41,8 @@ module Fujin
           ratio.nan? ? nil : ratio
         end
 
-        # Flapping a₁ = 2μ(4θ/3 − λ)/(1 − μ²/2) (PHYSICS.md section 1) with the disc held aft as in the roll; the small
-        # induced part of the inflow is left out.
+        # Flapping a₁ = 2μ(4θ/3 − λ)/(1 − μ²/2) (docs/reference/flight-model.md) with the disc held aft as in the roll;
+        # the small induced part of the inflow is left out.
         def flap_deg(index)
           mu = advance_ratio(index) or return nil
           inflow = -true_speed(index) * Math.sin(aft) / tip_speed(index)

@@ -4,10 +4,10 @@ module Fujin
   module Manoeuvres
     module Gyroplane
       # A gyroplane's take-off roll: propeller and rolling friction along the ground, the rotor speeding up in the air
-      # that the tilted disc takes in (PHYSICS.md section 1, 'Gyroplane'). Flapping a₁ = 2μ(4θ/3 − λ)/(1 − μ²/2).
-      # On a level, hard, dry surface. The disc is held aft until the rotor carries nine tenths of the weight, then
-      # eased forward ("balance"), so that it does not hold the aircraft behind the power curve; lift-off is where it
-      # carries all. The energy of the roll, against the air, is accounted for (EnergyAccount).
+      # that the tilted disc takes in (docs/reference/flight-model.md, 'Gyroplane'). Flapping a₁ = 2μ(4θ/3 − λ)/(1 −
+      # μ²/2). On a level, hard, dry surface. The disc is held aft until the rotor carries nine tenths of the weight,
+      # then eased forward ("balance"), so that it does not hold the aircraft behind the power curve; lift-off is where
+      # it carries all. The energy of the roll, against the air, is accounted for (EnergyAccount).
       class TakeOffRoll
         # One moment of the roll. Ground speed m/s, airspeed kt equivalent, flap degrees.
         Moment =

@@ -4,7 +4,7 @@ module Fujin
   module Manoeuvres
     module Handling
       # Effects of controls: between the taps that hand a control over, when that is the exercise and the recording's
-      # clock can be laid beside the tablet's (MEASURES.md section 2).
+      # clock can be laid beside the tablet's (docs/reference/boundaries.md).
       class EffectsOfControlsFinder
         include Grading::Stretches
 

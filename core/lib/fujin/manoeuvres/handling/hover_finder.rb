@@ -4,7 +4,7 @@ module Fujin
   module Manoeuvres
     module Handling
       # Hovers: 10 s or more under 3 kt at 2 to 15 ft, less 6 s beside another attempt; pedal turns in them, over 5°/s
-      # through 45° (MEASURES.md section 2).
+      # through 45° (docs/reference/boundaries.md).
       class HoverFinder
         include Grading::Stretches
 

@@ -3,8 +3,8 @@
 module Fujin
   module Manoeuvres
     module Handling
-      # Level speed changes: 10 kt or more within ±100 ft (MEASURES.md section 2), from one steady speed to another on
-      # one heading, high enough not to be a take-off or a landing.
+      # Level speed changes: 10 kt or more within ±100 ft (docs/reference/boundaries.md), from one steady speed to
+      # another on one heading, high enough not to be a take-off or a landing.
       class LevelSpeedChangeFinder
         include Grading::Stretches
 

@@ -3,7 +3,7 @@
 module Fujin
   module Manoeuvres
     module Handling
-      # Lift-offs and set-downs: from the ground to a steady 3 ft, or back (MEASURES.md section 2).
+      # Lift-offs and set-downs: from the ground to a steady 3 ft, or back (docs/reference/boundaries.md).
       class LiftOffFinder
         include Grading::Stretches
         include Grading::Descents

@@ -4,7 +4,7 @@ module Fujin
   module Manoeuvres
     module HoveringAutorotation
       # Hovering autorotations: a closure below 15 ft and 10 kt, `settle` from 15 % of the height lost, touchdown at
-      # contact (MEASURES.md section 2).
+      # contact (docs/reference/boundaries.md).
       class Finder
         include Grading::Stretches
 

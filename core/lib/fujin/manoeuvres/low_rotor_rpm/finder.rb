@@ -4,8 +4,8 @@ module Fujin
   module Manoeuvres
     module LowRotorRpm
       # Low rotor rpm with its recovery, under power: `decay` from rotor rpm leaving 99, where it goes on under the
-      # type's warning; `recovery` from collective −2 or throttle +3, else the minimum; it ends at 99 (MEASURES.md
-      # section 2).
+      # type's warning; `recovery` from collective −2 or throttle +3, else the minimum; it ends at 99
+      # (docs/reference/boundaries.md).
       class Finder
         include Grading::Stretches
 

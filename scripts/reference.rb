@@ -1,0 +1,144 @@
+# frozen_string_literal: true
+
+require 'bundler/setup'
+require_relative '../core/lib/fujin'
+
+# Writes the pages of docs/reference/ that are made from data.
+#
+#   bundle exec ruby scripts/reference.rb
+module Reference
+  FOLDER = File.expand_path('../docs/reference', __dir__)
+  STAGES = Fujin::Grading::Standard::STAGES
+
+  READY = Fujin::Progress::Readiness::DEFAULTS
+
+  UNCERTAINTIES = {
+    'reading' => 'that of its first source', 'one_sample' => 'one sample', 'two_samples' => 'two samples',
+    'height_over_time' => '4 ft over the time of its phase', 'taken' => 'said by the measurement'
+  }.freeze
+
+  RULES = <<~TEXT.freeze
+    ## Verdicts
+    Each measure is held to the limits of the student's stage (#{STAGES.join(', ')}), with the day's plan for what a limit names.
+
+    - `around`: polished within half the width of the target, in within it, marginal within one and a half. `percent_of`: the width
+      is a percentage of the target. With a side, only too low or only too high counts.
+    - `at_most`, `at_least`: in up to the limit; polished and marginal by the given steps.
+    - A value on a limit is inside it. A value whose uncertainty would carry it over a limit says so, and accuses nobody of a fault.
+    - A glide's rotor rpm inside its target's width but outside the type's band is marginal at best.
+    - *critical*: a limit of the aircraft or a hazard, apart from how well it was flown.
+    - A measure without a rule is shown and not judged. Rows that are *planned only* wait for the sortie's plan.
+
+    ## Grades
+    4 polished, 3 in, 2 marginal, 1 out. The least of a phase's measures gives its grade, and the measure that gave it is named
+    beside it. What was not recorded gives no grade. The instructor may change every grade, with a reason.
+
+    ## Ready for sign-off
+    The last #{READY[:attempts]} counted attempts to standard in every phase and flown without help, on at least #{READY[:days]} days, with no
+    critical measure in the last #{READY[:critical_window]}. These are settings. Ready is a proposal: the instructor signs.
+  TEXT
+
+  class << self
+    # @return [Hash{String => String}] text by file name
+    def pages
+      { 'measures.md' => measures, 'plan-numbers.md' => plan_numbers, 'standards.md' => standards,
+        'house-method.md' => house_method }
+    end
+
+    def write = pages.each { |name, text| File.write(File.join(FOLDER, name), text) }
+
+    private
+
+    def page(title, made_from, *parts)
+      "# #{title}\n\nMade from `#{made_from}` by `scripts/reference.rb`; change the data, not this page.\n\n" \
+        "#{parts.flatten.join("\n")}\n"
+    end
+
+    def table(*head, rows)
+      [head, head.map { '---' }, *rows].map { |cells| "| #{cells.map { |c| c.to_s.gsub('|', '\|') }.join(' | ')} |" }
+    end
+
+    def measures
+      rows = Fujin::Glossary.measures.values.sort_by(&:id).flat_map do |entry|
+        [entry, *entry.differing.keys.map { |manoeuvre| [manoeuvre, entry.in(manoeuvre)] }].map do |one|
+          manoeuvre, its = one.is_a?(Array) ? one : [nil, one]
+          ["`#{its.id}`#{" in `#{manoeuvre}`" if manoeuvre}", its.label, its.unit, sources(its), its.control,
+           UNCERTAINTIES.fetch(its.uncertainty, its.uncertainty), its.definition]
+        end
+      end
+      page('Measures', 'core/data/measures.yml',
+           'One line a measure. Sources are the signals it is worked out from; where one is missing the measure is ' \
+             '*not ' \
+             'recorded*. The control is the one that answers for it in a part-task. The uncertainty is its 90 % ' \
+             'half-width.',
+           '', table('id', 'label', 'unit', 'sources', 'control', 'uncertainty', 'definition', rows))
+    end
+
+    def sources(entry) = entry.sources.join(entry.any_source ? ', else ' : ', ')
+
+    def plan_numbers
+      rows = Fujin::Glossary.numbers.values.sort_by(&:id).flat_map do |entry|
+        [["`#{entry.id}`", entry.label, entry.unit, entry.why],
+         *entry.differing.keys.map do |manoeuvre|
+           its = entry.in(manoeuvre)
+           ["`#{its.id}` in `#{manoeuvre}`", its.label, its.unit, its.why]
+         end]
+      end
+      page('Planned numbers', 'core/data/plan_numbers.yml', table('id', 'label', 'unit', 'why', rows))
+    end
+
+    def house_method
+      parts = Fujin::Planning::HouseMethod::SETTINGS.flat_map do |setting|
+        ["## #{setting.question} (`#{setting.name}`)", *choices(setting), '']
+      end
+      page('House method', 'core/data/house_method.yml',
+           'The accepted ways of teaching, as settings: two schools may choose differently and both be right.', '',
+           parts[0..-2])
+    end
+
+    def choices(setting)
+      if setting.reasons.empty?
+        return ["#{setting.default} #{setting.unit}, from #{setting.allowed.begin} to #{setting.allowed.end}."]
+      end
+
+      setting.reasons.map do |choice, reason|
+        "- `#{choice}`#{' (default)' if choice == setting.default}: #{reason}"
+      end
+    end
+
+    def standards
+      files = Fujin::Catalogue.all.filter_map(&:standard).uniq.sort_by(&:version)
+      page('Standards', "core/data/standards/usual.yml` and each family's `standards/", RULES,
+           tolerances('What is alike for every manoeuvre', Fujin::Grading::Standard.usual), files.map do |standard|
+             manoeuvres = Fujin::Catalogue.all.select { |d| d.standard == standard }.map { |d| "`#{d.id}`" }
+             own = standard.rules.reject { |id, rule| Fujin::Grading::Standard.usual.rules[id] == rule }
+             ['', tolerances(manoeuvres.join(', '), standard, own)]
+           end)
+    end
+
+    def tolerances(title, standard, rules = standard.rules)
+      ["## #{title} (#{standard.version})", '',
+       *table('measure', 'rule', *STAGES, 'also', rules.map { |id, rule| ["`#{id}`", *line(rule)] })]
+    end
+
+    def line(rule)
+      sign = { 'around' => '±', 'percent_of' => '± % ', 'at_most' => '≤ ', 'at_least' => '≥ ' }.fetch(rule['rule'])
+      of = rule['target'] || rule['limit']
+      said = %w[rule target limit limits widths offsets]
+      [[rule['rule'].tr('_', ' '), of].compact.join(' '), *STAGES.each_index.map { |i| "#{sign}#{at(rule, i)}" },
+       rule.except(*said).map do |key, value|
+         value == true ? key.tr('_', ' ') : "#{key.tr('_', ' ')} #{value}"
+       end.join(', ')]
+    end
+
+    def at(rule, stage)
+      return rule['widths'][stage] if rule['widths']
+      return rule['limits'][stage] if rule['limits']
+
+      offset = rule.dig('offsets', stage).to_f
+      offset.zero? ? rule['limit'] : format('%<limit>s %<offset>+g', limit: rule['limit'], offset: offset)
+    end
+  end
+end
+
+Reference.write if $PROGRAM_NAME == __FILE__

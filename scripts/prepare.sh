@@ -54,7 +54,7 @@ gems_install() {
 # Runs a step again only when the files it depends on have changed.
 unless_done() {
   local name="$1" sum
-  sum="$(shift 2; find "$@" -type f -print0 2>/dev/null | sort -z | xargs -0 sha256sum | sha256sum)"
+  sum="$(shift 2; find "$@" -type f -not -name '*.generated.*' -print0 2>/dev/null | sort -z | xargs -0 sha256sum | sha256sum)"
   [ "$(cat "$STAMPS/$name" 2>/dev/null)" = "$sum" ] && return
   "$2" && printf '%s' "$sum" >"$STAMPS/$name"
 }
@@ -76,10 +76,16 @@ web_build() {
   (cd "$ROOT/web" && npm run --silent generate && npm run --silent build) >"$ROOT/var/build.log" 2>&1 || fail "the web client could not be built. The reason is in var/build.log."
 }
 
-install_web() {
+install_web_packages() {
   cd "$ROOT"
   [ -d web/node_modules ] || rm -f "$STAMPS/npm"
   unless_done npm npm_install web/package.json web/package-lock.json
+  [ -e web/src/api/schema.generated.ts ] || npm --prefix web run --silent generate >"$ROOT/var/build.log" 2>&1
+}
+
+# What is made from the contract is left out of the sum: it is not there at the first build.
+install_web() {
+  install_web_packages
   [ -e web/dist/index.html ] || rm -f "$STAMPS/build"
-  unless_done build web_build web/src web/public web/index.html web/vite.config.ts web/package-lock.json api/openapi.yaml
+  unless_done build web_build web/src web/public web/index.html web/vite.config.ts web/package-lock.json api/openapi.yaml core/data/units.json core/data/ranges.json
 }

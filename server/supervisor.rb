@@ -18,6 +18,8 @@ module Fujin
     Service = Struct.new(:name, :start, :signal, :pid, :started_at, :restarts, keyword_init: true)
 
     def initialize
+      # Loopback, unless somebody who puts a gateway with TLS before it says otherwise.
+      @web_host = ENV.fetch('FUJIN_HOST', '127.0.0.1')
       @web_port = Integer(ENV.fetch('FUJIN_PORT', '4810'))
       @recorder_port = Integer(ENV.fetch('FUJIN_RECORDER_PORT', '4811'))
       @database_port = Integer(ENV.fetch('FUJIN_DATABASE_PORT', '4812'))
@@ -91,7 +93,7 @@ module Fujin
         Service.new(
           name: 'web',
           start: -> do
-            ruby('web', 'puma', '-q', '-b', "tcp://127.0.0.1:#{@web_port}", '-t', '2:16', 'server/config.ru')
+            ruby('web', 'puma', '-q', '-b', "tcp://#{@web_host}:#{@web_port}", '-t', '2:16', 'server/config.ru')
           end,
           signal: 'TERM'
         ),
@@ -141,10 +143,12 @@ module Fujin
       end
     end
 
+    def address = "http://127.0.0.1:#{@web_port}"
+
     def greet
       puts <<~TEXT
 
-        Fujin is up:  http://127.0.0.1:#{@web_port}
+        Fujin is up:  #{address}
         Sign in as    ismay (chief instructor), corwin (instructor) or oda (student); the demo password is quillmere
         Logs          var/log/     Stop with Ctrl-C
 

@@ -21,6 +21,11 @@ function compressed(): Plugin {
 
 export default defineConfig({
   plugins: [react(), tailwindcss(), compressed()],
-  server: { proxy: { '/api': 'http://127.0.0.1:4810' } },
+  // bin/dev: the page is served here, everything else by the server behind it.
+  server: {
+    proxy: { '/api': `http://127.0.0.1:${process.env.FUJIN_API_PORT ?? '4810'}` },
+    // Units and ranges are the core's data.
+    fs: { allow: ['..'] },
+  },
   build: { target: 'es2022' },
 })

@@ -125,4 +125,13 @@ class ApproachFlightTest < Minitest::Test
 
     assert_match(/too_steep/, error.message)
   end
+
+  # A line that is level or climbs never meets the ground.
+  def test_an_approach_too_shallow_to_end_is_refused_by_name
+    { 'too_shallow' => 4.0, 'too_steep' => 27.0 }.each do |fault, degrees|
+      error = assert_raises(Fujin::InvalidInput) { approach('run_on_landing', faults: { fault => degrees }) }
+
+      assert_match(/fault\.#{fault}.*4\.0°/, error.message)
+    end
+  end
 end

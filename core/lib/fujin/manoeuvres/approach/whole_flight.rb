@@ -38,6 +38,7 @@ module Fujin
           @profile =
             plan.new(conditions, house, course_deg: @course_deg, height_ft: height_ft, settings: settings).profile
           @start_ias_kt = start_ias_kt || @profile.start_ias_kt
+          check_angle
         end
 
         # @return [Run] from the set-up to the hover, the stop, or the climb away
@@ -66,6 +67,19 @@ module Fujin
         end
 
         private
+
+        # Flatter, and the line never meets the ground; steeper, and no power holds it.
+        ANGLES_DEG = (1.0..30.0)
+        private_constant :ANGLES_DEG
+
+        def check_angle
+          return if ANGLES_DEG.cover?(angle_deg)
+
+          fault = @faults['too_shallow'].zero? ? 'too_steep' : 'too_shallow'
+          planned = @profile.angle_deg.round(1)
+          raise InvalidInput, [{ path: "fault.#{fault}",
+                                 message: "the plan has #{planned}°; with the fault it must stay between 1° and 30°" }]
+        end
 
         def angle_deg = @profile.angle_deg + @faults['too_steep'] - @faults['too_shallow']
 

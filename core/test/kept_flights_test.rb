@@ -1,0 +1,44 @@
+# frozen_string_literal: true
+
+require_relative 'kept'
+
+# What pilots fly, how each fault of theirs shows, and what is found, measured and named in it.
+class KeptFlightsTest < Minitest::Test
+  WIND = Fujin::Wind.parse('330/9')
+  # Faults of the simulated pilots at a size that is seen.
+  SIZES = { 's' => 1.5, 'deg' => 4.0, 'kt' => 9.0, 'ft' => 60.0, 'points' => 5.0, 'gain' => 0.7, 'fpm' => 300.0,
+            'pct' => 15.0 }.freeze
+
+  FAMILIES = [Fujin::Manoeuvres::Autorotation::PilotTask, Fujin::Manoeuvres::HoveringAutorotation::Pilot,
+              Fujin::Manoeuvres::Approach::Pilot].freeze
+
+  Fujin::Catalogue.all.select(&:pilot).each do |manoeuvre|
+    define_method("test_flights_of_#{manoeuvre.id}_are_as_they_were") do
+      faults = known_faults(manoeuvre)
+      found = { 'clean' => {}, **faults }.transform_values { |flown| answers(manoeuvre, flown) }
+
+      assert_empty Kept.differences("flight_#{manoeuvre.id}", found)
+    end
+  end
+
+  private
+
+  # Those of its family; what another one's pilot does is refused.
+  def known_faults(manoeuvre)
+    family = FAMILIES.find { |pilot| pilot.name.start_with?(manoeuvre.finder.name[/.*::/]) }
+    family::FAULTS.to_h { |name, unit| [name, { name => SIZES.fetch(unit) }] }
+  end
+
+  def answers(manoeuvre, faults)
+    day = conditions(wind: WIND)
+    run = manoeuvre.pilot.call(day, house: Fujin::Planning::HouseMethod.new, height_ft: nil, course_deg: 350.0,
+                                    settings: {}, faults: faults).run
+    csv = Fujin::Flight::Recorder.new(type: day.type, origin: SPOT, seed: 7).csv(run)
+    last = run.rows.last.to_h.to_h { |name, value| ["last #{name}", Kept.one(value)] }
+    rows = Kept.sum(run.rows.each_slice(25).map { |some| some.first.to_h }).transform_keys { |key| "rows #{key}" }
+    flown = grade_csv(csv, day: day)
+    flown.proposals.reduce(rows.merge(last)) { |all, proposal| all.merge(Kept.told(proposal)) }
+  rescue Fujin::Error => e
+    { 'refused' => e.message }
+  end
+end

@@ -1,0 +1,34 @@
+# frozen_string_literal: true
+
+require_relative 'kept'
+
+# Every measure of every manoeuvre, taken from one flight.
+class KeptMeasuresTest < Minitest::Test
+  WIND = Fujin::Wind.parse('330/9')
+
+  Fujin::Catalogue.recorded.each do |manoeuvre|
+    define_method("test_measures_of_#{manoeuvre.id}_are_as_they_were") do
+      flown = fly(ending: 'touchdown', faults: { 'drift_at_contact' => 3.0 })
+      day = conditions(manoeuvre.kinds.include?('helicopter') ? 'tansy-2' : 'sorrel-g', wind: WIND)
+      context = Fujin::Lessons.context(conditions: day, spot: SPOT, wind: WIND, exercise: manoeuvre.id,
+                                       course_deg: 350.0)
+      signals = Fujin::Recordings::Signals.new(flown.signals.recording, type: day.type, atmosphere: day.atmosphere,
+                                                                        wind: WIND)
+      recut = Fujin::Grading::Recut.new(signals, context)
+      found = [[12.0, 75.0], [20.0, 60.0], [40.0, 90.0]].to_h do |from, to|
+        ["#{from} to #{to} s", cut(recut, manoeuvre, from, [to, signals.end_s - 0.5].min)]
+      end
+
+      assert_empty Kept.differences("measures_#{manoeuvre.id}", found)
+    end
+  end
+
+  private
+
+  def cut(recut, manoeuvre, from, to)
+    phases = Fujin::Grading::Cuts.spread(manoeuvre.phases - ['touchdown'], from, to)
+    Kept.told(recut.propose(manoeuvre.id, phases))
+  rescue Fujin::Error => e
+    { 'refused' => e.message }
+  end
+end

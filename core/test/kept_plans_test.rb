@@ -1,0 +1,57 @@
+# frozen_string_literal: true
+
+require_relative 'kept'
+require_relative 'plan_help'
+
+# Every manoeuvre's plan on two days, with each of its settings at both ends and each of the house's other choices.
+class KeptPlansTest < Minitest::Test
+  include PlanHelp
+
+  DAYS = { 'a breeze' => { wind: '350/8' },
+           'hot, high and gusty' => { wind: '320/15G24', people: 'solo', oat_c: 28.0, elevation_ft: 2500.0 } }.freeze
+  TYPES = { 'helicopter' => %w[tansy-2 yarrow-4], 'gyroplane' => %w[sorrel-g] }.freeze
+
+  Fujin::Catalogue.all.each do |manoeuvre|
+    define_method("test_plans_of_#{manoeuvre.id}_are_as_they_were") do
+      found = {}
+      manoeuvre.kinds.flat_map { |kind| TYPES.fetch(kind) }.each do |type|
+        DAYS.each { |day, given| found["#{type}, #{day}"] = answers(manoeuvre, type: type, course: 350.0, **given) }
+      end
+      settings(manoeuvre).each { |setting| found["with #{setting}"] = answers(manoeuvre, settings: setting) }
+      houses(manoeuvre).each { |choice| found["with the house's #{choice}"] = answers(manoeuvre, house: choice) }
+
+      assert_empty Kept.differences("plan_#{manoeuvre.id}", found)
+    end
+  end
+
+  private
+
+  def settings(manoeuvre)
+    manoeuvre.settings.flat_map do |name|
+      allowed = Fujin::Planning::Settings::BY_NAME.fetch(name).allowed
+      if allowed.is_a?(Range)
+        allowed = [0.2, 0.7].map do |share|
+          allowed.begin + ((allowed.end - allowed.begin) * share)
+        end
+      end
+      allowed.map { |value| { name => value } }
+    end
+  end
+
+  def houses(manoeuvre)
+    Fujin::Planning::HouseMethod::SETTINGS.select { |s| manoeuvre.house.include?(s.name) }.flat_map do |setting|
+      allowed = setting.allowed
+      (allowed.is_a?(Range) ? [allowed.begin, allowed.end] : allowed - [setting.default])
+        .map { |value| { setting.name => value } }
+    end
+  end
+
+  def answers(manoeuvre, type: TYPES.fetch(manoeuvre.kinds.first).first, wind: '350/8', course: 350.0, **more)
+    whole = plan(manoeuvre.id, type: type, wind: wind, course: course, **more)
+    numbers = whole.numbers.to_h { |id, number| [id, Kept.one(number.value)] }
+    parts = whole.to_h.except(:manoeuvre, :conditions, :house).merge(ledger: whole.ledger)
+    numbers.merge(*parts.map { |name, part| Kept.sum(part).to_h { |key, value| ["#{name} #{key}", value] } })
+  rescue Fujin::Error => e
+    { 'refused' => e.message }
+  end
+end

@@ -31,6 +31,7 @@ class StatesTest < Minitest::Test
     click_on 'New sortie'
     select 'Other', from: 'Student'
     select 'Q-TEST Tansy 2', from: 'Aircraft'
+    select 'Straight-in autorotation', from: 'Manoeuvre'
     click_on 'Plan it'
     assert_text 'From the side, true scale'
     assert_text 'Other · Q-TEST'
@@ -119,7 +120,7 @@ class StatesTest < Minitest::Test
     sign_in(@instructor)
     visit "/sorties/#{@sortie.id}/review"
     click_on 'This attempt should not count'
-    find('input[placeholder="Why"]').set('Radio call in the flare')
+    find('input[placeholder="Why it should not count"]').set('Radio call in the flare')
     click_on 'Do not count'
     assert_text 'Does not count: Radio call in the flare'
     click_on 'Count it again'

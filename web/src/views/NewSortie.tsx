@@ -40,9 +40,7 @@ function Form({ date, close }: { date: string; close: () => void }) {
   const [chosen, setChosen] = useState('')
   const kind = aircraft.data?.find((row) => row.id === craft)?.kind
   const offered = (catalogue.data?.manoeuvres ?? []).filter((row) => !kind || row.kinds.includes(kind))
-  const manoeuvre = offered.some((row) => row.id === chosen)
-    ? chosen
-    : ((offered.find((row) => row.standard) ?? offered[0])?.id ?? '')
+  const manoeuvre = offered.some((row) => row.id === chosen) ? chosen : ''
 
   const submit = (event: FormEvent) => {
     event.preventDefault()
@@ -96,8 +94,9 @@ function Form({ date, close }: { date: string; close: () => void }) {
       <label className="grid gap-1">
         Manoeuvre
         <Pick
+          required
           value={manoeuvre}
-          choices={offered.map(({ id, title, family }) => ({ id, word: title, group: capital(family) }))}
+          choices={[NONE_YET, ...offered.map(({ id, title, family }) => ({ id, word: title, group: capital(family) }))]}
           onChange={setChosen}
         />
       </label>

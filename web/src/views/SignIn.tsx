@@ -1,10 +1,12 @@
-import { useState, type FormEvent } from 'react'
+import { useEffect, useRef, useState, type FormEvent } from 'react'
 import { useSignIn } from '../api/queries'
 
 export function SignIn({ school }: { school: string }) {
   const signIn = useSignIn()
   const [name, setName] = useState('')
   const [password, setPassword] = useState('')
+  const field = useRef<HTMLInputElement>(null)
+  useEffect(() => field.current?.focus(), [])
   const submit = (event: FormEvent) => {
     event.preventDefault()
     signIn.mutate({ sign_in: name, password })
@@ -27,6 +29,7 @@ export function SignIn({ school }: { school: string }) {
         <label className="grid gap-1">
           Sign-in name
           <input
+            ref={field}
             className="field h-11"
             autoComplete="username"
             required

@@ -48,6 +48,31 @@ module Fujin
         # No lower for the speed than this while power comes in.
         NOSE_DOWN_RAD = 0.12
 
+        # Gains fitted to clean approaches of the shipped types in calm and in wind: the line held within 1°, the speed
+        # within 3 kt, no oscillation. Radians of the control for each m/s of error.
+        PEDAL_LAG_S = 0.25
+        CLOSING_GAIN = 0.045
+        CLOSING_RAD = [-0.2, 0.22].freeze
+        SLOWING_M_S2 = [-1.0, 2.0].freeze
+        SINK_GAIN = 0.035
+        SINK_DAMPING = 0.006
+        SINK_INTEGRAL = 0.015
+        # More or less sink for each metre off the line, at most so much.
+        LINE_SINK_PER_M = 0.35
+        LINE_SINK_M_S = 1.5
+        CLIMB_GAIN = 0.008
+        CLIMB_RAD = 0.03
+        LOWERED_RAD_S = 0.03
+        TERMINATION_M = 6.0
+        SET_DOWN_BELOW_M_S = 1.2
+        SLOWEST_M_S = 4.0
+        # Stations lie closer towards the end; the slope of the speed is taken over so much of the way.
+        STATIONS_CLOSER = 1.5
+        SLOPE_SHARE = 0.02
+        SLOPE_M = 0.5
+        # Ground effect is worked out no lower.
+        LEAST_M = 0.3
+
         attr_reader :phase
 
         # @param task [Approach::Task], @param model [Model]
@@ -70,7 +95,7 @@ module Fujin
         def fly(dt)
           observe(dt)
           change_phase(dt)
-          follow_torque(0.25, dt)
+          follow_torque(PEDAL_LAG_S, dt)
           line = @height > LOW_M ? @task.line_m : 0.0
           Flight::Controls.new(
             pitch_command(dt),
@@ -86,9 +111,9 @@ module Fujin
         def settled?
           still = Math.hypot(@model.velocity[0], @model.velocity[1])
           return @height > @turned_m + AWAY_M if @phase == :go_around
-          return @model.on_ground && still < 0.15 unless @task.ending == :hover
+          return @model.on_ground && still < STANDING_M_S unless @task.ending == :hover
 
-          @phase == :termination && still < 0.5 && @model.velocity[2].abs < 0.15
+          @phase == :termination && still < HOVERING_M_S && @model.velocity[2].abs < STANDING_M_S
         end
 
         private
@@ -110,7 +135,7 @@ module Fujin
         end
 
         def descend(dt)
-          @phase = :termination if @task.ending != :run_on && to_go < 6.0
+          @phase = :termination if @task.ending != :run_on && to_go < TERMINATION_M
           @phase = :touchdown if @model.on_ground
           return unless @task.decide_after_s && @speed < @task.decision_kt * Quantities::KT
 
@@ -125,12 +150,12 @@ module Fujin
         def stations
           length = (@task.start_height_m - @task.end_height_m) / Math.tan(@task.angle_rad)
           (0..STATIONS).map do |i|
-            metres = length * ((i / STATIONS.to_f)**1.5)
+            metres = length * ((i / STATIONS.to_f)**STATIONS_CLOSER)
             ground = wanted_speed(metres)
             air = [@trim.atmosphere.equivalent_speed(ground + @headwind), 0.0].max / Quantities::KT
             height = line_height(metres)
             point =
-              @trim.at(air, ground * Math.tan(@task.angle_rad), height_m: height < LOW_M ? [height, 0.3].max : nil)
+              @trim.at(air, ground * Math.tan(@task.angle_rad), height_m: height < LOW_M ? [height, LEAST_M].max : nil)
             [metres, point.disc_pitch_rad, point.collective_rad]
           end
         end
@@ -144,7 +169,7 @@ module Fujin
         # Lost well before the plan has it lost.
         def early_speed(metres)
           slow_by = (SLOW_BY_M - @task.end_height_m) / Math.tan(@task.angle_rad)
-          slow = [@trim.atmosphere.true_speed(SLOW_KT * Quantities::KT) - @headwind, 4.0].max
+          slow = [@trim.atmosphere.true_speed(SLOW_KT * Quantities::KT) - @headwind, SLOWEST_M_S].max
           slow + (SLOWING_PER_M * [metres - slow_by, 0.0].max)
         end
 
@@ -163,20 +188,22 @@ module Fujin
         def closing_pitch
           return 0.0 if @model.on_ground
 
-          step = [0.02 * to_go.abs, 0.5].max
+          step = [SLOPE_SHARE * to_go.abs, SLOPE_M].max
           slope = (wanted_speed(to_go + step) - wanted_speed(to_go - step)) / (2.0 * step)
-          slowing = (@ground_along * slope).clamp(-1.0, 2.0)
+          slowing = (@ground_along * slope).clamp(*SLOWING_M_S2)
           return @task.contact_pitch_rad if @task.contact_pitch_rad.positive? && @height < FLARED_M
 
-          (station(1) + (slowing / Quantities::G) + (0.045 * (@ground_along - wanted_speed(to_go)))).clamp(-0.2, 0.22)
+          too_fast = @ground_along - wanted_speed(to_go)
+          (station(1) + (slowing / Quantities::G) + (CLOSING_GAIN * too_fast)).clamp(*CLOSING_RAD)
         end
 
         def collective_command(dt)
           return lowered(dt) if @model.on_ground
 
           case @phase
-          when :setup then @level.collective_rad + (0.012 * (@task.start_height_m - @height)) + (0.012 * @sink)
-          when :go_around then raised(@away.collective_rad + (0.008 * (@sink + CLIMB_M_S)).clamp(-0.03, 0.03), dt)
+          when :setup then @level.collective_rad + keep_height(@task.start_height_m)
+          when :go_around then raised(
+            @away.collective_rad + (CLIMB_GAIN * (@sink + CLIMB_M_S)).clamp(-CLIMB_RAD, CLIMB_RAD), dt)
           else raised(ease(hold_angle(dt)), dt)
           end
         end
@@ -191,8 +218,8 @@ module Fujin
 
         def hold_angle(dt)
           error = @sink - eased_sink(dt)
-          @sink_integral = (@sink_integral + (0.015 * error * dt)).clamp(-0.05, 0.05)
-          station(2) + (0.035 * error) + (0.006 * @sink_rate) + @sink_integral
+          @sink_integral = (@sink_integral + (SINK_INTEGRAL * error * dt)).clamp(-TRIM_RAD, TRIM_RAD)
+          station(2) + (SINK_GAIN * error) + (SINK_DAMPING * @sink_rate) + @sink_integral
         end
 
         # A demand for sink changes no quicker than a hand makes it.
@@ -203,13 +230,16 @@ module Fujin
         end
 
         def wanted_sink
-          return SET_DOWN_M_S if @task.ending == :surface && @phase == :termination && @ground_along.abs < 1.2
+          return SET_DOWN_M_S if setting_down?
 
           off = @height - line_height(to_go)
           return @task.sank_m_s if sinking?(off)
 
-          (@ground_along * Math.tan(@task.angle_rad)) + (0.35 * off).clamp(-1.5, 1.5)
+          (@ground_along * Math.tan(@task.angle_rad)) + (LINE_SINK_PER_M * off).clamp(-LINE_SINK_M_S, LINE_SINK_M_S)
         end
+
+        def setting_down? =
+          @task.ending == :surface && @phase == :termination && @ground_along.abs < SET_DOWN_BELOW_M_S
 
         def sinking?(off)
           return false unless @task.sank_m_s.positive? && @speed < SANK_BELOW_KT * Quantities::KT
@@ -221,7 +251,7 @@ module Fujin
         # Smoothly, once the skids carry.
         def lowered(dt)
           @landed_collective = [
-            (@landed_collective || @model.collective) - (0.03 * dt),
+            (@landed_collective || @model.collective) - (LOWERED_RAD_S * dt),
             @model.rotor.collective_min
           ].max
         end

@@ -18,6 +18,46 @@ module Fujin
         NOSE_DOWN_RAD = 20.0 * Quantities::DEG
         CLOSED = Flight::Controls.new(0.0, 0.0, 0.0, 0.0, 0.0, false).freeze
 
+        # Gains and thresholds of the flare and the recovery, fitted to clean flights of the shipped types: levelled at
+        # 6 to 9 ft and under 30 kt, rotor rpm inside the power-off band, touchdown under 200 ft/min.
+        FLARE_LATER_S = 0.1
+        # Sink left at the levelling height; how the glide's is shed on the way to it.
+        FLARED_SINK_M_S = 1.0
+        FLARE_SHAPE = 2.6
+        FLARE_GAIN = 0.075
+        FLARE_DAMPING = 0.03
+        FLARE_RAD = 0.235
+        FLARE_RANGE_RAD = [0.11, 0.292].freeze
+        # Slower than this there is little left to flare with.
+        LEVELLED_M_S = 8.0
+        LEVELLED_RAD = 0.06
+        LEVELLED_RANGE_RAD = [-0.05, 0.15].freeze
+        LEVEL_M_S = 11.5
+        LEVEL_BELOW_M = 5.0
+        # The throttle is opened once rotor rpm falls again, at a speed from which a hover is near.
+        PAST_PEAK_PCT = 0.5
+        JOINED_M_S = 17.0
+        STOPPING_GAIN = 0.055
+        STOPPING_RAD = [-0.05, 0.13].freeze
+        CUSHION_PITCH_RAD = 0.03
+        HOVER_SINKS_M_S = [-1.0, 1.2].freeze
+        LOWERED_AFTER_S = 0.8
+        LOW_M = 12.0
+        # Rotor rpm after the entry: brought back to this first, for so long.
+        COME_BACK_PCT = 99.0
+        COMING_BACK_S = 5.0
+        ROTOR_GAIN = 0.0022
+        ROTOR_INTEGRAL = 0.0012
+        CHECK_RAD = 0.05
+        # In the flare rotor rpm is held so far below the band's top.
+        BELOW_TOP_PCT = 4.5
+        FLARE_ROTOR_GAIN = 0.009
+        # A last check of the sink with the ground near.
+        LAST_M = 6.0
+        LAST_M_S = 16.0
+        LAST_SINK_M_S = 1.6
+        LAST_GAIN = 0.02
+
         attr_reader :phase
 
         def initialize(task, model)
@@ -67,8 +107,8 @@ module Fujin
         def settled?
           still = Math.hypot(@model.velocity[0], @model.velocity[1])
           case phase
-          when :recovery then still < 0.5 && @model.velocity[2].abs < 0.15
-          when :cushion then @model.on_ground && still < 0.15
+          when :recovery then still < HOVERING_M_S && @model.velocity[2].abs < STANDING_M_S
+          when :cushion then @model.on_ground && still < STANDING_M_S
           else false
           end
         end
@@ -156,12 +196,12 @@ module Fujin
 
         # So late that the flare's start, which is counted half a second before the pitch shows
         # (docs/reference/boundaries.md), lies near the flare height.
-        def flare_trigger_m = @task.flare_height_m - (0.1 * @sink)
+        def flare_trigger_m = @task.flare_height_m - (FLARE_LATER_S * @sink)
 
         def finish_flare
           recovering = @task.ending == :power_recovery
-          @throttle_open = true if recovering && @rotor_peak - @model.rotor_pct > 0.5 && @speed < 17.0
-          level = @height <= LEVEL_HEIGHT_M || (@speed <= 11.5 && @height < 5.0)
+          @throttle_open = true if recovering && @rotor_peak - @model.rotor_pct > PAST_PEAK_PCT && @speed < JOINED_M_S
+          level = @height <= LEVEL_HEIGHT_M || (@speed <= LEVEL_M_S && @height < LEVEL_BELOW_M)
           return unless level
 
           @throttle_open = recovering
@@ -175,8 +215,8 @@ module Fujin
           when :glide then winning_back? ? winning_pitch : hold_speed(@task.glide_speed_kt, @glide_pitch, dt)
           when :entry, :turn then hold_speed(@task.glide_speed_kt, @glide_pitch, dt)
           when :flare then flare_pitch
-          when :recovery then (0.055 * @ground_along).clamp(-0.05, 0.13)
-          else @model.on_ground ? 0.0 : 0.03
+          when :recovery then (STOPPING_GAIN * @ground_along).clamp(*STOPPING_RAD)
+          else @model.on_ground ? 0.0 : CUSHION_PITCH_RAD
           end
         end
 
@@ -196,20 +236,20 @@ module Fujin
         # Sink that sheds the glide's sink evenly with height down to the levelling height, m/s.
         def flare_sink
           fraction = ((@height - LEVEL_HEIGHT_M) / (@task.flare_height_m - LEVEL_HEIGHT_M)).clamp(0.0, 1.0)
-          1.0 + ((@glide_sink - 1.0) * (fraction**2.6))
+          FLARED_SINK_M_S + ((@glide_sink - FLARED_SINK_M_S) * (fraction**FLARE_SHAPE))
         end
 
         # One firm flare: pitch for that sink, with a damping look at how fast it changes.
         def flare_pitch
-          lift = (0.075 * (@sink - flare_sink)) + (0.03 * @sink_rate)
-          full = (0.235 + lift).clamp(0.11, 0.292)
-          full = (0.06 + lift).clamp(-0.05, 0.15) if @speed < 8.0
+          lift = (FLARE_GAIN * (@sink - flare_sink)) + (FLARE_DAMPING * @sink_rate)
+          full = (FLARE_RAD + lift).clamp(*FLARE_RANGE_RAD)
+          full = (LEVELLED_RAD + lift).clamp(*LEVELLED_RANGE_RAD) if @speed < LEVELLED_M_S
           @glide_pitch + (@task.flare_gain * (full - @glide_pitch))
         end
 
         def collective_command(dt)
           case @phase
-          when :setup then @level.collective_rad + (0.012 * (@task.entry_height_m - @height)) + (0.012 * @sink)
+          when :setup then @level.collective_rad + keep_height(@task.entry_height_m)
           when :entry then @model.collective
           when :glide, :turn, :slow then check_rotor(@task.target_rotor_pct, dt)
           when :flare then flare_collective
@@ -221,32 +261,36 @@ module Fujin
         # Small collective checks hold the target rotor rpm; the stop is the lowest.
         def check_rotor(target, dt)
           # First all the way down; the target, even a wrong one, is sought once the rotor has come back.
-          target = [target, 99.0].max if @closure_at && @model.time_s - @closure_at < 5.0
+          target = [target, COME_BACK_PCT].max if @closure_at && @model.time_s - @closure_at < COMING_BACK_S
           error = @model.rotor_pct - target
-          @collective_check = (@collective_check + (0.0012 * error * dt)).clamp(0.0, 0.05)
-          [@task.collective_floor_rad + @collective_check + (0.0022 * error), @task.collective_floor_rad].max
+          @collective_check = (@collective_check + (ROTOR_INTEGRAL * error * dt)).clamp(0.0, CHECK_RAD)
+          [@task.collective_floor_rad + @collective_check + (ROTOR_GAIN * error), @task.collective_floor_rad].max
         end
 
         def flare_collective
-          top = @model.type.power_off_band[1] - 4.5
-          check = @collective_check + (0.009 * (@model.rotor_pct - top))
-          check += (0.02 * (@sink - 1.6)).clamp(0.0, 0.05) if @height < 6.0 && @speed < 16.0
+          top = @model.type.power_off_band[1] - BELOW_TOP_PCT
+          check = @collective_check + (FLARE_ROTOR_GAIN * (@model.rotor_pct - top))
+          check += (LAST_GAIN * (@sink - LAST_SINK_M_S)).clamp(0.0, CHECK_RAD) if last?
           [@task.collective_floor_rad + check, @task.collective_floor_rad].max
         end
 
+        # Levelling, with the ground near.
+        def last? = @height < LAST_M && @speed < LAST_M_S
+
         def hover_collective
-          wanted = (0.9 * (@height - HOVER_HEIGHT_M)).clamp(-1.0, 1.2)
-          @hover_collective + (0.045 * (@sink - wanted))
+          wanted = (HOVER_SINK_PER_M * (@height - HOVER_HEIGHT_M)).clamp(*HOVER_SINKS_M_S)
+          @hover_collective + (HOVER_GAIN * (@sink - wanted))
         end
 
         # Spends the rotor's energy so that the sink is small when the skids meet the ground.
         def cushion(dt)
-          return @task.collective_floor_rad if @model.on_ground && @model.time_s - @model.contact[:time_s] > 0.8
+          stood_s = @model.on_ground ? @model.time_s - @model.contact[:time_s] : 0.0
+          return @task.collective_floor_rad if stood_s > LOWERED_AFTER_S
 
           cushioned(@task.cushion_gain, @task.collective_floor_rad, dt)
         end
 
-        def low? = %i[recovery cushion].include?(@phase) || (@phase == :flare && @height < 12.0)
+        def low? = %i[recovery cushion].include?(@phase) || (@phase == :flare && @height < LOW_M)
       end
     end
   end

@@ -25,6 +25,11 @@ module Fujin
         LOWERED_AFTER_S = 0.8
         LOWERED_RAD_S = 0.12
 
+        # Gains that hold the hover's place, fitted: it stays within a yard.
+        STILL_GAIN = 0.06
+        PLACE_GAIN = 0.02
+        STILL_RAD = 0.12
+
         attr_reader :phase
 
         # @param task [HoveringAutorotation::Task], @param model [Model]
@@ -51,7 +56,7 @@ module Fujin
           )
         end
 
-        def settled? = @model.on_ground && Math.hypot(@model.velocity[0], @model.velocity[1]) < 0.15
+        def settled? = @model.on_ground && Math.hypot(@model.velocity[0], @model.velocity[1]) < STANDING_M_S
 
         private
 
@@ -70,7 +75,8 @@ module Fujin
           return 0.0 if @model.on_ground
           return @task.contact_pitch_rad if closed? && @task.contact_pitch_rad.positive? && @height < LIFTED_M
 
-          (@hover.disc_pitch_rad + (0.06 * @ground_along) + (closed? ? 0.0 : 0.02 * @along)).clamp(-0.12, 0.12)
+          (@hover.disc_pitch_rad + (STILL_GAIN * @ground_along) + (closed? ? 0.0 : PLACE_GAIN * @along)).clamp(
+            -STILL_RAD, STILL_RAD)
         end
 
         def collective_command(dt)
@@ -78,7 +84,8 @@ module Fujin
 
           case @phase
           when :hover
-            @hover.collective_rad + (0.045 * (@sink - (0.9 * (@height - @task.height_m)).clamp(-1.0, 1.0)))
+            @hover.collective_rad + (HOVER_GAIN * (@sink - (HOVER_SINK_PER_M * (@height - @task.height_m)).clamp(-1.0,
+                                                                                                                 1.0)))
           when :entry
             @held + @task.raised_rad
           else

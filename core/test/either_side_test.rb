@@ -1,0 +1,160 @@
+# frozen_string_literal: true
+
+require_relative 'test_helper'
+require_relative 'written_flight'
+
+# Thresholds of rules, each tried just inside and just outside. The numbers are the definitions' own
+# (docs/reference/), written out here.
+class EitherSideTest < Minitest::Test
+  def refused(&) = assert_raises(Fujin::InvalidInput, &)
+
+  def test_winds_that_are_none
+    { '360/100' => true, '361/10' => false, '350/101' => false, '350/10G100' => true, '350/10G101' => false,
+      '350/10G10' => true, '350/10G9' => false }.each do |text, good|
+      good ? refute_nil(Fujin::Wind.parse(text)) : refused { Fujin::Wind.parse(text) }
+    end
+  end
+
+  # Seconds that a hand needs to the collective, a student's at the throttle, and the engine's spool from idle.
+  def test_seconds_of_the_house_method
+    seconds = ->(**choice) { Fujin::Planning::HouseMethod.new(choice.transform_keys(&:to_s)) }
+    plain = seconds.call.collective_reaction_s
+
+    assert_in_delta plain, seconds.call(collective_hand: 'on').collective_reaction_s
+    assert_in_delta plain + 0.3, seconds.call(collective_hand: 'beside').collective_reaction_s
+    assert_in_delta plain + 0.6, seconds.call(collective_hand: 'friction').collective_reaction_s
+    { 'tansy-2' => 0.6, 'yarrow-4' => 2.0 }.each do |id, spool_s|
+      split = seconds.call.gate_time_s(type(id))
+
+      assert_in_delta split + 0.3, seconds.call(throttle_by: 'student').gate_time_s(type(id)), 1e-9, id
+      assert_in_delta split + spool_s, seconds.call(throttle_position: 'idle').gate_time_s(type(id)), 1e-9, id
+    end
+  end
+
+  def test_sink_allowed_on_an_approach
+    house = Fujin::Planning::HouseMethod.new
+    flat = Fujin::Planning::HouseMethod.new('sink_limit' => 'flat')
+
+    assert_in_delta 300.0, house.sink_allowed_fpm(10.0)
+    assert_in_delta 330.0, house.sink_allowed_fpm(11.0)
+    assert_in_delta 300.0, flat.sink_allowed_fpm(29.9)
+    assert_in_delta 900.0, flat.sink_allowed_fpm(30.0)
+  end
+
+  # The sun of a summer morning once it has risen over so many degrees.
+  def risen_over(degrees)
+    (0..720).lazy.map { |m| Fujin::Sun.new(Time.utc(2026, 6, 21, 3) + (m * 60), 47.0, 0.0) }
+      .find { |sun| sun.elevation_deg > degrees }
+  end
+
+  # 35° high or 45° to the side blinds nobody.
+  def test_a_sun_in_the_eyes
+    low = risen_over(34.5)
+    high = risen_over(35.1)
+
+    assert low.in_the_eyes?(low.azimuth_deg + 44.0)
+    refute low.in_the_eyes?(low.azimuth_deg + 46.0)
+    refute high.in_the_eyes?(high.azimuth_deg)
+  end
+
+  Flown = Struct.new(:level, :flown_at, :grades, keyword_init: true)
+
+  def trend(*levels)
+    flown = levels.each_with_index.map { |level, i| Flown.new(level: level, flown_at: i, grades: {}) }
+    Fujin::Progress::Standing.new(flown).trend
+  end
+
+  # Slopes of the last five by hand: 3 2 3 3 3 rises by 0.1 each, 2 3 3 3 3 by 0.2; 3 3 3 3 2 falls by 0.2.
+  def test_a_trend_is_a_slope_over_0_15
+    assert_equal 'steady', trend(3, 2, 3, 3, 3)
+    assert_equal 'rising', trend(2, 3, 3, 3, 3)
+    assert_equal 'falling', trend(3, 3, 3, 3, 2)
+    assert_equal 'steady', trend(0, 0, 3, 3, 3, 3, 3)
+    assert_nil trend(0, 4)
+  end
+
+  def told_after(attempts)
+    given = attempts.product([['orla', 4], ['wim', 3]]).map do |attempt, (by, grade)|
+      Fujin::Progress::Agreement::Given.new(attempt: attempt, phase: 'flare', by: by, grade: grade)
+    end
+    Fujin::Progress::Agreement.new(given).differences.select(&:telling?)
+  end
+
+  def test_two_attempts_tell_nothing_of_how_somebody_grades
+    assert_empty told_after(%w[a b])
+    assert_equal 2, told_after(%w[a b c]).size
+  end
+
+  # A rotor that leaves the engine by three points is driven no more.
+  def test_needles_split_by_three_points_live
+    { 97.2 => 'powered', 96.8 => 'glide' }.each do |engine, phase|
+      monitor = Fujin::Live::Monitor.new(Fujin::Lessons.context(conditions: conditions, stage: 'solo', planned: true))
+      readings = (0..60).map do |i|
+        monitor.take('t_s' => i * 0.1, 'nr_pct' => 100.0, 'ne_pct' => i < 40 ? 100.0 : engine, 'ias_kt' => 60.0,
+                     'agl_ft' => 800.0)
+      end
+
+      assert_equal phase, readings.last.phase
+    end
+  end
+
+  # Coming down at 1,200 ft/min, 20 ft a second: the gate is told four seconds, 80 ft, before.
+  def test_the_gate_is_told_four_seconds_ahead
+    context = Fujin::Lessons.context(conditions: conditions, stage: 'solo', planned: true)
+    monitor = Fujin::Live::Monitor.new(context)
+    readings = (0..600).map do |i|
+      t = i * 0.1
+      height = t < 5.0 ? 900.0 : 900.0 - (20.0 * (t - 5.0))
+      [height, monitor.take('t_s' => t, 'nr_pct' => 100.0, 'throttle_pct' => t < 5.0 ? 60.0 : 0.0,
+                            'ias_kt' => context.glide_speed_kt, 'agl_ft' => height)]
+    end
+    height, = readings.find { |_, reading| reading.gate&.call == 'ahead' }
+
+    assert_in_delta context.gate_height_ft + 80.0, height, 3.0
+  end
+
+  def turn(bank)
+    flight = WrittenFlight.new(30.0) do |t|
+      heading = 350.0 + (6.0 * (t - 5.0).clamp(0.0, 20.0))
+      { 'agl_ft' => 900.0, 'gs_kt' => 65.0, 'ias_kt' => 65.0, 'hdg_deg' => heading, 'track_deg' => heading,
+        'roll_deg' => t.between?(5.0, 25.0) ? bank : 0.0 }
+    end
+    day = conditions
+    read = Fujin::Recordings.read(flight.csv)
+    signals = Fujin::Recordings::Signals.new(read, type: day.type, atmosphere: day.atmosphere, wind: day.wind)
+    Fujin::Grading::Turns.new(signals, Fujin::Lessons.context(conditions: day)).find(0.0, 30.0)
+  end
+
+  def test_five_degrees_of_bank_make_a_turn
+    assert_empty turn(4.9)
+    assert_equal 1, turn(5.1).size
+  end
+
+  # 100 mph are 86.9 kt, 100 km/h 54.0 kt, 10 m/s 19.4 kt or 1,969 ft/min.
+  def test_units_of_a_device
+    row = 't,v,w'
+    { ['ias_kt', 'mph', 100.0] => 86.898, ['ias_kt', 'km/h', 100.0] => 53.996, ['ias_kt', 'm/s', 10.0] => 19.438,
+      ['vs_fpm', 'm/s', 10.0] => 1968.5, ['vs_fpm', 'ft/s', 10.0] => 600.0, ['oat_c', '°F', 50.0] => 10.0,
+      ['oat_c', 'K', 283.15] => 10.0, ['pitch_deg', 'rad', 0.5] => 28.648 }.each do |(channel, unit, value), expected|
+      meanings = [{ 'heading' => 't', 'channel' => 't_s', 'unit' => 's' },
+                  { 'heading' => 'v', 'channel' => channel, 'unit' => unit }]
+      csv = "#{row}\n#{(0..9).map { |i| "#{i * 0.1},#{value},0" }.join("\n")}\n"
+      read = Fujin::Recordings.read(csv, headings: Fujin::Recordings::Headings.new(meanings))
+
+      assert_in_delta expected, read[channel].first, 0.01, unit
+    end
+  end
+
+  # Power with altitude: a piston loses 1.132 points for each of density, a turbine its 0.8th power.
+  def test_power_with_density
+    thin = Fujin::Atmosphere.new(elevation_m: 2000.0)
+    ratio = thin.density / Fujin::Atmosphere.new.density
+    { 'tansy-2' => (1.132 * ratio) - 0.132, 'yarrow-4' => ratio**0.8 }.each do |id, share|
+      engine = Fujin::Flight::Engine.new(type(id), thin)
+      rated = type(id).fetch('engine.rated_kw') * 1000.0
+      cap = type(id).fetch('engine.limit_kw') * 1000.0
+
+      assert_in_delta [cap, rated * share].min, engine.max_power_w, 1.0, id
+    end
+  end
+end

@@ -1,3 +1,4 @@
+import type { Plan } from '../api/client'
 import { figure, unitWord } from './words'
 
 /** A number with its unit, smaller, beside it. */
@@ -9,3 +10,8 @@ export function Figure({ value, unit, digits }: { value: number | null | undefin
     </span>
   )
 }
+
+/** A number to fly by: percents are whole, since no gauge is read closer. */
+export const KeyFigure = ({ number }: { number: Plan['numbers'][string] }) => (
+  <Figure value={number.value} unit={number.unit} digits={number.unit === 'pct' ? 0 : number.digits} />
+)

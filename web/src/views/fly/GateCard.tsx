@@ -1,6 +1,6 @@
 import type { Sortie } from '../../api/client'
 import { usePlan } from '../../api/queries'
-import { Figure } from '../../design/Figure'
+import { KeyFigure } from '../../design/Figure'
 
 /** The few numbers that are looked at in the air. */
 export function GateCard({ sortie }: { sortie: Sortie }) {
@@ -9,14 +9,17 @@ export function GateCard({ sortie }: { sortie: Sortie }) {
   const { key_numbers: keys, numbers, gates } = plan.data
   return (
     <section aria-label="Numbers in the air" className="sheet grid grid-cols-3 gap-x-2 gap-y-2 p-3">
-      {keys.slice(0, 6).map((name) => (
-        <div key={name}>
-          <div className="label">{numbers[name]?.label}</div>
-          <div className="text-2xl leading-tight font-bold">
-            <Figure value={numbers[name]?.value} unit={numbers[name]?.unit ?? ''} />
+      {keys
+        .slice(0, 6)
+        .flatMap((name) => numbers[name] ?? [])
+        .map((number) => (
+          <div key={number.label}>
+            <div className="label">{number.label}</div>
+            <div className="text-2xl leading-tight font-bold">
+              <KeyFigure number={number} />
+            </div>
           </div>
-        </div>
-      ))}
+        ))}
       {gates.map((gate) => (
         <p key={gate.id} className="col-span-3 m-0 text-sm">
           <b>

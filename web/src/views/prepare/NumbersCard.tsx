@@ -1,6 +1,6 @@
 import { useState, type ReactNode } from 'react'
 import type { Plan, Sortie } from '../../api/client'
-import { Figure } from '../../design/Figure'
+import { Figure, KeyFigure } from '../../design/Figure'
 import { figure } from '../../design/words'
 
 type PlanNumber = Plan['numbers'][string]
@@ -79,7 +79,7 @@ function Big({ number, size }: { number: PlanNumber | undefined; size: string })
     <div>
       <div className="label">{number.label}</div>
       <div className={`${size} leading-tight font-bold`}>
-        <Figure value={number.value} unit={number.unit} digits={number.unit === 'pct' ? 0 : number.digits} />
+        <KeyFigure number={number} />
       </div>
       <div className="text-xs leading-tight text-soft">{number.value == null ? number.reason : spread(number)}</div>
     </div>

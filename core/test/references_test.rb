@@ -53,4 +53,14 @@ class ReferencesTest < Minitest::Test
     end
     assert_empty strangers - strangers.grep(/references_test/)
   end
+
+  # Each class that the page names is defined somewhere.
+  def test_the_architecture_names_what_there_is
+    names = read('ARCHITECTURE.md').scan(/`([A-Z][A-Za-z]+(?:::[A-Z][A-Za-z]+)*)(?:[.#][a-z_]+)?`/).flatten.uniq
+    defined = FILES.grep(/\.(rb|tsx)\z/).map { |file| read(file) }.join
+      .scan(/(?:class|module|const|function) ([A-Z]\w+)|([A-Z]\w+) =/).flatten.compact.uniq
+
+    assert_operator names.size, :>, 20
+    assert_empty names.map { |name| name.split('::').last } - defined
+  end
 end

@@ -34,7 +34,7 @@ module Fujin
           gated: false,
           any_course: true,
           least_power_margin_pct: 3,
-          heat_prompt: 'check for ice with heat before lift-off; then as the flight manual says',
+          heat_prompt: 'check for ice with heat before lift-off',
           standard: Grading::Standard.load("#{__dir__}/standards/hover_taxi.yml"),
           finder: HoverTaxiFinder,
           measurer: HoverTaxiMeasures,

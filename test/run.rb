@@ -3,7 +3,7 @@
 require 'etc'
 require 'fileutils'
 require 'tempfile'
-require_relative 'coverage'
+require_relative 'lines_run'
 require_relative 'test_database'
 
 # Runs what must hold, cheapest first; the first failure ends it.

@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require_relative 'coverage'
+require_relative 'lines_run'
 require_relative 'test_database'
 unless ENV['FUJIN_DATABASE_URL']
   TestDatabase.start

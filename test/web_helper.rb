@@ -4,7 +4,7 @@ require 'bundler/setup'
 require 'json'
 require 'open3'
 require 'minitest/autorun'
-require_relative 'coverage'
+require_relative 'lines_run'
 
 # Pure TypeScript, asked from here: the module is bundled as the client's own build does it, run in Node, and each case
 # is a function's name with its arguments.

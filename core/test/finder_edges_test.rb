@@ -104,4 +104,49 @@ class FinderEdgesTest < Minitest::Test
     assert_equal([1, 0], [9.5, 10.5].map { |speed| count.call(speed: speed) })
     assert_equal([0, 1], [280.0, 320.0].map { |sink| count.call(sink: sink) })
   end
+
+  # Standing, then away: speed and height from nothing to what is reached, then level. The climb speed is 58 kt.
+  def take_off(reached_kt: 60.0, reached_ft: 120.0, from_s: 30.0, steep_deg: nil)
+    speed = along([[0.0, 0.0], [20.0, 0.0], [40.0, reached_kt], [60.0, reached_kt]])
+    height = along([[0.0, 5.0], [from_s, 5.0], [40.0, reached_ft], [60.0, reached_ft]])
+    flown = 0.0
+    ->(t) do
+      flown += speed.call(t) * WrittenFlight::FT_S * WrittenFlight::STEP_S
+      feet = steep_deg ? [5.0 + (flown * Math.tan(steep_deg * Q::DEG)), 500.0].min : height.call(t)
+      { 'agl_ft' => feet, 'gs_kt' => speed.call(t), 'ias_kt' => speed.call(t), 'north_ft' => flown }
+    end
+  end
+
+  def test_a_take_off_by_the_speed_and_the_height_that_are_reached
+    count = ->(**given) { found('hover_power_take_off', take_off(**given)).size }
+
+    assert_equal([0, 1], [54.0, 56.0].map { |kt| count.call(reached_kt: kt) })
+    assert_equal([0, 1], [48.0, 52.0].map { |ft| count.call(reached_ft: ft) })
+  end
+
+  def test_a_take_off_steeper_than_eight_degrees_is_one_of_maximum_performance
+    { 7.5 => 'hover_power_take_off', 8.5 => 'maximum_performance_take_off' }.each do |degrees, kind|
+      assert_equal 1, found(kind, take_off(steep_deg: degrees)).size, "#{degrees}°"
+    end
+  end
+
+  # Down a line from 400 ft at 40 kt, slowing over the last 150 ft, to a hover at 5 ft.
+  def approach(degrees)
+    height = 400.0
+    away = -height / Math.tan(degrees * Q::DEG)
+    ->(t) do
+      speed = t < 20.0 ? 40.0 : [40.0, 40.0 * [(height - 3.0) / 150.0, 0.0].max].min
+      feet = speed * WrittenFlight::FT_S * WrittenFlight::STEP_S
+      height = [height - (feet * Math.tan(degrees * Q::DEG)), 5.0].max if t >= 20.0
+      away += feet
+      still = height <= 5.0
+      { 'agl_ft' => height, 'gs_kt' => still ? 0.0 : speed, 'ias_kt' => still ? 0.0 : speed, 'north_ft' => away }
+    end
+  end
+
+  def test_an_approach_is_steep_from_eleven_and_a_half_degrees
+    { 10.8 => 'normal_approach', 12.2 => 'steep_approach' }.each do |degrees, kind|
+      assert_equal 1, found(kind, approach(degrees), seconds: 110.0).size, "#{degrees}°"
+    end
+  end
 end

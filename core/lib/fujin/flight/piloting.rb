@@ -36,6 +36,11 @@ module Fujin
       # A hover held by the collective: sink wanted for each metre too high, and collective for each m/s of it.
       HOVER_SINK_PER_M = 0.9
       HOVER_GAIN = 0.045
+      # Collective that holds rotor rpm in a glide, for each point of it.
+      ROTOR_GAIN = 0.0022
+      ROTOR_INTEGRAL = 0.0012
+      # Pedals of a clean pilot come so long after the torque.
+      PEDAL_LAG_S = 0.25
       # Slower is standing on the ground; slower is standing in a hover, neither rising nor sinking by more than the
       # first.
       STANDING_M_S = 0.15

@@ -102,11 +102,11 @@ module Fujin
         wanted = @conditions.atmosphere.true_speed(@to_kt * Quantities::KT)
         pitch = [@glide_pitch + (EASE_SPEED * (speed - wanted)) + (EASE_ACCELERATION * acceleration), @lowest_pitch].max
         error = @model.rotor_pct - 100.0
-        @check += 0.0012 * error * Model::STEP_S
+        @check += Piloting::ROTOR_INTEGRAL * error * Model::STEP_S
         Controls.new(
           pitch,
           0.0,
-          [@collective + @check + (0.0022 * error), @model.rotor.collective_min].max,
+          [@collective + @check + (Piloting::ROTOR_GAIN * error), @model.rotor.collective_min].max,
           0.0,
           0.0,
           false

@@ -50,7 +50,6 @@ module Fujin
 
         # Gains fitted to clean approaches of the shipped types in calm and in wind: the line held within 1°, the speed
         # within 3 kt, no oscillation. Radians of the control for each m/s of error.
-        PEDAL_LAG_S = 0.25
         CLOSING_GAIN = 0.045
         CLOSING_RAD = [-0.2, 0.22].freeze
         SLOWING_M_S2 = [-1.0, 2.0].freeze

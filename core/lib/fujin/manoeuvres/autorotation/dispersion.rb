@@ -71,7 +71,7 @@ module Fujin
           sink = flown.sink(deviation.speed_kt, deviation.rotor_pct)
           turned = flown.turned(deviation.speed_kt, deviation.rotor_pct, deviation.bank_deg)
           final_m = final_glide_m(flown, turned, sink, deviation) / sink * ground(speed, deviation)
-          before = flown.before_turns_m(speed) + (entry_speed * deviation.delay_s * 0.15) - (deviation.entry_ft * Q::FT)
+          before = flown.before_turns_m(speed) + (entry_speed * deviation.delay_s * LATE_ALONG) - (deviation.entry_ft * Q::FT)
           along =
             entry_m[0] + (before * Math.cos(flown.track)) + turned.along_m + final_m + flown.flare_m +
             (deviation.flare_height_ft * Q::FT * FLOAT) - (deviation.headwind_kt * Q::KT * flown.other_s(turned))
@@ -95,6 +95,10 @@ module Fujin
           )
         # A flare begun higher floats farther: metres over the ground for each metre of height.
         FLOAT = 1.9
+        # Of what a late collective flies on at the entry's speed and sink, so much stays: the rest is won back as rotor rpm
+        # and speed. Fitted to full flights.
+        LATE_ALONG = 0.15
+        LATE_DOWN = 0.25
         private_constant :FLOAT
 
         # One standard deviation of where the entry is. A student's own misses hold all their scatter: the entry has
@@ -147,7 +151,7 @@ module Fujin
         def final_glide_m(flown, turned, sink, deviation)
           left =
             to_glide_m - flown.entry_height_m - turned.height_m - (sink * flown.established_s) -
-            (deviation.flare_height_ft * Q::FT) - (entry_sink * deviation.delay_s * 0.25)
+            (deviation.flare_height_ft * Q::FT) - (entry_sink * deviation.delay_s * LATE_DOWN)
           [left + flown.carried_m, 0.0].max
         end
 

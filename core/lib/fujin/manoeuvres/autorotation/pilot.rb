@@ -46,8 +46,6 @@ module Fujin
         # Rotor rpm after the entry: brought back to this first, for so long.
         COME_BACK_PCT = 99.0
         COMING_BACK_S = 5.0
-        ROTOR_GAIN = 0.0022
-        ROTOR_INTEGRAL = 0.0012
         CHECK_RAD = 0.05
         # In the flare rotor rpm is held so far below the band's top.
         BELOW_TOP_PCT = 4.5

@@ -76,7 +76,7 @@ module Fujin
               cushion_gain: 1.0 - fault['weak_cushion'],
               ending: ending,
               drift_m_s: fault['drift_at_contact'] * Quantities::KT,
-              pedal_lag_s: 0.25 + fault['yaw_uncorrected'],
+              pedal_lag_s: Flight::Piloting::PEDAL_LAG_S + fault['yaw_uncorrected'],
               turns_rad: turns_deg.map { |deg| deg * Quantities::DEG }.freeze,
               bank_rad: bank_deg * Quantities::DEG,
               turn_after_s: turn_after_s + fault['late_turn'],

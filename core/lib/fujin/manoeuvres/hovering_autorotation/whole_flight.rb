@@ -58,7 +58,7 @@ module Fujin
             raised_rad: @faults['raised_collective'] / 100.0 * collective_travel,
             drift_m_s: @faults['drift_at_contact'] * Quantities::KT,
             contact_pitch_rad: @faults['not_level'] * Quantities::DEG,
-            pedal_lag_s: 0.25 + @faults['yaw_uncorrected']
+            pedal_lag_s: Flight::Piloting::PEDAL_LAG_S + @faults['yaw_uncorrected']
           )
         end
 

@@ -95,11 +95,11 @@ module Fujin
           )
         # A flare begun higher floats farther: metres over the ground for each metre of height.
         FLOAT = 1.9
-        # Of what a late collective flies on at the entry's speed and sink, so much stays: the rest is won back as rotor rpm
-        # and speed. Fitted to full flights.
+        # Of what a late collective flies on at the entry's speed and sink, so much stays: the rest is won back as rotor
+        # rpm and speed. Fitted to full flights.
         LATE_ALONG = 0.15
         LATE_DOWN = 0.25
-        private_constant :FLOAT
+        private_constant :FLOAT, :LATE_ALONG, :LATE_DOWN
 
         # One standard deviation of where the entry is. A student's own misses hold all their scatter: the entry has
         # what the rest of the spread does not explain, so that nothing counts twice.

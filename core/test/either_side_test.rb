@@ -113,16 +113,27 @@ class EitherSideTest < Minitest::Test
     assert_in_delta context.gate_height_ft + 80.0, height, 3.0
   end
 
+  # @param bank [Float, #call] held from 5 to 25 s, or of time
   def turn(bank)
-    flight = WrittenFlight.new(30.0) do |t|
+    roll = bank if bank.respond_to?(:call)
+    roll ||= ->(t) { t.between?(5.0, 25.0) ? bank : 0.0 }
+    flight = WrittenFlight.new(40.0) do |t|
       heading = 350.0 + (6.0 * (t - 5.0).clamp(0.0, 20.0))
       { 'agl_ft' => 900.0, 'gs_kt' => 65.0, 'ias_kt' => 65.0, 'hdg_deg' => heading, 'track_deg' => heading,
-        'roll_deg' => t.between?(5.0, 25.0) ? bank : 0.0 }
+        'roll_deg' => roll.call(t) }
     end
     day = conditions
     read = Fujin::Recordings.read(flight.csv)
     signals = Fujin::Recordings::Signals.new(read, type: day.type, atmosphere: day.atmosphere, wind: day.wind)
-    Fujin::Grading::Turns.new(signals, Fujin::Lessons.context(conditions: day)).find(0.0, 30.0)
+    Fujin::Grading::Turns.new(signals, Fujin::Lessons.context(conditions: day)).find(0.0, 40.0)
+  end
+
+  # 25° for fifteen seconds, rolled out evenly over 12.5 s more: half of it is reached 6.25 s into that, less the 0.6 s
+  # of the rule.
+  def test_a_turn_ends_where_the_bank_drops_below_half
+    found, = turn(->(t) { t < 5.0 ? 0.0 : (25.0 * (1.0 - ((t - 20.0) / 12.5))).clamp(0.0, 25.0) })
+
+    assert_in_delta 26.25 - 0.6, found.end_s, 0.3
   end
 
   def test_five_degrees_of_bank_make_a_turn
@@ -156,5 +167,29 @@ class EitherSideTest < Minitest::Test
 
       assert_in_delta [cap, rated * share].min, engine.max_power_w, 1.0, id
     end
+  end
+
+  # A power law about 10 m: at 40 m with 0.2 it is 4^0.2 = 1.3195 as much; no more above 150 m, no less under half a
+  # metre.
+  def test_wind_with_height
+    field = Fujin::Flight::WindField.new(Fujin::Wind.parse('360/20'), exponent: 0.2)
+    north = ->(height) { field.call(height, 0.0)[0] / (-20.0 * Q::KT) }
+
+    { 10.0 => 1.0, 40.0 => 1.3195, 150.0 => 15.0**0.2, 400.0 => 15.0**0.2, 0.1 => 0.05**0.2 }.each do |height, factor|
+      assert_in_delta factor, north.call(height), 1e-3, "#{height} m"
+    end
+  end
+
+  # Reported gusts are 2.5 standard deviations above the mean, and die away in four seconds.
+  def test_gusts_by_their_spread_and_their_time
+    field = Fujin::Flight::WindField.new(Fujin::Wind.parse('360/10G20'), seed: 5)
+    north = (0..1199).map { |i| field.call(10.0, i * 0.5)[0] + (10.0 * Q::KT) }
+    mean = north.sum / north.size
+    variance = north.sum { |v| (v - mean)**2 } / north.size
+    after_4_s = north.each_cons(9).sum { |some| (some.first - mean) * (some.last - mean) } / (north.size - 8) / variance
+
+    assert_within 10.0 * Q::KT / 2.5, Math.sqrt(variance), 15
+    assert_in_delta 0.0, mean, 0.5
+    assert_in_delta Math.exp(-1.0), after_4_s, 0.12
   end
 end

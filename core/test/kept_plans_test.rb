@@ -17,6 +17,7 @@ class KeptPlansTest < Minitest::Test
       manoeuvre.kinds.flat_map { |kind| TYPES.fetch(kind) }.each do |type|
         DAYS.each { |day, given| found["#{type}, #{day}"] = answers(manoeuvre, type: type, course: 350.0, **given) }
       end
+      %w[early solo instructor].each { |stage| found["stage #{stage}"] = answers(manoeuvre, stage: stage) }
       settings(manoeuvre).each { |setting| found["with #{setting}"] = answers(manoeuvre, settings: setting) }
       houses(manoeuvre).each { |choice| found["with the house's #{choice}"] = answers(manoeuvre, house: choice) }
 

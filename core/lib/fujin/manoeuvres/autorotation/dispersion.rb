@@ -71,7 +71,8 @@ module Fujin
           sink = flown.sink(deviation.speed_kt, deviation.rotor_pct)
           turned = flown.turned(deviation.speed_kt, deviation.rotor_pct, deviation.bank_deg)
           final_m = final_glide_m(flown, turned, sink, deviation) / sink * ground(speed, deviation)
-          before = flown.before_turns_m(speed) + (entry_speed * deviation.delay_s * LATE_ALONG) - (deviation.entry_ft * Q::FT)
+          before = flown.before_turns_m(speed) - (deviation.entry_ft * Q::FT) +
+            (entry_speed * deviation.delay_s * LATE_ALONG)
           along =
             entry_m[0] + (before * Math.cos(flown.track)) + turned.along_m + final_m + flown.flare_m +
             (deviation.flare_height_ft * Q::FT * FLOAT) - (deviation.headwind_kt * Q::KT * flown.other_s(turned))

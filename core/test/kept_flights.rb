@@ -1,0 +1,47 @@
+# frozen_string_literal: true
+
+require_relative 'kept'
+
+# What a family's pilot flies, how each of its faults shows, and what is found, measured and named in it.
+module KeptFlights
+  WIND = Fujin::Wind.parse('330/9')
+  # Faults of the simulated pilots at a size that is seen.
+  SIZES = { 's' => 1.5, 'deg' => 4.0, 'kt' => 9.0, 'ft' => 60.0, 'points' => 5.0, 'gain' => 0.7, 'fpm' => 300.0,
+            'pct' => 15.0 }.freeze
+
+  # A test for each manoeuvre that this pilot flies.
+  # @param pilot [Module] with FAULTS
+  def flown_by(pilot)
+    family = pilot.name[/.*::/]
+    Fujin::Catalogue.all.select { |m| m.pilot && m.finder.name.start_with?(family) }.each do |manoeuvre|
+      define_method("test_flights_of_#{manoeuvre.id}_are_as_they_were") do
+        found = { 'clean' => {}, **known_faults(pilot) }.transform_values { |faults| answers(manoeuvre, faults) }
+
+        assert_empty Kept.differences("flight_#{manoeuvre.id}", found)
+      end
+    end
+  end
+
+  def self.extended(test) = test.include(Answers)
+
+  # What each test asks.
+  module Answers
+    # Each of the pilot's faults, alone.
+    def known_faults(pilot)
+      pilot::FAULTS.to_h { |name, unit| [name, { name => SIZES.fetch(unit) }] }
+    end
+
+    def answers(manoeuvre, faults)
+      day = conditions(wind: WIND)
+      run = manoeuvre.pilot.call(day, house: Fujin::Planning::HouseMethod.new, height_ft: nil, course_deg: 350.0,
+                                      settings: {}, faults: faults).run
+      csv = Fujin::Flight::Recorder.new(type: day.type, origin: CoreHelp::SPOT, seed: 7).csv(run)
+      last = run.rows.last.to_h.to_h { |name, value| ["last #{name}", Kept.one(value)] }
+      rows = Kept.sum(run.rows.each_slice(25).map { |some| some.first.to_h }).transform_keys { |key| "rows #{key}" }
+      flown = grade_csv(csv, day: day)
+      flown.proposals.reduce(rows.merge(last)) { |all, proposal| all.merge(Kept.told(proposal)) }
+    rescue Fujin::Error => e
+      { 'refused' => e.message }
+    end
+  end
+end

@@ -47,6 +47,14 @@ class LimitsPassedTest < Minitest::Test
     assert_nil limit(flown(until_s: 21.0, map_inhg: inches(110.0)))
   end
 
+  # Power for two seconds, a rotor for three tenths.
+  def test_how_long_it_must_last
+    assert_nil limit(flown(until_s: 21.8, map_inhg: inches(112.0)))
+    refute_nil limit(flown(until_s: 22.3, map_inhg: inches(112.0)))
+    assert_nil limit(flown(until_s: 20.2, nr_pct: 120.0))
+    refute_nil limit(flown(until_s: 20.7, nr_pct: 120.0))
+  end
+
   def test_on_the_ground_a_rotor_may_be_slow_and_not_fast
     assert_nil limit(flown(agl_ft: 0.0, nr_pct: 60.0))
     assert_match(/116/, limit(flown(agl_ft: 0.0, nr_pct: 116.0)).evidence)

@@ -13,31 +13,9 @@ class ApproachFlightTest < Minitest::Test
     def descent_s = run.rows.find { |row| -row.v_up / Fujin::Quantities::FPM > 150.0 }.t_s
   end
 
-  FLOWN = {} # rubocop:disable Style/MutableConstant
-
-  def approach(kind, id: 'tansy-2', wind: '350/8', faults: {}, seed: 1, exercise: kind)
-    FLOWN[[kind, id, wind, faults, seed, exercise]] ||= begin
-      day = conditions(id, wind: Fujin::Wind.parse(wind))
-      run = Fujin::Catalogue.find(kind).pilot.call(day, course_deg: 350.0, faults: faults).run
-      csv = Fujin::Flight::Recorder.new(type: day.type, origin: SPOT, seed: seed).csv(run)
-      signals =
-        Fujin::Recordings::Signals.new(
-          Fujin::Recordings.read(csv),
-          type: day.type,
-          atmosphere: day.atmosphere,
-          wind: day.wind
-        )
-      context =
-        Fujin::Lessons.context(
-          conditions: day,
-          spot: SPOT,
-          course_deg: 350.0,
-          wind: day.wind,
-          planned: true,
-          exercise: exercise
-        )
-      Flight.new(run, Fujin::Grading::Grader.new(signals, context).proposals, signals, context)
-    end
+  def approach(kind, exercise: kind, **how)
+    flown = flown_by_pilot(kind, exercise: exercise, **how)
+    Flight.new(flown.run, flown.proposals, flown.signals, flown.context)
   end
 
   { 'normal_approach' => '350/8', 'steep_approach' => '020/12', 'run_on_landing' => '350/0' }.each do |kind, wind|

@@ -9,33 +9,9 @@ class AutorotationFlightTest < Minitest::Test
     def first(phase) = run.rows.find { |row| row.phase == phase }.t_s
   end
 
-  FLOWN = {} # rubocop:disable Style/MutableConstant
-
-  def turned(kind, id: 'tansy-2', wind: '350/8', faults: {}, settings: {}, seed: 1)
-    FLOWN[[kind, id, wind, faults, settings, seed]] ||= begin
-      day = conditions(id, wind: Fujin::Wind.parse(wind))
-      run = Fujin::Catalogue.find(kind).pilot.call(day, course_deg: 350.0, faults: faults, settings: settings).run
-      csv = Fujin::Flight::Recorder.new(type: day.type, origin: SPOT, seed: seed).csv(run)
-      signals =
-        Fujin::Recordings::Signals.new(
-          Fujin::Recordings.read(csv),
-          type: day.type,
-          atmosphere: day.atmosphere,
-          wind: day.wind
-        )
-      context =
-        Fujin::Lessons.context(
-          conditions: day,
-          spot: SPOT,
-          course_deg: 350.0,
-          wind: day.wind,
-          planned: true,
-          exercise: kind,
-          settings: settings
-        )
-      proposals = Fujin::Grading::Grader.new(signals, context).proposals
-      Turned.new(run, proposals.first, proposals.map { |p| p.attempt.manoeuvre })
-    end
+  def turned(kind, **how)
+    flown = flown_by_pilot(kind, **how)
+    Turned.new(flown.run, flown.proposal, flown.proposals.map { |p| p.attempt.manoeuvre })
   end
 
   [

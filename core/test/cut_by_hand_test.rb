@@ -86,13 +86,7 @@ class CutByHandTest < Minitest::Test
       8.times do
         gone = COLUMNS.sample(random.rand(1..9), random: random)
         text = without(flown.csv, *gone)
-        signals =
-          Fujin::Recordings::Signals.new(
-            Fujin::Recordings.read(text),
-            type: day.type,
-            atmosphere: day.atmosphere,
-            wind: random.rand < 0.5 ? day.wind : nil
-          )
+        signals = signals_of(text, day, wind: random.rand < 0.5 ? day.wind : nil)
         context =
           Fujin::Lessons.context(
             conditions: day,

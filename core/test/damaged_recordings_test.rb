@@ -50,14 +50,8 @@ class DamagedRecordingsTest < Minitest::Test
 
   def grade(text, random)
     day = conditions(TYPES.sample(random: random), wind: Fujin::Wind.parse('350/3'))
-    signals =
-      Fujin::Recordings::Signals.new(
-        Fujin::Recordings.read(text),
-        type: day.type,
-        atmosphere: day.atmosphere,
-        wind: random.rand < 0.7 ? day.wind : nil,
-        elevation_ft: random.rand < 0.5 ? 0.0 : nil
-      )
+    signals = signals_of(text, day, wind: random.rand < 0.7 ? day.wind : nil,
+                                    elevation_ft: random.rand < 0.5 ? 0.0 : nil)
     context =
       Fujin::Lessons.context(
         conditions: day,

@@ -122,10 +122,7 @@ class EitherSideTest < Minitest::Test
       { 'agl_ft' => 900.0, 'gs_kt' => 65.0, 'ias_kt' => 65.0, 'hdg_deg' => heading, 'track_deg' => heading,
         'roll_deg' => roll.call(t) }
     end
-    day = conditions
-    read = Fujin::Recordings.read(flight.csv)
-    signals = Fujin::Recordings::Signals.new(read, type: day.type, atmosphere: day.atmosphere, wind: day.wind)
-    Fujin::Grading::Turns.new(signals, Fujin::Lessons.context(conditions: day)).find(0.0, 40.0)
+    Fujin::Grading::Turns.new(signals_of(flight.csv), Fujin::Lessons.context(conditions: conditions)).find(0.0, 40.0)
   end
 
   # 25° for fifteen seconds, rolled out evenly over 12.5 s more: half of it is reached 6.25 s into that, less the 0.6 s

@@ -17,13 +17,7 @@ class EveryManoeuvreTest < Minitest::Test
     define_method("test_#{manoeuvre.id}_cut_by_hand_keeps_to_what_it_declares") do
       day = conditions(manoeuvre.kinds.include?('helicopter') ? 'tansy-2' : 'sorrel-g')
       flown = fly(ending: 'touchdown')
-      signals =
-        Fujin::Recordings::Signals.new(
-          Fujin::Recordings.read(flown.csv),
-          type: day.type,
-          atmosphere: day.atmosphere,
-          wind: Fujin::Wind.parse('350/8')
-        )
+      signals = signals_of(flown.csv, day, wind: Fujin::Wind.parse('350/8'))
       context =
         Fujin::Lessons.context(
           conditions: day,

@@ -40,9 +40,7 @@ class FaultNumbersTest < Minitest::Test
   def flying
     @flying ||= begin
       csv = "t_s,agl_ft,gs_kt,ias_kt,nr_pct\n#{(0..300).map { |i| "#{i * 0.1},600,60,60,100" }.join("\n")}\n"
-      day = conditions
-      read = Fujin::Recordings.read(csv)
-      Fujin::Recordings::Signals.new(read, type: day.type, atmosphere: day.atmosphere, wind: day.wind)
+      signals_of(csv)
     end
   end
 

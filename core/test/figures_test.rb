@@ -15,13 +15,7 @@ class FiguresTest < Minitest::Test
 
   def found(line, exercise, as: exercise, air_kt: plan(exercise).value('entry_speed_kt'), seed: 1, kind: exercise)
     csv = FigureFlight.new(line, course_deg: COURSE, wind: WIND, air_kt: air_kt, seed: seed).csv
-    signals =
-      Fujin::Recordings::Signals.new(
-        Fujin::Recordings.read(csv),
-        type: type,
-        atmosphere: Fujin::Atmosphere.new,
-        wind: WIND
-      )
+    signals = signals_of(csv, day, wind: WIND)
     context =
       Fujin::Lessons.context(conditions: day, spot: SPOT, wind: WIND, course_deg: COURSE, planned: true, exercise: as)
     Fujin::Grading::Grader.new(signals, context).proposals.select { |p| p.attempt.manoeuvre == kind }
@@ -127,13 +121,7 @@ class FiguresTest < Minitest::Test
       end
     text = "t_s,utc,lat_deg,lon_deg,agl_ft,gs_kt,hdg_deg,track_deg,collective_pct\n#{rows.join("\n")}\n"
     text = without(text, 'utc') unless clock
-    signals =
-      Fujin::Recordings::Signals.new(
-        Fujin::Recordings.read(text),
-        type: type,
-        atmosphere: Fujin::Atmosphere.new,
-        wind: WIND
-      )
+    signals = signals_of(text, day, wind: WIND)
     handovers = taps.map { |at, control| Fujin::Grading::Handover.new(at_s: (HANDED + at).to_f, control: control) }
     context =
       Fujin::Lessons.context(

@@ -7,13 +7,7 @@ require_relative 'written_flight'
 class GeometryTest < Minitest::Test
   FT_S = WrittenFlight::FT_S
 
-  def signals(flight) =
-    Fujin::Recordings::Signals.new(
-      Fujin::Recordings.read(flight.csv),
-      type: type,
-      atmosphere: Fujin::Atmosphere.new,
-      wind: Fujin::Wind.calm
-    )
+  def signals(flight) = signals_of(flight.csv, conditions, wind: Fujin::Wind.calm)
 
   def context = Fujin::Lessons.context(conditions: conditions, spot: SPOT)
 

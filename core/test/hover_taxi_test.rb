@@ -42,13 +42,7 @@ class HoverTaxiTest < Minitest::Test
 
   def found(flight, **context)
     day = conditions
-    signals =
-      Fujin::Recordings::Signals.new(
-        Fujin::Recordings.read(flight.csv),
-        type: day.type,
-        atmosphere: day.atmosphere,
-        wind: Fujin::Wind.calm
-      )
+    signals = signals_of(flight.csv, day, wind: Fujin::Wind.calm)
     context = Fujin::Lessons.context(conditions: day, wind: Fujin::Wind.calm, **context)
     Fujin::Grading::Grader.new(signals, context).proposals.select { |one| one.attempt.manoeuvre == 'hover_taxi' }
   end

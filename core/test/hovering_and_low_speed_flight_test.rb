@@ -11,28 +11,11 @@ class HoveringAndLowSpeedFlightTest < Minitest::Test
     def faults = proposal.faults.map(&:id)
   end
 
-  FLOWN = {} # rubocop:disable Style/MutableConstant
-
-  def flown(kind, id: 'tansy-2', wind: '350/6', faults: {}, seed: 1)
-    FLOWN[[kind, id, wind, faults, seed]] ||= begin
-      day = conditions(id, wind: Fujin::Wind.parse(wind))
-      run = Fujin::Catalogue.find(kind).pilot.call(day, course_deg: 350.0, faults: faults).run
-      csv = Fujin::Flight::Recorder.new(type: day.type, origin: SPOT, seed: seed).csv(run)
-      signals =
-        Fujin::Recordings::Signals.new(
-          Fujin::Recordings.read(csv),
-          type: day.type,
-          atmosphere: day.atmosphere,
-          wind: day.wind
-        )
-      context =
-        Fujin::Lessons.context(
-          conditions: day,
-          wind: day.wind,
-          course_deg: kind == 'low_speed_autorotation' ? 350.0 : nil
-        )
-      Flown.new(run, signals, context, Fujin::Grading::Grader.new(signals, context).proposals)
-    end
+  # Found without being told what the flight was for.
+  def flown(kind, wind: '350/6', **how)
+    course = kind == 'low_speed_autorotation' ? 350.0 : nil
+    found = flown_by_pilot(kind, wind: wind, exercise: nil, spot: nil, planned: false, course_deg: course, **how)
+    Flown.new(found.run, found.signals, found.context, found.proposals)
   end
 
   %w[tansy-2 bracken-2 yarrow-4].each do |id|

@@ -12,8 +12,7 @@ class KeptMeasuresTest < Minitest::Test
       day = conditions(manoeuvre.kinds.include?('helicopter') ? 'tansy-2' : 'sorrel-g', wind: WIND)
       context = Fujin::Lessons.context(conditions: day, spot: SPOT, wind: WIND, exercise: manoeuvre.id,
                                        course_deg: 350.0)
-      signals = Fujin::Recordings::Signals.new(flown.signals.recording, type: day.type, atmosphere: day.atmosphere,
-                                                                        wind: WIND)
+      signals = signals_of(flown.csv, day)
       recut = Fujin::Grading::Recut.new(signals, context)
       found = [[12.0, 75.0], [20.0, 60.0], [40.0, 90.0]].to_h do |from, to|
         ["#{from} to #{to} s", cut(recut, manoeuvre, from, [to, signals.end_s - 0.5].min)]

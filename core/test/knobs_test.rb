@@ -80,13 +80,7 @@ class KnobsTest < Minitest::Test
   def measured(manoeuvre, faults, measure)
     run = pilot(manoeuvre, faults).run
     csv = Fujin::Flight::Recorder.new(type: day.type, origin: SPOT, noise: 0.0).csv(run)
-    signals =
-      Fujin::Recordings::Signals.new(
-        Fujin::Recordings.read(csv),
-        type: day.type,
-        atmosphere: day.atmosphere,
-        wind: day.wind
-      )
+    signals = signals_of(csv, day)
     context =
       Fujin::Lessons.context(
         conditions: day,

@@ -52,13 +52,7 @@ class OneChangeTest < Minitest::Test
         course_deg: 350.0,
         wind: day.wind
       )
-    signals =
-      Fujin::Recordings::Signals.new(
-        Fujin::Recordings.read(flown.csv),
-        type: day.type,
-        atmosphere: day.atmosphere,
-        wind: day.wind
-      )
+    signals = signals_of(flown.csv, day)
     proposal = Fujin::Grading::Grader.new(signals, context).proposals.first
     found = Fujin::Grading::OneChange.new(signals, proposal, context, 'fast_glide').answer
 
@@ -75,27 +69,9 @@ class OneChangeTest < Minitest::Test
 
   # An attempt flown by the model with one fault, asked what mending it would have done.
   def mended(kind, id, wind, fault, size)
-    day = conditions(id, wind: Fujin::Wind.parse(wind))
-    run = Fujin::Catalogue.find(kind).pilot.call(day, course_deg: 350.0, faults: { fault => size }).run
-    csv = Fujin::Flight::Recorder.new(type: day.type, origin: SPOT, seed: 3).csv(run)
-    signals =
-      Fujin::Recordings::Signals.new(
-        Fujin::Recordings.read(csv),
-        type: day.type,
-        atmosphere: day.atmosphere,
-        wind: day.wind
-      )
-    context =
-      Fujin::Lessons.context(
-        conditions: day,
-        spot: SPOT,
-        course_deg: 350.0,
-        wind: day.wind,
-        planned: true,
-        exercise: kind
-      )
-    proposal = Fujin::Grading::Grader.new(signals, context).proposals.find { |p| p.attempt.manoeuvre == kind }
-    Fujin::Grading::OneChange.new(signals, proposal, context, fault).answer
+    flown = flown_by_pilot(kind, id: id, wind: wind, faults: { fault => size }, seed: 3)
+    proposal = flown.proposals.find { |p| p.attempt.manoeuvre == kind }
+    Fujin::Grading::OneChange.new(flown.signals, proposal, flown.context, fault).answer
   end
 
   [

@@ -82,13 +82,7 @@ class RobustnessTest < Minitest::Test
     day = conditions(wind: Fujin::Wind.parse('350/8'))
     spot = [-41.3, 179.9995]
     csv = Fujin::Flight::Recorder.new(type: type, origin: spot, seed: 1).csv(landing.run)
-    signals =
-      Fujin::Recordings::Signals.new(
-        Fujin::Recordings.read(csv),
-        type: type,
-        atmosphere: day.atmosphere,
-        wind: day.wind
-      )
+    signals = signals_of(csv, day)
     context =
       Fujin::Lessons.context(
         conditions: day,
@@ -144,13 +138,7 @@ class RobustnessTest < Minitest::Test
 
   def test_without_a_spot_there_is_no_miss_and_nothing_is_missing
     day = conditions(wind: Fujin::Wind.parse('350/8'))
-    signals =
-      Fujin::Recordings::Signals.new(
-        Fujin::Recordings.read(landing.csv),
-        type: type,
-        atmosphere: day.atmosphere,
-        wind: day.wind
-      )
+    signals = signals_of(landing.csv, day)
     measures =
       Fujin::Grading::Grader
         .new(signals, Fujin::Lessons.context(conditions: day, house: house, wind: day.wind))

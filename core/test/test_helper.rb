@@ -58,34 +58,29 @@ module CoreHelp
     end
   end
 
-  def grade_csv(
-    csv,
-    day: conditions(wind: Fujin::Wind.parse('350/8')),
-    house: Fujin::Planning::HouseMethod.new,
-    run: nil,
-    stage: 'solo',
-    planned: true,
-    wind: day.wind
-  )
-    recording = Fujin::Recordings.read(csv)
-    signals = Fujin::Recordings::Signals.new(recording, type: day.type, atmosphere: day.atmosphere, wind: wind)
-    context =
-      Fujin::Lessons.context(
-        conditions: day,
-        house: house,
-        stage: stage,
-        spot: SPOT,
-        course_deg: day.wind.from_deg,
-        wind: wind,
-        planned: planned
-      )
-    Flown.new(
-      run: run,
-      csv: csv,
-      signals: signals,
-      proposals: Fujin::Grading::Grader.new(signals, context).proposals,
-      context: context
+  # A recording made ready for measuring on a day.
+  def signals_of(csv, day = conditions, wind: day.wind, **more) =
+    Fujin::Recordings::Signals.new(
+      Fujin::Recordings.read(csv), type: day.type, atmosphere: day.atmosphere, wind: wind, **more
     )
+
+  # Found, measured and graded. What the context is not told otherwise, a planned sortie at the spot into the wind has.
+  def grade_csv(csv, day: conditions(wind: Fujin::Wind.parse('350/8')), run: nil, wind: day.wind, **context)
+    signals = signals_of(csv, day, wind: wind)
+    told = { stage: 'solo', spot: SPOT, course_deg: day.wind.from_deg, planned: true }.merge(context)
+    about = Fujin::Lessons.context(conditions: day, wind: wind, **told)
+    Flown.new(run: run, csv: csv, signals: signals, context: about,
+              proposals: Fujin::Grading::Grader.new(signals, about).proposals)
+  end
+
+  # Any manoeuvre as its own pilot flies it on a day, recorded at the spot and graded; flown once for all tests.
+  def flown_by_pilot(kind, id: 'tansy-2', wind: '350/8', faults: {}, settings: {}, seed: 1, **context)
+    CACHE[[kind, id, wind, faults, settings, seed, context]] ||= begin
+      day = conditions(id, wind: Fujin::Wind.parse(wind))
+      run = Fujin::Catalogue.find(kind).pilot.call(day, course_deg: 350.0, faults: faults, settings: settings).run
+      csv = Fujin::Flight::Recorder.new(type: day.type, origin: SPOT, seed: seed).csv(run)
+      grade_csv(csv, day: day, run: run, course_deg: 350.0, exercise: kind, settings: settings, **context)
+    end
   end
 
   # The recording without some columns.

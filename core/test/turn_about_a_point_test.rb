@@ -72,13 +72,7 @@ class TurnAboutAPointTest < Minitest::Test
   end
 
   def found(text, exercise: 'turn_about_a_point')
-    signals =
-      Fujin::Recordings::Signals.new(
-        Fujin::Recordings.read(text),
-        type: type,
-        atmosphere: Fujin::Atmosphere.new,
-        wind: day.wind
-      )
+    signals = signals_of(text, day)
     context = Fujin::Lessons.context(conditions: day, spot: SPOT, wind: day.wind, planned: true, exercise: exercise)
     Fujin::Grading::Grader.new(signals, context).proposals.select { |p| p.attempt.manoeuvre == 'turn_about_a_point' }
   end

@@ -34,13 +34,7 @@ class WholeLessonTest < Minitest::Test
     define_method("test_every_attempt_of_a_#{id}_s_lesson_at_#{rate_hz.to_i}_hz_with_#{noise.to_i}_times_the_noise") do
       text, truth = lesson(id, wind, rate_hz: rate_hz, noise: noise)
       day = conditions(id, wind: Fujin::Wind.parse(wind))
-      signals =
-        Fujin::Recordings::Signals.new(
-          Fujin::Recordings.read(text),
-          type: day.type,
-          atmosphere: day.atmosphere,
-          wind: day.wind
-        )
+      signals = signals_of(text, day)
       found =
         Fujin::Grading::Grader.new(
           signals,

@@ -21,6 +21,14 @@ module Fujin
       attr_reader :time_s, :position, :velocity, :rotor_speed, :induced, :power_w, :disc_pitch, :bank, :heading,
                   :yaw_rate, :collective, :on_ground, :contact, :type, :trim, :rotor, :engine
 
+      # Still air.
+      CALM = ->(_height_m, _time_s) { [0.0, 0.0] }
+
+      # The aircraft of a day, in its air.
+      # @param conditions [#type, #mass_kg, #atmosphere], @param wind as for #initialize
+      def self.on(conditions, wind: CALM) =
+        new(type: conditions.type, mass_kg: conditions.mass_kg, atmosphere: conditions.atmosphere, wind: wind)
+
       # @param wind [#call] height above ground m, time s -> [north, east] m/s
       def initialize(type:, mass_kg:, atmosphere:, wind:)
         @type = type

@@ -9,8 +9,7 @@ module Fujin
 
       # @param conditions [Planning::Conditions], @param speed_kt [Float] 0 is a hover out of ground effect
       def initialize(conditions, speed_kt:)
-        @model = Model.new(type: conditions.type, mass_kg: conditions.mass_kg, atmosphere: conditions.atmosphere,
-                           wind: ->(_height, _time) { [0.0, 0.0] })
+        @model = Model.on(conditions)
         @model.start(height_m: 1000.0, speed_kt: speed_kt.to_f, course_rad: 0.0)
       end
 

@@ -69,13 +69,7 @@ module Fujin
         glide, descent = steady_states
         @glide_sink = glide[0]
         @glide_pitch = glide[1]
-        @model =
-          Model.new(
-            type: @type,
-            mass_kg: @conditions.mass_kg,
-            atmosphere: @conditions.atmosphere,
-            wind: ->(_h, _t) { [0.0, 0.0] }
-          )
+        @model = Model.on(@conditions)
         @model.start(height_m: START_M, speed_kt: @from_kt, course_rad: 0.0, sink_m_s: descent)
         @collective = @model.collective
         @check = 0.0

@@ -44,13 +44,8 @@ module Fujin
         # @return [Run] from the set-up to the hover, the stop, or the climb away
         # @raise [OutsideModel] when there is not the power for it
         def run
-          model =
-            Flight::Model.new(
-              type: @conditions.type,
-              mass_kg: @conditions.mass_kg,
-              atmosphere: @conditions.atmosphere,
-              wind: Flight::WindField.new(@conditions.wind, exponent: @shear, seed: @air_seed)
-            )
+          model = Flight::Model.on(@conditions,
+                                   wind: Flight::WindField.new(@conditions.wind, exponent: @shear, seed: @air_seed))
           course = @course_deg * Quantities::DEG
           out = start_m
           model.start(

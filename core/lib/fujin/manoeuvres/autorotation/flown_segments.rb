@@ -123,8 +123,7 @@ module Fujin
 
         # Flying north into this headwind.
         def model_in(headwind)
-          Flight::Model.new(type: @conditions.type, mass_kg: @conditions.mass_kg, atmosphere: @conditions.atmosphere,
-                            wind: ->(_height, _time) { [-headwind, 0.0] })
+          Flight::Model.on(@conditions, wind: ->(_height, _time) { [-headwind, 0.0] })
         end
 
         def fly(model, headwind, gliding: false)

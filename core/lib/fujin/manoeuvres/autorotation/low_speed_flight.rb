@@ -40,13 +40,7 @@ module Fujin
 
         # @return [Run]
         def run
-          model =
-            Flight::Model.new(
-              type: @conditions.type,
-              mass_kg: @conditions.mass_kg,
-              atmosphere: @conditions.atmosphere,
-              wind: @wind
-            )
+          model = Flight::Model.on(@conditions, wind: @wind)
           model.start(
             height_m: @plan.value('entry_height_ft') * Quantities::FT,
             speed_kt: targets['glide_speed_kt'],

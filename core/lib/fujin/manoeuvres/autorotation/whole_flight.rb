@@ -45,13 +45,7 @@ module Fujin
 
         # @return [Run] of the real model, from the set-up to the hover or the stop
         def run
-          model =
-            Flight::Model.new(
-              type: @conditions.type,
-              mass_kg: @conditions.mass_kg,
-              atmosphere: @conditions.atmosphere,
-              wind: @wind
-            )
+          model = Flight::Model.on(@conditions, wind: @wind)
           north, east = start_m
           model.start(
             height_m: targets['entry_height_ft'] * Quantities::FT,

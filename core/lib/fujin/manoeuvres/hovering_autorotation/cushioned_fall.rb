@@ -43,13 +43,7 @@ module Fujin
         def held
           @held ||=
             begin
-              model =
-                Flight::Model.new(
-                  type: @conditions.type,
-                  mass_kg: @conditions.mass_kg,
-                  atmosphere: @conditions.atmosphere,
-                  wind: ->(_h, _t) { [0.0, 0.0] }
-                )
+              model = Flight::Model.on(@conditions)
               models = [model.start_in_hover(height_m: @height_m).dup]
               until model.contact || model.time_s > LONGEST_S
                 model.step(Flight::Controls.new(0.0, 0.0, models[0].collective, model.torque_share, 0.0, false))

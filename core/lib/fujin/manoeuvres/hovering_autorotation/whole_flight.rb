@@ -32,13 +32,7 @@ module Fujin
 
         # @return [Run]
         def run
-          model =
-            Flight::Model.new(
-              type: @conditions.type,
-              mass_kg: @conditions.mass_kg,
-              atmosphere: @conditions.atmosphere,
-              wind: @wind
-            )
+          model = Flight::Model.on(@conditions, wind: @wind)
           model.start(height_m: @height_m, speed_kt: headwind_kt, course_rad: @course_deg * Quantities::DEG)
           Flight::Run.new(model, Pilot.new(task, model))
         end

@@ -57,13 +57,7 @@ module Fujin
         def path
           @path ||=
             begin
-              model =
-                Flight::Model.new(
-                  type: @type,
-                  mass_kg: @conditions.mass_kg,
-                  atmosphere: @conditions.atmosphere,
-                  wind: ->(_h, _t) { [0.0, 0.0] }
-                )
+              model = Flight::Model.on(@conditions)
               model.start(height_m: @height_ft * Q::FT, speed_kt: speed_kt, course_rad: 0.0)
               fly(model).tap { model.check_energy }
             end

@@ -123,6 +123,21 @@ module Fujin
         )
       end
 
+      # What a flown row adds to the path's last point, headwind taken off.
+      # @param row [#t_s, #ahead_m, #height_m, #ias_kt, #sink_m_s, #rotor_pct] counted from that point
+      def point_after(last, row, phase)
+        point(
+          last.t_s + row.t_s,
+          last.along_ft + ((row.ahead_m - (headwind_kt * Quantities::KT * row.t_s)) / Quantities::FT),
+          last.height_ft + (row.height_m / Quantities::FT),
+          row.ias_kt,
+          row.ias_kt - headwind_kt,
+          row.sink_m_s / Quantities::FPM,
+          phase,
+          rotor_rpm_pct: row.rotor_pct
+        )
+      end
+
       # A steady stretch along the course before the manoeuvre's first point.
       def setup_before(
         first_along_ft,

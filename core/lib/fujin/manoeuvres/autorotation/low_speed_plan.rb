@@ -118,28 +118,17 @@ module Fujin
                     :descent
                   )
                 end
-              down + won_back(down.last, head) + glide_down(down.last)
+              down + won_back(down.last) + glide_down(down.last)
             end
         end
 
-        def won_back(from, head)
+        def won_back(from)
           recovery
             .rows
             .each_slice(10)
             .map(&:first)
             .drop(1)
-            .map do |row|
-              point(
-                from.t_s + row.t_s,
-                from.along_ft + ((row.ahead_m - (head * row.t_s)) / Q::FT),
-                from.height_ft + (row.height_m / Q::FT),
-                row.ias_kt,
-                row.ias_kt - headwind_kt,
-                row.sink_m_s / Q::FPM,
-                :recovery,
-                rotor_rpm_pct: row.rotor_pct
-              )
-            end
+            .map { |row| point_after(from, row, :recovery) }
         end
 
         def glide_down(from)

@@ -158,13 +158,9 @@ module Fujin
         def setup
           where = @settings['departure'] == 'surface' ? 'On the surface' : "Hover at #{@height_ft.round} ft"
           check = @house['power_check'] == 'hover' ? 'in the hover' : "in flight at the site's height"
-          Planning::SetUp.new(
+          Planning::SetUp.standing(
             height_ft: start_height_ft,
-            speed_kt: 0.0,
             steady_s: 5.0,
-            leg_ft: 0.0,
-            start_along_ft: 0.0,
-            start_across_ft: 0.0,
             text: "#{where} into wind, power checked #{check}, area ahead clear"
           )
         end

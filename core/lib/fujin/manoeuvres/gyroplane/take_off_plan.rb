@@ -164,13 +164,9 @@ module Fujin
                 'taxi with the rotor stopped and secured'
               end
             )
-          Planning::SetUp.new(
+          Planning::SetUp.standing(
             height_ft: 0.0,
-            speed_kt: 0.0,
             steady_s: 0.0,
-            leg_ft: 0.0,
-            start_along_ft: 0.0,
-            start_across_ft: 0.0,
             text: "#{where}; #{taxi}"
           )
         end

@@ -60,18 +60,7 @@ module Fujin
                   .each_slice(15)
                   .map(&:first)
                   .drop(1)
-                  .map do |row|
-                    point(
-                      last.t_s + row.t_s,
-                      last.along_ft + ((row.ahead_m - (headwind_kt * Q::KT * row.t_s)) / Q::FT),
-                      last.height_ft + (row.height_m / Q::FT),
-                      row.ias_kt,
-                      row.ias_kt - headwind_kt,
-                      row.sink_m_s / Q::FPM,
-                      :recovery,
-                      rotor_rpm_pct: row.rotor_pct
-                    )
-                  end
+                  .map { |row| point_after(last, row, :recovery) }
             end
         end
 

@@ -43,13 +43,9 @@ module Fujin
           ]
 
         def setup
-          Planning::SetUp.new(
+          Planning::SetUp.standing(
             height_ft: @height_ft,
-            speed_kt: 0.0,
             steady_s: 3.0,
-            leg_ft: 0.0,
-            start_along_ft: 0.0,
-            start_across_ft: 0.0,
             text:
               'Into wind, a mark ahead and one to the side, ' \
               "three seconds steady before the count begins; #{power_check}"

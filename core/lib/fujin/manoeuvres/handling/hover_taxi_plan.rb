@@ -55,13 +55,9 @@ module Fujin
         end
 
         def setup
-          Planning::SetUp.new(
+          Planning::SetUp.standing(
             height_ft: @height_ft,
-            speed_kt: 0.0,
             steady_s: 3.0,
-            leg_ft: 0.0,
-            start_along_ft: 0.0,
-            start_across_ft: 0.0,
             text:
               "Steady hover, nose on #{nose_deg.round}°, two marks in line; the area behind " \
               'the tail looked at before it moves there'

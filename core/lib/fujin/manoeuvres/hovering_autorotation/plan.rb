@@ -82,13 +82,9 @@ module Fujin
         end
 
         def setup
-          Planning::SetUp.new(
+          Planning::SetUp.standing(
             height_ft: @height_ft,
-            speed_kt: 0.0,
             steady_s: 5.0,
-            leg_ft: 0.0,
-            start_along_ft: 0.0,
-            start_across_ft: 0.0,
             text:
               "Steady hover at #{@height_ft.round} ft into wind for 5 s; who moves the throttle, and how it is kept " \
               'closed, said aloud'

@@ -42,6 +42,30 @@ module Fujin
           'power_recovery' => %w[cushion touchdown],
           'recovery_run' => %w[cushion touchdown]
         }.freeze
+
+        # With a turn in it, or several.
+        TURNING = {
+          endings: %w[power_recovery recovery_run touchdown].freeze,
+          phases: %w[entry turn glide flare recovery cushion touchdown].freeze,
+          measures: MEASURES,
+          faults: %w[
+            rushed_setup entered_too_far entered_too_close late_collective raised_collective collective_not_down
+            yaw_uncorrected nose_dropped late_turn slow_glide fast_glide low_rotor_rpm high_rotor_rpm one_big_check
+            early_flare late_flare weak_flare hard_flare late_power not_level weak_cushion drift_at_contact
+            exceeded_limit
+          ].freeze,
+          checks: CHECKS,
+          settings: %w[glide_rotor_rpm_pct turn_deg turn_side bank_deg spot_option].freeze,
+          power_off: true,
+          heat_prompt: 'heat on before the throttle closes',
+          finder: Finder,
+          measurer: Measures,
+          fault_finder: Faults,
+          knobs: Knobs::TURNING,
+          told: Knobs::GLIDING_TOLD,
+          flown_settings: FlownTurn.method(:settings),
+          left_out: LEFT_OUT
+        }.freeze
       end
     end
   end

@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require 'socket'
+require_relative 'stand_in'
 require_relative '../core/lib/fujin'
 
 module Fujin
@@ -14,6 +14,8 @@ module Fujin
     # The caller may name the flight first with one sentence of our own, `$PFJNF,TYPE,PEOPLE,DEG/KT,SEED*hh`; without it
     # within a moment the recorder sends its default flight.
     class FlightRecorder
+      include StandIn
+
       SPOT = [47.2104, -14.3320].freeze
       ELEVATION_FT = 62.0
       FAULTS = [{}, { 'late_collective' => 1.4 }, { 'slow_glide' => 12.0 }, { 'weak_flare' => 0.35 }].freeze
@@ -21,22 +23,6 @@ module Fujin
       DEFAULT_FLIGHT = ['tansy-2', 'dual', '350/8', 1].freeze
       # Times real time.
       FASTEST = 200.0
-
-      def initialize(port:, host: '127.0.0.1', clock: -> { Time.now.utc })
-        @server = TCPServer.new(host, port)
-        @clock = clock
-      end
-
-      def port = @server.addr[1]
-
-      def run
-        loop { Thread.new(@server.accept) { |client| serve(client) } }
-      rescue IOError, Errno::EBADF
-        # The listening socket was closed: the stand-in is being stopped.
-        nil
-      end
-
-      def stop = @server.close
 
       private
 

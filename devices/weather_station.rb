@@ -1,29 +1,15 @@
 # frozen_string_literal: true
 
-require 'socket'
+require_relative 'stand_in'
 
 module Fujin
   module Devices
     # A stand-in for the weather station: METAR over HTTP at /metar/XQLM, the weather drifting slowly through the day
     # and the same for the same hour.
     class WeatherStation
+      include StandIn
+
       STATION = 'XQLM'
-
-      def initialize(port:, host: '127.0.0.1', clock: -> { Time.now.utc })
-        @server = TCPServer.new(host, port)
-        @clock = clock
-      end
-
-      def port = @server.addr[1]
-
-      def run
-        loop { Thread.new(@server.accept) { |client| serve(client) } }
-      rescue IOError, Errno::EBADF
-        # The listening socket was closed: the stand-in is being stopped.
-        nil
-      end
-
-      def stop = @server.close
 
       # The report of the last full ten minutes.
       def report

@@ -80,7 +80,7 @@ class RecordingClockTest < Minitest::Test
 
   def igc(date) =
     [
-      'AXXX001',
+      'AFJN001',
       date,
       *(0..4).map { |i| format('B%s4712624N01419920WA0010000110', (MOMENT + i).strftime('%H%M%S')) }
     ].compact.join("\r\n")

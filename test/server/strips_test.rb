@@ -1,0 +1,51 @@
+# frozen_string_literal: true
+
+require_relative '../server_helper'
+
+# The channels on the screen: bins, every sample, and that they are those that were measured.
+class StripsTest < Minitest::Test
+  include ServerHelp
+
+  def test_strips_keep_the_least_and_the_greatest_of_every_bin
+    attempt = imported(@sortie).first
+    get "/api/attempts/#{attempt.id}/strips?bins=20"
+    strip = answer['strips'].find { |s| s['channel'] == 'nr_pct' }
+    get "/api/attempts/#{attempt.id}/strips?bins=4000"
+    fine = answer['strips'].find { |s| s['channel'] == 'nr_pct' }
+
+    assert_operator strip['points'].size, :<=, 21
+    assert_in_delta fine['points'].map { |p| p[1] }.min, strip['points'].map { |p| p[1] }.min, 1e-9
+    assert_in_delta fine['points'].map { |p| p[2] }.max, strip['points'].map { |p| p[2] }.max, 1e-9
+  end
+
+  def test_the_whole_flight_holds_every_sample
+    attempt = imported(@sortie, faults: [{}]).first
+    as(@student)
+    get "/api/recordings/#{attempt.recording_id}/series"
+    values = ->(text) { text.unpack1('m').unpack('e*') }
+    rotor = answer['strips'].find { |strip| strip['channel'] == 'nr_pct' }
+
+    assert_equal answer['samples'], values.call(answer['times']).size
+    assert_in_delta 0.0, values.call(answer['times']).first
+    assert_in_delta attempt.proposal['measures']['min_rotor_rpm_pct']['value'], values.call(rotor['values']).min, 1.0
+    assert_equal([1], answer['attempts'].map { |row| row['position'] })
+    as(@other)
+    get "/api/recordings/#{attempt.recording_id}/series"
+
+    assert_equal 404, status
+  end
+
+  # Not the recorded column, nor smoothed another way: the signals that the measures were taken from.
+  def test_strips_show_what_was_measured
+    attempt = imported(@sortie).first
+    setting = Fujin::SortieSetting.new(@sortie)
+    signals = Fujin::StoredSignals.of(attempt.recording, setting)
+    get "/api/attempts/#{attempt.id}/strips?bins=4000"
+    { 'sink_fpm' => :sink, 'nr_pct' => :nr, 'ias_kt' => :ias }.each do |channel, name|
+      points = answer['strips'].find { |strip| strip['channel'] == channel }['points']
+
+      assert_operator points.size, :>, 300
+      points.each { |t, low, _| assert_in_delta signals.at(name, t), low, 0.51, "#{channel} at #{t} s" if low }
+    end
+  end
+end

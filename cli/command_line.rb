@@ -47,8 +47,15 @@ module Fujin
       @err.puts "fujin: #{e.message}", "fujin: see 'bin/fujin help'"
       2
     rescue Error, SystemCallError => e
-      @err.puts "fujin: #{e.message}"
+      @err.puts "fujin: #{self.class.words(e)}"
       1
+    end
+
+    # What went wrong, for who typed the command.
+    def self.words(error)
+      return error.message unless error.is_a?(Errno::ENOENT)
+
+      "there is no file #{error.message[/ - (.*)/, 1]}. Look at its name and folder."
     end
 
     private

@@ -62,7 +62,7 @@ module Fujin
       rescue UnreadableRecording, SystemCallError => e
         raise unless several
 
-        { 'file' => file, 'error' => e.message }
+        { 'file' => file, 'error' => CommandLine.words(e) }
       end
 
       def print_result(result)

@@ -98,6 +98,20 @@ class CommandLineTest < Minitest::Test
     end
   end
 
+  def test_a_file_that_is_not_there_is_named_in_plain_words
+    { %w[check none.yml] => 1, %w[grade none.csv --aircraft tansy-2] => 1,
+      %w[verify none.json] => 1 }.each do |words, exit|
+      _out, err, code = fujin(*words)
+
+      assert_equal [exit, "fujin: there is no file #{words[1]}. Look at its name and folder.\n"], [code, err]
+    end
+    out, = fujin('grade', 'none.csv', 'neither.csv', '--aircraft', 'tansy-2', '--json')
+
+    assert_equal(['there is no file none.csv. Look at its name and folder.',
+                  'there is no file neither.csv. Look at its name and folder.'],
+                 JSON.parse(out).map { |entry| entry['error'] })
+  end
+
   def test_one_bad_file_of_several_is_an_entry_and_exit_one
     Dir.mktmpdir do |folder|
       good = File.join(folder, 'good.csv')

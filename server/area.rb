@@ -104,13 +104,11 @@ module Fujin
 
       def problem(status, title, failure)
         detail =
-          (
-            if status == 500
-              'Nothing was stored. Try again; if it happens again, tell whoever looks after Fujin.'
-            else
-              failure.message
-            end
-          )
+          if status == 500
+            'Nothing was stored. Try again; if it happens again, tell whoever looks after Fujin.'
+          else
+            failure.message
+          end
         Fujin.logger.error(failure) if status >= 500
         body = {
           type: "urn:fujin:#{failure.class.name.split('::').last}",

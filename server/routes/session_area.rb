@@ -9,13 +9,11 @@ module Fujin
       person = Person.find_by(sign_in: body_json['sign_in'].to_s.strip.downcase)
       # The same work whether or not the name exists, so that timing tells nothing.
       matches =
-        (
-          if person
-            person.password?(body_json['password'])
-          else
-            BCrypt::Password.new(BLIND).is_password?(body_json['password'].to_s)
-          end
-        )
+        if person
+          person.password?(body_json['password'])
+        else
+          BCrypt::Password.new(BLIND).is_password?(body_json['password'].to_s)
+        end
       raise NotSignedIn, 'That name and password do not belong together.' unless person && matches
 
       env['rack.session.options'][:renew] = true

@@ -145,13 +145,11 @@ module Fujin
         return nil if climb && climb > 200
 
         text =
-          (
-            if climb
-              "Full power gives #{climb.round} ft/min of climb, 200 wanted, #{(200 - climb).ceil} short"
-            else
-              'Full power does not keep level flight'
-            end
-          )
+          if climb
+            "Full power gives #{climb.round} ft/min of climb, 200 wanted, #{(200 - climb).ceil} short"
+          else
+            'Full power does not keep level flight'
+          end
         caution('climb', 'limit', "#{text} at this mass and density altitude: lighter, cooler or not today.")
       end
 

@@ -95,13 +95,11 @@ module Fujin
         return nil if setting.allowed.include?(value)
 
         expected =
-          (
-            if setting.allowed.is_a?(Range)
-              "a number from #{setting.allowed.begin} to #{setting.allowed.end}"
-            else
-              "one of #{setting.allowed.join(', ')}"
-            end
-          )
+          if setting.allowed.is_a?(Range)
+            "a number from #{setting.allowed.begin} to #{setting.allowed.end}"
+          else
+            "one of #{setting.allowed.join(', ')}"
+          end
         { path: setting.name, message: "expected #{expected}, got #{value.inspect}" }
       rescue ArgumentError
         { path: setting.name, message: "got #{value.inspect}" }

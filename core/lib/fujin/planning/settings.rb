@@ -45,13 +45,11 @@ module Fujin
         return nil if range ? value.is_a?(Numeric) && setting.allowed.cover?(value) : setting.allowed.include?(value)
 
         expected =
-          (
-            if range
-              "a number from #{setting.allowed.begin} to #{setting.allowed.end}"
-            else
-              "one of #{setting.allowed.join(', ')}"
-            end
-          )
+          if range
+            "a number from #{setting.allowed.begin} to #{setting.allowed.end}"
+          else
+            "one of #{setting.allowed.join(', ')}"
+          end
         { path: setting.name, message: "expected #{expected}, got #{value.inspect}" }
       end
     end

@@ -69,13 +69,11 @@ module Fujin
         window = @counted.last(@rule[:critical_window])
         bad = window.count(&:critical)
         text =
-          (
-            if bad.zero?
-              "no critical measure out of limits in the last #{window.size}"
-            else
-              "a critical measure out of limits in #{bad} of the last #{window.size}"
-            end
-          )
+          if bad.zero?
+            "no critical measure out of limits in the last #{window.size}"
+          else
+            "a critical measure out of limits in #{bad} of the last #{window.size}"
+          end
         condition('no_critical', bad.zero?, text)
       end
     end

@@ -24,16 +24,14 @@ module Fujin
           lowest = over(:ias, entry.start_s, glide, &:min)
           put('low_ias_min_kt', 'entry', lowest)
           left =
-            (
-              if lowest.nan?
-                nil
-              else
-                signals
-                  .index(glide)
-                  .downto(signals.index(entry.start_s))
-                  .find { |i| signals[:ias][i] < lowest + LEFT_KT }
-              end
-            )
+            if lowest.nan?
+              nil
+            else
+              signals
+                .index(glide)
+                .downto(signals.index(entry.start_s))
+                .find { |i| signals[:ias][i] < lowest + LEFT_KT }
+            end
           put('height_to_glide_ft', 'entry', left && height_lost(signals.time(left), glide))
           put('time_to_glide_s', 'entry', left && (glide - signals.time(left)))
         end

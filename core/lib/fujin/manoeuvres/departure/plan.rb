@@ -176,17 +176,15 @@ module Fujin
               'Dynamic rollover: a skid held, sideways motion, collective up. The answer is collective down, smoothly.'
             )
           exposure =
-            (
-              if seconds > 1
-                caution(
-                  'avoid_area',
-                  'caution',
-                  "#{seconds.round} s inside the height-velocity area: keep to the profile, no lingering."
-                )
-              else
-                nil
-              end
-            )
+            if seconds > 1
+              caution(
+                'avoid_area',
+                'caution',
+                "#{seconds.round} s inside the height-velocity area: keep to the profile, no lingering."
+              )
+            else
+              nil
+            end
           [rollover, exposure, climb_caution].compact
         end
 

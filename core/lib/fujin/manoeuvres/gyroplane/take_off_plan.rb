@@ -157,13 +157,11 @@ module Fujin
               "On the line: brakes, stick as the type says, prerotate to #{built_up_pct.round} %"
             end
           taxi =
-            (
-              if @house['gyro_taxi'] == 'turning'
-                'taxi with the rotor turning slowly, stick into wind'
-              else
-                'taxi with the rotor stopped and secured'
-              end
-            )
+            if @house['gyro_taxi'] == 'turning'
+              'taxi with the rotor turning slowly, stick into wind'
+            else
+              'taxi with the rotor stopped and secured'
+            end
           Planning::SetUp.standing(
             height_ft: 0.0,
             steady_s: 0.0,

@@ -90,13 +90,11 @@ module Fujin
         # aircraft over.
         def take_ground(id, from, to)
           low =
-            (
-              if signals.signal?(:agl)
-                range_of(from, to).select { |i| signals[:agl][i] - zero < LiftOffFinder::GROUND_FT }
-              else
-                []
-              end
-            )
+            if signals.signal?(:agl)
+              range_of(from, to).select { |i| signals[:agl][i] - zero < LiftOffFinder::GROUND_FT }
+            else
+              []
+            end
           put('ground_contact_kt', id, -> { numbers(low.map { |i| signals[:gs][i] }).max }, reason: NEVER_DOWN)
           put('ground_roll_deg', id, -> { roll_off(low, from, to) }, reason: NEVER_DOWN)
           put('set_down_sink_fpm', id, low.any? ? over(:sink, from, to, &:max) : nil, reason: NEVER_DOWN)

@@ -28,8 +28,11 @@ module Fujin
 
       private
 
+      # Without a course given it is the wind's own, and says so.
+      def course(plan) = "#{plan.course_deg.round}°#{' (into the wind)' unless @options[:course]}"
+
       def print_tables(plan)
-        @out.puts "#{plan.manoeuvre}  #{plan.conditions.type.name}  final course #{plan.course_deg.round}°  wind " \
+        @out.puts "#{plan.manoeuvre}  #{plan.conditions.type.name}  final course #{course(plan)}  wind " \
           "#{plan.conditions.wind}",
                   ''
         rows =
@@ -40,7 +43,7 @@ module Fujin
         @out.puts Tables.lines(rows), ''
         @out.puts "set-up: #{plan.setup.text}", '' if plan.setup
         plan.gates.each do |gate|
-          @out.puts "gate #{gate.id}: #{gate.height_ft.round} ft above the ground#{", #{gate.text}" if gate.text}"
+          @out.puts "#{gate.title}, #{gate.height_ft.round} ft above the ground: #{gate.text}"
         end
         plan.tables.each do |table|
           @out.puts '', table.title, Tables.lines([table.columns.map do |label, unit|

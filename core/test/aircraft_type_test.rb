@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative 'kept'
 require_relative 'test_helper'
 
 # Type files: what is good, what is refused, and that the message names the field.
@@ -29,6 +30,46 @@ class AircraftTypeTest < Minitest::Test
 
   def test_masses_stand_in_order
     assert_equal(['masses_kg.dual'], problems_with { |file| file['masses_kg']['solo'] = 590 })
+  end
+
+  # Changed where a contradiction can be made: each names the field that is too small for the other.
+  {
+    'speeds_kt.never_exceed' => ->(f) { f['speeds_kt']['never_exceed_power_off'] = 150 },
+    'speeds_kt.glide' => ->(f) { f['speeds_kt']['lowest_glide'] = 90 },
+    'rotor_rpm_pct.low_warning' => ->(f) { f['rotor_rpm_pct']['low_warning'] = 50 },
+    'rotor_rpm_pct.power_off.low' => ->(f) { f['rotor_rpm_pct']['power_off'] = [70, 111] },
+    'rotor_rpm_pct.absolute.high' => ->(f) { f['rotor_rpm_pct']['power_on'] = [98, 150] },
+    'height_velocity.low_speed_ft_kt' => ->(f) { f['height_velocity']['low_speed_ft_kt'].reverse! }
+  }.each do |path, change|
+    define_method("test_a_file_that_contradicts_itself_about_#{path.tr('.', '_')}_is_refused") do
+      assert_includes problems_with { |file| change.call(file) }, path
+    end
+  end
+
+  # Every range of every kind: its ends are taken, just beyond them is refused by the field's name.
+  %w[helicopter gyroplane].each do |kind|
+    define_method("test_ranges_of_a_#{kind}_are_kept_on_either_side") do
+      good = type(kind == 'helicopter' ? 'tansy-2' : 'sorrel-g').data
+      numbers = Fujin::Aircraft::Schema.rules_for(kind).select { |_, rule| rule[:kind] == :number }
+      numbers.each do |path, rule|
+        step = (rule[:high] - rule[:low]) * 1e-6
+
+        [rule[:low], rule[:high]].each { |value| refute_includes out_of_range(good, path, value), path }
+        [rule[:low] - step, rule[:high] + step].each { |value| assert_includes out_of_range(good, path, value), path }
+      end
+
+      assert_empty Kept.differences("type_ranges_#{kind}", numbers.transform_values { |r|
+        r.slice(:low, :high).transform_keys(&:to_s)
+      })
+    end
+  end
+
+  # Fields that are no number of their range; how they stand beside others is another matter.
+  def out_of_range(good, path, value)
+    keys = path.split('.')
+    file = YAML.safe_load(YAML.dump(good))
+    (keys.size > 1 ? (file[keys.first] ||= {}) : file)[keys.last] = value
+    Fujin::Aircraft::Schema.problems(file).select { |problem| problem[:message].include?('a number from') }.map { |p| p[:path] }
   end
 
   def test_numbers_that_are_none_are_refused

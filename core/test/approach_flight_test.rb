@@ -66,8 +66,8 @@ class ApproachFlightTest < Minitest::Test
     ['steep_approach', 'sank_at_low_speed', 300.0, '350/8'],
     ['steep_approach', 'late_decision', 9.0, '350/0'],
     ['run_on_landing', 'too_steep', 4.0, '350/0'],
-    ['run_on_landing', 'power_cap_broken', 7.0, '350/0'],
-    ['run_on_landing', 'not_level', 12.0, '350/0'],
+    ['run_on_landing', 'power_cap_broken', 10.0, '350/0'],
+    ['run_on_landing', 'not_level', 18.0, '350/0'],
     ['run_on_landing', 'drift_at_contact', 6.0, '350/0']
   ].each_with_index do |(kind, fault, size, wind), i|
     define_method("test_#{fault}_on_a_#{kind}_is_the_first_fault_named") do

@@ -153,70 +153,35 @@ class DispersionTest < Minitest::Test
 
   def straight_in = A::StraightInPlan.new(conditions, P::HouseMethod.new)
 
-  # The reduced model against the whole route laid again with the deviation in it: speed and bank change the turn, too.
-  {
-    90 => [[6.0, 0.0], [-6.0, 0.0], [0.0, 5.0]],
-    180 => [[5.0, 0.0], [-5.0, 0.0], [0.0, 5.0], [0.0, -5.0]],
-    360 => [[6.0, 4.0]]
-  }.each do |turn, deviations|
-    define_method("test_a_turn_of_#{turn}_reduced_ends_where_its_route_does") do
-      day = conditions(wind: Fujin::Wind.parse('340/12'))
+  # The reduced model against whole flights with the deviation in them, the planned flight's own miss taken off both.
+  { 90 => [6.0, -6.0], 180 => [5.0, -5.0], 360 => [6.0] }.each do |turn, speeds|
+    define_method("test_a_turn_of_#{turn}_reduced_ends_where_its_flight_does") do
+      settings = { 'turn_deg' => turn }
       reduced =
         A::Dispersion.new(
-          day,
-          P::HouseMethod.new,
-          planner: A::TurningPlan,
-          course_deg: 350.0,
-          height_ft: 2000.0,
-          settings: {
-            'turn_deg' => turn
-          }
+          conditions(wind: Fujin::Wind.parse('340/12')), P::HouseMethod.new,
+          planner: A::TurningPlan, course_deg: 350.0, height_ft: 2000.0, settings: settings
         )
-      parts =
-        A::TurningPlan.new(
-          day,
-          P::HouseMethod.new,
-          course_deg: 350.0,
-          height_ft: 2000.0,
-          settings: {
-            'turn_deg' => turn
-          }
-        ).parts
+      clean = turned_flight(settings, {})
 
-      deviations.each do |kt, deg|
-        whole = laid(day, parts, 63.0 + kt, 30.0 + deg)
-        quick = reduced.place('glide', A::Dispersion::NONE.with(speed_kt: kt, bank_deg: deg))
+      speeds.each do |kt|
+        flown = turned_flight(settings, { kt.negative? ? 'slow_glide' : 'fast_glide' => kt.abs })
+        quick = reduced.place('glide', A::Dispersion::NONE.with(speed_kt: kt))
 
-        assert_in_delta (parts.entry_m[0] / Q::FT) - whole.along_ft, quick[0], 30, [kt, deg].inspect
+        assert_in_delta flown[0] - clean[0], quick[0], 75, "#{turn}° #{kt} kt along"
+        assert_in_delta flown[1] - clean[1], quick[1], 30, "#{turn}° #{kt} kt across"
       end
     end
   end
 
-  # The route's own entry from its spot, with another speed and bank and the planned entry and flare; the entry ends at
-  # that speed, since neither model says what winning it costs or gives back in the flare.
-  def laid(day, parts, speed_kt, bank_deg)
-    trim = day.trim
-    rows = parts.entry.rows.map(&:dup)
-    rows.last.air_speed_m_s += day.atmosphere.true_speed((speed_kt - 63.0) * Q::KT)
-    parts = parts.with(entry: parts.entry.with(rows: rows))
-    A::TurnRoute
-      .new(
-        day,
-        course_deg: 350.0,
-        trim: trim,
-        glide_speed_kt: speed_kt,
-        target_pct: 100.0,
-        bank_deg: bank_deg,
-        turns_deg: parts.turns_deg,
-        height_ft: 2000.0,
-        flare_height_ft: 72.0,
-        entry: parts.entry,
-        flare: parts.flare,
-        entry_speed_kt: 78.0,
-        setup_s: 10.0
-      )
-      .points
-      .find { |p| p.phase != :setup }
+  def turned_flight(settings, faults)
+    run =
+      A::WholeFlight.new(
+        conditions(wind: Fujin::Wind.parse('340/12')),
+        plan: A::TurningPlan, course_deg: 350.0, height_ft: 2000.0, settings: settings, faults: faults
+      ).run
+    end_row = run.rows.find { |r| r.phase == :recovery && Math.hypot(r.v_north, r.v_east) < 0.8 }
+    Fujin::LocalMap.along_across(end_row.north_m, end_row.east_m, 350.0).map { |m| m / Q::FT }
   end
 
   def test_a_late_entry_downwind_ends_short_and_a_late_base_ends_beside

@@ -106,10 +106,9 @@ class GradingTest < Minitest::Test
 
   def test_cues_follow_the_rotor
     manoeuvre = Fujin::Catalogue.find('straight_in_autorotation')
-    cue = manoeuvre.fault('late_collective').cue
 
-    assert_includes manoeuvre.text_for(cue, type('tansy-2')), 'right pedal'
-    assert_includes manoeuvre.text_for(cue, type('bracken-2')), 'left pedal'
+    assert_includes manoeuvre.words('late_collective', type('tansy-2')).cue, 'right pedal'
+    assert_includes manoeuvre.words('late_collective', type('bracken-2')).cue, 'left pedal'
   end
 
   def test_no_rotor_rpm_is_not_recorded_and_never_passed

@@ -5,8 +5,9 @@ require_relative 'test_helper'
 # Every setting of the house method changes the plans of the manoeuvres that declare it.
 class HouseMethodTest < Minitest::Test
   H = Fujin::Planning::HouseMethod
-  # Counts only once the real height is the one that is used.
-  TOGETHER = { 'turn_out_real_ft' => { 'turn_out' => 'real' } }.freeze
+  # Count only once what they are of is what is used.
+  TOGETHER = { 'turn_out_real_ft' => { 'turn_out' => 'real' },
+               'turn_established_s' => { 'turn_entry' => 'established' } }.freeze
   TYPES = { 'helicopter' => 'tansy-2', 'gyroplane' => 'sorrel-g' }.freeze
 
   def plan(declaration, values)

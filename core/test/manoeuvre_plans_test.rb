@@ -103,7 +103,12 @@ class ManoeuvrePlansTest < Minitest::Test
 
     assert_in_delta 12.8, found.value('lowest_level_speed_kt'), 0.3
     assert_in_delta 13.8, found.value('lowest_level_speed_oge_kt'), 0.3
-    assert_in_delta found.value('lowest_level_speed_kt') - 5, found.value('touchdown_groundspeed_kt'), 0.01
+    # Translational lift where the way through the air is 1.3 times the hover's induced velocity: 6.86 m/s, so 17.3 kt.
+    assert_in_delta 1.3 * 6.86 / Q::KT, found.value('touchdown_ias_kt'), 0.1
+    assert_in_delta found.value('touchdown_ias_kt') - 5, found.value('touchdown_groundspeed_kt'), 0.01
+    assert_in_delta found.value('touchdown_ias_kt') - found.value('lowest_level_speed_kt'),
+                    found.value('cap_margin_kt'), 1e-6
+    assert_nil found.numbers['final_pull_kw']
     assert_in_delta ((found.value('touchdown_groundspeed_kt') * Q::KT)**2) / (2 * 0.35 * Q::G) / Q::FT,
                     found.value('slide_ft'),
                     0.01
@@ -187,6 +192,70 @@ class ManoeuvrePlansTest < Minitest::Test
     assert_operator corners.max, :>, 90
   end
 
+  # Thirty degrees at the greatest ground speed, whatever the aircraft's cruise: R = v²/(g·tan 30°).
+  def test_a_rectangle_of_the_house_s_own_size_asks_for_thirty_degrees_at_most
+    %w[tansy-2 yarrow-4].product(%w[350/0 350/15]).each do |id, wind|
+      assert_operator plan('rectangle', type: id, wind: wind).value('bank_deg'), :<, 30.5, "#{id} #{wind}"
+    end
+  end
+
+  def test_a_cap_that_asks_for_more_than_translational_lift_gets_it_with_three_knots_over
+    found = plan('run_on_landing', wind: '350/0', settings: { 'power_limit_pct' => 70 })
+
+    assert_in_delta found.value('lowest_level_speed_kt') + 3, found.value('touchdown_ias_kt'), 1e-6
+    assert_operator found.value('cap_margin_inhg'), :>, 0
+    assert_match(/under 5 it is no run-on/, text_of(plan('run_on_landing', wind: '350/18'), 'no_run_on'))
+  end
+
+  # Power decides a maximum-performance take-off: by hand, 10 ft straight up and then the spare power shared between a
+  # disc tilted 6° and the climb, so three times the margin clears fifty feet in a fraction of the way.
+  def test_power_decides_how_far_a_maximum_performance_take_off_needs
+    tight = plan('maximum_performance_take_off', wind: '350/0')
+    ample = plan('maximum_performance_take_off', type: 'yarrow-4', wind: '350/0')
+
+    assert_operator tight.value('obstacle_distance_ft'), :>, 3 * ample.value('obstacle_distance_ft')
+    [tight, ample].each do |found|
+      by_path = found.path.find { |p| p.height_ft >= 50 }
+
+      assert_in_delta Math.atan2(by_path.height_ft - 4.0, by_path.along_ft) / Q::DEG, found.value('climb_angle_deg'),
+                      0.1
+      assert_operator found.value('climb_angle_deg'), :>, 8
+    end
+  end
+
+  def test_a_take_off_at_hover_power_moves_off_in_calm
+    path = plan('hover_power_take_off', wind: '350/0').path
+
+    assert_operator path.find { |p| p.ias_kt >= 5 }.t_s, :<, 8
+    assert_operator path.map(&:height_ft).min, :>, 1.0
+  end
+
+  def test_the_flat_sink_limit_is_held_past_the_decision_and_what_fits_is_said
+    found = plan('steep_approach', wind: '350/0', house: { 'sink_limit' => 'flat' })
+
+    assert_operator found.value('entry_speed_kt'), :>, 44
+    assert_operator found.value('decision_height_ft'), :>, 250
+    # 300 ft/min at just under 30 kt, less the plan's twentieth: atan(285 / (30·101.3)) is 5.4°.
+    assert_match(/All the way within it: 5\.4°, or 13\.5° with 18 kt of headwind/, text_of(found, 'angle_not_held'))
+    assert_raises(Fujin::OutsideModel) { plan('steep_approach', wind: '170/30', course: 350.0) }
+  end
+
+  def test_a_decision_is_never_under_the_lowest_gate_and_its_target_lies_in_its_band
+    %w[normal_approach steep_approach run_on_landing].product(%w[350/35 350/0 170/4]).each do |kind, wind|
+      plan(kind, wind: wind, course: 350.0).gates.each do |gate|
+        assert_operator gate.height_ft, :>=, 95, "#{kind} #{wind} #{gate.id}" if gate.id == 'decision'
+        gate.measures.each_value { |m| assert_includes m[:low]..m[:high], m[:target], "#{kind} #{wind} #{gate.id}" }
+      end
+    end
+  end
+
+  # Through the air the way is the true airspeed's: at 5,000 ft and 25 °C a tenth more than the dial's.
+  def test_the_angle_through_the_air_is_the_true_one
+    still = plan('normal_approach', wind: '350/0', elevation_ft: 5000.0, oat_c: 25.0)
+
+    assert_in_delta still.value('approach_angle_deg'), still.value('air_angle_deg'), 0.05
+  end
+
   # Gyroplane
 
   def test_prerotation_at_the_hold_and_a_slow_rotor_are_limits
@@ -229,6 +298,7 @@ class ManoeuvrePlansTest < Minitest::Test
     'throttle_position' => %w[straight_in_autorotation idle],
     'ending' => %w[straight_in_autorotation recovery_run],
     'turn_out' => %w[turning_autorotation real],
+    'turn_entry' => %w[turning_autorotation established],
     'hovering_ladder' => %w[hovering_autorotation sudden],
     'steep_ending' => %w[steep_approach surface],
     'sink_limit' => %w[steep_approach flat],

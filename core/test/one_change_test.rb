@@ -78,9 +78,9 @@ class OneChangeTest < Minitest::Test
     ['normal_approach', 'tansy-2', '350/8', 'too_steep', 4.0, 0.4, 'approach_angle_deg', 10.0, 0.7],
     ['steep_approach', 'bracken-2', '350/0', 'sank_at_low_speed', 300.0, 120.0, 'sink_over_allowed_fpm', -130.0, 160.0],
     ['normal_approach', 'bracken-2', '020/12', 'drifted_off_track', 150.0, 10.0, 'miss_across_ft', 0.0, 15.0],
-    ['run_on_landing', 'tansy-2', '350/0', 'power_cap_broken', 7.0, 1.0, 'contact_groundspeed_kt', 12.8, 1.5],
+    ['run_on_landing', 'tansy-2', '350/0', 'power_cap_broken', 10.0, 1.0, 'contact_groundspeed_kt', 17.3, 1.5],
     ['turning_autorotation', 'bracken-2', '020/12', 'fast_glide', 13.0, 1.5, 'miss_along_ft', 0.0, 200.0],
-    ['turning_autorotation', 'tansy-2', '350/8', 'late_turn', 5.0, 0.7, 'roll_out_height_ft', 354.0, 25.0],
+    ['turning_autorotation', 'tansy-2', '350/8', 'late_turn', 5.0, 0.7, 'roll_out_height_ft', 465.0, 25.0],
     ['s_turn_autorotation', 'tansy-2', '350/8', 'entered_too_far', 900.0, 120.0, 'miss_along_ft', 0.0, 150.0]
   ].each do |kind, id, wind, fault, size, within, measure, value, room|
     define_method("test_one_change_to_a_#{kind}_takes_away_#{fault}") do

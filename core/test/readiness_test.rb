@@ -35,6 +35,15 @@ class ReadinessTest < Minitest::Test
     assert_equal %w[enough_attempts to_standard unassisted different_days], missing
   end
 
+  # Three run-on landings of which only the approach was judged claim nothing about touchdown and slide.
+  def test_a_phase_that_nobody_graded_is_not_to_standard
+    partly = [1, 2, 3].map { |day| attempt(day).with(grades: { 'descent' => 4, 'touchdown' => nil, 'slide' => nil }) }
+
+    assert_equal ['to_standard'], missing(*partly)
+    assert_includes ready(*partly).missing.first.text, 'not graded: touchdown, slide'
+    assert_equal 4, partly.first.level
+  end
+
   def test_only_the_last_three_count_for_the_standard
     assert_predicate ready(attempt(1, 1), attempt(2), attempt(3), attempt(4)), :ready?
   end

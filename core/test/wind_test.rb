@@ -33,6 +33,17 @@ class WindTest < Minitest::Test
     assert_equal W.parse('310/16'), W.observed('310/16')
   end
 
+  def test_what_is_read_but_cannot_be_says_its_range
+    message = ->(text) { assert_raises(Fujin::InvalidInput) { Fujin::Wind.parse(text) }.message }
+
+    assert_match(%r{direction from 0 to 360°, got "361/10"}, message.call('361/10'))
+    assert_match(/at most 100 kt/, message.call('350/500'))
+    assert_match(/at most 100 kt/, message.call('350/50G101'))
+    assert_match(/a gust over the wind/, message.call('350/20G19'))
+    assert_match(%r{DEGREES/KNOTS}, message.call('VRB/5'))
+    assert_in_delta 100.0, Fujin::Wind.parse('360/100').speed_kt
+  end
+
   def test_nonsense_is_refused_with_the_place
     ['', 'north', 'heading 350 at 70', '350/'].each do |text|
       assert_raises(Fujin::InvalidInput, text) { W.observed(text) }

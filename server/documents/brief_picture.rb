@@ -80,7 +80,7 @@ module Fujin
       @plan.gates.select(&:along_ft).each_with_index do |gate, i|
         x, y = place.call(gate.along_ft, gate.height_ft)
         @pdf.stroke_line([x, y - 7], [x, y + 7])
-        say("#{gate.id} #{gate.height_ft.round} ft", [x + 3, right - 62].min, y + 4 + (9 * i), 8)
+        say("#{gate.title} #{gate.height_ft.round} ft", [x + 3, right - 62].min, y + 4 + (9 * i), 8)
       end
     end
 

@@ -119,25 +119,27 @@ module Fujin
     def on_the_way
       write('Set-up', size: 9, style: :bold)
       write(@plan.setup.text, size: 8.5) if @plan.setup
-      @plan.gates.each { |gate| write("#{gate.id}, #{gate.height_ft.round} ft: #{gate_text(gate)}", size: 8.5) }
+      @plan.gates.each { |gate| write("#{gate_place(gate)}: #{gate_text(gate)}", size: 8.5) }
       @pdf.move_down 4
       write('Checks', size: 9, style: :bold)
-      @sortie.declaration.checks.each { |check| write("[ ] #{check}", size: 8.5) }
+      @sortie.declaration.checks_for(@sortie.aircraft.type).each { |check| write("[ ] #{check}", size: 8.5) }
       @pdf.move_down 4
-      write('What usually goes first', size: 9, style: :bold)
+      write('What to watch', size: 9, style: :bold)
       @sortie
         .declaration
         .faults
         .first(4)
-        .each do |fault|
-          write("#{fault.title}: #{@sortie.declaration.text_for(fault.cue, @sortie.aircraft.type)}", size: 8.5)
-        end
+        .map { |fault| @sortie.declaration.words(fault.id, @sortie.aircraft.type) }
+        .each { |fault| write("#{fault.title}: #{fault.cue}", size: 8.5) }
     end
 
     def gate_text(gate)
       bands = gate.measures.map { |_, m| "#{m[:low].round} to #{Glossary.figure(m[:high], m[:unit], 0)}" }
-      [*bands, gate.text].compact.join('; ').then { |found| found.empty? ? 'in band, or go around' : found }
+      [*bands, gate.text].join('; ')
     end
+
+    # On the ground a height says nothing.
+    def gate_place(gate) = gate.height_ft < 1.0 ? gate.title : "#{gate.title}, #{gate.height_ft.round} ft"
 
     # Every one of them, above everything that may end with the page.
     def cautions

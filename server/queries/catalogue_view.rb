@@ -3,12 +3,13 @@
 module Fujin
   # Manoeuvres, standards and house method for the Method view, straight from the declarations.
   class CatalogueView
-    # Cues are shown for an anticlockwise rotor here; on a sortie the aircraft decides.
-    REFERENCE_TYPE = 'tansy-2'
+    # Cues are shown for an anticlockwise rotor here, and for a gyroplane where only it flies the exercise; on a sortie
+    # the aircraft decides.
+    REFERENCE_TYPES = %w[tansy-2 sorrel-g].freeze
 
     def initialize(school)
       @school = school
-      @type = Aircraft::Library.find(REFERENCE_TYPE)
+      @types = REFERENCE_TYPES.map { |id| Aircraft::Library.find(id) }
     end
 
     def to_h
@@ -22,6 +23,7 @@ module Fujin
     private
 
     def manoeuvre(declared)
+      type = @types.find { |t| declared.for?(t) }
       {
         'id' => declared.id,
         'title' => declared.title,
@@ -31,15 +33,15 @@ module Fujin
         'summary' => declared.summary,
         'phases' => declared.phases,
         'endings' => declared.endings,
-        'checks' => declared.checks,
+        'checks' => declared.checks_for(type),
         'standard' => standard(declared),
         'faults' =>
-          declared.faults.map do |f|
+          declared.faults.map { |f| declared.words(f.id, type) }.map do |f|
             {
               'id' => f.id,
               'title' => f.title,
-              'cause' => declared.text_for(f.cause, @type),
-              'cue' => Serialisers.capitalised(declared.text_for(f.cue, @type))
+              'cause' => f.cause,
+              'cue' => f.cue
             }
           end
       }

@@ -42,7 +42,7 @@ module Fujin
       house = @setting.house
       {
         'effective_house' => house.values,
-        'checks' => declared.checks,
+        'checks' => declared.checks_for(@sortie.aircraft.type),
         'phases' => declared.phases_for(house['ending']),
         'manoeuvre_settings' => declared.settings.map { |name| Serialisers.plan_setting(name) },
         'house_settings' => HouseQuestions.for(declared)

@@ -58,6 +58,7 @@ module Fujin
     def gate(gate)
       {
         'id' => gate.id,
+        'title' => gate.title,
         'height_ft' => number(gate.height_ft, 1),
         'along_ft' => number(gate.along_ft, 1),
         'text' => gate.text,

@@ -75,16 +75,16 @@ module Fujin
     end
 
     def fault(fault, manoeuvre, type)
-      declared = manoeuvre.fault(fault.id)
+      words = manoeuvre.words(fault.id, type)
       {
         'id' => fault.id,
-        'title' => declared.title,
+        'title' => words.title,
         'evidence' => fault.evidence,
         'from_s' => number(fault.from_s, 2),
         'to_s' => number(fault.to_s, 2),
         'measures' => fault.measures,
-        'cause' => manoeuvre.text_for(declared.cause, type),
-        'cue' => capitalised(manoeuvre.text_for(declared.cue, type))
+        'cause' => words.cause,
+        'cue' => words.cue
       }
     end
 

@@ -11,6 +11,9 @@ module Fujin
     DATA = File.expand_path('../../data', __dir__)
 
     # What every aircraft's checks have in common.
+    # For what begins on the ground or in a hover.
+    HEAT_BEFORE_LIFT_OFF = 'check for ice with heat before lift-off, then heat as the flight manual says'
+
     CHECKS = ['Area clear, lookout complete', 'Wind looked at again', 'Carburettor heat as the flight manual says',
               'Warning lights checked'].freeze
 
@@ -72,7 +75,7 @@ module Fujin
 
       def faults_of(folder)
         path = File.join(folder, 'faults.yml')
-        File.file?(path) ? SHARED_FAULTS.merge(Fault.all(YAML.safe_load_file(path))) : SHARED_FAULTS
+        File.file?(path) ? Fault.all(YAML.safe_load_file(path), SHARED_FAULTS) : SHARED_FAULTS
       end
 
       def in_order(file, names, found)

@@ -16,6 +16,10 @@ export function figure(value: number | null | undefined, unit: string, digits?: 
   return (/^-0(\.0+)?$/.test(text) ? text.slice(1) : text).replace('-', '−')
 }
 
+/** A gate's name and where it lies; on the ground a height says nothing. */
+export const gatePlace = ({ title, height_ft }: { title: string; height_ft: number }) =>
+  height_ft < 1 ? title : `${title}, ${figure(height_ft, 'ft')} ft`
+
 export const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1).replaceAll('_', ' ')
 
 export const GRADE_WORDS = [

@@ -1,6 +1,6 @@
 import { useId, useState, type KeyboardEvent, type PointerEvent } from 'react'
 import type { PathPoint, Plan } from '../api/client'
-import { figure } from '../design/words'
+import { figure, gatePlace } from '../design/words'
 import { Picture } from './Picture'
 import { line, nearest, ticks, trueScale, windowOf, type Window } from './scale'
 import { useWidth } from './useWidth'
@@ -210,7 +210,7 @@ function Doorway({ gate, plan, scale, y }: DoorwayProps) {
       <path d={`M${x - half} ${level - tall}v${tall * 2}M${x + half} ${level - tall}v${tall * 2}`} />
       <path d={`M${x - half} ${level}h${half * 2}`} strokeWidth={1} strokeDasharray="2 3" />
       <text x={x + half + 5} y={level - tall + 9} fontSize={11.5} fontWeight={600} stroke="none" fill="var(--ink)">
-        {gate.id} {figure(gate.height_ft, 'ft')} ft
+        {gatePlace(gate)}
       </text>
     </g>
   )

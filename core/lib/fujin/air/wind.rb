@@ -20,15 +20,29 @@ module Fujin
     # @raise [InvalidInput] naming the path when the text is no wind
     def self.parse(text, path: 'wind')
       match = TEXT.match(text.to_s)
-      valid = match && match[1].to_f <= 360 && match[2].to_f <= 100 &&
-        (match[3].nil? || match[3].to_f.between?(match[2].to_f, 100))
-      unless valid
+      unless match
         raise InvalidInput, [{ path: path,
                                message: "expected DEGREES/KNOTS such as 350/10 or 350/10G18, got #{text.inspect}" }]
       end
 
-      new(from_deg: match[1].to_f, speed_kt: match[2].to_f, gust_kt: match[3]&.to_f)
+      wind = new(from_deg: match[1].to_f, speed_kt: match[2].to_f, gust_kt: match[3]&.to_f)
+      message = out_of_range(match[1].to_f, wind)
+      raise InvalidInput, [{ path: path, message: "#{message}, got #{text.inspect}" }] if message
+
+      wind
     end
+
+    MOST_KT = 100
+    private_constant :MOST_KT
+
+    # @return [String, nil] what was expected of a wind that is read but cannot be
+    def self.out_of_range(from_deg, wind)
+      return 'expected a direction from 0 to 360°' if from_deg > 360
+      return "expected at most #{MOST_KT} kt" if [wind.speed_kt, wind.gust_kt || 0].max > MOST_KT
+
+      'expected a gust over the wind' if wind.gust_kt && wind.gust_kt < wind.speed_kt
+    end
+    private_class_method :out_of_range
 
     # The wind that makes the difference between the way through the air and the way over the ground: the wind triangle,
     # solved for its third side.

@@ -47,7 +47,8 @@ module Fujin
       OPTIONAL = {
         'airframe.overall_length_m' => number.call(3, 40),
         'speeds_kt.never_exceed_power_off' => number.call(30, 250),
-        'speeds_kt.lowest_glide' => number.call(10, 100),
+        'speeds_kt.lowest_glide' => number.call(10, 100), 'speeds_kt.touchdown' => number.call(5, 80),
+        'speeds_kt.translational_lift' => number.call(8, 40),
         'fuel.full_kg' => number.call(5, 1000), 'fuel.burn_kg_per_h' => number.call(3, 500),
         'height_velocity.low_speed_ft_kt' => { kind: :table }, 'height_velocity.high_speed_ft_kt' => { kind: :table }
       }.freeze
@@ -61,9 +62,27 @@ module Fujin
         'flap_limit_deg' => number.call(3, 20)
       }.freeze
 
-      # Pairs that must stand in this order.
-      ORDER = [%w[masses_kg.empty masses_kg.solo], %w[masses_kg.solo masses_kg.dual], %w[masses_kg.dual masses_kg.max],
-               %w[rotor.collective_min_deg rotor.collective_max_deg], %w[engine.limit_kw engine.rated_kw]].freeze
+      # What must not be more than what; of a pair, `.low` and `.high` are its ends. A file without one of them says
+      # nothing about it.
+      ORDER = [
+        %w[masses_kg.empty masses_kg.solo], %w[masses_kg.solo masses_kg.dual], %w[masses_kg.dual masses_kg.max],
+        %w[rotor.collective_min_deg rotor.collective_max_deg], %w[engine.limit_kw engine.rated_kw],
+        %w[speeds_kt.never_exceed_power_off speeds_kt.never_exceed], %w[speeds_kt.glide speeds_kt.never_exceed],
+        %w[speeds_kt.climb speeds_kt.never_exceed], %w[speeds_kt.cruise speeds_kt.never_exceed],
+        %w[speeds_kt.glide speeds_kt.never_exceed_power_off],
+        %w[speeds_kt.lowest_glide speeds_kt.glide], %w[speeds_kt.touchdown speeds_kt.glide],
+        %w[rotor_rpm_pct.absolute.low rotor_rpm_pct.power_off.low],
+        %w[rotor_rpm_pct.absolute.low rotor_rpm_pct.power_on.low],
+        %w[rotor_rpm_pct.absolute.low rotor_rpm_pct.low_warning],
+        %w[rotor_rpm_pct.low_warning rotor_rpm_pct.power_on.high],
+        %w[rotor_rpm_pct.power_off.high rotor_rpm_pct.absolute.high],
+        %w[rotor_rpm_pct.power_on.high rotor_rpm_pct.absolute.high]
+      ].freeze
+
+      # Points that go up.
+      RISING = %w[height_velocity.low_speed_ft_kt height_velocity.high_speed_ft_kt].freeze
+      ENDS = { 'low' => 0, 'high' => 1 }.freeze
+      private_constant :ENDS
 
       # @param data [Hash] the parsed file
       # @return [Array<Hash>] `{path:, message:}` for each problem; empty when the file is good
@@ -75,7 +94,7 @@ module Fujin
         found =
           required_for(data['kind']).filter_map { |path, rule| problem(data, path, rule, required: true) } +
           OPTIONAL.filter_map { |path, rule| problem(data, path, rule, required: false) }
-        found.empty? ? order_problems(data) : found
+        found.empty? ? order_problems(data) + rising_problems(data) : found
       end
 
       def self.required_for(kind) = kind == 'gyroplane' ? COMMON.merge(GYROPLANE) : COMMON
@@ -84,7 +103,12 @@ module Fujin
       def self.rules_for(kind) = required_for(kind).merge(OPTIONAL)
 
       def self.dig(data, path)
-        path.split('.').reduce(data) { |node, key| node.is_a?(Hash) ? node[key] : nil }
+        path.split('.').reduce(data) do |node, key|
+          case node
+          when Hash then node[key]
+          when Array then node[ENDS.fetch(key)]
+          end
+        end
       end
 
       def self.problem(data, path, rule, required:)
@@ -126,12 +150,23 @@ module Fujin
 
       def self.order_problems(data)
         ORDER.filter_map do |low, high|
-          next if dig(data, low) <= dig(data, high)
+          lower = dig(data, low)
+          upper = dig(data, high)
+          next if lower.nil? || upper.nil? || lower <= upper
 
-          { path: high, message: "expected at least #{low} (#{dig(data, low)}), got #{dig(data, high)}" }
+          { path: high, message: "expected at least #{low} (#{lower}), got #{upper}" }
         end
       end
-      private_class_method :order_problems
+
+      def self.rising_problems(data)
+        RISING.filter_map do |path|
+          heights = (dig(data, path) || []).map(&:first)
+          next if heights == heights.sort
+
+          { path: path, message: "expected points from the lowest height up, got #{heights.join(', ')} ft" }
+        end
+      end
+      private_class_method :order_problems, :rising_problems
     end
   end
 end

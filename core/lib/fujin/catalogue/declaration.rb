@@ -13,12 +13,13 @@ module Fujin
     # @!attribute spot_planner [Class, nil] the planner whose entry is asked whether it reaches the spot
     # @!attribute key_numbers [Array<String>] to fly by, the most important first
     # @!attribute power_off [Boolean] flown without power near the ground
-    # @!attribute gated [Boolean] has a gate that leads to a go-around when missed
+    # @!attribute missed_gate [String, nil] what a gate missed means, where it is no ordinary go-around
     # @!attribute hovers ['none', 'ige', 'oge'] the hover it needs, for which `least_power_margin_pct` is the house's
     #   margin
     # @!attribute part_of_circuit ['take_off', 'landing', nil] the part of a circuit that it is
     # @!attribute left_out [Hash{String => Array<String>}] phases that an ending of the house method leaves out
-    # @!attribute any_course [Boolean] flown on every heading, so that a tailwind is part of it
+    # @!attribute course_of ['final', 'take_off', 'hover', 'any'] what the course is of, so what a tailwind means; 'any'
+    #   is flown on every heading, a tailwind being part of it
     # @!attribute outside_test [Boolean] taught beyond the test
     # @!attribute heat_prompt [String] when carburettor heat must be on
     # @!attribute angle_setting [String, nil] of the house method, that an approach is held to
@@ -36,9 +37,9 @@ module Fujin
     Declaration =
       Value.define(
         :id, :title, :family, :summary, :kinds, :endings, :phases, :measures, :faults, :checks, :settings, :house,
-        :planner, :spot_planner, :key_numbers, :power_off, :gated, :hovers, :least_power_margin_pct, :part_of_circuit,
-        :left_out, :any_course, :outside_test, :heat_prompt, :angle_setting, :standard, :finder, :measurer,
-        :fault_finder, :pilot, :knobs, :told, :flown_settings,
+        :planner, :spot_planner, :key_numbers, :power_off, :missed_gate, :hovers, :least_power_margin_pct,
+        :part_of_circuit, :left_out, :course_of, :outside_test, :heat_prompt, :angle_setting, :standard, :finder,
+        :measurer, :fault_finder, :pilot, :knobs, :told, :flown_settings,
         defaults: {
           kinds: %w[helicopter].freeze,
           endings: [].freeze,
@@ -46,14 +47,14 @@ module Fujin
           house: [].freeze,
           spot_planner: nil,
           power_off: false,
-          gated: true,
+          missed_gate: nil,
           hovers: 'ige',
           least_power_margin_pct: nil,
           part_of_circuit: nil,
           left_out: {}.freeze,
-          any_course: false,
+          course_of: 'final',
           outside_test: false,
-          heat_prompt: 'heat on before power is reduced',
+          heat_prompt: 'heat on before power is reduced, as the flight manual says',
           angle_setting: nil,
           standard: nil,
           finder: nil,
@@ -70,6 +71,9 @@ module Fujin
         # @raise [InvalidInput, OutsideModel, UnknownName]
         def plan(conditions, house, **options) = planner.new(conditions, house, **options).plan
 
+        # Checks that can be made in this aircraft.
+        def checks_for(type) = checks.reject { |check| check.match?(/carburettor/i) && !type.carburettor? }
+
         def fault(fault_id) = faults.find { |fault| fault.id == fault_id }
         def measure_ids = measures.values.flatten
         # Are attempts of it found in a recording?
@@ -79,9 +83,13 @@ module Fujin
         # @param ending [String] of the house method
         def phases_for(ending) = phases - left_out.fetch(ending, [])
 
-        # Cue or cause of a fault with pedals and sides as this aircraft has them.
-        def text_for(text, type)
-          format(text, power_loss_pedal: type.power_loss_pedal, power_on_pedal: type.power_on_pedal)
+        # A fault's title, cause and cue as this exercise in this aircraft has them, pedals and sides filled in.
+        # @return [Fault, nil] nil for a fault that it does not declare
+        def words(fault_id, type)
+          told = fault(fault_id)&.told(id, type.kind) or return nil
+          sides = { power_loss_pedal: type.power_loss_pedal, power_on_pedal: type.power_on_pedal }
+          cue = format(told.cue, sides)
+          told.with(cause: format(told.cause, sides), cue: cue[0].upcase + cue[1..])
         end
       end
   end

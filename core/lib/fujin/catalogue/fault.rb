@@ -3,16 +3,32 @@
 module Fujin
   module Catalogue
     # A named departure: what shows it, why it happens, what to say.
-    # Texts may hold %{power_loss_pedal}, %{power_on_pedal}, which the rotor direction fills in.
+    # Texts may hold %{power_loss_pedal}, %{power_on_pedal}, which the rotor direction fills in. The same departure is
+    # told in other words where another exercise or another kind of aircraft asks for them: `instead` has those, by a
+    # manoeuvre's id or by a kind of aircraft.
     Fault =
-      Value.define(:id, :title, :cause, :cue) do
+      Value.define(:id, :title, :cause, :cue, :instead, defaults: { instead: {}.freeze }) do
         # @param texts [Hash{String => Hash}] the contents of a faults.yml
+        # @param known [Hash{String => Fault}] that those texts may word otherwise under `instead`
         # @return [Hash{String => Fault}] by id
-        def self.all(texts)
-          texts
-            .to_h { |id, said| [id, new(id: id, **said.slice('title', 'cause', 'cue').transform_keys(&:to_sym))] }
-            .freeze
+        # @raise [ArgumentError] for words without the fault that they are of
+        def self.all(texts, known = {})
+          known.merge(texts.to_h { |id, said| [id, of(id, said, known[id])] }).freeze
         end
+
+        def self.of(id, said, known)
+          words = said.slice('title', 'cause', 'cue').transform_keys(&:to_sym)
+          instead = said.fetch('instead', {}).transform_values { |other| other.transform_keys(&:to_sym) }
+          return known.with(instead: known.instead.merge(instead).freeze) if known && words.empty?
+          raise ArgumentError, "fault #{id} has no title, cause and cue" unless words.size == 3
+
+          new(id: id, instead: instead.freeze, **words)
+        end
+
+        # @param manoeuvre [String] id, @param kind [String] of aircraft
+        # @return [Fault] in the words of this exercise and this aircraft
+        def told(manoeuvre, kind) =
+          with(**instead.fetch(kind, {}), **instead.fetch(manoeuvre, {}), **instead.fetch("#{manoeuvre} #{kind}", {}))
       end
   end
 end

@@ -28,6 +28,10 @@ module Fujin
       STALL_DRAG = 0.6
       # Profile power grows by 1 + 4.65 μ² (A. R. S. Bramwell, "Helicopter Dynamics", 1976, section 3.7).
       PROFILE_OF_SPEED = 4.65
+
+      # The blades cannot carry the load at this speed and rotor rpm.
+      class Stalled < OutsideModel; end
+
       attr_reader :area, :solidity, :radius, :normal_speed, :inertia, :induced_factor, :lift_slope, :collective_min,
                   :collective_max, :hub_height, :density
 
@@ -71,12 +75,12 @@ module Fujin
       end
 
       # Undoes #limited.
-      # @raise [OutsideModel] when the blades cannot carry that loading
+      # @raise [Stalled] when the blades cannot carry that loading
       def unlimited(loading, advance_ratio)
         top = loading_limit(advance_ratio)
         knee = KNEE * top
         return loading if loading <= knee
-        raise OutsideModel, 'the blades would be stalled' if loading >= top
+        raise Stalled, 'the blades would be stalled' if loading >= top
 
         knee + ((top - knee) * Math.atanh((loading - knee) / (top - knee)))
       end
@@ -162,7 +166,7 @@ module Fujin
 
       private
 
-      def loading_limit(advance_ratio) = [@limit * (1.0 - (@limit_slope * advance_ratio)), LEAST_LIMIT].max
+      def loading_limit(advance_ratio) = [@limit * (1.0 - (@limit_slope * advance_ratio.abs)), LEAST_LIMIT].max
 
       # w * sqrt(edge^2 + (climb + w)^2) = hover^2 by Newton's method from above.
       def upper_root(climb, edge, hover)

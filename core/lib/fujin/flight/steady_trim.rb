@@ -33,6 +33,10 @@ module Fujin
         edge = Math.sqrt([(speed * speed) + (sink_m_s * sink_m_s) - (climb * climb), 0.0].max)
         induced = induced_velocity(climb, edge, thrust, speed, height_m)
         assemble(thrust, climb, edge, induced, omega, Math.atan2(-normal[0], normal[2]))
+      rescue Rotor::Stalled
+        banked = bank_deg.zero? ? '' : " and #{bank_deg.abs.round}° of bank"
+        raise OutsideModel,
+              "the blades would be stalled at #{speed_kt.round} kt, #{rotor_pct.round} % rotor rpm#{banked}"
       end
 
       def hover_power_w(height_m: nil) = at(0.0, 0.0, height_m: height_m).engine_power_w
@@ -70,10 +74,11 @@ module Fujin
       end
 
       # Flattest angle over the ground along a line with this headwind (negative: tailwind).
+      # @param highest_kt [Float] that may be flown
       # @return [Array(Float, Float)] speed kt, ground glide ratio
-      def best_glide(rotor_pct: 100.0, headwind_kt: 0.0)
+      def best_glide(rotor_pct: 100.0, headwind_kt: 0.0, highest_kt: 120.0)
         wind = headwind_kt * Quantities::KT
-        speed, slope = Roots.minimum(35.0, 120.0, tolerance: 0.2) do |kt|
+        speed, slope = Roots.minimum(35.0, [highest_kt, 120.0].min, tolerance: 0.2) do |kt|
           -(atmosphere.true_speed(kt * Quantities::KT) - wind) / autorotation_sink_m_s(kt, rotor_pct: rotor_pct)
         end
         [speed, -slope]

@@ -5,13 +5,17 @@ module Fujin
     # What to watch today, each with the number behind it and what to do about it. A check whose number the plan does
     # not have says nothing.
     class Cautions
-      # Stage limits (settings of the house): wind, gust spread, crosswind, knots.
+      # Stage limits (settings of the house), knots.
+      StageLimits = Value.define(:wind, :gust_spread, :crosswind, :tailwind)
       STAGE_LIMITS = {
-        'early' => [15, 8, 8],
-        'solo' => [20, 10, 10],
-        'test' => [25, 12, 12],
-        'instructor' => [30, 15, 15]
+        'early' => StageLimits.new(wind: 15, gust_spread: 8, crosswind: 8, tailwind: 5),
+        'solo' => StageLimits.new(wind: 20, gust_spread: 10, crosswind: 10, tailwind: 5),
+        'test' => StageLimits.new(wind: 25, gust_spread: 12, crosswind: 12, tailwind: 5),
+        'instructor' => StageLimits.new(wind: 30, gust_spread: 15, crosswind: 15, tailwind: 5)
       }.freeze
+
+      # A tailwind under this is not worth a word, kt.
+      TAILWIND_KT = 1.0
 
       TRAINING_AID = [
         'training_aid',
@@ -19,15 +23,17 @@ module Fujin
       ].freeze
       THROTTLE_OFF = [
         'throttle_off',
-        'Throttle-off practice near the ground only with a qualified instructor on the controls.'
+        'Throttle off near the ground: only with a qualified instructor on the controls.'
       ].freeze
-      GATE = ['gate', 'A gate missed is a go-around.'].freeze
-      GATE_POWER_OFF = ['gate', 'A gate missed is a go-around: throttle joined first, then collective.'].freeze
+      GATE = 'A gate missed is a go-around.'
+      GATE_POWER_OFF = 'A gate missed is a go-around: throttle joined first, then collective.'
 
       # @param declaration [Catalogue::Declaration]
       # @param slow_headings [Array<Array(String, Float)>] flown slowly with power
+      # @param gated [Boolean] has the plan gates?
       # @param own [Array<Caution>] the manoeuvre's
-      def initialize(conditions, numbers, course_deg:, stage:, declaration:, house:, slow_headings: [], own: [])
+      def initialize(conditions, numbers, course_deg:, stage:, declaration:, house:, slow_headings: [], gated: true,
+                     own: [])
         @conditions = conditions
         @type = conditions.type
         @numbers = numbers
@@ -36,6 +42,7 @@ module Fujin
         @declaration = declaration
         @house = house
         @slow_headings = slow_headings
+        @gated = gated
         @own = own
       end
 
@@ -67,19 +74,23 @@ module Fujin
 
       def always
         texts = [TRAINING_AID]
-        texts += [THROTTLE_OFF, GATE_POWER_OFF] if @declaration.power_off
-        texts << GATE if !@declaration.power_off && @declaration.gated
+        texts << THROTTLE_OFF if @declaration.power_off && @declaration.course_of != 'any'
+        texts << ['gate', missed_gate] if missed_gate
         texts.map { |id, text| caution(id, 'note', text) }
       end
 
+      # What to do at a gate missed, said only where there is one, or where the exercise has its own words.
+      def missed_gate = @declaration.missed_gate || (@gated ? ordinary_go_around : nil)
+      def ordinary_go_around = @declaration.power_off ? GATE_POWER_OFF : GATE
+
       def wind_limits
-        top, spread, cross = STAGE_LIMITS.fetch(@stage)
+        limits = STAGE_LIMITS.fetch(@stage)
         wind = @conditions.wind
-        across = wind.crosswind_kt(@course_deg).abs
         [
-          over('stage_wind', 'Wind', [wind.speed_kt, wind.gust_kt || 0].max, top),
-          over('stage_gust_spread', 'Gust spread', wind.gust_spread_kt, spread),
-          over('stage_crosswind', 'Crosswind', across, cross)
+          over('stage_wind', 'Wind', wind.speed_kt, limits.wind),
+          over('stage_gust', 'Gusts to', wind.gust_kt || 0, limits.wind),
+          over('stage_gust_spread', 'Gust spread', wind.gust_spread_kt, limits.gust_spread),
+          over('stage_crosswind', 'Crosswind', wind.crosswind_kt(@course_deg).abs, limits.crosswind)
         ]
       end
 
@@ -89,8 +100,7 @@ module Fujin
         caution(
           id,
           'limit',
-          "#{name} #{value.round} kt is over the limit of #{limit} kt " \
-            "for stage '#{@stage}', by #{(value - limit).ceil} kt: not today with this student."
+          "#{name} #{format('%g', value.round(1))} kt, limit #{limit} kt at #{@stage} stage: not today."
         )
       end
 
@@ -101,8 +111,7 @@ module Fujin
         caution(
           'mass',
           'limit',
-          "Mass #{@conditions.mass_kg.round} kg is over the type's #{top} kg, by #{(@conditions.mass_kg - top).ceil} " \
-            'kg: do not fly.'
+          "#{(@conditions.mass_kg - top).ceil} kg over the greatest mass of #{top} kg: do not fly."
         )
       end
 
@@ -114,49 +123,36 @@ module Fujin
         ige = value('hover_power_ige_kw')
         oge = value('hover_power_oge_kw')
         return [caution('power_ige', 'limit', 'The rotor cannot carry this load here: no hover.')] unless ige && oge
+
         if available < ige
-          return [
-            caution(
-              'power_ige',
-              @declaration.hovers == 'none' ? 'caution' : 'limit',
-              hover_text('in ground effect', ige, available, 'no hover today')
-            )
-          ]
+          level = @declaration.hovers == 'none' ? 'caution' : 'limit'
+          return [caution('power_ige', level, hover_text('in ground effect', ige, available, NO_HOVER))]
         end
         return [] unless available < oge
 
         level = @declaration.hovers == 'oge' ? 'limit' : 'caution'
-        [
-          caution(
-            'power_oge',
-            level,
-            hover_text(
-              'out of ground effect',
-              oge,
-              available,
-              'end low, keep translational lift until in ground effect'
-            )
-          )
-        ]
+        [caution('power_oge', level, hover_text('out of ground effect', oge, available, LOW_HOVER_ONLY))]
       end
+
+      # What is left to do without the power for a hover, by what the course is of.
+      NO_HOVER = { 'final' => 'no hover today, a run-on at most', 'take_off' => 'no take-off from a hover today',
+                   'hover' => 'no hover today', 'any' => 'no hover to come home to, plan a run-on' }.freeze
+      LOW_HOVER_ONLY = { 'final' => 'end low, and keep translational lift until in ground effect',
+                         'take_off' => 'stay in ground effect until climb speed, no vertical departure',
+                         'hover' => 'stay low', 'any' => 'the hover to come home to is a low one' }.freeze
+      private_constant :NO_HOVER, :LOW_HOVER_ONLY
 
       def climb_power
         climb = value('climb_fpm')
         return nil if climb && climb > 200
 
-        text =
-          if climb
-            "Full power gives #{climb.round} ft/min of climb, 200 wanted, #{(200 - climb).ceil} short"
-          else
-            'Full power does not keep level flight'
-          end
-        caution('climb', 'limit', "#{text} at this mass and density altitude: lighter, cooler or not today.")
+        text = climb ? "Full power climbs #{climb.round} ft/min, 200 wanted" : 'Full power does not hold height'
+        caution('climb', 'limit', "#{text} today: less load, a cooler hour, or don't go.")
       end
 
-      def hover_text(where, needed, available, advice)
-        "Hover #{where} needs #{needed.round(1)} kW, #{available.round(1)} kW are there, " \
-          "#{(needed - available).round(1)} kW short: #{advice}."
-      end
+      def hover_text(where, needed, available, advice) =
+        "Hover #{where}: #{needed.round(1)} kW needed, #{available.round(1)} available: " \
+          "#{advice.fetch(@declaration.course_of)}."
 
       # The house's least power margin for this manoeuvre.
       def power_margin
@@ -169,8 +165,8 @@ module Fujin
         caution(
           'power_margin',
           'limit',
-          "Power margin #{where} ground effect is #{margin.round(1)} %, #{wanted} % wanted for this manoeuvre, " \
-            "#{(wanted - margin).round(1)} points short: less fuel, solo, a cooler hour, or another exercise."
+          "Power margin #{margin.round(1)} % #{where} ground effect, #{wanted} % wanted: less fuel, a cooler hour, " \
+            'or another exercise.'
         )
       end
 
@@ -183,30 +179,28 @@ module Fujin
           caution(
             'floor_rpm_low',
             'caution',
-            "Rotor rpm on the collective stop is #{floor.round(1)} % today: that is the target. 100 % cannot be " \
-              'held, so no collective in the glide.'
+            "Collective fully down gives #{floor.round(1)} % today: that is the target. Keep it fully down."
           )
         elsif floor > high
           caution(
             'floor_rpm_high',
             'caution',
-            "Rotor rpm on the collective stop would reach #{floor.round(1)} %, over the band's #{high} %: collective " \
-              'check early and small.'
+            "Collective fully down would pass the band's #{high} % (#{floor.round(1)} %): check early and small."
           )
         end
       end
 
+      # With the power still there the answer is another: the manoeuvre has its own words.
       def reaction
         seconds = value('reaction_time_s')
-        return nil unless seconds
+        return nil unless seconds && @declaration.power_off
 
-        hand = HAND.fetch(@house['collective_hand'])
         caution(
           'reaction',
           seconds < 1.2 ? 'caution' : 'note',
           "From #{value('entry_speed_kt').round} kt the rotor falls to #{@type.power_off_band[0]} % in " \
             "#{seconds.round(1)} s with the hands still: " \
-            "#{hand}, #{@type.power_loss_pedal} pedal with it."
+            "#{HAND.fetch(@house['collective_hand'])}, #{@type.power_loss_pedal} pedal with it."
         )
       end
 
@@ -217,17 +211,32 @@ module Fujin
       }.freeze
       private_constant :HAND
 
+      # Autorotations, approaches and take-offs are planned into wind: from the stage's limit on it is one. A hover is
+      # turned round more easily than a line, unless the power goes in it.
       def tailwind
-        headwind = @conditions.wind.headwind_kt(@course_deg)
-        return nil if headwind > -3 || @declaration.any_course
+        tail = -@conditions.wind.headwind_kt(@course_deg)
+        words = TAILWINDS[@declaration.course_of]
+        return nil if tail < TAILWIND_KT || words.nil?
 
-        caution(
-          'tailwind',
-          'caution',
-          "Tailwind #{(-headwind).round} kt on the final course: ground speed at the end is higher by that much. " \
-            'Turn the line round if you can.'
-        )
+        allowed = STAGE_LIMITS.fetch(@stage).tailwind
+        limit = tail.round(6) >= allowed && (@declaration.course_of != 'hover' || @declaration.power_off)
+        words = format(words, kt: tail.round)
+        return caution('tailwind', 'caution', words) unless limit
+
+        caution('tailwind', 'limit', "#{words} #{allowed} kt and more behind is over the limit for stage '#{@stage}'.")
       end
+
+      TAILWINDS = {
+        'final' =>
+          'Tailwind %<kt>d kt on the final course: ground speed at the end is higher by that much. Turn the line ' \
+          'round.',
+        'take_off' =>
+          'Tailwind %<kt>d kt on the take-off line: more ground to lift off and to climb over. Turn the line round.',
+        'hover' =>
+          'Wind %<kt>d kt from behind the nose: the tail wants to swing into it, and there is less to stop a drift ' \
+          'backwards. Turn the nose into wind.'
+      }.freeze
+      private_constant :TAILWINDS
 
       def lte
         wind = @conditions.wind
@@ -240,9 +249,8 @@ module Fujin
         caution(
           'lte',
           'caution',
-          "Wind #{relative}° from the nose #{hit[0]} lies in a loss-of-tail-rotor-effectiveness sector for this " \
-            'rotor direction: ' \
-            "be ready with #{@type.power_on_pedal} pedal as collective comes in."
+          "Wind from #{relative}° to the nose #{hit[0]}: tail rotor disturbed there (a loss of its effectiveness). " \
+            "Be ready with #{@type.power_on_pedal} pedal as the collective comes in."
         )
       end
 
@@ -258,7 +266,7 @@ module Fujin
           'carburettor_ice',
           'caution',
           "Carburettor ice #{serious ? 'likely at low power' : 'possible'} (#{@conditions.oat_c.round} °C, dew point " \
-            "#{@conditions.dew_point_c.round} °C): #{@declaration.heat_prompt}, as the flight manual says."
+            "#{@conditions.dew_point_c.round} °C): #{@declaration.heat_prompt}."
         )
       end
 
@@ -279,15 +287,26 @@ module Fujin
         feet = value('density_altitude_ft')
         return nil unless feet && feet > 3000
 
+        over = ((@conditions.atmosphere.true_speed(1.0) - 1.0) * 100).round
         caution(
           'density_altitude',
           'caution',
-          "Density altitude #{feet.round(-2)} ft: true speeds are " \
-            "#{((@conditions.atmosphere.true_speed(1.0) - 1.0) * 100).round} % " \
-            'over what the dial shows, ' \
-            'less power, rotor rpm higher in autorotation. Begin higher, check rpm early.'
+          "Density altitude #{thousands(feet.round(-2))} ft: less power, true speed #{over} % over the dial" \
+            "#{density_adds}."
         )
       end
+
+      def density_adds
+        if @declaration.power_off && @declaration.course_of != 'hover'
+          '. Rotor rpm builds quicker in autorotation: begin higher, check early'
+        elsif @declaration.course_of == 'take_off'
+          @type.helicopter? ? '. Less climb, more ground to climb speed' : '. A longer roll, a weaker climb'
+        elsif @declaration.course_of == 'final'
+          '. More ground speed for the same airspeed'
+        end
+      end
+
+      def thousands(feet) = feet.to_i.to_s.gsub(/(?<=\d)(?=(\d{3})+\z)/, ',')
 
       # Exercises outside the test, by the house's choice.
       def enrichment
@@ -302,7 +321,7 @@ module Fujin
           caution(
             'outside_test',
             'caution',
-            "Outside the test: the house method keeps it for after the test, and the standard here is '#{@stage}'."
+            'Outside the test syllabus: the school teaches it after the test.'
           )
         end
       end

@@ -3,7 +3,14 @@
 module Fujin
   module Planning
     # A point the attempt must pass with its numbers in band, or be broken off.
-    # `measures` are {target:, low:, high:, unit:} by measure id; `text` says what to look at where no measure can.
-    Gate = Value.define(:id, :height_ft, :along_ft, :measures, :text, defaults: { text: nil })
+    # `measures` are {target:, low:, high:, unit:} by measure id; `text` says what to look at and what a miss means.
+    Gate =
+      Value.define(:id, :height_ft, :along_ft, :measures, :text) do
+        self::TITLES = { 'lift off' => 'Lift-off', 'round out' => 'Round-out', 'roll out' => 'Out of the turn',
+                         'lift' => 'Off the ground', 'stop' => 'Last stop', 'recover' => 'Nose down' }.freeze
+
+        # What a person reads.
+        def title = self.class::TITLES.fetch(id, id.capitalize)
+      end
   end
 end

@@ -82,6 +82,11 @@ module Fujin
 
       def turn_out_ft = (self['turn_out'] == 'training' ? self['turn_out_training_ft'] : self['turn_out_real_ft']).to_f
 
+      # Seconds from power loss to the turn of a turning autorotation.
+      def turn_after_s = self['turn_entry'] == 'with_entry' ? TURN_WITH_ENTRY_S : self['turn_established_s'].to_f
+      # Collective and pedal first, bank by the third second.
+      TURN_WITH_ENTRY_S = 2.0
+
       # Sink allowed at an airspeed on an approach, ft/min.
       def sink_allowed_fpm(ias_kt)
         return 300.0 if self['sink_limit'] == 'flat' && ias_kt < 30.0

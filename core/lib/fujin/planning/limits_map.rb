@@ -4,6 +4,7 @@ module Fujin
   module Planning
     # The limits map: where a flight must not go, and the plan drawn through it.
     module LimitsMap
+      MOST_SINK_FPM = 3000.0
       SPEED = Axis.new(label: 'Airspeed', unit: 'kt', low: 0.0, high: 80.0)
 
       module_function
@@ -24,16 +25,26 @@ module Fujin
         if autorotation
           lines << Shape.new(id: 'autorotation', label: 'autorotation', kind: 'plan', points: autorotation_curve(trim))
         end
+        never_exceed = autorotation && NeverExceed.power_off_kt(conditions)
+        lines << never_exceed_line(never_exceed) if never_exceed
         Chart.new(
           id: 'sink',
           title: 'Sink against airspeed',
-          x: SPEED,
-          y: Axis.new(label: 'Sink', unit: 'fpm', low: 0.0, high: 3000.0),
+          x: never_exceed ? SPEED.with(high: [SPEED.high, (never_exceed / 10.0).ceil * 10.0].max) : SPEED,
+          y: Axis.new(label: 'Sink', unit: 'fpm', low: 0.0, high: MOST_SINK_FPM),
           areas: [vortex_ring(trim)],
           lines: lines,
           track: path.select(&:ias_kt).map { |p| [p.ias_kt, [p.sink_fpm, 0.0].max] }
         )
       end
+
+      def never_exceed_line(speed_kt) =
+        Shape.new(
+          id: 'never_exceed',
+          label: 'never exceed, power off',
+          kind: 'limit',
+          points: [[speed_kt, 0.0], [speed_kt, MOST_SINK_FPM]]
+        )
 
       def vortex_ring(trim)
         edges = (0..20).filter_map do |i|

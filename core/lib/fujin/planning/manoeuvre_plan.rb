@@ -25,7 +25,7 @@ module Fujin
         check_kind
         @height_given = !height_ft.nil?
         @height_ft = (height_ft || default_height_ft).to_f
-        InvalidInput.check_ranges('height_ft' => [@height_ft, *height_range_ft])
+        InvalidInput.check_ranges('course_deg' => [@course_deg, 0, 360], 'height_ft' => [@height_ft, *height_range_ft])
       end
 
       # @return [Plan]
@@ -76,7 +76,7 @@ module Fujin
       def charts = []
       def own_cautions = []
       # Headings flown slowly with power, for the tail rotor: [[what, heading deg]].
-      def slow_headings = [['at the end', @course_deg]]
+      def slow_headings = declaration.course_of == 'any' ? [] : [['at the end', @course_deg]]
 
       def cautions
         Cautions.new(
@@ -87,8 +87,20 @@ module Fujin
           declaration: declaration,
           house: @house,
           slow_headings: slow_headings,
+          gated: gates.any?,
           own: own_cautions
         ).all
+      end
+
+      # Blades with lag hinges and a landing gear can shake each other up.
+      # @return [Array<Caution>]
+      def ground_resonance
+        return [] unless @type.helicopter? && @type.fetch('rotor.blades') > 2
+
+        text =
+          'A growing shake on the ground: lift off if rotor rpm is in band; if not, collective down and throttle ' \
+            'closed.'
+        [caution('ground_resonance', 'caution', text)]
       end
 
       def caution(id, level, text) = Caution.new(id: id, level: level, text: text)
@@ -123,6 +135,19 @@ module Fujin
         )
       end
 
+      # Level flight along the course through airspeeds at times: [[t s, kt], ...], changed evenly between.
+      # @yield [kt] rotor rpm, percent
+      def level_path(stations)
+        along = 0.0
+        last = nil
+        stations.map do |t, kt|
+          ground = groundspeed_kt(@course_deg, kt)
+          along += (last[1] + ground) / 2.0 * Q::KT * (t - last[0]) / Q::FT if last
+          last = [t, ground]
+          point(t, along, @height_ft, kt, ground, 0.0, :level, rotor_rpm_pct: block_given? ? yield(kt) : 100.0)
+        end
+      end
+
       # What a flown row adds to the path's last point, headwind taken off.
       # @param row [#t_s, #ahead_m, #height_m, #ias_kt, #sink_m_s, #rotor_pct] counted from that point
       def point_after(last, row, phase)
@@ -131,7 +156,7 @@ module Fujin
           last.along_ft + ((row.ahead_m - (headwind_kt * Quantities::KT * row.t_s)) / Quantities::FT),
           last.height_ft + (row.height_m / Quantities::FT),
           row.ias_kt,
-          row.ias_kt - headwind_kt,
+          true_kt(row.ias_kt) - headwind_kt,
           row.sink_m_s / Quantities::FPM,
           phase,
           rotor_rpm_pct: row.rotor_pct

@@ -15,6 +15,18 @@ module Fujin
           @trim = conditions.trim
         end
 
+        # Airspeed of effective translational lift, kt: the type file's, or where the way through the air is 1.3 times
+        # the hover's induced velocity, which leaves two thirds of that velocity to be paid for (momentum theory).
+        def translational_lift_kt
+          @conditions.type.optional('speeds_kt.translational_lift') ||
+            (
+              @conditions.atmosphere.equivalent_speed(
+                LIFT_RATIO * @trim.rotor.hover_induced_velocity(@conditions.mass_kg * Quantities::G)
+              ) / Quantities::KT
+            )
+        end
+        LIFT_RATIO = 1.3
+
         def power_available_w = @trim.power_available_w
         def level_power_w(speed_kt) = @trim.level_power_w(speed_kt)
         def power_w(speed_kt, sink_m_s) = @trim.at(speed_kt, sink_m_s).engine_power_w

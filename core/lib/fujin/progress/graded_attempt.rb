@@ -2,13 +2,15 @@
 
 module Fujin
   module Progress
-    # One attempt as the record keeps it: when (a date), what the instructor decided per phase, how much help,
+    # One attempt as the record keeps it: when (a date), what the instructor decided on each of its phases (nil on one
+    # that nobody graded), how much help,
     # whether it counts, whether a critical measure was out of limits.
     GradedAttempt = Value.define(:manoeuvre, :flown_at, :on_day, :grades, :help, :counts, :critical, :trainer,
                                  defaults: { trainer: false }) do
       # The lowest phase grade; nil when no phase was graded.
       def level = grades.values.compact.min
       def to_standard? = !level.nil? && grades.values.none?(&:nil?) && level >= 3
+      def ungraded = grades.select { |_, grade| grade.nil? }.keys
       def unassisted? = help == 'alone'
     end
   end

@@ -34,7 +34,7 @@ module Fujin
         condition(
           'enough_attempts',
           @recent.size >= wanted,
-          "#{[@counted.size, wanted].min} of the last #{wanted} counted attempts are there"
+          "#{[@counted.size, wanted].min} of #{wanted} counted attempts flown"
         )
       end
 
@@ -43,8 +43,14 @@ module Fujin
         condition(
           'to_standard',
           @recent.any? && good == @recent.size,
-          last("#{good} of the last #{@recent.size} counted attempts to standard in every phase")
+          last("#{good} of the last #{@recent.size} counted attempts to standard in every phase#{ungraded}")
         )
+      end
+
+      # A phase that nobody graded is not to standard, whatever the others are.
+      def ungraded
+        phases = @recent.flat_map(&:ungraded).uniq
+        phases.empty? ? '' : "; not graded: #{phases.join(', ').tr('_', ' ')}"
       end
 
       def alone

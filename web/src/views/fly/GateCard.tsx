@@ -1,6 +1,7 @@
 import type { Sortie } from '../../api/client'
 import { usePlan } from '../../api/queries'
 import { KeyFigure } from '../../design/Figure'
+import { gatePlace } from '../../design/words'
 
 /** The few numbers that are looked at in the air. */
 export function GateCard({ sortie }: { sortie: Sortie }) {
@@ -22,10 +23,7 @@ export function GateCard({ sortie }: { sortie: Sortie }) {
         ))}
       {gates.map((gate) => (
         <p key={gate.id} className="col-span-3 m-0 text-sm">
-          <b>
-            {gate.id}, {Math.round(gate.height_ft)} ft
-          </b>{' '}
-          {gate.text ?? 'in band, or go around: throttle first, then collective'}
+          <b>{gatePlace(gate)}</b> {gate.text}
         </p>
       ))}
     </section>

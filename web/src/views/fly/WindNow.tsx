@@ -12,7 +12,7 @@ interface Asked {
 }
 
 const SEEN: Asked[] = [
-  { label: 'from °', most: 360 },
+  { label: 'From, ° true', most: 360 },
   { label: 'kt', most: 99 },
 ]
 const DRIFT: Asked[] = [

@@ -1,5 +1,5 @@
 import type { Plan } from '../../api/client'
-import { figure, unitWord } from '../../design/words'
+import { figure, gatePlace, unitWord } from '../../design/words'
 
 type Gate = Plan['gates'][number]
 
@@ -12,11 +12,8 @@ export function Gates({ gates }: { gates: Gate[] }) {
       <dl className="m-0 grid grid-cols-[auto_1fr] gap-x-4 gap-y-1 text-sm">
         {gates.map((gate) => (
           <div key={gate.id} className="contents">
-            <dt className="figures font-semibold">
-              {gate.id}, {figure(gate.height_ft, 'ft')}
-              <span className="unit">ft</span>
-            </dt>
-            <dd className="m-0">{[...bands(gate), gate.text ?? 'in band, or go around'].join('; ')}</dd>
+            <dt className="figures font-semibold">{gatePlace(gate)}</dt>
+            <dd className="m-0">{[...bands(gate), gate.text].join('; ')}</dd>
           </div>
         ))}
       </dl>

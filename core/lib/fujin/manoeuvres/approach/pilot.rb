@@ -69,6 +69,8 @@ module Fujin
         STATIONS_CLOSER = 1.5
         SLOPE_SHARE = 0.02
         SLOPE_M = 0.5
+        # The line's length is found to so much.
+        LENGTH_STEP_M = 0.5
         # Ground effect is worked out no lower.
         LEAST_M = 0.3
 
@@ -119,7 +121,23 @@ module Fujin
 
         def low? = @height < LOW_M
         def to_go = -@along
-        def line_height(metres) = @task.end_height_m + ([metres, 0.0].max * Math.tan(@task.angle_rad))
+
+        # The line goes on straight before its beginning.
+        def line_height(metres)
+          line = @task.line.call([metres, 0.0].max)
+          line < @task.start_height_m ? line : @task.start_height_m + ((metres - length_m) * Math.tan(@task.angle_rad))
+        end
+
+        # From the line's beginning to its end, and its slope with so much still to go.
+        def length_m
+          @length_m ||= (0..).lazy.map do |i|
+            i * LENGTH_STEP_M
+          end.find { |m| @task.line.call(m) >= @task.start_height_m - 1e-6 }
+        end
+
+        def slope(metres)
+          (line_height(metres + SLOPE_M) - line_height(metres - SLOPE_M)) / (SLOPE_M + [metres, SLOPE_M].min)
+        end
 
         def change_phase(dt)
           case @phase
@@ -147,14 +165,13 @@ module Fujin
 
         # Steady flight along the line: [to go m, disc pitch, collective].
         def stations
-          length = (@task.start_height_m - @task.end_height_m) / Math.tan(@task.angle_rad)
           (0..STATIONS).map do |i|
-            metres = length * ((i / STATIONS.to_f)**STATIONS_CLOSER)
+            metres = length_m * ((i / STATIONS.to_f)**STATIONS_CLOSER)
             ground = wanted_speed(metres)
             air = [@trim.atmosphere.equivalent_speed(ground + @headwind), 0.0].max / Quantities::KT
             height = line_height(metres)
             point =
-              @trim.at(air, ground * Math.tan(@task.angle_rad), height_m: height < LOW_M ? [height, LEAST_M].max : nil)
+              @trim.at(air, ground * slope(metres), height_m: height < LOW_M ? [height, LEAST_M].max : nil)
             [metres, point.disc_pitch_rad, point.collective_rad]
           end
         end
@@ -234,7 +251,7 @@ module Fujin
           off = @height - line_height(to_go)
           return @task.sank_m_s if sinking?(off)
 
-          (@ground_along * Math.tan(@task.angle_rad)) + (LINE_SINK_PER_M * off).clamp(-LINE_SINK_M_S, LINE_SINK_M_S)
+          (@ground_along * slope([to_go, 0.0].max)) + (LINE_SINK_PER_M * off).clamp(-LINE_SINK_M_S, LINE_SINK_M_S)
         end
 
         def setting_down? =

@@ -7,6 +7,8 @@ module Fujin
       # allowed, the distance from vortex ring state, the power, the decision point. The profile is steady flight at
       # each point; the power for slowing down is left out.
       class Plan < Planning::ManoeuvrePlan
+        # Longer inside the height-velocity area is more than an approach to a hover needs, s. Chosen.
+        LONG_IN_AVOID_AREA_S = 30.0
         # Heights at which the profile is drawn, as shares of the start.
         STEPS = 60
         # Apparent closing ends in a hover here, ft.
@@ -14,9 +16,10 @@ module Fujin
         # The vortex-ring region needs this margin of sink, ft/min.
         RING_MARGIN_FPM = 200.0
 
-        # What a pilot flies down: the line, where and how fast it begins, the ground speed with so many feet still to
-        # go.
-        Profile = Value.define(:angle_deg, :start_height_ft, :end_height_ft, :start_ias_kt, :ground_kt, :ending)
+        # What a pilot flies down: the line, where and how fast it begins, ground speed and height with so many feet
+        # still to go.
+        Profile =
+          Value.define(:angle_deg, :start_height_ft, :end_height_ft, :start_ias_kt, :ground_kt, :line_ft, :ending)
 
         # @return [Profile]
         def profile
@@ -26,6 +29,7 @@ module Fujin
             end_height_ft: end_height_ft,
             start_ias_kt: start_ias_kt,
             ground_kt: method(:groundspeed_at_kt),
+            line_ft: method(:line_ft),
             ending: ending
           )
         end
@@ -37,6 +41,8 @@ module Fujin
         def gate_names = ['decision']
         def start_ias_kt = @type.glide_speed_kt.to_f
         def end_height_ft = @house['hover_height_ft'].to_f
+        # Height of the line with so many feet still to go.
+        def line_ft(to_go_ft) = end_height_ft + (to_go_ft * Math.tan(angle_deg * Q::DEG))
         def distance_ft(height_ft) = (height_ft - end_height_ft) / Math.tan(angle_deg * Q::DEG)
         def start_groundspeed_kt = groundspeed_kt(@course_deg, start_ias_kt)
 
@@ -66,8 +72,8 @@ module Fujin
                 ground = groundspeed_at_kt(to_go)
                 t += (last[0] - to_go) * Q::FT / ((last[1] + ground) / 2.0 * Q::KT) if last
                 last = [to_go, ground]
-                sink = ground * Q::KT * Math.tan(angle_deg * Q::DEG) / Q::FPM
-                height = end_height_ft + (to_go * Math.tan(angle_deg * Q::DEG))
+                sink = ground * Q::KT * slope(to_go) / Q::FPM
+                height = line_ft(to_go)
                 point(
                   t,
                   -to_go,
@@ -81,6 +87,9 @@ module Fujin
             end
         end
 
+        # Height lost for each foot forward, so far from the end.
+        def slope(_to_go_ft) = Math.tan(angle_deg * Q::DEG)
+
         def own_numbers
           worst = path.min_by { |p| @house.sink_allowed_fpm(p.ias_kt) - p.sink_fpm }
           entry = path.first
@@ -88,7 +97,8 @@ module Fujin
             'entry_height_ft' => number(@height_ft, 'ft'),
             'entry_distance_ft' => number(-entry.along_ft, 'ft'),
             'approach_angle_deg' => number(angle_deg, 'deg'),
-            'air_angle_deg' => number(Math.atan2(entry.sink_fpm * Q::FPM, entry.ias_kt * Q::KT) / Q::DEG, 'deg'),
+            'air_angle_deg' => number(Math.atan2(entry.sink_fpm * Q::FPM, true_kt(entry.ias_kt) * Q::KT) / Q::DEG,
+                                      'deg'),
             'entry_speed_kt' => number(entry.ias_kt, 'kt'),
             'groundspeed_kt' => number(entry.groundspeed_kt, 'kt'),
             'entry_sink_fpm' => number(entry.sink_fpm, 'fpm'),
@@ -149,7 +159,8 @@ module Fujin
           lowest = path.map { |p| [power_at_kw(p), p] }.min_by(&:first)
           last = try('kw') { trim.hover_power_w(height_m: end_height_ft * Q::FT) / 1000.0 }
           {
-            'least_power_kw' => number(lowest[0], 'kw'),
+            # Under nothing is the rotor's own: the glide has begun.
+            'least_power_kw' => number([lowest[0], 0.0].max, 'kw'),
             'final_power_kw' => last,
             'final_pull_kw' => last.value ? number(last.value - lowest[0], 'kw') : no_number('kw', last.reason),
             'lowest_level_speed_kt' => lowest_level_speed(trim.power_available_w, nil)
@@ -173,10 +184,12 @@ module Fujin
           false
         end
 
-        # The decision comes before the speed is lost: where the airspeed falls to the house's decision speed.
-        def decision_point
-          @decision_point ||= path.find { |p| p.ias_kt <= @house['decision_speed_kt'] } || at_height(100.0)
-        end
+        # The decision comes before the speed is lost: where the airspeed falls to the house's decision speed, and never
+        # under the lowest gate, however much of the speed the wind keeps.
+        def decision_point =
+          @decision_point ||= path.find do |p|
+            p.ias_kt <= @house['decision_speed_kt'] || p.height_ft <= @house['gate_minimum_ft']
+          end
 
         def decision_numbers
           {
@@ -195,11 +208,11 @@ module Fujin
               id: 'decision',
               height_ft: d.height_ft,
               along_ft: d.along_ft,
-              text: 'continue or go around, said aloud',
+              text: 'continue or go around, said aloud; around is power, level attitude, speed first',
               measures: {
                 'ias_kt' => within(d.ias_kt, 6, 'kt'),
                 'sink_fpm' => {
-                  target: d.sink_fpm,
+                  target: [d.sink_fpm, allowed].min,
                   low: 0.0,
                   high: allowed,
                   unit: 'fpm'
@@ -270,8 +283,9 @@ module Fujin
           caution(
             'sink_limit',
             'limit',
-            "Sink passes what is allowed by #{(-margin).ceil} ft/min at #{value('least_margin_at_kt').round} kt: a " \
-              'shallower angle, or a later loss of speed.'
+            "At #{value('least_margin_at_kt').round} kt the sink is #{(-margin).ceil} ft/min over the limit: " \
+              'shallower, or ' \
+              'keep the speed longer.'
           )
         end
 
@@ -282,10 +296,11 @@ module Fujin
           caution(
             'vortex_ring',
             margin.negative? ? 'limit' : 'caution',
-            'Vortex ring state begins ' \
-              "#{margin.negative? ? "#{(-margin).ceil} ft/min inside" : "#{margin.floor} ft/min beyond"} this " \
-              "approach's sink: " \
-              'less sink before less speed.'
+            if margin.negative?
+              "The line is #{(-margin).ceil} ft/min inside vortex ring: less sink before less speed."
+            else
+              "#{margin.floor} ft/min more sink would be vortex ring: less sink before less speed."
+            end
           )
         end
 
@@ -299,21 +314,22 @@ module Fujin
           caution(
             'vortex_escape',
             'note',
-            "Rising sink, dead collective, shaking: out of the column #{way}. Never more collective alone."
+            "Sink grows, collective does nothing, it shakes: out #{way}. Never collective alone."
           )
         end
 
         def avoid_area
           seconds = value('avoid_area_s')
-          if seconds > 2
-            caution(
-              'avoid_area',
-              'caution',
-              "#{seconds.round} s inside the height-velocity area: an engine failure there has no good answer."
-            )
-          else
-            nil
-          end
+          return nil unless seconds > 2
+
+          caution(
+            'avoid_area',
+            seconds > LONG_IN_AVOID_AREA_S ? 'caution' : 'note',
+            "#{seconds.round} s of the line lie inside the height-velocity area, as the end of any approach to a " \
+              'hover does: no lingering there. With low power in the descent an engine failure is easier met than ' \
+              'the diagram ' \
+              'says, at hover power it is not.'
+          )
         end
       end
     end

@@ -30,6 +30,9 @@ module Fujin
           ],
           settings: %w[power_limit_pct approach_angle_deg surface],
           house: %w[sink_limit vortex_escape],
+          checks: [
+            *Catalogue::CHECKS, 'Surface looked at, wind along it', 'Straight ahead clear for the slide'
+          ],
           planner: RunOnPlan,
           angle_setting: 'run_on_angle_deg',
           key_numbers: %w[

@@ -16,7 +16,11 @@ module Fujin
           'gravel' => 0.5
         }.freeze
         DEFAULT_CAP_PCT = 85.0
+        # Speed kept over the least that the cap sustains, kt, and the ground speed under which nothing runs on.
+        CAP_MARGIN_KT = 3.0
+        RUN_ON_KT = 5.0
         THRESHOLD_FT = 20.0
+        THRESHOLD_SINK_FPM = 300.0
         IN_GROUND_EFFECT_M = 3.3 * Quantities::FT
 
         private
@@ -31,7 +35,10 @@ module Fujin
 
         def lowest_near = @lowest_near ||= lowest_level_speed(cap_w, IN_GROUND_EFFECT_M)
         def lowest_away = @lowest_away ||= lowest_level_speed(cap_w, nil)
-        def contact_ias_kt = @contact_ias_kt ||= lowest_near.value || raise(OutsideModel, lowest_near.reason)
+        def lowest_kt = lowest_near.value || raise(OutsideModel, lowest_near.reason)
+        # At translational lift, unless the cap asks for more.
+        def contact_ias_kt = @contact_ias_kt ||= [performance.translational_lift_kt, lowest_kt + CAP_MARGIN_KT].max
+        def contact_power_w = trim.level_power_w(contact_ias_kt, height_m: IN_GROUND_EFFECT_M)
         def contact_groundspeed_kt = [groundspeed_kt(@course_deg, contact_ias_kt), 0.0].max
 
         # Slows evenly from the start to the contact speed.
@@ -45,7 +52,10 @@ module Fujin
         def slide_ft(friction) = ((contact_groundspeed_kt * Q::KT)**2) / (2.0 * friction * Q::G) / Q::FT
 
         def own_numbers
-          super.merge(
+          super.except('final_pull_kw').merge(
+            'translational_lift_kt' => number(performance.translational_lift_kt, 'kt'),
+            'cap_margin_kt' => number(contact_ias_kt - lowest_kt, 'kt'),
+            'final_power_kw' => number(contact_power_w / 1000.0, 'kw'),
             'power_cap_kw' => number(cap_w / 1000.0, 'kw'),
             'power_cap_pct' => number(cap_pct, 'pct'),
             'lowest_level_speed_kt' => lowest_near,
@@ -59,7 +69,14 @@ module Fujin
 
         def cap_on_the_instrument
           engine = Flight::Engine.new(@type, @conditions.atmosphere)
-          { "power_cap_#{engine.instrument_unit}" => number(engine.instrument(cap_w, 1.0), engine.instrument_unit) }
+          unit = engine.instrument_unit
+          cap = engine.instrument(cap_w, 1.0)
+          # The cap is a share too, of the hover's power.
+          gauge = unit == 'pct' ? 'torque_pct' : unit
+          {
+            "power_cap_#{gauge}" => number(cap, unit),
+            "cap_margin_#{gauge}" => number(cap - engine.instrument(contact_power_w, 1.0), unit)
+          }
         end
 
         def gates
@@ -83,9 +100,9 @@ module Fujin
               measures: {
                 'groundspeed_kt' => within(near.groundspeed_kt, 5, 'kt'),
                 'sink_fpm' => {
-                  target: near.sink_fpm,
+                  target: [near.sink_fpm, THRESHOLD_SINK_FPM].min,
                   low: 0.0,
-                  high: 300.0,
+                  high: THRESHOLD_SINK_FPM,
                   unit: 'fpm'
                 }
               }
@@ -119,6 +136,7 @@ module Fujin
           found =
             super +
             [
+              *ground_resonance,
               caution(
                 'aft_cyclic',
                 'caution',
@@ -126,21 +144,29 @@ module Fujin
                   'pedals, drift with cyclic.'
               )
             ]
-          if contact_ias_kt < 1.0
+          if contact_groundspeed_kt < RUN_ON_KT
+            found << caution(
+              'no_run_on',
+              'caution',
+              "The wind leaves #{contact_groundspeed_kt.round} kt over the ground at touchdown: under " \
+                "#{RUN_ON_KT.round} " \
+                'it is no run-on. Less wind along the line, or land with the wind as it is.'
+            )
+          end
+          if lowest_kt < 1.0
             found << caution(
               'cap_hovers',
               'caution',
-              "This cap (#{(cap_w / 1000).round(1)} kW) also hovers in ground effect: a run-on is practice today, " \
-                'not need. Keep it above translational lift.'
+              'This power also hovers: fly it as practice, above translational lift.'
             )
           end
           if contact_groundspeed_kt > 35
             found << caution(
               'fast_touchdown',
               'limit',
-              "Touchdown at #{contact_groundspeed_kt.round} kt over the ground, 35 at most, " \
-                "#{(contact_groundspeed_kt - 35).ceil} too fast: more wind along " \
-                'the line, less mass or a higher cap.'
+              "#{contact_groundspeed_kt.round} kt over the ground at touchdown, 35 at most: more headwind, less " \
+                'load, or a ' \
+                'higher cap.'
             )
           end
           found

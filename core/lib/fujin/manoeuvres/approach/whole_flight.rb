@@ -86,6 +86,7 @@ module Fujin
             angle_rad: angle_deg * Quantities::DEG,
             end_height_m: @profile.end_height_ft * Quantities::FT,
             ground_speed: method(:ground_speed),
+            line: method(:line_m),
             ending: ENDINGS.fetch(@profile.ending, :hover),
             decision_kt: @house['decision_speed_kt'],
             climb_kt: @conditions.type.fetch('speeds_kt.climb').to_f,
@@ -112,6 +113,15 @@ module Fujin
             )
           [planned - @faults['power_cap_broken'], 1.0].max * Quantities::KT
         end
+
+        # Height of the line with so much still to go: the plan's, steeper or flatter by the fault.
+        def line_m(metres)
+          return end_m + (metres * Math.tan(angle_deg * Quantities::DEG)) unless angle_deg == @profile.angle_deg
+
+          @profile.line_ft.call(metres / Quantities::FT) * Quantities::FT
+        end
+
+        def end_m = @profile.end_height_ft * Quantities::FT
 
         # Along the line before the angle is met, and the set-up before that.
         def start_m

@@ -57,7 +57,7 @@ module Fujin
           checks: CHECKS,
           settings: %w[glide_rotor_rpm_pct turn_deg turn_side bank_deg spot_option].freeze,
           power_off: true,
-          heat_prompt: 'heat on before the throttle closes',
+          heat_prompt: 'heat on before the throttle closes, as the flight manual says',
           finder: Finder,
           measurer: Measures,
           fault_finder: Faults,

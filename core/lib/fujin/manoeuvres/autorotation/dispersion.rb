@@ -7,7 +7,7 @@ module Fujin
       # (OptionRoute). Runs are seeded, so the same question has the same answer.
       #
       # Along the final course the glide goes where it goes. Across it a pilot steers: what a turn leaves beside the
-      # line is closed on the final glide as far as CLOSING_DEG allows, and only what is left scatters.
+      # line is closed on the final glide, and only what is left scatters.
       #
       # Places are where the run ends, in feet along and across from the spot, if the entry is where it was planned; an
       # entry moved over the ground moves them all with it, which is what makes a field of answers possible
@@ -17,6 +17,11 @@ module Fujin
         OPTIONS = %w[glide slow stretch delay s_turn circle].freeze
         # How steeply a pilot cuts back to the line on the final glide.
         CLOSING_DEG = 15.0
+        # How a pilot closes on the line: what is left of an offset after t seconds is e^-at·(cos bt + a/b·sin bt), the
+        # answer of keep_line's gains (Flight::Piloting: bank for metres and for m/s off the line), lateral
+        # acceleration being g times bank: ÿ = -g·(0.012·y + 0.05·ẏ).
+        CLOSING_A = Quantities::G * Flight::Piloting::DRIFT_GAIN / 2.0
+        CLOSING_B = Math.sqrt((Quantities::G * Flight::Piloting::LINE_GAIN) - (CLOSING_A**2))
 
         # What one run does differently from the plan.
         Deviation =
@@ -67,18 +72,22 @@ module Fujin
         # One run's place.
         def place(option, deviation)
           flown = route(option)
-          speed = @conditions.atmosphere.true_speed([flown.speed_kt + deviation.speed_kt, 0.0].max * Q::KT)
-          sink = flown.sink(deviation.speed_kt, deviation.rotor_pct)
-          turned = flown.turned(deviation.speed_kt, deviation.rotor_pct, deviation.bank_deg)
-          final_m = final_glide_m(flown, turned, sink, deviation) / sink * ground(speed, deviation)
-          before = flown.before_turns_m(speed) - (deviation.entry_ft * Q::FT) +
-            (entry_speed * deviation.delay_s * LATE_ALONG)
+          begun = flown.begun(deviation.speed_kt, deviation.rotor_pct, deviation.bank_deg)
+          flared = flown.flared(deviation.speed_kt, deviation.rotor_pct, deviation.flare_height_ft)
+          final_m =
+            flown.final_glide_m(height_left_m(begun, deviation), deviation.speed_kt, deviation.rotor_pct) do |kt|
+              ground(@conditions.atmosphere.true_speed(kt * Q::KT), deviation)
+            end
+          before = flown.level_m - (deviation.entry_ft * Q::FT) + (entry_speed * deviation.delay_s * LATE_ALONG)
           along =
-            entry_m[0] + (before * Math.cos(flown.track)) + turned.along_m + final_m + flown.flare_m +
-            (deviation.flare_height_ft * Q::FT * FLOAT) - (deviation.headwind_kt * Q::KT * flown.other_s(turned))
-          beside = entry_m[1] + (before * Math.sin(flown.track)) + turned.across_m
-          [along / Q::FT, (closed(beside, final_m) / Q::FT) + deviation.across_ft]
+            entry_m[0] + (before * Math.cos(flown.track)) + begun.along_m + final_m + flared.along_m -
+            (deviation.headwind_kt * Q::KT * (begun.seconds + flared.seconds))
+          beside = entry_m[1] + (before * Math.sin(flown.track)) + begun.across_m
+          [along / Q::FT, (closed(beside, final_m, final_speed(flown, deviation)) / Q::FT) + deviation.across_ft]
         end
+
+        def final_speed(flown, deviation) =
+          [ground(@conditions.atmosphere.true_speed((flown.speed_kt + deviation.speed_kt) * Q::KT), deviation), 1.0].max
 
         # Where the option's own entry lies from the planned one: how far it goes beyond (+) or short of the spot, ft.
         def offset_ft(option) = place(option, NONE)[0]
@@ -94,13 +103,11 @@ module Fujin
             bank_deg: 0.0,
             headwind_kt: 0.0
           )
-        # A flare begun higher floats farther: metres over the ground for each metre of height.
-        FLOAT = 1.9
         # Of what a late collective flies on at the entry's speed and sink, so much stays: the rest is won back as rotor
         # rpm and speed. Fitted to full flights.
         LATE_ALONG = 0.15
         LATE_DOWN = 0.25
-        private_constant :FLOAT, :LATE_ALONG, :LATE_DOWN
+        private_constant :LATE_ALONG, :LATE_DOWN
 
         # One standard deviation of where the entry is. A student's own misses hold all their scatter: the entry has
         # what the rest of the spread does not explain, so that nothing counts twice.
@@ -148,23 +155,24 @@ module Fujin
         def entry_sink = targets['glide_sink_fpm'] * Q::FPM
         def to_glide_m = (@height_ft - targets['flare_height_ft']) * Q::FT
 
-        # Height left for the final glide and what the entry's speed is worth, metres.
-        def final_glide_m(flown, turned, sink, deviation)
+        # Height left for the final glide, metres.
+        def height_left_m(begun, deviation)
           left =
-            to_glide_m - flown.entry_height_m - turned.height_m - (sink * flown.established_s) -
-            (deviation.flare_height_ft * Q::FT) - (entry_sink * deviation.delay_s * LATE_DOWN)
-          [left + flown.carried_m, 0.0].max
+            to_glide_m - begun.height_m - (deviation.flare_height_ft * Q::FT) -
+            (entry_sink * deviation.delay_s * LATE_DOWN)
+          [left, 0.0].max
         end
 
-        # What is left beside the line after a final glide.
-        def closed(beside_m, final_m)
-          within = Math.tan(CLOSING_DEG * Q::DEG) * final_m
-          if beside_m.abs <= within
-            0.0
-          else
-            beside_m - (beside_m.positive? ? within : -within)
-          end
+        # What is left beside the line after a final glide: of what the steepest cut can close, the pilot's answer to an
+        # offset; and the rest.
+        def closed(beside_m, final_m, speed)
+          within = beside_m.clamp(-final_m * Math.tan(CLOSING_DEG * Q::DEG), final_m * Math.tan(CLOSING_DEG * Q::DEG))
+          (beside_m - within) + (within * left_after(final_m / speed))
         end
+
+        def left_after(seconds) =
+          Math.exp(-CLOSING_A * seconds) *
+            (Math.cos(CLOSING_B * seconds) + (CLOSING_A / CLOSING_B * Math.sin(CLOSING_B * seconds)))
 
         def ground(true_speed, deviation)
           across = @conditions.wind.crosswind_kt(@course_deg) * Q::KT
@@ -191,7 +199,7 @@ module Fujin
         # Out of the turns with at least half of the house's height over the flare left, the shallowest bank included.
         def room?(route)
           least = (@house.turn_out_ft - targets['flare_height_ft']) * Q::FT * 0.5
-          to_glide_m - route.entry_height_m - route.turned(0.0, 0.0, OptionRoute::BANK_STEPS_DEG.first).height_m > least
+          to_glide_m - route.begun(0.0, 0.0, -OptionRoute::FLOWN_STEPS.fetch(:bank_deg)).height_m > least
         end
       end
     end

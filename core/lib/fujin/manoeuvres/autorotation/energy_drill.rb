@@ -20,6 +20,11 @@ module Fujin
           },
           faults: %w[one_big_check low_rotor_rpm high_rotor_rpm exceeded_limit],
           house: %w[glide_speed outside_test],
+          course_of: 'any',
+          checks: [
+            *Catalogue::CHECKS, 'Height enough to be level by the house height', 'Harness, loose articles',
+            'Who moves the throttle is agreed'
+          ],
           planner: EnergyDrillPlan,
           key_numbers: %w[
             glide_speed_kt slow_speed_kt fast_speed_kt slow_to_glide_ft glide_to_fast_ft rotor_ten_points_ft
@@ -27,7 +32,7 @@ module Fujin
           power_off: true,
           hovers: 'none',
           outside_test: true,
-          heat_prompt: 'heat on before the throttle closes',
+          heat_prompt: 'heat on before the throttle closes, as the flight manual says',
           finder: Finder,
           measurer: EnergyDrillMeasures,
           fault_finder: EnergyDrillFaults

@@ -83,8 +83,8 @@ module Fujin
           setup_before(
             0.0,
             glide_kt,
-            "Steady glide at #{glide_kt.round} kt, rotor in band, area below clear to " \
-              "#{(path.last.height_ft - 500).floor(-1)} ft"
+            "Steady glide at #{glide_kt.round} kt, rotor in band, area below clear; the drill ends at " \
+              "#{path.last.height_ft.floor(-1)} ft"
           )
 
         def tables

@@ -7,8 +7,9 @@ module Fujin
       # since a steady wind moves it over the ground without changing it; and the flare to the end against the day's
       # headwind, since a pilot ends it by the ground that goes by.
       class FlownSegments
-        # Time and distance through the air from the start of the segment; airspeed true and as the dial shows it.
-        Row = Struct.new(:t_s, :air_m, :height_m, :air_speed_m_s, :ias_kt, :sink_m_s, :rotor_pct, :phase)
+        # Time and distance through the air from the start of the segment; true airspeed along the segment's line, which
+        # is negative where a tailwind overtakes the aircraft, and airspeed as the dial shows it.
+        Row = Struct.new(:t_s, :air_m, :height_m, :air_along_m_s, :ias_kt, :sink_m_s, :rotor_pct, :phase)
         Segment = Value.define(:rows) do
           def duration_s = rows.last.t_s
           def height_lost_m = rows.first.height_m - rows.last.height_m
@@ -24,8 +25,13 @@ module Fujin
         LONGEST_ENTRY_S = 20.0
         LONGEST_FLARE_S = 45.0
 
+        # Steady glide flown before the flare, so that what the start imposes has died away, seconds.
+        SETTLING_S = 6.0
+
         # A hover is reached below this ground speed.
         HOVER_M_S = 0.8
+        HOVER_SINK_M_S = 0.3
+        HOVER_ABOVE_M = 0.4
 
         # Flown segments are dear: the last few are kept, the headwind to the nearest knot.
         KEPT = Kept.new(48)
@@ -40,7 +46,8 @@ module Fujin
           flare_height_ft:,
           ending:,
           reaction_s:,
-          headwind_kt: 0.0
+          headwind_kt: 0.0,
+          hover_height_ft: PilotTask::HOVER_HEIGHT_FT
         )
           @conditions = conditions
           # With next to no ground speed left a flare means nothing: it is flown as if there were some.
@@ -58,7 +65,8 @@ module Fujin
               glide_speed_kt: glide_speed_kt,
               ending: ending,
               target_rotor_pct: target_rotor_pct,
-              flare_height_ft: flare_height_ft
+              flare_height_ft: flare_height_ft,
+              hover_height_ft: hover_height_ft
             ).with(collective_delay_s: reaction_s)
         end
 
@@ -108,7 +116,7 @@ module Fujin
           sink = steady_sink_m_s
           model =
             model_in(@headwind).start(
-              height_m: @task.flare_height_m + (2.0 * sink),
+              height_m: @task.flare_height_m + (SETTLING_S * sink),
               speed_kt: @task.glide_speed_kt,
               course_rad: 0.0,
               sink_m_s: sink,
@@ -116,7 +124,7 @@ module Fujin
             )
           rows =
             fly(model, @headwind, gliding: true) do |row|
-              row.t_s > LONGEST_FLARE_S || (row.phase != :glide && (row.air_speed_m_s - @headwind).abs < HOVER_M_S)
+              row.t_s > LONGEST_FLARE_S || (row.phase != :glide && hovering?(row))
             end
           shift(rows.drop_while { |row| row.height_m > @task.flare_height_m })
         end
@@ -141,19 +149,24 @@ module Fujin
         end
 
         def row(model, pilot, headwind)
-          speed = Math.hypot(model.velocity[0] + headwind, model.velocity[1])
+          along = model.velocity[0] + headwind
           phase = model.contact && pilot.phase == :cushion ? :touchdown : pilot.phase
           Row.new(
             model.time_s,
             model.position[0] + (headwind * model.time_s),
             model.position[2],
-            speed,
-            model.trim.atmosphere.equivalent_speed(speed) / Quantities::KT,
+            along,
+            model.trim.atmosphere.equivalent_speed(along.abs) / Quantities::KT,
             -model.velocity[2],
             model.rotor_pct,
             phase
           )
         end
+
+        # Over the spot and no longer coming down: against a strong wind the one is there before the other.
+        def hovering?(row) =
+          (row.air_along_m_s - @headwind).abs < HOVER_M_S && row.sink_m_s.abs < HOVER_SINK_M_S &&
+            row.height_m < @task.hover_height_m + HOVER_ABOVE_M
 
         def shift(rows)
           first = rows.first

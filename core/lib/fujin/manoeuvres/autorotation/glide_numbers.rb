@@ -18,6 +18,7 @@ module Fujin
           floor_pct:,
           sink_m_s:,
           lowest_rotor_pct:,
+          flare_peak_pct:,
           contact_speed_m_s:,
           house:
         )
@@ -28,6 +29,7 @@ module Fujin
           @floor_pct = floor_pct
           @sink = sink_m_s
           @lowest_rotor_pct = lowest_rotor_pct
+          @flare_peak_pct = flare_peak_pct
           @contact_speed = contact_speed_m_s
           @house = house
         end
@@ -43,7 +45,11 @@ module Fujin
           pct = @targets['target_rotor_rpm_pct']
           slow_speed, slow_sink = @trim.minimum_sink(rotor_pct: pct)
           best_speed, best_ratio =
-            @trim.best_glide(rotor_pct: pct, headwind_kt: @conditions.wind.headwind_kt(@course_deg))
+            @trim.best_glide(
+              rotor_pct: pct,
+              headwind_kt: @conditions.wind.headwind_kt(@course_deg),
+              highest_kt: Planning::NeverExceed.highest_planned_kt(@conditions)
+            )
           still_ratio = @trim.best_glide(rotor_pct: pct).last
           sink = @sink / Q::FPM
           spread = Plan::SINK_SPREAD
@@ -75,7 +81,8 @@ module Fujin
           {
             'rotor_rpm_on_floor_pct' => number(@floor_pct, 'pct'),
             'target_rotor_rpm_pct' => number(@targets['target_rotor_rpm_pct'], 'pct'),
-            'lowest_rotor_rpm_pct' => number(@lowest_rotor_pct, 'pct')
+            'lowest_rotor_rpm_pct' => number(@lowest_rotor_pct, 'pct'),
+            'flare_rotor_rpm_peak_pct' => number(@flare_peak_pct, 'pct')
           }.merge(decay)
         end
 
@@ -107,14 +114,9 @@ module Fujin
           }.merge(never_exceed)
         end
 
-        # Power-off never-exceed falls with density altitude: the file's value is for sea level, held in true airspeed.
         def never_exceed
-          limit = @conditions.type.optional('speeds_kt.never_exceed_power_off')
-          if limit
-            { 'never_exceed_power_off_kt' => number(air.equivalent_speed(limit.to_f).clamp(0.0, limit), 'kt') }
-          else
-            {}
-          end
+          limit = Planning::NeverExceed.power_off_kt(@conditions)
+          limit ? { 'never_exceed_power_off_kt' => number(limit, 'kt') } : {}
         end
 
         def ending

@@ -25,12 +25,19 @@ module Fujin
           faults: %w[rushed_setup nose_dropped low_rotor_rpm high_rotor_rpm slow_glide exceeded_limit],
           settings: %w[low_speed_kt],
           house: %w[glide_speed outside_test],
+          missed_gate:
+            'Nose down at its height, whatever else. Power only once the speed is back: throttle first, then ' \
+            'collective.',
+          checks: [
+            *Catalogue::CHECKS, 'Height enough to be level by the house height', 'Harness, loose articles',
+            'Who moves the throttle is agreed'
+          ],
           planner: LowSpeedPlan,
           key_numbers: %w[recovery_height_ft lowest_start_height_ft descent_sink_fpm recovery_time_s glide_speed_kt],
           power_off: true,
           hovers: 'none',
           outside_test: true,
-          heat_prompt: 'heat on before the throttle closes',
+          heat_prompt: 'heat on before the throttle closes, as the flight manual says',
           finder: Finder,
           measurer: LowSpeedMeasures,
           fault_finder: Faults,

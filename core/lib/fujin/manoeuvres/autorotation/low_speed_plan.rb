@@ -156,8 +156,8 @@ module Fujin
           setup_before(
             0.0,
             glide_speed_kt,
-            "#{glide_speed_kt.round} kt glide established above #{@height_ft.round} ft, then the nose comes up to " \
-              "#{low_speed_kt.round} kt"
+            "#{glide_speed_kt.round} kt glide established above #{@height_ft.round} ft, then the speed is eased off " \
+              "to #{low_speed_kt.round} kt"
           )
 
         def charts = [Planning::LimitsMap.sink(@conditions, path: path, autorotation: true)]
@@ -167,8 +167,7 @@ module Fujin
             caution(
               'power_off',
               'caution',
-              'Power stays off: with the throttle joined this is vortex-ring country. Recover the speed first, then ' \
-                'join.'
+              'Power stays off: power on here makes vortex ring. Recover the speed first, then join.'
             ),
             caution('low_g', 'caution', teetering_text)
           ]
@@ -178,9 +177,9 @@ module Fujin
             caution(
               'start_height',
               'limit',
-              "Start height #{@height_ft.round} ft is under the #{lowest_start_ft.ceil(-1)} ft that the recovery " \
-                "needs today, by #{(lowest_start_ft - @height_ft).ceil} " \
-                'ft: begin higher.'
+              "Start height #{@height_ft.round} ft, #{lowest_start_ft.ceil(-1)} ft needed for the recovery today: " \
+                'begin ' \
+                'higher.'
             ),
             *found
           ]
@@ -189,7 +188,7 @@ module Fujin
         def teetering_text
           pushing =
             if @type.fetch('rotor.blades') == 2
-              'Two-bladed teetering rotors are never pushed into low g; reload before correcting a roll.'
+              'Two-bladed teetering rotors are never pushed: if it goes light, gently aft first, then stop the roll.'
             else
               'No pushing.'
             end

@@ -3,52 +3,69 @@
 module Fujin
   module Manoeuvres
     module Autorotation
-      # One way of reaching the spot as a reduced model: what its entry, turns and flare take is worked out once from a
-      # plan's parts, and what another speed, rotor rpm or bank does to it lies on parabolas through a few of each.
+      # One way of reaching the spot as a reduced model: entry, turns and flare are flown once as planned and once with
+      # each deviation on either side; what lies between is on parabolas through them, and deviations add up.
       class OptionRoute
         Q = Quantities
-        # Deviations at which sinks and turns are worked out.
+        # Deviations at which sinks are worked out.
         SPEED_STEPS_KT = [-18.0, -9.0, 0.0, 9.0, 18.0].freeze
         ROTOR_STEPS_PCT = [-8.0, 0.0, 8.0].freeze
-        TURN_STEPS_KT = [-9.0, 0.0, 9.0].freeze
-        BANK_STEPS_DEG = [-8.0, 0.0, 8.0].freeze
+        # Deviations at which entry, turns and flare are flown.
+        FLOWN_STEPS = { speed_kt: 8.0, bank_deg: 8.0, rotor_pct: 4.0, height_ft: 20.0 }.freeze
         # Slowest glide and rotor rpm the steady model is asked for.
         LEAST_SPEED_KT = 20.0
         LEAST_ROTOR_PCT = 84.0
-        LEAST_BANK_DEG = 5.0
-
-        # What the turns take: metres along and across the final course, seconds, metres of height.
-        Turned = Value.define(:along_m, :across_m, :seconds, :height_m)
 
         # @param plan [Autorotation::Plan] that flies this option
         # @param delay_s [Float] level flight before the entry
         # @raise [OutsideModel]
         def initialize(plan, conditions, course_deg:, delay_s: 0.0)
+          @plan = plan
           @parts = plan.parts
           @targets = plan.targets
-          @conditions = conditions
-          @course_deg = course_deg
           @trim = conditions.trim
-          @straight = sequence(0.0, 0.0)
-          @track = @straight.tracks.first
-          @entry_m = flown_over(@parts.entry, @track) + (@straight.ground_speed(@track, entry_speed) * delay_s)
-          @flare_m = flown_over(@parts.flare, 0.0)
+          @track_deg = course_deg - @parts.turns_deg.sum
+          @level_m =
+            conditions.wind.groundspeed_kt(@track_deg, conditions.atmosphere.true_speed(@targets['entry_speed_kt'])) *
+            Q::KT * delay_s
+          @stars = {}
+          begun(0.0, 0.0, 0.0)
+          flared(0.0, 0.0, 0.0)
         end
 
         def speed_kt = @targets['glide_speed_kt']
-        def established_s = @parts.established_s
-        def carried_m = @parts.carried_m
-        def entry_height_m = @parts.entry.height_lost_m
-        attr_reader :flare_m
 
         # Relative track of the entry, radians from the final course.
-        attr_reader :track
+        def track = -@parts.turns_deg.sum * Q::DEG
 
-        # Ground covered along the first track before the turns, metres, at a glide speed (true, m/s).
-        def before_turns_m(true_speed) = @entry_m + (@straight.ground_speed(@track, true_speed) * established_s)
+        # Level flight before the entry, metres over the ground along its track.
+        attr_reader :level_m
 
-        # Seconds in which a wind other than expected carries the aircraft besides the final glide.
-        def other_s(turned) = @parts.entry.duration_s + established_s + turned.seconds + @parts.flare.duration_s
+        # The final glide over the ground, metres: at this option's pace, and the legs that win the house's back.
+        # @param left_m [Float] height, @param speed_kt [Float] and @param rotor_pct [Float] deviations
+        # @yield [kt] ground speed along the course, m/s, of an airspeed
+        def final_glide_m(left_m, speed_kt, rotor_pct)
+          ends = @parts.restored
+          paced_m = [left_m - ends.sum(&:height_m), 0.0].max
+          (paced_m / sink(speed_kt, rotor_pct) * yield([self.speed_kt + speed_kt, 0.0].max)) +
+            ends.sum { |leg| leg.seconds * yield([leg.speed_kt + speed_kt, 0.0].max) }
+        end
+
+        # From power loss to the final glide. Rotor rpm held higher or lower sinks as much more or less as in the glide.
+        # @return [Taken] with deviations of speed, rotor rpm and bank
+        def begun(speed_kt, rotor_pct, bank_deg)
+          taken = star(:begun, speed_kt: speed_kt, bank_deg: @parts.turns_deg.empty? ? 0.0 : bank_deg)
+          taken.with(height_m: taken.height_m * sink(speed_kt, rotor_pct) / sink(speed_kt, 0.0))
+        end
+
+        # From the flare's beginning to the end.
+        # @return [Taken] with deviations of speed, rotor rpm and flare height
+        def flared(speed_kt, rotor_pct, height_ft) =
+          star(:flared, speed_kt: speed_kt, rotor_pct: rotor_pct, height_ft: height_ft)
+
+        private
+
+        def target_pct = @targets['target_rotor_rpm_pct']
 
         # @return [Float] steady sink with deviations of speed and rotor rpm, m/s
         def sink(speed_kt, rotor_pct)
@@ -65,60 +82,30 @@ module Fujin
           weights(SPEED_STEPS_KT, speed_kt).sum { |i, u| u * across.sum { |j, v| v * @sinks[i][j] } }
         end
 
-        # @return [Turned] with deviations of speed, rotor rpm and bank
-        def turned(speed_kt, rotor_pct, bank_deg)
-          return NO_TURN if @parts.turns_deg.empty?
+        FIELDS = %i[along_m across_m seconds height_m].freeze
+        private_constant :FIELDS
 
-          taken = [0.0, 0.0, 0.0, 0.0]
-          banks = weights(BANK_STEPS_DEG, bank_deg)
-          weights(TURN_STEPS_KT, speed_kt).each do |i, u|
-            banks.each { |j, v| turns[i][j].each_with_index { |value, k| taken[k] += u * v * value } }
-          end
-          along, across, seconds, height = taken
-          Turned.new(
-            along_m: along,
-            across_m: across,
-            seconds: seconds,
-            height_m: height * sink(speed_kt, rotor_pct) / sink(speed_kt, 0.0)
-          )
-        end
+        # The plan's part as flown, and what each deviation alone changes of it.
+        def star(part, deviations)
+          base = flown(part, nil, 0.0)
+          sums = FIELDS.map { |field| base.public_send(field) }
+          deviations.each do |name, value|
+            next if value.zero?
 
-        NO_TURN = Turned.new(along_m: 0.0, across_m: 0.0, seconds: 0.0, height_m: 0.0)
-        private_constant :NO_TURN
-
-        private
-
-        def target_pct = @targets['target_rotor_rpm_pct']
-        def entry_speed = @conditions.atmosphere.true_speed(@targets['entry_speed_kt'] * Q::KT)
-
-        def turns
-          @turns ||=
-            TURN_STEPS_KT.map do |kt|
-              BANK_STEPS_DEG.map do |deg|
-                sequence(kt, deg).then { |flown| [*flown.displacement_m, flown.duration_s, flown.height_lost_m] }
-              end
+            step = FLOWN_STEPS.fetch(name)
+            ends = [flown(part, name, -step), base, flown(part, name, step)]
+            weights([-step, 0.0, step], value).each do |i, weight|
+              FIELDS.each_with_index { |f, k| sums[k] += weight * (ends[i].public_send(f) - base.public_send(f)) }
             end
+          end
+          Taken.new(**FIELDS.zip(sums).to_h)
         end
 
-        def sequence(speed_kt, bank_deg)
-          TurnSequence.new(
-            @conditions,
-            course_deg: @course_deg,
-            trim: @trim,
-            speed_kt: [self.speed_kt + speed_kt, LEAST_SPEED_KT].max,
-            target_pct: target_pct,
-            bank_deg: [@parts.bank_deg + bank_deg, LEAST_BANK_DEG].max,
-            turns_deg: @parts.turns_deg
-          )
-        end
+        def flown(part, name, value) =
+          @stars[[part, name,
+                  value]] ||= part == :begun ? @plan.begun(**of(name, value)) : @plan.flared(**of(name, value))
 
-        # A flown segment's ground along a relative track, metres.
-        def flown_over(segment, track)
-          segment
-            .rows
-            .each_cons(2)
-            .sum { |a, b| @straight.ground_speed(track, (a.air_speed_m_s + b.air_speed_m_s) / 2.0) * (b.t_s - a.t_s) }
-        end
+        def of(name, value) = name ? { name => value } : {}
 
         # Lagrange's weights of the three steps nearest to a value, by index.
         def weights(steps, value)

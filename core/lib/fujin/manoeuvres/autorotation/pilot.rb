@@ -9,7 +9,6 @@ module Fujin
       class Pilot
         include Flight::Piloting
 
-        HOVER_HEIGHT_M = 1.22
         LEVEL_HEIGHT_M = 2.6
         # A low airspeed is held for so long; then the nose goes down no further than this until the glide's is back
         # (SpeedRecovery).
@@ -28,8 +27,9 @@ module Fujin
         FLARE_DAMPING = 0.03
         FLARE_RAD = 0.235
         FLARE_RANGE_RAD = [0.11, 0.292].freeze
-        # Slower than this there is little left to flare with.
+        # Slower than this there is little left to flare with, or, against a strong wind, to stop.
         LEVELLED_M_S = 8.0
+        STOPPED_M_S = 3.0
         LEVELLED_RAD = 0.06
         LEVELLED_RANGE_RAD = [-0.05, 0.15].freeze
         LEVEL_M_S = 11.5
@@ -58,24 +58,24 @@ module Fujin
 
         attr_reader :phase
 
-        def initialize(task, model)
+        # @param spot [Array(Float, Float), nil] through which the final line runs; nil, wherever the last turn ends
+        def initialize(task, model, spot: SPOT)
           @task = task
           @model = model
+          @spot = spot
           @phase = :setup
           @trim = model.trim
-          glide_sink = @trim.autorotation_sink_m_s(task.glide_speed_kt)
-          @glide_pitch = @trim.at(task.glide_speed_kt, glide_sink).disc_pitch_rad
-          @glide_sink = glide_sink
+          @paced = aim(task.glide_speed_kt, task.target_rotor_pct)
+          @restored = task.restored_speed_kt ? aim(task.restored_speed_kt, task.restored_rotor_pct) : @paced
           @level = @trim.at(task.entry_speed_kt, 0.0)
           @slow_pitch = task.slow_kt && @trim.at(task.slow_kt, @trim.autorotation_sink_m_s(task.slow_kt)).disc_pitch_rad
-          @hover_collective = @trim.at(0.0, 0.0, height_m: HOVER_HEIGHT_M).collective_rad
           @speed_integral = @collective_check = 0.0
           @pedal = model.torque_share
           @rotor_peak = 0.0
           @throttle_open = true
           @turns = task.turns_rad.dup
           @course = task.course_rad - task.turns_rad.sum
-          @origin = task.turns_rad.empty? ? SPOT : model.position.first(2)
+          @origin = (@spot if task.turns_rad.empty?) || model.position.first(2)
         end
 
         # Starts the pilot already gliding, for a run that begins at the flare.
@@ -83,6 +83,7 @@ module Fujin
           @phase = :glide
           @throttle_open = false
           @closure_at = -10.0
+          @collective_check = (@model.collective - @task.collective_floor_rad).clamp(0.0, CHECK_RAD)
           self
         end
 
@@ -112,6 +113,17 @@ module Fujin
         end
 
         private
+
+        # What is held in the glide; one that is flown faster or slower ends at a height, above the gate.
+        Aim = Struct.new(:speed_kt, :rotor_pct, :pitch, :sink)
+        private_constant :Aim
+
+        def aim(speed_kt, rotor_pct)
+          sink = @trim.autorotation_sink_m_s(speed_kt)
+          Aim.new(speed_kt, rotor_pct, @trim.at(speed_kt, sink).disc_pitch_rad, sink)
+        end
+
+        def glide = @task.restore_below_m && @height <= @task.restore_below_m ? @restored : @paced
 
         # The highest rotor rpm of the flare is what the throttle waits for.
         def observe(dt)
@@ -144,19 +156,21 @@ module Fujin
           @phase = :glide if @slow_since && @model.time_s >= @slow_since + SLOW_HELD_S
         end
 
-        # The heading changes by the turn and by what the drift on the two tracks differs.
+        # The heading changes by the turn and by what the drifts differ: on this track now, on the next in the glide.
         def begin_turn
           @phase = :turn
           change = @turns.shift
           speed = Math.hypot(@air_n, @air_e)
           @turn =
             BankedTurn.new(
-              turn_rad: change + drift(@course + change, speed) - drift(@course, speed),
+              turn_rad: change + drift(@course + change, glide_speed) - drift(@course, speed),
               bank_rad: @task.bank_rad
             )
           @course += change
           @air_heading = nil
         end
+
+        def glide_speed = @trim.atmosphere.true_speed(glide.speed_kt * Quantities::KT)
 
         # Drift angle that holds a track, radians.
         def drift(track, speed)
@@ -170,7 +184,7 @@ module Fujin
           return unless @turn.over?(@model.bank)
           return begin_turn if @turns.any?
 
-          @origin = SPOT
+          @origin = @spot || @model.position.first(2)
           @phase = :glide
         end
 
@@ -198,8 +212,9 @@ module Fujin
 
         def finish_flare
           recovering = @task.ending == :power_recovery
-          @throttle_open = true if recovering && @rotor_peak - @model.rotor_pct > PAST_PEAK_PCT && @speed < JOINED_M_S
-          level = @height <= LEVEL_HEIGHT_M || (@speed <= LEVEL_M_S && @height < LEVEL_BELOW_M)
+          @throttle_open = true if recovering && @rotor_peak - @model.rotor_pct > PAST_PEAK_PCT &&
+            (@speed < JOINED_M_S || stopped?)
+          level = @height <= LEVEL_HEIGHT_M || ((@speed <= LEVEL_M_S || stopped?) && @height < LEVEL_BELOW_M)
           return unless level
 
           @throttle_open = recovering
@@ -210,8 +225,8 @@ module Fujin
           case @phase
           when :setup then hold_speed(@task.entry_speed_kt, @level.disc_pitch_rad, dt)
           when :slow then hold_speed(@task.slow_kt, @slow_pitch, dt)
-          when :glide then winning_back? ? winning_pitch : hold_speed(@task.glide_speed_kt, @glide_pitch, dt)
-          when :entry, :turn then hold_speed(@task.glide_speed_kt, @glide_pitch, dt)
+          when :glide then winning_back? ? winning_pitch : hold_speed(glide.speed_kt, glide.pitch, dt)
+          when :entry, :turn then hold_speed(glide.speed_kt, glide.pitch, dt)
           when :flare then flare_pitch
           when :recovery then (STOPPING_GAIN * @ground_along).clamp(*STOPPING_RAD)
           else @model.on_ground ? 0.0 : CUSHION_PITCH_RAD
@@ -225,31 +240,33 @@ module Fujin
         def winning_pitch
           wanted = (@task.glide_speed_kt * Quantities::KT) - @speed
           [
-            @glide_pitch - (Flight::SpeedRecovery::EASE_SPEED * wanted) +
+            @paced.pitch - (Flight::SpeedRecovery::EASE_SPEED * wanted) +
               (Flight::SpeedRecovery::EASE_ACCELERATION * @acceleration),
             -NOSE_DOWN_RAD
           ].max
         end
 
+        def stopped? = @ground_along < STOPPED_M_S
+
         # Sink that sheds the glide's sink evenly with height down to the levelling height, m/s.
         def flare_sink
           fraction = ((@height - LEVEL_HEIGHT_M) / (@task.flare_height_m - LEVEL_HEIGHT_M)).clamp(0.0, 1.0)
-          FLARED_SINK_M_S + ((@glide_sink - FLARED_SINK_M_S) * (fraction**FLARE_SHAPE))
+          FLARED_SINK_M_S + ((@restored.sink - FLARED_SINK_M_S) * (fraction**FLARE_SHAPE))
         end
 
         # One firm flare: pitch for that sink, with a damping look at how fast it changes.
         def flare_pitch
           lift = (FLARE_GAIN * (@sink - flare_sink)) + (FLARE_DAMPING * @sink_rate)
           full = (FLARE_RAD + lift).clamp(*FLARE_RANGE_RAD)
-          full = (LEVELLED_RAD + lift).clamp(*LEVELLED_RANGE_RAD) if @speed < LEVELLED_M_S
-          @glide_pitch + (@task.flare_gain * (full - @glide_pitch))
+          full = (LEVELLED_RAD + lift).clamp(*LEVELLED_RANGE_RAD) if @speed < LEVELLED_M_S || stopped?
+          @restored.pitch + (@task.flare_gain * (full - @restored.pitch))
         end
 
         def collective_command(dt)
           case @phase
           when :setup then @level.collective_rad + keep_height(@task.entry_height_m)
           when :entry then @model.collective
-          when :glide, :turn, :slow then check_rotor(@task.target_rotor_pct, dt)
+          when :glide, :turn, :slow then check_rotor(glide.rotor_pct, dt)
           when :flare then flare_collective
           when :recovery then hover_collective
           else cushion(dt)
@@ -276,8 +293,17 @@ module Fujin
         def last? = @height < LAST_M && @speed < LAST_M_S
 
         def hover_collective
-          wanted = (HOVER_SINK_PER_M * (@height - HOVER_HEIGHT_M)).clamp(*HOVER_SINKS_M_S)
-          @hover_collective + (HOVER_GAIN * (@sink - wanted))
+          wanted = (HOVER_SINK_PER_M * (@height - @task.hover_height_m)).clamp(*HOVER_SINKS_M_S)
+          hover_trim + (HOVER_GAIN * (@sink - wanted))
+        end
+
+        # Collective of a hover over the ground in this wind.
+        def hover_trim
+          @hover_trim ||=
+            begin
+              wind_kt = @trim.atmosphere.equivalent_speed(Math.hypot(*@model.wind_here)) / Quantities::KT
+              @trim.at(wind_kt, 0.0, height_m: @task.hover_height_m).collective_rad
+            end
         end
 
         # Spends the rotor's energy so that the sink is small when the skids meet the ground.

@@ -8,14 +8,21 @@ module Fujin
         Value.define(
           :course_rad, :entry_speed_kt, :entry_height_m, :glide_speed_kt, :target_rotor_pct, :closure_s,
           :collective_delay_s, :collective_floor_rad, :flare_height_m, :flare_gain, :cushion_gain, :ending,
-          :drift_m_s, :pedal_lag_s, :turns_rad, :bank_rad, :turn_after_s, :slow_kt,
+          :drift_m_s, :pedal_lag_s, :turns_rad, :bank_rad, :turn_after_s, :slow_kt, :hover_height_m,
+          :restore_below_m, :restored_speed_kt, :restored_rotor_pct,
           defaults: {
             turns_rad: [].freeze,
             bank_rad: 0.0,
             turn_after_s: 0.0,
-            slow_kt: nil
+            slow_kt: nil,
+            restore_below_m: nil,
+            restored_speed_kt: nil,
+            restored_rotor_pct: nil
           }
         ) do
+          # Hover after a power recovery, where nobody says another.
+          self::HOVER_HEIGHT_FT = 4.0
+
           # Faults a simulated pilot can have, with the unit of each value (docs/reference/file-formats.md, simulated
           # faults).
           self::FAULTS = {
@@ -42,6 +49,9 @@ module Fujin
           # @param turns_deg [Array<Float>] track changes from the entry's track to the final course, right +
           # @param turn_after_s [Float] from power loss to the first turn, or to the speed coming off
           # @param slow_kt [Float, nil] airspeed that is let fall to and held for a while before the glide
+          # @param hover_height_ft [Float] of the skids, after a power recovery
+          # @param restored [Hash, nil] `below_ft`, `speed_kt`, `rotor_pct`: what is won back from a stretched or slow
+          #   glide, and at what height
           # @raise [InvalidInput] for an unknown fault or value
           def self.build(
             type:,
@@ -57,16 +67,19 @@ module Fujin
             turns_deg: [],
             bank_deg: 0.0,
             turn_after_s: 0.0,
-            slow_kt: nil
+            slow_kt: nil,
+            hover_height_ft: PilotTask::HOVER_HEIGHT_FT,
+            restored: nil
           )
             Flight::PilotFaults.check(faults, PilotTask::FAULTS)
             fault = ->(name) { faults.fetch(name, 0).to_f }
+            change = fault['fast_glide'] - fault['slow_glide']
             new(
               course_rad: course_deg * Quantities::DEG,
               entry_speed_kt: entry_speed_kt,
               closure_s: closure_s,
               entry_height_m: entry_height_ft * Quantities::FT,
-              glide_speed_kt: glide_speed_kt - fault['slow_glide'] + fault['fast_glide'],
+              glide_speed_kt: glide_speed_kt + change,
               target_rotor_pct: target_rotor_pct - fault['low_rotor_rpm'] + fault['high_rotor_rpm'],
               collective_delay_s: 0.3 + fault['late_collective'],
               collective_floor_rad:
@@ -80,7 +93,11 @@ module Fujin
               turns_rad: turns_deg.map { |deg| deg * Quantities::DEG }.freeze,
               bank_rad: bank_deg * Quantities::DEG,
               turn_after_s: turn_after_s + fault['late_turn'],
-              slow_kt: slow_kt
+              slow_kt: slow_kt,
+              hover_height_m: hover_height_ft * Quantities::FT,
+              restore_below_m: restored && (restored[:below_ft] * Quantities::FT),
+              restored_speed_kt: restored && (restored[:speed_kt] + change),
+              restored_rotor_pct: restored && restored[:rotor_pct]
             )
           end
         end

@@ -20,7 +20,7 @@ module Fujin
         def turn_after_s
           return nil unless asked_for?
 
-          @context.exercise_plan.parts.then { |parts| parts.entry.duration_s + parts.established_s }
+          @context.exercise_plan.parts.turn_after_s
         rescue OutsideModel, InvalidInput
           nil
         end

@@ -9,27 +9,27 @@ module Fujin
         ROW_EVERY = 10
         Row = Struct.new(:t_s, :along_m, :height_ft, :ias_kt, :groundspeed_m_s, :sink_m_s, :rotor_pct, :phase)
 
-        def initialize(setup_s:, height_ft:, entry_speed_kt:, glide_speed_kt:, target_pct:, entry:, flare:, sink_m_s:,
-                       flare_height_ft:, true_speed:, ground_speed:, established_s:)
+        # @param legs [Array<PacedGlide::Leg>] between entry and flare
+        def initialize(setup_s:, height_ft:, entry_speed_kt:, entry:, legs:, flare:,
+                       flare_height_ft:, true_speed:, ground_speed:, flare_ground_speed:, established_s:)
           @setup_s = setup_s
           @height_ft = height_ft
           @entry_speed_kt = entry_speed_kt
-          @glide_speed_kt = glide_speed_kt
-          @target_pct = target_pct
           @entry = entry
+          @legs = legs
           @flare = flare
-          @sink_m_s = sink_m_s
           @flare_height_ft = flare_height_ft
           @true_speed = true_speed
           @ground_speed = ground_speed
+          @flare_ground_speed = flare_ground_speed
           @established_s = established_s
         end
 
         # @return [Array<PathPoint>] time 0 at power loss, along 0 at the spot
         def points
-          laid = setup + flown(@entry, [0.0, 0.0], @height_ft) + glide
+          laid = setup + flown(@entry, [0.0, 0.0], @height_ft, @ground_speed) + glide
           # The flare's first row is the glide's last.
-          laid += flown(@flare, [laid.last.t_s, laid.last.along_m], @flare_height_ft).drop(1)
+          laid += flown(@flare, [laid.last.t_s, laid.last.along_m], @flare_height_ft, @flare_ground_speed).drop(1)
           total = laid.last.along_m
           laid.map { |row| point(row, total) }
         end
@@ -43,12 +43,12 @@ module Fujin
           end
         end
 
-        def flown(segment, origin, top_ft)
+        def flown(segment, origin, top_ft, ground_speed)
           along = origin[1]
           last = segment.rows.first
           rows =
             segment.rows.each_with_index.filter_map do |row, i|
-              along += @ground_speed.call((row.air_speed_m_s + last.air_speed_m_s) / 2.0) * (row.t_s - last.t_s)
+              along += ground_speed.call((row.air_along_m_s + last.air_along_m_s) / 2.0) * (row.t_s - last.t_s)
               last = row
               next unless (i % ROW_EVERY).zero? || i == segment.rows.size - 1
 
@@ -58,7 +58,7 @@ module Fujin
                 along,
                 height,
                 row.ias_kt,
-                @ground_speed.call(row.air_speed_m_s),
+                ground_speed.call(row.air_along_m_s),
                 row.sink_m_s,
                 row.rotor_pct,
                 phase_of(row, segment)
@@ -76,20 +76,28 @@ module Fujin
         end
 
         def glide
-          start = @end_of_flown
-          speed = @ground_speed.call(@true_speed.call(@glide_speed_kt))
-          time = (start.height_ft - @flare_height_ft) * Q::FT / @sink_m_s
+          from = @end_of_flown
+          @legs.flat_map do |leg|
+            rows = leg_rows(leg, from)
+            from = rows.last
+            rows
+          end
+        end
+
+        def leg_rows(leg, start)
+          speed = @ground_speed.call(@true_speed.call(leg.speed_kt))
+          time = leg.seconds
           steps = [time.ceil, 1].max
           (1..steps).map do |k|
             t = time * k / steps
             Row.new(
               start.t_s + t,
               start.along_m + (speed * t),
-              start.height_ft - (@sink_m_s * t / Q::FT),
-              @glide_speed_kt,
+              start.height_ft - (leg.sink_m_s * t / Q::FT),
+              leg.speed_kt,
               speed,
-              @sink_m_s,
-              @target_pct,
+              leg.sink_m_s,
+              leg.rotor_pct,
               :glide
             )
           end

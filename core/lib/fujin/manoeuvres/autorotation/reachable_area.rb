@@ -10,10 +10,30 @@ module Fujin
         TURN_BANK_DEG = 30.0
         DIRECTIONS_DEG = (-180..180).step(15).to_a.freeze
 
+        # @param pace [SpotOptions::Pace] of the glide, @param usual [SpotOptions::Pace] of the house's
         # @param entry [FlownSegments::Segment], @param flare [FlownSegments::Segment]
-        def initialize(conditions, trim:, course_deg:, rotor_pct:, height_m:, flare_height_m:, entry:, flare:)
+        def initialize(
+          conditions,
+          trim:,
+          course_deg:,
+          pace:,
+          usual:,
+          gate_above_flare_m:,
+          height_m:,
+          flare_height_m:,
+          entry:,
+          flare:
+        )
           @trim = trim
-          @rotor_pct = rotor_pct
+          @pace = pace
+          @glide =
+            PacedGlide.new(
+              conditions,
+              trim: trim,
+              pace: pace,
+              usual: usual,
+              gate_above_flare_m: gate_above_flare_m
+            )
           @entry = entry
           @flare = flare
           @glide_height = height_m - entry.height_lost_m - flare_height_m
@@ -23,25 +43,28 @@ module Fujin
         end
 
         # @return [Array<Array(Float, Float)>] metres along and across from the entry point, nearest heading first
-        def points(speed_kt)
-          speed = @atmosphere.true_speed(speed_kt * Quantities::KT)
-          straight = @trim.autorotation_sink_m_s(speed_kt, rotor_pct: @rotor_pct)
-          turning = @trim.autorotation_sink_m_s(speed_kt, rotor_pct: @rotor_pct, bank_deg: TURN_BANK_DEG)
+        # @raise [OutsideModel] for a pace that cannot be flown
+        def points
+          speed = true_speed(@pace.speed_kt)
+          turning =
+            @trim.autorotation_sink_m_s(@pace.speed_kt, rotor_pct: @pace.target_pct, bank_deg: TURN_BANK_DEG)
           radius = speed * speed / (Quantities::G * Math.tan(TURN_BANK_DEG * Quantities::DEG))
-          DIRECTIONS_DEG.filter_map { |change| point(change * Quantities::DEG, speed, straight, turning, radius) }
+          DIRECTIONS_DEG.filter_map { |change| point(change * Quantities::DEG, speed, turning, radius) }
         end
 
         private
 
-        def point(change, speed, straight, turning, radius)
+        def true_speed(knots) = @atmosphere.true_speed(knots * Quantities::KT)
+
+        def point(change, speed, turning, radius)
           turn_time = radius * change.abs / speed
           height = @glide_height - (turning * turn_time)
-          return nil unless height.positive?
+          return nil unless height.positive? && height >= @glide.least_height_m
 
-          glide_time = height / straight
-          ahead = (speed * glide_time) + @flare.rows.last.air_m
+          legs = @glide.legs(height)
+          ahead = legs.sum { |leg| true_speed(leg.speed_kt) * leg.seconds } + @flare.rows.last.air_m
           side = change.negative? ? -1.0 : 1.0
-          time = @entry.duration_s + turn_time + glide_time + @flare.duration_s
+          time = @entry.duration_s + turn_time + legs.sum(&:seconds) + @flare.duration_s
           along =
             @entry.rows.last.air_m + (radius * Math.sin(change.abs)) + (ahead * Math.cos(change)) + (@wind[0] * time)
           across = (side * radius * (1.0 - Math.cos(change))) + (ahead * Math.sin(change)) + (@wind[1] * time)

@@ -12,7 +12,7 @@ module Fujin
           summary:
             'To a spot that is too close: a turn away, back across the line, onto it again, out of the turns by ' \
             'the house height.',
-          house: [*DeclaredAlike::HOUSE, 'turn_out', 'outside_test'],
+          house: [*DeclaredAlike::HOUSE, 'turn_entry', 'turn_out', 'outside_test'],
           planner: STurnPlan,
           spot_planner: STurnPlan,
           key_numbers: %w[

@@ -35,7 +35,13 @@ module Fujin
             )
           when 'stretch'
             pct = [usual.target_pct, conditions.type.power_off_band[0] + 2.0].min
-            Pace.new(speed_kt: trim.best_glide(rotor_pct: pct, headwind_kt: headwind_kt).first, target_pct: pct)
+            best_kt, =
+              trim.best_glide(
+                rotor_pct: pct,
+                headwind_kt: headwind_kt,
+                highest_kt: Planning::NeverExceed.highest_planned_kt(conditions)
+              )
+            Pace.new(speed_kt: best_kt, target_pct: pct)
           else usual
           end
         end
@@ -52,6 +58,7 @@ module Fujin
           usual:,
           height_m:,
           flare_height_m:,
+          gate_above_flare_m:,
           entry:,
           flare:,
           entry_speed_kt:,
@@ -64,16 +71,46 @@ module Fujin
           @usual = usual
           @height_m = height_m
           @flare_height_m = flare_height_m
+          @gate_above_flare_m = gate_above_flare_m
           @entry = entry
           @flare = flare
           @entry_speed_kt = entry_speed_kt
           @start_m = start_m
         end
 
-        # @return [Array<Reach>]
-        def all = [glide, stretch, slow, delay, s_turn, circle].compact
+        # @return [Array<Reach>] of what can be flown today
+        def all = reaches.compact
+
+        # @return [Hash{String => String}] why an option cannot be flown today
+        def left_out
+          reaches
+          @left_out
+        end
 
         private
+
+        def ways
+          {
+            'glide' => -> { reach('glide', @usual, glide_points) },
+            'stretch' => -> { paced('stretch') },
+            'slow' => -> { paced('slow') },
+            'delay' => -> { delay },
+            's_turn' => -> { turning('s_turn') },
+            'circle' => -> { turning('circle') }
+          }
+        end
+
+        # An option outside the model costs itself only.
+        def reaches
+          @left_out ||= {}
+          @reaches ||=
+            ways.map do |option, way|
+              way.call
+            rescue OutsideModel => e
+              @left_out[option] = e.message
+              nil
+            end
+        end
 
         # Points along and across the entry's track, turned into the final course.
         def reach(option, pace, points, shift_m: 0.0)
@@ -95,19 +132,17 @@ module Fujin
             @conditions,
             trim: @trim,
             course_deg: @track_deg,
-            rotor_pct: pace.target_pct,
+            pace: pace,
+            usual: @usual,
+            gate_above_flare_m: @gate_above_flare_m,
             height_m: @height_m - spent_m,
             flare_height_m: @flare_height_m,
             entry: @entry,
             flare: @flare
-          ).points(pace.speed_kt)
+          ).points
         end
 
-        def glide = reach('glide', @usual, glide_points)
         def glide_points = @glide_points ||= area(@usual)
-
-        def stretch = paced('stretch')
-        def slow = paced('slow')
 
         def paced(option)
           pace = self.class.pace(option, @conditions, @trim, @usual, @conditions.wind.headwind_kt(@track_deg))
@@ -122,9 +157,6 @@ module Fujin
         end
 
         # Height spent in the turns leaves less to glide; what is left reaches ahead of where they end.
-        def s_turn = turning('s_turn')
-        def circle = turning('circle')
-
         def turning(option)
           turns = TURNS_DEG.fetch(option).map { |deg| turn(deg) }
           reach(

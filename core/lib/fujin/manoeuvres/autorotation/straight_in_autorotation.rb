@@ -30,7 +30,7 @@ module Fujin
             glide_speed_kt target_rotor_rpm_pct glide_sink_fpm entry_distance_ft gate_height_ft flare_height_ft
           ],
           power_off: true,
-          heat_prompt: 'heat on before the throttle closes',
+          heat_prompt: 'heat on before the throttle closes, as the flight manual says',
           standard: Grading::Standard.load("#{__dir__}/standards/straight_in_autorotation.yml"),
           finder: Finder,
           measurer: Measures,

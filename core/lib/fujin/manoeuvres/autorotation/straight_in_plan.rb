@@ -10,24 +10,31 @@ module Fujin
         def self.declaration = StraightInAutorotation
 
         # Distance along the course from power loss at a height and speed to the end, metres.
+        # @raise [OutsideModel] for a glide at another pace without the height to win the house's back
         def entry_distance_m(height_ft: @height_ft, sink_factor: 1.0, wind_change_kt: 0.0)
           height = (height_ft - flare_height_ft) * Q::FT
-          glide_height = [height - entry.height_lost_m, 0.0].max
-          ground_distance(entry, wind_change_kt) +
-            (glide_height / (sink_m_s * sink_factor) * ground_speed(true_glide, wind_change_kt)) +
-            ground_distance(flare_to_end(wind_change_kt), wind_change_kt)
+          glide = paced.legs([height - entry.height_lost_m, 0.0].max)
+          entry_ground_distance(wind_change_kt) +
+            glide.sum { |leg| leg.seconds / sink_factor * ground_speed(true_speed(leg.speed_kt), wind_change_kt) } +
+            flare_distance_m(wind_change_kt)
         end
 
         # @return [Autorotation::Plan::Parts]
-        def parts
+        def parts =
           Parts.new(
-            entry: entry,
-            flare: flare_to_end,
-            turns_deg: [].freeze,
-            bank_deg: SpotOptions::BANK_DEG,
-            established_s: 0.0,
-            carried_m: 0.0,
+            restored: paced.restored,
             entry_m: [-entry_spread.first, 0.0].freeze
+          )
+
+        # From power loss to the settled glide, flown to another speed.
+        # @return [Taken]
+        def begun(speed_kt: 0.0, **)
+          segment = speed_kt.zero? ? entry : flown_segments(@glide_speed + speed_kt, @target_pct).settled_entry
+          Taken.new(
+            along_m: entry_ground_distance(segment: segment),
+            across_m: 0.0,
+            seconds: segment.duration_s,
+            height_m: segment.height_lost_m
           )
         end
 
@@ -53,11 +60,12 @@ module Fujin
 
         # The settled entry where the height has room for it, the barely established one where it has not.
         def entry
-          room = (@height_ft - flare_height_ft - 50.0) * Q::FT
+          room = ((@height_ft - flare_height_ft - 50.0) * Q::FT) - paced.least_height_m
           segments.settled_entry.height_lost_m < room ? segments.settled_entry : segments.entry
         end
 
-        def lowest_height_ft = flare_height_ft + (segments.entry.height_lost_m / Q::FT) + 50.0
+        def lowest_height_ft =
+          flare_height_ft + ((segments.entry.height_lost_m + paced.least_height_m) / Q::FT) + 50.0
 
         def place_numbers
           middle, low, high = entry_spread.map { |d| d / Q::FT }
@@ -82,15 +90,14 @@ module Fujin
               setup_s: level_s,
               height_ft: @height_ft,
               entry_speed_kt: @entry_speed,
-              glide_speed_kt: @glide_speed,
-              target_pct: @target_pct,
               entry: entry,
+              legs: paced.legs(((@height_ft - flare_height_ft) * Q::FT) - entry.height_lost_m),
               flare: flare_to_end,
-              sink_m_s: sink_m_s,
               flare_height_ft: flare_height_ft,
               established_s: segments.entry.duration_s,
-              true_speed: ->(kt) { @conditions.atmosphere.true_speed(kt * Q::KT) },
-              ground_speed: ->(speed) { ground_speed(speed) }
+              true_speed: ->(kt) { true_speed(kt) },
+              ground_speed: ->(speed) { ground_speed(speed) },
+              flare_ground_speed: ->(along) { flare_ground_speed(along) }
             ).points
         end
 

@@ -3,66 +3,65 @@
 module Fujin
   module Manoeuvres
     module Autorotation
-      # Lays an autorotation with turns over the ground in a steady wind: set-up and entry on the first track, a short
-      # glide, the turns one after another, what height is left straight to the flare, the flare to the spot.
+      # Lays an autorotation with turns over the ground in a steady wind: set-up and entry on the first track, the turns
+      # as they are flown, what height is left straight to the flare, the flare to the spot.
       class TurnRoute
         Q = Quantities
-        # Glide between entry and the first turn, seconds.
-        ESTABLISHED_S = 2.0
 
         # How far the route has come: time s, along and across m, height m.
         Row = Struct.new(:t_s, :along_m, :across_m, :height_m, :ias_kt, :groundspeed_m_s, :sink_m_s, :rotor_pct, :phase)
         State = Struct.new(:time, :along, :across, :height)
 
-        # @param turns_deg [Array<Float>] track changes in order, right +
+        # @param sequence [TurnSequence] of the turns in this wind, @param flown [FlownTurns]
+        # @param glide [PacedGlide], @param flare [FlownSegments::Segment]
         def initialize(
           conditions,
           course_deg:,
-          trim:,
-          glide_speed_kt:,
-          target_pct:,
-          bank_deg:,
-          turns_deg:,
+          sequence:,
+          flown:,
+          glide:,
           height_ft:,
           flare_height_ft:,
-          entry:,
           flare:,
           entry_speed_kt:,
           setup_s:
         )
           @conditions = conditions
           @course_deg = course_deg
-          @glide_speed_kt = glide_speed_kt
-          @target_pct = target_pct
-          @turns_deg = turns_deg
+          @sequence = sequence
+          @flown = flown
+          @glide = glide
           @height_ft = height_ft
           @flare_height_ft = flare_height_ft
-          @entry = entry
           @flare = flare
           @entry_speed_kt = entry_speed_kt
           @setup_s = setup_s
-          @true_glide = conditions.atmosphere.true_speed(glide_speed_kt * Q::KT)
-          @sink = trim.autorotation_sink_m_s(glide_speed_kt, rotor_pct: target_pct)
-          @sequence =
-            TurnSequence.new(
-              conditions,
-              course_deg: course_deg,
-              trim: trim,
-              speed_kt: glide_speed_kt,
-              target_pct: target_pct,
-              bank_deg: bank_deg,
-              turns_deg: turns_deg
-            )
         end
 
+        # Turns as the steady ones they nearly are.
         def turns = @sequence.turns
 
         # True track of the entry.
-        def entry_track_deg = (@course_deg - @turns_deg.sum) % 360.0
+        def entry_track_deg = (@course_deg + (tracks.first / Q::DEG)) % 360.0
 
-        def height_lost_in_turns_ft = @sequence.height_lost_m / Q::FT
-        def turn_start_height_ft = @height_ft - ((@entry.height_lost_m + (@sink * ESTABLISHED_S)) / Q::FT)
+        def height_lost_in_turns_ft = @flown.turn_height_lost_m / Q::FT
+        def turn_seconds = @flown.turn_seconds
+        def turn_start_height_ft = @height_ft - (@flown.entry.height_lost_m / Q::FT)
         def roll_out_height_ft = turn_start_height_ft - height_lost_in_turns_ft
+
+        # From power loss to the settled glide after the turns.
+        # @return [Taken]
+        def begun
+          @rows = []
+          @state = State.new(0.0, 0.0, 0.0, @height_ft * Q::FT)
+          lay_to_glide
+          Taken.new(
+            along_m: @state.along,
+            across_m: @state.across,
+            seconds: @state.time,
+            height_m: (@height_ft * Q::FT) - @state.height
+          )
+        end
 
         # @return [Array<PathPoint>] time 0 at power loss, the end at the spot
         def points
@@ -75,20 +74,40 @@ module Fujin
           end
         end
 
-        # Height's worth of speed that the entry still has over the glide's.
-        def carried_m = ((@entry.rows.last.air_speed_m_s**2) - (@true_glide**2)) / (2.0 * Q::G)
-
         private
 
         def tracks = @sequence.tracks
+        def wind = @sequence.wind
         def ground_speed(track, speed) = @sequence.ground_speed(track, speed)
 
+        def lay_to_glide
+          segment(@flown.entry, tracks.first, :entry) { |along| ground_speed(tracks.first, along) }
+          fly(turned_rows)
+        end
+
         def lay
-          segment(@entry, tracks.first, :entry)
-          straight(@sink * ESTABLISHED_S, tracks.first)
-          turns.each_index { |i| turned(i) }
-          straight(@state.height - (@flare_height_ft * Q::FT), 0.0, carried_m)
-          segment(@flare, 0.0, nil)
+          lay_to_glide
+          @glide.legs([@state.height - (@flare_height_ft * Q::FT), 0.0].max).each { |leg| straight(leg) }
+          segment(@flare, 0.0, nil) { |along| @sequence.flare_ground_speed(along) }
+        end
+
+        # The turns and as much of the settling after them as the height has room for.
+        def turned_rows
+          @turned_rows ||=
+            begin
+              lowest =
+                @flown.rows.first.height_m - (@height_ft * Q::FT) + (@flare_height_ft * Q::FT) + @glide.least_height_m
+              @flown.turning + @flown.settling.drop(1).take_while { |row| row.height_m >= lowest }
+            end
+        end
+
+        # Along and across the final course between two rows through the air.
+        def through_air(from, to)
+          LocalMap.along_across(
+            to.ahead_m - from.ahead_m,
+            to.beside_m - from.beside_m,
+            -@sequence.final_heading / Q::DEG
+          )
         end
 
         def keep(ias_kt, ground, sink, rotor, phase)
@@ -100,59 +119,54 @@ module Fujin
           @state.across += metres * Math.sin(track)
         end
 
-        # A flown segment along a track; rows as FlownSegments has them.
+        # A flown segment along a track, rows as FlownSegments has them; the block makes ground speed of airspeed.
         def segment(flown, track, phase)
           last = flown.rows.first
           flown.rows.each_with_index do |row, i|
             step = row.t_s - last.t_s
-            go(track, ground_speed(track, (row.air_speed_m_s + last.air_speed_m_s) / 2.0) * step)
+            go(track, yield((row.air_along_m_s + last.air_along_m_s) / 2.0) * step)
             @state.time += step
             @state.height -= last.height_m - row.height_m
             last = row
             if (i % 10).zero? || i == flown.rows.size - 1
-              keep(row.ias_kt, ground_speed(track, row.air_speed_m_s), row.sink_m_s, row.rotor_pct, phase || row.phase)
+              keep(row.ias_kt, yield(row.air_along_m_s), row.sink_m_s, row.rotor_pct, phase || row.phase)
             end
           end
         end
 
-        def straight(height_m, track, carried_m = 0.0)
-          return if height_m <= 0.0
+        def straight(leg)
+          return if leg.height_m <= 0.0
 
-          time = (height_m + carried_m) / @sink
-          ground = ground_speed(track, @true_glide)
+          time = leg.seconds
+          ground = ground_speed(0.0, @conditions.atmosphere.true_speed(leg.speed_kt * Q::KT))
           steps = [time.ceil, 1].max
           steps.times do
-            go(track, ground * time / steps)
+            go(0.0, ground * time / steps)
             @state.time += time / steps
-            @state.height -= height_m / steps
-            keep(@glide_speed_kt, ground, @sink, @target_pct, :glide)
+            @state.height -= leg.height_m / steps
+            keep(leg.speed_kt, ground, leg.sink_m_s, leg.rotor_pct, :glide)
           end
         end
 
-        def turned(index)
-          turn = turns[index]
-          wind = @sequence.wind
+        # Rows through the air, carried by the wind.
+        def fly(rows)
           origin = @state.dup
-          turn
-            .rows
-            .each_cons(2)
-            .with_index do |(before, row), i|
-              along, across = @sequence.through_air(turn, index, row)
-              @state =
-                State.new(
-                  origin.time + row.t_s,
-                  origin.along + along + (wind[0] * row.t_s),
-                  origin.across + across + (wind[1] * row.t_s),
-                  origin.height - row.height_lost_m
-                )
-              facing = @sequence.heading(index) + row.heading_rad
-              ground =
-                Math.hypot((@true_glide * Math.cos(facing)) + wind[0], (@true_glide * Math.sin(facing)) + wind[1])
-              if (i % 8).zero? || i == turn.rows.size - 2
-                sink = (row.height_lost_m - before.height_lost_m) / (row.t_s - before.t_s)
-                keep(@glide_speed_kt, ground, sink, @target_pct, :turn)
-              end
-            end
+          heading = @sequence.final_heading
+          rows.each_with_index do |row, i|
+            along, across = through_air(rows.first, row)
+            seconds = row.t_s - rows.first.t_s
+            @state =
+              State.new(
+                origin.time + seconds,
+                origin.along + along + (wind[0] * seconds),
+                origin.across + across + (wind[1] * seconds),
+                origin.height - (rows.first.height_m - row.height_m)
+              )
+            next unless (i % 10).zero? || i == rows.size - 1
+
+            ahead, beside = LocalMap.along_across(row.ahead_m_s, row.beside_m_s, -heading / Q::DEG)
+            keep(row.ias_kt, Math.hypot(ahead + wind[0], beside + wind[1]), row.sink_m_s, row.rotor_pct, row.phase)
+          end
         end
 
         def setup_rows

@@ -9,12 +9,15 @@ module Fujin
       class TurnSequence
         Q = Quantities
 
-        attr_reader :turns, :tracks
+        # Turns in order; tracks of the legs; heading changes through the air, degrees.
+        attr_reader :turns, :tracks, :changes_deg
 
         # @param turns_deg [Array<Float>] track changes in order, right +
         # @param speed_kt [Float] equivalent airspeed, @param target_pct [Float] rotor rpm
+        # @param first_speed_m_s [Float, nil] true airspeed when the first turn begins, if it is not the glide's
         # @raise [OutsideModel] when the wind is stronger than the airspeed
-        def initialize(conditions, course_deg:, trim:, speed_kt:, target_pct:, bank_deg:, turns_deg:)
+        def initialize(conditions, course_deg:, trim:, speed_kt:, target_pct:, bank_deg:, turns_deg:,
+                       first_speed_m_s: nil)
           @true_speed = conditions.atmosphere.true_speed(speed_kt * Q::KT)
           north, east = conditions.wind.vector
           @wind = LocalMap.along_across(north, east, course_deg)
@@ -24,11 +27,17 @@ module Fujin
               .each_with_object([-turns_deg.sum]) { |deg, all| all << (all.last + deg) }
               .map { |deg| deg * Q::DEG }
               .freeze
-          @turns =
+          @changes_deg =
             turns_deg
               .each_with_index
               .map do |deg, i|
-                change = deg + ((drift(@tracks[i + 1], @true_speed) - drift(@tracks[i], @true_speed)) / Q::DEG)
+                before = i.zero? && first_speed_m_s ? first_speed_m_s : @true_speed
+                deg + ((drift(@tracks[i + 1], @true_speed) - drift(@tracks[i], before)) / Q::DEG)
+              end
+              .freeze
+          @turns =
+            @changes_deg
+              .map do |change|
                 SteadyTurn.of(trim, speed_kt: speed_kt, turn_deg: change, bank_deg: bank_deg, rotor_pct: target_pct).fly
               end
               .freeze
@@ -54,6 +63,9 @@ module Fujin
         # Relative heading on which a turn begins, radians.
         def heading(index) = tracks[index] + drift(tracks[index], @true_speed)
 
+        # Relative heading of the final glide, radians.
+        def final_heading = drift(0.0, @true_speed)
+
         # Drift angle that holds a relative track at a true airspeed, radians.
         def drift(track, speed)
           across = cross(track)
@@ -69,6 +81,9 @@ module Fujin
           laid_off = cross(track).abs < speed ? drift(track, speed) : 0.0
           (Math.cos(laid_off) * speed) + tail(track)
         end
+
+        # In the flare along the final course: nose on the course, drift held by the low wing.
+        def flare_ground_speed(air_along) = air_along + @wind[0]
 
         # The wind along and across the final course, m/s.
         attr_reader :wind

@@ -25,14 +25,21 @@ module Fujin
         def parts
           first = path.find { |p| p.phase != :setup }
           Parts.new(
-            entry: entry,
-            flare: flare_to_end,
             turns_deg: all_turns_deg,
             bank_deg: bank_deg,
-            established_s: TurnRoute::ESTABLISHED_S,
-            carried_m: route.carried_m,
+            turn_after_s: @house.turn_after_s,
+            restored: paced.restored,
             entry_m: [first.along_ft * Q::FT, first.across_ft * Q::FT].freeze
           )
+        end
+
+        # From power loss to the settled glide after the turns, flown to another speed and bank.
+        # @return [Taken]
+        def begun(speed_kt: 0.0, bank_deg: 0.0)
+          return route.begun if speed_kt.zero? && bank_deg.zero?
+
+          turns = sequence_at(@glide_speed + speed_kt, self.bank_deg + bank_deg)
+          route_of(turns, flown_turns_at(@glide_speed + speed_kt, self.bank_deg + bank_deg, turns), @height_ft).begun
         end
 
         # The option chosen is part of this plan's own route.
@@ -51,26 +58,58 @@ module Fujin
 
         def route = @route ||= route_from(@height_ft)
 
-        def route_from(height_ft)
+        def route_from(height_ft) = route_of(sequence, flown_turns, height_ft)
+
+        def route_of(turns, flown, height_ft)
           TurnRoute.new(
             @conditions,
             course_deg: @course_deg,
-            trim: @trim,
-            glide_speed_kt: @glide_speed,
-            target_pct: @target_pct,
-            bank_deg: bank_deg,
-            turns_deg: all_turns_deg,
+            sequence: turns,
+            flown: flown,
+            glide: paced,
             height_ft: height_ft,
             flare_height_ft: flare_height_ft,
-            entry: entry,
             flare: flare_to_end,
             entry_speed_kt: @entry_speed,
             setup_s: level_s
           )
         end
 
+        def sequence = @sequence ||= sequence_at(@glide_speed, bank_deg)
+
+        def sequence_at(speed_kt, bank) =
+          TurnSequence.new(
+            @conditions,
+            course_deg: @course_deg,
+            trim: @trim,
+            speed_kt: speed_kt,
+            target_pct: @target_pct,
+            bank_deg: bank,
+            turns_deg: all_turns_deg,
+            first_speed_m_s: turn_speed_m_s
+          )
+
+        # True airspeed when the turn begins.
+        def turn_speed_m_s
+          rows = segments.settled_entry.rows
+          (rows.find { |row| row.t_s >= @house.turn_after_s } || rows.last).air_along_m_s
+        end
+
+        def flown_turns = @flown_turns ||= flown_turns_at(@glide_speed, bank_deg, sequence)
+
+        def flown_turns_at(speed_kt, bank, turns) =
+          FlownTurns.new(
+            @conditions,
+            task_options: flown_ending.merge(glide_speed_kt: speed_kt, target_rotor_pct: @target_pct),
+            turns_deg: turns.changes_deg,
+            bank_deg: bank,
+            turn_after_s: @house.turn_after_s,
+            reaction_s: @house.collective_reaction_s.to_f
+          )
+
         # The turn has to be over before the flare.
-        def lowest_height_ft = @height_ft - route.roll_out_height_ft + flare_height_ft + 20.0
+        def lowest_height_ft =
+          @height_ft - route.roll_out_height_ft + flare_height_ft + [paced.least_height_m / Q::FT, 20.0].max
 
         # Height at which the turn is out by the house's height.
         def wanted_height_ft = @height_ft - route.roll_out_height_ft + [@house.turn_out_ft, flare_height_ft + 20.0].max
@@ -92,7 +131,8 @@ module Fujin
             'turn_radius_ft' => number(turn.radius_m / Q::FT, 'ft'),
             'bank_deg' => number(bank_deg, 'deg'),
             'turn_sink_fpm' => number(turn.sink_m_s / Q::FPM, 'fpm'),
-            'turn_time_s' => number(route.turns.sum(&:duration_s), 's'),
+            'turn_time_s' => number(route.turn_seconds, 's'),
+            'turn_delay_s' => number(@house.turn_after_s, 's'),
             'turn_start_height_ft' => number(route.turn_start_height_ft, 'ft'),
             'roll_out_height_ft' => number(route.roll_out_height_ft, 'ft'),
             'turn_out_by_ft' => number(@house.turn_out_ft, 'ft'),
@@ -112,7 +152,7 @@ module Fujin
               height_ft: @house.turn_out_ft,
               along_ft: along_at(@house.turn_out_ft),
               measures: {},
-              text: 'wings level by here, or go around'
+              text: 'level by here, or go around'
             ),
             *super
           ]
@@ -125,13 +165,17 @@ module Fujin
           rows =
             [15.0, 20.0, 30.0, 45.0].map do |bank|
               turn =
-                SteadyTurn.of(
-                  @trim,
-                  speed_kt: @glide_speed,
-                  turn_deg: turns_deg.first,
-                  bank_deg: bank,
-                  rotor_pct: @target_pct
-                ).fly
+                cell do
+                  SteadyTurn.of(
+                    @trim,
+                    speed_kt: @glide_speed,
+                    turn_deg: turns_deg.first,
+                    bank_deg: bank,
+                    rotor_pct: @target_pct
+                  ).fly
+                end
+              next [bank, nil, nil, nil, nil] unless turn
+
               [bank, turn.radius_m / Q::FT, turn.sink_m_s / Q::FPM, turn.duration_s, turn.height_lost_m / Q::FT]
             end
           Planning::Table.new(
@@ -152,8 +196,7 @@ module Fujin
             caution(
               'turn_rpm',
               'caution',
-              "Bank builds rotor rpm (#{shown}) and rolling out takes it away: collective check on as the bank goes " \
-                'on, off as it comes off.'
+              "Bank builds rotor rpm (#{shown}): a small check going into the turn, off again rolling out."
             )
           ]
           if floor && floor > high
@@ -166,7 +209,7 @@ module Fujin
           end
           found << downwind_caution if turn_deg >= 120
           found << late_out
-          found.compact
+          super + found.compact
         end
 
         def late_out
@@ -178,7 +221,7 @@ module Fujin
             'limit',
             "Out of the turn at #{route.roll_out_height_ft.round} ft, #{@house.turn_out_ft.round} ft wanted, " \
               "#{short.ceil} ft too low: begin at " \
-              "#{wanted_height_ft.ceil(-1)} ft or above, or bank more."
+              "#{wanted_height_ft.ceil(-1)} ft or above, or turn less."
           )
         end
 

@@ -77,7 +77,9 @@ module Fujin
             faults: @faults,
             turns_deg: parts.turns_deg,
             bank_deg: parts.bank_deg,
-            turn_after_s: parts.entry.duration_s + parts.established_s
+            turn_after_s: parts.turn_after_s,
+            hover_height_ft: targets['hover_height_ft'],
+            restored: @plan.restored
           )
         end
 

@@ -32,7 +32,7 @@ module Fujin
             entry_height_ft set_up_height_ft approach_sink_fpm set_up_distance_ft spacing_ft groundspeed_kt
           ],
           least_power_margin_pct: 5,
-          heat_prompt: 'heat on before power is reduced on base',
+          heat_prompt: 'heat on before power is reduced on base, as the flight manual says',
           finder: Finder,
           measurer: Measures,
           fault_finder: Faults

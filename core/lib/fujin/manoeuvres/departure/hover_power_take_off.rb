@@ -20,6 +20,9 @@ module Fujin
           faults: %w[power_cap_broken drifted_off_track exceeded_limit],
           settings: %w[departure obstacle_ft],
           house: %w[power_check],
+          course_of: 'take_off',
+          missed_gate: 'A gate missed: stop while there is room.',
+          heat_prompt: Catalogue::HEAT_BEFORE_LIFT_OFF,
           planner: HoverPowerTakeOffPlan,
           key_numbers: %w[
             climb_speed_kt climb_fpm power_margin_ige_pct etl_distance_ft climb_speed_height_ft avoid_area_s

@@ -20,6 +20,9 @@ module Fujin
           faults: %w[drifted_off_track exceeded_limit],
           settings: %w[departure obstacle_ft],
           house: %w[power_check],
+          course_of: 'take_off',
+          missed_gate: 'A gate missed: ease the collective down and land ahead while there is room.',
+          heat_prompt: Catalogue::HEAT_BEFORE_LIFT_OFF,
           planner: MaximumPerformancePlan,
           key_numbers: %w[
             climb_angle_deg climb_angle_speed_kt power_margin_pct obstacle_distance_ft vertical_climb_fpm avoid_area_s

@@ -9,7 +9,13 @@ module Fujin
       class Plan < Planning::ManoeuvrePlan
         STEP_S = 0.25
         LONGEST_S = 120.0
-        ETL_KT = 18.0
+        # How far the disc is tilted to speed up, and how far to begin with, degrees. Chosen.
+        TILT_DEG = 8.0
+        LEAN_DEG = 2.5
+        # Skids come no lower on the way to translational lift, ft.
+        LOWEST_FT = 1.5
+        # Under this the energy method divides by next to nothing, m/s.
+        SLOWEST_M_S = 1.0
 
         private
 
@@ -45,7 +51,7 @@ module Fujin
           height = start_height_ft
           speed = [ias_of_true_kt(0.0) + headwind_kt, 0.0].max
           rows = [point(t, along, height, speed, 0.0, 0.0, :take_off)]
-          while t < LONGEST_S && height < 300.0
+          while t < LONGEST_S && (height < 300.0 || speed < climb_speed_kt - 0.5)
             step = advance(speed, height)
             t += STEP_S
             speed = [speed + step[0], climb_speed_kt].min
@@ -68,17 +74,25 @@ module Fujin
         # Change of speed kt and height ft in a step.
         def advance(speed, height)
           spare = spare_power_w(speed, height)
-          target = profile_ft(speed)
+          true_speed = true_kt(speed) * Q::KT
           rising = speed >= climb_speed_kt - 0.1
-          climb = rising ? [spare / weight, 0.0].max : climb_rate(target, height, spare)
-          left = spare - (climb * weight)
-          true_speed = [@conditions.atmosphere.true_speed(speed * Q::KT), 2.0].max
-          acceleration = rising ? 0.0 : [left / (@conditions.mass_kg * true_speed), greatest_acceleration].min
+          acceleration = rising ? 0.0 : acceleration_m_s2(spare, true_speed, speed, height)
+          climb = (spare - (@conditions.mass_kg * true_speed * acceleration)) / weight
+          # Over the profile some of the power is left unused.
+          climb = [climb, climb_rate(profile_ft(speed), height, spare)].min unless rising
           [
-            [acceleration, 0.05].max * STEP_S / Q::KT * Math.sqrt(@conditions.atmosphere.density_ratio) *
-              (rising ? 0.0 : 1.0),
-            climb * STEP_S / Q::FT
+            acceleration * STEP_S * Math.sqrt(@conditions.atmosphere.density_ratio) / Q::KT,
+            [climb * STEP_S / Q::FT, LOWEST_FT - height].max
           ]
+        end
+
+        # What the power gives beyond the climb that the profile asks for, no more than the disc is tilted for. Before
+        # translational lift there is next to none, and a disc tilted a little takes a foot or two of height.
+        def acceleration_m_s2(spare, true_speed, speed, height)
+          momentum = @conditions.mass_kg * [true_speed, SLOWEST_M_S].max
+          left = (spare - (climb_rate(profile_ft(speed), height, spare) * weight)) / momentum
+          least = height > LOWEST_FT + 0.3 && speed < performance.translational_lift_kt ? tilted(LEAN_DEG) : 0.0
+          left.clamp(least, tilted(TILT_DEG))
         end
 
         # Climb that keeps to the profile with the power that is spare, m/s.
@@ -86,8 +100,7 @@ module Fujin
           ((target_ft - height_ft) * Q::FT / 1.5).clamp(0.0, [spare / weight, 0.0].max)
 
         def weight = @conditions.mass_kg * Q::G
-        # A disc tilted about six degrees.
-        def greatest_acceleration = Q::G * Math.tan(6.0 * Q::DEG)
+        def tilted(deg) = Q::G * Math.tan(deg * Q::DEG)
 
         # Power beyond level flight, as it reaches the rotor.
         def spare_power_w(speed, height)
@@ -96,7 +109,7 @@ module Fujin
         end
 
         def own_numbers
-          at_etl = path.find { |p| p.ias_kt >= ETL_KT }
+          at_etl = path.find { |p| p.ias_kt >= performance.translational_lift_kt }
           climbing = path.find { |p| p.ias_kt >= climb_speed_kt - 0.5 }
           obstacle = @settings['obstacle_ft'].to_f
           over = path.find { |p| p.height_ft >= obstacle }
@@ -141,16 +154,26 @@ module Fujin
               height_ft: start_height_ft,
               along_ft: 0.0,
               measures: {},
-              text: 'light on the skids, nothing hooked or frozen, then straight up'
+              text:
+                if @settings['departure'] == 'surface'
+                  'light on the skids, nothing hooked or frozen, then straight up'
+                else
+                  'power noted, pedals steady, nothing hooked: then forward'
+                end
             ),
-            Planning::Gate.new(
-              id: 'stop',
-              height_ft: profile_ft(ETL_KT),
-              along_ft: value_along('etl_distance_ft'),
-              measures: {},
-              text: 'translational lift felt by here, or stop'
-            )
+            stop_gate
           ]
+        end
+
+        # Where translational lift must be felt.
+        def stop_gate
+          Planning::Gate.new(
+            id: 'stop',
+            height_ft: profile_ft(performance.translational_lift_kt),
+            along_ft: value_along('etl_distance_ft'),
+            measures: {},
+            text: 'translational lift felt by here, or stop while there is room'
+          )
         end
 
         def value_along(name) = own_numbers[name].value
@@ -195,8 +218,8 @@ module Fujin
           caution(
             'climb',
             'limit',
-            "The climb with this power is #{climb ? "#{climb.round} ft/min" : 'not there'}, 200 wanted" \
-              "#{", #{(200 - climb).ceil} short" if climb}: less mass or more power."
+            "#{climb ? "Climb #{climb.round} ft/min" : 'No climb'} with this power, 200 wanted: less load or more " \
+              'power.'
           )
         end
       end

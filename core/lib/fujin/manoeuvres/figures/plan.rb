@@ -17,8 +17,10 @@ module Fujin
         def slow_headings = []
         def radius_ft = (@settings['radius_ft'] || default_radius_ft).to_f
 
+        def default_radius_ft = gentle_radius_ft
+
         # A radius that asks for about 30° at the greatest ground speed.
-        def default_radius_ft
+        def gentle_radius_ft
           fastest = (true_kt(speed_kt) + wind.speed_kt) * Q::KT
           (fastest * fastest / (Q::G * Math.tan(30.0 * Q::DEG)) / Q::FT).ceil(-1).clamp(150, 3000)
         end
@@ -98,18 +100,39 @@ module Fujin
         end
 
         def own_cautions
-          bank = value('bank_deg')
-          return [] unless bank > STEEPEST_BANK_DEG
-
           [
+            too_much_bank,
+            too_little_power,
             caution(
-              'bank',
-              'limit',
-              "Constant radius asks for #{bank.round}° of bank downwind, #{STEEPEST_BANK_DEG.round}° at most, " \
-                "#{(bank - STEEPEST_BANK_DEG).ceil}° too much: a radius of " \
-                "#{wider_radius_ft} ft or more."
+              'landing_place',
+              'caution',
+              'A landing place into wind stays in reach all the way round. Obstacles and wires looked for first.'
             )
-          ]
+          ].compact
+        end
+
+        def too_much_bank
+          bank = value('bank_deg')
+          return nil unless bank > STEEPEST_BANK_DEG
+
+          caution(
+            'bank',
+            'limit',
+            "#{bank.round}° of bank downwind, #{STEEPEST_BANK_DEG.round}° at most: a radius of #{wider_radius_ft} ft " \
+              'or more.'
+          )
+        end
+
+        def too_little_power
+          needed = value('power_in_turn_kw')
+          available = value('power_available_kw')
+          return nil unless needed && available && needed > available
+
+          caution(
+            'power_in_turn',
+            'limit',
+            "The steepest bank needs #{needed.round} kW, #{available.round} available: a wider radius or less bank."
+          )
         end
 
         def wider_radius_ft

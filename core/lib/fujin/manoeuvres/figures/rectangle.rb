@@ -26,9 +26,8 @@ module Fujin
           settings: %w[turn_side radius_ft leg_ft width_ft],
           planner: RectanglePlan,
           key_numbers: %w[bank_deg turn_radius_ft most_turn_deg drift_angle_deg groundspeed_kt],
-          gated: false,
           hovers: 'none',
-          any_course: true,
+          course_of: 'any',
           finder: RectangleFinder,
           measurer: RectangleMeasures,
           fault_finder: Faults

@@ -10,8 +10,9 @@ module Fujin
         private
 
         def side = @settings['turn_side'] == 'right' ? 1.0 : -1.0
-        def long_ft = (@settings['leg_ft'] || 3500).to_f
-        def short_ft = (@settings['width_ft'] || 2000).to_f
+        # Sides that leave a straight between corners of the default's bank.
+        def long_ft = (@settings['leg_ft'] || [3500.0, 1.75 * short_ft].max).to_f
+        def short_ft = (@settings['width_ft'] || [2000.0, (2.5 * gentle_radius_ft).ceil(-2)].max).to_f
         def first_track = Quantities.wrap_deg(entry_track_deg - @course_deg)
 
         def sides
@@ -35,7 +36,7 @@ module Fujin
         end
 
         # A quarter of the default's radius fits the corners of a small field.
-        def default_radius_ft = [super, short_ft / 2.5].min.clamp(150, 3000)
+        def default_radius_ft = [gentle_radius_ft, short_ft / 2.5].min.clamp(150, 3000)
 
         # Heading change at the end of each side.
         def corners

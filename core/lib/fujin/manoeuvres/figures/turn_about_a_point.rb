@@ -22,9 +22,8 @@ module Fujin
           settings: %w[turn_side radius_ft],
           planner: TurnAboutAPointPlan,
           key_numbers: %w[bank_deg turn_radius_ft least_bank_deg drift_angle_deg time_round_s],
-          gated: false,
           hovers: 'none',
-          any_course: true,
+          course_of: 'any',
           finder: TurnAboutAPointFinder,
           measurer: TurnAboutAPointMeasures,
           fault_finder: Faults

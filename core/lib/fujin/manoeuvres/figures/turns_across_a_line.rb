@@ -24,9 +24,8 @@ module Fujin
           settings: %w[radius_ft],
           planner: TurnsAcrossALinePlan,
           key_numbers: %w[bank_deg turn_radius_ft least_bank_deg drift_angle_deg groundspeed_kt],
-          gated: false,
           hovers: 'none',
-          any_course: true,
+          course_of: 'any',
           finder: TurnsAcrossALineFinder,
           measurer: TurnsAcrossALineMeasures,
           fault_finder: Faults

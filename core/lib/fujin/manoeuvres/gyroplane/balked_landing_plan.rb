@@ -40,8 +40,12 @@ module Fujin
 
         def path
           sink = gyro.power_off(glide_kt).sink_m_s
-          climb = [-gyro.full_power(climb_kt).sink_m_s, 0.0].max
+          away = gyro.full_power(climb_kt)
+          climb = [-away.sink_m_s, 0.0].max
           ground = groundspeed_kt(@course_deg, glide_kt)
+          gliding_pct = gyro.power_off(glide_kt).rotor_pct
+          last_ft = 2.0 * ground * Q::KT / Q::FT
+          climb_ground = groundspeed_kt(@course_deg, climb_kt)
           low = [@height_ft - (sink_through_m / Q::FT), 1.0].max
           down =
             (0..4).map do |i|
@@ -52,26 +56,30 @@ module Fujin
                 glide_kt,
                 ground,
                 sink / Q::FPM,
-                :descent
+                :descent,
+                rotor_rpm_pct: gliding_pct
               )
             end
           up =
             (1..12).map do |t|
               point(
                 t + 2.0,
-                (t + 2.0) * ground * Q::KT / Q::FT,
+                last_ft + (t * climb_ground * Q::KT / Q::FT),
                 low + (climb * t / Q::FT),
                 climb_kt,
-                ground,
+                climb_ground,
                 -climb / Q::FPM,
-                :climb
+                :climb,
+                rotor_rpm_pct: away.rotor_pct
               )
             end
-          [*down, point(2.0, 2.0 * ground * Q::KT / Q::FT, low, glide_kt, ground, 0.0, :recovery), *up]
+          level = point(2.0, last_ft, low, glide_kt, ground, 0.0, :recovery, rotor_rpm_pct: gliding_pct)
+          [*down, level, *up]
         end
 
         def setup =
-          setup_before(path.first.along_ft, glide_kt, "A landing from #{glide_kt.round} kt, balked on the call")
+          setup_before(path.first.along_ft, glide_kt,
+                       "Approach at #{glide_kt.round} kt; the instructor calls the go-around")
 
         def tables = [speed_table([25, 30, 40, 50, 60]), solo_dual]
 
@@ -81,9 +89,9 @@ module Fujin
             caution(
               'balked',
               'caution',
-              'Power first, nose held, speed kept; the torque wants pedal as it comes on. No climb before the speed ' \
-                'is there.'
-            )
+              'Power, hold the attitude, pedal against the torque. Climb once climb speed is there.'
+            ),
+            unloaded
           ]
           return found if lost < @height_ft - 5
 
@@ -91,8 +99,8 @@ module Fujin
             caution(
               'too_low',
               'limit',
-              "From #{@height_ft.round} ft the go-around touches: #{lost.round} ft are lost before it climbs, " \
-                "#{(lost - @height_ft + 5).ceil} ft too few. Call it higher."
+              "From #{@height_ft.round} ft it touches: #{lost.round} ft are lost before it climbs. Call it at " \
+                "#{(lost + 5).ceil(-1)} ft or above."
             ),
             *found
           ]

@@ -18,11 +18,14 @@ module Fujin
             ]
           },
           faults: %w[slow_glide out_of_trim exceeded_limit],
+          checks: [
+            *Catalogue::CHECKS, 'Height enough to be level by the house height', 'Harness, loose articles',
+            'Who moves the throttle is agreed'
+          ],
           planner: SlowFlightPlan,
           key_numbers: %w[slow_speed_kt lowest_level_speed_kt slow_power_kw power_available_kw],
-          gated: false,
           hovers: 'none',
-          any_course: true,
+          course_of: 'any',
           finder: Finder,
           measurer: FlightMeasures,
           fault_finder: FlightFaults

@@ -22,10 +22,16 @@ module Fujin
           faults: %w[slow_rotor_roll stick_forward_too_long exceeded_limit],
           settings: %w[prerotation_pct],
           house: %w[prerotation_at gyro_taxi],
+          course_of: 'take_off',
+          missed_gate: 'A gate missed: throttle closed, keep it straight, stop.',
+          checks: [
+            *Catalogue::CHECKS, 'Nobody near the rotor', 'Prerotator off before the roll',
+            'Stick and brakes as the type says'
+          ],
           planner: TakeOffPlan,
           key_numbers: %w[prerotation_pct lift_off_ias_kt roll_ft lift_off_rotor_rpm_pct flap_max_deg climb_fpm],
           hovers: 'none',
-          heat_prompt: 'heat off for take-off',
+          heat_prompt: 'check for ice with heat before the roll, then heat as the flight manual says for take-off',
           part_of_circuit: 'take_off',
           finder: Finder,
           measurer: TakeOffMeasures,

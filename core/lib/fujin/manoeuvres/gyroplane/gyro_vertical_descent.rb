@@ -17,10 +17,15 @@ module Fujin
           'recovery' => %w[recovery_height_ft recovery_min_height_ft recovery_time_s]
         },
         faults: %w[late_decision exceeded_limit],
+        missed_gate: 'Nose down at its height, at the latest.',
+        checks: [
+          *Catalogue::CHECKS, 'Height enough to be level by the house height', 'Harness, loose articles',
+          'Who moves the throttle is agreed'
+        ],
         planner: VerticalDescentPlan,
         key_numbers: %w[recovery_steady_height_ft lowest_start_height_ft descent_sink_fpm recovery_speed_kt],
         hovers: 'none',
-        any_course: true,
+        course_of: 'any',
         house: %w[outside_test],
         outside_test: true,
         finder: Finder,

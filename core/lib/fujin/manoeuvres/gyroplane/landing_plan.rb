@@ -11,7 +11,14 @@ module Fujin
         LADDER_PCT = [45, 30, 15, 0].freeze
         BRAKE = 0.35
         ROLLING = TakeOffRoll::ROLLING_FRICTION
-        TOUCHDOWN_KT = 28.0
+        # Touchdown at dual mass where the type file has none, share of the glide speed; a flown flare's end. Chosen.
+        TOUCHDOWN_SHARE = 0.54
+        # What the flare takes off the speed while it floats: about a fifth of g.
+        FLOAT_M_S2 = 1.9
+        # Wheels over the ground while it floats, m.
+        FLOATING_M = 0.3
+        # Step of the ladder that a stage is planned with, where the first landings have power.
+        LADDER_STEPS = { 'early' => 0, 'solo' => 1, 'test' => 3, 'instructor' => 3 }.freeze
 
         private
 
@@ -19,21 +26,27 @@ module Fujin
         def height_range_ft = [100, 3000]
         def ending = 'touchdown'
         def ladder_pct = @house['gyro_landings'] == 'power_off_early' ? LADDER_PCT.reverse : LADDER_PCT
-        def power_pct = (@settings['power_share_pct'] || (@stage == 'early' ? ladder_pct.first : 0)).to_f
+        def power_pct = (@settings['power_share_pct'] || house_power_pct).to_f
+        def house_power_pct = @house['gyro_landings'] == 'power_first' ? LADDER_PCT[LADDER_STEPS.fetch(@stage)] : 0
         def with_power(pct) = gyro.with_thrust(glide_kt, pct / 100.0 * gyro.full_thrust_n(glide_kt))
         def descent = @descent ||= with_power(power_pct)
         def round_out_ft = @type.flare_height_ft.to_f
         def ground_m_s = groundspeed_kt(@course_deg, glide_kt) * Q::KT
 
-        # What is left over the ground at touchdown, kt.
-        def touchdown_groundspeed_kt = [groundspeed_kt(@course_deg, TOUCHDOWN_KT), 0.0].max
-
-        # The flare takes the glide's speed off evenly, level, at about a fifth of g.
-        def flare_ft
-          from = ground_m_s
-          to = touchdown_groundspeed_kt * Q::KT
-          (from - to) / 1.9 * (from + to) / 2.0 / Q::FT
+        # The rotor carries the weight down to a speed that grows with its root: lift goes with the square of the speed.
+        def touchdown_kt
+          at_dual = @type.optional('speeds_kt.touchdown') || (TOUCHDOWN_SHARE * glide_kt)
+          (at_dual * Math.sqrt(@conditions.mass_kg / @type.mass_kg('dual'))).clamp(0.0, glide_kt)
         end
+
+        # What is left over the ground at touchdown, kt.
+        def touchdown_groundspeed_kt = [groundspeed_kt(@course_deg, touchdown_kt), 0.0].max
+
+        # Seconds in which the glide's speed comes off evenly, and in which the sink does while it rounds out.
+        def flare_s = [(true_kt(glide_kt) - true_kt(touchdown_kt)) * Q::KT / FLOAT_M_S2, round_out_s].max
+        def round_out_s = 2.0 * ((round_out_ft * Q::FT) - FLOATING_M) / descent.sink_m_s
+
+        def flare_ft = flare_s * (ground_m_s + (touchdown_groundspeed_kt * Q::KT)) / 2.0 / Q::FT
 
         def own_numbers
           if ground_m_s < 3.0
@@ -55,7 +68,7 @@ module Fujin
             'descent_sink_fpm' => number(sinking / Q::FPM, 'fpm'),
             'approach_angle_deg' => number(Math.atan2(sinking, ground_m_s) / Q::DEG, 'deg'),
             'flare_height_ft' => number(round_out_ft, 'ft'),
-            'touchdown_ias_kt' => number(TOUCHDOWN_KT, 'kt'),
+            'touchdown_ias_kt' => number(touchdown_kt, 'kt'),
             'touchdown_groundspeed_kt' => number(touchdown_groundspeed_kt, 'kt'),
             'slide_ft' => number(roll_ft(BRAKE), 'ft'),
             'free_roll_ft' => number(roll_ft(ROLLING), 'ft'),
@@ -88,24 +101,41 @@ module Fujin
             end
         end
 
+        # The sink comes off evenly down to the floating height, which is held while the speed comes off, and given up
+        # at the end.
         def round_out(from)
-          seconds = 2.0 * flare_ft * Q::FT / ((ground_m_s / Q::KT) + touchdown_groundspeed_kt) / Q::KT
-          (1..8).map do |i|
-            share = i / 8.0
-            kt = glide_kt + ((TOUCHDOWN_KT - glide_kt) * share)
-            ground = (ground_m_s / Q::KT) + ((touchdown_groundspeed_kt - (ground_m_s / Q::KT)) * share)
-            gone = ((ground_m_s / Q::KT) + ground) / 2.0 * Q::KT * seconds * share / Q::FT
+          seconds = flare_s
+          ground_kt = ground_m_s / Q::KT
+          (1..FLARE_POINTS).map do |i|
+            share = i / FLARE_POINTS.to_f
+            ground = ground_kt + ((touchdown_groundspeed_kt - ground_kt) * share)
+            height_m, sink_m_s = rounded_out(seconds * share, seconds)
             point(
               from.t_s + (seconds * share),
-              from.along_ft + gone,
-              round_out_ft * ((1.0 - share)**2),
-              kt,
+              from.along_ft + ((ground_kt + ground) / 2.0 * Q::KT * seconds * share / Q::FT),
+              height_m / Q::FT,
+              glide_kt + ((touchdown_kt - glide_kt) * share),
               ground,
-              from.sink_fpm * (1.0 - share),
+              sink_m_s / Q::FPM,
               :flare,
               rotor_rpm_pct: from.rotor_rpm_pct
             )
           end
+        end
+        FLARE_POINTS = 16
+        private_constant :FLARE_POINTS
+
+        # Height and sink so long after the flare began.
+        def rounded_out(t, seconds)
+          left = 1.0 - (t / round_out_s)
+          if left > 0
+            return [FLOATING_M + (((round_out_ft * Q::FT) - FLOATING_M) * left * left),
+                    descent.sink_m_s * left]
+          end
+
+          settling = [seconds - round_out_s, 1.0].min
+          down = settling.positive? ? [(t - seconds + settling) / settling, 0.0].max : 1.0
+          [FLOATING_M * (1.0 - (down * down)), settling.positive? ? 2.0 * FLOATING_M * down / settling : 0.0]
         end
 
         def gates
@@ -136,8 +166,10 @@ module Fujin
           setup_before(
             path.first.along_ft,
             glide_kt,
-            "#{glide_kt.round} kt, #{@height_ft.round} ft, power at #{power_pct.round} %, on the line"
+            "#{glide_kt.round} kt, #{@height_ft.round} ft, #{power_words}, on the line"
           )
+
+        def power_words = power_pct.zero? ? 'throttle closed' : "power at #{power_pct.round} %"
 
         def tables
           rows =
@@ -153,11 +185,18 @@ module Fujin
               rows: rows,
               note:
                 'Each step counted; a low go-around comes before the first. ' \
-                'Rotor brake and stick into wind until it has stopped.'
+                "After the roll: stick into wind until the rotor has stopped; rotor brake only below the type's limit."
             ),
             speed_table([20, 30, 40, 50, 60]),
             solo_dual
           ]
+        end
+
+        def behind_curve_text
+          slowest = value('lowest_level_speed_kt')
+          return 'Full power holds level flight at no speed today: a go-around is not there.' unless slowest
+
+          "Under #{slowest.round} kt full power does not hold height: nose down to get speed back."
         end
 
         def own_cautions
@@ -165,14 +204,17 @@ module Fujin
             caution(
               'behind_curve',
               'caution',
-              "Under #{value('lowest_level_speed_kt')&.round || '—'} kt full power does not hold level flight: speed " \
-                'comes back only with height.'
+              behind_curve_text
             ),
             caution(
               'roll_out',
               'note',
-              'Stick back and into wind as it rolls out; prerotate again before the next take-off after a full stop.'
-            )
+              'Stick back until the nosewheel is down by itself and the speed is gone, then forward and into wind: ' \
+                'taxi ' \
+                'only with a slow rotor. After a full stop prerotate again before the next take-off.'
+            ),
+            caution('nosewheel', 'caution', 'Pedals straight before the nosewheel comes down.'),
+            porpoising
           ]
         end
       end

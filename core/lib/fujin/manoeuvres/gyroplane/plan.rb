@@ -5,12 +5,27 @@ module Fujin
     module Gyroplane
       # What the gyroplane's flight exercises share.
       class Plan < Planning::ManoeuvrePlan
+        PORPOISING = 'Porpoising: hold the stick still, a little power off, let it settle.'
+
         private
 
         def gyro = @gyro ||= @conditions.gyro_trim
         def glide_kt = @type.glide_speed_kt.to_f
         def slow_headings = []
         def solo_dual = Planning::SoloDual.table(@conditions, glide_kt)
+
+        # What kills in gyroplanes.
+        def unloaded
+          kept = value('least_load_factor')
+          caution(
+            'unloaded',
+            'caution',
+            'Ease the stick forward, never push' \
+              "#{": the plan keeps #{kept.round(1)} g" if kept}. An unloaded rotor slows and does not come back."
+          )
+        end
+
+        def porpoising = caution('porpoising', 'caution', PORPOISING)
 
         def glide_numbers
           off = gyro.power_off(glide_kt)

@@ -24,20 +24,10 @@ module Fujin
           )
         end
 
-        def path
-          [[0.0, glide_kt], [8.0, glide_kt], [20.0, slow_kt], [40.0, slow_kt], [50.0, glide_kt]].map do |t, kt|
-            point(
-              t,
-              groundspeed_kt(@course_deg, kt) * Q::KT * t / Q::FT,
-              @height_ft,
-              kt,
-              groundspeed_kt(@course_deg, kt),
-              0.0,
-              :level,
-              rotor_rpm_pct: gyro.level(kt).rotor_pct
-            )
+        def path =
+          level_path([[0.0, glide_kt], [8.0, glide_kt], [20.0, slow_kt], [40.0, slow_kt], [50.0, glide_kt]]) do |kt|
+            gyro.level(kt).rotor_pct
           end
-        end
 
         def setup = setup_before(0.0, glide_kt, "Level at #{@height_ft.round} ft into wind, area below clear")
         def tables = [speed_table([15, 20, 25, 30, 35, 40, 50, 60]), solo_dual]
@@ -69,9 +59,10 @@ module Fujin
             caution(
               'behind_curve',
               'caution',
-              "Under #{lowest.round} kt full power does not hold level flight: nose down for speed, never more stick " \
-                "back. Keep #{(lowest + 4).round} kt and height in hand."
-            )
+              "Under #{lowest.round} kt full power does not hold height: nose down to get speed back, never more " \
+                "stick back. Keep #{(lowest + 4).round} kt and height in hand."
+            ),
+            unloaded
           ]
         end
       end

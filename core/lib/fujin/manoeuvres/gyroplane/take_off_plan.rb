@@ -12,6 +12,11 @@ module Fujin
         HOLD_LOSS_PCT = 8.0
         STOP_MARGIN_DEG = 3.0
         CLIMB_FT = 50.0
+        # A student's climb begins so much before the climb speed, or after it, 5 to 95 %. Chosen.
+        EARLY_KT = 2.0
+        LATE_KT = 5.0
+        # Moments of the climb-out between two points of the path.
+        SHOWN_EVERY = 5
 
         private
 
@@ -23,7 +28,7 @@ module Fujin
         def climb_kt = @type.fetch('speeds_kt.climb').to_f
 
         def roll_from(pct) =
-          TakeOffRoll.new(@conditions, prerotated_pct: pct, headwind_m_s: [headwind_kt, 0.0].max * Q::KT).run
+          TakeOffRoll.new(@conditions, prerotated_pct: pct, headwind_m_s: headwind_kt * Q::KT).run
 
         def roll = @roll ||= roll_from(released_pct)
 
@@ -59,17 +64,31 @@ module Fujin
           end
         end
 
-        # To fifty feet at the climb that full power gives.
+        # To fifty feet, the speed grown first.
         def over_the_fence
           return { 'obstacle_distance_ft' => no_number('ft', roll.abandoned) } unless roll.lifted_off?
 
           { 'obstacle_distance_ft' => try('ft') do
-            climb = performance.climb_m_s(climb_kt)
-            raise OutsideModel, 'full power does not climb today' unless climb.positive?
-
-            (roll.last.distance_m / Q::FT) + (groundspeed_kt(@course_deg, climb_kt) * Q::KT / climb * CLIMB_FT)
+            number(
+              obstacle_distance_ft(climb_kt),
+              'ft',
+              obstacle_distance_ft(climb_kt - EARLY_KT),
+              obstacle_distance_ft(climb_kt + LATE_KT)
+            )
           end }
         end
+
+        def obstacle_distance_ft(speed_kt) =
+          (roll.last.distance_m + climb_out(speed_kt).to(CLIMB_FT * Q::FT).last.distance_m) / Q::FT
+
+        def climb_out(speed_kt = climb_kt) =
+          ClimbOut.new(
+            @conditions,
+            climb: ->(kt) { performance.climb_m_s(kt) },
+            groundspeed: ->(kt) { groundspeed_kt(@course_deg, kt) * Q::KT },
+            lift_off_kt: roll.last.ias_kt,
+            climb_kt: speed_kt
+          )
 
         def path
           rows =
@@ -87,24 +106,29 @@ module Fujin
             end
           return rows unless roll.lifted_off?
 
-          rows + climb_out(rows.last)
+          rows + climbing(rows.last)
+        rescue OutsideModel
+          rows
         end
 
-        def climb_out(last)
-          climb = [performance.climb_m_s(climb_kt), 0.1].max
-          ground = groundspeed_kt(@course_deg, climb_kt)
-          (1..15).map do |t|
-            point(
-              last.t_s + t,
-              last.along_ft + (ground * Q::KT * t / Q::FT),
-              climb * t / Q::FT,
-              climb_kt,
-              ground,
-              -climb / Q::FPM,
-              :climb,
-              rotor_rpm_pct: last.rotor_rpm_pct
-            )
-          end
+        def climbing(last)
+          climb_out
+            .to(CLIMB_FT * 2.0 * Q::FT)
+            .each_slice(SHOWN_EVERY)
+            .drop(1)
+            .map do |moments|
+              m = moments.first
+              point(
+                last.t_s + m.t_s,
+                last.along_ft + (m.distance_m / Q::FT),
+                m.height_m / Q::FT,
+                m.ias_kt,
+                m.ground_m_s / Q::KT,
+                -m.climb_m_s / Q::FPM,
+                :climb,
+                rotor_rpm_pct: last.rotor_rpm_pct
+              )
+            end
         end
 
         def gates
@@ -129,7 +153,7 @@ module Fujin
               id: 'lift off',
               height_ft: 0.0,
               along_ft: roll.last.distance_m / Q::FT,
-              text: 'no sooner than this rotor rpm and speed; half as far again and still rolling: stop',
+              text: 'not before this rotor rpm and speed; not off by half as far again: throttle closed, stop',
               measures: {
                 'lift_off_rotor_rpm_pct' => {
                   target: roll.last.rotor_pct,
@@ -151,21 +175,21 @@ module Fujin
         def setup
           where =
             if @house['prerotation_at'] == 'hold'
-              "At the hold: prerotate to #{built_up_pct.round} %, roll on at once, expect #{released_pct.round} % at " \
+              "at the hold: prerotate to #{built_up_pct.round} %, roll on at once, expect #{released_pct.round} % at " \
                 'the line'
             else
-              "On the line: brakes, stick as the type says, prerotate to #{built_up_pct.round} %"
+              "on the line: brakes, stick as the type says, prerotate to #{built_up_pct.round} %"
             end
           taxi =
             if @house['gyro_taxi'] == 'turning'
-              'taxi with the rotor turning slowly, stick into wind'
+              'Taxi with the rotor turning slowly, stick into wind'
             else
-              'taxi with the rotor stopped and secured'
+              'Taxi with the rotor stopped and secured'
             end
           Planning::SetUp.standing(
             height_ft: 0.0,
             steady_s: 0.0,
-            text: "#{where}; #{taxi}"
+            text: "#{taxi}; #{where}"
           )
         end
 
@@ -190,7 +214,7 @@ module Fujin
               rows: rows,
               note:
                 'In this model the roll hardly depends on prerotation: real types gain more. ' \
-                'The advance ratio and the flap tell the safety story.'
+                'Watch advance ratio and flap: they grow as prerotation falls.'
             ),
             Planning::SoloDual.table(@conditions, @type.glide_speed_kt.to_f)
           ]
@@ -242,6 +266,7 @@ module Fujin
               'caution',
               'At the first flap: stick forward, throttle closed, abandon. Never pull back into it.'
             ),
+            caution('porpoising', 'caution', Plan::PORPOISING),
             under_minimum,
             flap_margin,
             abandoned
@@ -250,8 +275,7 @@ module Fujin
             found << caution(
               'headwind_spin',
               'note',
-              "#{headwind_kt.round} kt along the nose also spins the rotor up standing still: stick into wind, also " \
-                'while it runs down.'
+              "#{headwind_kt.round} kt on the nose turns the rotor by itself: stick into wind, until it has stopped."
             )
           end
           found

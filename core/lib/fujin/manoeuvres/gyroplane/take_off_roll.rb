@@ -30,7 +30,7 @@ module Fujin
         EASE_DEG_S = 4.0
 
         # @param prerotated_pct [Float] rotor speed at brake release
-        # @param headwind_m_s [Float] along the roll, + against
+        # @param headwind_m_s [Float] along the roll, + against, - from behind
         # @param power_share [Float] of the power there is
         def initialize(conditions, prerotated_pct:, headwind_m_s: 0.0, disc_aft_deg: DISC_AFT_DEG, power_share: 1.0)
           @type = conditions.type
@@ -102,7 +102,7 @@ module Fujin
             t_s: @t,
             distance_m: @distance,
             ground_m_s: @ground,
-            ias_kt: @atmosphere.equivalent_speed(air) / Quantities::KT,
+            ias_kt: @atmosphere.equivalent_speed([air, 0.0].max) / Quantities::KT,
             rotor_pct: 100.0 * @omega / @rotor.normal_speed,
             advance_ratio: @mu,
             flap_deg: @flap_deg,

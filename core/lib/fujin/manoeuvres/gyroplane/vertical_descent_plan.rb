@@ -90,7 +90,8 @@ module Fujin
               'recover',
               'caution',
               'Recovery is nose down for speed, then power: the stick is not pulled while the speed is low.'
-            )
+            ),
+            unloaded
           ]
           return found if @height_ft >= lowest_start_ft
 
@@ -98,8 +99,7 @@ module Fujin
             caution(
               'start_height',
               'limit',
-              "Start height #{@height_ft.round} ft is under the #{lowest_start_ft.ceil(-1)} ft wanted today, by " \
-                "#{(lowest_start_ft - @height_ft).ceil} ft: begin higher."
+              "Start height #{@height_ft.round} ft, #{lowest_start_ft.ceil(-1)} ft wanted today: begin higher."
             ),
             *found
           ]

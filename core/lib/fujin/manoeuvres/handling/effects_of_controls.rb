@@ -20,9 +20,10 @@ module Fujin
             ]
           },
           faults: %w[over_controlled drifted_off_track exceeded_limit],
+          course_of: 'any',
+          heat_prompt: Catalogue::HEAT_BEFORE_LIFT_OFF,
           planner: EffectsOfControlsPlan,
           key_numbers: %w[box_time_s box_radius_ft box_height_ft hover_height_ft],
-          gated: false,
           least_power_margin_pct: 3,
           finder: EffectsOfControlsFinder,
           measurer: HoverMeasures,

@@ -105,8 +105,8 @@ module Fujin
             caution(
               'lateral',
               'note',
-              "The hover hangs a little #{@type.clockwise? ? 'right' : 'left'} side low: with this rotor the tail " \
-                "rotor pushes to the #{@type.clockwise? ? 'left' : 'right'}."
+              "Hovers #{@type.clockwise? ? 'right' : 'left'} side low: the tail rotor pushes " \
+                "#{@type.clockwise? ? 'left' : 'right'}."
             )
           ]
         end

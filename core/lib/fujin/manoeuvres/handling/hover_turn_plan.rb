@@ -25,13 +25,17 @@ module Fujin
           )
 
         def own_cautions
-          text = if costly?
-                   "Turning #{@settings['turn_side']} takes power with this rotor: collective and rpm watched."
-                 else
-                   "Turning #{@settings['turn_side']} gives power back " \
-                     'with this rotor: stopping it takes power.'
-                 end
-          [caution('turn_power', 'note', text), *super]
+          side = @settings['turn_side']
+          text = costly? ? 'take power: watch rotor rpm.' : 'give power back: stopping takes it.'
+          [
+            caution('turn_power', 'note', "#{side.capitalize} turns #{text}"),
+            caution(
+              'tail_swing',
+              'caution',
+              'Look round before the tail swings. With the wind behind, the nose wants to swing: slow down before it.'
+            ),
+            *super
+          ]
         end
       end
     end

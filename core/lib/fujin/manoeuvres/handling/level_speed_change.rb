@@ -15,9 +15,8 @@ module Fujin
         faults: %w[out_of_trim drifted_off_track exceeded_limit],
         planner: LevelSpeedChangePlan,
         key_numbers: %w[slow_speed_kt fast_speed_kt change_time_s fast_power_kw slow_power_kw],
-        gated: false,
         hovers: 'none',
-        any_course: true,
+        course_of: 'any',
         finder: LevelSpeedChangeFinder,
         measurer: LevelSpeedChangeMeasures,
         fault_finder: LevelSpeedChangeFaults

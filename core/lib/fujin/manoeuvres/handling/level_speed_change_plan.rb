@@ -35,16 +35,16 @@ module Fujin
 
         def path
           change = value('change_time_s')
-          [
-            [0.0, cruise_kt],
-            [10.0, cruise_kt],
-            [10.0 + change, slow_kt],
-            [30.0 + change, slow_kt],
-            [30.0 + (2 * change), cruise_kt],
-            [40.0 + (2 * change), cruise_kt]
-          ].map do |t, kt|
-            point(t, true_kt(kt) * Q::KT * t / Q::FT, @height_ft, kt, groundspeed_kt(@course_deg, kt), 0.0, :level)
-          end
+          level_path(
+            [
+              [0.0, cruise_kt],
+              [10.0, cruise_kt],
+              [10.0 + change, slow_kt],
+              [30.0 + change, slow_kt],
+              [30.0 + (2 * change), cruise_kt],
+              [40.0 + (2 * change), cruise_kt]
+            ]
+          )
         end
 
         def setup = setup_before(0.0, cruise_kt, 'Level, trimmed, a mark on the horizon')

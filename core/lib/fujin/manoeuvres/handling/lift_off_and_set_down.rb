@@ -21,9 +21,10 @@ module Fujin
             ]
           },
           faults: %w[over_controlled drift_at_contact not_level exceeded_limit],
+          course_of: 'hover',
+          heat_prompt: Catalogue::HEAT_BEFORE_LIFT_OFF,
           planner: LiftOffPlan,
           key_numbers: %w[hover_height_ft power_margin_ige_pct hover_power_ige_kw],
-          gated: false,
           least_power_margin_pct: 3,
           finder: LiftOffFinder,
           measurer: HoverMeasures,

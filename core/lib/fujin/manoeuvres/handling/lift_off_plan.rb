@@ -22,6 +22,8 @@ module Fujin
           ].map { |t, h| point(t.to_f, 0.0, h, wind.speed_kt, 0.0, 0.0, h.zero? ? :ground : :hover) }
         end
 
+        def own_cautions = [*ground_resonance, *super]
+
         def tables
           steps = [
             ['Light on the skids', 'pause: nothing hooked or frozen, attitude steady'],

@@ -27,13 +27,17 @@ module Fujin
             'Carburettor heat as the flight manual says', 'Doors and belts', 'Count-in agreed: three, two, one'
           ],
           house: %w[hovering_ladder],
+          course_of: 'hover',
+          missed_gate:
+            'Throttle stays closed until the skids are down. If it goes wrong early, the instructor takes over as ' \
+            'briefed.',
           planner: Plan,
           key_numbers: %w[
             time_to_contact_s contact_sink_fpm hover_height_ft pull_at_s rotor_energy_s fixed_collective_sink_fpm
           ],
           power_off: true,
           least_power_margin_pct: 3,
-          heat_prompt: 'heat off for the hover, on if ice was suspected before',
+          heat_prompt: 'clear it with full heat before the hover, then heat as the flight manual says',
           finder: Finder,
           measurer: Measures,
           fault_finder: Faults,

@@ -156,7 +156,7 @@ module Fujin
               'caution',
               'Slightly forward is fine; sideways and rearward are not: a skid that catches rolls the aircraft over.'
             )
-          ] + along_the_nose
+          ] + ground_resonance + along_the_nose
         end
 
         def along_the_nose

@@ -10,7 +10,8 @@ module Fujin
           title: 'Low rotor rpm recovery',
           family: 'emergencies',
           summary:
-            'Yaw and a changing note, then the warning: throttle and collective together, before the blades stall.',
+            'Yaw and a changing note, then the warning: throttle on and collective down together, before the blades ' \
+            'stall.',
           phases: %w[decay recovery],
           measures: {
             'decay' => %w[
@@ -19,12 +20,16 @@ module Fujin
           },
           faults: %w[late_collective raised_collective low_rotor_rpm exceeded_limit],
           house: %w[entry collective_hand],
+          course_of: 'any',
+          checks: [
+            *Catalogue::CHECKS, 'Height enough to be level by the house height', 'Harness, loose articles',
+            'Who moves the throttle is agreed'
+          ],
           planner: Plan,
           key_numbers: %w[
             warning_after_s too_late_after_s low_warning_pct rotor_decay_to_90_s hover_warning_after_s
             stall_rotor_rpm_pct
           ],
-          gated: false,
           hovers: 'none',
           finder: Finder,
           measurer: Measures,

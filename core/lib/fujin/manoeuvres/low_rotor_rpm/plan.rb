@@ -20,9 +20,8 @@ module Fujin
         def own_numbers
           warning = @type.low_warning_pct
           lowest = @type.absolute_rotor_rpm[0]
-          cruise = seconds(speed_kt, warning, 90, 80, lowest)
+          cruise = seconds(speed_kt, warning, 90, 80, lowest, @type.power_off_band[0])
           hover = seconds(0.0, warning, 90, 80)
-          hand = @house.collective_reaction_s
           {
             'entry_height_ft' => number(@height_ft, 'ft'),
             'entry_speed_kt' => number(speed_kt, 'kt'),
@@ -31,7 +30,7 @@ module Fujin
             'rotor_decay_to_90_s' => time(cruise[1], 90),
             'rotor_decay_to_80_s' => time(cruise[2], 80),
             'too_late_after_s' => time(cruise[3], lowest),
-            'reaction_time_s' => time(cruise[1] && (cruise[1] - hand), 90),
+            'reaction_time_s' => time(cruise[4], @type.power_off_band[0]),
             'hover_warning_after_s' => time(hover[0], warning),
             'hover_decay_to_90_s' => time(hover[1], 90),
             'hover_decay_to_80_s' => time(hover[2], 80),
@@ -93,10 +92,10 @@ module Fujin
           kt = ias_of_true_kt(Math.hypot(*model.velocity.first(2)) / Q::KT)
           point(
             model.time_s,
-            model.position[0] / Q::FT,
+            (model.position[0] - (headwind_kt * Q::KT * model.time_s)) / Q::FT,
             model.position[2] / Q::FT,
             kt,
-            kt - headwind_kt,
+            true_kt(kt) - headwind_kt,
             -model.velocity[2] / Q::FPM,
             act ? :recovery : :decay,
             rotor_rpm_pct: model.rotor_pct
@@ -158,11 +157,18 @@ module Fujin
         def own_cautions
           [
             caution(
+              'reaction',
+              'caution',
+              "Power loss at #{speed_kt.round} kt: #{@type.power_off_band[0]} % in " \
+                "#{value('reaction_time_s')&.round(1) || LONGEST_S.round} s with the hands still. Throttle on, " \
+                'collective ' \
+                'down, together.'
+            ),
+            caution(
               'low_rpm',
               'caution',
-              "From the warning to #{@type.absolute_rotor_rpm[0]} % there are #{gap} s at #{speed_kt.round} kt. " \
-                "Below the blades' stall the rotor " \
-                'does not come back.'
+              "#{gap} s from the warning to #{@type.absolute_rotor_rpm[0]} % at #{speed_kt.round} kt." \
+                "#{stall_words}"
             ),
             caution(
               'governor',
@@ -173,10 +179,15 @@ module Fujin
           ]
         end
 
+        def stall_words
+          stall = value('stall_rotor_rpm_pct')
+          stall && " Below #{stall.round} % the rotor does not come back."
+        end
+
         def gap
           late = value('too_late_after_s')
           early = value('warning_after_s')
-          late && early ? (late - early).round(1) : 'more than 5'
+          late && early ? (late - early).round(1) : 'Over 5'
         end
       end
     end

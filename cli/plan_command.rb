@@ -33,7 +33,7 @@ module Fujin
 
       def print_tables(plan)
         @out.puts "#{plan.manoeuvre}  #{plan.conditions.type.name}  final course #{course(plan)}  wind " \
-          "#{plan.conditions.wind}",
+          "#{@options[:wind] ? plan.conditions.wind : 'none given: still air'}",
                   ''
         rows =
           plan.numbers.map do |name, number|

@@ -118,6 +118,25 @@ class WindPlansTest < Minitest::Test
     assert_match(/2880° of turns at 5° of bank take more than 400 s: turn less, or bank more/, error.message)
   end
 
+  # The solo widths of the standard are 7 kt, 4 points and 25 %; early 10 kt, 6 and 30, the rotor inside its band.
+  def test_the_gate_is_held_to_the_stage
+    bands = ->(stage, kind) do
+      Fujin::Catalogue.find(kind).plan(conditions, Fujin::Planning::HouseMethod.new, stage: stage)
+        .gates.find { |gate| gate.id == 'gate' }.measures
+    end
+    %w[straight_in_autorotation turning_autorotation].each do |kind|
+      { 'early' => [10, 6, 0.30], 'solo' => [7, 4, 0.25],
+        'instructor' => [4, 3, 0.15] }.each do |stage, (kt, pct, share)|
+        found = bands.call(stage, kind)
+        sink = found['gate_sink_fpm']
+
+        assert_in_delta 63 + kt, found['gate_ias_kt'][:high], 1e-6, "#{kind} #{stage}"
+        assert_in_delta 100 - pct, found['gate_rotor_rpm_pct'][:low], 1e-6, "#{kind} #{stage}"
+        assert_in_delta share, (sink[:high] / sink[:target]) - 1.0, 1e-6, "#{kind} #{stage}"
+      end
+    end
+  end
+
   # Above the wind's share: best range over the ground wants more speed the stronger the wind, the limit does not care.
   def test_nothing_is_planned_over_the_power_off_never_exceed_speed
     days = [{}, { elevation_ft: 5000.0, oat_c: 25.0 }, { elevation_ft: 7000.0, oat_c: 30.0 }]

@@ -54,13 +54,31 @@ module Fujin
       ).atmosphere
 
     def forecast_wind
-      return nil unless sortie.wind_from_deg && sortie.wind_kt
+      return nil unless whole_wind?
       if sortie.gust_kt && sortie.gust_kt < sortie.wind_kt
         raise InvalidInput,
               [{ path: 'gust_kt', message: "expected at least the wind's #{sortie.wind_kt} kt, got #{sortie.gust_kt}" }]
       end
 
       Wind.new(from_deg: sortie.wind_from_deg, speed_kt: sortie.wind_kt, gust_kt: sortie.gust_kt)
+    end
+
+    # Half a wind is no wind at all, and never calm.
+    # @return [Boolean] is there one?
+    # @raise [InvalidInput] at the field that is missing
+    def whole_wind?
+      from = sortie.wind_from_deg
+      speed = sortie.wind_kt
+      return !from.nil? if from.nil? == speed.nil?
+
+      raise InvalidInput,
+            [
+              if from.nil?
+                { path: 'wind_from_deg', message: 'a wind has a direction too; clear the speed if there is none' }
+              else
+                { path: 'wind_kt', message: 'a wind has a speed too, 0 for calm; clear the direction if there is none' }
+              end
+            ]
     end
 
     def conditions
@@ -85,7 +103,8 @@ module Fujin
           stage: sortie.stage,
           settings: sortie.settings.slice(*sortie.declaration.settings)
         )
-      plan.with(cautions: [*aircraft_caution, *observed_caution, *sun_caution(plan.course_deg), *plan.cautions].freeze)
+      plan.with(cautions: [*aircraft_caution, *observed_caution, *not_given, *sun_caution(plan.course_deg),
+                           *plan.cautions].freeze)
     end
 
     def observed_caution
@@ -96,6 +115,19 @@ module Fujin
           "#{", not the forecast #{forecast_wind}" if forecast_wind}."
       [Planning::Caution.new(id: 'observed_wind', level: 'note', text: text)]
     end
+
+    # What the plan had to take for itself.
+    def not_given
+      [
+        ('no_wind' unless wind),
+        ('no_course' unless sortie.course_deg)
+      ].compact.map { |id| Planning::Caution.new(id: id, level: 'caution', text: NOT_GIVEN.fetch(id)) }
+    end
+    NOT_GIVEN = {
+      'no_wind' => 'No wind is given: these numbers are for still air.',
+      'no_course' => 'No final course is given: planned into the wind.'
+    }.freeze
+    private_constant :NOT_GIVEN
 
     def sun = @sun ||= Sun.new(sortie.starts_at, sortie.spot_lat_deg, sortie.spot_lon_deg)
 

@@ -59,7 +59,7 @@ module Fujin
       {
         'id' => gate.id,
         'title' => gate.title,
-        'height_ft' => number(gate.height_ft, 1),
+        'height_ft' => number(gate.height_ft),
         'along_ft' => number(gate.along_ft, 1),
         'text' => gate.text,
         'measures' => gate.measures.transform_values { |m| m.to_h { |k, v| [k.to_s, v.is_a?(String) ? v : number(v)] } }

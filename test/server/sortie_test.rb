@@ -44,6 +44,25 @@ class SortieTest < Minitest::Test
     assert_equal 'height_ft', body['errors'].first['path']
   end
 
+  # Twenty knots from nowhere were planned as calm once.
+  def test_half_a_wind_is_refused_at_its_field_and_none_is_said
+    { { 'wind_kt' => 20, 'wind_from_deg' => nil } => 'wind_from_deg',
+      { 'wind_kt' => nil, 'wind_from_deg' => 350 } => 'wind_kt' }.each do |half, field|
+      body = plan(half)
+
+      assert_equal 422, status
+      assert_equal field, body['errors'].first['path']
+      get "/api/sorties/#{@sortie.id}"
+      patch_json "/api/sorties/#{@sortie.id}", half, { 'HTTP_IF_MATCH' => last_response['etag'] }
+      assert_equal 422, status
+    end
+    assert_in_delta 8, @sortie.reload.wind_kt
+    said = plan('wind_kt' => nil, 'wind_from_deg' => nil, 'course_deg' => nil)['cautions'].map { |c| c['id'] }
+
+    assert_empty %w[no_wind no_course] - said
+    assert_empty plan['cautions'].map { |c| c['id'] } & %w[no_wind no_course]
+  end
+
   def test_an_aircraft_on_the_list_is_a_limit_and_another_can_be_taken
     @aircraft.update!(look_at_it: true, look_at_it_reason: 'hard contact')
     spare = Fujin::AircraftRow.create!(mark: 'Q-SPAR', type_id: 'bracken-2')

@@ -33,7 +33,12 @@ export function NumberField({
   const shown = text ?? (value === null || value === undefined ? '' : String(Math.round(value * 10) / 10))
   const [problem, setProblem] = useState<string>()
 
-  const take = (next: string) => {
+  // A browser gives half a number as an empty text: it is said, and what stood there stays.
+  const take = (next: string, half: boolean) => {
+    if (half) {
+      setProblem(`a number, ${low} to ${high}`)
+      return
+    }
     setText(next)
     if (next.trim() === '' && optional) {
       setProblem(undefined)
@@ -65,7 +70,7 @@ export function NumberField({
         placeholder={placeholder}
         disabled={disabled}
         aria-invalid={message !== undefined}
-        onChange={(event) => take(event.target.value)}
+        onChange={(event) => take(event.target.value, event.target.validity.badInput)}
         onBlur={() => {
           if (!problem) setText(undefined)
         }}

@@ -283,23 +283,27 @@ module Fujin
           row && [flare_ground_speed(row.air_along_m_s), 0.0].max
         end
 
+        GATE_MEASURES = { 'gate_ias_kt' => 'kt', 'gate_rotor_rpm_pct' => 'pct', 'gate_sink_fpm' => 'fpm' }.freeze
+        private_constant :GATE_MEASURES
+
+        # The gate is held to what the student's stage is graded by.
+        def gate_bands
+          standard = declaration.standard || StraightInAutorotation.standard
+          GATE_MEASURES.to_h do |id, unit|
+            band = standard.band(id, @stage, targets)
+            low, high = band.in
+            widest = band.worst_best || [low, high]
+            [id, { target: band.target, low: [low, widest[0]].max, high: [high, widest[1]].min, unit: unit }]
+          end
+        end
+
         def gates
-          sink = targets['gate_sink_fpm']
-          measures = {
-            'gate_ias_kt' => [targets['gate_speed_kt'], 7, 'kt'],
-            'gate_rotor_rpm_pct' => [targets['gate_rotor_rpm_pct'], 4, 'pct'],
-            'gate_sink_fpm' => [sink, 0.25 * sink, 'fpm']
-          }
-          bands =
-            measures.transform_values do |target, width, unit|
-              { target: target, low: target - width, high: target + width, unit: unit }
-            end
           [
             Planning::Gate.new(
               id: 'gate',
               height_ft: gate_height_ft,
               along_ft: along_at(gate_height_ft),
-              measures: bands,
+              measures: gate_bands,
               text: 'in band, or go around: throttle joined first, then collective'
             ),
             Planning::Gate.new(

@@ -63,6 +63,18 @@ class AutorotationPlansTest < Minitest::Test
     assert_raises(Fujin::InvalidInput) { plan('turning_autorotation', height: 400.0) }
   end
 
+  # The same stretch by plan and by recording: the plan eases the nose as the model's recovery does, the pilot as a
+  # person does.
+  def test_the_height_to_regain_the_glide_is_what_a_recording_measures
+    settings = { 'low_speed_kt' => 15.0 }
+    flown = flown_by_pilot('low_speed_autorotation', wind: '350/0', exercise: 'low_speed_autorotation',
+                                                     settings: settings)
+    found = plan('low_speed_autorotation', settings: settings, wind: '350/0')
+
+    assert_within flown.measure('height_to_glide_ft'), found.value('height_to_glide_ft'), 20
+    assert_operator found.value('height_to_glide_ft'), :<, found.value('recovery_height_ft')
+  end
+
   def test_an_s_turn_shortens_the_glide
     found = plan('s_turn_autorotation', wind: '350/10')
 

@@ -192,6 +192,20 @@ class ManoeuvrePlansTest < Minitest::Test
     assert_operator corners.max, :>, 90
   end
 
+  def test_the_set_up_gate_of_a_circuit_lies_on_its_path_and_its_steady_stretch_ends_at_the_base_turn
+    found = plan('circuit', wind: '350/8')
+    gate = found.gates.first
+    nearest = found.path.map do |p|
+      Math.hypot(p.along_ft - gate.along_ft, p.across_ft) + (p.height_ft - gate.height_ft).abs
+    end
+
+    assert_operator nearest.min, :<, 25
+    assert_in_delta found.value('set_up_height_ft'), gate.height_ft, 1e-6
+    base_turn = found.path.select { |p| p.phase == :downwind }.map(&:along_ft).min
+
+    assert_operator found.setup.start_along_ft, :>, base_turn
+  end
+
   # Thirty degrees at the greatest ground speed, whatever the aircraft's cruise: R = v²/(g·tan 30°).
   def test_a_rectangle_of_the_house_s_own_size_asks_for_thirty_degrees_at_most
     %w[tansy-2 yarrow-4].product(%w[350/0 350/15]).each do |id, wind|

@@ -80,7 +80,7 @@ class BrowserPrepareTest < Minitest::Test
   def test_the_wind_seen_in_the_air_replaces_the_forecast
     sign_in(@instructor)
     visit "/sorties/#{@sortie.id}/fly"
-    fill_in 'from °', with: '310'
+    fill_in 'From, ° true', with: '310'
     fill_in 'kt', with: '16', exact: true
     click_on 'Use it'
     assert_text 'planned with 310/16'

@@ -85,7 +85,7 @@ class StatesTest < Minitest::Test
     @sortie.update!(wind_kt: 24, gust_kt: 38)
     sign_in(@instructor)
     visit "/sorties/#{@sortie.id}/prepare"
-    assert_text 'Gust spread 14 kt is over the limit'
+    assert_text 'Gust spread 14 kt, limit 10 kt at solo stage: not today.'
     assert_button 'Go', disabled: true
     fill_in(with: 'Demonstration only, instructor flying', currently_with: '')
     click_on 'Go'

@@ -7,6 +7,8 @@ module Fujin
     class Closures
       # Power-instrument readings taken as idle and as clearly driving.
       IDLE = { map: [13.5, 16.0], tq: [8.0, 20.0] }.freeze
+      # Engine rpm so far under rotor rpm is parted from it, points.
+      JOINED_PCT = 1.0
       # What tells it, the surest first.
       SOURCES = %i[throttle ne power collective nr sink].freeze
 
@@ -52,6 +54,16 @@ module Fujin
         return nr[index] - ne[index] > 1.0 if ne && nr && !ne[index].nan? && !nr[index].nan?
 
         nil
+      end
+
+      # Does the engine drive the rotor at this sample? Needles joined are driven, whatever a governor asks for: light
+      # and downhill it asks for next to nothing. nil when the file can't tell.
+      def driven?(index)
+        ne = @signals[:ne]
+        nr = @signals[:nr]
+        return nr[index] - ne[index] <= JOINED_PCT if ne && nr && !ne[index].nan? && !nr[index].nan?
+
+        idle?(index)&.!
       end
 
       private

@@ -3,11 +3,12 @@
 module Fujin
   module Grading
     # The moment the skids meet the ground: where a quadratic through the last of the zeroed height meets zero,
-    # confirmed by four samples at or under 0.75 ft (docs/reference/boundaries.md). Of the 1.5 s named there the last
-    # 1.3 are taken, fading quickly backwards: a cushion bends more than a quadratic over longer, which read soft
+    # confirmed by two samples over a tenth of a second at or under 0.75 ft (docs/reference/boundaries.md). Of the 1.5 s
+    # named there the last 1.3 are taken, fading quickly backwards: a cushion bends more than a quadratic over longer, which read soft
     # contacts too soft and hard ones too hard. How much it bends is held to what a hand on the collective does.
     class Contact
       CONFIRM_FT = 0.75
+      CONFIRM_S = 0.1
       FIT_S = 1.3
       DEGREE = 2
       BEND = [0.0, 1.0].freeze
@@ -40,7 +41,7 @@ module Fujin
         (from..to).each do |i|
           height = signals[:agl][i] - signals.agl_zero_ft
           run = height <= CONFIRM_FT ? run + 1 : 0
-          return i - 3 if run == 4
+          return i - run + 1 if run >= 2 && (run - 1) * signals.step_s >= CONFIRM_S - 1e-6
         end
         nil
       end

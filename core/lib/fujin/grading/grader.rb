@@ -32,7 +32,7 @@ module Fujin
       def propose(manoeuvre, attempt)
         taker = manoeuvre.measurer.new(@signals, attempt, @context, manoeuvre)
         measures = taker.measures
-        measures = with_missed_gate(measures, attempt)
+        measures = with_unplanned_contact(with_missed_gate(measures, attempt), attempt)
         faults = manoeuvre.fault_finder.new(taker, measures).faults
         grades =
           attempt.phase_ids.map { |phase| self.class.grade(phase, measures.values.select { |m| m.phase == phase }) }
@@ -67,6 +67,14 @@ module Fujin
         return measures if attempt.result == :go_around
 
         measures.transform_values { |m| m.id.start_with?('gate_') && m.verdict == 'out' ? m.with(critical: true) : m }
+      end
+
+      # A recovery under power that touches the ground is critical, whatever its lowest sample shows.
+      def with_unplanned_contact(measures, attempt)
+        lowest = measures['recovery_min_height_ft']
+        return measures unless lowest && attempt.touched_in_recovery?(@signals)
+
+        measures.merge(lowest.id => lowest.with(verdict: 'out', critical: true))
       end
     end
   end

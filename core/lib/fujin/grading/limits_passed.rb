@@ -19,10 +19,12 @@ module Fujin
 
       # @return [FoundFault, nil] of all that were passed: the standard's own, and the aircraft's, each said once
       def exceeded_limit
-        critical = @measures.values.select { |m| m.band&.critical?(m.value) }
+        critical = @measures.values.select(&:critical)
+        told = critical.reject { |m| m.id == 'recovery_min_height_ft' && @attempt.touched_in_recovery?(@signals) }
         said = ->(word) { critical.any? { |m| m.id.include?(word) } }
         passed = [
-          *critical.map { |m| [in_words(m), @attempt.start_s, @attempt.end_s] },
+          *told.map { |m| [in_words(m), @attempt.start_s, @attempt.end_s] },
+          unplanned_contact,
           (rotor_passed unless said.call('rotor_rpm')),
           engine_passed,
           power_passed,
@@ -66,7 +68,17 @@ module Fujin
       def hard_contact
         sink = value('contact_sink_fpm')
         at = @attempt.event(:contact_s)
-        sink && at && sink > HARD_FPM ? ["contact at #{sink.round} ft/min: the landing gear is looked at", at, at] : nil
+        return nil unless sink && at && !@signals.estimated?(:agl)
+        return nil unless sink - measure('contact_sink_fpm').uncertainty.to_f > HARD_FPM
+
+        ["contact at #{sink.round} ft/min: inspect the landing gear", at, at]
+      end
+
+      def unplanned_contact
+        return nil unless @attempt.touched_in_recovery?(@signals)
+
+        at = @attempt.event(:contact_s)
+        ['touched the ground in a power recovery', at, at]
       end
 
       def span(run) = [@signals.time(run.first), @signals.time(run.last)]

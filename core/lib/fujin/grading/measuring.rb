@@ -69,7 +69,7 @@ module Fujin
           value: value,
           unit: entry.unit,
           verdict: band&.verdict(value),
-          critical: band&.critical?(value) || false,
+          critical: band ? surely_critical?(band, value, spread.to_f, entry) : false,
           too_close: band&.too_close?(value, spread) || false,
           band: band,
           uncertainty: spread,
@@ -77,6 +77,11 @@ module Fujin
           estimated: signals.estimated?(*sources) || estimated_phase?(phase)
         )
       end
+
+      # Beyond the limit with the whole uncertainty; and a height over the ground read off a barometer passes none.
+      def surely_critical?(band, value, spread, entry) =
+        band.critical?(value - spread) && band.critical?(value + spread) &&
+          !(entry.unit == 'ft' && signals.estimated?(:agl))
 
       def not_recorded(entry, phase, sources, reason)
         Measure.new(

@@ -10,6 +10,8 @@ module Fujin
       LONGEST_GAP_S = Gaps::LONGEST_S
       SLOWEST_HZ = 5.0
       FASTEST_HZ = 50.0
+      # A pitot tube is dead under this, kt.
+      DEAD_KT = 20.0
 
       attr_reader :recording, :start_s, :step_s, :size, :agl_zero_ft, :wind, :wind_source
 
@@ -25,7 +27,8 @@ module Fujin
         native = recording.step_s
         @step_s = native.clamp(1.0 / FASTEST_HZ, 1.0 / SLOWEST_HZ)
         @start_s = recording.times.first
-        @size = (recording.duration_s / @step_s).floor + 1
+        # A hair of room: 54.8 s in tenths are 548 steps, in floating point one less.
+        @size = ((recording.duration_s / @step_s) + 1e-6).floor + 1
         @longest_hole = [LONGEST_GAP_S, 1.5 * native].max
         @signals = {}
         @estimated = {}
@@ -127,6 +130,7 @@ module Fujin
         choose_wind(wind)
         derive_airspeed
         derive_sink
+        derive_slow_airspeed
         @signals[:heading] ||= estimate(:heading, @signals[:track]) if signal?(:track)
         @signals[:power] = @signals[:tq] || @signals[:map] if signal?(:tq) || signal?(:map)
       end
@@ -258,14 +262,36 @@ module Fujin
           )
         end
 
+        @signals[:ias] = estimate(:ias, Smoothing.mean((0...size).map { |i| triangle_kt(i) }, samples(0.5)))
+      end
+
+      # Airspeed by the wind triangle, kt equivalent.
+      def triangle_kt(index)
         wind_n, wind_e = wind.vector
-        speeds = (0...size).map do |i|
-          ground = @signals[:gs][i] * Quantities::KT
-          angle = @signals[:track][i] * Quantities::DEG
-          air = Math.hypot((ground * Math.cos(angle)) - wind_n, (ground * Math.sin(angle)) - wind_e)
-          @atmosphere.equivalent_speed(air) / Quantities::KT
+        ground = @signals[:gs][index] * Quantities::KT
+        angle = @signals[:track][index] * Quantities::DEG
+        air = Math.hypot((ground * Math.cos(angle)) - wind_n, (ground * Math.sin(angle)) - wind_e)
+        @atmosphere.equivalent_speed(air) / Quantities::KT
+      end
+
+      # What is flown through the air, slow as it may be: a pitot tube says nothing under 20 kt, the wind triangle takes
+      # over; without a wind nothing is known there.
+      def derive_slow_airspeed
+        return unless signal?(:ias)
+        return @signals[:airspeed] = @signals[:ias] if estimated?(:ias)
+
+        known = wind && signal?(:gs) && signal?(:track)
+        @signals[:airspeed] = @signals[:ias].each_with_index.map do |kt, i|
+          next kt if kt.nan? || kt >= DEAD_KT
+
+          known ? slow_kt(i) : Float::NAN
         end
-        @signals[:ias] = estimate(:ias, Smoothing.mean(speeds, samples(0.5)))
+      end
+
+      # Standing over the ground there is no track, and the wind is all there is.
+      def slow_kt(index)
+        kt = triangle_kt(index)
+        kt.nan? && @signals[:gs][index] < standing_kt ? @atmosphere.equivalent_speed(wind.speed_kt) : kt
       end
 
       # Sink from height (never lagged); from the vertical-speed column, its lag taken off, when there is no height.

@@ -11,6 +11,8 @@ module Fujin
         # Off the angle by more than this is another approach, degrees.
         ANGLE_ROOM_DEG = 2.0
         SINK_ROOM_FPM = 50.0
+        # What the wind triangle leaves open of a slow airspeed, kt.
+        SLOW_ROOM_KT = 3.0
         SANK_S = 1.0
         SANK_BUILDS_S = 2.0
         # Beside the line below this height by more than this is off it, ft.
@@ -53,21 +55,27 @@ module Fujin
         def sank_at_low_speed = @sank_at_low_speed ||= sank
 
         def sank
-          ias = @signals[:ias] or return nil
+          airspeed = @signals[:airspeed] or return nil
           sink = @signals[:sink] or return nil
           over =
             longest(on_descent, SANK_S) do |i|
-              ias[i] < Measures::SLOW_KT && sink[i] > @context.house.sink_allowed_fpm(ias[i]) + SINK_ROOM_FPM
+              airspeed[i] < Measures::SLOW_KT && sink[i] > allowed_surely(airspeed[i]) + SINK_ROOM_FPM
             end or return nil
           worst = over.max_by { |i| sink[i] }
           found(
             'sank_at_low_speed',
-            "#{sink[worst].round} ft/min at #{ias[worst].round} kt, " \
-              "#{@context.house.sink_allowed_fpm(ias[worst]).round} allowed",
+            "#{sink[worst].round} ft/min at #{airspeed[worst].round} kt, " \
+              "#{@context.house.sink_allowed_fpm(airspeed[worst]).round} allowed",
             ['sink_max_below_30_kt_fpm'],
             from: @signals.time(over.first),
             to: @signals.time(over.last)
           )
+        end
+
+        # Slow, the airspeed is the wind's and no surer than that: nobody is accused by it.
+        def allowed_surely(airspeed_kt)
+          room = airspeed_kt < Recordings::Signals::DEAD_KT ? SLOW_ROOM_KT : 0.0
+          @context.house.sink_allowed_fpm(airspeed_kt + room)
         end
 
         # Broken off with the speed already gone, or continued past the decision with more sink than is allowed there.

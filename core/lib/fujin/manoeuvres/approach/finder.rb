@@ -149,14 +149,12 @@ module Fujin
           contact ? { contact_s: contact.time_s, contact: contact } : {}
         end
 
-        def powered?(time_s) = closures.idle?(signals.index(time_s - 1.0)) != true
+        def powered?(time_s) = closures.driven?(signals.index(time_s - 1.0)) != false
 
-        # Without power for more than a few seconds it is no powered approach, whether its closure is in the file or
-        # not.
-        def gliding?(start, finish)
-          range = signals.index(start)..signals.index(finish)
-          range.count { |i| closures.idle?(i) } * signals.step_s > GLIDING_S
-        end
+        # Without power for more than a few seconds together it is no powered approach, whether its closure is in the
+        # file or not.
+        def gliding?(start, finish) =
+          stretches(signals.index(start)..signals.index(finish), GLIDING_S) { |i| closures.driven?(i) == false }.any?
       end
     end
   end

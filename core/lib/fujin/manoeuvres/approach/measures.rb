@@ -87,10 +87,11 @@ module Fujin
 
         # What the block makes of airspeed and sink, sample by sample, where both were recorded.
         def with_airspeed
-          return [] unless signals.signal?(:ias) && signals.signal?(:sink)
+          return [] unless signals.signal?(:airspeed) && signals.signal?(:sink)
 
           range.filter_map do |i|
-            yield(signals[:ias][i], signals[:sink][i]) unless signals[:ias][i].nan? || signals[:sink][i].nan?
+            kt = signals[:airspeed][i]
+            yield(kt, signals[:sink][i]) unless kt.nan? || signals[:sink][i].nan?
           end
         end
 
@@ -127,7 +128,7 @@ module Fujin
           area = Planning::HeightVelocity.new(context.type)
           return nil unless area.known?
 
-          range.count { |i| area.inside?(height(i), signals[:ias][i]) } * signals.step_s
+          range.count { |i| area.inside?(height(i), signals[:airspeed][i]) } * signals.step_s
         end
 
         # Distance still to go from each sample of the descent to where it ended, ft: ground speed summed from the end.

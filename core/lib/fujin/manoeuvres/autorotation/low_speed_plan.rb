@@ -12,6 +12,8 @@ module Fujin
         RECOGNITION_S = 2.0
         NOSE_DOWN_DEG = -20.0
         DESCENT_FT = 300.0
+        # The glide counts as regained so near its speed (docs/reference/boundaries.md).
+        GLIDING_WITHIN_KT = 6.0
 
         private
 
@@ -28,6 +30,12 @@ module Fujin
               from_kt: low_speed_kt,
               disc_pitch_deg: NOSE_DOWN_DEG
             ).run
+        end
+
+        # As a recording is measured: until the airspeed is near the glide's.
+        def height_to_glide_ft
+          near = recovery.rows.find { |row| row.ias_kt >= glide_speed_kt - GLIDING_WITHIN_KT } || recovery.rows.last
+          -near.height_m / Q::FT
         end
 
         # Height needed from the decision to recover until the sink is the glide's again.
@@ -56,6 +64,7 @@ module Fujin
                 1.08 * recovery.height_lost_m / Q::FT
               ),
             'recovery_steady_height_ft' => number(recovery.steady_height_lost_m / Q::FT, 'ft'),
+            'height_to_glide_ft' => number(height_to_glide_ft, 'ft'),
             'recovery_time_s' => number(recovery.reached_s, 's'),
             'recovery_sink_max_fpm' => number(recovery.greatest_sink_m_s / Q::FPM, 'fpm'),
             'lowest_start_height_ft' => number(lowest_start_ft, 'ft'),

@@ -13,6 +13,8 @@ module Fujin
         DOWNWIND_FT = 2400.0
         # Points along each leg of the path.
         STEPS = 10
+        # Of a leg, no more than so much is taken by the turn at either end.
+        CORNER_SHARE = 0.48
 
         private
 
@@ -45,14 +47,17 @@ module Fujin
               end
 
               ahead = climb_ft(TURN_HEIGHT_FT)
-              final = @height_ft / 2.0 / Math.tan(angle_deg * Q::DEG)
+              # Out of the base turn at half the height, on the angle, which begins in the turn.
+              turn = [radius_ft(approach_kt), CORNER_SHARE * width_ft].min
+              final = (@height_ft / 2.0 / Math.tan(angle_deg * Q::DEG)) + turn
+              base_end = [(@height_ft / 2.0) + (turn * Math.tan(angle_deg * Q::DEG)), @height_ft].min
               crosswind_top = [TURN_HEIGHT_FT + climb_gain_ft(90.0 * side, width_ft), @height_ft].min
               back = ahead + final
               [
                 ['upwind', 0.0, climb_kt, ahead, TURN_HEIGHT_FT],
                 ['crosswind', 90.0, climb_kt, width_ft, crosswind_top],
                 ['downwind', 180.0, cruise_kt, back, @height_ft],
-                ['base', 270.0, approach_kt, width_ft, @height_ft / 2.0],
+                ['base', 270.0, approach_kt, width_ft, base_end],
                 ['final', 0.0, approach_kt, final, 0.0]
               ].map do |name, turned, kt, length, top|
                 Leg.new(
@@ -93,8 +98,8 @@ module Fujin
             'downwind_speed_kt' => number(cruise_kt, 'kt'),
             'level_power_kw' => number(performance.level_power_w(cruise_kt) / 1000.0, 'kw'),
             'spacing_ft' => number(width_ft, 'ft'),
-            'set_up_height_ft' => number(@height_ft / 2.0, 'ft'),
-            'set_up_distance_ft' => number(final.length_ft, 'ft'),
+            'set_up_height_ft' => number(set_up_point.height_ft, 'ft'),
+            'set_up_distance_ft' => number(-set_up_point.along_ft, 'ft'),
             'approach_angle_deg' => number(angle_deg, 'deg'),
             'approach_sink_fpm' => number(sink, 'fpm'),
             'groundspeed_kt' => number(leg_groundspeed(final), 'kt'),
@@ -102,6 +107,9 @@ module Fujin
             'circuit_time_s' => number(legs.sum { |leg| leg_time(leg) }, 's')
           }
         end
+
+        # Where the path is out of the base turn: the angle is met from there.
+        def set_up_point = path.find { |p| p.phase == :final }
 
         def radius_ft(kt) = ((true_kt(kt) * Q::KT)**2) / (Q::G * Math.tan(BANK_DEG * Q::DEG)) / Q::FT
 
@@ -205,7 +213,8 @@ module Fujin
         end
 
         # How much of a leg its corner takes, ft.
-        def cut(leg, following) = [radius_ft(leg.ias_kt), 0.48 * leg.length_ft, 0.48 * following.length_ft].min
+        def cut(leg, following) =
+          [radius_ft(leg.ias_kt), CORNER_SHARE * leg.length_ft, CORNER_SHARE * following.length_ft].min
 
         def between(from, to, share) = from.zip(to).map { |a, b| a + ((b - a) * share) }
 
@@ -254,13 +263,12 @@ module Fujin
         end
 
         def gates
-          final = legs.last
           allowed = @house.sink_allowed_fpm(approach_kt)
           [
             Planning::Gate.new(
               id: 'set-up',
-              height_ft: @height_ft / 2.0,
-              along_ft: -final.length_ft,
+              height_ft: set_up_point.height_ft,
+              along_ft: set_up_point.along_ft,
               text: 'approach angle met, line held, or go around',
               measures: {
                 'ias_kt' => {
@@ -270,7 +278,7 @@ module Fujin
                   unit: 'kt'
                 },
                 'sink_fpm' => {
-                  target: value('approach_sink_fpm'),
+                  target: [value('approach_sink_fpm'), allowed].min,
                   low: 0.0,
                   high: allowed,
                   unit: 'fpm'
@@ -282,12 +290,14 @@ module Fujin
 
         def setup
           leg = legs[2]
+          steady_ft = leg_groundspeed(leg) * Q::KT * @house['setup_s'] / Q::FT
           Planning::SetUp.new(
             height_ft: @height_ft,
             speed_kt: cruise_kt,
             steady_s: @house['setup_s'].to_f,
-            leg_ft: leg_groundspeed(leg) * Q::KT * @house['setup_s'] / Q::FT,
-            start_along_ft: -legs.last.length_ft,
+            leg_ft: steady_ft,
+            # Downwind comes from ahead of the spot.
+            start_along_ft: steady_ft - legs.last.length_ft,
             start_across_ft: side * width_ft,
             text:
               'Downwind level, trimmed and on its track before the base turn; radio and checks done by abeam the spot'

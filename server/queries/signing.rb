@@ -73,7 +73,7 @@ module Fujin
             'attempt_id' => row.id,
             'on_day' => attempt.on_day.iso8601,
             'level' => attempt.level,
-            'grades' => attempt.grades,
+            'grades' => attempt.grades.compact,
             'aircraft' => row.sortie.aircraft.mark,
             'standard_version' => row.proposal['standard_version'],
             'recording_sha256' => row.recording.sha256

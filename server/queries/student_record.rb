@@ -45,7 +45,7 @@ module Fujin
           'on_day' => attempt.on_day.iso8601,
           'position' => row.position + 1,
           'level' => attempt.level,
-          'grades' => attempt.grades,
+          'grades' => attempt.grades.compact,
           'help' => attempt.help,
           'counts' => attempt.counts,
           'critical' => attempt.critical

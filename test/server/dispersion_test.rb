@@ -61,7 +61,8 @@ class DispersionServerTest < Minitest::Test
       get "/api/dispersions/#{id}"
 
       assert_equal 'ready', answer['status']
-      assert_operator answer['result']['options'].size, :>=, 4
+      # A slow glide has no height left here to win the house's speed back before the gate.
+      assert_operator answer['result']['options'].size, :>=, 3
       assert_in_delta 0, answer['result']['options'].first['offset_ft'], 2
       post_json "/api/sorties/#{other.id}/plan"
 

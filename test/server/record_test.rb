@@ -59,7 +59,7 @@ class RecordTest < Minitest::Test
     sign
 
     assert_equal 409, status
-    assert_includes answer['detail'], '0 of the last 3 counted attempts are there'
+    assert_includes answer['detail'], '0 of 3 counted attempts flown'
   end
 
   def test_ready_signed_chained_exported_and_verified_without_the_database

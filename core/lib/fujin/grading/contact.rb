@@ -4,8 +4,9 @@ module Fujin
   module Grading
     # The moment the skids meet the ground: where a quadratic through the last of the zeroed height meets zero,
     # confirmed by two samples over a tenth of a second at or under 0.75 ft (docs/reference/boundaries.md). Of the 1.5 s
-    # named there the last 1.3 are taken, fading quickly backwards: a cushion bends more than a quadratic over longer, which read soft
-    # contacts too soft and hard ones too hard. How much it bends is held to what a hand on the collective does.
+    # named there the last 1.3 are taken, fading quickly backwards: a cushion bends more than a quadratic over longer,
+    # which read soft contacts too soft and hard ones too hard. How much it bends is held to what a hand on the
+    # collective does.
     class Contact
       CONFIRM_FT = 0.75
       CONFIRM_S = 0.1

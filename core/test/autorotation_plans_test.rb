@@ -75,6 +75,27 @@ class AutorotationPlansTest < Minitest::Test
     assert_operator found.value('height_to_glide_ft'), :<, found.value('recovery_height_ft')
   end
 
+  # What the wind carries the rotor need not: the time to contact grows, by no more than hover power falls.
+  def test_a_wind_on_the_nose_softens_a_hovering_autorotation
+    calm, windy = %w[350/0 350/15].map { |wind| plan('hovering_autorotation', wind: wind) }
+    power = trim('tansy-2')
+    share = power.hover_power_w(height_m: 4.0 * Q::FT) / power.level_power_w(15.0, height_m: 4.0 * Q::FT)
+    grown = windy.value('fixed_collective_time_s') / calm.value('fixed_collective_time_s')
+
+    assert_operator grown, :>, 1.02
+    assert_operator grown, :<, share
+    assert_operator windy.value('contact_sink_fpm'), :<, calm.value('contact_sink_fpm')
+  end
+
+  def test_the_throttle_comes_off_by_the_house_and_the_stage
+    off = ->(stage, ladder) do
+      plan('hovering_autorotation', stage: stage, house: { 'hovering_ladder' => ladder }).value('throttle_reduction_s')
+    end
+
+    assert_equal([8.0, 2.0, 0.5], %w[early solo test].map { |stage| off.call(stage, 'slow_first') })
+    assert_equal([0.5, 0.5], %w[early solo].map { |stage| off.call(stage, 'sudden') })
+  end
+
   def test_an_s_turn_shortens_the_glide
     found = plan('s_turn_autorotation', wind: '350/10')
 

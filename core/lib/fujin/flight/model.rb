@@ -88,10 +88,11 @@ module Fujin
         self
       end
 
-      # Puts a steady start in the ground's effect instead: a hover at this height under power.
-      def start_in_hover(height_m:, course_rad: 0.0)
-        start(height_m: height_m, speed_kt: 0.0, course_rad: course_rad)
-        point = trim.at(0.0, 0.0, height_m: height_m)
+      # Puts a steady start in the ground's effect instead: a hover at this height under power, still over the ground
+      # with this much wind on the nose.
+      def start_in_hover(height_m:, course_rad: 0.0, wind_kt: 0.0)
+        start(height_m: height_m, speed_kt: wind_kt, course_rad: course_rad)
+        point = trim.at(wind_kt, 0.0, height_m: height_m)
         @induced = point.induced_m_s
         @power_w = point.engine_power_w
         @collective = point.collective_rad

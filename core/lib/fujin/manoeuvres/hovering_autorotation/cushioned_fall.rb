@@ -4,8 +4,8 @@ module Fujin
   module Manoeuvres
     module HoveringAutorotation
       # A throttle closed in a low hover: how long until contact and how hard, with the collective left alone and with
-      # the best cushion found (one pull at the fastest rate, begun at the best moment). Flown by the model in still
-      # air.
+      # the best cushion found (one pull at the fastest rate, begun at the best moment). Flown by the model with the
+      # wind on the nose: what it carries of the rotor's work is worth time.
       class CushionedFall
         # Rows are [t_s, height_m, sink_m_s, rotor_pct, collective_share].
         Fall = Value.define(:time_s, :sink_m_s, :rotor_pct, :pull_at_s, :rows)
@@ -14,8 +14,11 @@ module Fujin
         # The pull is a ramp to the top of the collective's travel at a rate in this range, degrees a second.
         RATES_DEG_S = [5.0, 9.0, 14.0].freeze
 
-        def initialize(conditions, height_m: 4.0 * Quantities::FT)
+        # @param wind_kt [Float] through the rotor, whichever side it comes from
+        def initialize(conditions, height_m: 4.0 * Quantities::FT, wind_kt: 0.0)
           @conditions = conditions
+          @wind_kt = conditions.atmosphere.equivalent_speed(wind_kt)
+          @wind_m_s = wind_kt * Quantities::KT
           @height_m = height_m
         end
 
@@ -43,10 +46,11 @@ module Fujin
         def held
           @held ||=
             begin
-              model = Flight::Model.on(@conditions)
-              models = [model.start_in_hover(height_m: @height_m).dup]
+              model = Flight::Model.on(@conditions, wind: ->(_height, _time) { [-@wind_m_s, 0.0] })
+              models = [model.start_in_hover(height_m: @height_m, wind_kt: @wind_kt).dup]
+              pitch = model.disc_pitch
               until model.contact || model.time_s > LONGEST_S
-                model.step(Flight::Controls.new(0.0, 0.0, models[0].collective, model.torque_share, 0.0, false))
+                model.step(Flight::Controls.new(pitch, 0.0, models[0].collective, model.torque_share, 0.0, false))
                 models << model.dup
               end
               models
@@ -59,9 +63,10 @@ module Fujin
           model = held[until_pull].dup
           rows = held[0..until_pull].map { |m| row(m) }
           hover = model.collective
+          pitch = held.first.disc_pitch
           until model.contact || model.time_s > LONGEST_S
             raised = [(model.time_s - pull_at), 0.0].max * rate_deg_s * Quantities::DEG
-            model.step(Flight::Controls.new(0.0, 0.0, hover + raised, model.torque_share, 0.0, false))
+            model.step(Flight::Controls.new(pitch, 0.0, hover + raised, model.torque_share, 0.0, false))
             rows << row(model)
           end
           model.check_energy

@@ -23,6 +23,9 @@ module Fujin
           [0.5, 'at once: pedal with it, wait, cushion']
         ].freeze
 
+        # Rung that a stage is planned with, where the house begins slowly.
+        RUNGS = { 'early' => 0, 'solo' => 2, 'test' => 3, 'instructor' => 3 }.freeze
+
         FALLS = Kept.new(24)
         private_constant :FALLS
 
@@ -32,8 +35,8 @@ module Fujin
         def height_range_ft = [1, 15]
 
         def fall =
-          FALLS.fetch([*@conditions.load_key, @height_ft]) do
-            CushionedFall.new(@conditions, height_m: @height_ft * Q::FT)
+          FALLS.fetch([*@conditions.load_key, @height_ft, wind.speed_kt.round]) do
+            CushionedFall.new(@conditions, height_m: @height_ft * Q::FT, wind_kt: wind.speed_kt.round.to_f)
           end
 
         def own_numbers
@@ -42,6 +45,7 @@ module Fujin
           energy = 0.5 * trim.rotor.inertia * (trim.rotor.normal_speed**2)
           {
             'hover_height_ft' => number(@height_ft, 'ft'),
+            'throttle_reduction_s' => number(throttle_reduction_s, 's'),
             'time_to_contact_s' => number(best.time_s, 's', fixed.time_s, best.time_s),
             'fixed_collective_time_s' => number(fixed.time_s, 's'),
             'fixed_collective_sink_fpm' => number(fixed.sink_m_s / Q::FPM, 'fpm'),
@@ -52,6 +56,10 @@ module Fujin
             'rotor_energy_s' => number(energy * 0.36 / trim.hover_power_w(height_m: @height_ft * Q::FT), 's')
           }.merge(decay)
         end
+
+        # At once where the house begins so, else by the stage's rung of the ladder.
+        def throttle_reduction_s =
+          @house['hovering_ladder'] == 'sudden' ? LADDER.last.first : LADDER[RUNGS.fetch(@stage)].first
 
         def decay
           found = Flight::RotorDecay.new(@conditions, speed_kt: 0.0).seconds_to(90.0, 80.0)
@@ -86,8 +94,8 @@ module Fujin
             height_ft: @height_ft,
             steady_s: 5.0,
             text:
-              "Steady hover at #{@height_ft.round} ft into wind for 5 s; who moves the throttle, and how it is kept " \
-              'closed, said aloud'
+              "Steady hover at #{@height_ft.round} ft into wind for 5 s; throttle off in " \
+              "#{format('%g', throttle_reduction_s)} s; who moves it, and how it is kept closed, said aloud"
           )
         end
 

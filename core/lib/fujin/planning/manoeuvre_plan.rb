@@ -50,7 +50,13 @@ module Fujin
         )
       end
 
-      def numbers = @numbers ||= DayNumbers.new(@conditions, course_deg: @course_deg).all.merge(own_numbers).freeze
+      def numbers
+        @numbers ||=
+          begin
+            planned = DayNumbers.new(@conditions, course_deg: @course_deg).all.merge(own_numbers)
+            planned.merge(GaugeNumbers.new(@conditions, planned).all).freeze
+          end
+      end
 
       private
 

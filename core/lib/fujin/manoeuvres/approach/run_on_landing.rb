@@ -36,7 +36,8 @@ module Fujin
           planner: RunOnPlan,
           angle_setting: 'run_on_angle_deg',
           key_numbers: %w[
-            touchdown_groundspeed_kt power_cap_kw slide_ft lowest_level_speed_kt entry_distance_ft approach_angle_deg
+            touchdown_groundspeed_kt power_cap_inhg power_cap_torque_pct slide_ft lowest_level_speed_kt
+            entry_distance_ft approach_angle_deg
           ],
           hovers: 'none',
           part_of_circuit: 'landing',

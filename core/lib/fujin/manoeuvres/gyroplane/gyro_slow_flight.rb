@@ -23,7 +23,7 @@ module Fujin
             'Who moves the throttle is agreed'
           ],
           planner: SlowFlightPlan,
-          key_numbers: %w[slow_speed_kt lowest_level_speed_kt slow_power_kw power_available_kw],
+          key_numbers: %w[slow_speed_kt lowest_level_speed_kt slow_power_inhg slow_power_torque_pct power_available_kw],
           hovers: 'none',
           course_of: 'any',
           finder: Finder,

@@ -14,7 +14,10 @@ module Fujin
         measures: { 'level' => %w[speed_change_kt settle_s level_height_max_ft level_heading_max_deg trim_deg] },
         faults: %w[out_of_trim drifted_off_track exceeded_limit],
         planner: LevelSpeedChangePlan,
-        key_numbers: %w[slow_speed_kt fast_speed_kt change_time_s fast_power_kw slow_power_kw],
+        key_numbers: %w[
+          slow_speed_kt fast_speed_kt change_time_s fast_power_inhg fast_power_torque_pct slow_power_inhg
+          slow_power_torque_pct
+        ],
         hovers: 'none',
         course_of: 'any',
         finder: LevelSpeedChangeFinder,

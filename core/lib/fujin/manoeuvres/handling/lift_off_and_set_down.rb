@@ -24,7 +24,7 @@ module Fujin
           course_of: 'hover',
           heat_prompt: Catalogue::HEAT_BEFORE_LIFT_OFF,
           planner: LiftOffPlan,
-          key_numbers: %w[hover_height_ft power_margin_ige_pct hover_power_ige_kw],
+          key_numbers: %w[hover_height_ft power_margin_ige_pct hover_power_inhg hover_power_pct],
           least_power_margin_pct: 3,
           finder: LiftOffFinder,
           measurer: HoverMeasures,

@@ -91,7 +91,12 @@ class FaultLimitsTest < Minitest::Test
           'map_inhg' => t > 12.0 ? 20.0 + added_in : 20.0
         }
       end
-      .measured('hover_power_take_off', { 'take_off' => [10.0, 24.0], 'climb' => [24.0, 50.0] }, course_deg: 350.0)
+      .measured(
+        'hover_power_take_off',
+        { 'take_off' => [10.0, 24.0], 'climb' => [24.0, 50.0] },
+        course_deg: 350.0,
+        exercise: 'hover_power_take_off'
+      )
   end
 
   def test_a_take_off_along_its_track_at_its_power

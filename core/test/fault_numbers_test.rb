@@ -30,7 +30,8 @@ class FaultNumbersTest < Minitest::Test
     end
     attempt = Fujin::Grading::Attempt.new(manoeuvre: manoeuvre, start_s: 0.0, end_s: 5.0 * phases.size, phases: phases,
                                           events: {})
-    taken = Taken.new(flying, attempt, Fujin::Lessons.context(conditions: conditions, stage: 'solo'), declared, 350.0)
+    about = Fujin::Lessons.context(conditions: conditions, stage: 'solo', exercise: manoeuvre)
+    taken = Taken.new(flying, attempt, about, declared, 350.0)
     one = Fujin::Grading::Measure.new(id: measure, value: value, unit: Fujin::Glossary.measure(measure).unit,
                                       phase: phases.first.id, uncertainty: UNSURE, verdict: 'out')
     declared.fault_finder.new(taken, { measure => one })

@@ -24,7 +24,10 @@ class ManoeuvrePlansTest < Minitest::Test
         refute_empty found.path
         refute_empty found.setup.text
         assert_includes found.cautions.map(&:id), 'training_aid'
-        assert_empty manoeuvre.key_numbers - found.numbers.keys, id
+        # A number on the gauge is there in the unit that the aircraft's gauge has.
+        others = manoeuvre.key_numbers.grep(/_(inhg|torque_pct)\z|\Ahover_power_pct\z/)
+        assert_empty manoeuvre.key_numbers - found.numbers.keys - others, id
+        assert_equal others.size / 2, (others & found.numbers.keys).size, id
         found.path.each_cons(2) { |a, b| assert_operator b.t_s, :>=, a.t_s, id }
       end
     end

@@ -91,4 +91,43 @@ class SlowAndLightTest < Minitest::Test
       assert_in_delta seconds, signals_of(csv).end_s, 1e-6
     end
   end
+
+  # Four points of collective are five points of rotor rpm: that is a collective to lower.
+  def test_a_low_rotor_with_a_little_collective_is_a_low_rotor
+    low = fly(faults: { 'low_rotor_rpm' => 9.0 })
+    held = low.signals.window(:collective, low.proposal.attempt.phase('glide').start_s + 6.0,
+                              low.proposal.attempt.phase('glide').end_s)
+
+    assert_operator Fujin::Quantities.median(held), :>, 1.5
+    assert_includes low.fault_ids, 'low_rotor_rpm'
+  end
+
+  # Gusts moved the collective before the closure, not at it: its level at the closure counts.
+  def test_a_collective_that_was_higher_before_was_not_raised
+    flown = fly
+    closure = flown.proposal.attempt.event(:closure_s)
+    dipped = changed(flown.csv) do |row|
+      before = closure - row['t_s'].to_f
+      row['collective_pct'] = (row['collective_pct'].to_f - 6.0).to_s if before.between?(0.5, 1.6)
+    end
+
+    refute_includes regraded(flown, dipped).fault_ids, 'raised_collective'
+  end
+
+  # 20° from 500 ft on, and from 260 ft on slow enough for that sink to be too much: both are said. By hand, the sink of
+  # 24 kt down 20° is 24 · 101.3 · tan 20°, 885 ft/min, where 720 are allowed.
+  def test_a_steep_line_is_named_though_it_sank_high_up
+    height = 500.0
+    states = Hash.new do |all, t|
+      kt = height > 260.0 ? 40.0 : 24.0
+      sink = kt * 101.27 * Math.tan(20.0 * Q::DEG)
+      height = [height - (sink / 600.0), 3.0].max
+      all[t] = { 'agl_ft' => height, 'gs_kt' => height > 3.0 ? kt : 0.0, 'ias_kt' => kt, 'track_deg' => 350.0 }
+    end
+    flight = WrittenFlight.new(40.0) { |t| states[t] }
+    ids = flight.measured('steep_approach', { 'descent' => [0.5, 26.0] }, course_deg: 350.0).faults.map(&:id)
+
+    assert_includes ids, 'too_steep'
+    assert_includes ids, 'sank_at_low_speed'
+  end
 end

@@ -83,7 +83,7 @@ module Fujin
     end
 
     def key_numbers
-      keys = Catalogue.find(@plan.manoeuvre).key_numbers.first(6)
+      keys = (Catalogue.find(@plan.manoeuvre).key_numbers & @plan.numbers.keys).first(6)
       width = WIDTH / keys.size.to_f
       top = @pdf.cursor
       keys.each_with_index do |name, i|

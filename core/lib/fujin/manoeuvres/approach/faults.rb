@@ -13,6 +13,9 @@ module Fujin
         SINK_ROOM_FPM = 50.0
         # What the wind triangle leaves open of a slow airspeed, kt.
         SLOW_ROOM_KT = 3.0
+        # A descent takes so long to come onto its line; so long of it tells the angle where it sank high up, s.
+        EASED_S = 4.0
+        ON_THE_LINE_S = 8.0
         SANK_S = 1.0
         SANK_BUILDS_S = 2.0
         # Beside the line below this height by more than this is off it, ft.
@@ -38,7 +41,14 @@ module Fujin
           return nil unless value('approach_angle_deg') && @attempt.result == :completed
 
           if sank_at_low_speed
-            Grading::ApproachAngle.of(@signals, descent.start_s, sank_at_low_speed.from_s - SANK_BUILDS_S)
+            until_it_sank = sank_at_low_speed.from_s - SANK_BUILDS_S
+            Grading::ApproachAngle.of(@signals, descent.start_s, until_it_sank) ||
+              Grading::ApproachAngle.of(
+                @signals,
+                [descent.start_s + EASED_S, until_it_sank - ON_THE_LINE_S].max,
+                until_it_sank,
+                from_ft: Float::INFINITY
+              )
           else
             value('approach_angle_deg')
           end

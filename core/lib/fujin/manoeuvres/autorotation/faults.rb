@@ -10,6 +10,12 @@ module Fujin
         include Grading::ContactFaults
 
         NAMED = %w[marginal out].freeze
+        # What closure's time and the places leave open of where an entry began, ft.
+        ENTRY_ROOM_FT = 60.0
+        # The collective's level as the power went is read over so long, s.
+        AT_CLOSURE_S = 0.4
+        # A collective this low has nothing left to lower, percent of its travel.
+        ON_THE_STOP_PCT = 1.5
         # Established, then turn: later than this after the planned moment is waiting.
         LATE_TURN_S = 2.5
         SPEEDS = %w[glide_ias_mean_kt gate_ias_kt].freeze
@@ -63,7 +69,8 @@ module Fujin
           return nil unless offset
 
           width = held('miss_along_ft').band.in[1]
-          return nil if offset * side < width || (offset.positive? != value('miss_along_ft').negative?)
+          return nil if (offset * side) - ENTRY_ROOM_FT < width
+          return nil if offset.positive? != value('miss_along_ft').negative?
 
           found(
             id,
@@ -104,9 +111,10 @@ module Fujin
 
         # +3 before lowering.
         def raised_collective
-          before = @signals.window(:collective, closure - 1.5, closure)
+          before = @signals.window(:collective, closure - AT_CLOSURE_S, closure)
           return nil if before.empty?
 
+          # What it stood at as the power went: holding a height in gusts moves it a second earlier.
           level = Quantities.median(before)
           after = @signals.window(:collective, closure, closure + 3.0)
           down = after.index { |v| v < level - 3.0 } || after.size
@@ -197,7 +205,7 @@ module Fujin
         def collective_held_down?
           phase = @attempt.phase('glide')
           values = phase ? @signals.window(:collective, phase.start_s, phase.end_s) : []
-          values.any? && Quantities.median(values) <= 5.0
+          values.any? && Quantities.median(values) <= ON_THE_STOP_PCT
         end
 
         def rpm_text(ids) =

@@ -20,7 +20,7 @@ class PathsTest < Minitest::Test
   Fujin::Catalogue.all.each do |manoeuvre|
     define_method("test_the_path_of_#{manoeuvre.id}_moves_as_it_says") do
       id = manoeuvre.kinds.include?('helicopter') ? 'tansy-2' : 'sorrel-g'
-      ['000/0', '000/12', '040/10'].each do |wind|
+      ['000/0', '000/12', '040/10', '180/8'].each do |wind|
         day = conditions(id, wind: Fujin::Wind.parse(wind))
         path = manoeuvre.plan(day, Fujin::Planning::HouseMethod.new, course_deg: 0.0).path
         pairs(path).each do |a, b|

@@ -147,6 +147,13 @@ class WindPlansTest < Minitest::Test
 
       assert_operator speeds.max, :<=, limit - 4.0, [id, wind, day].inspect
     end
+    %w[energy_drill low_speed_autorotation].each do |kind|
+      day = { elevation_ft: 8000.0, oat_c: 30.0 }
+      limit = plan('straight_in_autorotation', '000/0', **day).numbers['never_exceed_power_off_kt'].value
+      found = plan(kind, '000/0', house: { 'glide_speed' => 'fast' }, **day)
+
+      assert_operator found.path.map(&:ias_kt).max, :<=, limit - 4.0, kind
+    end
     said = plan('straight_in_autorotation', '000/0', id: 'bracken-2', elevation_ft: 7000.0, oat_c: 30.0).cautions
 
     # The file's 92 kt less the density altitude's share: 92·√(ρ/ρ₀).
@@ -222,6 +229,20 @@ class WindPlansTest < Minitest::Test
   def test_a_tailwind_lengthens_a_gyroplanes_roll
     { '000/0' => 612, '180/5' => 711, '180/10' => 823, '180/15' => 937 }.each do |wind, feet|
       assert_within feet, plan('gyro_take_off', wind, id: 'sorrel-g').numbers['roll_ft'].value, 2, wind
+    end
+  end
+
+  # A hover with ten knots behind flies backwards through the air by as much: it has to be stopped and turned into
+  # speed before there is any translational lift, so the way over an obstacle grows by more than the wind carries.
+  def test_a_take_off_downwind_begins_standing_and_needs_more_ground
+    %w[hover_power_take_off maximum_performance_take_off].each do |kind|
+      calm, ahead, behind = %w[000/0 000/10 180/10].map { |wind| plan(kind, wind) }
+      first = behind.path.first(2)
+
+      assert_operator first[1].groundspeed_kt, :<, 1.0, kind
+      assert_in_delta 0.0, first[1].along_ft, 0.3, kind
+      assert_operator behind.numbers['etl_distance_ft'].value, :>, 2.0 * calm.numbers['etl_distance_ft'].value, kind
+      assert_operator ahead.numbers['etl_distance_ft'].value, :<, calm.numbers['etl_distance_ft'].value, kind
     end
   end
 

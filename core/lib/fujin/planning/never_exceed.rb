@@ -16,6 +16,9 @@ module Fujin
         limit && conditions.atmosphere.equivalent_speed(limit.to_f).clamp(0.0, limit.to_f)
       end
 
+      # @return [Float] the speed, or the highest that is planned today
+      def capped(speed_kt, conditions) = [speed_kt, highest_planned_kt(conditions)].min
+
       # @return [Float] kt; infinite for a type without a limit
       def highest_planned_kt(conditions) = power_off_kt(conditions)&.-(MARGIN_KT) || Float::INFINITY
     end

@@ -12,13 +12,13 @@ module Fujin
         private
 
         def default_height_ft = 3000.0
-        def glide_kt = @house.glide_speed_kt(@type, trim)
+        def glide_kt = Planning::NeverExceed.capped(@house.glide_speed_kt(@type, trim), @conditions)
         def slow_kt = [glide_kt - DEPARTURE_KT, 30.0].max
 
         def fast_kt =
           [
-            glide_kt + DEPARTURE_KT,
-            @type.optional('speeds_kt.never_exceed_power_off', @type.fetch('speeds_kt.never_exceed')) - 5.0
+            Planning::NeverExceed.capped(glide_kt + DEPARTURE_KT, @conditions),
+            @type.fetch('speeds_kt.never_exceed') - Planning::NeverExceed::MARGIN_KT
           ].min
 
         def speed_ft(kt) = Planning::EnergyLedger.speed_ft(kt, @conditions)

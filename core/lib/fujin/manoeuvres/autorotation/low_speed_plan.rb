@@ -19,7 +19,7 @@ module Fujin
 
         def default_height_ft = 2500.0
         def low_speed_kt = @settings['low_speed_kt'].to_f
-        def glide_speed_kt = @house.glide_speed_kt(@type, trim)
+        def glide_speed_kt = Planning::NeverExceed.capped(@house.glide_speed_kt(@type, trim), @conditions)
         def descent_sink_m_s = @descent_sink_m_s ||= trim.autorotation_sink_m_s(low_speed_kt)
 
         def recovery

@@ -14,9 +14,8 @@ module Fujin
         def initialize(conditions, house, **options)
           super
           @trim = conditions.trim
-          highest_kt = Planning::NeverExceed.highest_planned_kt(conditions)
-          @entry_speed = [house.entry_speed_kt(@type), highest_kt].min
-          house_kt = [house.glide_speed_kt(@type, @trim), highest_kt].min
+          @entry_speed = Planning::NeverExceed.capped(house.entry_speed_kt(@type), conditions)
+          house_kt = Planning::NeverExceed.capped(house.glide_speed_kt(@type, @trim), conditions)
           @floor_pct = @trim.floor_rotor_rpm_pct(house_kt)
           check_target(@settings['glide_rotor_rpm_pct'])
           target_pct = @settings['glide_rotor_rpm_pct'] || [100.0, @floor_pct].min

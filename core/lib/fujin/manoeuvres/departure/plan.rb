@@ -47,43 +47,37 @@ module Fujin
         def hovers? = trim.hover_power_w(height_m: [start_height_ft, 2.0].max * Q::FT) <= power_w * 1.001
 
         def run
-          t = along = 0.0
+          t = along = ground = 0.0
           height = start_height_ft
-          speed = [ias_of_true_kt(0.0) + headwind_kt, 0.0].max
-          rows = [point(t, along, height, speed, 0.0, 0.0, :take_off)]
-          while t < LONGEST_S && (height < 300.0 || speed < climb_speed_kt - 0.5)
-            step = advance(speed, height)
+          rows = [point(t, along, height, dial_kt(headwind_kt), 0.0, 0.0, :take_off)]
+          while t < LONGEST_S && (height < 300.0 || rows.last.ias_kt < climb_speed_kt - 0.5)
+            acceleration, climb = advance(ground + headwind_kt, height)
+            faster = [ground + (acceleration * STEP_S / Q::KT), true_kt(climb_speed_kt) - headwind_kt].min
             t += STEP_S
-            speed = [speed + step[0], climb_speed_kt].min
-            ground = [true_kt(speed) - headwind_kt, 0.0].max
-            along += ground * Q::KT * STEP_S / Q::FT
-            height += step[1]
-            rows << point(
-              t,
-              along,
-              height,
-              speed,
-              ground,
-              -step[1] / STEP_S * 60.0,
-              speed < climb_speed_kt - 0.5 ? :take_off : :climb
-            )
+            along += (ground + faster) / 2.0 * Q::KT * STEP_S / Q::FT
+            height += climb * STEP_S / Q::FT
+            ground = faster
+            speed = dial_kt(ground + headwind_kt)
+            phase = speed < climb_speed_kt - 0.5 ? :take_off : :climb
+            rows << point(t, along, height, speed, ground, -climb / Q::FPM, phase)
           end
           rows
         end
 
-        # Change of speed kt and height ft in a step.
-        def advance(speed, height)
-          spare = spare_power_w(speed, height)
-          true_speed = true_kt(speed) * Q::KT
+        # With the air from behind the dial shows nothing.
+        def dial_kt(air_kt) = ias_of_true_kt([air_kt, 0.0].max)
+
+        # @param air_kt [Float] true airspeed along the line; negative while a tailwind overtakes the aircraft
+        # @return [Array(Float, Float)] acceleration m/s² and climb m/s
+        def advance(air_kt, height)
+          speed = dial_kt(air_kt)
+          spare = spare_power_w(ias_of_true_kt(air_kt.abs), height)
           rising = speed >= climb_speed_kt - 0.1
-          acceleration = rising ? 0.0 : acceleration_m_s2(spare, true_speed, speed, height)
-          climb = (spare - (@conditions.mass_kg * true_speed * acceleration)) / weight
+          acceleration = rising ? 0.0 : acceleration_m_s2(spare, air_kt * Q::KT, speed, height)
+          climb = (spare - (@conditions.mass_kg * air_kt * Q::KT * acceleration)) / weight
           # Over the profile some of the power is left unused.
           climb = [climb, climb_rate(profile_ft(speed), height, spare)].min unless rising
-          [
-            acceleration * STEP_S * Math.sqrt(@conditions.atmosphere.density_ratio) / Q::KT,
-            [climb * STEP_S / Q::FT, LOWEST_FT - height].max
-          ]
+          [acceleration, [climb, (LOWEST_FT - height) * Q::FT / STEP_S].max]
         end
 
         # What the power gives beyond the climb that the profile asks for, no more than the disc is tilted for. Before

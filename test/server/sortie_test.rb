@@ -57,6 +57,9 @@ class SortieTest < Minitest::Test
       assert_equal 422, status
     end
     assert_in_delta 8, @sortie.reload.wind_kt
+    assert_raises(ActiveRecord::StatementInvalid) do
+      @sortie.class.transaction(requires_new: true) { @sortie.update_columns(wind_from_deg: nil) }
+    end
     said = plan('wind_kt' => nil, 'wind_from_deg' => nil, 'course_deg' => nil)['cautions'].map { |c| c['id'] }
 
     assert_empty %w[no_wind no_course] - said

@@ -76,9 +76,9 @@ module Fujin
               @usual.target_pct + rotor_pct,
               flare_height_ft: flare_height_ft + height_ft
             ).flare
-          segment = flare_to_end(flown: flown)
+          segment = over_ground.flare_to_end(flown)
           Taken.new(
-            along_m: flare_distance_m(segment: segment),
+            along_m: over_ground.flare_m(flown),
             across_m: 0.0,
             seconds: segment.duration_s,
             height_m: segment.height_lost_m
@@ -177,47 +177,11 @@ module Fujin
         def entry = segments.entry
         def flare = @flare ||= flare_segments.flare
 
-        def headwind(change_kt = 0.0) = (@conditions.wind.headwind_kt(@course_deg) + change_kt) * Q::KT
-        def crosswind = @conditions.wind.crosswind_kt(@course_deg) * Q::KT
-
-        # Ground speed along the course for a true airspeed held on it with the right drift angle.
-        def ground_speed(true_speed, wind_change_kt = 0.0)
-          across = crosswind.abs
-          (true_speed > across ? Math.sqrt((true_speed**2) - (across**2)) : 0.0) - headwind(wind_change_kt)
+        def over_ground
+          @over_ground ||= OverGround.new(@conditions, course_deg: @course_deg, ending: @house['ending'])
         end
 
-        # In the flare the nose comes onto the course and the drift is held by the low wing, so that the airspeed along
-        # the course and the ground speed differ by the headwind alone.
-        def flare_ground_speed(air_along, wind_change_kt = 0.0) = air_along - headwind(wind_change_kt)
-
-        # The entry's distance over the ground in the wind.
-        def entry_ground_distance(wind_change_kt = 0.0, segment: entry) =
-          segment.rows.each_cons(2).sum do |a, b|
-            ground_speed((a.air_along_m_s + b.air_along_m_s) / 2.0, wind_change_kt) * (b.t_s - a.t_s)
-          end
-
-        # The flare's, to the point that the spot stands for.
-        def flare_distance_m(wind_change_kt = 0.0, segment: flare_to_end(wind_change_kt))
-          rows = segment.rows
-          (rows.last.air_m - rows.first.air_m) - (headwind(wind_change_kt) * (rows.last.t_s - rows.first.t_s))
-        end
-
-        # The flare as far as the point the spot stands for: the hover over the ground, the start of the ground run, or
-        # the first contact.
-        def flare_to_end(wind_change_kt = 0.0, flown: flare)
-          stop =
-            case @house['ending']
-            when 'touchdown'
-              flown.rows.index { |row| row.phase == :touchdown }
-            when 'recovery_run'
-              flown.rows.index { |row| row.phase == :recovery }
-            else
-              unless wind_change_kt.zero?
-                flown.rows.index { |row| flare_ground_speed(row.air_along_m_s, wind_change_kt) < FlownSegments::HOVER_M_S }
-              end
-            end
-          FlownSegments::Segment.new(rows: flown.rows[0..(stop || -1)])
-        end
+        def flare_to_end = @flare_to_end ||= over_ground.flare_to_end(flare)
 
         def gate_height_ft =
           [flare_height_ft + (usual_sink_m_s * @house.gate_time_s(@type) / Q::FT), @house['gate_minimum_ft'].to_f].max
@@ -233,7 +197,7 @@ module Fujin
               sink_m_s: sink_m_s,
               lowest_rotor_pct: segments.lowest_rotor_pct,
               flare_peak_pct: flare_peak_pct,
-              contact_speed_m_s: contact_ground_speed,
+              contact_speed_m_s: over_ground.contact_speed(flare),
               house: @house
             )
             .all
@@ -276,60 +240,16 @@ module Fujin
         # Entry distance, turn heights: what depends on the route.
         def place_numbers = {}
 
-        def contact_ground_speed
-          phase = { 'touchdown' => :touchdown, 'recovery_run' => :recovery }[@house['ending']]
-          row = phase && flare.rows.find { |r| r.phase == phase }
-          row && [flare_ground_speed(row.air_along_m_s), 0.0].max
-        end
+        def gates = glide_gates.all
 
-        GATE_MEASURES = { 'gate_ias_kt' => 'kt', 'gate_rotor_rpm_pct' => 'pct', 'gate_sink_fpm' => 'fpm' }.freeze
-        private_constant :GATE_MEASURES
-
-        # The gate is held to what the student's stage is graded by.
-        def gate_bands
-          standard = declaration.standard || StraightInAutorotation.standard
-          GATE_MEASURES.to_h do |id, unit|
-            band = standard.band(id, @stage, targets)
-            low, high = band.in
-            widest = band.worst_best || [low, high]
-            [id, { target: band.target, low: [low, widest[0]].max, high: [high, widest[1]].min, unit: unit }]
-          end
-        end
-
-        def gates
-          [
-            Planning::Gate.new(
-              id: 'gate',
-              height_ft: gate_height_ft,
-              along_ft: along_at(gate_height_ft),
-              measures: gate_bands,
-              text: 'in band, or go around: throttle joined first, then collective'
-            ),
-            Planning::Gate.new(
-              id: 'flare',
-              height_ft: flare_height_ft,
-              along_ft: along_at(flare_height_ft),
-              measures: {},
-              text: flare_text
-            )
-          ]
-        end
-
-        def flare_text
-          return 'begin the flare; rotor rpm shows if it works' unless @house['flare_cue'] == 'sight_picture'
-
-          "#{(flare_height_ft * Q::FT / usual_sink_m_s).round(1)} s from the ground at this sink: when the " \
-            'ground comes up fast, not at a height'
-        end
-
-        def along_at(height_ft)
-          above, below =
-            path.each_cons(2).to_a.reverse.find { |a, b| a.height_ft >= height_ft && b.height_ft < height_ft }
-          return nil unless above
-
-          share = (above.height_ft - height_ft) / (above.height_ft - below.height_ft)
-          above.along_ft + (share * (below.along_ft - above.along_ft))
-        end
+        def glide_gates =
+          GlideGates.new(
+            targets: targets,
+            path: path,
+            standard: declaration.standard || StraightInAutorotation.standard,
+            stage: @stage,
+            house: @house
+          )
 
         def setup
           first = path.find { |p| p.phase != :setup } || path.first
@@ -358,78 +278,8 @@ module Fujin
 
         def tables = [Planning::SoloDual.table(@conditions, @glide_speed)]
 
-        def own_cautions = [entry_rpm, flare_rpm, speed_capped, at_the_end, *options_left_out].compact
-
-        # What the end of the house's method asks for.
-        def at_the_end
-          if @house['ending'] == 'touchdown'
-            caution('surface', 'caution', 'Touchdown only on a level hard surface that was looked at, into wind.')
-          else
-            caution('join', 'caution',
-                    'Throttle joins as rotor rpm starts to fall, never with the rotor above its band.')
-          end
-        end
-
-        # A clean entry that leaves the green band: how far, so that it is expected and no more.
-        def entry_rpm
-          lowest = value('lowest_rotor_rpm_pct')
-          low = @type.power_off_band[0]
-          return nil unless lowest < low
-
-          absolute = @type.absolute_rotor_rpm[0]
-          caution(
-            'entry_rpm',
-            lowest < absolute + ENTRY_ROOM_PCT ? 'limit' : 'caution',
-            "The entry flown as planned takes rotor rpm to #{lowest.round(1)} %, #{(low - lowest).round(1)} points " \
-              "under the band's #{low} % (absolute #{absolute} %): the warning will sound. A sooner collective, a " \
-              'slower ' \
-              'entry or more mass keeps it higher.'
-          )
-        end
-        # Left over the absolute limit, points, before an entry is a limit.
-        ENTRY_ROOM_PCT = 3.0
-        private_constant :ENTRY_ROOM_PCT
-
-        def flare_rpm
-          peak = value('flare_rotor_rpm_peak_pct')
-          high = @type.power_off_band[1]
-          return nil unless peak > high
-
-          absolute = @type.absolute_rotor_rpm[1]
-          caution(
-            'flare_rpm',
-            peak > absolute ? 'limit' : 'caution',
-            "The flare flown as planned takes rotor rpm to #{peak.round(1)} %, #{(peak - high).round(1)} points over " \
-              'the ' \
-              "band's #{high} % (absolute #{absolute} %): collective check ready as it rises, ease the flare before " \
-              'the limit.'
-          )
-        end
-
-        # What the house would fly faster than today's power-off never-exceed allows.
-        def speed_capped
-          highest = Planning::NeverExceed.highest_planned_kt(@conditions)
-          wanted = { 'entry' => @house.entry_speed_kt(@type), 'glide' => @house.glide_speed_kt(@type, @trim) }
-          over = wanted.select { |_, speed_kt| speed_kt > highest }
-          return nil if over.empty?
-
-          caution(
-            'never_exceed',
-            'caution',
-            "Power-off never-exceed is #{value('never_exceed_power_off_kt').round(1)} kt today: " \
-              "#{over.map { |what, kt| "#{what} at #{highest.floor} kt instead of #{kt.round}" }.join(', ')}."
-          )
-        end
-
-        def options_left_out =
-          spot_options.left_out.map do |option, reason|
-            caution("left_out_#{option}", 'note', "#{OPTION_WORDS.fetch(option)} is left out today: #{reason}.")
-          end
-        OPTION_WORDS = {
-          'glide' => 'The area reached by the house glide', 'stretch' => 'A stretched glide', 'slow' => 'A slow glide',
-          'delay' => 'A delayed entry', 's_turn' => 'An S-turn', 'circle' => 'A full circle'
-        }.freeze
-        private_constant :OPTION_WORDS
+        def own_cautions =
+          GlideCautions.new(@conditions, @house, numbers: numbers, left_out: spot_options.left_out).all
       end
     end
   end

@@ -14,9 +14,11 @@ module Fujin
         def entry_distance_m(height_ft: @height_ft, sink_factor: 1.0, wind_change_kt: 0.0)
           height = (height_ft - flare_height_ft) * Q::FT
           glide = paced.legs([height - entry.height_lost_m, 0.0].max)
-          entry_ground_distance(wind_change_kt) +
-            glide.sum { |leg| leg.seconds / sink_factor * ground_speed(true_speed(leg.speed_kt), wind_change_kt) } +
-            flare_distance_m(wind_change_kt)
+          over_ground.entry_m(entry, wind_change_kt) +
+            glide.sum do |leg|
+              leg.seconds / sink_factor * over_ground.ground_speed(true_speed(leg.speed_kt), wind_change_kt)
+            end +
+            over_ground.flare_m(flare, wind_change_kt)
         end
 
         # @return [Autorotation::Plan::Parts]
@@ -31,7 +33,7 @@ module Fujin
         def begun(speed_kt: 0.0, **)
           segment = speed_kt.zero? ? entry : flown_segments(@glide_speed + speed_kt, @target_pct).settled_entry
           Taken.new(
-            along_m: entry_ground_distance(segment: segment),
+            along_m: over_ground.entry_m(segment),
             across_m: 0.0,
             seconds: segment.duration_s,
             height_m: segment.height_lost_m
@@ -96,8 +98,8 @@ module Fujin
               flare_height_ft: flare_height_ft,
               established_s: segments.entry.duration_s,
               true_speed: ->(kt) { true_speed(kt) },
-              ground_speed: ->(speed) { ground_speed(speed) },
-              flare_ground_speed: ->(along) { flare_ground_speed(along) }
+              ground_speed: over_ground.method(:ground_speed),
+              flare_ground_speed: over_ground.method(:flare_ground_speed)
             ).points
         end
 

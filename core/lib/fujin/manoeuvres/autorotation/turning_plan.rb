@@ -145,18 +145,8 @@ module Fujin
           }
         end
 
-        def gates
-          [
-            Planning::Gate.new(
-              id: 'roll out',
-              height_ft: @house.turn_out_ft,
-              along_ft: along_at(@house.turn_out_ft),
-              measures: {},
-              text: 'level by here, or go around'
-            ),
-            *super
-          ]
-        end
+        def gates =
+          [glide_gates.gate('roll out', @house.turn_out_ft, {}, 'level by here, or go around'), *super]
 
         def tables = [*super, bank_table]
 

@@ -9,7 +9,7 @@ module Fujin
 
       Q = Quantities
       # Powers whose reading is worth having, and heights above the ground.
-      POWERS = %w[level_power_kw fast_power_kw slow_power_kw least_power_kw final_power_kw].freeze
+      POWERS = %w[level_power_kw fast_power_kw slow_power_kw least_power_kw final_power_kw power_cap_kw].freeze
       HEIGHTS = %w[entry_height_ft gate_height_ft flare_height_ft decision_height_ft set_up_height_ft].freeze
       # A torque gauge's percent, beside percents of other things.
       NAMES = { 'pct' => 'torque_pct' }.freeze
@@ -42,6 +42,7 @@ module Fujin
       def differences
         {
           'power_margin' => %w[power_available_kw hover_power_oge_kw],
+          'cap_margin' => %w[power_cap_kw final_power_kw],
           'final_pull' => (%w[final_power_kw least_power_kw] if value('final_pull_kw'))
         }.filter_map do |name, ids|
           high, low = ids&.map { |id| value(id) }

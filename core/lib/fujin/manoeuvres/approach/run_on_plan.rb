@@ -62,21 +62,8 @@ module Fujin
             'lowest_level_speed_oge_kt' => lowest_away,
             'touchdown_ias_kt' => number(contact_ias_kt, 'kt'),
             'touchdown_groundspeed_kt' => number(contact_groundspeed_kt, 'kt'),
-            'slide_ft' => number(slide_ft(FRICTION.fetch(@settings['surface'])), 'ft'),
-            **cap_on_the_instrument
+            'slide_ft' => number(slide_ft(FRICTION.fetch(@settings['surface'])), 'ft')
           )
-        end
-
-        def cap_on_the_instrument
-          engine = Flight::Engine.new(@type, @conditions.atmosphere)
-          unit = engine.instrument_unit
-          cap = engine.instrument(cap_w, 1.0)
-          # The cap is a share too, of the hover's power.
-          gauge = unit == 'pct' ? 'torque_pct' : unit
-          {
-            "power_cap_#{gauge}" => number(cap, unit),
-            "cap_margin_#{gauge}" => number(cap - engine.instrument(contact_power_w, 1.0), unit)
-          }
         end
 
         def gates

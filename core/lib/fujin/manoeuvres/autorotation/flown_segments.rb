@@ -15,11 +15,6 @@ module Fujin
           def height_lost_m = rows.first.height_m - rows.last.height_m
         end
 
-        # How near speed (kt) and sink (share) are to the glide's when it is established, and when it has settled.
-        SPEED_NEAR_KT = 2.5
-        SINK_NEAR = 0.1
-        SPEED_SETTLED_KT = 0.8
-        SINK_SETTLED = 0.05
         # Half as often as a recording is flown: the places differ by less than three feet.
         STEP_S = 0.04
         LONGEST_ENTRY_S = 20.0
@@ -72,7 +67,7 @@ module Fujin
 
         # From power loss until the glide is established.
         # @return [Segment]
-        def entry = @entry ||= cut(settled_entry, SPEED_NEAR_KT, SINK_NEAR)
+        def entry = @entry ||= cut(settled_entry, SteadyGlide::ESTABLISHED)
 
         # From power loss until speed and sink are the glide's own, all but: what is left of the entry's speed has been
         # glided out.
@@ -90,30 +85,19 @@ module Fujin
 
         def fly_entry
           model = model_in(0.0).start(height_m: @task.entry_height_m, speed_kt: @task.entry_speed_kt, course_rad: 0.0)
-          rows = fly(model, 0.0) { |row| gliding?(row, SPEED_SETTLED_KT, SINK_SETTLED) }
+          rows = fly(model, 0.0) { |row| gliding?(row, SteadyGlide::SETTLED) }
           Segment.new(rows: rows.freeze)
         end
 
-        def steady_sink_m_s =
-          @steady_sink_m_s ||=
-            @conditions.trim.autorotation_sink_m_s(@task.glide_speed_kt, rotor_pct: @task.target_rotor_pct)
+        def glide = @glide ||= SteadyGlide.new(@conditions, @task)
 
-        def gliding?(row, within_kt, within_share)
-          row.t_s > LONGEST_ENTRY_S ||
-            (
-              row.t_s > 3.0 && (row.ias_kt - @task.glide_speed_kt).abs < within_kt &&
-                ((row.sink_m_s / steady_sink_m_s) - 1.0).abs < within_share
-            )
-        end
+        def gliding?(row, near) = row.t_s > LONGEST_ENTRY_S || (row.t_s > 3.0 && glide.reached?(row, **near))
 
-        def cut(segment, within_kt, within_share)
-          Segment.new(
-            rows: segment.rows[0..(segment.rows.index { |row| gliding?(row, within_kt, within_share) })].freeze
-          )
-        end
+        def cut(segment, near) =
+          Segment.new(rows: segment.rows[0..(segment.rows.index { |row| gliding?(row, near) })].freeze)
 
         def fly_flare
-          sink = steady_sink_m_s
+          sink = glide.sink_m_s
           model =
             model_in(@headwind).start(
               height_m: @task.flare_height_m + (SETTLING_S * sink),

@@ -95,16 +95,11 @@ module Fujin
         end
 
         def settled?(row, turned_at)
-          row.t_s - turned_at > LONGEST_GLIDE_S ||
-            (
-              row.t_s - turned_at > 2.0 && (row.ias_kt - @task.glide_speed_kt).abs < FlownSegments::SPEED_SETTLED_KT &&
-                ((row.sink_m_s / steady_sink_m_s) - 1.0).abs < FlownSegments::SINK_SETTLED
-            )
+          gliding_s = row.t_s - turned_at
+          gliding_s > LONGEST_GLIDE_S || (gliding_s > 2.0 && glide.reached?(row, **SteadyGlide::SETTLED))
         end
 
-        def steady_sink_m_s =
-          @steady_sink_m_s ||=
-            @conditions.trim.autorotation_sink_m_s(@task.glide_speed_kt, rotor_pct: @task.target_rotor_pct)
+        def glide = @glide ||= SteadyGlide.new(@conditions, @task)
 
         def row(model, pilot)
           north, east, up = model.velocity

@@ -71,11 +71,10 @@ module Fujin
           )
         end
 
-        # Energy of motion and of the rotor as a height, metres: V²/2g + IΩ²/2mg.
+        # Speed's and rotor's energy as a height, metres.
         def energy_m(pace)
-          speed = @conditions.atmosphere.true_speed(pace.speed_kt * Q::KT)
-          omega = @trim.rotor.normal_speed * pace.target_pct / 100.0
-          (speed * speed / (2.0 * Q::G)) + (@trim.rotor.inertia * omega * omega / (2.0 * @conditions.mass_kg * Q::G))
+          ledger = Planning::EnergyLedger
+          (ledger.speed_ft(pace.speed_kt, @conditions) + ledger.rotor_ft(pace.target_pct, @conditions)) * Q::FT
         end
       end
     end

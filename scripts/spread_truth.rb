@@ -49,7 +49,7 @@ class SpreadTruth
     day = conditions(kase, kase.wind)
     reduced = A::Dispersion.new(day, Fujin::Planning::HouseMethod.new, planner: kase.plan, course_deg: kase.course)
     random = Random.new(@seed)
-    pairs = Array.new(@flights) { pair(kase, reduced, reduced.send(:deviation, random)) }.compact
+    pairs = Array.new(@flights) { pair(kase, reduced, reduced.deviation(random)) }.compact
     whole, quick = pairs.transpose
     shares = [200.0, 300.0].map do |ft|
       format('%d ft %4.1f / %4.1f %%', ft, *[whole, quick].map do |places|
@@ -89,8 +89,8 @@ class SpreadTruth
       signed.call(off.flare_height_ft, 'late_flare', 'early_flare'),
       signed.call(misplaced_ft(off), 'entered_too_close', 'entered_too_far')
     )
-    flight = A::WholeFlight.new(conditions(kase, kase.wind), plan: kase.plan, course_deg: kase.course, faults: faults)
-    run = blown(flight, kase, off.headwind_kt).run
+    run = A::WholeFlight.new(conditions(kase, kase.wind), plan: kase.plan, course_deg: kase.course, faults: faults,
+                                                          air: air(kase, off.headwind_kt)).run
     row = run.rows.find do |r|
       %i[flare recovery].include?(r.phase) && Math.hypot(r.v_north, r.v_east) < 0.8
     end || run.rows.last
@@ -98,15 +98,14 @@ class SpreadTruth
   end
 
   # The wind is another than the one that was planned with.
-  def blown(flight, kase, headwind_kt)
+  def air(kase, headwind_kt)
     course = kase.course * Q::DEG
     change = headwind_kt * Q::KT
     planned = Fujin::Flight::WindField.new(Fujin::Wind.parse(kase.wind), exponent: 0.0, seed: 1)
-    wind = ->(height, time) do
+    ->(height, time) do
       north, east = planned.call(height, time)
       [north - (change * Math.cos(course)), east - (change * Math.sin(course))]
     end
-    flight.tap { flight.instance_variable_set(:@wind, wind) }
   end
 
   # The set-up is flown to the planned entry all the same.

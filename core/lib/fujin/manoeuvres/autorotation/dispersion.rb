@@ -29,6 +29,25 @@ module Fujin
             :speed_kt, :rotor_pct, :delay_s, :flare_height_ft, :entry_ft, :across_ft, :bank_deg, :headwind_kt
           )
 
+        NONE =
+          Deviation.new(
+            speed_kt: 0.0,
+            rotor_pct: 0.0,
+            delay_s: 0.0,
+            flare_height_ft: 0.0,
+            entry_ft: 0.0,
+            across_ft: 0.0,
+            bank_deg: 0.0,
+            headwind_kt: 0.0
+          )
+        # Of what a late collective flies on at the entry's speed and sink, so much stays: the rest is won back as rotor
+        # rpm and speed. Fitted to full flights.
+        LATE_ALONG = 0.15
+        LATE_DOWN = 0.25
+        # Runs that say how far the plan scatters when its entry does not.
+        EXPLAINING_RUNS = 400
+        private_constant :LATE_ALONG, :LATE_DOWN, :EXPLAINING_RUNS
+
         # @param planner [Class] of the autorotation family
         # @param settings [Hash] the exercise's own
         # @param spread [Spread]
@@ -92,23 +111,6 @@ module Fujin
         # Where the option's own entry lies from the planned one: how far it goes beyond (+) or short of the spot, ft.
         def offset_ft(option) = place(option, NONE)[0]
 
-        NONE =
-          Deviation.new(
-            speed_kt: 0.0,
-            rotor_pct: 0.0,
-            delay_s: 0.0,
-            flare_height_ft: 0.0,
-            entry_ft: 0.0,
-            across_ft: 0.0,
-            bank_deg: 0.0,
-            headwind_kt: 0.0
-          )
-        # Of what a late collective flies on at the entry's speed and sink, so much stays: the rest is won back as rotor
-        # rpm and speed. Fitted to full flights.
-        LATE_ALONG = 0.15
-        LATE_DOWN = 0.25
-        private_constant :LATE_ALONG, :LATE_DOWN
-
         # One standard deviation of where the entry is. A student's own misses hold all their scatter: the entry has
         # what the rest of the spread does not explain, so that nothing counts twice.
         def entry_ft
@@ -119,18 +121,8 @@ module Fujin
                         end
         end
 
-        private
-
-        # Runs that say how far the plan scatters when its entry does not.
-        EXPLAINING_RUNS = 400
-        private_constant :EXPLAINING_RUNS
-
-        def explained_variance
-          random = Random.new(0)
-          ends = Array.new(EXPLAINING_RUNS) { place('glide', deviation(random, 0.0))[0] }
-          ends.sum { |along| along * along } / ends.size
-        end
-
+        # One run's deviations, drawn.
+        # @param entry [Float] one standard deviation of where the entry is, feet
         def deviation(random, entry = entry_ft)
           Deviation.new(
             speed_kt: NormalRandom.draw(random) * @spread.speed_kt,
@@ -142,6 +134,14 @@ module Fujin
             bank_deg: NormalRandom.draw(random) * @spread.bank_deg,
             headwind_kt: NormalRandom.draw(random) * wind_kt
           )
+        end
+
+        private
+
+        def explained_variance
+          random = Random.new(0)
+          ends = Array.new(EXPLAINING_RUNS) { place('glide', deviation(random, 0.0))[0] }
+          ends.sum { |along| along * along } / ends.size
         end
 
         # The mean wind's own uncertainty and what a gusty flight averages to.

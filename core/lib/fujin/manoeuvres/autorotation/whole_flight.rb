@@ -21,6 +21,8 @@ module Fujin
         # @param faults [Hash{String => Numeric}] see PilotTask::FAULTS
         # @param shear [Float] exponent of the wind's power law with height, 0 for none
         # @param air_seed [Integer] of the gusts, where the wind has any
+        # @param air [#call] the wind that is flown in, for one that differs from the planned: (height_m, time_s) → [north,
+        #   east] m/s
         def initialize(
           conditions,
           plan: StraightInPlan,
@@ -31,7 +33,8 @@ module Fujin
           faults: {},
           setup_s: SETUP_S,
           shear: 0.0,
-          air_seed: 1
+          air_seed: 1,
+          air: Flight::WindField.new(conditions.wind, exponent: shear, seed: air_seed)
         )
           Flight::PilotFaults.check(faults, self.class.faults(plan))
           @conditions = conditions
@@ -39,13 +42,13 @@ module Fujin
           @course_deg = course_deg || conditions.wind.from_deg
           @faults = faults
           @setup_s = setup_s
-          @wind = Flight::WindField.new(conditions.wind, exponent: shear, seed: air_seed)
+          @air = air
           @plan = plan.new(conditions, house, course_deg: @course_deg, height_ft: height_ft, settings: settings).chosen
         end
 
         # @return [Run] of the real model, from the set-up to the hover or the stop
         def run
-          model = Flight::Model.on(@conditions, wind: @wind)
+          model = Flight::Model.on(@conditions, wind: @air)
           north, east = start_m
           model.start(
             height_m: targets['entry_height_ft'] * Quantities::FT,

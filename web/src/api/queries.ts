@@ -149,9 +149,10 @@ export function useChangeSortie(id: string) {
     },
     onSuccess: (sortie) => {
       queries.setQueryData(['sortie', id], sortie)
-      // A plan of the day before the change is nobody's any more: the cockpit and the review ask again.
+      // A plan of the day before the change is nobody's any more: the cockpit and the review ask again. Prepare has
+      // asked for the plan with this change already.
       queries.removeQueries({ queryKey: ['plan', id], type: 'inactive' })
-      void queries.invalidateQueries({ queryKey: ['plan', id] })
+      void queries.invalidateQueries({ queryKey: ['plan', id, {}], exact: true })
       void queries.invalidateQueries({ queryKey: ['today'] })
       void queries.invalidateQueries({ queryKey: ['student'] })
     },

@@ -5,7 +5,7 @@ module Fujin
     # A named departure: what shows it, why it happens, what to say.
     # Texts may hold %{power_loss_pedal}, %{power_on_pedal}, which the rotor direction fills in. The same departure is
     # told in other words where another exercise or another kind of aircraft asks for them: `instead` has those, by a
-    # manoeuvre's id or by a kind of aircraft.
+    # manoeuvre's id, several of them ("a, b") or a kind of aircraft.
     Fault =
       Value.define(:id, :title, :cause, :cue, :instead, defaults: { instead: {}.freeze }) do
         # @param texts [Hash{String => Hash}] the contents of a faults.yml
@@ -18,7 +18,9 @@ module Fujin
 
         def self.of(id, said, known)
           words = said.slice('title', 'cause', 'cue').transform_keys(&:to_sym)
-          instead = said.fetch('instead', {}).transform_values { |other| other.transform_keys(&:to_sym) }
+          instead = said.fetch('instead', {}).flat_map do |names, other|
+            names.split(', ').map { |name| [name, other.transform_keys(&:to_sym)] }
+          end.to_h
           return known.with(instead: known.instead.merge(instead).freeze) if known && words.empty?
           raise ArgumentError, "fault #{id} has no title, cause and cue" unless words.size == 3
 

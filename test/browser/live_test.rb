@@ -32,6 +32,19 @@ class BrowserLiveTest < Minitest::Test
     assert_selector 'section[aria-label="Recording"]'
   end
 
+  def test_a_recording_that_ends_before_the_line_says_so_is_kept_all_the_same
+    row = Fujin::RecordingRow.create!(sortie: @sortie, by: @instructor, name: 'live', source: 'live',
+                                      status: 'working', step: 'recording live')
+    sign_in(@instructor)
+    visit "/sorties/#{@sortie.id}/fly"
+    assert_text 'Waiting for the recorder'
+    row.update!(step: 'reading')
+    click_on 'Stop recording'
+
+    assert_text 'Recording ended. What arrived is kept.'
+    assert_link 'Look at it in Review'
+  end
+
   def test_a_second_screen_sees_it_too
     Fujin::RecordingRow.create!(sortie: @sortie, by: @instructor, name: 'live', source: 'live', status: 'working')
     sign_in(@instructor)

@@ -1,5 +1,5 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
-import { useEffect } from 'react'
+import { useEffect, useState } from 'react'
 import { Link } from 'react-router'
 import type { Sortie } from '../../api/client'
 import { recordLive, stopRecording } from '../../api/review'
@@ -25,6 +25,10 @@ export function Live({ sortie }: { sortie: Sortie }) {
     (r) => r.source === 'live' && ['waiting', 'working'].includes(r.status) && TAKEN.includes(r.step),
   )
   const live = useLive(sortie.id, recording !== undefined)
+  // The sortie may say that it is over before the line says why, and then the line is closed.
+  const [followed, setFollowed] = useState<string>()
+  if (recording && recording.id !== followed) setFollowed(recording.id)
+  const over = sortie.recordings.find((r) => r.id === followed)
   const again = () => void queries.invalidateQueries({ queryKey: ['sortie', sortie.id] })
   const begin = useMutation({ mutationFn: () => recordLive(sortie.id), onSettled: again })
   const stop = useMutation({ mutationFn: stopRecording, onSettled: again })
@@ -48,9 +52,11 @@ export function Live({ sortie }: { sortie: Sortie }) {
           </p>
         ) : (
           <p className="label m-0">
-            {ended ? (
+            {over?.status === 'failed' ? (
+              over.error
+            ) : over ? (
               <>
-                Recording ended: {ended}. What arrived is kept.{' '}
+                Recording ended{ended && `: ${ended}`}. What arrived is kept.{' '}
                 <Link to={`/sorties/${sortie.id}/review`}>Look at it in Review</Link>
               </>
             ) : (

@@ -21,8 +21,8 @@ module Fujin
         # @param faults [Hash{String => Numeric}] see PilotTask::FAULTS
         # @param shear [Float] exponent of the wind's power law with height, 0 for none
         # @param air_seed [Integer] of the gusts, where the wind has any
-        # @param air [#call] the wind that is flown in, for one that differs from the planned: (height_m, time_s) → [north,
-        #   east] m/s
+        # @param air [#call] the wind that is flown in, for one that differs from the planned:
+        #   (height_m, time_s) → [north, east] m/s
         def initialize(
           conditions,
           plan: StraightInPlan,

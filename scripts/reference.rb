@@ -12,11 +12,6 @@ module Reference
 
   READY = Fujin::Progress::Readiness::DEFAULTS
 
-  UNCERTAINTIES = {
-    'reading' => 'that of its first source', 'one_sample' => 'one sample', 'two_samples' => 'two samples',
-    'height_over_time' => '4 ft over the time of its phase', 'taken' => 'said by the measurement'
-  }.freeze
-
   RULES = <<~TEXT.freeze
     ## Verdicts
     Each measure is held to the limits of the student's stage (#{STAGES.join(', ')}), with the day's plan for what a limit names.
@@ -63,15 +58,17 @@ module Reference
         [entry, *entry.differing.keys.map { |manoeuvre| [manoeuvre, entry.in(manoeuvre)] }].map do |one|
           manoeuvre, its = one.is_a?(Array) ? one : [nil, one]
           ["`#{its.id}`#{" in `#{manoeuvre}`" if manoeuvre}", its.label, its.unit, sources(its), its.control,
-           UNCERTAINTIES.fetch(its.uncertainty, its.uncertainty), its.definition]
+           (its.uncertainty if its.uncertainty.positive?), its.definition]
         end
       end
       page('Measures', 'core/data/measures.yml',
            'One line a measure. Sources are the signals it is worked out from; where one is missing the measure is ' \
-             '*not ' \
-             'recorded*. The control is the one that answers for it in a part-task. The uncertainty is its 90 % ' \
-             'half-width.',
-           '', table('id', 'label', 'unit', 'sources', 'control', 'uncertainty', 'definition', rows))
+             '*not recorded*. The control is the one that answers for it in a part-task. What each may be off by is ' \
+             'had ' \
+             'by measuring again what the same recorder might have written of the flight ' \
+             '([computing](../computing.md)); ' \
+             'a number under *unseen* is 90 % of what that cannot see, and is added.',
+           '', table('id', 'label', 'unit', 'sources', 'control', 'unseen', 'definition', rows))
     end
 
     def sources(entry) = entry.sources.join(entry.any_source ? ', else ' : ', ')

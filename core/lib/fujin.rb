@@ -17,6 +17,7 @@ require_relative 'fujin/errors'
 #   grading/     what every grader shares: measuring, standards, faults, one change
 #   manoeuvres/  a folder a family: declarations, plans, pilots, finders, measures, faults, standards
 #   lessons/     what was flown, with the whole catalogue behind it
+#   truth/       flights of known truth, recorded badly and graded: how far the grading can be trusted
 #   progress/    levels, readiness, agreement
 #   live/        samples as they arrive -> phase, bands, the gate's call
 module Fujin

@@ -33,7 +33,8 @@ class FaultNumbersTest < Minitest::Test
     about = Fujin::Lessons.context(conditions: conditions, stage: 'solo', exercise: manoeuvre)
     taken = Taken.new(flying, attempt, about, declared, 350.0)
     one = Fujin::Grading::Measure.new(id: measure, value: value, unit: Fujin::Glossary.measure(measure).unit,
-                                      phase: phases.first.id, uncertainty: UNSURE, verdict: 'out')
+                                      phase: phases.first.id, low: value - UNSURE, high: value + UNSURE,
+                                      verdict: 'out')
     declared.fault_finder.new(taken, { measure => one })
   end
 

@@ -102,9 +102,11 @@ class FaultTest < Minitest::Test
     assert_includes found, 'hard_flare'
   end
 
+  IDLE = { 'throttle_pct' => 1.0, 'ne_pct' => 62.0 }.freeze
+
   def test_power_that_came_late
     level = fly.proposal.attempt.event(:level_s)
-    found = faults { |row| row['t_s'].between?(closure, level + 2.5) ? row.merge('throttle_pct' => 1.0) : row }
+    found = faults { |row| row['t_s'].between?(closure, level + 2.5) ? row.merge(IDLE) : row }
 
     assert_includes found, 'late_power'
   end

@@ -287,6 +287,50 @@ class FindingTest < Minitest::Test
                     'under 35 kt through the air'
   end
 
+  # On the ground with the rotor prerotated, ready to roll.
+  def prerotated = flight(wind_kt: 8.0).leg(2, nr_pct: 0.0).leg(3).leg(20, nr_pct: 62.0)
+
+  def test_a_gyroplane_s_lift_off_is_where_it_left_the_ground
+    flown = prerotated.leg(13, gs_kt: 38.0, nr_pct: 100.0).mark(:off).leg(20, gs_kt: 52.0, agl_ft: 60.0).leg(10)
+    take_off = the(gyro(flown), 'gyro_take_off')
+
+    assert_in_delta flown.marks[:off], take_off.attempt.event(:lift_off_s), 0.25
+    assert_in_delta 46.0, take_off.measures['lift_off_ias_kt'].value, 1.5
+  end
+
+  def test_a_touch_and_go_is_a_landing_and_a_take_off_without_prerotation
+    flown =
+      flight(wind_kt: 8.0, agl_ft: 500.0)
+        .leg(10, gs_kt: 52.0, nr_pct: 100.0).mark(:closed).leg(1, throttle_pct: 2.0)
+        .leg(3).leg(45, agl_ft: 25.0, gs_kt: 45.0)
+        .leg(4, agl_ft: 0.0, gs_kt: 20.0, pitch_deg: 9.0).mark(:touch)
+        .leg(3, gs_kt: 12.0, pitch_deg: 0.0).mark(:rolls).leg(6, gs_kt: 38.0, throttle_pct: 90.0).mark(:off)
+        .leg(20, gs_kt: 52.0, agl_ft: 90.0).leg(8)
+    found = gyro(flown)
+    landing, take_off = %w[gyro_landing gyro_take_off].map { |kind| the(found, kind) }
+
+    assert_in_delta flown.marks[:closed], at(landing, 'glide'), 1.0, 'from where the power was taken off'
+    assert_in_delta flown.marks[:off], landing.attempt.end_s, 1.2
+    assert_equal %w[roll climb], take_off.attempt.phase_ids
+    assert_in_delta flown.marks[:rolls], at(take_off, 'roll'), 0.6
+    assert_in_delta flown.marks[:off], at(take_off, 'climb'), 0.3
+  end
+
+  def test_a_roll_that_was_given_up
+    flown = prerotated.mark(:rolls).leg(8, gs_kt: 30.0, nr_pct: 80.0).mark(:closed).leg(10, gs_kt: 0.0).leg(6)
+    given_up = the(gyro(flown), 'gyro_take_off')
+
+    assert_equal [:abandoned, %w[prerotation roll]], [given_up.attempt.result, given_up.attempt.phase_ids]
+    assert_in_delta flown.marks[:closed], given_up.attempt.event(:abandoned_s), 0.5
+    refute_includes given_up.measures.keys, 'lift_off_ias_kt'
+  end
+
+  def test_taxiing_with_the_rotor_still_is_no_roll
+    taxied = flight(wind_kt: 0.0).leg(3, nr_pct: 0.0).leg(8, gs_kt: 14.0).leg(8, gs_kt: 0.0).leg(5)
+
+    assert_empty gyro(taxied)
+  end
+
   def test_a_gyroplanes_vertical_descent_and_its_recovery
     flown =
       flight(wind_kt: 0.0, agl_ft: 1500.0)

@@ -156,7 +156,8 @@ class HoverMeasuresTest < Minitest::Test
     found =
       hover('hover_turn', seconds: 10.0, from: 0.0, to: 10.0) { |t| { 'hdg_deg' => (350.0 + (2.0 * t * t)) % 360.0 } }
 
-    assert_in_delta 20.0, value(found, 'turn_rate_mean_deg_s'), 0.2
+    # The heading at either end is a mean of two tenths.
+    assert_in_delta 20.0, value(found, 'turn_rate_mean_deg_s'), 0.5
     assert_in_delta 38.0, value(found, 'turn_rate_max_deg_s'), 2.5
   end
 

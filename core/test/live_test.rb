@@ -51,7 +51,8 @@ class LiveTest < Minitest::Test
     assert_equal %w[powered entry glide flare powered],
                  readings.map(&:phase).chunk_while { |a, b| a == b }.map(&:first) - ['cushion']
     assert_in_delta found.phase('entry').start_s, first(readings, 'entry'), 0.5
-    assert_in_delta found.phase('glide').start_s, first(readings, 'glide'), 1.5
+    # The debrief looks two seconds ahead for what stays as it is; in flight there is nothing ahead to look at.
+    assert_in_delta found.phase('glide').start_s, first(readings, 'glide'), 2.5
     assert_in_delta found.phase('flare').start_s, first(readings, 'flare'), 1.0
   end
 

@@ -24,7 +24,7 @@ class RobustnessTest < Minitest::Test
       .each { |a, b| assert_in_delta a.start_s, b.start_s, tolerance, "#{message} #{a.id}" }
   end
 
-  { 2.0 => 1.0, 5.0 => 0.6, 20.0 => 0.5, 50.0 => 0.5 }.each do |rate, tolerance|
+  { 2.0 => 1.0, 5.0 => 0.8, 20.0 => 0.5, 50.0 => 0.5 }.each do |rate, tolerance|
     define_method("test_at_#{rate.to_i}_hertz") do
       assert_same_phases(fly(ending: 'touchdown', rate_hz: rate), tolerance, "#{rate} Hz")
     end
@@ -181,9 +181,9 @@ class RobustnessTest < Minitest::Test
     assert_equal 'out', gate.verdict
     assert gate.critical
     assert_equal 1, found.proposal.grade_of('glide').grade
-    unless found.proposal.measures.values.any? { |m| m.band&.critical?(m.value) }
-      refute_includes found.fault_ids, 'exceeded_limit'
-    end
+    # This one went on into the ground, which is one; the gate is not.
+    assert found.proposal.attempt.touched_in_recovery?(found.signals)
+    refute_includes found.proposal.faults.find { |fault| fault.id == 'exceeded_limit' }.evidence, 'gate'
   end
 
   def test_rotor_under_its_absolute_limit_is_named

@@ -164,11 +164,11 @@ class StandardTest < Minitest::Test
     assert standard.band('recovery_min_height_ft', 'solo', TARGETS).critical?(-0.1)
   end
 
-  def test_too_close_to_call
+  def test_how_much_room_a_standard_leaves
     band = standard.band('glide_ias_mean_kt', 'solo', TARGETS)
 
-    assert band.too_close?(69.5, 2.0)
-    refute band.too_close?(64.0, 1.0)
+    assert_in_delta 14.0, band.room
+    assert_in_delta 200.0, standard.band('contact_sink_fpm', 'solo', TARGETS).room
   end
 
   def test_entry_height_is_judged_only_against_a_plan

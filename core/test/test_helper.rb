@@ -48,7 +48,7 @@ module CoreHelp
     rate_hz: 10.0,
     stage: 'solo'
   )
-    CACHE[[id, people, wind, ending, faults, seed, noise, rate_hz, stage]] ||= begin
+    CACHE[[id, people, wind, ending, faults, seed, noise, rate_hz, stage]] ||= KeptGrades.apart do
       day = conditions(id, people: people, wind: Fujin::Wind.parse(wind))
       house = Fujin::Planning::HouseMethod.new('ending' => ending)
       run = Fujin::Manoeuvres::Autorotation::WholeFlight.new(day, house: house, faults: faults).run
@@ -75,7 +75,7 @@ module CoreHelp
 
   # Any manoeuvre as its own pilot flies it on a day, recorded at the spot and graded; flown once for all tests.
   def flown_by_pilot(kind, id: 'tansy-2', wind: '350/8', faults: {}, settings: {}, seed: 1, **context)
-    CACHE[[kind, id, wind, faults, settings, seed, context]] ||= begin
+    CACHE[[kind, id, wind, faults, settings, seed, context]] ||= KeptGrades.apart do
       day = conditions(id, wind: Fujin::Wind.parse(wind))
       run = Fujin::Catalogue.find(kind).pilot.call(day, course_deg: 350.0, faults: faults, settings: settings).run
       csv = Fujin::Flight::Recorder.new(type: day.type, origin: SPOT, seed: seed).csv(run)
@@ -92,3 +92,5 @@ module CoreHelp
 end
 
 Minitest::Test.include CoreHelp
+
+require_relative 'kept_grades'

@@ -19,7 +19,9 @@ module Fujin
         'critical' => proposal.critical?,
         'standard_version' => proposal.standard_version,
         'course_deg' => number(proposal.course_deg, 1),
-        'phases' => attempt.phases.map { |phase| phase(phase, proposal.grade_of(phase.id)) },
+        'phases' => attempt.phases.map do |phase|
+          phase(phase, proposal.grade_of(phase.id), proposal.starts_s[phase.id])
+        end,
         'events' => events(attempt, proposal.gate_s),
         'measures' => proposal.measures.to_h { |id, m| [id, measure(m).merge(measure_words(id, attempt.manoeuvre))] },
         'faults' => proposal.faults.map(&:id),
@@ -28,11 +30,12 @@ module Fujin
       }
     end
 
-    def phase(phase, grade)
+    def phase(phase, grade, start_uncertainty_s)
       {
         'id' => phase.id,
         'start_s' => number(phase.start_s, 2),
         'end_s' => number(phase.end_s, 2),
+        'start_uncertainty_s' => number(start_uncertainty_s, 2),
         'estimated' => phase.estimated,
         'grade' => grade&.grade,
         'driver' => grade&.driver,

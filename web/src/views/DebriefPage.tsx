@@ -69,6 +69,7 @@ function One({ attempt }: { attempt: Attempt }) {
       <h2 className="m-0 text-lg font-bold">
         Attempt {attempt.position}
         {attempt.result === 'go_around' ? ': went around' : ''}
+        {attempt.result === 'abandoned' ? ': given up on the ground' : ''}
         {attempt.counts ? '' : ': does not count'}
       </h2>
       {attempt.shown !== 'all' ? (

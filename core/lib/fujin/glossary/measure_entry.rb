@@ -8,10 +8,9 @@ module Fujin
       Value.define(
         :id, :label, :short, :unit, :digits, :sources, :any_source, :control, :uncertainty, :definition, :strip,
         :differing,
-        defaults: { any_source: false, strip: nil, differing: {}.freeze }
+        defaults: { any_source: false, uncertainty: 0.0, strip: nil, differing: {}.freeze }
       ) do
         self::CONTROLS = %w[cyclic collective pedals throttle none].freeze
-        self::RULES = %w[reading one_sample two_samples height_over_time taken].freeze
 
         # @param fields [Hash{String => Object}] of the data file
         # @raise [ArgumentError] naming the measure and what is wrong with it
@@ -24,13 +23,12 @@ module Fujin
         end
 
         def self.problem(fields, units)
-          missing = %w[label short unit digits sources control uncertainty definition] - fields.keys
+          missing = %w[label short unit digits sources control definition] - fields.keys
           return "#{missing.join(', ')} missing" unless missing.empty?
+          return 'uncertainty is a number in its unit' unless fields.fetch('uncertainty', 0.0).is_a?(Numeric)
           return "no unit #{fields['unit'].inspect}" unless units.key?(fields['unit'])
-          return "control is one of #{self::CONTROLS.join(', ')}" unless self::CONTROLS.include?(fields['control'])
 
-          rule = fields['uncertainty']
-          "no uncertainty rule #{rule.inspect}" unless rule.is_a?(Numeric) || self::RULES.include?(rule)
+          "control is one of #{self::CONTROLS.join(', ')}" unless self::CONTROLS.include?(fields['control'])
         end
 
         # As it is in one manoeuvre.

@@ -3,7 +3,7 @@
 module Fujin
   module Grading
     # One execution of a manoeuvre as found in a recording.
-    # `events` are named moments in recording time; `result` is :completed or :go_around.
+    # `events` are named moments in recording time; `result` is :completed, :go_around or :abandoned.
     Attempt = Value.define(:manoeuvre, :start_s, :end_s, :phases, :events, :result, :estimated,
                            defaults: { result: :completed, estimated: false }) do
       def phase(id) = phases.find { |phase| phase.id == id }

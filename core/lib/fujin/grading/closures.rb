@@ -9,6 +9,15 @@ module Fujin
       IDLE = { map: [13.5, 16.0], tq: [8.0, 20.0] }.freeze
       # Engine rpm so far under rotor rpm is parted from it, points.
       JOINED_PCT = 1.0
+      # By the sink: where it begins, what a glide sinks by at least on its way to so low, how long that takes at least;
+      # energy is lost faster than this once the engine is gone, and it went so long before that shows.
+      STARTS_FPM = 500.0
+      GLIDE_FPM = 1220.0
+      LOW_FT = 150.0
+      LEAST_S = 6.0
+      LEFT_LEVEL_FPM = 700.0
+      BEFORE_S = 0.5
+      SLOPE_S = 1.0
       # What tells it, the surest first.
       SOURCES = %i[throttle ne power collective nr sink].freeze
 
@@ -108,19 +117,39 @@ module Fujin
         end
       end
 
-      # Sink passes 500 on its way to more than 1,000 ft/min held for 8 s, less 2 s.
+      # Sink passes 500 ft/min and it does not climb again before 150 ft, sinking by more than powered flight does on
+      # the way. When the engine went is told by energy: speed that comes off hides the sink for a while.
       def by_sink
-        values = @signals[:sink]
-        steady = @signals.samples(8.0)
-        crossings(values, 500.0).filter_map do |i|
-          reached = (i..[i + @signals.samples(6.0), values.size - 1].min).find { |k| values[k] > 1000.0 }
-          unless reached && values[reached, steady].size == steady &&
-              values[reached, steady].count { |v| v > 900.0 } > 0.9 * steady
-            next
-          end
+        sink = @signals[:sink]
+        energy = energy_sink
+        crossings(sink, STARTS_FPM).filter_map do |i|
+          low = low_index(i)
+          next unless low && low - i >= @signals.samples(LEAST_S)
 
-          @signals.time(i) - 2.0
+          way = sink[i..low].reject(&:nan?)
+          next if way.empty? || way.min.negative? || way.sum / way.size < GLIDE_FPM
+
+          from = i.downto(0).find { |k| energy[k] < LEFT_LEVEL_FPM } || i
+          @signals.time(from) - BEFORE_S
         end
+      end
+
+      # First sample after it at or under 150 ft above the ground, or the lowest of the descent where that is not known.
+      def low_index(from)
+        height = @signals[:agl] || @signals[:alt] or return [from + @signals.samples(20.0), @signals.size - 1].min
+        floor = @signals[:agl] ? @signals.agl_zero_ft + LOW_FT : height.reject(&:nan?).min + LOW_FT
+        (from...@signals.size).find { |k| height[k] <= floor }
+      end
+
+      # Loss of height and speed together, as sink, ft/min.
+      def energy_sink
+        height = @signals[:agl] || @signals[:alt]
+        speed = @signals[:airspeed]
+        return @signals[:sink] unless height && speed
+
+        energy = height.zip(speed).map { |ft, kt| ft + (((kt * Quantities::KT)**2) / (2.0 * Quantities::G) / Quantities::FT) }
+        half = @signals.samples(SLOPE_S)
+        Recordings::Smoothing.rate(Recordings::Smoothing.mean(energy, half), @signals.step_s, half).map { |v| -60.0 * v }
       end
 
       def falls(values, high, low, within_s)

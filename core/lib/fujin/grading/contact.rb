@@ -58,10 +58,6 @@ module Fujin
       # Sink at contact, ft/min, from height and de-lagged vertical speed together.
       def sink_fpm = @slope && !too_rough? ? -60.0 * @slope : Float::NAN
 
-      # 90 % uncertainty of the sink, found on the model's own touchdowns: larger where the descent bends harder than a
-      # quadratic follows, a drop caught at the last moment.
-      def uncertainty_fpm = @bend.abs > BEND_SD_FT_S2 ? 300.0 : 100.0
-
       # Why there is no sink to be had.
       def reason =
         if too_rough?

@@ -30,8 +30,7 @@ module Fujin
       def out_at_contact?(id)
         taken = measure(id)
         band = taken.band || standard_for_faults.band(id, @context.stage, @context.targets)
-        spread = taken.uncertainty.to_f
-        [taken.value - spread, taken.value, taken.value + spread].none? do |v|
+        [taken.least, taken.value, taken.most].none? do |v|
           %w[polished in].include?(band.verdict(v))
         end
       end

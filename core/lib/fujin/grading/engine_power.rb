@@ -25,7 +25,7 @@ module Fujin
 
       def speed_fraction(index)
         value = %i[ne nr].filter_map { |name| @signals[name]&.at(index) }.find { |v| !v.nan? }
-        value ? value / 100.0 : 1.0
+        value ? value / 100.0 : @signals.unrecorded_rpm_share
       end
     end
   end

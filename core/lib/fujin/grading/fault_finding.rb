@@ -33,8 +33,9 @@ module Fujin
       def measure(id) = @measures[id]
       def value(id) = measure(id)&.value
       # A value whose uncertainty does not reach back over the limit: nobody is accused by a reading's error.
-      def surely_over?(id, limit) = value(id) && value(id) - measure(id).uncertainty.to_f > limit
-      def surely_under?(id, limit) = value(id) && value(id) + measure(id).uncertainty.to_f < limit
+      def surely_over?(id, limit) = value(id) && measure(id).least > limit
+      def surely_under?(id, limit) = value(id) && measure(id).most < limit
+      def surely_off?(id, limit) = surely_over?(id, limit) || surely_under?(id, -limit)
 
       # A fault that one measure shows by being surely over, or under, a limit; the block says it of the value.
       def when_over(fault, id, limit, **span) =
@@ -82,7 +83,7 @@ module Fujin
       end
 
       def out_of_trim
-        return nil unless value('trim_deg') && value('trim_deg').abs - measure('trim_deg').uncertainty > TRIM_DEG
+        return nil unless surely_off?('trim_deg', TRIM_DEG)
 
         found(
           'out_of_trim',

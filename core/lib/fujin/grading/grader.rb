@@ -11,9 +11,11 @@ module Fujin
       HELP_CEILING = { 'alone' => 4, 'prompted' => 2, 'assisted' => 1, 'taken_over' => 0 }.freeze
       RANK = { 'polished' => 4, 'in' => 3, 'marginal' => 2, 'out' => 1 }.freeze
 
-      def initialize(signals, context)
+      # @param ranges [Boolean] whether what the recording leaves open in each measure is asked too, which takes longer
+      def initialize(signals, context, ranges: true)
         @signals = signals
         @context = context
+        @ranges = ranges
       end
 
       # @return [Array<Proposal>] every attempt of every recorded manoeuvre, in order of time
@@ -31,7 +33,7 @@ module Fujin
       # Measures and grades one attempt whose boundaries are known.
       def propose(manoeuvre, attempt)
         taker = manoeuvre.measurer.new(@signals, attempt, @context, manoeuvre)
-        measures = taker.measures
+        measures = judged(taker, manoeuvre, attempt)
         measures = with_unplanned_contact(with_missed_gate(measures, attempt), attempt)
         faults = manoeuvre.fault_finder.new(taker, measures).faults
         grades =
@@ -43,7 +45,8 @@ module Fujin
           grades: grades.freeze,
           gate_s: taker.gate_s,
           standard_version: manoeuvre.standard&.version || NO_STANDARD,
-          course_deg: taker.course_deg
+          course_deg: taker.course_deg,
+          starts_s: BoundaryErrors.new(attempt, @signals).starts_s.freeze
         )
       end
 
@@ -61,6 +64,12 @@ module Fujin
       end
 
       private
+
+      def judged(taker, manoeuvre, attempt)
+        taken = taker.measures
+        ranges = @ranges ? Spread.new(@signals, attempt, @context, manoeuvre, taker.targets).ranges(taken) : {}
+        Judging.new(@context, manoeuvre, taker.targets).judged(taken, ranges, barometer: @signals.estimated?(:agl))
+      end
 
       # A gate missed and flown through is critical; one that led to a go-around is not.
       def with_missed_gate(measures, attempt)

@@ -19,7 +19,8 @@ module Fujin
 
       # @return [FoundFault, nil] of all that were passed: the standard's own, and the aircraft's, each said once
       def exceeded_limit
-        critical = @measures.values.select(&:critical)
+        # A gate that was missed is critical too, and no limit of the aircraft.
+        critical = @measures.values.select { |m| m.critical && !m.id.start_with?('gate_') }
         told = critical.reject { |m| m.id == 'recovery_min_height_ft' && @attempt.touched_in_recovery?(@signals) }
         said = ->(word) { critical.any? { |m| m.id.include?(word) } }
         passed = [
@@ -69,7 +70,7 @@ module Fujin
         sink = value('contact_sink_fpm')
         at = @attempt.event(:contact_s)
         return nil unless sink && at && !@signals.estimated?(:agl)
-        return nil unless sink - measure('contact_sink_fpm').uncertainty.to_f > HARD_FPM
+        return nil unless surely_over?('contact_sink_fpm', HARD_FPM)
 
         ["contact at #{sink.round} ft/min: inspect the landing gear", at, at]
       end

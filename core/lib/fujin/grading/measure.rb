@@ -4,17 +4,22 @@ module Fujin
   module Grading
     # One number taken from a recording (docs/reference/measures.md).
     #
-    # `verdict` is polished, in, marginal, out, not_recorded, or nil when the measure is shown but not judged;
-    # `too_close` marks a verdict that the value's uncertainty could turn; `band` is what it was held to.
+    # `low` and `high` are 5 and 95 % of what the recording leaves open, nil where that was not asked; `verdict` is
+    # polished, in, marginal, out, not_recorded, or nil when the measure is shown but not judged; `too_close` marks a
+    # verdict that another value in the range would turn; `band` is what it was held to, `limit` gives it where it is
+    # not the standard that does.
     Measure =
       Value.define(
-        :id, :phase, :value, :unit, :verdict, :critical, :too_close, :band, :uncertainty, :source, :estimated,
+        :id, :phase, :value, :unit, :low, :high, :verdict, :critical, :too_close, :band, :limit, :source, :estimated,
         :reason,
         defaults: {
+          low: nil,
+          high: nil,
+          verdict: nil,
           critical: false,
           too_close: false,
           band: nil,
-          uncertainty: nil,
+          limit: nil,
           source: [].freeze,
           estimated: false,
           reason: nil
@@ -23,13 +28,15 @@ module Fujin
         def recorded? = verdict != 'not_recorded'
         def judged? = Standard::VERDICTS.include?(verdict)
 
-        # Would the value's uncertainty carry it back inside what the standard allows?
-        def could_be_in? =
-          band && uncertainty &&
-            [value - uncertainty, value + uncertainty].any? { |v| %w[polished in].include?(band.verdict(v)) }
+        # The least and the largest that it may have been; the value itself where no range is known.
+        def least = low || value
+        def most = high || value
 
-        def low = band && band.in[0]
-        def high = band && band.in[1]
+        # Half the range, 90 %.
+        def uncertainty = low && ((high - low) / 2.0)
+
+        # May it have been inside what the standard allows?
+        def could_be_in? = band && [least, most].any? { |v| %w[polished in].include?(band.verdict(v)) }
 
         # Below its target, for a measure that is judged on both sides?
         def under? = value && band && value < band.target

@@ -2,57 +2,46 @@
 
 module Fujin
   module Grading
-    # What every taker of measures needs: readings at a moment and over a stretch, judged and kept one by one.
-    # The class that includes it takes its measures into `@taken` and may say which targets a standard's rules stand
-    # for.
+    # What every taker of measures needs: readings at a moment and over a stretch, kept one by one. The class that
+    # includes it takes its measures into `@taken` and may say which targets a standard's rules stand for; how far each
+    # may be off, and what it is worth, is asked afterwards (Spread, Judging).
     module Measuring
       FT_PER_KT_S = 1.68781
 
-      # 90 % uncertainty of a single reading of each signal with an ordinary recorder: its noise and lag.
-      READING = {
-        nr: 0.4,
-        ias: 2.0,
-        gs: 0.8,
-        agl: 3.0,
-        pitch: 0.8,
-        heading: 1.5,
-        track: 2.0,
-        collective: 1.0,
-        throttle: 1.0,
-        sink: 80.0,
-        vs: 120.0,
-        lat: 5.0,
-        lon: 5.0,
-        roll: 0.8
-      }.freeze
-
-      # What a height at either end leaves open in the height between them.
-      HEIGHT_OVER_TIME_FT = 4.0
+      # The nose swings quicker than a slower recorder shows.
+      SWINGS_S = 0.6
+      # Half the time over which a height is steadied.
+      STEADY_S = 0.3
       GAP = 'a gap in the recording covers it'
 
       attr_reader :signals, :attempt, :context, :manoeuvre
 
       # @param signals [Recordings::Signals], @param attempt [Attempt], @param context [Context]
       # @param manoeuvre [Catalogue::Declaration] that the attempt is one of
-      def initialize(signals, attempt, context, manoeuvre)
+      # @param targets [Hash{String => Float}, nil] the day's, where they are known already
+      def initialize(signals, attempt, context, manoeuvre, targets: nil)
         @signals = signals
         @attempt = attempt
         @context = context
         @manoeuvre = manoeuvre
+        @targets = targets
         @taken = {}
       end
+
+      # What the names in a standard's rules stand for today.
+      # @return [Hash{String => Float}]
+      def targets = @targets ||= context.targets
 
       private
 
       def zero = signals.agl_zero_ft
 
-      # Judges and keeps one measure, by its entry in the glossary. A NaN or nil value is 'not recorded' with the
-      # reason. What cannot do without its sources is given as a lambda, and worked out only where all of them were
-      # recorded.
+      # Keeps one measure, by its entry in the glossary. A NaN or nil value is 'not recorded' with the reason. What
+      # cannot do without its sources is given as a lambda, and worked out only where all of them were recorded.
       # @param value [Float, nil, #call]
-      # @param limit [Standard::Band, nil] where it is not the standard that sets it
-      # @param sources [Array<Symbol>, nil], @param uncertainty [Float, nil] where only the measurement knows them
-      def put(id, phase, value, reason: nil, limit: nil, sources: nil, uncertainty: nil)
+      # @param limit [#call] gives the band it is held to, where it is not the standard that sets it
+      # @param sources [Array<Symbol>, nil] where only the measurement knows them
+      def put(id, phase, value, reason: nil, limit: nil, sources: nil)
         entry = Glossary.measure(id, manoeuvre.id)
         sources ||= sources_of(entry)
         missing = sources.find { |name| !signals.signal?(name) }
@@ -61,27 +50,16 @@ module Fujin
           return @taken[id] = not_recorded(entry, phase, sources, missing ? signals.reason(missing) : reason || GAP)
         end
 
-        band = limit || standard_band(id)
-        spread = uncertainty || uncertainty_of(entry, phase, sources)
         @taken[id] = Measure.new(
           id: id,
           phase: phase,
           value: value,
           unit: entry.unit,
-          verdict: band&.verdict(value),
-          critical: band ? surely_critical?(band, value, spread.to_f, entry) : false,
-          too_close: band&.too_close?(value, spread) || false,
-          band: band,
-          uncertainty: spread,
+          limit: limit,
           source: sources,
           estimated: signals.estimated?(*sources) || estimated_phase?(phase)
         )
       end
-
-      # Beyond the limit with the whole uncertainty; and a height over the ground read off a barometer passes none.
-      def surely_critical?(band, value, spread, entry) =
-        band.critical?(value - spread) && band.critical?(value + spread) &&
-          !(entry.unit == 'ft' && signals.estimated?(:agl))
 
       def not_recorded(entry, phase, sources, reason)
         Measure.new(
@@ -102,25 +80,9 @@ module Fujin
         [entry.sources.find { |name| signals.signal?(name) } || entry.sources.last]
       end
 
-      # 90 % of a value, by its entry's rule.
-      def uncertainty_of(entry, phase, sources)
-        case entry.uncertainty
-        when 'reading' then READING.fetch(sources.first, nil)
-        when 'one_sample' then signals.step_s
-        when 'two_samples' then 2 * signals.step_s
-        when 'height_over_time' then HEIGHT_OVER_TIME_FT * 60.0 / [attempt.phase(phase).duration_s, 1.0].max
-        else entry.uncertainty
-        end
-      end
-
       def estimated_phase?(phase) = attempt.phase(phase)&.estimated || false
 
-      def standard_band(id)
-        standard&.band(id, context.stage, targets, planned: context.planned)
-      end
-
       def standard = manoeuvre.standard
-      def targets = context.targets
 
       # Those of some values that are numbers.
       def numbers(values) = values.compact.reject(&:nan?)
@@ -145,8 +107,14 @@ module Fujin
           (signals.step_s * ((level - values[index]) / (values[index - 1] - values[index])).clamp(0.0, 1.0))
       end
 
+      # Lowest height over the ground in a stretch, without the tremble of its samples.
+      def lowest_ft(from_s, to_s) =
+        over(:agl, from_s, to_s) { |v| Recordings::Smoothing.mean(v, signals.samples(STEADY_S)).min - zero }
+
       # Largest heading change within a time, degrees, either way.
       def yaw_after(from_s, seconds)
+        return Float::NAN if signals.native_step_s > SWINGS_S
+
         over(:heading, from_s, from_s + seconds) do |values|
           start = signals.at(:heading, from_s)
           start.nan? ? start : values.map { |v| (v - start).abs }.max
@@ -173,7 +141,7 @@ module Fujin
         from = signals.index(attempt.start_s) + 1
         to = signals.index(attempt.end_s)
         index = (from..to).find { |i| agl[i] - zero <= height_ft && agl[i - 1] - zero > height_ft }
-        index && refine(agl.map { |v| v - zero }, index, height_ft)
+        index && refine(agl, index, height_ft + zero)
       end
 
       # Motion through the air, m/s: the relative wind comes from where it goes.

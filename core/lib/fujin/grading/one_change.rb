@@ -154,8 +154,8 @@ module Fujin
             atmosphere: conditions.atmosphere,
             wind: conditions.wind
           )
-        proposal =
-          Grader.new(signals, flown_context).proposals.find { |found| found.attempt.manoeuvre == @manoeuvre.id }
+        found = Grader.new(signals, flown_context, ranges: false).proposals
+        proposal = found.find { |one| one.attempt.manoeuvre == @manoeuvre.id }
         FlownAgain.new(faults: faults(values), run: run, signals: signals, proposal: proposal)
       end
 

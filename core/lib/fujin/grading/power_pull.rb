@@ -10,13 +10,14 @@ module Fujin
       # Slower, the air has no direction worth the name; faster, the fin holds the tail.
       AIRSPEED_KT = (5.0..30.0)
       RISE_OVER_S = 1.0
+      NO_RPM = 'without a rotor or engine speed the power is not known from one second to the next'
 
       private
 
       def take_power_pull(phase_id, from, to)
         values = power_pct(from, to)
         put('power_peak_pct', phase_id, values&.compact&.max)
-        put('power_rise_pct_s', phase_id, values && quickest_rise(values))
+        put('power_rise_pct_s', phase_id, values && quickest_rise(values), reason: NO_RPM)
         put(
           'lte_exposure_s',
           phase_id,
@@ -32,6 +33,8 @@ module Fujin
       end
 
       def quickest_rise(values)
+        return nil unless signals.signal?(:ne) || signals.signal?(:nr)
+
         apart = [signals.samples(RISE_OVER_S), 1].max
         rises =
           values.each_cons(apart + 1).filter_map { |window| window.last - window.first if window.first && window.last }

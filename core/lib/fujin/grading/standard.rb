@@ -28,11 +28,13 @@ module Fujin
             (critical_low && value < critical_low) || (critical_high && value > critical_high) || false
           end
 
-          # Would the value's uncertainty carry it over one of the limits?
-          def too_close?(value, uncertainty)
-            return false unless uncertainty&.positive?
+          # All that the standard lets pass: the width of the band, or from polished to marginal where one side is free.
+          # @return [Float, nil]
+          def room
+            low, high = self.in
+            return high - low if low && high
 
-            verdict(value - uncertainty) != verdict(value + uncertainty)
+            [polished, marginal].transpose.filter_map { |a, b| (b - a).abs if a && b }.max
           end
 
           private

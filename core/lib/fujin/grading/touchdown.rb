@@ -8,7 +8,7 @@ module Fujin
       private
 
       # @param nose_deg [Float, nil] where the nose is to point
-      # @param limit [Standard::Band, nil] for the sink, where it is the model that sets it
+      # @param limit [#call, nil] gives the band for the sink, where it is the model that sets it
       def take_contact(nose_deg, limit: nil, phase_id: 'touchdown')
         at = attempt.event(:contact_s)
         contact = attempt.event(:contact)
@@ -17,19 +17,24 @@ module Fujin
           phase_id,
           contact.sink_fpm,
           sources: contact.sources,
-          uncertainty: contact.uncertainty_fpm,
           reason: contact.reason,
           limit: limit
         )
-        put('contact_groundspeed_kt', phase_id, signals.at(:gs, at))
-        put('contact_drift_kt', phase_id, drift(at))
-        put('contact_pitch_deg', phase_id, signals.at(:pitch, at))
+        put('contact_groundspeed_kt', phase_id, signals.up_to(:gs, at))
+        put('contact_drift_kt', phase_id, drift_up_to(at))
+        put('contact_pitch_deg', phase_id, signals.up_to(:pitch, at))
         put(
           'contact_yaw_deg',
           phase_id,
-          nose_deg ? Quantities.wrap_deg(signals.at(:heading, at) - nose_deg) : Float::NAN
+          nose_deg ? Quantities.wrap_deg(signals.up_to(:heading, at) - nose_deg) : Float::NAN
         )
-        put('contact_rotor_rpm_pct', phase_id, signals.at(:nr, at))
+        put('contact_rotor_rpm_pct', phase_id, signals.up_to(:nr, at))
+      end
+
+      # Across the nose.
+      def drift_up_to(at)
+        off = signals.up_to(:track, at) - signals.up_to(:heading, at)
+        signals.up_to(:gs, at) * Math.sin(off * Quantities::DEG)
       end
 
       # Given, or the mean track over the last ten seconds of moving.

@@ -22,7 +22,7 @@ module Fujin
 
       # @return [Array<Turn>] between two moments, in order
       def find(from_s, to_s, least_deg: LEAST_DEG)
-        return [] unless bank && signals.signal?(:heading)
+        return [] unless bank && signals.way
 
         range = signals.index(from_s)..signals.index(to_s)
         [1.0, -1.0].flat_map { |side| one_side(range, side, least_deg) }.sort_by(&:start_s)
@@ -44,7 +44,7 @@ module Fujin
 
       def one_side(range, side, least_deg)
         stretches(range, 1.0, hole_s: HOLE_S) { |i| bank[i] * side > BANK_DEG }.filter_map do |first, last|
-          turned = signals[:heading][last] - signals[:heading][first]
+          turned = signals.way[last] - signals.way[first]
           next if turned.nan? || turned * side < least_deg
 
           half = Quantities.median((first..last).map { |i| bank[i].abs }) / 2.0

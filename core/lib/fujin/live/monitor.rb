@@ -110,7 +110,7 @@ module Fujin
           @phase = 'flare' if @height <= @context.targets['flare_height_ft'] + (0.25 * (@sink || 0.0) / 60.0)
         end
         power_back if @phase != 'powered' && @driven_s > DRIVEN_S
-        @phase = 'cushion' if @phase == 'flare' && @height && @height <= Manoeuvres::Autorotation::Finder::LEVEL_FT
+        @phase = 'cushion' if @phase == 'flare' && @height && @height <= Manoeuvres::Autorotation::Flares::LEVEL_FT
       end
 
       def begin_entry

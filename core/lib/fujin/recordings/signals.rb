@@ -10,10 +10,14 @@ module Fujin
       LONGEST_GAP_S = Gaps::LONGEST_S
       SLOWEST_HZ = 5.0
       FASTEST_HZ = 50.0
+      # Half the time that these readings are a mean of.
+      SMOOTHED_S = { nr: 0.2, pitch: 0.2, roll: 0.2, heading: 0.2, ias: 0.5 }.freeze
+      UP_TO_S = 0.5
       # A pitot tube is dead under this, kt.
       DEAD_KT = 20.0
 
-      attr_reader :recording, :start_s, :step_s, :size, :agl_zero_ft, :wind, :wind_source
+      # `native_step_s` is between the samples of the file, `step_s` between those of the signals.
+      attr_reader :recording, :start_s, :native_step_s, :step_s, :size, :agl_zero_ft, :wind, :wind_source
 
       # @param type [Aircraft::Type]
       # @param atmosphere [Atmosphere] at the site
@@ -24,15 +28,18 @@ module Fujin
         @type = type
         @atmosphere = atmosphere
         @elevation_ft = recording.own_datum ? nil : elevation_ft
-        native = recording.step_s
-        @step_s = native.clamp(1.0 / FASTEST_HZ, 1.0 / SLOWEST_HZ)
+        @native_step_s = recording.step_s
+        @step_s = native_step_s.clamp(1.0 / FASTEST_HZ, 1.0 / SLOWEST_HZ)
         @start_s = recording.times.first
         # A hair of room: 54.8 s in tenths are 548 steps, in floating point one less.
         @size = ((recording.duration_s / @step_s) + 1e-6).floor + 1
-        @longest_hole = [LONGEST_GAP_S, 1.5 * native].max
+        @longest_hole = [LONGEST_GAP_S, 1.5 * native_step_s].max
         @signals = {}
         @estimated = {}
         @reasons = {}
+        @recorded = {}
+        @unsmoothed = {}
+        @noise_sd = {}
         read_channels
         derive(wind)
       end
@@ -51,7 +58,7 @@ module Fujin
 
       # Value at a time by straight line; NaN outside or where not recorded.
       def at(name, time_s)
-        values = @signals[name]
+        values = self[name]
         return Float::NAN unless values
 
         place = (time_s - start_s) / step_s
@@ -62,9 +69,23 @@ module Fujin
         values[lower] + ((values[lower + 1] - values[lower]) * (place - lower))
       end
 
+      # Value that it came to at a moment after which it is another, such as a contact: where a line through the last
+      # half second before leads to, nothing smoothed across. NaN where too little was recorded.
+      def up_to(name, time_s)
+        values = self[name] or return Float::NAN
+        values = @unsmoothed.fetch(name, values)
+        from = [((time_s - UP_TO_S - start_s) / step_s).ceil, 0].max
+        to = [((time_s - start_s) / step_s).floor, size - 1].min
+        known = (from..to).reject { |i| values[i].nan? }
+        return at(name, time_s) if known.size < 3
+
+        line = Smoothing.fit(known.map { |i| time(i) - time_s }, known.map { |i| values[i] }, 1)
+        line ? line[0] : at(name, time_s)
+      end
+
       # Samples from one time to another, NaN left out.
       def window(name, from_s, to_s)
-        values = @signals[name]
+        values = self[name]
         return [] if values.nil? || to_s < from_s
 
         values[index(from_s)..index(to_s)].reject(&:nan?)
@@ -72,7 +93,7 @@ module Fujin
 
       # Share of a stretch in which a signal was recorded, 0 to 1.
       def coverage(name, from_s, to_s)
-        values = @signals[name]
+        values = self[name]
         return 0.0 if values.nil? || to_s < from_s
 
         part = values[index(from_s)..index(to_s)]
@@ -80,6 +101,33 @@ module Fujin
       end
 
       def samples(seconds) = (seconds / step_s).round
+
+      # How far heights may be off all through a recording, ft, where they are not a height above the ground.
+      def height_room_ft = estimated?(:agl) ? Rerecorded::BAROMETER_FT : 0.0
+
+      # Where it goes: the heading, or the track where that was not recorded. Tells a turn, never a drift or a yaw.
+      def way = self[:heading] || self[:track]
+
+      # Of the rotor, where none was recorded: what it is governed to.
+      def unrecorded_rpm_share = 1.0
+
+      # Those that the file has, none of them derived.
+      def recorded_names = @recorded.keys
+
+      # What the readings of one of them tremble by in this file: one standard deviation.
+      def noise_sd(name)
+        @noise_sd[name] ||= begin
+          channel, scale, angle = @recorded.fetch(name)
+          raw = recording[channel]
+          scale * ChannelNoise.sd(angle ? Smoothing.unwrap(raw) : raw, native_step_s)
+        end
+      end
+
+      # A stretch of this recording as the same recorder might have written it another time.
+      # @param errors [Stratified], @param random [Random] for the trembling
+      # @return [Rerecorded]
+      def rerecorded(from_s, to_s, errors, random) =
+        Rerecorded.new(self, index(from_s)..index(to_s), errors, random, type: @type, atmosphere: @atmosphere)
 
       private
 
@@ -96,9 +144,7 @@ module Fujin
         put(:track, 'track_deg', angle: true)
         put(:agl, 'agl_ft')
         put_place
-        smooth(:nr, 0.2)
-        smooth(:pitch, 0.2)
-        smooth(:ias, 0.5)
+        smooth_readings
       end
 
       # Half a position is none.
@@ -115,13 +161,22 @@ module Fujin
         raw = recording[channel]
         return unless raw
 
+        @recorded[name] = [channel, scale, angle]
         raw = Smoothing.unwrap(raw) if angle
         values = Smoothing.resample(recording.times, raw, start_s, step_s, size, @longest_hole)
         @signals[name] = values.map { |v| v * scale }
       end
 
-      def smooth(name, half_s)
-        @signals[name] = Smoothing.mean(@signals[name], samples(half_s)) if signal?(name)
+      def smooth_readings
+        SMOOTHED_S.each_key { |name| @signals[name] = smoothed(name, @signals[name]) if signal?(name) }
+      end
+
+      # Keeps what it was before.
+      def smoothed(name, values)
+        return values unless SMOOTHED_S.key?(name)
+
+        @unsmoothed[name] = values
+        Smoothing.mean(values, samples(SMOOTHED_S.fetch(name)))
       end
 
       def derive(wind)
@@ -131,7 +186,8 @@ module Fujin
         derive_airspeed
         derive_sink
         derive_slow_airspeed
-        @signals[:heading] ||= estimate(:heading, @signals[:track]) if signal?(:track)
+        @reasons[:heading] ||= 'heading is not in the file, and a track over the ground does not tell where the nose ' \
+          'points'
         @signals[:power] = @signals[:tq] || @signals[:map] if signal?(:tq) || signal?(:map)
       end
 
@@ -198,16 +254,20 @@ module Fujin
       def derive_track
         return unless signal?(:lat) && signal?(:lon) && !(signal?(:gs) && signal?(:track))
 
+        speed, track = motion_over_ground
+        @signals[:gs] ||= estimate(:gs, speed)
+        @signals[:track] ||= estimate(:track, track)
+      end
+
+      # Ground speed, kt, and track, degrees, from the positions.
+      def motion_over_ground
         map = LocalMap.new(recording['lat_deg'].find { |v| !v.nan? }, recording['lon_deg'].find { |v| !v.nan? })
-        north_east = @signals[:lat].zip(@signals[:lon]).map { |lat, lon| map.north_east(lat, lon) }
+        north_east = self[:lat].zip(self[:lon]).map { |lat, lon| map.north_east(lat, lon) }
         half = samples(0.5)
         north = Smoothing.rate(Smoothing.mean(north_east.map(&:first), half), step_s)
         east = Smoothing.rate(Smoothing.mean(north_east.map(&:last), half), step_s)
-        @signals[:gs] ||= estimate(:gs, north.zip(east).map { |n, e| Math.hypot(n, e) / Quantities::KT })
-        return if signal?(:track)
-
         track = north.zip(east).map { |n, e| Math.hypot(n, e) < 0.8 ? Float::NAN : Math.atan2(e, n) / Quantities::DEG }
-        @signals[:track] = estimate(:track, Smoothing.unwrap(track))
+        [north.zip(east).map { |n, e| Math.hypot(n, e) / Quantities::KT }, Smoothing.unwrap(track)]
       end
 
       def choose_wind(given)
@@ -262,14 +322,16 @@ module Fujin
           )
         end
 
-        @signals[:ias] = estimate(:ias, Smoothing.mean((0...size).map { |i| triangle_kt(i) }, samples(0.5)))
+        @signals[:ias] = estimate(:ias, triangle_airspeed)
       end
+
+      def triangle_airspeed = Smoothing.mean((0...size).map { |i| triangle_kt(i) }, samples(0.5))
 
       # Airspeed by the wind triangle, kt equivalent.
       def triangle_kt(index)
         wind_n, wind_e = wind.vector
-        ground = @signals[:gs][index] * Quantities::KT
-        angle = @signals[:track][index] * Quantities::DEG
+        ground = self[:gs][index] * Quantities::KT
+        angle = self[:track][index] * Quantities::DEG
         air = Math.hypot((ground * Math.cos(angle)) - wind_n, (ground * Math.sin(angle)) - wind_e)
         @atmosphere.equivalent_speed(air) / Quantities::KT
       end
@@ -278,10 +340,15 @@ module Fujin
       # over; without a wind nothing is known there.
       def derive_slow_airspeed
         return unless signal?(:ias)
-        return @signals[:airspeed] = @signals[:ias] if estimated?(:ias)
+
+        @signals[:airspeed] = through_the_air
+      end
+
+      def through_the_air
+        return self[:ias] if estimated?(:ias)
 
         known = wind && signal?(:gs) && signal?(:track)
-        @signals[:airspeed] = @signals[:ias].each_with_index.map do |kt, i|
+        self[:ias].each_with_index.map do |kt, i|
           next kt if kt.nan? || kt >= DEAD_KT
 
           known ? slow_kt(i) : Float::NAN
@@ -291,20 +358,21 @@ module Fujin
       # Standing over the ground there is no track, and the wind is all there is.
       def slow_kt(index)
         kt = triangle_kt(index)
-        kt.nan? && @signals[:gs][index] < standing_kt ? @atmosphere.equivalent_speed(wind.speed_kt) : kt
+        kt.nan? && self[:gs][index] < standing_kt ? @atmosphere.equivalent_speed(wind.speed_kt) : kt
       end
 
       # Sink from height (never lagged); from the vertical-speed column, its lag taken off, when there is no height.
       def derive_sink
         height = @signals[:agl] || @signals[:alt]
         if height
-          @signals[:sink] = Smoothing
-            .rate(Smoothing.mean(height, samples(0.3)), step_s, samples(0.4))
-            .map { |v| -60.0 * v }
+          @signals[:sink] = sink_of(height)
         elsif signal?(:vs)
           @signals[:sink] = estimate(:sink, @signals[:vs].map { |v| -v })
         end
       end
+
+      def sink_of(height) =
+        Smoothing.rate(Smoothing.mean(height, samples(0.3)), step_s, samples(0.4)).map { |v| -60.0 * v }
 
       def estimate(name, values)
         @estimated[name] = true

@@ -68,6 +68,7 @@ function level(attempt: Attempt): number | null {
 function summary(attempt: Attempt): string {
   if (!attempt.counts) return 'does not count'
   if (attempt.result === 'go_around') return 'went around'
+  if (attempt.result === 'abandoned') return 'given up on the ground'
   if (attempt.shown === 'self_grade_first') return 'your grade first'
   if (attempt.shown === 'name_fault_first') return 'name the fault first'
   const fault = attempt.fault_details?.[0]?.title ?? 'no fault named'

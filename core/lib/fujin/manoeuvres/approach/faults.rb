@@ -56,7 +56,7 @@ module Fujin
 
         def too_steep = angle_deg && angle_deg - angle_room > wanted_deg ? angle('too_steep') : nil
         def too_shallow = angle_deg && angle_deg + angle_room < wanted_deg ? angle('too_shallow') : nil
-        def angle_room = ANGLE_ROOM_DEG + measure('approach_angle_deg').uncertainty
+        def angle_room = ANGLE_ROOM_DEG + measure('approach_angle_deg').uncertainty.to_f
 
         def angle(id) =
           found(id, "#{angle_deg.round(1)}° over the ground, #{wanted_deg}° is wanted", ['approach_angle_deg'])

@@ -45,7 +45,9 @@ module Fujin
 
         # First sample of every stretch of standing or hovering low.
         def stops =
-          stretches(all, 2.0, hole_s: 1.0) { |i| signals[:gs][i] < STILL_KT && height(i) < LOW_FT }.map(&:first)
+          stretches(all, 2.0, hole_s: 1.0) { |i| signals[:gs][i] < STILL_KT && height(i) < low_ft }.map(&:first)
+
+        def low_ft = LOW_FT + signals.height_room_ft
 
         # The skids met the ground on the move.
         def contacts

@@ -18,6 +18,8 @@ module Fujin
         ON_THE_STOP_PCT = 1.5
         # Established, then turn: later than this after the planned moment is waiting.
         LATE_TURN_S = 2.5
+        # Power that comes so long after levelling is late.
+        LATE_POWER_S = 1.5
         SPEEDS = %w[glide_ias_mean_kt gate_ias_kt].freeze
         RPMS = %w[glide_rotor_rpm_mean_pct gate_rotor_rpm_pct].freeze
 
@@ -243,16 +245,16 @@ module Fujin
         end
 
         def late_power
-          on = value('power_on_s')
-          level = @attempt.event(:level_s)
-          return nil unless on && level && on - level > 1.5
+          return nil unless surely_over?('power_on_s', LATE_POWER_S)
 
+          late = value('power_on_s')
+          level = @attempt.event(:level_s) || @attempt.phase('recovery').start_s
           found(
             'late_power',
-            "throttle joined #{(on - level).round(1)} s after levelling",
+            "power on #{late.round(1)} s after levelling",
             ['power_on_s'],
             from: level,
-            to: on
+            to: level + late
           )
         end
 

@@ -6,8 +6,6 @@ module Fujin
       # Finds autorotations in a recording, tells straight-in ones from those with turns or without speed, and cuts
       # them into phases (docs/reference/boundaries.md).
       class Finder
-        FLARE_BELOW_FT = 220.0
-        LEVEL_FT = 6.0
         LONGEST_S = 240.0
         # Slower than this for so long is an autorotation at low airspeed.
         LOW_SPEED_KT = 30.0
@@ -22,6 +20,8 @@ module Fujin
           @signals = signals
           @context = context
           @closures = Grading::Closures.new(signals)
+          @flares = Flares.new(signals)
+          @power = PowerBack.new(signals, @closures)
         end
 
         # @return [Array<Attempt>] in order of time
@@ -45,19 +45,19 @@ module Fujin
         end
 
         def build(closure, latest, estimated)
-          flare = flare_start(closure, latest)
+          flare = @flares.start(closure, latest)
           go_around = go_around_at(closure, flare ? flare.first : latest, latest)
           return abandoned(closure, go_around, estimated) if go_around
 
-          entry_end = [entry_end(closure), flare&.first || latest].min
+          entry_end = [EntryEnd.of(@signals, closure), flare&.first || latest].min
           return unfinished(closure, entry_end, latest, estimated) unless flare
 
           finished(closure, entry_end, flare, latest, estimated)
         end
 
         def abandoned(closure, time, estimated)
-          entry_end = [entry_end(closure), time].min
-          power = power_on(closure, time)
+          entry_end = [EntryEnd.of(@signals, closure), time].min
+          power = @power.joined(closure, time)
           drill = EnergyDrillSpan.span(@signals, entry_end, power || time)
           return drill(drill, closure, power, estimated) if drill
 
@@ -85,10 +85,11 @@ module Fujin
 
         def finished(closure, entry_end, flare, latest, estimated)
           flare_start, flare_estimated = flare
-          level, level_estimated = flare_end(flare_start, latest)
+          level, level_estimated = @flares.finish(flare_start, latest)
           contact = Grading::Contact.find(@signals, flare_start, latest)
-          power = power_on(flare_start - 2.0, [latest, level + 4.0].min)
-          powered = power && (contact.nil? || power < contact.time_s)
+          joined = @power.joined(flare_start - 2.0, [latest, level + 4.0].min)
+          powered = joined && (contact.nil? || joined < contact.time_s)
+          power = joined && @power.wound_up(flare_start - 2.0, joined)
           phases = [
             phase('entry', closure, entry_end, estimated),
             phase('glide', entry_end, flare_start, flare_estimated),
@@ -173,120 +174,11 @@ module Fujin
         def phase(id, from, to, estimated) =
           Grading::Phase.new(id: id, start_s: from, end_s: to, estimated: estimated ? true : false)
 
-        # At least 1 s after the collective is down, with speed and rotor rpm at home; at the latest 6 s after it.
-        def entry_end(closure)
-          down = collective_down(closure)
-          from = @signals.index(down + 1.0)
-          to = @signals.index(down + 6.0)
-          found = (from..to).find { |i| settled?(i) }
-          found ? @signals.time(found) : [down + 6.0, @signals.end_s].min
-        end
-
-        def settled?(index)
-          near?(:ias, index, @context.glide_speed_kt, 6.0) && near?(:nr, index, @context.target_rotor_rpm_pct, 3.5)
-        end
-
-        def near?(name, index, target, width)
-          values = @signals[name]
-          values.nil? || values[index].nan? || (values[index] - target).abs <= width
-        end
-
-        def collective_down(closure)
-          values = @signals[:collective]
-          return closure + 1.4 unless values
-
-          from = @signals.index(closure)
-          to = @signals.index(closure + 4.0)
-          down = (from..to).find { |i| values[i] <= 3.0 }
-          down ||= (from..to).min_by { |i| values[i].nan? ? 1e9 : values[i] }
-          @signals.time(down)
-        end
-
-        # @return [Array(Float, Boolean), nil] time and whether estimated
-        def flare_start(closure, latest)
-          from = @signals.index(closure + 3.0)
-          to = @signals.index(latest)
-          time = @signals.signal?(:pitch) && pitch_rise(from, to)
-          return [[time, closure + 0.5].max, false] if time
-
-          slowing = @signals.signal?(:gs) && slowing_at(from, to)
-          slowing ? [slowing, true] : nil
-        end
-
-        # 0.5 s before pitch stays over 4 degrees above its median of 4 to 1.5 s earlier.
-        def pitch_rise(from, to)
-          pitch = @signals[:pitch]
-          held = @signals.samples(0.8)
-          far = @signals.samples(4.0)
-          near = @signals.samples(1.5)
-          (from..to).each do |i|
-            next if i < far || !low?(i) || pitch[i].nan?
-
-            earlier = pitch[(i - far)..(i - near)].reject(&:nan?)
-            next if earlier.empty?
-
-            level = Quantities.median(earlier) + 4.0
-            return @signals.time(i) - 0.5 if pitch[i] > level && pitch[i, held].all? { |v| v > level }
-          end
-          nil
-        end
-
-        # Ground speed falls over 1.5 kt/s for 1 s, less 1 s.
-        def slowing_at(from, to)
-          rate =
-            Recordings::Smoothing.rate(
-              Recordings::Smoothing.mean(@signals[:gs], @signals.samples(0.5)),
-              @signals.step_s,
-              @signals.samples(0.4)
-            )
-          held = @signals.samples(1.0)
-          hit = (from..to).find { |i| low?(i) && rate[i, held].all? { |v| v < -1.5 } }
-          hit && (@signals.time(hit) - 1.0)
-        end
-
-        def low?(index)
-          agl = @signals[:agl]
-          agl.nil? || agl[index].nan? || agl[index] < FLARE_BELOW_FT
-        end
-
-        # Levelling: 6 ft, or 18 kt below 25 ft; otherwise 2 s after the pitch peak.
-        def flare_end(start, latest)
-          from = @signals.index(start + 1.0)
-          to = @signals.index(latest)
-          if @signals.signal?(:agl)
-            agl = @signals[:agl]
-            zero = @signals.agl_zero_ft
-            gs = @signals[:gs]
-            hit = (from..to).find { |i| agl[i] - zero <= LEVEL_FT || (gs && gs[i] <= 18.0 && agl[i] - zero < 25.0) }
-            return [@signals.time(hit), false] if hit
-          end
-          [[pitch_peak(start, latest) + 2.0, latest].min, true]
-        end
-
-        def pitch_peak(start, latest)
-          values = @signals[:pitch]
-          return start + 4.0 unless values
-
-          range = @signals.index(start)..@signals.index([start + 12.0, latest].min)
-          @signals.time(range.max_by { |i| values[i].nan? ? -90.0 : values[i] })
-        end
-
-        # First sample after which the engine drives again for a second.
-        def power_on(from_s, to_s)
-          held = @signals.samples(0.6)
-          (@signals.index(from_s)..@signals.index(to_s))
-            .find do |i|
-              @closures.idle?(i) == false &&
-                (i..[i + held, @signals.size - 1].min).all? { |k| @closures.idle?(k) == false }
-            end
-            &.then { |i| @signals.time(i) }
-        end
-
         # Power joined and a climb through 50 ft, or one that never went below it.
         def go_around_at(closure, before_s, latest)
           return nil unless @signals.signal?(:agl) && @signals.signal?(:sink)
 
-          power = power_on(closure + 2.0, latest)
+          power = @power.joined(closure + 2.0, latest)
           return nil unless power
 
           held = @signals.samples(1.5)

@@ -18,6 +18,9 @@ module Fujin
 
         private
 
+        # It begins where it is begun: the plan of it has no entry of its own.
+        def setup_centre = []
+
         def take_way_back
           entry = attempt.phase('entry')
           glide = attempt.phase('glide').start_s

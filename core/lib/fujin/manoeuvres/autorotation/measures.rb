@@ -37,17 +37,17 @@ module Fujin
           @gate_s = signals.signal?(:agl) ? downward_pass(context.gate_height_ft) : nil
         end
 
-        private
-
-        # An attempt cut by hand may begin after it.
-        def closure = attempt.event(:closure_s) || attempt.start_s
-
         def targets
           @targets ||=
             context.targets.merge(
               'lowest_rotor_rpm_pct' => PlannedEntry.new(context, manoeuvre).lowest_rotor_rpm_pct(entry_speed)
             )
         end
+
+        private
+
+        # An attempt cut by hand may begin after it.
+        def closure = attempt.event(:closure_s) || attempt.start_s
 
         def entry_speed
           ias = signals.at(:ias, closure)
@@ -155,7 +155,7 @@ module Fujin
 
           lowest = Float::INFINITY
           Recordings::Smoothing
-            .mean(signals[:agl][(signals.index(from)..signals.index(to))], signals.samples(0.3))
+            .mean(signals[:agl][(signals.index(from)..signals.index(to))], signals.samples(STEADY_S))
             .reject(&:nan?)
             .map do |height|
               lowest = [lowest, height].min
@@ -166,12 +166,11 @@ module Fujin
 
         def take_recovery
           phase = attempt.phase('recovery')
-          lowest = over(:agl, phase.start_s, attempt.end_s) { |v| v.min - zero }
-          put('recovery_min_height_ft', 'recovery', lowest)
+          put('recovery_min_height_ft', 'recovery', lowest_ft(phase.start_s, attempt.end_s))
           put('recovery_yaw_deg', 'recovery', yaw_after(phase.start_s, [phase.end_s - phase.start_s, 8.0].min))
           put('hover_height_ft', 'recovery', hover_height(phase.end_s)) unless phase.estimated
           take_power_pull('recovery', phase.start_s, attempt.end_s)
-          put('power_on_s', 'recovery', attempt.event(:power_on_s))
+          put('power_on_s', 'recovery', attempt.event(:power_on_s)&.-(attempt.event(:level_s) || phase.start_s))
         end
 
         def hover_height(from)

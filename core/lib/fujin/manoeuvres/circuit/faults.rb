@@ -30,9 +30,9 @@ module Fujin
         end
 
         def drifted_off_track
-          off = value('downwind_track_off_deg')
-          return nil unless off && off.abs - measure('downwind_track_off_deg').uncertainty > TRACK_DEG
+          return nil unless surely_off?('downwind_track_off_deg', TRACK_DEG)
 
+          off = value('downwind_track_off_deg')
           found(
             'drifted_off_track',
             "downwind #{off.abs.round}° #{off.positive? ? 'right' : 'left'} of the reverse course",

@@ -19,6 +19,14 @@ module Fujin
         RISING_PCT = 1.5
         ROLL_S = 60.0
         CLIMB_S = 40.0
+        # Gone again after a touch.
+        GONE_FT = 20.0
+        # A roll that was begun with the rotor turning.
+        ROLLING_KT = 12.0
+        TURNING_PCT = 20.0
+        # Power is taken off at most so long before the sink shows, and after.
+        POWER_OFF_BEFORE_S = 15.0
+        POWER_OFF_AFTER_S = 5.0
         STOPPED_KT = 0.6
         ROLL_OUT_S = 30.0
         SLOW_KT = (10.0..35.0)
@@ -48,31 +56,74 @@ module Fujin
           @standing ||=
             stretches(all, 1.0, hole_s: 1.0) { |i| signals[:gs][i] < STANDING_KT && height(i) < ON_WHEELS_FT }
 
-        def take_offs = standing.filter_map { |first, last| take_off(first, last) }
+        def take_offs =
+          standing.filter_map { |first, last| from_standing(first, last) } + touchdowns.filter_map { |one| and_go(one) }
 
-        def take_off(first, rolls)
-          lifted = first_held(rolls..after(rolls, ROLL_S), 1.0) { |i| height(i) > FLYING_FT } or return nil
-          return nil if (rolls...lifted).any? { |i| signals[:gs][i] < STOPPED_KT && i > after(rolls, 2.0) }
-
+        def from_standing(first, rolls)
+          lifted = lifts(rolls)
           spins = spin_up(first, rolls)
+          stops = first_held(after(rolls, 2.0)..(lifted || last_index), 1.0) { |i| signals[:gs][i] < STANDING_KT }
+          return abandoned(spins, rolls, stops) if stops
+
+          lifted && take_off([phase('prerotation', time(spins), time(rolls))], rolls, lifted, ground_ft(first..rolls))
+        end
+
+        # Touched on the move and gone again without standing.
+        def and_go(contact)
+          touched = after(signals.index(contact.time_s), 1.0)
+          lifted = lifts(touched) or return nil
+          return nil if (touched...lifted).any? { |i| signals[:gs][i] < STANDING_KT }
+          return nil unless (lifted..after(lifted, CLIMB_S)).any? { |i| height(i) > GONE_FT }
+
+          rolls = (touched..lifted).min_by { |i| signals[:gs][i].nan? ? Float::INFINITY : signals[:gs][i] }
+          rolls < lifted ? take_off([], rolls, lifted, ground_ft(touched...lifted)) : nil
+        end
+
+        def lifts(from) = first_held(from..after(from, ROLL_S), 1.0) { |i| height(i) > FLYING_FT }
+
+        def ground_ft(range)
+          Quantities.median(range.map { |i| height(i) }.reject(&:nan?).then { |a| a.empty? ? [0.0] : a })
+        end
+
+        def take_off(before, rolls, lifted, ground)
           balance =
             signals.signal?(:pitch) ? first_held(rolls...lifted, 0.4) { |i| signals[:pitch][i] > BALANCE_DEG } : nil
           climb = @context.type.fetch('speeds_kt.climb').to_f - 3.0
           done =
             (lifted..after(lifted, CLIMB_S)).find { |i| signals[:ias][i] >= climb && height(i) > 50.0 } ||
             after(lifted, CLIMB_S)
+          off = left_the_ground(rolls, lifted, ground)
           attempt(
             'gyro_take_off',
             [
-              phase('prerotation', time(spins), time(rolls)),
-              phase('roll', time(rolls), time(balance || lifted)),
-              phase('balance', time(balance || lifted), time(lifted)),
-              phase('climb', time(lifted), time(done))
+              *before,
+              phase('roll', time(rolls), [balance ? time(balance) : off, off].min),
+              phase('balance', balance ? time(balance) : off, off),
+              phase('climb', off, time(done))
             ],
             events: {
               rolls_s: time(rolls),
-              lift_off_s: time(lifted)
+              lift_off_s: off
             }
+          )
+        end
+
+        # Halfway from the last sample that was no higher than the ground to the next.
+        def left_the_ground(rolls, lifted, ground)
+          last = lifted.downto(rolls).find { |i| height(i) <= ground } || lifted
+          [time(last) + (signals.native_step_s / 2.0), time(lifted)].min
+        end
+
+        # Rolled off with the rotor turning and stopped again on the ground: given up. From the moment that it was
+        # fastest it was.
+        def abandoned(spins, rolls, stops)
+          fastest = (rolls..stops).max_by { |i| signals[:gs][i].nan? ? 0.0 : signals[:gs][i] }
+          return nil if signals[:gs][fastest] < ROLLING_KT || signals[:nr][rolls].to_f < TURNING_PCT
+
+          attempt(
+            'gyro_take_off',
+            [phase('prerotation', time(spins), time(rolls)), phase('roll', time(rolls), time(fastest))],
+            events: { rolls_s: time(rolls), abandoned_s: time(fastest) }, finish: time(stops), result: :abandoned
           )
         end
 
@@ -95,16 +146,19 @@ module Fujin
 
         def landings
           touchdowns.filter_map do |contact|
-            start = descent_start(signals.index(contact.time_s)) or next
+            sinks = descent_start(signals.index(contact.time_s)) or next
+            start, estimated = power_off(sinks)
             flare = flare(start, contact.time_s)
             slows = [contact.time_s + 1.0, signals.end_s].min
             stop =
-              (signals.index(slows)..after(signals.index(slows), ROLL_OUT_S)).find { |i| signals[:gs][i] < STOPPED_KT }
+              (signals.index(slows)..after(signals.index(slows), ROLL_OUT_S)).find do |i|
+                signals[:gs][i] < STOPPED_KT || height(i) > FLYING_FT
+              end
             stopped = stop ? time(stop) : [slows + ROLL_OUT_S, signals.end_s].min
             attempt(
               'gyro_landing',
               [
-                phase('glide', start, flare || contact.time_s),
+                phase('glide', start, flare || contact.time_s, estimated: estimated),
                 phase('flare', flare || contact.time_s, contact.time_s),
                 phase('touchdown', contact.time_s, slows),
                 phase('roll_out', slows, stopped, estimated: stop.nil?)
@@ -115,6 +169,23 @@ module Fujin
               }
             )
           end
+        end
+
+        # Where the power was taken off for the descent: the throttle closed; without one, the engine's speed 10 points
+        # under its median of the 4 s before; else where the sink began.
+        # @return [Array(Float, Boolean)] and whether that is a guess
+        def power_off(sinks_s)
+          range = signals.index(sinks_s - POWER_OFF_BEFORE_S)..signals.index(sinks_s + POWER_OFF_AFTER_S)
+          if (throttle = signals[:throttle])
+            closed = range.to_a.reverse.find { |i| i.positive? && throttle[i] < 10.0 && throttle[i - 1] >= 10.0 }
+          elsif (ne = signals[:ne])
+            back = signals.samples(4.0)
+            closed = range.find do |i|
+              earlier = i < back ? [] : ne[i - back, back].reject(&:nan?)
+              earlier.any? && ne[i] < Quantities.median(earlier) - 10.0
+            end
+          end
+          [closed ? time(closed) : sinks_s, throttle.nil?]
         end
 
         # Pitch 3° above what it was in the glide, low down.

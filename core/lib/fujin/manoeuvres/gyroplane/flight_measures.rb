@@ -41,7 +41,7 @@ module Fujin
             'recovery',
             height_lost(phase.start_s, phase.end_s).then { |ft| ft.negative? ? 0.0 : ft }
           )
-          put('recovery_min_height_ft', 'recovery', over(:agl, phase.start_s, attempt.end_s) { |v| v.min - zero })
+          put('recovery_min_height_ft', 'recovery', lowest_ft(phase.start_s, attempt.end_s))
           put('recovery_ias_kt', 'recovery', signals.at(:ias, phase.start_s))
           put('recovery_time_s', 'recovery', phase.end_s - phase.start_s)
         end

@@ -11,13 +11,15 @@ module Fujin
         # @return [Hash{String => Measure}]
         def measures
           roll = attempt.phase('roll') or return @taken
-          to = attempt.event(:lift_off_s) || roll.end_s
+          to = attempt.event(:lift_off_s) || attempt.event(:abandoned_s) || roll.end_s
           range = signals.index(roll.start_s)..signals.index(to)
           put('prerotation_pct', 'prerotation', signals.at(:nr, roll.start_s))
           put('roll_advance_ratio_max', 'roll', -> { range.filter_map { |i| advance_ratio(i) }.max })
           put('flap_max_deg', 'roll', -> { range.filter_map { |i| flap_deg(i) }.max })
           put('roll_rotor_rpm_min_pct', 'roll', over(:nr, roll.start_s, to, &:min))
           put('roll_stick_min_pct', 'roll', over(:stick, roll.start_s, to, &:min))
+          return @taken if attempt.result == :abandoned
+
           lifted = attempt.phase('balance') ? 'balance' : 'roll'
           put('lift_off_ias_kt', lifted, signals.at(:ias, to))
           put('lift_off_rotor_rpm_pct', lifted, signals.at(:nr, to))

@@ -23,10 +23,10 @@ module Fujin
         def course_deg = @course_deg ||= context.course_deg || mean_track
         def gate_s = nil
 
-        private
-
         def targets =
           @targets ||= context.targets.merge('taxi_speed_kt' => context.plan_of(manoeuvre).value('taxi_speed_kt'))
+
+        private
 
         def take_taxi(from, to)
           put('taxi_speed_kt', 'taxi', over(:gs, from, to) { |v| mean(v) })

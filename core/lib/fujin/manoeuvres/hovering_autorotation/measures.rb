@@ -31,7 +31,7 @@ module Fujin
         private
 
         def take_landing(closed_at)
-          take_contact(signals.at(:heading, closed_at), limit: cushion_band)
+          take_contact(signals.at(:heading, closed_at), limit: -> { cushion_band })
           put('collective_after_contact_pct', 'touchdown', lowered(attempt.event(:contact_s)))
         end
 

@@ -1,0 +1,56 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Grading
+    # Holds what was measured to the standard of the manoeuvre, with what the recording leaves open: where a range has
+    # more than one verdict in it and is wider than all that the standard lets pass, there is none; wider than three
+    # times that, it says nothing and is not recorded.
+    class Judging
+      TOO_WIDE = 3.0
+      SAYS_NOTHING = 'what this recording leaves open is wider than anything it could be held to'
+
+      # @param context [Context], @param manoeuvre [Catalogue::Declaration]
+      # @param targets [Hash{String => Float}] what the names in the rules stand for today
+      def initialize(context, manoeuvre, targets)
+        @context = context
+        @manoeuvre = manoeuvre
+        @targets = targets
+      end
+
+      # @param measures [Hash{String => Measure}] as taken
+      # @param ranges [Hash{String => Array(Float, Float)}] 5 and 95 % of them, where they are known
+      # @return [Hash{String => Measure}]
+      def judged(measures, ranges, barometer:)
+        @barometer = barometer
+        measures.to_h { |id, measure| [id, measure.recorded? ? judge(measure, ranges[id]) : measure] }
+      end
+
+      private
+
+      def judge(measure, range)
+        band = measure.limit&.call || standard_band(measure.id)
+        measure = measure.with(band: band, limit: nil, low: range&.first, high: range&.last)
+        return measure unless band
+
+        turned = [measure.least, measure.value, measure.most].map { |v| band.verdict(v) }.uniq.size > 1
+        wide = turned ? width(measure) / band.room : 0.0
+        return nothing(measure) if wide > TOO_WIDE
+        return measure if wide > 1.0
+
+        measure.with(verdict: band.verdict(measure.value), critical: surely_critical?(band, measure), too_close: turned)
+      end
+
+      def width(measure) = measure.most - measure.least
+
+      def nothing(measure) =
+        measure.with(value: nil, low: nil, high: nil, band: nil, verdict: 'not_recorded', reason: SAYS_NOTHING)
+
+      def standard_band(id) =
+        @manoeuvre.standard&.band(id, @context.stage, @targets, planned: @context.planned)
+
+      # Beyond the limit with all that it may have been; and a height over the ground read off a barometer passes none.
+      def surely_critical?(band, measure) =
+        band.critical?(measure.least) && band.critical?(measure.most) && !(measure.unit == 'ft' && @barometer)
+    end
+  end
+end

@@ -47,14 +47,14 @@ module Fujin
     def band(phase_id, measure_id, values)
       phase = @attempt.proposal['phases'].find { |p| p['id'] == phase_id }
       measure = @attempt.proposal['measures'][measure_id]
-      return nil unless phase && measure && (measure['low'] || measure['high'])
+      return nil unless phase && measure && (measure['band_low'] || measure['band_high'])
 
       {
         'phase' => phase_id,
         'from_s' => phase['start_s'],
         'to_s' => phase['end_s'],
-        'low' => measure['low'],
-        'high' => measure['high'],
+        'low' => measure['band_low'],
+        'high' => measure['band_high'],
         'in_band_pct' => values && share_in_band(values, phase, measure)
       }
     end
@@ -65,8 +65,8 @@ module Fujin
         next if values[i].nan?
 
         total += 1
-        inside += 1 if (measure['low'].nil? || values[i] >= measure['low']) &&
-          (measure['high'].nil? || values[i] <= measure['high'])
+        inside += 1 if (measure['band_low'].nil? || values[i] >= measure['band_low']) &&
+          (measure['band_high'].nil? || values[i] <= measure['band_high'])
       end
       total.zero? ? nil : (100.0 * inside / total).round
     end

@@ -66,10 +66,14 @@ module Fujin
         'critical' => measure.critical,
         'too_close' => measure.too_close
       }
-      found['target'] = number(measure.band.target) if measure.band
+      found.merge!(band(measure.band)) if measure.band
       found['reason'] = measure.reason if measure.reason
       found
     end
+
+    # What it is held to.
+    def band(band) =
+      { 'target' => number(band.target), 'band_low' => number(band.in[0]), 'band_high' => number(band.in[1]) }
 
     # What a person reads of a measure, besides its value.
     def measure_words(id, manoeuvre)

@@ -37,6 +37,30 @@ class CommandLineTest < Minitest::Test
     end
   end
 
+  def test_truth_counts_the_same_flights_the_same_way_each_time
+    once, again = Array.new(2) { json('truth', '--flights', '2', '--seed', '4') }
+    full = once.fetch('everything, 10 Hz')
+
+    assert_equal once, again
+    assert_equal Fujin::Truth::PoorRecorder::ALL.keys, once.keys
+    assert_equal [2, 2, 2], full.values_at('flights', 'there', 'found')
+    assert_includes 0.6..1.0, full.fetch('coverage')
+    out, err, code = fujin('truth', '--flights', '0')
+
+    assert_equal [1, ''], [code, out]
+    assert_includes err, '--flights'
+  end
+
+  def test_the_page_of_truth_names_how_it_was_made
+    Dir.mktmpdir do |folder|
+      page = File.join(folder, 'page.md')
+      fujin('truth', '--flights', '1', '--seed', '2', '--out', page)
+
+      assert_includes File.read(page), '`bin/fujin truth --flights 1 --seed 2 --out docs/accuracy.md`'
+      assert_match(/^\| satellite only \| \d of 1 /, File.read(page))
+    end
+  end
+
   def test_plan
     found = json('plan', 'straight_in_autorotation', '--aircraft', 'tansy-2', '--people', 'dual')
 

@@ -35,6 +35,18 @@ class StripsTest < Minitest::Test
     assert_equal 404, status
   end
 
+  # Behind the strip stands what the standard lets pass, not what the recording leaves open.
+  def test_a_strip_s_band_is_the_standard_s
+    attempt = imported(@sortie).first
+    get "/api/attempts/#{attempt.id}/strips?bins=20"
+    band = answer['strips'].find { |s| s['channel'] == 'ias_kt' }['bands'].find { |b| b['phase'] == 'glide' }
+    measure = attempt.proposal['measures']['glide_ias_mean_kt']
+
+    assert_equal measure.values_at('target', 'target').zip([-7.0, 7.0]).map(&:sum), band.values_at('low', 'high')
+    assert_operator measure['high'] - measure['low'], :<, 5.0
+    assert_in_delta (measure['high'] - measure['low']) / 2.0, measure['uncertainty'], 0.01
+  end
+
   # Not the recorded column, nor smoothed another way: the signals that the measures were taken from.
   def test_strips_show_what_was_measured
     attempt = imported(@sortie).first

@@ -7,6 +7,7 @@ module Fujin
     # times that, it says nothing and is not recorded.
     class Judging
       TOO_WIDE = 3.0
+      NO_VERDICT = 'this recording leaves more open than the standard lets pass: no verdict'
       SAYS_NOTHING = 'what this recording leaves open is wider than anything it could be held to'
 
       # @param context [Context], @param manoeuvre [Catalogue::Declaration]
@@ -35,7 +36,7 @@ module Fujin
         turned = [measure.least, measure.value, measure.most].map { |v| band.verdict(v) }.uniq.size > 1
         wide = turned ? width(measure) / band.room : 0.0
         return nothing(measure) if wide > TOO_WIDE
-        return measure if wide > 1.0
+        return measure.with(reason: NO_VERDICT) if wide > 1.0
 
         measure.with(verdict: band.verdict(measure.value), critical: surely_critical?(band, measure), too_close: turned)
       end

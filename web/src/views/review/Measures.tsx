@@ -62,8 +62,8 @@ export function Measures({ attempt, phase, select }: Props) {
         {attempt.standard_version === 'none'
           ? 'No standard is set: measures are shown, not judged.'
           : `Standard ${attempt.standard_version}.`}{' '}
-        Estimated values are marked ≈. A value whose uncertainty could turn its verdict is too close to call and has a
-        bar through its mark.
+        Estimated values are marked ≈. The bar through a value is what this recording leaves open of it, nine times of
+        ten; a verdict that another value on it would turn is too close to call and has a bar through its mark.
       </p>
     </section>
   )
@@ -74,7 +74,7 @@ function Row({ measure }: { measure: Measure }) {
   return (
     <tr
       className="border-t border-rule/60 align-middle"
-      title={`${measure.definition} From ${measure.source.join(', ')}${measure.uncertainty ? `, ±${measure.uncertainty}` : ''}`}
+      title={`${measure.definition} From ${measure.source.join(', ')}${rangeText(measure)}.`}
     >
       <td className="w-6 py-1">
         <VerdictMark verdict={measure.verdict} tooClose={measure.too_close} />
@@ -82,7 +82,7 @@ function Row({ measure }: { measure: Measure }) {
       <th scope="row" className="py-1 pr-2 text-left font-normal">
         {measure.label}
         {measure.critical && <b className="text-limit"> critical</b>}
-        {!recorded && <span className="block text-xs text-soft">{measure.reason}</span>}
+        {measure.reason && <span className="block text-xs text-soft">{measure.reason}</span>}
       </th>
       <td className="py-1 text-right font-semibold whitespace-nowrap">
         {recorded ? (
@@ -102,7 +102,12 @@ function Row({ measure }: { measure: Measure }) {
   )
 }
 
-function bandText({ low, high, unit, digits }: Measure): string {
+function rangeText({ low, high, unit, digits }: Measure): string {
+  if (low == null || high == null) return ''
+  return `; in 9 of 10 between ${figure(low, unit, digits + 1)} and ${figure(high, unit, digits + 1)} ${unitWord(unit)}`
+}
+
+function bandText({ band_low: low, band_high: high, unit, digits }: Measure): string {
   if (low == null && high == null) return ''
   if (low == null) return `at most ${figure(high, unit, digits)} ${unitWord(unit)}`
   if (high == null) return `at least ${figure(low, unit, digits)} ${unitWord(unit)}`

@@ -1,0 +1,54 @@
+# frozen_string_literal: true
+
+# `low` and `high` of a measure were the band that it was held to; they are 5 and 95 % of what its recording leaves open
+# now, and the band has names of its own. `power_on_s` counts from levelling.
+class RangesOfMeasures < ActiveRecord::Migration[7.2]
+  def up
+    rewrite do |measure|
+      off = measure['uncertainty']
+      range = measure['value'] && off ? [measure['value'] - off, measure['value'] + off] : [nil, nil]
+      measure.except('low', 'high').merge('band_low' => measure['low'], 'band_high' => measure['high'],
+                                          'low' => range[0], 'high' => range[1])
+    end
+    power_on(-1)
+  end
+
+  def down
+    power_on(1)
+    rewrite do |measure|
+      measure.except('low', 'high', 'band_low', 'band_high').merge('low' => measure['band_low'],
+                                                                   'high' => measure['band_high'])
+    end
+  end
+
+  private
+
+  # In turn, so that a school with many does not hold all of them at once.
+  def rewrite(&block)
+    each_proposal do |proposal|
+      proposal.merge('measures' => proposal.fetch('measures', {}).transform_values(&block))
+    end
+  end
+
+  def power_on(sign)
+    each_proposal do |proposal|
+      level = proposal.dig('events', 'level_s')
+      measure = proposal.dig('measures', 'power_on_s')
+      next proposal unless level && measure && measure['value']
+
+      moved = measure.merge(%w[value low high].to_h do |key|
+        [key, measure[key] && (measure[key] + (sign * level)).round(3)]
+      end)
+      proposal.merge('measures' => proposal['measures'].merge('power_on_s' => moved))
+    end
+  end
+
+  def each_proposal
+    ids = select_values('SELECT id FROM attempts')
+    ids.each do |id|
+      proposal = JSON.parse(select_value("SELECT proposal FROM attempts WHERE id = #{connection.quote(id)}"))
+      execute("UPDATE attempts SET proposal = #{connection.quote(JSON.generate(yield(proposal)))} " \
+        "WHERE id = #{connection.quote(id)}")
+    end
+  end
+end

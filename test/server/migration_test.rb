@@ -1,0 +1,36 @@
+# frozen_string_literal: true
+
+require_relative '../server_helper'
+require_relative '../../db/migrate/20261127000002_ranges_of_measures'
+
+# What was stored before means the same after.
+class MigrationTest < Minitest::Test
+  include ServerHelp
+
+  OLD = {
+    'events' => { 'level_s' => 60.0 },
+    'phases' => [],
+    'measures' => {
+      'glide_ias_mean_kt' => { 'value' => 63.0, 'low' => 56.0, 'high' => 70.0, 'uncertainty' => 2.0,
+                               'verdict' => 'in' },
+      'min_rotor_rpm_pct' => { 'value' => nil, 'low' => nil, 'high' => nil, 'uncertainty' => nil },
+      'power_on_s' => { 'value' => 61.2, 'low' => nil, 'high' => nil, 'uncertainty' => 0.2 }
+    }
+  }.freeze
+
+  def test_bands_keep_their_place_under_a_new_name
+    attempt = imported(@sortie).first
+    attempt.update_columns(proposal: OLD) # rubocop:disable Rails/SkipsModelValidations
+    ActiveRecord::Migration.suppress_messages { RangesOfMeasures.new.up }
+    found = attempt.reload.proposal['measures']
+
+    assert_equal [56.0, 70.0, 61.0, 65.0, 'in'],
+                 found['glide_ias_mean_kt'].values_at('band_low', 'band_high', 'low', 'high', 'verdict')
+    assert_equal [nil, nil], found['min_rotor_rpm_pct'].values_at('low', 'high')
+    assert_in_delta 1.2, found['power_on_s']['value']
+    ActiveRecord::Migration.suppress_messages { RangesOfMeasures.new.down }
+
+    assert_equal OLD['measures']['glide_ias_mean_kt'], attempt.reload.proposal['measures']['glide_ias_mean_kt']
+    assert_in_delta 61.2, attempt.proposal['measures']['power_on_s']['value']
+  end
+end

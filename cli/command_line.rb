@@ -5,6 +5,7 @@ require 'optparse'
 require_relative '../core/lib/fujin'
 require_relative '../server/serialisers/numbers'
 require_relative '../server/serialisers/plan'
+require_relative '../server/serialisers/one_change'
 require_relative '../server/serialisers/proposal'
 require_relative 'options'
 require_relative 'tables'
@@ -69,7 +70,8 @@ module Fujin
                 'grade:      --headings FILE.yml (a list of heading, channel, unit, for a device with its own), ' \
                   '--gate-ft 100, --house FILE.yml,',
                 '            --exercise MANOEUVRE (what the flight was for: the planned figure, turns or angle it is ' \
-                  'held to, with --spot and --course)',
+                  'held to, with --spot and --course),',
+                '            --one-change (what it would have been without the first fault)',
                 'simulate:   --fault NAME=VALUE, --seed N, --rate-hz 10, --noise 1, --shear 0.14 (power law of wind ' \
                   'with height); gusts as 350/10G20',
                 '',

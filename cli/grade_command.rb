@@ -57,12 +57,23 @@ module Fujin
         proposals = Grading::Grader.new(signals, context).proposals
         {
           'recording' => Serialisers.recording(signals),
-          'attempts' => proposals.map { |p| Serialisers.proposal(p, context.type) }
+          'attempts' => proposals.map do |proposal|
+            Serialisers.proposal(proposal, context.type).merge(one_change(proposal, signals, context))
+          end
         }
       rescue UnreadableRecording, SystemCallError => e
         raise unless several
 
         { 'file' => file, 'error' => CommandLine.words(e) }
+      end
+
+      # With `--one-change`: what it would have been without the first fault, where one is named.
+      def one_change(proposal, signals, context)
+        return {} unless @options[:one_change] && proposal.first_fault
+
+        answer = Grading::OneChange.new(signals, proposal, context, proposal.first_fault.id).answer
+        flown = proposal.measures.transform_values(&:value)
+        { 'one_change' => Serialisers.one_change(answer, Catalogue.find(proposal.attempt.manoeuvre), flown) }
       end
 
       def print_result(result)
@@ -91,6 +102,16 @@ module Fujin
           end
         @out.puts Tables.lines(rows)
         attempt['fault_details'].each { |fault| @out.puts "  #{fault['title']}: #{fault['evidence']}. #{fault['cue']}" }
+        print_change(attempt['one_change']) if attempt['one_change']
+      end
+
+      def print_change(change)
+        return @out.puts("  One change: nothing is claimed, #{change['reason']}") unless change['claimed']
+
+        @out.puts "  One change: #{change['change']}"
+        @out.puts(Tables.lines(change['numbers'].map do |row|
+          ["    #{row['label']}", row['flown'] || '—', 'flown,', row['mended'], "#{row['unit']} with it"]
+        end))
       end
     end
   end

@@ -89,7 +89,8 @@ module Fujin
         #{@count} flights of the pilot models, every manoeuvre that they fly, half of them clean and half with one fault, in winds of 2 to 14 kt,
         half of those gusty. What is true of each is measured without any error at 50 samples a second. Then each is recorded as eight poorer
         recorders would have it, off a little all through the flight and trembling, the wind known as from a sock; and graded. The model's own
-        flights are the easiest there are: a real recorder is to be expected to do worse.
+        flights are the easiest there are: a real recorder is to be expected to do worse. A clean flight counts as accused where a fault is named
+        that the measuring without error does not name: gusts make the model's pilots do some things that are to be named.
       TEXT
 
       def recorders
@@ -98,7 +99,7 @@ module Fujin
            "#{one.named} of #{one.planted}", "#{one.named_first} of #{one.planted}", "#{one.accused} of #{one.clean}"]
         end
         table('Recorders', ['recorder', 'found', 'made up', 'in the printed 90 %', 'planted fault named', 'named first',
-                            'clean ones accused'], rows)
+                            'clean ones accused falsely'], rows)
       end
 
       def boundaries

@@ -15,18 +15,11 @@ module Fujin
         raise Conflict, 'No fault is named in this attempt: there is nothing to mend.'
       context = @setting.grading_context
       answer = Grading::OneChange.new(signals, proposal(context), context, fault).answer
-      title = @attempt.declaration.fault(fault)&.title
-      {
-        'fault' => fault,
-        'title' => title,
-        'claimed' => answer.claimed?,
-        'reason' => answer.reason,
-        'change' => answer.change,
-        'fit' => fit(answer),
-        'numbers' => numbers(answer),
+      values = @attempt.proposal['measures'].transform_values { |measure| measure['value'] }
+      Serialisers.one_change(answer, @attempt.declaration, values).merge(
         'fitted' => flown(answer.fitted, context),
         'mended' => flown(answer.mended, context)
-      }
+      )
     end
 
     private
@@ -49,31 +42,6 @@ module Fujin
 
       Grading::Grader.new(signals, context).proposals.min_by { |found| (found.attempt.start_s - @attempt.start_s).abs }
     end
-
-    def fit(answer) = answer.fit&.transform_keys(&:to_s)&.transform_values { |off| Serialisers.number(off, 1) }
-
-    # Each number as flown, as the fitted model flies it, and with the one change.
-    def numbers(answer)
-      return [] unless answer.claimed?
-
-      answer.told.filter_map do |id|
-        before = answer.fitted.value(id)
-        after = answer.mended.value(id)
-        next unless before && after
-
-        {
-          'measure' => id,
-          'label' => words(id).label,
-          'unit' => words(id).unit,
-          'digits' => words(id).digits,
-          'flown' => Serialisers.number(@attempt.proposal['measures'].dig(id, 'value')),
-          'fitted' => Serialisers.number(before),
-          'mended' => Serialisers.number(after)
-        }
-      end
-    end
-
-    def words(id) = Glossary.measure(id, @attempt.manoeuvre)
 
     def flown(flight, context)
       return nil unless flight&.proposal

@@ -37,6 +37,24 @@ class CommandLineTest < Minitest::Test
     end
   end
 
+  def test_one_change_to_a_graded_attempt
+    Dir.mktmpdir do |folder|
+      csv = File.join(folder, 'slow.csv')
+      fujin('simulate', 'straight_in_autorotation', '--aircraft', 'tansy-2', '--wind', '350/8', '--course', '350',
+            '--fault', 'slow_glide=12', '--out', csv)
+      asked = ['grade', csv, '--aircraft', 'tansy-2', '--wind', '350/8', '--course', '350', '--spot',
+               '47.2104,-14.3320', '--one-change']
+      change = json(*asked).fetch('attempts').first.fetch('one_change')
+
+      assert_equal ['slow_glide', true], change.values_at('fault', 'claimed')
+      speed = change.fetch('numbers').find { |row| row['measure'] == 'glide_ias_mean_kt' }
+
+      assert_in_delta speed['fitted'] + 12.0, speed['mended'], 3.0 if speed
+      assert_match(/^  One change: /, fujin(*asked).first)
+      refute_includes json(*(asked - ['--one-change'])).fetch('attempts').first.keys, 'one_change'
+    end
+  end
+
   def test_truth_counts_the_same_flights_the_same_way_each_time
     once, again = Array.new(2) { json('truth', '--flights', '2', '--seed', '4') }
     full = once.fetch('everything, 10 Hz')
@@ -53,7 +71,7 @@ class CommandLineTest < Minitest::Test
 
   def test_the_page_of_truth_names_how_it_was_made
     Dir.mktmpdir do |folder|
-      page = File.join(folder, 'page.md')
+      page = File.join(folder, 'accuracy')
       fujin('truth', '--flights', '1', '--seed', '2', '--out', page)
 
       assert_includes File.read(page), '`bin/fujin truth --flights 1 --seed 2 --out docs/accuracy.md`'

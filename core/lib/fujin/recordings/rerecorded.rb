@@ -55,6 +55,7 @@ module Fujin
       def signal?(name) = @base.signal?(name)
       def estimated?(*names) = @base.estimated?(*names)
       def reason(name) = @base.reason(name)
+      def noise_sd(name) = @base.noise_sd(name)
       def unrecorded_rpm_share = 1.0 + off(RPM_SHARE, :unrecorded_rpm)
 
       private

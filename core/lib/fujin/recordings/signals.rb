@@ -13,6 +13,10 @@ module Fujin
       # Half the time that these readings are a mean of.
       SMOOTHED_S = { nr: 0.2, pitch: 0.2, roll: 0.2, heading: 0.2, ias: 0.5 }.freeze
       UP_TO_S = 0.5
+      # Half the time of the mean, and of the rate, that a sink is made of; for heights that tremble by over a foot.
+      SINK_S = [0.3, 0.4].freeze
+      ROUGH_SINK_S = [1.0, 1.0].freeze
+      ROUGH_FT = 1.0
       # A pitot tube is dead under this, kt.
       DEAD_KT = 20.0
 
@@ -371,8 +375,13 @@ module Fujin
         end
       end
 
-      def sink_of(height) =
-        Smoothing.rate(Smoothing.mean(height, samples(0.3)), step_s, samples(0.4)).map { |v| -60.0 * v }
+      # A height that trembles is smoothed for longer: a barometer's would sink by a hundred feet a minute of its own.
+      def sink_of(height)
+        mean_s, rate_s = rough_height? ? ROUGH_SINK_S : SINK_S
+        Smoothing.rate(Smoothing.mean(height, samples(mean_s)), step_s, samples(rate_s)).map { |v| -60.0 * v }
+      end
+
+      def rough_height? = noise_sd(signal?(:agl) && !estimated?(:agl) ? :agl : :alt) > ROUGH_FT
 
       def estimate(name, values)
         @estimated[name] = true

@@ -83,9 +83,10 @@ module Fujin
 
       def count_faults(flight, proposals)
         names = proposals.flat_map { |one| one.faults.map(&:id) }
+        flown = flight.truth.flat_map { |one| one.faults.map(&:id) }
         if flight.clean?
           @clean += 1
-          @accused += 1 if names.any?
+          @accused += 1 if (names - flown).any?
         elsif proposals.any?
           @planted += 1
           @named += 1 if names.intersect?(flight.faults.keys)

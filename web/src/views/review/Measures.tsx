@@ -63,7 +63,7 @@ export function Measures({ attempt, phase, select }: Props) {
           ? 'No standard is set: measures are shown, not judged.'
           : `Standard ${attempt.standard_version}.`}{' '}
         Estimated values are marked ≈. The bar through a value is what this recording leaves open of it, nine times of
-        ten; a verdict that another value on it would turn is too close to call and has a bar through its mark.
+        ten; a verdict that another value on it would turn is too close to call, its mark struck through.
       </p>
     </section>
   )

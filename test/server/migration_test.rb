@@ -20,7 +20,7 @@ class MigrationTest < Minitest::Test
 
   def test_bands_keep_their_place_under_a_new_name
     attempt = imported(@sortie).first
-    attempt.update_columns(proposal: OLD) # rubocop:disable Rails/SkipsModelValidations
+    attempt.update_columns(proposal: OLD)
     ActiveRecord::Migration.suppress_messages { RangesOfMeasures.new.up }
     found = attempt.reload.proposal['measures']
 

@@ -8,7 +8,9 @@ class TruthTest < Minitest::Test
   FULL = 'everything, 10 Hz'
   RECORDERS = [FULL, '1 Hz', 'no height above ground', 'satellite only'].freeze
 
-  def self.found = @found ||= Fujin::Truth::Flights.new(count: 16, seed: 11, recorders: RECORDERS).accuracy
+  # Flown by the first test that asks.
+  def self.found =
+    @found ||= KeptGrades.apart { Fujin::Truth::Flights.new(count: 16, seed: 11, recorders: RECORDERS).accuracy }
 
   def test_with_every_channel_all_are_found_and_none_made_up
     full = self.class.found.fetch(FULL)

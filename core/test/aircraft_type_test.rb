@@ -1,6 +1,5 @@
 # frozen_string_literal: true
 
-require_relative 'kept'
 require_relative 'test_helper'
 
 # Type files: what is good, what is refused, and that the message names the field.

@@ -1,8 +1,8 @@
 # frozen_string_literal: true
 
+require 'fileutils'
 require 'json'
 require 'zlib'
-require_relative 'test_helper'
 
 # Answers that were given before, kept in core/test/kept/: they hold what no rule's own test looks at, so that nothing
 # changes by accident. They prove that an answer is the same, not that it is right; that is proved elsewhere.

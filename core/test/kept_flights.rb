@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require_relative 'kept'
+require_relative 'test_helper'
 
 # What a family's pilot flies, how each of its faults shows, and what is found, measured and named in it.
 module KeptFlights

@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require_relative 'kept'
+require_relative 'test_helper'
 
 # Every measure of every manoeuvre, taken from one flight.
 class KeptMeasuresTest < Minitest::Test

@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require_relative 'kept'
+require_relative 'test_helper'
 require_relative 'plan_help'
 
 # Every manoeuvre's plan on two days, with each of its settings at both ends and each of the house's other choices.

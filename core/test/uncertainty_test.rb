@@ -130,6 +130,13 @@ class UncertaintyTest < Minitest::Test
     assert_equal flown.proposal.attempt.manoeuvre, found.attempt.manoeuvre
   end
 
+  def test_a_sample_a_second_does_not_show_how_far_the_nose_swung
+    measure = fly(rate_hz: 1.0, ending: 'touchdown').proposal.measures.fetch('entry_yaw_deg')
+
+    assert_equal 'not_recorded', measure.verdict
+    assert_match(/too seldom/, measure.reason)
+  end
+
   # Pitch that runs up to 8° until the skids meet the ground and falls to 0 at once: 8° it was.
   def test_what_it_came_to_at_a_contact_is_not_smoothed_across_it
     csv = WrittenFlight.new(20.0) { |t| { 'pitch_deg' => t <= 10.0 ? t - 2.0 : 0.0 } }.csv

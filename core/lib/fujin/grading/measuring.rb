@@ -10,6 +10,7 @@ module Fujin
 
       # The nose swings quicker than a slower recorder shows.
       SWINGS_S = 0.6
+      TOO_SLOW = 'this recorder writes too seldom to show how far the nose swung'
       # Half the time over which a height is steadied.
       STEADY_S = 0.3
       GAP = 'a gap in the recording covers it'
@@ -120,6 +121,8 @@ module Fujin
           start.nan? ? start : values.map { |v| (v - start).abs }.max
         end
       end
+
+      def yaw_reason = signals.native_step_s > SWINGS_S ? TOO_SLOW : nil
 
       def height_lost(from, to)
         return Float::NAN if signals.coverage(:agl, from, to) < 0.8

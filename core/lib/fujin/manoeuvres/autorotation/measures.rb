@@ -64,7 +64,7 @@ module Fujin
           put('collective_delay_s', 'entry', collective_delay)
           stop = [closure + 8.0, attempt.phase('flare')&.start_s || attempt.end_s].min
           put('min_rotor_rpm_pct', 'entry', over(:nr, closure, stop, &:min))
-          put('entry_yaw_deg', 'entry', yaw_after(closure, 3.0))
+          put('entry_yaw_deg', 'entry', yaw_after(closure, 3.0), reason: yaw_reason)
         end
 
         # Closure until the collective is at or under a quarter of its value at closure.
@@ -167,7 +167,8 @@ module Fujin
         def take_recovery
           phase = attempt.phase('recovery')
           put('recovery_min_height_ft', 'recovery', lowest_ft(phase.start_s, attempt.end_s))
-          put('recovery_yaw_deg', 'recovery', yaw_after(phase.start_s, [phase.end_s - phase.start_s, 8.0].min))
+          seconds = [phase.end_s - phase.start_s, 8.0].min
+          put('recovery_yaw_deg', 'recovery', yaw_after(phase.start_s, seconds), reason: yaw_reason)
           put('hover_height_ft', 'recovery', hover_height(phase.end_s)) unless phase.estimated
           take_power_pull('recovery', phase.start_s, attempt.end_s)
           put('power_on_s', 'recovery', attempt.event(:power_on_s)&.-(attempt.event(:level_s) || phase.start_s))

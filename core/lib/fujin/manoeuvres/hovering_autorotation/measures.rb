@@ -19,7 +19,7 @@ module Fujin
         # @return [Hash{String => Measure}]
         def measures
           at = attempt.event(:closure_s) || attempt.start_s
-          put('entry_yaw_deg', 'entry', yaw_after(at, YAW_WITHIN_S))
+          put('entry_yaw_deg', 'entry', yaw_after(at, YAW_WITHIN_S), reason: yaw_reason)
           put('throttle_reduction_s', 'entry', throttle_reduction_s(at))
           take_landing(at) if attempt.event(:contact)
           @taken

@@ -8,15 +8,10 @@ module Fujin
   module Commands
     # `bench`: each target (docs/reference/speed.md) beside the figure measured here and now. What can't be measured
     # says why.
-    class Bench
+    class Bench < Command
       ROOT = File.expand_path('..', __dir__)
       ROUNDS = 5
       HOUR_ROWS = 36_000
-
-      def initialize(argv, out, _err)
-        @options = Options.new(argv)
-        @out = out
-      end
 
       def run
         rows = [simulate, plan_cold, plan_change, every_plan, dispersion, import, first_script, *unmeasured]

@@ -3,12 +3,7 @@
 module Fujin
   module Commands
     # `check FILE`: is this a good type file (.yml), or a readable recording (anything else)?
-    class Check
-      def initialize(argv, out, _err)
-        @options = Options.new(argv)
-        @out = out
-      end
-
+    class Check < Command
       def run
         file = @options.rest.first or raise CommandLine::Usage, 'check needs a file'
         result = file.match?(/\.ya?ml\z/i) ? check_type(file) : check_recording(file)

@@ -7,6 +7,7 @@ require_relative '../server/serialisers/numbers'
 require_relative '../server/serialisers/plan'
 require_relative '../server/serialisers/one_change'
 require_relative '../server/serialisers/proposal'
+require_relative 'command'
 require_relative 'options'
 require_relative 'tables'
 

@@ -3,13 +3,7 @@
 module Fujin
   module Commands
     # `grade FILE…`: finds, measures and grades every attempt in each recording.
-    class Grade
-      def initialize(argv, out, err)
-        @options = Options.new(argv)
-        @out = out
-        @err = err
-      end
-
+    class Grade < Command
       def run
         files = @options.rest
         raise CommandLine::Usage, 'grade needs at least one recording' if files.empty?

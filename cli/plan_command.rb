@@ -3,13 +3,7 @@
 module Fujin
   module Commands
     # `plan MANOEUVRE`: the numbers, gates, path and cautions of a manoeuvre.
-    class Plan
-      def initialize(argv, out, err)
-        @options = Options.new(argv)
-        @out = out
-        @err = err
-      end
-
+    class Plan < Command
       def run
         name = @options.rest.first or raise CommandLine::Usage, 'plan needs a manoeuvre'
         manoeuvre = Catalogue.find(name)

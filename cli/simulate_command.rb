@@ -3,15 +3,9 @@
 module Fujin
   module Commands
     # `simulate MANOEUVRE`: a recording flown by the model, with the faults asked for.
-    class Simulate
+    class Simulate < Command
       # The simulated spot: the heath at Quillmere.
       SPOT = [47.2104, -14.3320].freeze
-
-      def initialize(argv, out, err)
-        @options = Options.new(argv)
-        @out = out
-        @err = err
-      end
 
       def run
         name = @options.rest.first or raise CommandLine::Usage, 'simulate needs a manoeuvre'

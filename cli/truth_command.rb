@@ -5,16 +5,10 @@ require 'etc'
 module Fujin
   module Commands
     # `truth`: flights of known truth, recorded badly and graded; what is found, made up, covered and accused.
-    class Truth
+    class Truth < Command
       # Each manoeuvre twice clean and twice with a fault, at the least.
       FLIGHTS = 64
       MOST = 2000
-
-      def initialize(argv, out, err)
-        @options = Options.new(argv)
-        @out = out
-        @err = err
-      end
 
       def run
         count = @options[:flights] || FLIGHTS
@@ -70,7 +64,7 @@ module Fujin
 
       def to_h
         @found.transform_values do |one|
-          Fujin::Truth::Accuracy::COUNTS.to_h { |name| [name.to_s, one.public_send(name)] }.merge(
+          one.counts.transform_keys(&:to_s).merge(
             'coverage' => one.coverage.round(4), 'coverage_by_measure' => one.coverage_by_measure,
             'boundary_s' => one.boundaries.keys.to_h { |phase| [phase, one.boundary_s(phase)] }
           )

@@ -3,12 +3,7 @@
 module Fujin
   module Commands
     # `types`: the aircraft types that ship.
-    class Types
-      def initialize(argv, out, _err)
-        @options = Options.new(argv)
-        @out = out
-      end
-
+    class Types < Command
       def run
         types = Aircraft::Library.all
         if @options.json?

@@ -7,13 +7,7 @@ require_relative '../server/documents/sign_off_document'
 module Fujin
   module Commands
     # `verify FILE`: was this sign-off altered, and whose key signed it?
-    class Verify
-      def initialize(argv, out, err)
-        @options = Options.new(argv)
-        @out = out
-        @err = err
-      end
-
+    class Verify < Command
       def run
         file = @options.rest.first or raise CommandLine::Usage, 'verify needs an exported sign-off'
         verdict = SignOffDocument.verify(File.read(file, encoding: 'UTF-8'), pinned_key: @options[:key])

@@ -30,10 +30,10 @@ class WrittenFlight
 
   # @param seconds [Float] how long
   # @yield [t_s] the columns that differ from standing still
-  def initialize(seconds, columns: STILL.keys)
+  def initialize(seconds, columns: STILL.keys, step_s: STEP_S)
     rows =
-      (0..(seconds / STEP_S).round)
-        .map { |i| (i * STEP_S).round(1) }
+      (0..(seconds / step_s).round)
+        .map { |i| (i * step_s).round(1) }
         .map { |t| { 't_s' => t }.merge(placed(STILL.merge(yield(t)).slice(*columns))) }
     @csv =
       [rows.first.keys.join(','), *rows.map { |row| row.values.map { |v| v&.round(8) }.join(',') }].join("\n") << "\n"

@@ -4,45 +4,37 @@
 # now, and the band has names of its own. `power_on_s` counts from levelling.
 class RangesOfMeasures < ActiveRecord::Migration[7.2]
   def up
-    rewrite do |measure|
-      off = measure['uncertainty']
-      range = measure['value'] && off ? [measure['value'] - off, measure['value'] + off] : [nil, nil]
-      measure.except('low', 'high').merge('band_low' => measure['low'], 'band_high' => measure['high'],
-                                          'low' => range[0], 'high' => range[1])
-    end
-    power_on(-1)
+    each_proposal { |proposal| power_on(rewritten(proposal) { |measure| ranged(measure) }, -1) }
   end
 
   def down
-    power_on(1)
-    rewrite do |measure|
-      measure.except('low', 'high', 'band_low', 'band_high').merge('low' => measure['band_low'],
-                                                                   'high' => measure['band_high'])
-    end
+    each_proposal { |proposal| rewritten(power_on(proposal, 1)) { |measure| banded(measure) } }
   end
 
   private
 
+  def ranged(measure)
+    off = measure['uncertainty']
+    range = measure['value'] && off ? [measure['value'] - off, measure['value'] + off] : [nil, nil]
+    measure.merge('band_low' => measure['low'], 'band_high' => measure['high'], 'low' => range[0], 'high' => range[1])
+  end
+
+  def banded(measure) =
+    measure.except('band_low', 'band_high').merge('low' => measure['band_low'], 'high' => measure['band_high'])
+
+  def rewritten(proposal, &) =
+    proposal.merge('measures' => proposal.fetch('measures', {}).transform_values(&))
+
+  def power_on(proposal, sign)
+    level = proposal.dig('events', 'level_s')
+    measure = proposal.dig('measures', 'power_on_s')
+    return proposal unless level && measure && measure['value']
+
+    moved = %w[value low high].to_h { |key| [key, measure[key] && (measure[key] + (sign * level)).round(3)] }
+    proposal.merge('measures' => proposal['measures'].merge('power_on_s' => measure.merge(moved)))
+  end
+
   # In turn, so that a school with many does not hold all of them at once.
-  def rewrite(&block)
-    each_proposal do |proposal|
-      proposal.merge('measures' => proposal.fetch('measures', {}).transform_values(&block))
-    end
-  end
-
-  def power_on(sign)
-    each_proposal do |proposal|
-      level = proposal.dig('events', 'level_s')
-      measure = proposal.dig('measures', 'power_on_s')
-      next proposal unless level && measure && measure['value']
-
-      moved = measure.merge(%w[value low high].to_h do |key|
-        [key, measure[key] && (measure[key] + (sign * level)).round(3)]
-      end)
-      proposal.merge('measures' => proposal['measures'].merge('power_on_s' => moved))
-    end
-  end
-
   def each_proposal
     ids = select_values('SELECT id FROM attempts')
     ids.each do |id|

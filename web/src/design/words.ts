@@ -22,6 +22,10 @@ export const gatePlace = ({ title, height_ft }: { title: string; height_ft: numb
 
 export const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1).replaceAll('_', ' ')
 
+/** How an attempt ended, where it did not go on to its end. */
+const RESULTS: Record<string, string> = { go_around: 'went around', abandoned: 'given up on the ground' }
+export const resultWord = (result: string): string | undefined => RESULTS[result]
+
 export const GRADE_WORDS = [
   'Taken over',
   'Assisted or far out',

@@ -4,7 +4,7 @@ import { useSortie } from '../api/queries'
 import { useAttempts } from '../api/review'
 import { GradeGlyph } from '../design/GradeGlyph'
 import { Failed, Loading } from '../design/States'
-import { capital, fullDayOf } from '../design/words'
+import { capital, fullDayOf, resultWord } from '../design/words'
 
 /** The flight in plain words for the student to take home: what to do next time first, then each attempt. */
 export function DebriefPage() {
@@ -64,12 +64,12 @@ function nextOf(attempts: Attempt[]): string | undefined {
 
 function One({ attempt }: { attempt: Attempt }) {
   const fault = attempt.fault_details?.[0]
+  const ended = resultWord(attempt.result)
   return (
     <>
       <h2 className="m-0 text-lg font-bold">
         Attempt {attempt.position}
-        {attempt.result === 'go_around' ? ': went around' : ''}
-        {attempt.result === 'abandoned' ? ': given up on the ground' : ''}
+        {ended ? `: ${ended}` : ''}
         {attempt.counts ? '' : ': does not count'}
       </h2>
       {attempt.shown !== 'all' ? (

@@ -42,9 +42,8 @@ module Fujin
       # @param errors [Stratified]
       # @return [Attempt]
       def moved(signals, errors)
-        @errors = errors
-        times = moved_times
-        events = moved_events(times, signals)
+        times = moved_times(errors)
+        events = moved_events(times, signals, errors)
         times = times.merge(@attempt.event(:contact_s) => events[:contact_s]) if events[:contact_s]
         at = ->(time) { times.fetch(time, time).clamp(signals.start_s, signals.end_s) }
         phases = @attempt.phases.map { |p| p.with(start_s: at.call(p.start_s), end_s: at.call(p.end_s)) }
@@ -58,15 +57,16 @@ module Fujin
         Math.sqrt((rule**2) + ((share * @signals.native_step_s)**2) + more.sum { |s| s**2 })
 
       # Seconds by which one is off this time.
-      def off(source, *rule) = nine_of_ten(*rule) / Recordings::Rerecorded::NINE_OF_TEN * @errors.deviate(source)
+      def off(errors, source, *rule) =
+        nine_of_ten(*rule) / Recordings::Rerecorded::NINE_OF_TEN * errors.deviate(source)
 
       # Each boundary with where it is put; never past the next one.
-      def moved_times
+      def moved_times(errors)
         starts = @attempt.phases.to_h do |p|
-          [p.start_s, p.start_s + off("start of #{p.id}", *STARTS.fetch(p.id, OTHERWISE), *more_s(p))]
+          [p.start_s, p.start_s + off(errors, "start of #{p.id}", *STARTS.fetch(p.id, OTHERWISE), *more_s(p))]
         end
-        ends = @attempt.phases.to_h { |p| [p.end_s, p.end_s + off("end of #{p.id}", *OTHERWISE)] }
-        finish = { @attempt.end_s => @attempt.end_s + off('end', *OTHERWISE) }
+        ends = @attempt.phases.to_h { |p| [p.end_s, p.end_s + off(errors, "end of #{p.id}", *OTHERWISE)] }
+        finish = { @attempt.end_s => @attempt.end_s + off(errors, 'end', *OTHERWISE) }
         moved = finish.merge(ends, starts).sort
         moved.each_cons(2) { |before, after| after[1] = [after[1], before[1] + (0.2 * (after[0] - before[0]))].max }
         moved.to_h
@@ -79,22 +79,22 @@ module Fujin
       end
 
       # Those that are a boundary move with it.
-      def moved_events(times, signals)
+      def moved_events(times, signals, errors)
         moved = @attempt.events.to_h do |name, value|
           next [name, value] unless value.is_a?(Float) && name.end_with?('_s')
 
           more = name == :power_on_s && !@signals.signal?(:ne) ? [WITHOUT_ENGINE_RPM_S] : []
-          [name, times.fetch(value) { value + off(name, *MOMENTS.fetch(name, OTHERWISE), *more) }]
+          [name, times.fetch(value) { value + off(errors, name, *MOMENTS.fetch(name, OTHERWISE), *more) }]
         end
-        @attempt.event(:contact) ? moved.merge(contact_again(signals)) : moved
+        @attempt.event(:contact) ? moved.merge(contact_again(signals, errors)) : moved
       end
 
-      def contact_again(signals)
+      def contact_again(signals, errors)
         at = @attempt.event(:contact_s) or return {}
         found = Contact.find(signals, at - NEAR_S, at + NEAR_S)
-        return { contact_s: at + off(:contact_s, *MOMENTS.fetch(:contact_s)) } unless found
+        return { contact_s: at + off(errors, :contact_s, *MOMENTS.fetch(:contact_s)) } unless found
 
-        { contact: found, contact_s: found.time_s + off(:contact_s, *CONTACT_AGAIN) }
+        { contact: found, contact_s: found.time_s + off(errors, :contact_s, *CONTACT_AGAIN) }
       end
     end
   end

@@ -68,14 +68,15 @@ module Fujin
       def judged(taker, manoeuvre, attempt)
         taken = taker.measures
         ranges = @ranges ? Spread.new(@signals, attempt, @context, manoeuvre, taker.targets).ranges(taken) : {}
-        Judging.new(@context, manoeuvre, taker.targets).judged(taken, ranges, barometer: @signals.estimated?(:agl))
+        barometer = @signals.estimated?(:agl)
+        Judging.new(@context, manoeuvre, taker.targets, barometer: barometer).judged(taken, ranges)
       end
 
       # A gate missed and flown through is critical; one that led to a go-around is not.
       def with_missed_gate(measures, attempt)
         return measures if attempt.result == :go_around
 
-        measures.transform_values { |m| m.id.start_with?('gate_') && m.verdict == 'out' ? m.with(critical: true) : m }
+        measures.transform_values { |m| m.gate? && m.verdict == 'out' ? m.with(critical: true) : m }
       end
 
       # A recovery under power that touches the ground is critical, whatever its lowest sample shows.

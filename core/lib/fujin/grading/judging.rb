@@ -12,19 +12,19 @@ module Fujin
 
       # @param context [Context], @param manoeuvre [Catalogue::Declaration]
       # @param targets [Hash{String => Float}] what the names in the rules stand for today
-      def initialize(context, manoeuvre, targets)
+      # @param barometer [Boolean] whether heights over the ground are a barometer's
+      def initialize(context, manoeuvre, targets, barometer:)
         @context = context
         @manoeuvre = manoeuvre
         @targets = targets
+        @barometer = barometer
       end
 
       # @param measures [Hash{String => Measure}] as taken
       # @param ranges [Hash{String => Array(Float, Float)}] 5 and 95 % of them, where they are known
       # @return [Hash{String => Measure}]
-      def judged(measures, ranges, barometer:)
-        @barometer = barometer
+      def judged(measures, ranges) =
         measures.to_h { |id, measure| [id, measure.recorded? ? judge(measure, ranges[id]) : measure] }
-      end
 
       private
 

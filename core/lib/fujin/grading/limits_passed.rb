@@ -19,8 +19,7 @@ module Fujin
 
       # @return [FoundFault, nil] of all that were passed: the standard's own, and the aircraft's, each said once
       def exceeded_limit
-        # A gate that was missed is critical too, and no limit of the aircraft.
-        critical = @measures.values.select { |m| m.critical && !m.id.start_with?('gate_') }
+        critical = @measures.values.select { |m| m.critical && !m.gate? }
         told = critical.reject { |m| m.id == 'recovery_min_height_ft' && @attempt.touched_in_recovery?(@signals) }
         said = ->(word) { critical.any? { |m| m.id.include?(word) } }
         passed = [

@@ -26,6 +26,8 @@ module Fujin
         }
       ) do
         def recorded? = verdict != 'not_recorded'
+        # Taken at the gate, which is no limit of the aircraft.
+        def gate? = id.start_with?('gate_')
         def judged? = Standard::VERDICTS.include?(verdict)
 
         # The least and the largest that it may have been; the value itself where no range is known.

@@ -13,24 +13,26 @@ module Fujin
 
       # `boundaries`: errors of a phase's beginning, s, by phase. `inside`: by measure, whether what was flown lies in
       # its printed range and by how much the measure is off.
-      attr_reader(*COUNTS, :boundaries, :inside)
+      attr_reader :counts, :boundaries, :inside
+
+      COUNTS.each { |name| define_method(name) { counts.fetch(name) } }
 
       def initialize
-        @flights = @found = @there = @made_up = @graded = @planted = @named = @named_first = @clean = @accused = 0
+        @counts = COUNTS.to_h { |name| [name, 0] }
         @boundaries = {}
         @inside = {}
       end
 
       # @param flight [KnownFlight], @param proposals [Array<Grading::Proposal>] what was made of it
       def add(flight, proposals)
-        @flights += 1
-        @graded += proposals.size
+        counts[:flights] += 1
+        counts[:graded] += proposals.size
         flown = flight.truth.select { |one| one.attempt.manoeuvre == flight.manoeuvre.id }
-        @there += flown.size
-        @made_up += proposals.count { |one| flight.truth.none? { |known| same?(known, one) } }
+        counts[:there] += flown.size
+        counts[:made_up] += proposals.count { |one| flight.truth.none? { |known| same?(known, one) } }
         flown.each do |known|
           one = proposals.find { |proposal| same?(known, proposal) } or next
-          @found += 1
+          counts[:found] += 1
           compare(known, one)
         end
         count_faults(flight, proposals.select { |one| one.attempt.manoeuvre == flight.manoeuvre.id })
@@ -54,7 +56,7 @@ module Fujin
       def self.together(others) = others.each_with_object(new) { |one, all| all.join(one) }
 
       def join(other)
-        COUNTS.each { |name| instance_variable_set(:"@#{name}", public_send(name) + other.public_send(name)) }
+        counts.merge!(other.counts) { |_, mine, theirs| mine + theirs }
         other.boundaries.each { |phase, errors| (boundaries[phase] ||= []).concat(errors) }
         other.inside.each { |id, pairs| (inside[id] ||= []).concat(pairs) }
       end
@@ -85,12 +87,12 @@ module Fujin
         names = proposals.flat_map { |one| one.faults.map(&:id) }
         flown = flight.truth.flat_map { |one| one.faults.map(&:id) }
         if flight.clean?
-          @clean += 1
-          @accused += 1 if (names - flown).any?
+          counts[:clean] += 1
+          counts[:accused] += 1 if (names - flown).any?
         elsif proposals.any?
-          @planted += 1
-          @named += 1 if names.intersect?(flight.faults.keys)
-          @named_first += 1 if flight.faults.key?(names.first)
+          counts[:planted] += 1
+          counts[:named] += 1 if names.intersect?(flight.faults.keys)
+          counts[:named_first] += 1 if flight.faults.key?(names.first)
         end
       end
 

@@ -58,14 +58,15 @@ module Fujin
 
       private
 
-      def run
-        @run ||= begin
-          @faults = @faulty ? drawn_fault : {}
-          @manoeuvre.pilot.call(conditions(@wind), house: @house, height_ft: nil, course_deg: COURSE_DEG, settings: {},
-                                                   faults: @faults, air_seed: @seed).run
-        rescue InvalidInput
-          retry
-        end
+      def run = @run ||= drawn_faults.lazy.filter_map { |faults| flown(faults) }.first
+
+      # @return [Flight::Run, nil] nil where this pilot cannot fly the fault on this plan
+      def flown(faults)
+        @faults = faults
+        @manoeuvre.pilot.call(conditions(@wind), house: @house, height_ft: nil, course_deg: COURSE_DEG, settings: {},
+                                                 faults: faults, air_seed: @seed).run
+      rescue InvalidInput
+        raise if faults.empty?
       end
 
       def rows = @rows ||= recorder(rate_hz: 10.0, noise: 1.0).rows(run)
@@ -91,9 +92,12 @@ module Fujin
                  speed_kt: [@wind.speed_kt + (1.2 * NormalRandom.draw(random)), 0.0].max, gust_kt: nil)
       end
 
-      def drawn_fault
-        name = (@manoeuvre.faults.map(&:id) & SIZES.keys).sample(random: @random)
-        { name => @random.rand(SIZES.fetch(name)).round(2) }
+      # One each, in the order in which they are tried; none of them at the last.
+      def drawn_faults
+        return [{}] unless @faulty
+
+        names = (@manoeuvre.faults.map(&:id) & SIZES.keys).shuffle(random: @random)
+        [*names.map { |name| { name => @random.rand(SIZES.fetch(name)).round(2) } }, {}]
       end
 
       def graded(recording, wind, ranges:)

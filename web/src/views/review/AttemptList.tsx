@@ -1,6 +1,7 @@
 import { clsx } from 'clsx'
 import type { Attempt } from '../../api/client'
 import { GradeGlyph } from '../../design/GradeGlyph'
+import { resultWord } from '../../design/words'
 
 interface Props {
   attempts: Attempt[]
@@ -67,8 +68,8 @@ function level(attempt: Attempt): number | null {
 
 function summary(attempt: Attempt): string {
   if (!attempt.counts) return 'does not count'
-  if (attempt.result === 'go_around') return 'went around'
-  if (attempt.result === 'abandoned') return 'given up on the ground'
+  const ended = resultWord(attempt.result)
+  if (ended) return ended
   if (attempt.shown === 'self_grade_first') return 'your grade first'
   if (attempt.shown === 'name_fault_first') return 'name the fault first'
   const fault = attempt.fault_details?.[0]?.title ?? 'no fault named'

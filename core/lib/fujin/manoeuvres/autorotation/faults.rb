@@ -41,7 +41,7 @@ module Fujin
           held = held(id)
           return false unless held && NAMED.include?(held.verdict)
           return false if held.verdict == 'marginal' && held.could_be_in?
-          return false if id.start_with?('gate_') && flaring_at_gate?
+          return false if held.gate? && flaring_at_gate?
 
           true
         end

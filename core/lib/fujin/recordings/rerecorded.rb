@@ -141,7 +141,7 @@ module Fujin
         return nil unless @base.wind
 
         spread = Math.hypot(WIND_KT, WIND_SHARE * @base.wind.speed_kt) * Quantities::KT
-        mean_wind([@base.wind.vector.zip(%i[wind_north wind_east]).map { |part, way| part + off(spread, way) }])
+        WindFound.mean([@base.wind.vector.zip(%i[wind_north wind_east]).map { |part, way| part + off(spread, way) }])
       end
     end
   end

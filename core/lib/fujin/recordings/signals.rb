@@ -7,12 +7,13 @@ module Fujin
     #
     # Each signal is an array of floats (NaN where not recorded), or absent; `estimated?` tells the derived ones.
     class Signals
+      include Sampled
+
       LONGEST_GAP_S = Gaps::LONGEST_S
       SLOWEST_HZ = 5.0
       FASTEST_HZ = 50.0
       # Half the time that these readings are a mean of.
       SMOOTHED_S = { nr: 0.2, pitch: 0.2, roll: 0.2, heading: 0.2, ias: 0.5 }.freeze
-      UP_TO_S = 0.5
       # Half the time of the mean, and of the rate, that a sink is made of; for heights that tremble by over a foot.
       SINK_S = [0.3, 0.4].freeze
       ROUGH_SINK_S = [1.0, 1.0].freeze
@@ -51,60 +52,10 @@ module Fujin
       def [](name) = @signals[name]
       def signal?(name) = @signals.key?(name)
       def estimated?(*names) = names.any? { |name| @estimated[name] }
-      # Can a moment of the day be found in it?
-      def clocked? = !recording.clock_s.nil?
-      # Recording time of a moment, seconds since 1970.
-      def at_clock(epoch_s) = epoch_s - recording.clock_s
       def reason(name) = @reasons[name] || "#{name} is not in the file"
-      def time(index) = start_s + (index * step_s)
-      def end_s = time(size - 1)
-      def index(time_s) = ((time_s - start_s) / step_s).round.clamp(0, size - 1)
 
-      # Value at a time by straight line; NaN outside or where not recorded.
-      def at(name, time_s)
-        values = self[name]
-        return Float::NAN unless values
-
-        place = (time_s - start_s) / step_s
-        lower = place.floor
-        return Float::NAN if lower.negative? || lower > size - 1
-        return values[lower] if lower == size - 1
-
-        values[lower] + ((values[lower + 1] - values[lower]) * (place - lower))
-      end
-
-      # Value that it came to at a moment after which it is another, such as a contact: where a line through the last
-      # half second before leads to, nothing smoothed across. NaN where too little was recorded.
-      def up_to(name, time_s)
-        values = self[name] or return Float::NAN
-        values = @unsmoothed.fetch(name, values)
-        from = [((time_s - UP_TO_S - start_s) / step_s).ceil, 0].max
-        to = [((time_s - start_s) / step_s).floor, size - 1].min
-        known = (from..to).reject { |i| values[i].nan? }
-        return at(name, time_s) if known.size < 3
-
-        line = Smoothing.fit(known.map { |i| time(i) - time_s }, known.map { |i| values[i] }, 1)
-        line ? line[0] : at(name, time_s)
-      end
-
-      # Samples from one time to another, NaN left out.
-      def window(name, from_s, to_s)
-        values = self[name]
-        return [] if values.nil? || to_s < from_s
-
-        values[index(from_s)..index(to_s)].reject(&:nan?)
-      end
-
-      # Share of a stretch in which a signal was recorded, 0 to 1.
-      def coverage(name, from_s, to_s)
-        values = self[name]
-        return 0.0 if values.nil? || to_s < from_s
-
-        part = values[index(from_s)..index(to_s)]
-        part.count { |v| !v.nan? } / part.size.to_f
-      end
-
-      def samples(seconds) = (seconds / step_s).round
+      # Ground speed worked out from positions trembles with them.
+      def standing_kt = estimated?(:gs) ? 3.0 : 1.0
 
       # How far heights may be off all through a recording, ft, where they are not a height above the ground.
       def height_room_ft = estimated?(:agl) ? Rerecorded::BAROMETER_FT : 0.0
@@ -186,7 +137,7 @@ module Fujin
       def derive(wind)
         derive_track
         derive_height
-        choose_wind(wind)
+        @wind, @wind_source = WindFound.new(self, @atmosphere).find(wind)
         derive_airspeed
         derive_sink
         derive_slow_airspeed
@@ -200,59 +151,14 @@ module Fujin
         unless signal?(:agl)
           if signal?(:alt) && @elevation_ft
             @signals[:agl] = estimate(:agl, @signals[:alt].map { |v| v - @elevation_ft })
-          elsif signal?(:alt) && (ground = ground_altitude)
+          elsif signal?(:alt) && (ground = GroundLevel.new(self).altitude_ft)
             @signals[:agl] = estimate(:agl, @signals[:alt].map { |v| v - ground })
           else
             @reasons[:agl] = 'height above ground is not in the file, and it cannot be had from altitude without the ' \
               'site elevation or a stop on the ground'
           end
         end
-        @agl_zero_ft = agl_zero
-      end
-
-      # Ground speed worked out from positions trembles with them.
-      def standing_kt = estimated?(:gs) ? 3.0 : 1.0
-
-      # Altitude while standing still on the ground: lowest quarter of the stops of 3 s or more.
-      def ground_altitude
-        return nil unless signal?(:gs)
-
-        still = stretches(samples(3.0)) { |i| @signals[:gs][i] < standing_kt }
-        levels =
-          still.map do |from, to|
-            Quantities.median(@signals[:alt][from..to].reject(&:nan?).then { |a| a.empty? ? [Float::INFINITY] : a })
-          end
-        levels.reject(&:infinite?).min
-      end
-
-      # What the height channel shows on the ground, so that contact can be told: median of stops with the collective
-      # down (a hover stands still too), or near zero where the collective was not recorded.
-      def agl_zero
-        return 0.0 unless signal?(:agl) && signal?(:gs)
-
-        agl = @signals[:agl]
-        collective = @signals[:collective]
-        still =
-          stretches(samples(2.0)) do |i|
-            @signals[:gs][i] < standing_kt && agl[i].abs < 15.0 && (collective ? collective[i] < 5.0 : agl[i].abs < 2.5)
-          end
-        values = still.flat_map { |from, to| agl[from..to] }.reject(&:nan?)
-        values.empty? ? 0.0 : Quantities.median(values)
-      end
-
-      # Runs of samples for which the block holds, at least `least` long, as [first, last].
-      def stretches(least)
-        found = []
-        from = nil
-        (0..size).each do |i|
-          if i < size && yield(i)
-            from ||= i
-          else
-            found << [from, i - 1] if from && i - from >= least
-            from = nil
-          end
-        end
-        found
+        @agl_zero_ft = GroundLevel.new(self).agl_zero_ft
       end
 
       def derive_track
@@ -272,48 +178,6 @@ module Fujin
         east = Smoothing.rate(Smoothing.mean(north_east.map(&:last), half), step_s)
         track = north.zip(east).map { |n, e| Math.hypot(n, e) < 0.8 ? Float::NAN : Math.atan2(e, n) / Quantities::DEG }
         [north.zip(east).map { |n, e| Math.hypot(n, e) / Quantities::KT }, Smoothing.unwrap(track)]
-      end
-
-      def choose_wind(given)
-        @wind, @wind_source =
-          if given then [given, :given]
-          elsif (file = file_wind) then [file, :file]
-          elsif (drift = drift_wind) then [drift, :drift]
-          end
-      end
-
-      def file_wind
-        speeds = recording['wind_kt']
-        directions = recording['wind_from_deg']
-        return nil unless speeds && directions
-
-        pairs = speeds.zip(directions).reject { |pair| pair.any?(&:nan?) }
-        pairs.empty? ? nil : mean_wind(pairs.map { |speed, from| Wind.new(from_deg: from, speed_kt: speed).vector })
-      end
-
-      # Ground velocity less air velocity, while airspeed is trustworthy and the turn is gentle.
-      def drift_wind
-        return nil unless %i[ias gs track heading].all? { |name| signal?(name) }
-
-        vectors = (0...size).step([samples(0.5), 1].max).filter_map do |i|
-          ias, gs, track, heading = %i[ias gs track heading].map { |name| @signals[name][i] }
-          next if [ias, gs, track, heading].any?(&:nan?) || ias < 35.0
-
-          air = @atmosphere.true_speed(ias * Quantities::KT)
-          ground = gs * Quantities::KT
-          [(ground * Math.cos(track * Quantities::DEG)) - (air * Math.cos(heading * Quantities::DEG)),
-           (ground * Math.sin(track * Quantities::DEG)) - (air * Math.sin(heading * Quantities::DEG))]
-        end
-        vectors.size < 20 ? nil : mean_wind(vectors)
-      end
-
-      def mean_wind(vectors)
-        north = vectors.sum(&:first) / vectors.size
-        east = vectors.sum(&:last) / vectors.size
-        Wind.new(
-          from_deg: (Math.atan2(east, north) / Quantities::DEG) + 180.0,
-          speed_kt: Math.hypot(north, east) / Quantities::KT
-        )
       end
 
       # Without an airspeed channel: the wind triangle.

@@ -5,6 +5,8 @@ module Fujin
     # What to watch today, each with the number behind it and what to do about it. A check whose number the plan does
     # not have says nothing.
     class Cautions
+      include PowerCautions
+
       # Stage limits (settings of the house), knots.
       StageLimits = Value.define(:wind, :gust_spread, :crosswind, :tailwind)
       STAGE_LIMITS = {
@@ -112,61 +114,6 @@ module Fujin
           'mass',
           'limit',
           "#{(@conditions.mass_kg - top).ceil} kg over the greatest mass of #{top} kg: do not fly."
-        )
-      end
-
-      # Hovering at the end (or the beginning) is out of the question without the power for it.
-      def power
-        return [climb_power] unless @type.helicopter?
-
-        available = value('power_available_kw')
-        ige = value('hover_power_ige_kw')
-        oge = value('hover_power_oge_kw')
-        return [caution('power_ige', 'limit', 'The rotor cannot carry this load here: no hover.')] unless ige && oge
-
-        if available < ige
-          level = @declaration.hovers == 'none' ? 'caution' : 'limit'
-          return [caution('power_ige', level, hover_text('in ground effect', ige, available, NO_HOVER))]
-        end
-        return [] unless available < oge
-
-        level = @declaration.hovers == 'oge' ? 'limit' : 'caution'
-        [caution('power_oge', level, hover_text('out of ground effect', oge, available, LOW_HOVER_ONLY))]
-      end
-
-      # What is left to do without the power for a hover, by what the course is of.
-      NO_HOVER = { 'final' => 'no hover today, a run-on at most', 'take_off' => 'no take-off from a hover today',
-                   'hover' => 'no hover today', 'any' => 'no hover to come home to, plan a run-on' }.freeze
-      LOW_HOVER_ONLY = { 'final' => 'end low, and keep translational lift until in ground effect',
-                         'take_off' => 'stay in ground effect until climb speed, no vertical departure',
-                         'hover' => 'stay low', 'any' => 'the hover to come home to is a low one' }.freeze
-      private_constant :NO_HOVER, :LOW_HOVER_ONLY
-
-      def climb_power
-        climb = value('climb_fpm')
-        return nil if climb && climb > 200
-
-        text = climb ? "Full power climbs #{climb.round} ft/min, 200 wanted" : 'Full power does not hold height'
-        caution('climb', 'limit', "#{text} today: less load, a cooler hour, or don't go.")
-      end
-
-      def hover_text(where, needed, available, advice) =
-        "Hover #{where}: #{needed.round(1)} kW needed, #{available.round(1)} available: " \
-          "#{advice.fetch(@declaration.course_of)}."
-
-      # The house's least power margin for this manoeuvre.
-      def power_margin
-        wanted = @declaration.least_power_margin_pct
-        name = @declaration.hovers == 'oge' ? 'power_margin_pct' : 'power_margin_ige_pct'
-        margin = value(name)
-        return nil if wanted.nil? || margin.nil? || margin.negative? || margin >= wanted
-
-        where = @declaration.hovers == 'oge' ? 'out of' : 'in'
-        caution(
-          'power_margin',
-          'limit',
-          "Power margin #{margin.round(1)} % #{where} ground effect, #{wanted} % wanted: less fuel, a cooler hour, " \
-            'or another exercise.'
         )
       end
 

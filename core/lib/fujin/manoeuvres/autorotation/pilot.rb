@@ -7,9 +7,8 @@ module Fujin
       # the turns onto the final course if there are any, flare, then a power recovery to a hover or a cushioned
       # touchdown.
       class Pilot
-        include Flight::Piloting
+        include FlareHands
 
-        LEVEL_HEIGHT_M = 2.6
         # A low airspeed is held for so long; then the nose goes down no further than this until the glide's is back
         # (SpeedRecovery).
         SLOW_HELD_S = 8.0
@@ -17,45 +16,9 @@ module Fujin
         NOSE_DOWN_RAD = 20.0 * Quantities::DEG
         CLOSED = Flight::Controls.new(0.0, 0.0, 0.0, 0.0, 0.0, false).freeze
 
-        # Gains and thresholds of the flare and the recovery, fitted to clean flights of the shipped types: levelled at
-        # 6 to 9 ft and under 30 kt, rotor rpm inside the power-off band, touchdown under 200 ft/min.
-        FLARE_LATER_S = 0.1
-        # Sink left at the levelling height; how the glide's is shed on the way to it.
-        FLARED_SINK_M_S = 1.0
-        FLARE_SHAPE = 2.6
-        FLARE_GAIN = 0.075
-        FLARE_DAMPING = 0.03
-        FLARE_RAD = 0.235
-        FLARE_RANGE_RAD = [0.11, 0.292].freeze
-        # Slower than this there is little left to flare with, or, against a strong wind, to stop.
-        LEVELLED_M_S = 8.0
-        STOPPED_M_S = 3.0
-        LEVELLED_RAD = 0.06
-        LEVELLED_RANGE_RAD = [-0.05, 0.15].freeze
-        LEVEL_M_S = 11.5
-        LEVEL_BELOW_M = 5.0
-        # The throttle is opened once rotor rpm falls again, at a speed from which a hover is near.
-        PAST_PEAK_PCT = 0.5
-        JOINED_M_S = 17.0
-        STOPPING_GAIN = 0.055
-        STOPPING_RAD = [-0.05, 0.13].freeze
-        CUSHION_PITCH_RAD = 0.03
-        HOVER_SINKS_M_S = [-1.0, 1.2].freeze
-        LOWERED_AFTER_S = 0.8
-        LOW_M = 12.0
         # Rotor rpm after the entry: brought back to this first, for so long.
         COME_BACK_PCT = 99.0
         COMING_BACK_S = 5.0
-        CHECK_RAD = 0.05
-        # In the flare rotor rpm is held so far below the band's top.
-        BELOW_TOP_PCT = 4.5
-        FLARE_ROTOR_GAIN = 0.009
-        # A last check of the sink with the ground near.
-        LAST_M = 6.0
-        LAST_M_S = 16.0
-        LAST_SINK_M_S = 1.6
-        LAST_GAIN = 0.02
-
         attr_reader :phase
 
         # @param spot [Array(Float, Float), nil] through which the final line runs; nil, wherever the last turn ends
@@ -206,21 +169,6 @@ module Fujin
           @throttle_open = false
         end
 
-        # So late that the flare's start, which is counted half a second before the pitch shows
-        # (docs/reference/boundaries.md), lies near the flare height.
-        def flare_trigger_m = @task.flare_height_m - (FLARE_LATER_S * @sink)
-
-        def finish_flare
-          recovering = @task.ending == :power_recovery
-          @throttle_open = true if recovering && @rotor_peak - @model.rotor_pct > PAST_PEAK_PCT &&
-            (@speed < JOINED_M_S || stopped?)
-          level = @height <= LEVEL_HEIGHT_M || ((@speed <= LEVEL_M_S || stopped?) && @height < LEVEL_BELOW_M)
-          return unless level
-
-          @throttle_open = recovering
-          @phase = recovering ? :recovery : :cushion
-        end
-
         def pitch_command(dt)
           case @phase
           when :setup then hold_speed(@task.entry_speed_kt, @level.disc_pitch_rad, dt)
@@ -246,22 +194,6 @@ module Fujin
           ].max
         end
 
-        def stopped? = @ground_along < STOPPED_M_S
-
-        # Sink that sheds the glide's sink evenly with height down to the levelling height, m/s.
-        def flare_sink
-          fraction = ((@height - LEVEL_HEIGHT_M) / (@task.flare_height_m - LEVEL_HEIGHT_M)).clamp(0.0, 1.0)
-          FLARED_SINK_M_S + ((@restored.sink - FLARED_SINK_M_S) * (fraction**FLARE_SHAPE))
-        end
-
-        # One firm flare: pitch for that sink, with a damping look at how fast it changes.
-        def flare_pitch
-          lift = (FLARE_GAIN * (@sink - flare_sink)) + (FLARE_DAMPING * @sink_rate)
-          full = (FLARE_RAD + lift).clamp(*FLARE_RANGE_RAD)
-          full = (LEVELLED_RAD + lift).clamp(*LEVELLED_RANGE_RAD) if @speed < LEVELLED_M_S || stopped?
-          @restored.pitch + (@task.flare_gain * (full - @restored.pitch))
-        end
-
         def collective_command(dt)
           case @phase
           when :setup then @level.collective_rad + keep_height(@task.entry_height_m)
@@ -280,38 +212,6 @@ module Fujin
           error = @model.rotor_pct - target
           @collective_check = (@collective_check + (ROTOR_INTEGRAL * error * dt)).clamp(0.0, CHECK_RAD)
           [@task.collective_floor_rad + @collective_check + (ROTOR_GAIN * error), @task.collective_floor_rad].max
-        end
-
-        def flare_collective
-          top = @model.type.power_off_band[1] - BELOW_TOP_PCT
-          check = @collective_check + (FLARE_ROTOR_GAIN * (@model.rotor_pct - top))
-          check += (LAST_GAIN * (@sink - LAST_SINK_M_S)).clamp(0.0, CHECK_RAD) if last?
-          [@task.collective_floor_rad + check, @task.collective_floor_rad].max
-        end
-
-        # Levelling, with the ground near.
-        def last? = @height < LAST_M && @speed < LAST_M_S
-
-        def hover_collective
-          wanted = (HOVER_SINK_PER_M * (@height - @task.hover_height_m)).clamp(*HOVER_SINKS_M_S)
-          hover_trim + (HOVER_GAIN * (@sink - wanted))
-        end
-
-        # Collective of a hover over the ground in this wind.
-        def hover_trim
-          @hover_trim ||=
-            begin
-              wind_kt = @trim.atmosphere.equivalent_speed(Math.hypot(*@model.wind_here)) / Quantities::KT
-              @trim.at(wind_kt, 0.0, height_m: @task.hover_height_m).collective_rad
-            end
-        end
-
-        # Spends the rotor's energy so that the sink is small when the skids meet the ground.
-        def cushion(dt)
-          stood_s = @model.on_ground ? @model.time_s - @model.contact[:time_s] : 0.0
-          return @task.collective_floor_rad if stood_s > LOWERED_AFTER_S
-
-          cushioned(@task.cushion_gain, @task.collective_floor_rad, dt)
         end
 
         def low? = %i[recovery cushion].include?(@phase) || (@phase == :flare && @height < LOW_M)

@@ -6,11 +6,12 @@ module Fujin
       # Plans a gyroplane's prerotation and take-off roll: rotor rpm against airspeed with the flap region and the
       # traps.
       class TakeOffPlan < Planning::ManoeuvrePlan
+        include TakeOffCautions
+
         def self.declaration = GyroTakeOff
 
         # Rotor rpm lost rolling from the hold to the line, points.
         HOLD_LOSS_PCT = 8.0
-        STOP_MARGIN_DEG = 3.0
         CLIMB_FT = 50.0
         # A student's climb begins so much before the climb speed, or after it, 5 to 95 %. Chosen.
         EARLY_KT = 2.0
@@ -258,55 +259,6 @@ module Fujin
             .take_while { |m| m.ias_kt < 50.0 }
             .map { |m| [m.ias_kt, m.rotor_pct] }
         end
-
-        def own_cautions
-          found = [
-            caution(
-              'flap',
-              'caution',
-              'At the first flap: stick forward, throttle closed, abandon. Never pull back into it.'
-            ),
-            caution('porpoising', 'caution', Plan::PORPOISING),
-            under_minimum,
-            flap_margin,
-            abandoned
-          ].compact
-          if headwind_kt > 12
-            found << caution(
-              'headwind_spin',
-              'note',
-              "#{headwind_kt.round} kt on the nose turns the rotor by itself: stick into wind, until it has stopped."
-            )
-          end
-          found
-        end
-
-        def under_minimum
-          return nil unless released_pct < minimum_pct
-
-          caution(
-            'prerotation',
-            'limit',
-            "Rotor rpm at release is #{released_pct.round} %, #{minimum_pct.round} % wanted, " \
-              "#{(minimum_pct - released_pct).ceil} points short: prerotate " \
-              "more#{' on the runway' if @house['prerotation_at'] == 'hold'}."
-          )
-        end
-
-        def flap_margin
-          margin = @type.fetch('flap_limit_deg') - roll.max(:flap_deg)
-          return nil if !roll.lifted_off? || margin >= STOP_MARGIN_DEG
-
-          caution(
-            'flap_margin',
-            'limit',
-            "Flapping reaches #{roll.max(:flap_deg).round(1)}°, within #{margin.round(1)}° of the limit, " \
-              "#{STOP_MARGIN_DEG}° wanted: more prerotation."
-          )
-        end
-
-        def abandoned =
-          roll.lifted_off? ? nil : caution('abandoned', 'limit', "This take-off is abandoned: #{roll.abandoned}.")
       end
     end
   end

@@ -69,7 +69,7 @@ module Fujin
                   '--elevation-ft 0, --height-ft 1000,',
                 '            --course DEG, --stage early|solo|test|instructor, --set NAME=VALUE',
                 'grade:      --headings FILE.yml (a list of heading, channel, unit, for a device with its own), ' \
-                  '--gate-ft 100, --house FILE.yml,',
+                  '--gate-ft 100, --house FILE.yml, --standards FILE.yml,',
                 '            --exercise MANOEUVRE (what the flight was for: the planned figure, turns or angle it is ' \
                   'held to, with --spot and --course),',
                 '            --one-change (what it would have been without the first fault)',

@@ -24,6 +24,7 @@ module Fujin
         Lessons.context(
           conditions: @options.conditions,
           house: @options.house,
+          standards: @options.standards,
           stage: @options[:stage] || 'solo',
           spot: @options.spot,
           course_deg: @options[:course],

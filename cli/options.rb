@@ -39,6 +39,24 @@ module Fujin
 
     def wind = self[:wind] && Wind.parse(self[:wind], path: '--wind')
 
+    # A school's rules of `--standards FILE`, by manoeuvre and measure, in place of the usual ones.
+    # @return [Hash{String => Grading::Standard}] by manoeuvre
+    # @raise [InvalidInput] naming the file, the manoeuvre and the measure
+    def standards
+      return {} unless self[:standards]
+
+      given = YAML.safe_load_file(self[:standards])
+      unless given.is_a?(Hash)
+        raise InvalidInput, [{ path: self[:standards], message: 'expected rules by manoeuvre and measure' }]
+      end
+
+      given.to_h do |id, rules|
+        [id, Catalogue.find(id).standard.with(File.basename(self[:standards]).to_s, rules || {})]
+      end
+    rescue Psych::Exception => e
+      raise InvalidInput, [{ path: self[:standards], message: "is not readable as YAML: #{e.message}" }]
+    end
+
     # House settings of `--set` and `--house FILE`; other names of `--set` stay in #settings.
     def house
       from_file = self[:house] ? YAML.safe_load_file(self[:house]) : {}
@@ -105,7 +123,7 @@ module Fujin
     def define(parser)
       parser.on('--json') { @values[:json] = true }
       parser.on('--one-change') { @values[:one_change] = true }
-      %w[aircraft wind spot out house key headings exercise].each do |name|
+      %w[aircraft wind spot out house standards key headings exercise].each do |name|
         parser.on("--#{name} VALUE") { |v| @values[name.to_sym] = v }
       end
       %w[

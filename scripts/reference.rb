@@ -16,13 +16,19 @@ module Reference
     ## Verdicts
     Each measure is held to the limits of the student's stage (#{STAGES.join(', ')}), with the day's plan for what a limit names.
 
-    - `around`: polished within half the width of the target, in within it, marginal within one and a half. `percent_of`: the width
-      is a percentage of the target. With a side, only too low or only too high counts.
-    - `at_most`, `at_least`: in up to the limit; polished and marginal by the given steps.
-    - A value on a limit is inside it. A value whose uncertainty would carry it over a limit says so, and accuses nobody of a fault.
+    - *±*: polished within half the width of the target, in within it, marginal within one and a half. *± %*: the width is a
+      percentage of the target, where that is large enough to have one. With a side, only too low or only too high counts.
+    - *at most*, *at least*: in up to the limit; polished and marginal half of what the limit allows less and more, or as given.
+    - An amount is a number, one for each stage, or made of what the day's plan, the house method or the type gives.
+    - A value on a limit is inside it. Marginal, out and critical need all that the recording leaves open on the wrong side;
+      a verdict that another value in that range would turn says so, and accuses nobody of a fault.
     - A glide's rotor rpm inside its target's width but outside the type's band is marginal at best.
     - *critical*: a limit of the aircraft or a hazard, apart from how well it was flown.
-    - A measure without a rule is shown and not judged. Rows that are *planned only* wait for the sortie's plan.
+    - A measure is shown and never judged only where its standard says why. *With the exercise's plan only*: judged where the
+      sortie was for it.
+    - Faults that a measure shows are named where it is marginal or out: they have no other threshold.
+    - `grade --standards FILE.yml` takes other rules: by manoeuvre, then by measure, as the data files have them. A school sets
+      its own in *Method*, row by row, each with a reason; grades that were given stay as they are.
 
     ## Grades
     4 polished, 3 in, 2 marginal, 1 out. The least of a phase's measures gives its grade, and the measure that gave it is named
@@ -104,36 +110,21 @@ module Reference
     end
 
     def standards
-      files = Fujin::Catalogue.all.filter_map(&:standard).uniq.sort_by(&:version)
       page('Standards', "core/data/standards/usual.yml` and each family's `standards/", RULES,
-           tolerances('What is alike for every manoeuvre', Fujin::Grading::Standard.usual), files.map do |standard|
-             manoeuvres = Fujin::Catalogue.all.select { |d| d.standard == standard }.map { |d| "`#{d.id}`" }
-             own = standard.rules.reject { |id, rule| Fujin::Grading::Standard.usual.rules[id] == rule }
-             ['', tolerances(manoeuvres.join(', '), standard, own)]
-           end)
+           Fujin::Catalogue.all.map { |declared| ['', tolerances(declared)] })
     end
 
-    def tolerances(title, standard, rules = standard.rules)
-      ["## #{title} (#{standard.version})", '',
-       *table('measure', 'rule', *STAGES, 'also', rules.map { |id, rule| ["`#{id}`", *line(rule)] })]
+    def tolerances(declared)
+      standard = declared.standard
+      judged = declared.measure_ids.uniq.select { |id| standard.rules.key?(id) }
+      ["## `#{declared.id}` (#{standard.version})", '',
+       *table('measure', 'rule', *STAGES, 'also', judged.map { |id| ["`#{id}`", *line(standard.rules[id])] }),
+       *standard.shown.map { |id, why| ['', "`#{id}` is shown and never judged: #{why}."] }]
     end
 
     def line(rule)
-      sign = { 'around' => '±', 'percent_of' => '± % ', 'at_most' => '≤ ', 'at_least' => '≥ ' }.fetch(rule['rule'])
-      of = rule['target'] || rule['limit']
-      said = %w[rule target limit limits widths offsets]
-      [[rule['rule'].tr('_', ' '), of].compact.join(' '), *STAGES.each_index.map { |i| "#{sign}#{at(rule, i)}" },
-       rule.except(*said).map do |key, value|
-         value == true ? key.tr('_', ' ') : "#{key.tr('_', ' ')} #{value}"
-       end.join(', ')]
-    end
-
-    def at(rule, stage)
-      return rule['widths'][stage] if rule['widths']
-      return rule['limits'][stage] if rule['limits']
-
-      offset = rule.dig('offsets', stage).to_f
-      offset.zero? ? rule['limit'] : format('%<limit>s %<offset>+g', limit: rule['limit'], offset: offset)
+      row = Fujin::Grading::StandardRow.new(rule)
+      [row.sentence, *row.values.map { |v| "#{row.sign} #{v.to_s.delete_suffix('.0')}" }, row.steps.join(', ')]
     end
   end
 end

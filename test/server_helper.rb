@@ -55,7 +55,7 @@ module ServerHelp
   end
 
   def sortie(**fields)
-    Fujin::Sortie.create!(
+    Fujin::Sortie.plan!(
       {
         student: @student,
         instructor: @instructor,

@@ -104,9 +104,9 @@ class LimitsPassedTest < Minitest::Test
   end
 
   def test_a_contact_that_the_landing_gear_is_not_built_for
-    assert_match(/contact at 6\d\d ft.min: inspect the landing gear/, limit(landing(650.0)).evidence)
+    assert_match(/sink at contact 6\d\d ft.min: inspect the landing gear/, limit(landing(650.0)).evidence)
     assert_nil limit(landing(400.0))
-    # Over the 480 ft/min, but not with the whole of its 100.
+    # Over the 500 ft/min, but not with the whole of its 100.
     assert_nil limit(landing(520.0))
   end
 

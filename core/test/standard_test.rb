@@ -40,8 +40,8 @@ class StandardTest < Minitest::Test
     },
     %w[glide_ias_min_kt solo] => {
       80.0 => 'polished',
-      53.0 => 'in',
-      52.9 => 'marginal'
+      50.0 => 'in',
+      49.9 => 'marginal'
     },
     %w[collective_delay_s solo] => {
       1.0 => 'polished',
@@ -118,13 +118,13 @@ class StandardTest < Minitest::Test
     },
     %w[contact_sink_fpm solo] => {
       150.0 => 'polished',
-      250.0 => 'in',
-      350.0 => 'marginal',
-      351.0 => 'out'
+      275.0 => 'in',
+      375.0 => 'marginal',
+      376.0 => 'out'
     },
     %w[contact_sink_fpm instructor] => {
-      200.0 => 'in',
-      201.0 => 'marginal'
+      225.0 => 'in',
+      226.0 => 'marginal'
     },
     %w[contact_drift_kt instructor] => {
       1.5 => 'in',
@@ -168,7 +168,7 @@ class StandardTest < Minitest::Test
     band = standard.band('glide_ias_mean_kt', 'solo', TARGETS)
 
     assert_in_delta 14.0, band.room
-    assert_in_delta 200.0, standard.band('contact_sink_fpm', 'solo', TARGETS).room
+    assert_in_delta 225.0, standard.band('contact_sink_fpm', 'solo', TARGETS).room
   end
 
   def test_entry_height_is_judged_only_against_a_plan

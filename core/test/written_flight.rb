@@ -51,6 +51,7 @@ class WrittenFlight
     stage: 'solo',
     events: {},
     result: :completed,
+    ranges: true,
     **context
   )
     day = Fujin::Planning::Conditions.build(type: type, wind: wind)
@@ -68,7 +69,7 @@ class WrittenFlight
         **context
       )
     phases = cut.map { |id, (from, to)| { 'id' => id, 'start_s' => from, 'end_s' => to } }
-    Fujin::Grading::Recut.new(signals, about).propose(manoeuvre, phases, events: events, result: result)
+    Fujin::Grading::Recut.new(signals, about, ranges: ranges).propose(manoeuvre, phases, events: events, result: result)
   end
 
   private

@@ -57,7 +57,7 @@ module Fujin
       aircraft = @fleet.fetch(fields['aircraft'])
       student = @people.fetch(fields['student'])
       sortie =
-        Sortie.create!(
+        Sortie.plan!(
           student: student,
           instructor: @people.fetch(fields['instructor']),
           aircraft: aircraft,
@@ -79,7 +79,23 @@ module Fujin
           },
           **SPOT
         )
-      fly(sortie, fields, seed) unless fields['planned']
+      sortie.exercises.first.update!(planned_count: fields['count'], objective: fields['objective'])
+      more(fields).each_with_index { |one, i| add_exercise(sortie, one, i + 2) }
+      fly(sortie.reload, fields, seed) unless fields['planned']
+    end
+
+    # What is flown after the first exercise.
+    def more(fields) = fields.fetch('more', [])
+
+    def add_exercise(sortie, fields, position)
+      place = sortie.exercise.attributes.slice('spot_name', 'spot_lat_deg', 'spot_lon_deg', 'course_deg', 'house')
+      sortie.exercises.create!(
+        **place,
+        **fields.slice('manoeuvre', 'objective', 'height_ft'),
+        settings: fields.fetch('settings', {}),
+        planned_count: fields['count'] || fields['flights']&.size,
+        position: position
+      )
     end
 
     # As much fuel as the greatest mass allows with these two aboard, at most three quarters.
@@ -105,14 +121,15 @@ module Fujin
       flown = sortie.reload.attempts.to_a
       return teach(flown, fields['teaching']) if fields['teaching']
 
-      flown.each_with_index { |attempt, i| grade(attempt, i, fields) } unless fields['grade'] == false
-      flown.each { |attempt| second_opinion(attempt, fields['second']) } if fields['second']
+      asked = flown.select(&:asked?)
+      asked.each_with_index { |attempt, i| grade(attempt, i, fields) } unless fields['grade'] == false
+      asked.each { |attempt| second_opinion(attempt, fields['second']) } if fields['second']
       sign(sortie) if fields['sign']
     end
 
     def record(sortie, fields, seed)
       setting = SortieSetting.new(sortie)
-      faults = fields['flights'].map { |flight| flight.transform_values(&:to_f) }
+      faults = planted(fields)
       lesson =
         Lessons::FlownLesson.new(
           setting.conditions,
@@ -120,11 +137,12 @@ module Fujin
           origin: [SPOT[:spot_lat_deg], SPOT[:spot_lon_deg]],
           elevation_ft: SPOT[:elevation_ft],
           house: setting.house,
-          height_ft: sortie.height_ft,
+          height_ft: setting.exercise.height_ft,
           seed: seed,
           course_deg: COURSE_DEG,
-          manoeuvre: sortie.manoeuvre,
-          settings: sortie.settings
+          manoeuvre: setting.exercise.manoeuvre,
+          settings: setting.exercise.settings,
+          others: more(fields).map { |one| other(one) }
         )
       bytes = lesson.csv
       RecordingRow.create!(
@@ -136,9 +154,16 @@ module Fujin
       )
     end
 
+    def planted(fields) = fields['flights'].map { |flight| flight.transform_values(&:to_f) }
+
+    def other(fields) =
+      { manoeuvre: fields['manoeuvre'], settings: fields.fetch('settings', {}), height_ft: fields['height_ft'],
+        faults: planted(fields) }
+
     def taps(sortie, fields)
       start = sortie.off_at + 300
-      fields['flights'].each_index do |i|
+      flights = [fields, *more(fields)].sum { |one| one['flights'].size }
+      flights.times do |i|
         at = start + (i * 400)
         event(sortie, 'attempt', at, i + 1)
         help = fields.fetch('help', {})[i + 1]
@@ -238,7 +263,7 @@ module Fujin
     end
 
     def sign(sortie)
-      Signing.new(sortie.student, sortie.manoeuvre, sortie.instructor).sign(
+      Signing.new(sortie.student, sortie.manoeuvres.first, sortie.instructor).sign(
         id: SecureRandom.uuid,
         remark: 'Full touchdown, dual.',
         now: sortie.on_at + 3600

@@ -6,7 +6,7 @@ require_relative 'brief_picture'
 Prawn::Fonts::AFM.hide_m17n_warning = true # what its fonts lack is spelled out: LETTERS
 
 module Fujin
-  # One printable page for one exercise: picture, numbers, gates, set-up, cautions. PDF.
+  # A printable page for each exercise of a lesson: picture, numbers, gates, set-up, cautions. PDF.
   class BriefSheet
     INK = '1B2738'
     SOFT = '4C5868'
@@ -29,16 +29,17 @@ module Fujin
       "\u00a0" => ' '
     }.freeze
 
-    # @param sortie [Sortie], @param plan [Planning::Plan]
-    def initialize(sortie, plan)
+    # @param sortie [Sortie]
+    # @param plans [Hash{Exercise => Planning::Plan, Error}] in the lesson's order; an error where none can be made
+    def initialize(sortie, plans)
       @sortie = sortie
-      @plan = plan
+      @plans = plans
       @pdf =
         Prawn::Document.new(
           page_size: 'A4',
           margin: 36,
           info: {
-            Title: "#{sortie.declaration.title}, #{sortie.student.name}"
+            Title: "#{sortie.title}, #{sortie.student.name}"
           }
         )
       @pdf.fill_color INK
@@ -47,34 +48,66 @@ module Fujin
 
     # @return [String] the file's bytes
     def render
+      day if @plans.size > 1
+      @plans.each do |exercise, plan|
+        @pdf.start_new_page if @plans.size > 1
+        plan.is_a?(Error) ? no_plan(exercise, plan) : page(exercise, plan)
+      end
+      @pdf.render
+    end
+
+    private
+
+    # The day on one page: what is flown, in its order.
+    def day
+      write(@sortie.title, size: 19, style: :bold)
+      who
+      @pdf.move_down 8
+      @plans.each_key.with_index do |exercise, i|
+        count = exercise.planned_count ? ", #{exercise.planned_count} attempts" : ''
+        write("#{i + 1}. #{exercise.declaration.title}#{count}", size: 12, style: :bold)
+        write([exercise.spot_name, exercise.objective].compact.join(' · '), size: 10)
+        @pdf.move_down 4
+      end
+    end
+
+    def page(exercise, plan)
+      @exercise = exercise
+      @plan = plan
       heading
       picture
       key_numbers
       cautions
       columns
-      @pdf.render
     end
 
-    private
+    # What cannot be planned says why, and the other pages stand.
+    def no_plan(exercise, error)
+      write(exercise.declaration.title, size: 19, style: :bold)
+      who
+      write("No plan can be made: #{error.message}", size: 11, color: LIMIT)
+    end
+
+    def who = write(
+      "#{@sortie.student.name} with #{@sortie.instructor.name} · #{@sortie.aircraft.mark} " \
+        "#{@sortie.aircraft.type.name} · #{@sortie.starts_at.utc.strftime('%-d %B %Y, %H:%M UTC')}",
+      size: 10, color: SOFT
+    )
 
     def text(string) = string.to_s.gsub(/[−≤½²√ΩμΦ→\u00a0]/, LETTERS)
 
     def write(string, **options) = @pdf.text(text(string), **options)
 
     def heading
-      write(@sortie.declaration.title, size: 19, style: :bold)
+      write(@exercise.declaration.title, size: 19, style: :bold)
+      who
       write(
-        "#{@sortie.student.name} with #{@sortie.instructor.name} · #{@sortie.aircraft.mark} " \
-          "#{@sortie.aircraft.type.name} · " \
-          "#{@sortie.starts_at.utc.strftime('%-d %B %Y, %H:%M UTC')}", size: 10, color: SOFT
-      )
-      write(
-        "Wind #{@plan.conditions.wind} · final course #{@plan.course_deg.round}° · #{@sortie.spot_name} · " \
+        "Wind #{@plan.conditions.wind} · final course #{@plan.course_deg.round}° · #{@exercise.spot_name} · " \
           "#{@plan.conditions.mass_kg.round} kg · standard '#{@sortie.stage}'",
         size: 10,
         color: SOFT
       )
-      write("Objective: #{@sortie.objective}", size: 10) if @sortie.objective
+      write("Objective: #{@exercise.objective}", size: 10) if @exercise.objective
       @pdf.move_down 6
     end
 
@@ -122,19 +155,19 @@ module Fujin
       @plan.gates.each { |gate| write("#{gate_place(gate)}: #{gate_text(gate)}", size: 8.5) }
       @pdf.move_down 4
       write('Checks', size: 9, style: :bold)
-      @sortie.declaration.checks_for(@sortie.aircraft.type).each { |check| write("[ ] #{check}", size: 8.5) }
+      @exercise.declaration.checks_for(@sortie.aircraft.type).each { |check| write("[ ] #{check}", size: 8.5) }
       @pdf.move_down 4
       write('What to watch', size: 9, style: :bold)
-      @sortie
+      @exercise
         .declaration
         .faults
         .first(4)
-        .map { |fault| @sortie.declaration.words(fault.id, @sortie.aircraft.type) }
+        .map { |fault| @exercise.declaration.words(fault.id, @sortie.aircraft.type) }
         .each { |fault| write("#{fault.title}: #{fault.cue}", size: 8.5) }
     end
 
     def gate_text(gate)
-      bands = gate.measures.map { |_, m| "#{m[:low].round} to #{Glossary.figure(m[:high], m[:unit], 0)}" }
+      bands = gate.measures.map { |_, m| Glossary.band(m[:low], m[:high], m[:unit], 0) }
       [*bands, gate.text].join('; ')
     end
 

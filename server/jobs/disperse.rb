@@ -31,7 +31,7 @@ module Fujin
     def given_up = 'The landings could not be worked out. The plan itself stands; change it, or ask again later.'
 
     def work(row)
-      question = DispersionQuestion.new(row.sortie, row.tried)
+      question = DispersionQuestion.new(row.sortie, row.tried, row.exercise)
       dispersion = question.dispersion
       (BATCH..RUNS).step(BATCH) do |count|
         result = question.answer(dispersion, count)

@@ -54,14 +54,13 @@ module Fujin
             say(row, "reading row #{line}", 0.1 + (0.3 * line / total))
           end
       end
-      setting = SortieSetting.new(row.sortie)
+      lesson = LessonSetting.new(row.sortie)
       signals = nil
-      say(row, 'filling gaps and smoothing', 0.45) { signals = StoredSignals.from(recording, setting) }
-      context = setting.grading_context
-      proposals = nil
-      say(row, 'finding and measuring attempts', 0.6) { proposals = Grading::Grader.new(signals, context).proposals }
+      say(row, 'filling gaps and smoothing', 0.45) { signals = StoredSignals.from(recording, lesson.day) }
+      found = nil
+      say(row, 'finding and measuring attempts', 0.6) { found = lesson.found(signals) }
       say(row, 'storing', 0.9)
-      store(row, recording, signals, proposals, setting)
+      store(row, recording, signals, found, lesson.day)
     end
 
     def meanings =
@@ -92,7 +91,7 @@ module Fujin
       raise UnreadableRecording, 'The recorder sent a flight that is already in this sortie. Nothing was changed.'
     end
 
-    def store(row, recording, signals, proposals, setting)
+    def store(row, recording, signals, found, day)
       Record.transaction do
         # Another worker may have finished it while this one was measuring.
         row.lock!
@@ -102,10 +101,10 @@ module Fujin
         names = { 't_s' => recording.times }.merge(recording.channels)
         ChannelRow.insert_all!(names.map { |name, values| ChannelRow.pack(name, values).merge(recording_id: row.id) })
         # What the lesson was for is counted first: the cockpit's taps go by that number.
-        own, others = proposals.partition { |proposal| proposal.attempt.manoeuvre == row.sortie.manoeuvre }
-        said = said_of(row, signals, own.map(&:attempt))
-        (own + others).each_with_index { |proposal, i| store_attempt(row, i, proposal, signals, setting, said) }
-        flag_aircraft(row.sortie, proposals)
+        own, others = found.partition(&:exercise)
+        said = said_of(row, signals, own.map { |one| one.proposal.attempt })
+        (own + others).each_with_index { |one, i| store_attempt(row, i, one, signals, day, said) }
+        flag_aircraft(row.sortie, found.map(&:proposal))
         row.update!(
           status: 'ready',
           step: 'imported',
@@ -123,19 +122,21 @@ module Fujin
       end
     end
 
-    def store_attempt(row, position, proposal, signals, setting, said)
+    def store_attempt(row, position, found, signals, day, said)
+      proposal = found.proposal
       attempt = proposal.attempt
       AttemptRow.create!(
         id: attempt_id(row, position),
         sortie: row.sortie,
         recording: row,
+        exercise_id: found.exercise&.id,
         position: position,
         manoeuvre: attempt.manoeuvre,
         start_s: attempt.start_s,
         end_s: attempt.end_s,
         **said.call(position, attempt),
-        proposal: Serialisers.proposal(proposal, setting.type),
-        path: FlownPath.new(signals, proposal, setting.grading_context.spot).points
+        proposal: Serialisers.proposal(proposal, day.type),
+        path: FlownPath.new(signals, proposal, (found.exercise&.context || day.open_context).spot).points
       )
     end
 

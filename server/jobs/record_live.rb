@@ -39,11 +39,17 @@ module Fujin
     def given_up =
       'Recording this flight failed. What had arrived is kept; the file on the recorder can still be loaded.'
 
+    # The exercise that was tapped last, or the first.
+    def exercise_now(sortie)
+      id = HelpTaps.new(sortie.fly_events.to_a).exercises.last&.last
+      sortie.exercises.find { |exercise| exercise.id == id } || sortie.exercise
+    end
+
     def kept?(row) = RecordingRow.where(id: row.id).where('length(bytes) > 0').exists?
 
     def record(row, pace)
       stream = Live::NmeaStream.new
-      monitor = Live::Monitor.new(SortieSetting.new(row.sortie).grading_context)
+      monitor = Live::Monitor.new(SortieSetting.new(row.sortie, {}, exercise_now(row.sortie)).grading_context)
       @unkept = String.new(encoding: Encoding::BINARY)
       @kept_at = now
       reason =

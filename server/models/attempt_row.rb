@@ -7,6 +7,7 @@ module Fujin
     self.table_name = 'attempts'
     belongs_to :sortie, class_name: 'Fujin::Sortie'
     belongs_to :recording, class_name: 'Fujin::RecordingRow'
+    belongs_to :exercise, class_name: 'Fujin::Exercise', optional: true, inverse_of: :attempts
     has_many :grades,
              -> { order(:position) },
              class_name: 'Fujin::GradeRow',
@@ -29,7 +30,7 @@ module Fujin
     # Phases that the recording proposes a grade for.
     def proposed_phases = judged['phases'].reject { |phase| phase['grade'].nil? }.map { |phase| phase['id'] }
 
-    # What the lesson was for, or what a standard judges; the rest of what a recording holds is shown beside it.
-    def asked? = manoeuvre == sortie.manoeuvre || proposed_phases.any?
+    # Is it an attempt at an exercise of the lesson? The rest of what a recording holds is shown beside it.
+    def asked? = !exercise_id.nil?
   end
 end

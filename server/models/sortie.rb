@@ -1,19 +1,46 @@
 # frozen_string_literal: true
 
 require_relative 'record'
+require_relative 'exercise'
 
 module Fujin
+  # A lesson flown in one go: who, in what, on which day, and the exercises in their order.
   class Sortie < Record
     belongs_to :student, class_name: 'Fujin::Person'
     belongs_to :instructor, class_name: 'Fujin::Person'
     belongs_to :aircraft, class_name: 'Fujin::AircraftRow'
+    has_many :exercises, -> { order(:position) }, class_name: 'Fujin::Exercise', inverse_of: :sortie
     has_many :fly_events, -> { order(:position) }, class_name: 'Fujin::FlyEvent', inverse_of: :sortie
     has_many :recordings, -> { order(:created_at) }, class_name: 'Fujin::RecordingRow', inverse_of: :sortie
     has_many :attempts, -> { order(:created_at, :position) }, class_name: 'Fujin::AttemptRow', inverse_of: :sortie
 
-    def declaration = Catalogue.find(manoeuvre)
+    # A lesson with its first exercise.
+    # @param fields [Hash{Symbol => Object}] of both
+    # @return [Sortie]
+    def self.plan!(fields)
+      own, day = fields.partition { |name, _| Exercise::FIELDS.include?(name.to_s) }.map(&:to_h)
+      transaction { create!(day).tap { |sortie| sortie.exercises.create!(own.merge(position: 1)) } }
+    end
+
+    # @param id [String, nil] nil is the first
+    # @return [Exercise]
+    # @raise [NotFound]
+    def exercise(id = nil)
+      found = id ? exercises.find { |one| one.id == id } : exercises.first
+      found || raise(NotFound, 'This lesson has no such exercise.')
+    end
+
+    def manoeuvres = exercises.map(&:manoeuvre).uniq
     def flight_minutes = off_at && on_at ? ((on_at - off_at) / 60.0).round : nil
     # An instructor candidate teaches, and the instructor plays the student.
     def teaching? = student.candidate?
+
+    # What it is called in a list: its exercises, the first two by name.
+    def title
+      titles = exercises.map { |one| one.declaration.title }.uniq
+      return titles.join(', ') if titles.size <= 2
+
+      "#{titles.first(2).join(', ')} and #{titles.size - 2} more"
+    end
   end
 end

@@ -10,6 +10,8 @@ module Fujin
     def initialize(school)
       @school = school
       @types = REFERENCE_TYPES.map { |id| Aircraft::Library.find(id) }
+      @standards = StandardBook.standards(on: Time.now.utc.to_date)
+      @changes = StandardChange.in_order.preload(:by).group_by { |change| [change.manoeuvre, change.measure] }
     end
 
     def to_h
@@ -48,39 +50,30 @@ module Fujin
     end
 
     def standard(declared)
-      standard = declared.standard or return nil
-      rows =
-        standard.rules.map do |id, rule|
-          {
-            'measure' => id,
-            'unit' => Glossary.measure(id).unit,
-            'label' => Glossary.measure(id, declared.id).label,
-            'definition' => Glossary.measure(id).definition,
-            'phase' => declared.measures.find { |_, ids| ids.include?(id) }&.first || '',
-            'rule' => sentence(rule),
-            'limits' => limits(rule)
-          }
-        end
-      { 'version' => standard.version, 'stages' => Grading::Standard::STAGES, 'rows' => rows }
+      standard = @standards.fetch(declared.id, declared.standard)
+      rows = declared.measures.flat_map { |phase, ids| ids.map { |id| row(declared, standard, phase, id) } }
+      { 'version' => standard.version, 'stages' => Grading::Standard::STAGES, 'rows' => rows.uniq { |r| r['measure'] } }
     end
 
-    def sentence(rule)
-      case rule['rule']
-      when 'around' then "within ± of #{words(rule['target'])}"
-      when 'percent_of' then "within ± % of #{words(rule['target'])}"
-      when 'at_most' then "at most#{" #{words(rule['limit'])}" if rule['limit'].is_a?(String)}"
-      when 'at_least' then "at least#{" #{words(rule['limit'])}" if rule['limit'].is_a?(String)}"
-      end
+    def row(declared, standard, phase, id)
+      entry = Glossary.measure(id, declared.id)
+      rule = standard.rules[id]
+      {
+        'measure' => id,
+        'unit' => rule&.fetch('rule') == 'percent_of' ? 'pct' : entry.unit,
+        'label' => entry.label,
+        'definition' => entry.definition,
+        'phase' => phase
+      }.merge(rule ? judged(Grading::StandardRow.new(rule)) : { 'shown' => standard.shown.fetch(id) }, changes(
+                                                                                                         declared, id))
     end
 
-    def words(target) =
-      target.is_a?(String) ? "the day's #{target.sub(/_(kt|ft|pct|deg|fpm)\z/, '').tr('_', ' ')}" : target.to_s
-
-    def limits(rule)
-      values = rule['widths'] || rule['limits'] || rule['offsets']&.map do |offset|
-        format('%+g', offset)
-      end || ([rule['limit'].is_a?(Numeric) ? rule['limit'] : rule.fetch('in_step', 0)] * 4)
-      values.map(&:to_s)
+    def changes(declared, id)
+      made = @changes.fetch([declared.id, id], [])
+      made.empty? ? {} : { 'changes' => made.map { |change| Serialisers.standard_change(change) } }
     end
+
+    def judged(row) =
+      { 'rule' => row.sentence, 'sign' => row.sign, 'limits' => row.values, 'steps' => row.steps }
   end
 end

@@ -10,7 +10,7 @@ module Fujin
     def initialize(attempt, views)
       @attempt = attempt
       @views = views
-      @setting = SortieSetting.new(attempt.sortie)
+      @setting = SortieSetting.of(attempt)
     end
 
     # @return [Hash] the API's AttemptPictures

@@ -6,8 +6,8 @@ module Fujin
   class DispersionQuestion
     SEED = 1
 
-    def initialize(sortie, changes = {})
-      @setting = SortieSetting.new(sortie, changes)
+    def initialize(sortie, changes = {}, exercise = nil)
+      @setting = SortieSetting.new(sortie, changes, exercise)
     end
 
     # The same day, load and student ask the same question.
@@ -62,21 +62,21 @@ module Fujin
 
     private
 
-    def declaration = @setting.sortie.declaration
+    def declaration = @setting.declaration
 
     def plan_options
-      sortie = @setting.sortie
+      exercise = @setting.exercise
       {
-        course_deg: sortie.course_deg,
-        height_ft: sortie.height_ft,
-        settings: sortie.settings.slice(*declaration.settings)
+        course_deg: exercise.course_deg,
+        height_ft: exercise.height_ft,
+        settings: exercise.own_settings
       }
     end
 
     # What the standard calls in, for the stage.
     def within
       @within ||= begin
-        rules = declaration.standard || Grading::Standard.usual
+        rules = @setting.standards.fetch(declaration.id, declaration.standard)
         %w[miss_along_ft miss_across_ft].map { |id| rules.band(id, @setting.sortie.stage, {}).in[1] }
       end
     end
@@ -89,7 +89,7 @@ module Fujin
               sorties: {
                 student_id: @setting.sortie.student_id
               },
-              manoeuvre: @setting.sortie.manoeuvre,
+              manoeuvre: declaration.id,
               counts: true
             )
           plan = declaration.spot_planner.new(@setting.conditions, @setting.house, **plan_options)

@@ -35,6 +35,10 @@ module Fujin
         .map { |e| Grading::Handover.new(at_s: e.at.to_f, control: e.payload['value']) }
     end
 
+    # Which exercise was tapped when.
+    # @return [Array<Array(Time, String)>]
+    def exercises = live.select { |e| e.kind == 'exercise' }.map { |e| [e.at, e.payload['value']] }
+
     # The control that the student had at a moment, as a part-task; nil when no tap says.
     # @param at_s [Float] since 1970
     def task_at(at_s)

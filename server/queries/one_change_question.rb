@@ -5,7 +5,7 @@ module Fujin
   class OneChangeQuestion
     def initialize(attempt)
       @attempt = attempt
-      @setting = SortieSetting.new(attempt.sortie)
+      @setting = SortieSetting.of(attempt)
     end
 
     # @return [Hash] the API's OneChange
@@ -13,7 +13,7 @@ module Fujin
     def to_h
       fault = @attempt.proposal['first_fault'] or
         raise Conflict, 'No fault is named in this attempt: there is nothing to mend.'
-      context = @setting.grading_context
+      context = @setting.context_of(@attempt)
       answer = Grading::OneChange.new(signals, proposal(context), context, fault).answer
       values = @attempt.proposal['measures'].transform_values { |measure| measure['value'] }
       Serialisers.one_change(answer, @attempt.declaration, values).merge(

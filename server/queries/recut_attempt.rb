@@ -5,18 +5,29 @@ module Fujin
   class RecutAttempt
     # @param sortie [Sortie], @param recording [RecordingRow]
     def initialize(sortie, recording, by:)
+      @sortie = sortie
       @setting = SortieSetting.new(sortie)
       @recording = recording
       @by = by
     end
 
-    # @param phases [Array<Hash>, nil] nil lays those of the kind evenly over the attempt
+    # @param phases [Array<Hash>, nil] nil keeps those that both kinds have
     # @return [AttemptRow] with its measures taken again; grades that were given stay
     def change(attempt, manoeuvre, phases = nil)
-      phases ||= Grading::Cuts.spread(Catalogue.find(manoeuvre).phases, attempt.start_s, attempt.end_s)
+      phases ||= Grading::Cuts.kept(cuts(attempt), Catalogue.find(manoeuvre).phases)
       events = attempt.manoeuvre == manoeuvre ? attempt.proposal['events'].transform_keys(&:to_sym) : {}
-      attempt.update!(fields(manoeuvre, phases, events: events, result: attempt.proposal['result'].to_sym))
-      attempt
+      exercise = attempt.exercise if attempt.exercise&.manoeuvre == manoeuvre
+      write(attempt, manoeuvre, phases, exercise || exercise_for(manoeuvre), events)
+    end
+
+    # An attempt at another exercise than was taken, or at none: measured on that exercise's plan, as its manoeuvre.
+    # @param exercise [Exercise, nil]
+    # @return [AttemptRow]
+    def give(attempt, exercise)
+      manoeuvre = exercise ? exercise.manoeuvre : attempt.manoeuvre
+      same = attempt.manoeuvre == manoeuvre
+      phases = same ? cuts(attempt) : Grading::Cuts.kept(cuts(attempt), Catalogue.find(manoeuvre).phases)
+      write(attempt, manoeuvre, phases, exercise, same ? attempt.proposal['events'].transform_keys(&:to_sym) : {})
     end
 
     # @return [AttemptRow] the one with this id, made once
@@ -61,20 +72,33 @@ module Fujin
       AttemptRow.find_by(id: id) ||
         AttemptRow.create!(
           id: id,
-          sortie: @setting.stored,
+          sortie: @sortie,
           recording: @recording,
           position: @recording.attempts.maximum(:position).to_i + 1,
-          **fields(manoeuvre, phases)
+          **fields(manoeuvre, phases, exercise_for(manoeuvre))
         )
     end
 
+    def write(attempt, manoeuvre, phases, exercise, events)
+      result = attempt.proposal['result'].to_sym
+      attempt.update!(fields(manoeuvre, phases, exercise, events: events, result: result))
+      attempt
+    end
+
+    # The lesson's first exercise of this kind.
+    def exercise_for(manoeuvre) = @sortie.exercises.find { |exercise| exercise.manoeuvre == manoeuvre }
+
+    def context(exercise) =
+      exercise ? SortieSetting.new(@sortie, {}, exercise).grading_context : @setting.open_context
+
     def signals = @signals ||= StoredSignals.of(@recording, @setting)
 
-    def fields(manoeuvre, phases, **known)
-      context = @setting.grading_context
+    def fields(manoeuvre, phases, exercise, **known)
+      context = context(exercise)
       proposal = Grading::Recut.new(signals, context).propose(manoeuvre, phases, **known)
       {
         manoeuvre: manoeuvre,
+        exercise: exercise,
         start_s: proposal.attempt.start_s,
         end_s: proposal.attempt.end_s,
         proposal: Serialisers.proposal(proposal, @setting.type).merge('cut_by' => @by.name),

@@ -3,26 +3,43 @@
 module Fujin
   # A sortie's row put into the core's words: conditions, house method, grading context, plan.
   class SortieSetting
-    # The sortie with what is tried on it, and as it is stored.
-    attr_reader :sortie, :stored
+    # The sortie with what is tried on it, and as it is stored; the exercise likewise.
+    attr_reader :sortie, :stored, :exercise
 
-    # @param sortie [Sortie], @param changes [Hash] attributes tried on it without storing them
-    def initialize(sortie, changes = {})
+    # @param sortie [Sortie]
+    # @param changes [Hash] attributes of sortie and exercise tried on them without storing
+    # @param exercise [Exercise, nil] nil is the first
+    def initialize(sortie, changes = {}, exercise = nil)
       if changes.key?('aircraft_id') && !AircraftRow.exists?(id: changes['aircraft_id'])
         raise NotFound, 'There is no such aircraft.'
       end
 
+      own, day = changes.partition { |name, _| Exercise::FIELDS.include?(name) }.map(&:to_h)
       @stored = sortie
       # A wind that differs from what is stored is somebody's new answer to the same question.
       @tried_wind =
         %w[wind_from_deg wind_kt gust_kt].any? { |name| changes.key?(name) && changes[name] != sortie[name] }
-      @sortie =
-        sortie.dup.tap { |copy| copy.assign_attributes(sortie.attributes.except('id', 'lock_version').merge(changes)) }
+      @sortie = tried(sortie, day, 'lock_version')
+      @stored_exercise = exercise || sortie.exercise
+      @exercise = tried(@stored_exercise, own)
     end
+
+    # @param attempt [AttemptRow]
+    # @return [SortieSetting] of its exercise, the first where it was of none
+    def self.of(attempt) = new(attempt.sortie, {}, attempt.exercise)
+
+    def declaration = exercise.declaration
+
+    # What an attempt was measured against.
+    # @param attempt [AttemptRow]
+    def context_of(attempt) = attempt.exercise ? grading_context : open_context
 
     def type = sortie.aircraft.type
     # The school's method, over it the instructor's own, over that the exercise's.
-    def house = School.current.house_method(sortie.instructor.house, sortie.house)
+    def house = School.current.house_method(sortie.instructor.house, exercise.house)
+
+    # Standards that the school has otherwise than they ship, on that day.
+    def standards = @standards ||= StandardBook.standards(on: sortie.starts_at.to_date)
 
     # Empty mass, the people aboard, the fuel.
     def mass_kg
@@ -95,13 +112,14 @@ module Fujin
 
     def plan
       plan =
-        sortie.declaration.plan(
+        declaration.plan(
           conditions,
           house,
-          course_deg: sortie.course_deg,
-          height_ft: sortie.height_ft,
+          course_deg: exercise.course_deg,
+          height_ft: exercise.height_ft,
           stage: sortie.stage,
-          settings: sortie.settings.slice(*sortie.declaration.settings)
+          settings: exercise.own_settings,
+          standard: standards[exercise.manoeuvre]
         )
       plan.with(cautions: [*aircraft_caution, *observed_caution, *not_given, *sun_caution(plan.course_deg),
                            *plan.cautions].freeze)
@@ -120,7 +138,7 @@ module Fujin
     def not_given
       [
         ('no_wind' unless wind),
-        ('no_course' unless sortie.course_deg)
+        ('no_course' unless exercise.course_deg)
       ].compact.map { |id| Planning::Caution.new(id: id, level: 'caution', text: NOT_GIVEN.fetch(id)) }
     end
     NOT_GIVEN = {
@@ -129,7 +147,7 @@ module Fujin
     }.freeze
     private_constant :NOT_GIVEN
 
-    def sun = @sun ||= Sun.new(sortie.starts_at, sortie.spot_lat_deg, sortie.spot_lon_deg)
+    def sun = @sun ||= Sun.new(sortie.starts_at, *exercise.spot)
 
     # A low sun on the approach line.
     def sun_caution(course_deg)
@@ -165,26 +183,33 @@ module Fujin
       ]
     end
 
-    # What the sortie's recordings are measured against, worked out once.
-    def grading_context
+    # What attempts of the exercise are measured against, worked out once.
+    def grading_context =
       @grading_context ||=
-        Lessons.context(
-          conditions: conditions,
-          house: house,
-          stage: sortie.stage,
-          spot: [sortie.spot_lat_deg, sortie.spot_lon_deg],
-          course_deg: sortie.course_deg || (wind && sortie.wind_from_deg),
-          wind: wind,
-          planned: true,
-          height_ft: sortie.height_ft,
-          elevation_ft: sortie.elevation_ft,
-          exercise: sortie.manoeuvre,
-          settings: sortie.settings.slice(*sortie.declaration.settings),
-          handovers: taps.handovers
-        )
-    end
+        context(exercise: exercise.manoeuvre, settings: exercise.own_settings, planned: true,
+                height_ft: exercise.height_ft)
+
+    # What anything else in the same recording is measured against: the day and the place, and no plan.
+    def open_context = @open_context ||= context(planned: false)
 
     private
+
+    def context(**asked) =
+      Lessons.context(
+        conditions: conditions,
+        house: house,
+        stage: sortie.stage,
+        spot: exercise.spot,
+        course_deg: exercise.course_deg || (wind && sortie.wind_from_deg),
+        wind: wind,
+        elevation_ft: sortie.elevation_ft,
+        handovers: taps.handovers,
+        standards: standards,
+        **asked
+      )
+
+    def tried(row, changes, *except) =
+      row.dup.tap { |copy| copy.assign_attributes(row.attributes.except('id', *except).merge(changes)) }
 
     def taps = @taps ||= HelpTaps.new(@stored.fly_events.to_a)
   end

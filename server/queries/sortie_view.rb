@@ -4,8 +4,7 @@ module Fujin
   # A sortie with everything that its stages show.
   class SortieView
     FIELDS = %w[
-      settings people_aboard fuel_kg wind_from_deg wind_kt gust_kt oat_c dew_point_c qnh_hpa elevation_ft spot_name
-      spot_lat_deg spot_lon_deg course_deg height_ft house objective go_decision go_reason
+      people_aboard fuel_kg wind_from_deg wind_kt gust_kt oat_c dew_point_c qnh_hpa elevation_ft go_decision go_reason
     ].freeze
 
     # @param viewer [Person]
@@ -19,7 +18,7 @@ module Fujin
     def to_h
       Serialisers
         .sortie_row(@sortie, SortieProgress.new(@sortie))
-        .merge(@sortie.attributes.slice(*FIELDS), exercise, flight, 'recordings' => recordings)
+        .merge(@sortie.attributes.slice(*FIELDS), flight, 'exercises' => exercises, 'recordings' => recordings)
         .merge('version' => @sortie.lock_version, 'may_edit' => @viewer.instructor?)
     end
 
@@ -32,21 +31,30 @@ module Fujin
         'flight_minutes' => @sortie.flight_minutes,
         'mass_kg' => Serialisers.number(@setting.mass_kg, 1),
         'fuel_minutes' => @setting.fuel_minutes,
+        'last_focus' => last_focus,
         'sun' => sun,
         'observed_wind' => @setting.observed_wind&.to_s
       }
     end
 
-    def exercise
-      declared = @sortie.declaration
-      house = @setting.house
-      {
+    def exercises
+      attempts = AttemptRow.where(sortie_id: @sortie.id).group(:exercise_id).count
+      @sortie.exercises.map { |row| exercise(row, attempts.fetch(row.id, 0)) }
+    end
+
+    def exercise(row, attempts)
+      declared = row.declaration
+      house = SortieSetting.new(@sortie, {}, row).house
+      row.attributes.slice(*Exercise::FIELDS).merge(
+        'id' => row.id,
+        'title' => declared.title,
+        'attempts' => attempts,
         'effective_house' => house.values,
         'checks' => declared.checks_for(@sortie.aircraft.type),
         'phases' => declared.phases_for(house['ending']),
         'manoeuvre_settings' => declared.settings.map { |name| Serialisers.plan_setting(name) },
         'house_settings' => HouseQuestions.for(declared)
-      }
+      )
     end
 
     def recordings
@@ -55,10 +63,19 @@ module Fujin
       rows.map { |row| Serialisers.recording_row(row, attempts: found.fetch(row.id, 0)) }
     end
 
+    # The one thing that was written down after the lesson before.
+    def last_focus =
+      Sortie
+        .where(student_id: @sortie.student_id, starts_at: ...@sortie.starts_at)
+        .where.not(next_focus: [nil, ''])
+        .order(:starts_at)
+        .last
+        &.next_focus
+
     # Azimuth and elevation at the spot when the sortie starts, rise and set that day.
     def sun
       day = @sortie.starts_at.utc.to_date
-      rise, set = Sun.rise_and_set(day, @sortie.spot_lat_deg, @sortie.spot_lon_deg)
+      rise, set = Sun.rise_and_set(day, *@sortie.exercise.spot)
       {
         'azimuth_deg' => Serialisers.number(@setting.sun.azimuth_deg, 1),
         'elevation_deg' => Serialisers.number(@setting.sun.elevation_deg, 1),

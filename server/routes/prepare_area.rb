@@ -6,10 +6,13 @@ module Fujin
     post_route '/api/sorties/:id/dispersions' do
       sortie = Sortie.find(params['id'])
       own!(sortie.student_id)
-      question = DispersionQuestion.new(sortie, body_json)
+      exercise = sortie.exercise(params['exercise'])
+      question = DispersionQuestion.new(sortie, body_json, exercise)
       question.check!
       row =
-        DispersionRow.create_or_find_by!(sortie: sortie, question: question.digest) { |fresh| fresh.tried = body_json }
+        DispersionRow.create_or_find_by!(exercise: exercise, question: question.digest) do |fresh|
+          fresh.assign_attributes(sortie: sortie, tried: body_json)
+        end
       Disperse.enqueue(row.id) if row.previously_new_record? || row.status == 'failed'
       json(Serialisers.dispersion(row, wanted: Disperse::RUNS), status: 202)
     end
@@ -25,8 +28,8 @@ module Fujin
       own!(sortie.student_id)
       content_type 'application/pdf'
       headers 'Content-Disposition' =>
-                %(inline; filename="brief-#{sortie.starts_at.utc.strftime('%Y%m%d')}-#{sortie.manoeuvre}.pdf")
-      BriefSheet.new(sortie, SortieSetting.new(sortie).plan).render
+                %(inline; filename="brief-#{sortie.starts_at.utc.strftime('%Y%m%d')}-#{sortie.manoeuvres.first}.pdf")
+      BriefSheet.new(sortie, LessonSetting.new(sortie).plans).render
     end
 
     get_route('/api/weather') do

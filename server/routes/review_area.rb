@@ -176,6 +176,12 @@ module Fujin
       json(view(attempt))
     end
 
+    put_route '/api/attempts/:id/exercise' do
+      attempt = find_attempt
+      exercise = body_json['exercise_id'] && attempt.sortie.exercise(body_json['exercise_id'])
+      json(view(RecutAttempt.new(attempt.sortie, attempt.recording, by: current_person).give(attempt, exercise)))
+    end
+
     put_route '/api/attempts/:id/void' do
       attempt = find_attempt
       counts = body_json['counts']

@@ -38,6 +38,23 @@ module Fujin
 
     get_route('/api/catalogue') { json(CatalogueView.new(School.current).to_h) }
 
+    post_route '/api/standards/changes' do
+      fields = body_json
+      StandardBook.change(
+        fields['manoeuvre'],
+        fields['measure'],
+        fields['values'],
+        by: current_person,
+        reason: fields['reason'],
+        effective_from: fields['effective_from'] ? Date.iso8601(fields['effective_from']) : Time.now.utc.to_date
+      )
+      json(CatalogueView.new(School.current).to_h, status: 201)
+    end
+
+    post_route '/api/standards/look-back' do
+      json(StandardLookBack.new(*body_json.values_at('manoeuvre', 'measure', 'values'), now: Time.now.utc).to_h)
+    end
+
     put_route '/api/house' do
       school = School.current
       match_version!(school)

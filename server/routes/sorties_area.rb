@@ -16,7 +16,7 @@ module Fujin
       raise Conflict, "#{manoeuvre.title} is not flown in a #{aircraft.type.kind}." unless manoeuvre.for?(aircraft.type)
 
       sortie =
-        Sortie.create!(
+        Sortie.plan!(
           id: fields['id'],
           student: student,
           instructor: current_person,
@@ -40,20 +40,35 @@ module Fujin
     patch_route '/api/sorties/:id' do
       sortie = find_sortie
       match_version!(sortie)
-      changed = body_json
-      # A change that no plan could be made of is refused before it is stored.
-      setting = SortieSetting.new(sortie, changed)
-      setting.house
-      setting.wind
-      setting.conditions
-      Planning::Settings.read(sortie.declaration.settings, changed['settings'] || {})
-      check_times(sortie, changed)
-      sortie.update!(changed)
+      change_lesson(sortie, sortie.exercise(params['exercise']), body_json)
       versioned(sortie)
       json(SortieView.new(sortie, current_person).to_h)
     end
 
-    post_route('/api/sorties/:id/plan') { json(Serialisers.plan(SortieSetting.new(find_sortie, body_json).plan)) }
+    post_route '/api/sorties/:id/plan' do
+      sortie = find_sortie
+      json(Serialisers.plan(SortieSetting.new(sortie, body_json, sortie.exercise(params['exercise'])).plan))
+    end
+
+    post_route '/api/sorties/:id/exercises' do
+      sortie = find_sortie
+      LessonPlan.new(sortie).add(body_json)
+      answer_lesson(sortie.reload, 201)
+    end
+
+    put_route '/api/sorties/:id/exercises' do
+      sortie = find_sortie
+      LessonPlan.new(sortie).order(body_json.fetch('order'))
+      answer_lesson(sortie.reload)
+    end
+
+    delete_route '/api/exercises/:id' do
+      exercise = Exercise.find(params['id'])
+      LessonPlan.new(exercise.sortie).remove(exercise)
+      answer_lesson(Sortie.find(exercise.sortie_id))
+    end
+
+    get_route('/api/sorties/:id/offers') { json(ExerciseOffers.new(find_sortie).to_a) }
 
     get_route('/api/sorties/:id/events') { json(events_of(find_sortie)) }
 
@@ -80,6 +95,26 @@ module Fujin
     end
 
     helpers do
+      def answer_lesson(sortie, status = 200)
+        versioned(sortie)
+        json(SortieView.new(sortie, current_person).to_h, status: status)
+      end
+
+      # A change that no plan could be made of is refused before it is stored. What is an exercise's goes to that one.
+      def change_lesson(sortie, exercise, changed)
+        setting = SortieSetting.new(sortie, changed, exercise)
+        setting.house
+        setting.wind
+        setting.conditions
+        Planning::Settings.read(setting.declaration.settings, changed['settings'] || {})
+        check_times(sortie, changed)
+        own, day = changed.partition { |name, _| Exercise::FIELDS.include?(name) }.map(&:to_h)
+        Sortie.transaction do
+          exercise.update!(own)
+          day.empty? ? sortie.touch : sortie.update!(day)
+        end
+      end
+
       def find_sortie
         sortie = Sortie.find(params['id'])
         own!(sortie.student_id)

@@ -28,6 +28,7 @@ module Fujin
           'position' => @number,
           'title' => @row.declaration.title,
           'asked' => @row.asked?,
+          'exercise_id' => @row.exercise_id,
           'counts' => @row.counts,
           'manner' => @row.manner,
           'task' => @row.task,
@@ -55,9 +56,9 @@ module Fujin
 
       def self_graded? = (asked_phases - @grades.select { |g| g.kind == 'self' }.map(&:phase)).empty?
 
-      # What is proposed; of the lesson's own manoeuvre without a standard, everything.
+      # What is proposed; of an exercise of which nothing could be judged, everything.
       def asked_phases
-        return @row.proposed_phases if @row.proposed_phases.any? || @row.manoeuvre != @row.sortie.manoeuvre
+        return @row.proposed_phases if @row.proposed_phases.any? || !@row.asked?
 
         proposal['phases'].map { |phase| phase['id'] }
       end

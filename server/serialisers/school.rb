@@ -5,6 +5,17 @@ module Fujin
   module Serialisers
     module_function
 
+    def standard_change(change)
+      {
+        'was' => change.was,
+        'values' => change.values,
+        'reason' => change.reason,
+        'by' => change.by.name,
+        'at' => time(change.created_at),
+        'effective_from' => change.effective_from.iso8601
+      }
+    end
+
     def person_name(person) = { 'id' => person.id, 'name' => person.name }
     def time(value) = value&.utc&.iso8601(3)
 
@@ -79,8 +90,8 @@ module Fujin
         'student' => person_name(sortie.student),
         'instructor' => person_name(sortie.instructor),
         'aircraft' => aircraft(sortie.aircraft),
-        'manoeuvre' => sortie.manoeuvre,
-        'manoeuvre_title' => sortie.declaration.title,
+        'title' => sortie.title,
+        'manoeuvres' => sortie.manoeuvres,
         'stage' => sortie.stage,
         'progress' => progress.to_h,
         'next_step' => progress.next_step,

@@ -101,7 +101,7 @@ class DispersionServerTest < Minitest::Test
         sortie: @sortie,
         recording: recording,
         position: i,
-        manoeuvre: @sortie.manoeuvre,
+        manoeuvre: @sortie.exercise.manoeuvre,
         start_s: i,
         end_s: i,
         proposal: {

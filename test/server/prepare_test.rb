@@ -34,7 +34,7 @@ class PrepareTest < Minitest::Test
     assert_operator steep, :<, answer['numbers']['turn_height_ft']['value']
     patch_json "/api/sorties/#{flown.id}", { settings: { bank_deg: 20 } }, { 'HTTP_IF_MATCH' => '"0"' }
 
-    assert_in_delta 20, answer['settings']['bank_deg']
+    assert_in_delta 20, answer['exercises'][0]['settings']['bank_deg']
     patch_json "/api/sorties/#{flown.id}", { settings: { bank_deg: 90 } }, { 'HTTP_IF_MATCH' => '"1"' }
 
     assert_equal 422, status
@@ -74,7 +74,7 @@ class PrepareTest < Minitest::Test
     Fujin::Catalogue.all.each do |manoeuvre|
       craft = manoeuvre.kinds.include?('helicopter') ? @aircraft : autogyro
       flown = sortie(manoeuvre: manoeuvre.id, aircraft: craft, height_ft: nil, fuel_kg: 20)
-      bytes = Fujin::BriefSheet.new(flown, Fujin::SortieSetting.new(flown).plan).render
+      bytes = Fujin::BriefSheet.new(flown, Fujin::LessonSetting.new(flown).plans).render
 
       assert_equal 1, bytes.scan(%r{/Type /Page\b}).size, manoeuvre.id
     end

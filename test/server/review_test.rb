@@ -41,7 +41,7 @@ class ReviewTest < Minitest::Test
     post_json "/api/attempts/#{attempt.id}/grades", { grades: [entry.merge(reason: 'Surprised by traffic')] }
     kept = answer['grades'].first
     assert_equal [3, 1, 'Surprised by traffic'], kept.values_at('grade', 'proposed', 'reason')
-    assert_equal 'straight-in-2026.2', kept['standard_version']
+    assert_equal 'straight-in-2026.3', kept['standard_version']
   end
 
   def test_grades_are_added_never_changed

@@ -30,7 +30,9 @@ class TapMatchTest < Minitest::Test
   end
 
   def starts =
-    @starts ||= imported(sortie, faults: [{}, {}, {}]).select { |a| a.manoeuvre == @sortie.manoeuvre }.map(&:start_s)
+    @starts ||= imported(sortie, faults: [{}, {}, {}]).select do |a|
+      a.manoeuvre == @sortie.exercise.manoeuvre
+    end.map(&:start_s)
 
   def attempts_with(taps, bytes)
     as(@instructor)
@@ -38,7 +40,7 @@ class TapMatchTest < Minitest::Test
     upload(@sortie, bytes)
     work_off
     get "/api/sorties/#{@sortie.id}/attempts"
-    answer.select { |a| a['manoeuvre'] == @sortie.manoeuvre }
+    answer.select { |a| a['manoeuvre'] == @sortie.exercise.manoeuvre }
   end
 
   # The first attempt was not tapped: number one of the cockpit is the second of the recording.

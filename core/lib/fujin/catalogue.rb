@@ -26,8 +26,9 @@ module Fujin
       # Declares a manoeuvre and keeps it.
       # @param folder [String] of the family: its faults.yml has the faults that only it names
       # @param faults [Array<String>] ids in causal order
+      # @param standard [Grading::Standard] with a rule for each measure, or why it is shown only
       # @return [Declaration]
-      def declare(folder, id:, faults:, checks: CHECKS, **rest)
+      def declare(folder, id:, faults:, measures:, standard:, checks: CHECKS, **rest)
         raise ArgumentError, "#{id} is declared twice" if @declared.key?(id)
 
         known = faults_of(folder)
@@ -35,8 +36,12 @@ module Fujin
           id: id,
           faults: faults.map { |fault| known.fetch(fault) }.freeze,
           checks: checks,
+          standard: standard.covering(measures.values.flatten),
+          measures: measures,
           **rest
         )
+      rescue KeyError, ArgumentError => e
+        raise ArgumentError, "#{id}: #{e.message}"
       end
 
       # After the last declaration: everything in its order, nothing forgotten, nothing added later.
@@ -65,7 +70,7 @@ module Fujin
       def recorded = all.select(&:recorded?)
       # The glide that a day's targets are those of.
       # @return [Declaration]
-      def usual_glide = @usual_glide ||= all.find { |declaration| declaration.standard && declaration.spot_planner }
+      def usual_glide = @usual_glide ||= all.find(&:spot_planner)
       # Every fault that some manoeuvre names, by id.
       def faults = @faults ||= all.flat_map(&:faults).uniq.to_h { |fault| [fault.id, fault] }.freeze
 

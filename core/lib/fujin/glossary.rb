@@ -40,6 +40,15 @@ module Fujin
         CLOSE.include?(word) ? "#{text}#{word}" : "#{text} #{word}"
       end
 
+      # A band as a person reads it: '58 to 68 kt', 'at least 90 %'.
+      # @param low [Float, nil], @param high [Float, nil] nil where that side is free
+      def band(low, high, unit, digits = nil)
+        return "at most #{figure(high, unit, digits)}" if low.nil?
+        return "at least #{figure(low, unit, digits)}" if high.nil?
+
+        "#{figure(low, unit, digits).delete_suffix(unit_word(unit)).strip} to #{figure(high, unit, digits)}"
+      end
+
       # Each id with its entry, as it is without a manoeuvre.
       def measures = @measures ||= read('measures.yml', MeasureEntry)
       def numbers = @numbers ||= read('plan_numbers.yml', NumberEntry)

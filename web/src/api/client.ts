@@ -3,6 +3,10 @@ import type { components, paths } from './schema.generated'
 
 export type Schemas = components['schemas']
 export type Sortie = Schemas['Sortie']
+export type Exercise = Schemas['Exercise']
+/** The day with one exercise laid over it. */
+export type Planned = Omit<Exercise, 'id' | 'title' | 'attempts'> &
+  Sortie & { exercise_id: string; exercise_title: string }
 export type SortieRow = Schemas['SortieRow']
 export type SortieChange = Schemas['SortieChange']
 export type Plan = Schemas['Plan']

@@ -62,11 +62,16 @@ export function useWeather() {
 }
 
 /** Where a thousand landings end: asked again for each other day, read until the answer is whole. */
-export function useDispersion(sortieId: string, changes: SortieChange, wanted: boolean) {
+export function useDispersion(sortieId: string, exercise: string, changes: SortieChange, wanted: boolean) {
   const asked = useQuery({
-    queryKey: ['dispersion', sortieId, changes],
+    queryKey: ['dispersion', sortieId, exercise, changes],
     queryFn: () =>
-      unwrap(api.POST('/api/sorties/{id}/dispersions', { params: { path: { id: sortieId } }, body: changes })),
+      unwrap(
+        api.POST('/api/sorties/{id}/dispersions', {
+          params: { path: { id: sortieId }, query: { exercise } },
+          body: changes,
+        }),
+      ),
     enabled: wanted,
     staleTime: Infinity,
     retry: false,
@@ -134,17 +139,20 @@ export const useSortie = (id: string) =>
   })
 
 /**
- * Stores a change of the sortie. Changes of one sortie go one after another, each with the version that this client
+ * Stores a change of the lesson's day or of one of its exercises. Changes of one sortie go one after another, each with the version that this client
  * knows by then; a change made elsewhere in between is refused, never overwritten.
  */
-export function useChangeSortie(id: string) {
+export function useChangeSortie(id: string, exercise?: string) {
   const queries = useQueryClient()
   return useMutation({
     scope: { id: `sortie ${id}` },
     mutationFn: (body: SortieChange) => {
       const version = queries.getQueryData<Sortie>(['sortie', id])?.version ?? 0
       return unwrap(
-        api.PATCH('/api/sorties/{id}', { params: { path: { id }, header: { 'If-Match': `"${version}"` } }, body }),
+        api.PATCH('/api/sorties/{id}', {
+          params: { path: { id }, query: exercise ? { exercise } : {}, header: { 'If-Match': `"${version}"` } },
+          body,
+        }),
       )
     },
     onSuccess: (sortie) => {
@@ -152,7 +160,7 @@ export function useChangeSortie(id: string) {
       // A plan of the day before the change is nobody's any more: the cockpit and the review ask again. Prepare has
       // asked for the plan with this change already.
       queries.removeQueries({ queryKey: ['plan', id], type: 'inactive' })
-      void queries.invalidateQueries({ queryKey: ['plan', id, {}], exact: true })
+      void queries.invalidateQueries({ predicate: ({ queryKey }) => storedPlan(queryKey, id) })
       void queries.invalidateQueries({ queryKey: ['today'] })
       void queries.invalidateQueries({ queryKey: ['student'] })
     },
@@ -162,10 +170,15 @@ export function useChangeSortie(id: string) {
   })
 }
 
-export const usePlan = (id: string, change: SortieChange) =>
+/** The plan of an exercise as it is stored, without a change tried on it. */
+const storedPlan = ([kind, sortie, , change]: readonly unknown[], id: string) =>
+  kind === 'plan' && sortie === id && Object.keys(change as object).length === 0
+
+export const usePlan = (id: string, exercise: string, change: SortieChange) =>
   useQuery({
-    queryKey: ['plan', id, change],
-    queryFn: () => unwrap(api.POST('/api/sorties/{id}/plan', { params: { path: { id } }, body: change })),
+    queryKey: ['plan', id, exercise, change],
+    queryFn: () =>
+      unwrap(api.POST('/api/sorties/{id}/plan', { params: { path: { id }, query: { exercise } }, body: change })),
     placeholderData: keepPreviousData,
     retry: false,
     staleTime: 60_000,
@@ -201,6 +214,21 @@ export function useChangeHouse(version: number) {
     mutationFn: (values: Schemas['HouseValues']) =>
       unwrap(api.PUT('/api/house', { params: { header: { 'If-Match': `"${version}"` } }, body: { values } })),
     onSuccess: () => void queries.invalidateQueries({ queryKey: ['catalogue'] }),
+  })
+}
+
+type StandardRowSet = { manoeuvre: string; measure: string; values: number[] }
+
+/** What the last ninety days would have been with other numbers in a row; nothing is stored. */
+export const useLookBack = () =>
+  useMutation({ mutationFn: (body: StandardRowSet) => unwrap(api.POST('/api/standards/look-back', { body })) })
+
+export function useChangeStandard() {
+  const queries = useQueryClient()
+  return useMutation({
+    mutationFn: (body: StandardRowSet & { reason: string; effective_from?: string }) =>
+      unwrap(api.POST('/api/standards/changes', { body })),
+    onSuccess: (catalogue) => queries.setQueryData(['catalogue'], catalogue),
   })
 }
 

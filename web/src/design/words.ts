@@ -16,6 +16,19 @@ export function figure(value: number | null | undefined, unit: string, digits?: 
   return (/^-0(\.0+)?$/.test(text) ? text.slice(1) : text).replace('-', '−')
 }
 
+/** What a band lets pass: '58 to 68 kt', 'at least 90 %'; nothing where both sides are free. */
+export function bandText(
+  low: number | null | undefined,
+  high: number | null | undefined,
+  unit: string,
+  digits?: number,
+) {
+  if (low == null && high == null) return ''
+  if (low == null) return `at most ${figure(high, unit, digits)} ${unitWord(unit)}`
+  if (high == null) return `at least ${figure(low, unit, digits)} ${unitWord(unit)}`
+  return `${figure(low, unit, digits)} to ${figure(high, unit, digits)} ${unitWord(unit)}`
+}
+
 /** A gate's name and where it lies; on the ground a height says nothing. */
 export const gatePlace = ({ title, height_ft }: { title: string; height_ft: number }) =>
   height_ft < 1 ? title : `${title}, ${figure(height_ft, 'ft')} ft`

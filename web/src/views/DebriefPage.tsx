@@ -23,19 +23,34 @@ export function DebriefPage() {
         {fullDayOf(row.starts_at)} · {row.aircraft.mark} {row.aircraft.type_name} · with {row.instructor.name}
       </p>
       <h1 className="mt-0 mb-1 border-b-2 border-ink pb-2 text-3xl font-bold">
-        {row.student.name}: {row.manoeuvre_title.toLowerCase()}
+        {row.student.name}: {row.title.toLowerCase()}
       </h1>
       <p className="mt-3 mb-4 text-xl">
         <b>Next time:</b> {row.next_focus ?? nextOf(flown) ?? 'your instructor has not written it down yet.'}
       </p>
-      {flown.length === 0 && <p>No attempt of this exercise is in a recording yet.</p>}
-      <ol className="m-0 grid list-none gap-4 p-0">
-        {flown.map((attempt) => (
-          <li key={attempt.id} className="sheet p-3.5 break-inside-avoid">
-            <One attempt={attempt} />
-          </li>
-        ))}
-      </ol>
+      {flown.length === 0 && <p>No attempt of this lesson&apos;s exercises is in a recording yet.</p>}
+      {row.exercises.map((exercise) => {
+        const own = flown.filter((attempt) => attempt.exercise_id === exercise.id)
+        return (
+          own.length > 0 && (
+            <section key={exercise.id} aria-label={exercise.title}>
+              {row.exercises.length > 1 && (
+                <h2 className="mt-5 mb-2 text-xl font-bold">
+                  {exercise.title}
+                  {exercise.objective && <span className="font-normal text-soft"> · {exercise.objective}</span>}
+                </h2>
+              )}
+              <ol className="m-0 grid list-none gap-4 p-0">
+                {own.map((attempt) => (
+                  <li key={attempt.id} className="sheet p-3.5 break-inside-avoid">
+                    <One attempt={attempt} />
+                  </li>
+                ))}
+              </ol>
+            </section>
+          )
+        )
+      })}
       {beside.length > 0 && (
         <p className="label mt-3">
           Also flown: {[...new Set(beside.map((attempt) => attempt.title.toLowerCase()))].join(', ')}.

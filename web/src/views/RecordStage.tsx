@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { toast } from 'sonner'
-import type { Session, Sortie } from '../api/client'
+import type { Schemas, Session, Sortie } from '../api/client'
 import { useChangeSortie, useStudent } from '../api/queries'
 import { Failed, Loading } from '../design/States'
 import { hoursOf } from '../design/words'
@@ -13,24 +13,47 @@ export function RecordStage({ sortie, session }: { sortie: Sortie; session: Sess
   const student = useStudent(sortie.student.id)
   if (student.isPending) return <Loading what="the record" />
   if (student.isError) return <Failed error={student.error} again={() => void student.refetch()} />
-  const standing = student.data.standings.find((row) => row.manoeuvre === sortie.manoeuvre)
-  const signed = student.data.sign_offs.find((row) => row.manoeuvre === sortie.manoeuvre && !row.withdrawn)
   return (
     <div className="mt-4 grid gap-6 lg:grid-cols-[24rem_minmax(0,1fr)]">
       <FlightForm key={sortie.version} sortie={sortie} total={student.data.log.total_minutes} />
       <div className="grid content-start gap-4">
-        {standing ? (
-          <section className="sheet grid gap-4 p-4">
-            <StandingSummary standing={standing} history={student.data.history} signedAt={signed?.signed_at} />
-            <Conditions standing={standing} studentId={sortie.student.id} staff={!isLearner(session.person)} />
-          </section>
-        ) : (
-          <p className="border border-dashed border-faint p-5 text-soft">
-            Nothing graded yet in this manoeuvre. Grade an attempt in Review, and it appears here.
-          </p>
-        )}
+        {sortie.manoeuvres.map((manoeuvre) => (
+          <Stands
+            key={manoeuvre}
+            title={sortie.exercises.find((exercise) => exercise.manoeuvre === manoeuvre)?.title ?? manoeuvre}
+            manoeuvre={manoeuvre}
+            student={student.data}
+            staff={!isLearner(session.person)}
+          />
+        ))}
       </div>
     </div>
+  )
+}
+
+interface StandsProps {
+  title: string
+  manoeuvre: string
+  student: Schemas['Student']
+  staff: boolean
+}
+
+/** Where the student stands in one of the lesson's manoeuvres. */
+function Stands({ title, manoeuvre, student, staff }: StandsProps) {
+  const standing = student.standings.find((row) => row.manoeuvre === manoeuvre)
+  const signed = student.sign_offs.find((row) => row.manoeuvre === manoeuvre && !row.withdrawn)
+  if (!standing) {
+    return (
+      <p className="m-0 border border-dashed border-faint p-5 text-soft">
+        {title}: nothing graded yet. Grade an attempt in Review, and it appears here.
+      </p>
+    )
+  }
+  return (
+    <section className="sheet grid gap-4 p-4">
+      <StandingSummary standing={standing} history={student.history} signedAt={signed?.signed_at} />
+      <Conditions standing={standing} studentId={student.id} staff={staff} />
+    </section>
   )
 }
 

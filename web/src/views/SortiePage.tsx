@@ -34,7 +34,7 @@ export function SortiePage({ session }: { session: Session }) {
             </span>
           </h1>
           <p className="m-0 text-sm text-soft">
-            {row.manoeuvre_title} · {shortDayOf(row.starts_at)} {clockOf(row.starts_at)} · with {row.instructor.name}
+            {row.title} · {shortDayOf(row.starts_at)} {clockOf(row.starts_at)} · with {row.instructor.name}
           </p>
         </div>
         <StageTrack sortie={row} current={stage} />

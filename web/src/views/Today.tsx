@@ -90,7 +90,7 @@ function Board({ sorties, dated = false }: { sorties: SortieRow[]; dated?: boole
               <span className="font-normal text-soft"> with {sortie.instructor.name}</span>
             </div>
             <div className="text-sm text-soft">
-              {sortie.aircraft.mark} · {sortie.manoeuvre_title} · <b className="text-ink">{sortie.next_step}</b>
+              {sortie.aircraft.mark} · {sortie.title} · <b className="text-ink">{sortie.next_step}</b>
             </div>
           </div>
           <div className="max-lg:col-span-2">

@@ -23,7 +23,7 @@ module Fujin
     # @!attribute outside_test [Boolean] taught beyond the test
     # @!attribute heat_prompt [String] when carburettor heat must be on
     # @!attribute angle_setting [String, nil] of the house method, that an approach is held to
-    # @!attribute standard [Grading::Standard, nil] nil until one has been set
+    # @!attribute standard [Grading::Standard] what each measure is held to, or why it is only shown
     # @!attribute finder [Class, nil] new(signals, context, taken).find -> attempts
     # @!attribute measurer [Class, nil] new(signals, attempt, context, declaration).measures -> {id => Measure}
     # @!attribute fault_finder [Class, nil] new(measurer, measures).faults -> [FoundFault]
@@ -56,7 +56,6 @@ module Fujin
           outside_test: false,
           heat_prompt: 'heat on before power is reduced, as the flight manual says',
           angle_setting: nil,
-          standard: nil,
           finder: nil,
           measurer: nil,
           fault_finder: nil,

@@ -2,8 +2,7 @@
 
 module Fujin
   module Grading
-    # Faults at contact, alike for what has no standard of its own yet: held to what is usual. For fault
-    # finders that include FaultFinding.
+    # Faults at contact, alike for everything that lands. For fault finders that include FaultFinding.
     module ContactFaults
       BEFORE_S = 1.5
 
@@ -21,18 +20,9 @@ module Fujin
 
       def at_contact(fault, id)
         at = @attempt.event(:contact_s)
-        return nil unless at && value(id) && out_at_contact?(id)
+        return nil unless at && bad?(id)
 
         found(fault, yield(value(id)), [id], from: [at - BEFORE_S, @attempt.start_s].max, to: at + 0.5)
-      end
-
-      # A value that its uncertainty could clear accuses nobody.
-      def out_at_contact?(id)
-        taken = measure(id)
-        band = taken.band || standard_for_faults.band(id, @context.stage, @context.targets)
-        [taken.least, taken.value, taken.most].none? do |v|
-          %w[polished in].include?(band.verdict(v))
-        end
       end
     end
   end

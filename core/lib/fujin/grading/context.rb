@@ -19,6 +19,7 @@ module Fujin
       # @param planned [Boolean] whether the sortie's plan is attached
       # @param exercise [String, nil] the manoeuvre that the sortie was for, with its `settings`
       # @param handovers [Array<Handover>] taps that said what the student had
+      # @param standards [Hash{String => Standard}] by manoeuvre, where a school has others
       def initialize(
         catalogue:,
         conditions:,
@@ -33,7 +34,8 @@ module Fujin
         elevation_ft: nil,
         exercise: nil,
         settings: {},
-        handovers: []
+        handovers: [],
+        standards: {}
       )
         @catalogue = catalogue
         @conditions = conditions
@@ -48,6 +50,7 @@ module Fujin
         @exercise = exercise
         @settings = settings.freeze
         @handovers = handovers.freeze
+        @standards = standards.freeze
         @gate_height_ft = gate_height_ft || (planned && type.helicopter? ? targets['gate_height_ft'] : USUAL_GATE_FT)
       end
 
@@ -55,10 +58,21 @@ module Fujin
       # Where the attempts begin: given, or what the exercise's own plan begins at.
       def height_ft = @height_ft ||= spot_planner ? exercise_plan.targets['entry_height_ft'] : USUAL_HEIGHT_FT
 
-      # What a standard's rules stand for today: the usual glide's; a gyroplane's manoeuvres have none yet.
+      # What a standard's rules stand for today: the usual glide's; a gyroplane has none.
       def targets = @targets ||= (type.helicopter? ? usual_glide(conditions).targets : {}).freeze
       def glide_speed_kt = targets['glide_speed_kt']
       def target_rotor_rpm_pct = targets['target_rotor_rpm_pct']
+
+      # What an attempt of a manoeuvre is held to.
+      # @param manoeuvre [Catalogue::Declaration]
+      # @return [Standard]
+      def standard_of(manoeuvre) = @standards.fetch(manoeuvre.id, manoeuvre.standard)
+
+      # What the names in its rules stand for.
+      # @param own [Hash{String => Float}] what the taker of measures knows itself
+      # @return [Planning::Targets]
+      def targets_of(manoeuvre, own = {}) =
+        Planning::Targets.new(type: type, house: house, own: own, numbers: -> { plan_of(manoeuvre).numbers })
 
       # The plan that an attempt is held to: the sortie's own where it was for that manoeuvre, else the usual one.
       # @param manoeuvre [Catalogue::Declaration]
@@ -67,7 +81,7 @@ module Fujin
         own = exercise == manoeuvre.id
         remember([:plan, manoeuvre.id]) do
           manoeuvre.plan(conditions, house, course_deg: course_deg, height_ft: (given_height_ft if own), stage: stage,
-                                            settings: own ? settings : {})
+                                            settings: own ? settings : {}, standard: standard_of(manoeuvre))
         end
       end
 
@@ -80,7 +94,8 @@ module Fujin
       # The glide to the spot that the sortie was for, as planned; nil where it was for none.
       # @return [Planning::ManoeuvrePlan, nil]
       def exercise_plan(today = conditions, course_deg: self.course_deg, height_ft: given_height_ft)
-        spot_planner&.new(today, house, course_deg: course_deg, height_ft: height_ft, stage: stage, settings: settings)
+        spot_planner&.new(today, house, course_deg: course_deg, height_ft: height_ft, stage: stage, settings: settings,
+                                        standard: standard_of(catalogue.find(exercise)))
       end
 
       # The usual glide on a day.
@@ -91,9 +106,13 @@ module Fujin
           house,
           course_deg: course_deg || @course_deg,
           height_ft: height_ft || self.height_ft,
-          stage: stage
+          stage: stage,
+          standard: standard_of(catalogue.usual_glide)
         )
       end
+
+      # Is the plan one of this manoeuvre? Without an exercise it is the usual glide's.
+      def planned_for?(manoeuvre) = planned && manoeuvre.id == (exercise || catalogue.usual_glide.id)
 
       # What several attempts of a recording share is worked out once.
       def remember(key) = (@remembered ||= {})[key] ||= yield

@@ -10,6 +10,18 @@ module Fujin
 
       module_function
 
+      # Phases as another kind of manoeuvre has them: what both have stays where it is and takes in what lay after it;
+      # with nothing in common they are laid evenly.
+      # @param cuts [Array<Hash>], @param phases [Array<String>] of the other kind
+      # @return [Array<Hash>]
+      def kept(cuts, phases)
+        common = cuts.select { |cut| phases.include?(cut['id']) }
+        return spread(phases, cuts.first['start_s'], cuts.last['end_s']) if common.empty?
+
+        starts = [cuts.first['start_s'], *common.drop(1).map { |cut| cut['start_s'] }, cuts.last['end_s']]
+        common.zip(starts.each_cons(2)).map { |cut, (from, to)| cut.merge('start_s' => from, 'end_s' => to) }
+      end
+
       # The phases of a kind laid evenly over a stretch: a beginning to move from.
       # @param ids [Array<String>]
       def spread(ids, from_s, to_s)

@@ -7,10 +7,6 @@ module Fujin
     module FaultFinding
       include LimitsPassed
 
-      # A set-up steady for less was none (docs/reference/boundaries.md, 'set-up').
-      STEADY_S = 3.0
-      TRIM_DEG = 10.0
-
       # @param taker [#signals, #attempt, #context, #manoeuvre, #course_deg, #gate_s] after its measures were taken
       # @param measures [Hash{String => Measure}]
       def initialize(taker, measures)
@@ -28,21 +24,17 @@ module Fujin
 
       private
 
-      # Its own standard; one that has none yet is held to the usual bands, for its faults only.
-      def standard_for_faults = @manoeuvre.standard || Standard.usual
       def measure(id) = @measures[id]
       def value(id) = measure(id)&.value
-      # A value whose uncertainty does not reach back over the limit: nobody is accused by a reading's error.
-      def surely_over?(id, limit) = value(id) && measure(id).least > limit
-      def surely_under?(id, limit) = value(id) && measure(id).most < limit
-      def surely_off?(id, limit) = surely_over?(id, limit) || surely_under?(id, -limit)
+      # Marginal or out by the standard, with all that the recording leaves open: a reading's error accuses nobody.
+      def bad?(id) = measure(id)&.bad? || false
+      def bad_low?(id) = bad?(id) && measure(id).under?
+      def bad_high?(id) = bad?(id) && !measure(id).under?
+      # What the standard lets pass: [low, high], nil where a side is free.
+      def allowed(id) = measure(id).band.in
 
-      # A fault that one measure shows by being surely over, or under, a limit; the block says it of the value.
-      def when_over(fault, id, limit, **span) =
-        surely_over?(id, limit) ? found(fault, yield(value(id)), [id], **span) : nil
-
-      def when_under(fault, id, limit, **span) =
-        surely_under?(id, limit) ? found(fault, yield(value(id)), [id], **span) : nil
+      # A fault that one measure shows by being marginal or out; the block says it of the value.
+      def when_bad(fault, id, **span) = bad?(id) ? found(fault, yield(value(id)), [id], **span) : nil
 
       def entry(id) = Glossary.measure(id, @manoeuvre.id)
       # 'lowest rotor rpm', and '91.2 %' with it.
@@ -69,9 +61,10 @@ module Fujin
       end
 
       def rushed_setup
+        return nil unless @context.planned && bad_low?('setup_steady_s')
+
         steady = value('setup_steady_s')
         begins = @attempt.start_s
-        return nil unless @context.planned && steady && steady < STEADY_S && begins - @signals.start_s > 8.0
 
         found(
           'rushed_setup',
@@ -83,7 +76,7 @@ module Fujin
       end
 
       def out_of_trim
-        return nil unless surely_off?('trim_deg', TRIM_DEG)
+        return nil unless bad?('trim_deg')
 
         found(
           'out_of_trim',

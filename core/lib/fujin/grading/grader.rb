@@ -6,8 +6,6 @@ module Fujin
     class Grader
       # The five steps.
       GRADE_WORDS = ['taken over', 'assisted or far out', 'prompted or marginal', 'to standard', 'polished'].freeze
-      # Where a school has not set a standard yet: measures are shown, not judged.
-      NO_STANDARD = 'none'
       HELP_CEILING = { 'alone' => 4, 'prompted' => 2, 'assisted' => 1, 'taken_over' => 0 }.freeze
       RANK = { 'polished' => 4, 'in' => 3, 'marginal' => 2, 'out' => 1 }.freeze
 
@@ -44,7 +42,7 @@ module Fujin
           faults: faults.freeze,
           grades: grades.freeze,
           gate_s: taker.gate_s,
-          standard_version: manoeuvre.standard&.version || NO_STANDARD,
+          standard_version: @context.standard_of(manoeuvre).version,
           course_deg: taker.course_deg,
           starts_s: BoundaryErrors.new(attempt, @signals).starts_s.freeze
         )

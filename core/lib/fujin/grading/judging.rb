@@ -8,10 +8,12 @@ module Fujin
     class Judging
       TOO_WIDE = 3.0
       NO_VERDICT = 'this recording leaves more open than the standard lets pass: no verdict'
+      WITHOUT_PLAN = 'judged where the exercise was planned'
+      NOT_TODAY = 'the day gives nothing to hold it to'
       SAYS_NOTHING = 'what this recording leaves open is wider than anything it could be held to'
 
       # @param context [Context], @param manoeuvre [Catalogue::Declaration]
-      # @param targets [Hash{String => Float}] what the names in the rules stand for today
+      # @param targets [Planning::Targets] what the names in the rules stand for today
       # @param barometer [Boolean] whether heights over the ground are a barometer's
       def initialize(context, manoeuvre, targets, barometer:)
         @context = context
@@ -29,16 +31,16 @@ module Fujin
       private
 
       def judge(measure, range)
-        band = measure.limit&.call || standard_band(measure.id)
-        measure = measure.with(band: band, limit: nil, low: range&.first, high: range&.last)
-        return measure unless band
+        measure = measure.with(low: range&.first, high: range&.last)
+        band = standard_band(measure.id) or return measure.with(reason: why_shown(measure.id))
+        measure = measure.with(band: band)
 
         turned = [measure.least, measure.value, measure.most].map { |v| band.verdict(v) }.uniq.size > 1
         wide = turned ? width(measure) / band.room : 0.0
         return nothing(measure) if wide > TOO_WIDE
         return measure.with(reason: NO_VERDICT) if wide > 1.0
 
-        measure.with(verdict: band.verdict(measure.value), critical: surely_critical?(band, measure), too_close: turned)
+        measure.with(verdict: verdict(band, measure), critical: surely_critical?(band, measure), too_close: turned)
       end
 
       def width(measure) = measure.most - measure.least
@@ -46,8 +48,30 @@ module Fujin
       def nothing(measure) =
         measure.with(value: nil, low: nil, high: nil, band: nil, verdict: 'not_recorded', reason: SAYS_NOTHING)
 
-      def standard_band(id) =
-        @manoeuvre.standard&.band(id, @context.stage, @targets, planned: @context.planned)
+      # Marginal or out only with all that it may have been.
+      def verdict(band, measure)
+        found = band.verdict(measure.value)
+        return found if %w[polished in].include?(found)
+
+        best = band.best_verdict(measure.least, measure.most)
+        best == 'polished' ? 'in' : best
+      end
+
+      def standard = @context.standard_of(@manoeuvre)
+
+      def standard_band(id)
+        standard.band(id, @context.stage, @targets, planned: @context.planned_for?(@manoeuvre))
+      rescue KeyError
+        nil
+      end
+
+      # Why a measure has no band today.
+      def why_shown(id)
+        rule = standard.rules[id] or return standard.shown.fetch(id)
+        return WITHOUT_PLAN if rule['planned_only'] && !@context.planned_for?(@manoeuvre)
+
+        [NOT_TODAY, *StandardRow.new(rule).conditions].join(': ')
+      end
 
       # Beyond the limit with all that it may have been; and a height over the ground read off a barometer passes none.
       def surely_critical?(band, measure) =

@@ -3,7 +3,7 @@
 module Fujin
   module Grading
     # Limits of the aircraft that were passed, critical in every manoeuvre: rotor or engine overspeed, a rotor too slow
-    # in the air, power over the red line, a hard contact. For fault finders that include
+    # in the air, power over the red line, what the standard calls critical. For fault finders that include
     # FaultFinding.
     module LimitsPassed
       AIRBORNE_FT = 2.0
@@ -12,8 +12,6 @@ module Fujin
       POWER_HELD_S = 2.0
       # Of the limit: more than a power instrument's error.
       POWER_ROOM_PCT = 4.0
-      # Descent that a landing gear is built for is about 8 ft/s; what lies over it is looked at.
-      HARD_FPM = 480.0
 
       private
 
@@ -23,12 +21,11 @@ module Fujin
         told = critical.reject { |m| m.id == 'recovery_min_height_ft' && @attempt.touched_in_recovery?(@signals) }
         said = ->(word) { critical.any? { |m| m.id.include?(word) } }
         passed = [
-          *told.map { |m| [in_words(m), @attempt.start_s, @attempt.end_s] },
+          *told.map { |m| [passed_words(m), @attempt.start_s, @attempt.end_s] },
           unplanned_contact,
           (rotor_passed unless said.call('rotor_rpm')),
           engine_passed,
-          power_passed,
-          (hard_contact unless said.call('contact_sink'))
+          power_passed
         ].compact
         return nil if passed.empty?
 
@@ -40,6 +37,9 @@ module Fujin
           to: passed.map(&:last).max
         )
       end
+
+      def passed_words(measure) =
+        measure.id == 'contact_sink_fpm' ? "#{in_words(measure)}: inspect the landing gear" : in_words(measure)
 
       # Too fast anywhere, too slow only in the air.
       def rotor_passed
@@ -63,15 +63,6 @@ module Fujin
 
         run = longest(samples, POWER_HELD_S) { |i| power.pct(i).to_f > 100.0 + POWER_ROOM_PCT } or return nil
         ["power #{run.map { |i| power.pct(i) }.max.round} % of the engine's limit", *span(run)]
-      end
-
-      def hard_contact
-        sink = value('contact_sink_fpm')
-        at = @attempt.event(:contact_s)
-        return nil unless sink && at && !@signals.estimated?(:agl)
-        return nil unless surely_over?('contact_sink_fpm', HARD_FPM)
-
-        ["contact at #{sink.round} ft/min: inspect the landing gear", at, at]
       end
 
       def unplanned_contact

@@ -6,11 +6,10 @@ module Fujin
     #
     # `low` and `high` are 5 and 95 % of what the recording leaves open, nil where that was not asked; `verdict` is
     # polished, in, marginal, out, not_recorded, or nil when the measure is shown but not judged; `too_close` marks a
-    # verdict that another value in the range would turn; `band` is what it was held to, `limit` gives it where it is
-    # not the standard that does.
+    # verdict that another value in the range would turn; `band` is what it was held to.
     Measure =
       Value.define(
-        :id, :phase, :value, :unit, :low, :high, :verdict, :critical, :too_close, :band, :limit, :source, :estimated,
+        :id, :phase, :value, :unit, :low, :high, :verdict, :critical, :too_close, :band, :source, :estimated,
         :reason,
         defaults: {
           low: nil,
@@ -19,7 +18,6 @@ module Fujin
           critical: false,
           too_close: false,
           band: nil,
-          limit: nil,
           source: [].freeze,
           estimated: false,
           reason: nil
@@ -37,8 +35,8 @@ module Fujin
         # Half the range, 90 %.
         def uncertainty = low && ((high - low) / 2.0)
 
-        # May it have been inside what the standard allows?
-        def could_be_in? = band && [least, most].any? { |v| %w[polished in].include?(band.verdict(v)) }
+        # Marginal or out, whatever it may have been: a fault's evidence.
+        def bad? = %w[marginal out].include?(verdict)
 
         # Below its target, for a measure that is judged on both sides?
         def under? = value && band && value < band.target

@@ -19,7 +19,7 @@ module Fujin
 
       # @param signals [Recordings::Signals], @param attempt [Attempt], @param context [Context]
       # @param manoeuvre [Catalogue::Declaration] that the attempt is one of
-      # @param targets [Hash{String => Float}, nil] the day's, where they are known already
+      # @param targets [Planning::Targets, nil] the day's, where they are known already
       def initialize(signals, attempt, context, manoeuvre, targets: nil)
         @signals = signals
         @attempt = attempt
@@ -30,19 +30,22 @@ module Fujin
       end
 
       # What the names in a standard's rules stand for today.
-      # @return [Hash{String => Float}]
-      def targets = @targets ||= context.targets
+      # @return [Planning::Targets]
+      def targets = @targets ||= context.targets_of(manoeuvre, own_targets)
 
       private
+
+      # Those of the names that only the taker can give.
+      # @return [Hash{String => Float}]
+      def own_targets = {}
 
       def zero = signals.agl_zero_ft
 
       # Keeps one measure, by its entry in the glossary. A NaN or nil value is 'not recorded' with the reason. What
       # cannot do without its sources is given as a lambda, and worked out only where all of them were recorded.
       # @param value [Float, nil, #call]
-      # @param limit [#call] gives the band it is held to, where it is not the standard that sets it
       # @param sources [Array<Symbol>, nil] where only the measurement knows them
-      def put(id, phase, value, reason: nil, limit: nil, sources: nil)
+      def put(id, phase, value, reason: nil, sources: nil)
         entry = Glossary.measure(id, manoeuvre.id)
         sources ||= sources_of(entry)
         missing = sources.find { |name| !signals.signal?(name) }
@@ -56,7 +59,6 @@ module Fujin
           phase: phase,
           value: value,
           unit: entry.unit,
-          limit: limit,
           source: sources,
           estimated: signals.estimated?(*sources) || estimated_phase?(phase)
         )
@@ -83,7 +85,7 @@ module Fujin
 
       def estimated_phase?(phase) = attempt.phase(phase)&.estimated || false
 
-      def standard = manoeuvre.standard
+      def standard = context.standard_of(manoeuvre)
 
       # Those of some values that are numbers.
       def numbers(values) = values.compact.reject(&:nan?)

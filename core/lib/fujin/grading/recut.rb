@@ -9,7 +9,9 @@ module Fujin
       HOVER_S = 5.0
 
       # @param signals [Recordings::Signals], @param context [Context]
-      def initialize(signals, context)
+      # @param ranges [Boolean] as Grader has it
+      def initialize(signals, context, ranges: true)
+        @ranges = ranges
         @signals = signals
         @context = context
       end
@@ -34,7 +36,7 @@ module Fujin
             events: events(cut, events).freeze,
             result: result
           )
-        Grader.new(@signals, @context).propose(manoeuvre, attempt)
+        Grader.new(@signals, @context, ranges: @ranges).propose(manoeuvre, attempt)
       end
 
       private

@@ -15,7 +15,8 @@ module Fujin
       # @param at [Float] where the manoeuvre begins, s
       # @param centre [Array(Float, Float)] speed kt and height ft that it was to begin with
       def take_setup(at, centre = [signals.at(:ias, at), signals.at(:agl, at)])
-        put('setup_steady_s', 'setup', steady_seconds(at, *centre))
+        steady = steady_seconds(at, *centre)
+        put('setup_steady_s', 'setup', steady, reason: ('the recording begins within it' if steady.nil?))
         take_trim('setup', at - TRIM_S, at)
       end
 
@@ -49,7 +50,9 @@ module Fujin
           (signals[:ias][i] - speed).abs > SPEED_KT || (signals[:agl][i] - height).abs > HEIGHT_FT ||
             (!track.nan? && !signals[:track][i].nan? && (signals[:track][i] - track).abs > TRACK_DEG)
         end
-        at - signals.time(first ? first + 1 : 0)
+        steady = at - signals.time(first ? first + 1 : 0)
+        # Cut by the file's start it may have been longer.
+        first || steady >= context.house['setup_s'] ? steady : nil
       end
     end
   end

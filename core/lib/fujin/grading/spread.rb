@@ -21,7 +21,7 @@ module Fujin
       SEED = 7
 
       # @param signals [Recordings::Signals], @param attempt [Attempt], @param context [Context]
-      # @param manoeuvre [Catalogue::Declaration], @param targets [Hash{String => Float}]
+      # @param manoeuvre [Catalogue::Declaration], @param targets [Planning::Targets]
       def initialize(signals, attempt, context, manoeuvre, targets)
         @signals = signals
         @attempt = attempt

@@ -8,18 +8,10 @@ module Fujin
       private
 
       # @param nose_deg [Float, nil] where the nose is to point
-      # @param limit [#call, nil] gives the band for the sink, where it is the model that sets it
-      def take_contact(nose_deg, limit: nil, phase_id: 'touchdown')
+      def take_contact(nose_deg, phase_id: 'touchdown')
         at = attempt.event(:contact_s)
         contact = attempt.event(:contact)
-        put(
-          'contact_sink_fpm',
-          phase_id,
-          contact.sink_fpm,
-          sources: contact.sources,
-          reason: contact.reason,
-          limit: limit
-        )
+        put('contact_sink_fpm', phase_id, contact.sink_fpm, sources: contact.sources, reason: contact.reason)
         put('contact_groundspeed_kt', phase_id, signals.up_to(:gs, at))
         put('contact_drift_kt', phase_id, drift_up_to(at))
         put('contact_pitch_deg', phase_id, signals.up_to(:pitch, at))

@@ -2,10 +2,11 @@
 
 module Fujin
   module Lessons
-    # A recording of several attempts at one manoeuvre in one flight.
+    # A recording of several attempts in one flight, at one manoeuvre or at several.
     class FlownLesson
       # @param faults [Array<Hash>] one set of pilot faults an attempt
-      # @param manoeuvre [String] that a pilot model flies, with its settings
+      # @param manoeuvre [String] that a pilot model flies, with its settings and height
+      # @param others [Array<Hash{Symbol => Object}>] flown after it: manoeuvre, settings, height_ft and faults of each
       # @param origin [Array(Float, Float)] latitude and longitude of the spot
       def initialize(
         conditions,
@@ -18,11 +19,12 @@ module Fujin
         seed: 1,
         course_deg: nil,
         manoeuvre: 'straight_in_autorotation',
-        settings: {}
+        settings: {},
+        others: []
       )
-        @faults = faults
-        @pilot = Catalogue.find(manoeuvre).pilot
-        @flown = [conditions, { house: house, height_ft: height_ft, course_deg: course_deg, settings: settings }]
+        first = { manoeuvre: manoeuvre, settings: settings, height_ft: height_ft, faults: faults }
+        @exercises = [first, *others]
+        @day = [conditions, { house: house, course_deg: course_deg }]
         @recorder =
           Flight::Recorder.new(
             type: conditions.type,
@@ -44,9 +46,15 @@ module Fujin
 
       def joined =
         @joined ||=
-          Flight::FlightsJoined.new(@faults.map { |faults| fly(faults) }, recorder: @recorder, rate_hz: @rate_hz)
+          Flight::FlightsJoined.new(@exercises.flat_map { |one| fly(**one) }, recorder: @recorder, rate_hz: @rate_hz)
 
-      def fly(faults) = @pilot.call(@flown[0], faults: faults, **@flown[1]).run
+      def fly(manoeuvre:, faults:, settings: {}, height_ft: nil)
+        conditions, known = @day
+        faults.map do |planted|
+          Catalogue.find(manoeuvre).pilot.call(conditions, faults: planted, settings: settings, height_ft: height_ft,
+                                                           **known).run
+        end
+      end
     end
   end
 end

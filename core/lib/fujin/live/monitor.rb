@@ -192,7 +192,7 @@ module Fujin
       def glide_bands
         @glide_bands ||=
           begin
-            standard = @context.catalogue.usual_glide.standard
+            standard = @context.standard_of(@context.catalogue.usual_glide)
             found =
               GLIDE_BANDS.transform_values do |id|
                 standard.band(id, @context.stage, @context.targets, planned: true).in

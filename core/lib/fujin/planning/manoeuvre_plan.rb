@@ -14,8 +14,11 @@ module Fujin
       # @param course_deg [Float, nil] final course; nil is straight into the wind
       # @param height_ft [Float, nil] where the manoeuvre begins, above the ground; nil takes the manoeuvre's own
       # @param settings [Hash{String => Object}] of Settings, those the manoeuvre takes
+      # @param standard [Grading::Standard, nil] that its gates are held to; nil takes the manoeuvre's own
       # @raise [OutsideModel] for the wrong kind of aircraft, [UnknownName, InvalidInput] for settings
-      def initialize(conditions, house, course_deg: nil, height_ft: nil, stage: 'solo', settings: {})
+      def initialize(conditions, house, course_deg: nil, height_ft: nil, stage: 'solo', settings: {},
+                     standard: nil)
+        @standard = standard || declaration.standard
         @conditions = conditions
         @type = conditions.type
         @house = house
@@ -66,6 +69,15 @@ module Fujin
         return if declaration.kinds.include?(@type.kind)
 
         raise OutsideModel, "#{declaration.title} is not flown in a #{@type.kind}: #{@type.name} is one"
+      end
+
+      # What the student's stage lets pass of a measure, as a gate shows it.
+      # @param own [Hash{String => Float}] targets that the plan's numbers do not have
+      def held(measure_id, unit, own = {})
+        targets = Targets.new(type: @type, house: @house, own: own, numbers: -> { numbers })
+        band = @standard.band(measure_id, @stage, targets)
+        low, high = band.in
+        { target: band.target, low: low, high: high, unit: unit }
       end
 
       # What a subclass may leave as it is.

@@ -1,7 +1,7 @@
-import type { FlyEvent, Sortie } from '../../api/client'
+import type { FlyEvent, Planned } from '../../api/client'
 
 interface ChecksProps {
-  sortie: Sortie
+  sortie: Planned
   live: FlyEvent[]
   tap: (text: string) => void
   locked: boolean
@@ -13,10 +13,10 @@ export function Checks({ sortie, live, tap, locked }: ChecksProps) {
   return (
     <section aria-labelledby="checks" className="sheet p-3">
       <h2 id="checks" className="m-0 mb-1 text-base font-semibold">
-        Checks, {done.size} of {(sortie.checks ?? []).length}
+        Checks, {done.size} of {sortie.checks.length}
       </h2>
       <ul className="m-0 grid list-none gap-1 p-0">
-        {(sortie.checks ?? []).map((check) => (
+        {sortie.checks.map((check) => (
           <li key={check}>
             <button
               type="button"

@@ -5,7 +5,11 @@ import { useKeys } from '../../design/useKeys'
 import { GradeGlyph } from '../../design/GradeGlyph'
 import { capital, GRADE_WORDS } from '../../design/words'
 import { useSheet } from '../../queue/useSheet'
+import { LastFocus } from '../lesson/LastFocus'
+import { planned } from '../lesson/useExercise'
 import { Checks } from './Checks'
+import { ExerciseTaps } from './ExerciseTaps'
+import { exerciseNow } from './exerciseNow'
 import { GateCard } from './GateCard'
 import { Live } from './Live'
 import { Note } from './Note'
@@ -16,8 +20,10 @@ import { WindNow } from './WindNow'
 /** The cockpit sheet: big targets, one tap each, everything kept on the device first, undo for a slip. */
 export function Fly({ sortie }: { sortie: Sortie }) {
   const { live, waiting, link, tap } = useSheet(sortie.id)
-  const phases = sortie.phases ?? []
-  const [phase, setPhase] = useState(phases[0] ?? 'entry')
+  const exercise = exerciseNow(sortie, live)
+  const phases = exercise.phases
+  const [chosen, setPhase] = useState(phases[0] ?? 'entry')
+  const phase = phases.includes(chosen) ? chosen : (phases[0] ?? 'entry')
   const attempt = live.filter((event) => event.kind === 'attempt').length
   const locked = !sortie.may_edit
 
@@ -71,7 +77,15 @@ export function Fly({ sortie }: { sortie: Sortie }) {
               : 'Everything stored'}
         </p>
       </div>
+      <LastFocus text={sortie.last_focus} />
       <Live sortie={sortie} />
+      <ExerciseTaps
+        sortie={sortie}
+        live={live}
+        now={exercise}
+        locked={locked}
+        tap={(to) => void act({ kind: 'exercise', payload: { value: to.id } }, to.title)}
+      />
       <div className="grid grid-cols-[minmax(0,1fr)_19rem] gap-4 max-lg:grid-cols-1">
         <div className="grid content-start gap-3">
           <div className="grid grid-cols-[2fr_1fr_1fr] gap-2">
@@ -205,9 +219,9 @@ export function Fly({ sortie }: { sortie: Sortie }) {
           />
         </div>
         <div className="grid content-start gap-3">
-          <GateCard sortie={sortie} />
+          <GateCard sortie={planned(sortie, exercise)} />
           <Checks
-            sortie={sortie}
+            sortie={planned(sortie, exercise)}
             live={live}
             tap={(text) => void act({ kind: 'check', payload: { value: text } }, 'Checked')}
             locked={locked}

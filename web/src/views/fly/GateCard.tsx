@@ -1,11 +1,11 @@
-import type { Sortie } from '../../api/client'
+import type { Planned } from '../../api/client'
 import { usePlan } from '../../api/queries'
 import { KeyFigure } from '../../design/Figure'
 import { gatePlace } from '../../design/words'
 
 /** The few numbers that are looked at in the air. */
-export function GateCard({ sortie }: { sortie: Sortie }) {
-  const plan = usePlan(sortie.id, {})
+export function GateCard({ sortie }: { sortie: Planned }) {
+  const plan = usePlan(sortie.id, sortie.exercise_id, {})
   if (!plan.data) return null
   const { key_numbers: keys, numbers, gates } = plan.data
   return (

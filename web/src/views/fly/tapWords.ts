@@ -33,6 +33,8 @@ export function describe(event: FlyEvent): string {
       return `${MANNER[event.payload.value as keyof typeof MANNER] ?? 'How'}${where}`
     case 'task':
       return `Student has: ${(TASK[event.payload.value as keyof typeof TASK] ?? '').toLowerCase()}${where}`
+    case 'exercise':
+      return 'Exercise changed'
     case 'wind':
       return `Wind ${event.payload.value ?? ''} seen in the air`
     case 'go_around':

@@ -1,12 +1,12 @@
 import ranges from '../../../../core/data/ranges.json'
-import type { Plan, Sortie, SortieChange } from '../../api/client'
+import type { Plan, Planned, SortieChange } from '../../api/client'
 import { useAircraft } from '../../api/queries'
 import { capital, figure, unitWord } from '../../design/words'
 import { NumberField } from './NumberField'
 import { choicesOf, Pick } from '../../design/Pick'
 
 interface Props {
-  sortie: Sortie
+  sortie: Planned
   /** Its numbers stand in for fields left empty. */
   plan: Plan | undefined
   set: (fields: SortieChange) => void
@@ -71,7 +71,7 @@ export function DayStrip({ sortie, plan, set, errors, aircraftId }: Props) {
         value={sortie.people_aboard}
         options={{ dual: 'Dual', solo: 'Solo' }}
         locked={locked}
-        onChange={(who) => set({ people_aboard: who as Sortie['people_aboard'] })}
+        onChange={(who) => set({ people_aboard: who as Planned['people_aboard'] })}
       />
       <NumberField
         label="Fuel"
@@ -114,7 +114,7 @@ export function DayStrip({ sortie, plan, set, errors, aircraftId }: Props) {
         value={sortie.stage}
         options={STANDARDS}
         locked={locked}
-        onChange={(stage) => set({ stage: stage as Sortie['stage'] })}
+        onChange={(stage) => set({ stage: stage as Planned['stage'] })}
       />
       <label className="grid gap-0.5">
         <span className="label">Spot</span>
@@ -123,6 +123,28 @@ export function DayStrip({ sortie, plan, set, errors, aircraftId }: Props) {
           disabled={locked}
           defaultValue={sortie.spot_name}
           onBlur={(e) => e.target.value && e.target.value !== sortie.spot_name && set({ spot_name: e.target.value })}
+        />
+      </label>
+      <NumberField
+        label="Attempts"
+        unit="planned"
+        value={sortie.planned_count ?? null}
+        low={1}
+        high={50}
+        optional
+        disabled={locked}
+        onChange={(count) => set({ planned_count: count })}
+      />
+      <label className="col-span-3 grid gap-0.5">
+        <span className="label">Objective today</span>
+        <input
+          className="field"
+          maxLength={300}
+          disabled={locked}
+          defaultValue={sortie.objective ?? ''}
+          onBlur={(e) =>
+            e.target.value !== (sortie.objective ?? '') && set({ objective: e.target.value.trim() || null })
+          }
         />
       </label>
       {sortie.house_settings.length > SHOWN && (
@@ -147,11 +169,11 @@ export function DayStrip({ sortie, plan, set, errors, aircraftId }: Props) {
 
 /** How many choices of the method stand open; the rest unfold. */
 const SHOWN = 3
-const chosen = (sortie: Sortie, name: string) => String(sortie.house[name] ?? sortie.effective_house[name] ?? '')
+const chosen = (sortie: Planned, name: string) => String(sortie.house[name] ?? sortie.effective_house[name] ?? '')
 
 interface HouseChoiceProps {
-  row: Sortie['house_settings'][number]
-  sortie: Sortie
+  row: Planned['house_settings'][number]
+  sortie: Planned
   set: (fields: SortieChange) => void
 }
 
@@ -166,9 +188,9 @@ const HouseChoice = ({ row: { name, short, choices }, sortie, set }: HouseChoice
 )
 
 interface SettingProps {
-  setting: Sortie['manoeuvre_settings'][number]
+  setting: Planned['manoeuvre_settings'][number]
   plan: Plan | undefined
-  sortie: Sortie
+  sortie: Planned
   set: (fields: SortieChange) => void
   error: string | undefined
 }

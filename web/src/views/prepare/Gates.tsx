@@ -1,5 +1,5 @@
 import type { Plan } from '../../api/client'
-import { figure, gatePlace, unitWord } from '../../design/words'
+import { bandText, gatePlace } from '../../design/words'
 
 type Gate = Plan['gates'][number]
 
@@ -21,7 +21,4 @@ export function Gates({ gates }: { gates: Gate[] }) {
   )
 }
 
-const bands = (gate: Gate) =>
-  Object.values(gate.measures).map(
-    ({ low, high, unit }) => `${figure(low, unit)} to ${figure(high, unit)} ${unitWord(unit)}`,
-  )
+const bands = (gate: Gate) => Object.values(gate.measures).map(({ low, high, unit }) => bandText(low, high, unit))

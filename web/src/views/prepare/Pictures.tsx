@@ -1,6 +1,6 @@
 import { Tabs } from 'radix-ui'
 import { useState } from 'react'
-import type { Plan, Sortie, SortieChange } from '../../api/client'
+import type { Plan, Planned, SortieChange } from '../../api/client'
 import { useDispersion } from '../../api/queries'
 import { PlanTable } from '../../design/PlanTable'
 import { Chart } from '../../pictures/Chart'
@@ -22,7 +22,7 @@ const LAST_PART_FT = { fromFt: -1000, toFt: 150 }
 
 interface Props {
   plan: Plan
-  sortie: Sortie
+  sortie: Planned
   basis: SortieChange
 }
 
@@ -85,7 +85,7 @@ function SetUpLine({ plan }: { plan: Plan }) {
 function Path({ plan, sortie, basis }: Props) {
   const [shift, setShift] = useState<Shift>({ along: 0, across: 0 })
   const asks = plan.reaches.length > 0 && plan.manoeuvre === sortie.manoeuvre
-  const dispersion = useDispersion(sortie.id, basis, asks)
+  const dispersion = useDispersion(sortie.id, sortie.exercise_id, basis, asks)
   const top = Math.max(...plan.path.map((p) => p.height_ft))
   const low = plan.path.at(-1)?.height_ft ?? 0
   const view = windowOf(plan)

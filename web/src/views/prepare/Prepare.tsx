@@ -1,10 +1,13 @@
 import { useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
-import { Refusal, type Plan, type Sortie, type SortieChange } from '../../api/client'
+import { Refusal, type Plan, type Planned, type Sortie, type SortieChange } from '../../api/client'
 import { usePlan } from '../../api/queries'
 import { useKeys } from '../../design/useKeys'
 import { Failed, Loading } from '../../design/States'
 import { shortDayOf } from '../../design/words'
+import { Exercises } from '../lesson/Exercises'
+import { LastFocus } from '../lesson/LastFocus'
+import { planned, useExercise } from '../lesson/useExercise'
 import { Cautions } from './Cautions'
 import { DayStrip } from './DayStrip'
 import { Decision } from './Decision'
@@ -19,12 +22,24 @@ const NOT_PLANNED: (keyof SortieChange)[] = [
   'objective',
   'spot_name',
   'next_focus',
+  'planned_count',
   'off_at',
   'on_at',
 ]
 
-/** Prepare: the day in, the numbers and the picture out. */
+/** Prepare: the lesson's exercises in their order, and for one of them the day in, the numbers and the picture out. */
 export function Prepare({ sortie }: { sortie: Sortie }) {
+  const { exercise, index, choose } = useExercise(sortie)
+  return (
+    <>
+      <LastFocus text={sortie.last_focus} />
+      <Exercises sortie={sortie} index={index} choose={choose} />
+      <PrepareExercise key={exercise.id} sortie={planned(sortie, exercise)} />
+    </>
+  )
+}
+
+function PrepareExercise({ sortie }: { sortie: Planned }) {
   const { draft, set, change, current } = useDraft(sortie)
   // What the plan depends on: everything stored, with the unsaved changes on top.
   const basis = useMemo(
@@ -34,7 +49,7 @@ export function Prepare({ sortie }: { sortie: Sortie }) {
     }),
     [draft, sortie],
   )
-  const plan = usePlan(sortie.id, basis)
+  const plan = usePlan(sortie.id, sortie.exercise_id, basis)
   const shown = useLastGood(plan.data)
   const navigate = useNavigate()
   useKeys(
@@ -63,7 +78,7 @@ export function Prepare({ sortie }: { sortie: Sortie }) {
           <div className="grid content-start gap-3">
             <p className="hidden print:block">
               <b className="text-xl">
-                {sortie.manoeuvre_title}: {sortie.student.name}
+                {sortie.exercise_title}: {sortie.student.name}
               </b>
               <br />
               {sortie.aircraft.mark} {sortie.aircraft.type_name} · {shortDayOf(sortie.starts_at)} · wind {shown.wind} ·
@@ -126,4 +141,4 @@ const PLANNED = [
   'settings',
 ] as const
 
-const pick = (sortie: Sortie): SortieChange => Object.fromEntries(PLANNED.map((key) => [key, sortie[key] ?? null]))
+const pick = (sortie: Planned): SortieChange => Object.fromEntries(PLANNED.map((key) => [key, sortie[key] ?? null]))

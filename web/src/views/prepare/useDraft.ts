@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
-import type { Sortie, SortieChange } from '../../api/client'
+import type { Planned, SortieChange } from '../../api/client'
 import { useChangeSortie } from '../../api/queries'
 
 const QUIET_MS = 700
@@ -12,9 +12,9 @@ const without = (draft: SortieChange, stored: SortieChange): SortieChange =>
  * The conditions as they stand on screen. Each change redraws the plan at once; a moment of quiet stores it, and so does
  * leaving the view, so that moving along loses nothing. A change that cannot be stored stays on screen with the reason.
  */
-export function useDraft(sortie: Sortie) {
+export function useDraft(sortie: Planned) {
   const [draft, setDraft] = useState<SortieChange>({})
-  const change = useChangeSortie(sortie.id)
+  const change = useChangeSortie(sortie.id, sortie.exercise_id)
   const { mutate, isError } = change
   const unsent = useRef<SortieChange>({})
 
@@ -40,5 +40,5 @@ export function useDraft(sortie: Sortie) {
       return next
     })
   }
-  return { draft, set, change, current: { ...sortie, ...draft } as Sortie }
+  return { draft, set, change, current: { ...sortie, ...draft } as Planned }
 }

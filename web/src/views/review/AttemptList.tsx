@@ -1,21 +1,39 @@
 import { clsx } from 'clsx'
-import type { Attempt } from '../../api/client'
+import type { Attempt, Exercise } from '../../api/client'
 import { GradeGlyph } from '../../design/GradeGlyph'
 import { resultWord } from '../../design/words'
 
 interface Props {
   attempts: Attempt[]
+  exercises: Exercise[]
   current: number
   select: (position: number) => void
 }
 
-/** The attempts in order, each with its level and the one thing to work on; what else the recording holds folded beneath. */
-export function AttemptList({ attempts, current, select }: Props) {
+type RowProps = Omit<Props, 'exercises'> & { label: string; headed?: boolean }
+
+/** The attempts exercise by exercise, each with its level and the one thing to work on; what else the recording holds folded beneath. */
+export function AttemptList({ attempts, exercises, current, select }: Props) {
   const asked = attempts.filter((attempt) => attempt.asked)
+  const several = exercises.length > 1
   const beside = attempts.filter((attempt) => !attempt.asked)
   return (
     <>
-      {asked.length > 0 && <Row label="Attempts" attempts={asked} current={current} select={select} />}
+      {exercises.map((exercise, at) => {
+        const own = asked.filter((attempt) => attempt.exercise_id === exercise.id)
+        return (
+          own.length > 0 && (
+            <Row
+              key={exercise.id}
+              label={several ? `${at + 1} ${exercise.title}` : 'Attempts'}
+              headed={several}
+              attempts={own}
+              current={current}
+              select={select}
+            />
+          )
+        )
+      })}
       {beside.length > 0 && (
         <details open={asked.length === 0 || beside.some((attempt) => attempt.position === current)}>
           <summary className="label min-h-8 cursor-pointer py-1">Also in this recording: {tally(beside)}</summary>
@@ -32,28 +50,33 @@ const tally = (attempts: Attempt[]) =>
     .map((title) => `${attempts.filter((a) => a.title === title).length} × ${title.toLowerCase()}`)
     .join(', ')
 
-function Row({ label, attempts, current, select }: Props & { label: string }) {
+function Row({ label, headed = false, attempts, current, select }: RowProps) {
   return (
-    <ol aria-label={label} className="m-0 flex list-none gap-2 overflow-x-auto p-0 pb-1">
-      {attempts.map((attempt) => (
-        <li key={attempt.id}>
-          <button
-            type="button"
-            aria-pressed={attempt.position === current}
-            onClick={() => select(attempt.position)}
-            className={clsx(
-              'flex min-h-12 cursor-pointer items-center gap-2 border px-3 py-1 text-left leading-tight',
-              attempt.position === current ? 'border-2 border-ink bg-sheet' : 'border-rule text-soft hover:border-ink',
-              !attempt.counts && 'border-dashed',
-            )}
-          >
-            <span className="text-lg font-bold">{attempt.position}</span>
-            <GradeGlyph grade={level(attempt)} size={24} />
-            <span className="max-w-44 text-sm">{summary(attempt)}</span>
-          </button>
-        </li>
-      ))}
-    </ol>
+    <div className="min-w-0">
+      {headed && <h3 className="m-0 text-sm font-semibold">{label}</h3>}
+      <ol aria-label={label} className="m-0 flex list-none gap-2 overflow-x-auto p-0 pb-1">
+        {attempts.map((attempt) => (
+          <li key={attempt.id}>
+            <button
+              type="button"
+              aria-pressed={attempt.position === current}
+              onClick={() => select(attempt.position)}
+              className={clsx(
+                'flex min-h-12 cursor-pointer items-center gap-2 border px-3 py-1 text-left leading-tight',
+                attempt.position === current
+                  ? 'border-2 border-ink bg-sheet'
+                  : 'border-rule text-soft hover:border-ink',
+                !attempt.counts && 'border-dashed',
+              )}
+            >
+              <span className="text-lg font-bold">{attempt.position}</span>
+              <GradeGlyph grade={level(attempt)} size={24} />
+              <span className="max-w-44 text-sm">{summary(attempt)}</span>
+            </button>
+          </li>
+        ))}
+      </ol>
+    </div>
   )
 }
 

@@ -2,7 +2,7 @@ import { Accordion } from 'radix-ui'
 import type { Attempt, Measure } from '../../api/client'
 import { Figure } from '../../design/Figure'
 import { VerdictMark } from '../../design/VerdictMark'
-import { capital, figure, unitWord } from '../../design/words'
+import { bandText, capital, figure, unitWord } from '../../design/words'
 import { BandRuler } from '../../pictures/BandRuler'
 
 interface Props {
@@ -59,11 +59,9 @@ export function Measures({ attempt, phase, select }: Props) {
         ))}
       </Accordion.Root>
       <p className="label mt-2">
-        {attempt.standard_version === 'none'
-          ? 'No standard is set: measures are shown, not judged.'
-          : `Standard ${attempt.standard_version}.`}{' '}
-        Estimated values are marked ≈. The bar through a value is what this recording leaves open of it, nine times of
-        ten; a verdict that another value on it would turn is too close to call, its mark struck through.
+        Standard {attempt.standard_version}. Estimated values are marked ≈. The bar through a value is what this
+        recording leaves open of it, nine times of ten; a verdict that another value on it would turn is too close to
+        call, its mark struck through.
       </p>
     </section>
   )
@@ -96,7 +94,9 @@ function Row({ measure }: { measure: Measure }) {
       </td>
       <td className="w-26 py-1 pl-2">
         <BandRuler measure={measure} />
-        <span className="block text-center text-[10px] leading-none text-soft">{bandText(measure)}</span>
+        <span className="block text-center text-[10px] leading-none text-soft">
+          {bandText(measure.band_low, measure.band_high, measure.unit, measure.digits)}
+        </span>
       </td>
     </tr>
   )
@@ -105,11 +105,4 @@ function Row({ measure }: { measure: Measure }) {
 function rangeText({ low, high, unit, digits }: Measure): string {
   if (low == null || high == null) return ''
   return `; in 9 of 10 between ${figure(low, unit, digits + 1)} and ${figure(high, unit, digits + 1)} ${unitWord(unit)}`
-}
-
-function bandText({ band_low: low, band_high: high, unit, digits }: Measure): string {
-  if (low == null && high == null) return ''
-  if (low == null) return `at most ${figure(high, unit, digits)} ${unitWord(unit)}`
-  if (high == null) return `at least ${figure(low, unit, digits)} ${unitWord(unit)}`
-  return `${figure(low, unit, digits)} to ${figure(high, unit, digits)} ${unitWord(unit)}`
 }

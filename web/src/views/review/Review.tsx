@@ -14,6 +14,8 @@ import { AttemptList } from './AttemptList'
 import { Boundaries } from './Boundaries'
 import { ConfirmAll } from './ConfirmAll'
 import { Faults } from './Faults'
+import { exerciseOf } from '../lesson/useExercise'
+import { GivenTo } from './GivenTo'
 import { Grading } from './Grading'
 import { Import } from './Import'
 import { LayOver, shiftOf, type Over } from './LayOver'
@@ -45,10 +47,11 @@ const flownOnly = (plan: Plan, attempt: Attempt): Plan => ({
 /** Review: the attempts as found, flown over planned, every measure against its band, the grades. */
 export function Review({ sortie, session }: { sortie: Sortie; session: Session }) {
   const attempts = useAttempts(sortie.id)
-  const plan = usePlan(sortie.id, {})
   const { number, phase, timeS, set } = useReviewAddress()
   const count = attempts.data?.length ?? 0
   const attempt = attempts.data?.find((row) => row.position === number) ?? attempts.data?.[0]
+  const exercise = exerciseOf(sortie, attempt?.exercise_id)
+  const plan = usePlan(sortie.id, exercise.id, {})
   const strips = useStrips(attempt?.id)
   const [over, setOver] = useState<Over>()
   const other = attempts.data?.find((row) => row.position === over?.position && row.id !== attempt?.id)
@@ -75,7 +78,7 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
   const moment = replay.moment
   const onTime = (at: number) => attempt && set({ t: at - attempt.start_s })
   const fault = attempt?.fault_details?.[0]
-  const planned = attempt?.manoeuvre === plan.data?.manoeuvre
+  const planned = attempt?.exercise_id === exercise.id && attempt.manoeuvre === plan.data?.manoeuvre
   const drawn = plan.data && attempt && (planned ? plan.data : flownOnly(plan.data, attempt))
   return (
     <>
@@ -85,6 +88,7 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
           <div className="min-w-0">
             <AttemptList
               attempts={attempts.data}
+              exercises={sortie.exercises}
               current={attempt.position}
               select={(to) => set({ attempt: to, t: null, phase: null })}
             />
@@ -147,7 +151,7 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
                 <GroundView
                   plan={drawn}
                   flown={attempt.path ?? []}
-                  spotName={sortie.spot_name}
+                  spotName={exercise.spot_name}
                   timeS={moment}
                   sides={sidesOf(drawn, attempt.path ?? [], 500)}
                   window={windowOf(drawn, [attempt.path ?? []])}
@@ -164,6 +168,9 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
             </Link>
             <Teaching key={`teaching-${attempt.id}`} attempt={attempt} sortie={sortie} session={session} />
             {!attempt.teaching && <Grading key={attempt.id} attempt={attempt} sortie={sortie} session={session} />}
+            {!isLearner(session.person) && sortie.exercises.length > 0 && (
+              <GivenTo key={`given-${attempt.id}`} attempt={attempt} exercises={sortie.exercises} />
+            )}
             <Measures attempt={attempt} phase={phase} select={(id) => set({ phase: id })} />
             {!isLearner(session.person) && (
               <Boundaries

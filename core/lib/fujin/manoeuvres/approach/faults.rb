@@ -8,9 +8,6 @@ module Fujin
       class Faults
         include Grading::FaultFinding
 
-        # Off the angle by more than this is another approach, degrees.
-        ANGLE_ROOM_DEG = 2.0
-        SINK_ROOM_FPM = 50.0
         # What the wind triangle leaves open of a slow airspeed, kt.
         SLOW_ROOM_KT = 3.0
         # A descent takes so long to come onto its line; so long of it tells the angle where it sank high up, s.
@@ -21,19 +18,11 @@ module Fujin
         # Beside the line below this height by more than this is off it, ft.
         LINE_BELOW_FT = 200.0
         LINE_ROOM_FT = 60.0
-        # Slower than the decision speed by this when it turned away: the speed was gone before the decision.
-        DECISION_ROOM_KT = 4.0
-        # The power is pulled so long before the lowest point, at most.
-        AWAY_S = 6.0
-        # Over the cap for this long, by more than its instrument's error, percent of the engine's limit.
-        POWER_ROOM_PCT = 2.5
-        POWER_HELD_S = 1.0
 
         private
 
         def descent = @attempt.phase('descent')
         def on_descent = descent ? samples(descent.start_s, descent.end_s) : []
-        def wanted_deg = @context.approach_angle_deg(@manoeuvre)
 
         # The path's angle, before it sank too fast if it did: what came of the sinking is not its cause.
         def angle_deg
@@ -54,12 +43,23 @@ module Fujin
           end
         end
 
-        def too_steep = angle_deg && angle_deg - angle_room > wanted_deg ? angle('too_steep') : nil
-        def too_shallow = angle_deg && angle_deg + angle_room < wanted_deg ? angle('too_shallow') : nil
-        def angle_room = ANGLE_ROOM_DEG + measure('approach_angle_deg').uncertainty.to_f
+        def too_steep = angle_off.positive? ? angle('too_steep') : nil
+        def too_shallow = angle_off.negative? ? angle('too_shallow') : nil
 
-        def angle(id) =
-          found(id, "#{angle_deg.round(1)}° over the ground, #{wanted_deg}° is wanted", ['approach_angle_deg'])
+        # How far outside what the standard lets pass, whatever the recording leaves open; 0 within.
+        def angle_off
+          held = measure('approach_angle_deg')
+          return 0.0 unless held&.band && angle_deg
+
+          room = held.uncertainty.to_f
+          low, high = held.band.in
+          [angle_deg - room - high, 0.0].max + [angle_deg + room - low, 0.0].min
+        end
+
+        def angle(id)
+          wanted = measure('approach_angle_deg').band.target
+          found(id, "#{angle_deg.round(1)}° over the ground, #{wanted.round(1)}° is wanted", ['approach_angle_deg'])
+        end
 
         # Sink over what is allowed at that airspeed, below 30 kt, for a second or more.
         def sank_at_low_speed = @sank_at_low_speed ||= sank
@@ -67,9 +67,11 @@ module Fujin
         def sank
           airspeed = @signals[:airspeed] or return nil
           sink = @signals[:sink] or return nil
+          held = measure('sink_over_allowed_fpm')&.band or return nil
+          room = held.in[1]
           over =
             longest(on_descent, SANK_S) do |i|
-              airspeed[i] < Measures::SLOW_KT && sink[i] > allowed_surely(airspeed[i]) + SINK_ROOM_FPM
+              airspeed[i] < Measures::SLOW_KT && sink[i] > allowed_surely(airspeed[i]) + room
             end or return nil
           worst = over.max_by { |i| sink[i] }
           found(
@@ -88,58 +90,29 @@ module Fujin
           @context.house.sink_allowed_fpm(airspeed_kt + room)
         end
 
-        # Broken off with the speed already gone, or continued past the decision with more sink than is allowed there.
+        # Broken off under the height of the decision, or continued past it with more sink than is allowed there.
         def late_decision
-          decide = @context.house['decision_speed_kt']
-          return nil unless descent && @signals.signal?(:ias)
-
-          at = descent.end_s
-          left = @signals.window(:ias, [at - AWAY_S, descent.start_s].max, at).min || decide
-          if @attempt.result == :go_around
-            return nil unless left < decide - DECISION_ROOM_KT
-
-            return (
-              found(
-                'late_decision',
-                "turned away at #{left.round} kt, the decision is made by #{decide.round} kt",
-                ['decision_height_ft'],
-                from: at - AWAY_S,
-                to: at
-              )
+          decide = @context.house['decision_speed_kt'].round
+          if bad?('break_off_height_ft')
+            least = allowed('break_off_height_ft')[0].round
+            found(
+              'late_decision',
+              "turned away at #{value('break_off_height_ft').round} ft, the decision is made by #{least} ft",
+              ['break_off_height_ft']
             )
+          else
+            when_bad('late_decision', 'decision_sink_fpm') do |sank|
+              "continued past #{decide} kt with #{sank.round} ft/min of sink, " \
+                "#{allowed('decision_sink_fpm')[1].round} allowed"
+            end
           end
-          allowed = @context.house.sink_allowed_fpm(decide)
-          sank = value('decision_sink_fpm')
-          return nil unless sank && sank > allowed + (2 * SINK_ROOM_FPM)
-
-          found(
-            'late_decision',
-            "continued past #{decide.round} kt with #{sank.round} ft/min of sink, #{allowed.round} allowed",
-            ['decision_sink_fpm']
-          )
         end
 
         # More power than the engine, or the exercise, allows.
-        def power_cap_broken
-          power = Grading::EnginePower.new(@signals, @context)
-          return nil unless power.recorded?
-
-          cap = cap_pct(power)
-          finish = @attempt.event(:contact_s) || @attempt.end_s
-          run =
-            longest(samples(@attempt.start_s, finish), POWER_HELD_S) { |i| power.pct(i).to_f > cap + POWER_ROOM_PCT } or
-            return nil
-          found(
-            'power_cap_broken',
-            "#{run.map { |i| power.pct(i) }.max.round} % of the engine's limit, #{cap.round} % is the cap",
-            ['power_peak_pct'],
-            from: @signals.time(run.first),
-            to: @signals.time(run.last)
-          )
-        end
-
-        # Percent of the engine's limit: the limit itself.
-        def cap_pct(_power) = 100.0
+        def power_cap_broken =
+          when_bad('power_cap_broken', 'power_peak_pct') do |v|
+            "#{v.round} % of the engine's limit, #{allowed('power_peak_pct')[1].round} % is the cap"
+          end
 
         # Off the line of the final course through the spot, low on the approach.
         def drifted_off_track

@@ -30,7 +30,14 @@ module Fujin
 
         def gate_s = nil
 
+        # Eased off to this share of what it had been, the sink has been stopped.
+        BROKEN_OFF_SHARE = 0.8
+        BEFORE_S = 10.0
+
         private
+
+        def own_targets =
+          { 'decision_sink_allowed_fpm' => context.house.sink_allowed_fpm(context.house['decision_speed_kt']) }
 
         def descent = attempt.phase('descent')
         def range = signals.index(descent.start_s)..signals.index(descent.end_s)
@@ -122,6 +129,18 @@ module Fujin
           reason = "the airspeed did not fall to #{context.house['decision_speed_kt'].round} kt in the descent"
           put('decision_height_ft', 'descent', -> { at && height(at) }, reason: reason)
           put('decision_sink_fpm', 'descent', -> { at && signals[:sink][at] }, reason: reason)
+          put('break_off_height_ft', 'descent', -> { broken_off_ft }) if attempt.result == :go_around
+        end
+
+        # Height at which the descent that was broken off began to be stopped.
+        def broken_off_ft
+          to = descent.end_s
+          usual = signals.window(:sink, [to - BEFORE_S, descent.start_s].max, to)
+          return nil if usual.empty?
+
+          level = BROKEN_OFF_SHARE * Quantities.median(usual)
+          last = range.to_a.reverse.find { |i| signals[:sink][i] >= level }
+          last && height(last)
         end
 
         def avoid_area_s

@@ -17,6 +17,7 @@ module Fujin
             'setup' => %w[setup_steady_s trim_deg],
             'descent' => %w[
               approach_angle_deg approach_angle_off_deg closing_speed_off_kt decision_height_ft decision_sink_fpm
+              break_off_height_ft
               sink_max_fpm sink_max_below_30_kt_fpm sink_over_allowed_fpm vortex_ring_index_max vortex_ring_margin_fpm
               groundspeed_at_50_ft_kt
             ],
@@ -37,6 +38,7 @@ module Fujin
           ],
           least_power_margin_pct: 5,
           part_of_circuit: 'landing',
+          standard: Grading::Standard.load("#{__dir__}/standards/normal_approach.yml"),
           finder: Finder,
           measurer: Measures,
           fault_finder: Faults,

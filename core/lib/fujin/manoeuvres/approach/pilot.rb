@@ -97,7 +97,8 @@ module Fujin
           observe(dt)
           change_phase(dt)
           follow_torque(PEDAL_LAG_S, dt)
-          line = @height > LOW_M ? @task.line_m : 0.0
+          # Off the line once it goes down, not while it is set up.
+          line = @height > LOW_M && @phase != :setup ? @task.line_m : 0.0
           Flight::Controls.new(
             pitch_command(dt),
             keep_line(@task.drift_m_s, line_m: line),

@@ -16,7 +16,8 @@ module Fujin
           measures: {
             'setup' => %w[setup_steady_s trim_deg],
             'descent' => %w[
-              approach_angle_deg sink_max_fpm decision_height_ft decision_sink_fpm power_peak_pct power_rise_pct_s
+              approach_angle_deg sink_max_fpm decision_height_ft decision_sink_fpm
+              break_off_height_ft power_peak_pct power_rise_pct_s
             ],
             'touchdown' => %w[
               contact_sink_fpm contact_groundspeed_kt contact_drift_kt contact_pitch_deg contact_yaw_deg bounce_ft
@@ -41,6 +42,7 @@ module Fujin
           ],
           hovers: 'none',
           part_of_circuit: 'landing',
+          standard: Grading::Standard.load("#{__dir__}/standards/run_on_landing.yml"),
           finder: Finder,
           measurer: RunOnMeasures,
           fault_finder: RunOnFaults,

@@ -12,6 +12,17 @@ module Fujin
 
         private
 
+        # The cap is of today's hover power out of ground effect; what is measured is of the engine's limit.
+        def own_targets = super.merge('power_cap_engine_pct' => cap_pct)
+
+        def cap_pct
+          cap = context.settings['power_limit_pct'] || RunOnPlan::DEFAULT_CAP_PCT
+          hover = Grading::EnginePower.new(signals, context).pct_of(context.conditions.trim.hover_power_w)
+          [cap / 100.0 * hover, 100.0].min
+        rescue OutsideModel
+          100.0
+        end
+
         def take_end
           return unless attempt.phase('touchdown')
 

@@ -16,7 +16,8 @@ module Fujin
           measures: {
             'setup' => %w[setup_steady_s trim_deg],
             'descent' => %w[
-              approach_angle_deg approach_angle_off_deg decision_height_ft decision_sink_fpm sink_max_fpm
+              approach_angle_deg approach_angle_off_deg decision_height_ft decision_sink_fpm
+              break_off_height_ft sink_max_fpm
               sink_max_below_30_kt_fpm sink_over_allowed_fpm vortex_ring_index_max vortex_ring_margin_fpm
               groundspeed_at_50_ft_kt avoid_area_s
             ],
@@ -38,6 +39,7 @@ module Fujin
           hovers: 'oge',
           least_power_margin_pct: 5,
           part_of_circuit: 'landing',
+          standard: Grading::Standard.load("#{__dir__}/standards/steep_approach.yml"),
           finder: Finder,
           measurer: Measures,
           fault_finder: Faults,

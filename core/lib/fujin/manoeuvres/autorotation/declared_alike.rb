@@ -22,11 +22,14 @@ module Fujin
             recovery_min_height_ft recovery_yaw_deg hover_height_ft power_on_s power_peak_pct power_rise_pct_s
             lte_exposure_s miss_along_ft miss_across_ft miss_ft
           ],
+          'cushion' => %w[cushion_yaw_deg cushion_balloon_ft],
           'touchdown' => %w[
             contact_sink_fpm contact_groundspeed_kt contact_drift_kt contact_pitch_deg contact_yaw_deg
             contact_rotor_rpm_pct slide_ft miss_along_ft miss_across_ft miss_ft
           ]
         }.freeze
+
+        STRAIGHT = MEASURES.except('turn').freeze
 
         CHECKS = [
           'Area and spot clear, lookout complete', 'Wind looked at again', 'Height, speed, track steady',
@@ -58,6 +61,7 @@ module Fujin
           settings: %w[glide_rotor_rpm_pct turn_deg turn_side bank_deg spot_option].freeze,
           power_off: true,
           heat_prompt: 'heat on before the throttle closes, as the flight manual says',
+          standard: Grading::Standard.load("#{__dir__}/standards/turning.yml"),
           finder: Finder,
           measurer: Measures,
           fault_finder: Faults,

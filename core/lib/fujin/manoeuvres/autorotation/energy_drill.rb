@@ -33,6 +33,7 @@ module Fujin
           hovers: 'none',
           outside_test: true,
           heat_prompt: 'heat on before the throttle closes, as the flight manual says',
+          standard: Grading::Standard.load("#{__dir__}/standards/energy_drill.yml"),
           finder: Finder,
           measurer: EnergyDrillMeasures,
           fault_finder: EnergyDrillFaults

@@ -14,18 +14,10 @@ module Fujin
         def one_big_check = big_check(glide.start_s, glide.end_s)
 
         def low_rotor_rpm =
-          if surely_under?('glide_rotor_rpm_min_pct', @context.type.power_off_band[0])
-            rotor('low_rotor_rpm', 'glide_rotor_rpm_min_pct')
-          else
-            nil
-          end
+          bad?('glide_rotor_rpm_min_pct') ? rotor('low_rotor_rpm', 'glide_rotor_rpm_min_pct') : nil
 
         def high_rotor_rpm =
-          if surely_over?('glide_rotor_rpm_max_pct', @context.type.power_off_band[1])
-            rotor('high_rotor_rpm', 'glide_rotor_rpm_max_pct')
-          else
-            nil
-          end
+          bad?('glide_rotor_rpm_max_pct') ? rotor('high_rotor_rpm', 'glide_rotor_rpm_max_pct') : nil
 
         def rotor(id, measure_id) =
           found(

@@ -9,17 +9,12 @@ module Fujin
         include BigCheck
         include Grading::ContactFaults
 
-        NAMED = %w[marginal out].freeze
         # What closure's time and the places leave open of where an entry began, ft.
         ENTRY_ROOM_FT = 60.0
         # The collective's level as the power went is read over so long, s.
         AT_CLOSURE_S = 0.4
         # A collective this low has nothing left to lower, percent of its travel.
         ON_THE_STOP_PCT = 1.5
-        # Established, then turn: later than this after the planned moment is waiting.
-        LATE_TURN_S = 2.5
-        # Power that comes so long after levelling is late.
-        LATE_POWER_S = 1.5
         SPEEDS = %w[glide_ias_mean_kt gate_ias_kt].freeze
         RPMS = %w[glide_rotor_rpm_mean_pct gate_rotor_rpm_pct].freeze
 
@@ -31,37 +26,13 @@ module Fujin
           super && !(cushion && @signals.time(index) >= cushion.start_s)
         end
 
-        # What has turns or little speed and no standard of its own is held to the straight-in's, for its faults only.
-        def standard_for_faults = @manoeuvre.standard || StraightInAutorotation.standard
         def closure = @attempt.event(:closure_s) || @attempt.start_s
 
-        # Marginal or out; a marginal one that its uncertainty could clear accuses nobody. At the gate only while
-        # gliding.
-        def bad?(id)
-          held = held(id)
-          return false unless held && NAMED.include?(held.verdict)
-          return false if held.verdict == 'marginal' && held.could_be_in?
-          return false if held.gate? && flaring_at_gate?
-
-          true
-        end
-
-        # A measure that its manoeuvre has no standard for yet is held to the straight-in's, for its faults only.
-        def held(id)
-          taken = measure(id)
-          return taken unless taken&.value && taken.band.nil?
-
-          @held ||= {}
-          @held[id] ||= standard_for_faults
-            .band(id, @context.stage, @context.targets, planned: @context.planned)
-            .then { |band| band ? taken.with(band: band, verdict: band.verdict(taken.value)) : taken }
-        end
+        # At the gate only while gliding.
+        def bad?(id) = super && !(measure(id).gate? && flaring_at_gate?)
 
         def planned_entry = @planned_entry ||= PlannedEntry.new(@context, @manoeuvre)
         def flaring_at_gate? = @gate_s && @attempt.phase('flare') && @gate_s > @attempt.phase('flare').start_s
-
-        def bad_low?(id) = bad?(id) && held(id).under?
-        def bad_high?(id) = bad?(id) && !held(id).under?
 
         # Where the entry began against where this wind and height ask for it, when the spot was missed that way.
         def entry_position(id, side)
@@ -70,7 +41,7 @@ module Fujin
           offset = entry_offset_ft
           return nil unless offset
 
-          width = held('miss_along_ft').band.in[1]
+          width = allowed('miss_along_ft')[1]
           return nil if (offset * side) - ENTRY_ROOM_FT < width
           return nil if offset.positive? != value('miss_along_ft').negative?
 
@@ -100,7 +71,7 @@ module Fujin
           found(
             'late_collective',
             "collective down #{delay.round(1)} s after the power went, " \
-              "#{held('collective_delay_s').band.in[1].round(1)} s allowed#{lowest_rpm_text}",
+              "#{allowed('collective_delay_s')[1].round(1)} s allowed#{lowest_rpm_text}",
             %w[collective_delay_s min_rotor_rpm_pct],
             to: closure + delay
           )
@@ -198,7 +169,7 @@ module Fujin
           ids
             .map do |id|
               "#{id.start_with?('gate') ? 'at the gate' : 'mean in the glide'} #{value(id).round} kt against " \
-                "#{held(id).band.target.round} kt"
+                "#{measure(id).band.target.round} kt"
             end
             .join('; ')
         end
@@ -216,7 +187,8 @@ module Fujin
             .join('; ')
 
         def flare_height_text =
-          "flare began at #{value('flare_height_ft').round} ft, #{held('flare_height_ft').band.target.round} ft planned"
+          "flare began at #{value('flare_height_ft').round} ft, #{measure('flare_height_ft').band.target.round} ft " \
+            'planned'
 
         def early_flare =
           off('early_flare', ['flare_height_ft'].select { |id| bad_high?(id) }, phase_id: 'flare') { flare_height_text }
@@ -245,32 +217,17 @@ module Fujin
         end
 
         def late_power
-          return nil unless surely_over?('power_on_s', LATE_POWER_S)
-
-          late = value('power_on_s')
-          level = @attempt.event(:level_s) || @attempt.phase('recovery').start_s
-          found(
-            'late_power',
-            "power on #{late.round(1)} s after levelling",
-            ['power_on_s'],
-            from: level,
-            to: level + late
-          )
+          level = @attempt.event(:level_s) || @attempt.phase('recovery')&.start_s
+          when_bad('late_power', 'power_on_s', from: level, to: level.to_f + value('power_on_s').to_f) do |late|
+            "power on #{late.round(1)} s after levelling, #{allowed('power_on_s')[1].round(1)} s allowed"
+          end
         end
 
-        def out_at_contact?(id) = bad?(id)
-
         def late_turn
-          planned = planned_entry.turn_after_s
-          return nil unless planned && surely_over?('turn_delay_s', planned + LATE_TURN_S)
-
-          found(
-            'late_turn',
-            "the turn began #{value('turn_delay_s').round(1)} s after the power went, #{planned.round(1)} s planned",
-            ['turn_delay_s'],
-            from: closure + planned,
-            to: @attempt.phase('turn').start_s
-          )
+          when_bad('late_turn', 'turn_delay_s', from: closure,
+                                                to: @attempt.phase('turn')&.start_s || closure) do |after|
+            "the turn began #{after.round(1)} s after the power went, #{allowed('turn_delay_s')[1].round(1)} s allowed"
+          end
         end
 
         # From the end of the entry to the flare.

@@ -95,6 +95,9 @@ module Fujin
             phase('glide', entry_end, flare_start, flare_estimated),
             phase('flare', flare_start, level, flare_estimated || level_estimated)
           ]
+          tail, finish = powered ? recovery(level, latest) : touchdown(level, contact, latest)
+          # After a hover that was established, the ground is met by what comes next.
+          contact = nil if contact && contact.time_s > finish
           events = {
             closure_s: closure,
             level_s: level,
@@ -102,7 +105,6 @@ module Fujin
             contact_s: contact&.time_s,
             contact: contact
           }.compact
-          tail, finish = powered ? recovery(level, latest) : touchdown(level, contact, latest)
           attempt(closure, finish, phases + tail, events, estimated, :completed)
         end
 

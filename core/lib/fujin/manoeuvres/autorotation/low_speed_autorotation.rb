@@ -14,9 +14,9 @@ module Fujin
             'that costs, and where it must begin.',
           phases: %w[entry glide flare recovery cushion touchdown],
           measures:
-            DeclaredAlike::MEASURES.merge(
+            DeclaredAlike::STRAIGHT.merge(
               'entry' => [
-                *DeclaredAlike::MEASURES['entry'],
+                *DeclaredAlike::STRAIGHT['entry'],
                 'low_ias_min_kt',
                 'height_to_glide_ft',
                 'time_to_glide_s'
@@ -38,6 +38,7 @@ module Fujin
           hovers: 'none',
           outside_test: true,
           heat_prompt: 'heat on before the throttle closes, as the flight manual says',
+          standard: Grading::Standard.load("#{__dir__}/standards/low_speed.yml"),
           finder: Finder,
           measurer: LowSpeedMeasures,
           fault_finder: Faults,

@@ -97,12 +97,7 @@ module Fujin
               along_ft: nil,
               text: 'glide speed, rotor rpm, line; or power, throttle first',
               measures: {
-                'gate_ias_kt' => {
-                  target: glide_speed_kt,
-                  low: glide_speed_kt - 7,
-                  high: glide_speed_kt + 7,
-                  unit: 'kt'
-                }
+                'gate_ias_kt' => held('gate_ias_kt', 'kt', { 'gate_speed_kt' => glide_speed_kt })
               }
             )
           ]

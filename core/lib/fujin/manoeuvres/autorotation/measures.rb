@@ -20,6 +20,7 @@ module Fujin
           take_gate
           take_flare if attempt.phase('flare')
           take_recovery if attempt.phase('recovery')
+          take_cushion if attempt.phase('cushion')
           take_landing if attempt.phase('touchdown')
           take_miss(attempt.phase('touchdown') ? 'touchdown' : 'recovery', ended_s)
           @taken
@@ -37,14 +38,12 @@ module Fujin
           @gate_s = signals.signal?(:agl) ? downward_pass(context.gate_height_ft) : nil
         end
 
-        def targets
-          @targets ||=
-            context.targets.merge(
-              'lowest_rotor_rpm_pct' => PlannedEntry.new(context, manoeuvre).lowest_rotor_rpm_pct(entry_speed)
-            )
-        end
-
         private
+
+        def own_targets =
+          context.targets.merge(
+            'lowest_rotor_rpm_pct' => PlannedEntry.new(context, manoeuvre).lowest_rotor_rpm_pct(entry_speed)
+          )
 
         # An attempt cut by hand may begin after it.
         def closure = attempt.event(:closure_s) || attempt.start_s
@@ -98,14 +97,7 @@ module Fujin
 
         # Share of a stretch in which a signal lies where the standard wants its mean, percent.
         def in_band_pct(name, measure_id, from, to)
-          band =
-            (standard || StraightInAutorotation.standard).band(
-              measure_id,
-              context.stage,
-              targets,
-              planned: context.planned
-            )
-          low, high = band.in
+          low, high = standard.band(measure_id, context.stage, targets).in
           over(name, from, to) { |values| 100.0 * values.count { |v| v.between?(low, high) } / values.size }
         end
 
@@ -176,6 +168,13 @@ module Fujin
 
         def hover_height(from)
           over(:agl, from, attempt.end_s) { |v| mean(v) - zero }
+        end
+
+        # Heading held while the torque of the pull came in, and no rise away from the ground.
+        def take_cushion
+          phase = attempt.phase('cushion')
+          put('cushion_yaw_deg', 'cushion', yaw_after(phase.start_s, phase.end_s - phase.start_s), reason: yaw_reason)
+          put('cushion_balloon_ft', 'cushion', balloon(phase.start_s, phase.end_s))
         end
 
         def take_landing

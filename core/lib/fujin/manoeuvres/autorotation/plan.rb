@@ -246,7 +246,7 @@ module Fujin
           GlideGates.new(
             targets: targets,
             path: path,
-            standard: declaration.standard || StraightInAutorotation.standard,
+            standard: @standard,
             stage: @stage,
             house: @house
           )

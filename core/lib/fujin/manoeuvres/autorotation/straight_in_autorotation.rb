@@ -15,7 +15,7 @@ module Fujin
             'through the gate or around, flare, then a power recovery to a hover or a cushioned touchdown.',
           endings: %w[power_recovery recovery_run touchdown],
           phases: %w[entry glide flare recovery cushion touchdown],
-          measures: DeclaredAlike::MEASURES,
+          measures: DeclaredAlike::STRAIGHT,
           faults: %w[
             rushed_setup entered_too_far entered_too_close late_collective raised_collective collective_not_down
             yaw_uncorrected nose_dropped slow_glide fast_glide low_rotor_rpm high_rotor_rpm early_flare late_flare
@@ -31,7 +31,7 @@ module Fujin
           ],
           power_off: true,
           heat_prompt: 'heat on before the throttle closes, as the flight manual says',
-          standard: Grading::Standard.load("#{__dir__}/standards/straight_in_autorotation.yml"),
+          standard: Grading::Standard.load("#{__dir__}/standards/straight_in.yml"),
           finder: Finder,
           measurer: Measures,
           fault_finder: Faults,

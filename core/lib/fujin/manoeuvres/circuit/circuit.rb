@@ -16,6 +16,7 @@ module Fujin
           phases: %w[upwind crosswind downwind base final],
           measures: {
             'upwind' => %w[upwind_climb_fpm first_turn_height_ft],
+            'crosswind' => %w[crosswind_track_off_deg],
             'downwind' => %w[
               downwind_height_mean_ft downwind_height_max_off_ft downwind_ias_mean_kt downwind_track_off_deg
               spacing_ft
@@ -33,6 +34,7 @@ module Fujin
           ],
           least_power_margin_pct: 5,
           heat_prompt: 'heat on before power is reduced on base, as the flight manual says',
+          standard: Grading::Standard.load("#{__dir__}/standards/circuit.yml"),
           finder: Finder,
           measurer: Measures,
           fault_finder: Faults

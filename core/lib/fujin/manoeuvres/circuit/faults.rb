@@ -7,8 +7,6 @@ module Fujin
       class Faults
         include Grading::FaultFinding
 
-        TRACK_DEG = 12.0
-        ANGLE_ROOM_DEG = 2.0
         # The angle met sooner than this after the turn onto final leaves no time to settle on it.
         SETTLE_S = 4.0
 
@@ -30,7 +28,7 @@ module Fujin
         end
 
         def drifted_off_track
-          return nil unless surely_off?('downwind_track_off_deg', TRACK_DEG)
+          return nil unless bad?('downwind_track_off_deg')
 
           off = value('downwind_track_off_deg')
           found(
@@ -41,14 +39,14 @@ module Fujin
           )
         end
 
-        def wanted_deg = @context.house['normal_angle_deg']
-        def too_steep = surely_over?('approach_angle_deg', wanted_deg + ANGLE_ROOM_DEG) ? angle('too_steep') : nil
-        def too_shallow = surely_under?('approach_angle_deg', wanted_deg - ANGLE_ROOM_DEG) ? angle('too_shallow') : nil
+        def too_steep = bad_high?('approach_angle_deg') ? angle('too_steep') : nil
+        def too_shallow = bad_low?('approach_angle_deg') ? angle('too_shallow') : nil
 
         def angle(id) =
           found(
             id,
-            "#{value('approach_angle_deg').round(1)}° over the ground, #{wanted_deg}° is the house's angle",
+            "#{value('approach_angle_deg').round(1)}° over the ground, " \
+              "#{measure('approach_angle_deg').band.target.round(1)}° is planned",
             ['approach_angle_deg'],
             **phase_span('final')
           )

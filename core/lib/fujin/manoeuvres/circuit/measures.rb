@@ -25,10 +25,10 @@ module Fujin
 
         private
 
-        # The crosswind leg has nothing of its own.
         def take(leg)
           case leg.id
           when 'upwind' then take_upwind(leg)
+          when 'crosswind' then put('crosswind_track_off_deg', 'crosswind', crosswind_off(leg))
           when 'downwind' then take_downwind(leg)
           when 'base' then take_base(leg)
           when 'final' then take_final(leg)
@@ -82,6 +82,15 @@ module Fujin
             met && to_go(met),
             reason: 'the approach angle is never met on the final leg'
           )
+        end
+
+        # Mean track against square to the final course, + to the right.
+        def crosswind_off(leg)
+          course = course_deg or return nil
+          over(:track, leg.start_s, leg.end_s) do |v|
+            off = Quantities.wrap_deg(mean(v) - course)
+            off - (off.negative? ? -90.0 : 90.0)
+          end
         end
 
         # Mean track against straight back along the final course, + to the right.

@@ -96,6 +96,8 @@ module Fujin
             'downwind_speed_kt' => number(cruise_kt, 'kt'),
             'level_power_kw' => number(performance.level_power_w(cruise_kt) / 1000.0, 'kw'),
             'spacing_ft' => number(width_ft, 'ft'),
+            'base_height_ft' => number(legs[2].height_ft, 'ft'),
+            'base_speed_kt' => number(approach_kt, 'kt'),
             'set_up_height_ft' => number(set_up_point.height_ft, 'ft'),
             'set_up_distance_ft' => number(-set_up_point.along_ft, 'ft'),
             'approach_angle_deg' => number(angle_deg, 'deg'),
@@ -192,12 +194,7 @@ module Fujin
               along_ft: set_up_point.along_ft,
               text: 'approach angle met, line held, or go around',
               measures: {
-                'ias_kt' => {
-                  target: approach_kt,
-                  low: approach_kt - 7,
-                  high: approach_kt + 7,
-                  unit: 'kt'
-                },
+                'ias_kt' => held('set_up_ias_kt', 'kt'),
                 'sink_fpm' => {
                   target: [value('approach_sink_fpm'), allowed].min,
                   low: 0.0,

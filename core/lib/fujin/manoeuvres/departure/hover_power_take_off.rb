@@ -29,6 +29,7 @@ module Fujin
           ],
           least_power_margin_pct: 5,
           part_of_circuit: 'take_off',
+          standard: Grading::Standard.load("#{__dir__}/standards/hover_power_take_off.yml"),
           finder: Finder,
           measurer: Measures,
           fault_finder: Faults

@@ -14,7 +14,7 @@ module Fujin
             'area and out of it.',
           phases: %w[take_off climb],
           measures: {
-            'take_off' => %w[transition_sink_ft power_added_pct avoid_area_s],
+            'take_off' => %w[transition_sink_ft power_added_pct power_peak_pct avoid_area_s],
             'climb' => %w[climb_speed_height_ft climb_track_off_deg]
           },
           faults: %w[drifted_off_track exceeded_limit],
@@ -30,6 +30,7 @@ module Fujin
           hovers: 'oge',
           least_power_margin_pct: 5,
           part_of_circuit: 'take_off',
+          standard: Grading::Standard.load("#{__dir__}/standards/take_off.yml"),
           finder: Finder,
           measurer: Measures,
           fault_finder: Faults

@@ -21,10 +21,11 @@ module Fujin
             put('transition_sink_ft', 'take_off', over(:agl, from, off.end_s) { |v| [v.first - v.min, 0.0].max })
           end
           put('power_added_pct', 'take_off', -> { power_added_pct(from, attempt.end_s) })
+          put('power_peak_pct', 'take_off', -> { power_peak_pct(from, attempt.end_s) })
           put('avoid_area_s', 'take_off', -> { avoid_area_s }) if area.known?
           put('climb_speed_height_ft', 'climb', signals.at(:agl, attempt.end_s) - zero)
           put('climb_track_off_deg', 'climb', -> { track_off }, reason: 'it was never fast enough to have a track')
-          @taken
+          @taken.slice(*manoeuvre.measure_ids)
         end
 
         def course_deg = @course_deg ||= context.course_deg
@@ -38,6 +39,11 @@ module Fujin
           (signals.index(attempt.start_s)..signals.index(attempt.end_s)).count do |i|
             area.inside?(signals[:agl][i] - zero, signals[:ias][i])
           end * signals.step_s
+        end
+
+        def power_peak_pct(from, to)
+          power = Grading::EnginePower.new(signals, context)
+          range_of(from, to).filter_map { |i| power.pct(i) }.max
         end
 
         # The most that was taken beyond what it hovered with, percent of the engine's limit.

@@ -28,6 +28,7 @@ module Fujin
           key_numbers: %w[bank_deg turn_radius_ft most_turn_deg drift_angle_deg groundspeed_kt],
           hovers: 'none',
           course_of: 'any',
+          standard: Grading::Standard.load("#{__dir__}/standards/figures.yml"),
           finder: RectangleFinder,
           measurer: RectangleMeasures,
           fault_finder: Faults

@@ -24,6 +24,7 @@ module Fujin
           key_numbers: %w[bank_deg turn_radius_ft least_bank_deg drift_angle_deg time_round_s],
           hovers: 'none',
           course_of: 'any',
+          standard: Grading::Standard.load("#{__dir__}/standards/figures.yml"),
           finder: TurnAboutAPointFinder,
           measurer: TurnAboutAPointMeasures,
           fault_finder: Faults

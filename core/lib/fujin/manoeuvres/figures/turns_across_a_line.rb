@@ -26,6 +26,7 @@ module Fujin
           key_numbers: %w[bank_deg turn_radius_ft least_bank_deg drift_angle_deg groundspeed_kt],
           hovers: 'none',
           course_of: 'any',
+          standard: Grading::Standard.load("#{__dir__}/standards/figures.yml"),
           finder: TurnsAcrossALineFinder,
           measurer: TurnsAcrossALineMeasures,
           fault_finder: Faults

@@ -7,15 +7,18 @@ module Fujin
       class BalkedLandingFaults
         include Grading::FaultFinding
 
-        ROOM_KT = 15.0
-
         private
 
         def late_decision
-          least = @context.type.fetch('speeds_kt.climb') - ROOM_KT
-          when_under('late_decision', 'recovery_ias_kt', least, **phase_span('recovery')) do |v|
-            "#{v.round} kt left when it was broken off, #{least.round} kt at least"
-          end
+          return nil unless bad_low?('recovery_ias_kt')
+
+          found(
+            'late_decision',
+            "#{value('recovery_ias_kt').round} kt left when it was broken off, " \
+              "#{allowed('recovery_ias_kt')[0].round} kt at least",
+            ['recovery_ias_kt'],
+            **phase_span('recovery')
+          )
         end
       end
     end

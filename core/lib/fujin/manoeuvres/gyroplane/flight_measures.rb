@@ -18,6 +18,7 @@ module Fujin
           take_trim(first, from, to)
           recovery = attempt.phase('recovery')
           take_recovery(recovery) if recovery
+          take_climb
           @taken.slice(*manoeuvre.measure_ids)
         end
 
@@ -25,6 +26,27 @@ module Fujin
         def gate_s = nil
 
         private
+
+        # Above the lowest start that is planned, the way back begins; what it takes ends here.
+        def own_targets
+          lowest, recovery = %w[lowest_start_height_ft recovery_height_ft].map do |id|
+            context.plan_of(manoeuvre).value(id)
+          end
+          { 'lowest_end_ft' => lowest && recovery && (lowest - recovery) }
+        rescue OutsideModel, InvalidInput
+          {}
+        end
+
+        # The speed as it came down, before the round-out takes it off, and as it went up again.
+        def take_climb
+          descent = attempt.phase('descent')
+          if descent
+            half = descent.start_s + ((descent.end_s - descent.start_s) / 2.0)
+            put('descent_ias_mean_kt', 'descent', over(:ias, descent.start_s, half) { |v| mean(v) })
+          end
+          climb = attempt.phase('climb')
+          put('climb_ias_mean_kt', 'climb', over(:ias, climb.start_s, climb.end_s) { |v| mean(v) }) if climb
+        end
 
         def take_speed(phase_id, from, to)
           put('slow_ias_mean_kt', phase_id, over(:ias, from, to) { |v| mean(v) })

@@ -35,6 +35,7 @@ module Fujin
           ],
           hovers: 'none',
           part_of_circuit: 'landing',
+          standard: Grading::Standard.load("#{__dir__}/standards/gyro_landing.yml"),
           finder: Finder,
           measurer: LandingMeasures,
           fault_finder: LandingFaults

@@ -26,6 +26,7 @@ module Fujin
           key_numbers: %w[slow_speed_kt lowest_level_speed_kt slow_power_inhg slow_power_torque_pct power_available_kw],
           hovers: 'none',
           course_of: 'any',
+          standard: Grading::Standard.load("#{__dir__}/standards/gyro_slow_flight.yml"),
           finder: Finder,
           measurer: FlightMeasures,
           fault_finder: FlightFaults

@@ -16,8 +16,10 @@ module Fujin
           phases: %w[prerotation roll balance climb],
           measures: {
             'prerotation' => %w[prerotation_pct],
-            'roll' => %w[roll_advance_ratio_max flap_max_deg roll_rotor_rpm_min_pct roll_stick_min_pct],
-            'balance' => %w[lift_off_ias_kt lift_off_rotor_rpm_pct lift_off_pitch_deg]
+            'roll' => %w[roll_advance_ratio_max flap_max_deg roll_rotor_rpm_min_pct roll_stick_aft_pct
+                         roll_stick_min_pct],
+            'balance' => %w[lift_off_ias_kt lift_off_rotor_rpm_pct lift_off_pitch_deg],
+            'climb' => %w[ias_at_50_ft_kt]
           },
           faults: %w[slow_rotor_roll stick_forward_too_long exceeded_limit],
           settings: %w[prerotation_pct],
@@ -33,6 +35,7 @@ module Fujin
           hovers: 'none',
           heat_prompt: 'check for ice with heat before the roll, then heat as the flight manual says for take-off',
           part_of_circuit: 'take_off',
+          standard: Grading::Standard.load("#{__dir__}/standards/gyro_take_off.yml"),
           finder: Finder,
           measurer: TakeOffMeasures,
           fault_finder: TakeOffFaults

@@ -28,6 +28,7 @@ module Fujin
         course_of: 'any',
         house: %w[outside_test],
         outside_test: true,
+        standard: Grading::Standard.load("#{__dir__}/standards/gyro_vertical_descent.yml"),
         finder: Finder,
         measurer: FlightMeasures,
         fault_finder: FlightFaults

@@ -8,38 +8,28 @@ module Fujin
         include Grading::FaultFinding
         include Grading::ContactFaults
 
-        # Speed either way by stage, kt, as the straight-in autorotation has it.
-        SPEED_KT = { 'early' => 10.0, 'solo' => 7.0, 'test' => 5.0, 'instructor' => 4.0 }.freeze
-        # Share of the type's round-out height either way.
-        HEIGHT_SHARE = 0.5
-
         private
 
-        def approach_kt = @context.type.glide_speed_kt.to_f
-        def room_kt = SPEED_KT.fetch(@context.stage)
-        def slow_glide = surely_under?('glide_ias_mean_kt', approach_kt - room_kt) ? speed('slow_glide') : nil
-        def fast_glide = surely_over?('glide_ias_mean_kt', approach_kt + room_kt) ? speed('fast_glide') : nil
+        def slow_glide = bad_low?('glide_ias_mean_kt') ? speed('slow_glide') : nil
+        def fast_glide = bad_high?('glide_ias_mean_kt') ? speed('fast_glide') : nil
 
         def speed(id) =
           found(
             id,
-            "mean of #{value('glide_ias_mean_kt').round} kt on the approach, #{approach_kt.round} kt wanted",
+            "mean of #{value('glide_ias_mean_kt').round} kt on the approach, " \
+              "#{measure('glide_ias_mean_kt').band.target.round} kt wanted",
             ['glide_ias_mean_kt'],
             **phase_span('glide')
           )
 
-        def round_out_ft = @context.type.flare_height_ft.to_f
-
-        def early_flare =
-          surely_over?('flare_height_ft', round_out_ft * (1.0 + HEIGHT_SHARE)) ? round_out('early_flare') : nil
-
-        def late_flare =
-          surely_under?('flare_height_ft', round_out_ft * (1.0 - HEIGHT_SHARE)) ? round_out('late_flare') : nil
+        def early_flare = bad_high?('flare_height_ft') ? round_out('early_flare') : nil
+        def late_flare = bad_low?('flare_height_ft') ? round_out('late_flare') : nil
 
         def round_out(id) =
           found(
             id,
-            "round-out begun at #{value('flare_height_ft').round} ft, about #{round_out_ft.round} ft wanted",
+            "round-out begun at #{value('flare_height_ft').round} ft, " \
+              "about #{measure('flare_height_ft').band.target.round} ft wanted",
             ['flare_height_ft'],
             **phase_span('flare')
           )

@@ -139,7 +139,6 @@ module Fujin
         end
 
         def gates
-          speed = { target: glide_kt, low: glide_kt - 5, high: glide_kt + 7, unit: 'kt' }
           [
             Planning::Gate.new(
               id: 'decision',
@@ -147,7 +146,7 @@ module Fujin
               along_ft: along_at(150.0),
               text: 'speed, line, runway free: or full power and away',
               measures: {
-                'ias_kt' => speed
+                'ias_kt' => held('glide_ias_mean_kt', 'kt')
               }
             ),
             Planning::Gate.new(

@@ -9,8 +9,6 @@ module Fujin
         include Grading::FaultFinding
 
         FAST_KT = 15.0
-        # Closer to the type's flap limit than this.
-        FLAP_ROOM_DEG = 3.0
         # Over this stretch of airspeed a disc that takes in air gains at least so much rotor rpm, points.
         FROM_KT = 8.0
         TO_KT = 28.0
@@ -30,7 +28,7 @@ module Fujin
           slow =
             least &&
             longest(samples(roll.start_s, lift_off_s), 0.5) { |i| @signals[:ias][i] > FAST_KT && nr[i] < least }
-          flapped = surely_over?('flap_max_deg', @context.type.optional('flap_limit_deg', 9.0) - FLAP_ROOM_DEG)
+          flapped = bad?('flap_max_deg')
           return nil unless slow || flapped
 
           text =

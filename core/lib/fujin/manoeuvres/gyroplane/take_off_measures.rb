@@ -8,6 +8,11 @@ module Fujin
       class TakeOffMeasures
         include Grading::Measuring
 
+        # The stick is held aft as the roll begins.
+        AFT_S = 3.0
+        # An obstacle's height, ft.
+        HIGH_FT = 50.0
+
         # @return [Hash{String => Measure}]
         def measures
           roll = attempt.phase('roll') or return @taken
@@ -18,12 +23,15 @@ module Fujin
           put('flap_max_deg', 'roll', -> { range.filter_map { |i| flap_deg(i) }.max })
           put('roll_rotor_rpm_min_pct', 'roll', over(:nr, roll.start_s, to, &:min))
           put('roll_stick_min_pct', 'roll', over(:stick, roll.start_s, to, &:min))
+          aft = [roll.start_s + AFT_S, roll.end_s].min
+          put('roll_stick_aft_pct', 'roll', over(:stick, roll.start_s, aft) { |v| mean(v) })
           return @taken if attempt.result == :abandoned
 
           lifted = attempt.phase('balance') ? 'balance' : 'roll'
           put('lift_off_ias_kt', lifted, signals.at(:ias, to))
           put('lift_off_rotor_rpm_pct', lifted, signals.at(:nr, to))
           put('lift_off_pitch_deg', lifted, signals.at(:pitch, to))
+          put('ias_at_50_ft_kt', 'climb', climb_speed(to), reason: 'it never reached 50 ft') if attempt.phase('climb')
           @taken
         end
 
@@ -31,6 +39,14 @@ module Fujin
         def gate_s = nil
 
         private
+
+        # Airspeed where it climbs through 50 ft.
+        def climb_speed(lifted)
+          return nil unless signals.signal?(:agl) && signals.signal?(:ias)
+
+          at = range_of(lifted, attempt.end_s).find { |i| signals[:agl][i] - zero >= HIGH_FT }
+          at && signals[:ias][at]
+        end
 
         def true_speed(index) = context.conditions.atmosphere.true_speed(signals[:ias][index] * Quantities::KT)
 

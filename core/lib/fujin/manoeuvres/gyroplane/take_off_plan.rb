@@ -156,18 +156,8 @@ module Fujin
               along_ft: roll.last.distance_m / Q::FT,
               text: 'not before this rotor rpm and speed; not off by half as far again: throttle closed, stop',
               measures: {
-                'lift_off_rotor_rpm_pct' => {
-                  target: roll.last.rotor_pct,
-                  low: roll.last.rotor_pct - 4,
-                  high: roll.last.rotor_pct + 10,
-                  unit: 'pct'
-                },
-                'lift_off_ias_kt' => {
-                  target: roll.last.ias_kt,
-                  low: roll.last.ias_kt - 4,
-                  high: roll.last.ias_kt + 6,
-                  unit: 'kt'
-                }
+                'lift_off_rotor_rpm_pct' => held('lift_off_rotor_rpm_pct', 'pct'),
+                'lift_off_ias_kt' => held('lift_off_ias_kt', 'kt')
               }
             )
           ]

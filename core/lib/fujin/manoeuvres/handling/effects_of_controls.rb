@@ -25,6 +25,7 @@ module Fujin
           planner: EffectsOfControlsPlan,
           key_numbers: %w[box_time_s box_radius_ft box_height_ft hover_height_ft],
           least_power_margin_pct: 3,
+          standard: Grading::Standard.load("#{__dir__}/standards/hover.yml"),
           finder: EffectsOfControlsFinder,
           measurer: HoverMeasures,
           fault_finder: HoverFaults

@@ -26,6 +26,7 @@ module Fujin
           planner: HoverPlan,
           key_numbers: %w[box_time_s box_radius_ft box_height_ft hover_height_ft power_margin_ige_pct],
           least_power_margin_pct: 3,
+          standard: Grading::Standard.load("#{__dir__}/standards/hover.yml"),
           finder: HoverFinder,
           measurer: HoverMeasures,
           fault_finder: HoverFaults

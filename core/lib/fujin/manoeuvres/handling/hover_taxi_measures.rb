@@ -23,9 +23,6 @@ module Fujin
         def course_deg = @course_deg ||= context.course_deg || mean_track
         def gate_s = nil
 
-        def targets =
-          @targets ||= context.targets.merge('taxi_speed_kt' => context.plan_of(manoeuvre).value('taxi_speed_kt'))
-
         private
 
         def take_taxi(from, to)

@@ -27,6 +27,7 @@ module Fujin
           planner: HoverTurnPlan,
           key_numbers: %w[turn_rate_deg_s turn_time_s box_radius_ft hover_height_ft power_margin_ige_pct],
           least_power_margin_pct: 5,
+          standard: Grading::Standard.load("#{__dir__}/standards/hover_turn.yml"),
           finder: HoverFinder,
           measurer: HoverMeasures,
           fault_finder: HoverFaults

@@ -20,6 +20,7 @@ module Fujin
         ],
         hovers: 'none',
         course_of: 'any',
+        standard: Grading::Standard.load("#{__dir__}/standards/level_speed_change.yml"),
         finder: LevelSpeedChangeFinder,
         measurer: LevelSpeedChangeMeasures,
         fault_finder: LevelSpeedChangeFaults

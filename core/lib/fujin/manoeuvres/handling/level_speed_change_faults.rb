@@ -7,12 +7,10 @@ module Fujin
       class LevelSpeedChangeFaults
         include Grading::FaultFinding
 
-        HEADING_DEG = 12.0
-
         private
 
         def drifted_off_track =
-          when_over('drifted_off_track', 'level_heading_max_deg', HEADING_DEG) { |v| "the heading strayed #{v.round}°" }
+          when_bad('drifted_off_track', 'level_heading_max_deg') { |v| "the heading strayed #{v.round}°" }
       end
     end
   end

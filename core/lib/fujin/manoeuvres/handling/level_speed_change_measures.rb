@@ -30,6 +30,21 @@ module Fujin
 
         private
 
+        # Faster or slower, as it was flown, by what the plan has between its two speeds, and the time for as much as
+        # was changed.
+        def own_targets
+          plan = context.plan_of(manoeuvre)
+          apart = plan.value('fast_speed_kt') - plan.value('slow_speed_kt')
+          phase = attempt.phases.first
+          changed = signals.at(:ias, phase.end_s) - signals.at(:ias, phase.start_s)
+          {
+            'speed_change_planned_kt' => changed.negative? ? -apart : apart,
+            'settle_time_s' => plan.value('change_time_s')&.*(changed.abs / apart)
+          }
+        rescue OutsideModel, InvalidInput
+          {}
+        end
+
         # Largest departure from where it stood at the start.
         def farthest(name, from, to)
           start = signals.signal?(name) ? signals.at(name, from) : nil

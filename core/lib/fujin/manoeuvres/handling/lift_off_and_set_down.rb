@@ -26,6 +26,7 @@ module Fujin
           planner: LiftOffPlan,
           key_numbers: %w[hover_height_ft power_margin_ige_pct hover_power_inhg hover_power_pct],
           least_power_margin_pct: 3,
+          standard: Grading::Standard.load("#{__dir__}/standards/lift_off_and_set_down.yml"),
           finder: LiftOffFinder,
           measurer: HoverMeasures,
           fault_finder: HoverFaults

@@ -14,7 +14,8 @@ module Fujin
             "settle, cushion with the rotor's energy.",
           phases: %w[entry settle touchdown],
           measures: {
-            'entry' => %w[entry_yaw_deg throttle_reduction_s],
+            'entry' => %w[entry_yaw_deg throttle_reduction_s collective_raised_pct],
+            'settle' => %w[settle_yaw_deg],
             'touchdown' => %w[
               contact_sink_fpm contact_groundspeed_kt contact_drift_kt contact_pitch_deg contact_yaw_deg
               contact_rotor_rpm_pct collective_after_contact_pct
@@ -38,6 +39,7 @@ module Fujin
           power_off: true,
           least_power_margin_pct: 3,
           heat_prompt: 'clear it with full heat before the hover, then heat as the flight manual says',
+          standard: Grading::Standard.load("#{__dir__}/standards/hovering_autorotation.yml"),
           finder: Finder,
           measurer: Measures,
           fault_finder: Faults,

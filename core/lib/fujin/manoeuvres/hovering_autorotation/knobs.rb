@@ -18,7 +18,7 @@ module Fujin
           Grading::Knob.new(
             id: :raised,
             more: 'raised_collective',
-            measure: ->(flown) { Faults.raised_pct(flown.signals, flown.attempt) },
+            measure: 'collective_raised_pct',
             range: (0.0..40.0),
             words: ->(v) { "the collective left alone, not up by #{v.round} %" }
           )

@@ -9,18 +9,23 @@ module Fujin
         include Grading::Measuring
         include Grading::Touchdown
 
-        BEST_CUSHION_ROOM_FPM = 100.0
         YAW_WITHIN_S = 3.0
+        # The height at which it has settled trembles with the recorder: the cushion may begin so much before.
+        SETTLING_S = 0.25
         THROTTLE_OPEN_PCT = 20.0
         THROTTLE_CLOSED_PCT = 10.0
         THROTTLE_WITHIN_S = 20.0
-        LOWERED_WITHIN_S = 3.0
+        DOWN_PCT = 5.0
+        LOWERED_WITHIN_S = 5.0
 
         # @return [Hash{String => Measure}]
         def measures
           at = attempt.event(:closure_s) || attempt.start_s
           put('entry_yaw_deg', 'entry', yaw_after(at, YAW_WITHIN_S), reason: yaw_reason)
           put('throttle_reduction_s', 'entry', throttle_reduction_s(at))
+          put('collective_raised_pct', 'entry', -> { collective_raised })
+          settle = attempt.phase('settle')
+          put('settle_yaw_deg', 'settle', settled_yaw(at, settle), reason: yaw_reason) if settle
           take_landing(at) if attempt.event(:contact)
           @taken
         end
@@ -30,8 +35,35 @@ module Fujin
 
         private
 
+        # The model's best cushion from the height that it hovered at.
+        def own_targets
+          hovered = attempt.event(:hovered_ft) or return {}
+          best = CushionedFall.new(context.conditions, height_m: hovered * Quantities::FT).best_cushion
+          { 'contact_sink_fpm' => best.sink_m_s / Quantities::FPM }
+        rescue OutsideModel
+          {}
+        end
+
+        # How far it went up before the aircraft had settled, percent of its travel.
+        def collective_raised
+          entry = attempt.phase('entry') or return nil
+          before = signals.window(:collective, entry.start_s - 1.0, entry.start_s)
+          after = signals.window(:collective, entry.start_s, entry.end_s - SETTLING_S)
+          before.empty? || after.empty? ? nil : [after.max - Quantities.median(before), 0.0].max
+        end
+
+        # The nose off where it pointed when the throttle was closed, while it settled and was cushioned.
+        def settled_yaw(closed_at, phase)
+          return Float::NAN if signals.native_step_s > SWINGS_S
+
+          pointed = signals.at(:heading, closed_at)
+          return Float::NAN if pointed.nan?
+
+          over(:heading, phase.start_s, phase.end_s) { |v| v.map { |deg| (deg - pointed).abs }.max }
+        end
+
         def take_landing(closed_at)
-          take_contact(signals.at(:heading, closed_at), limit: -> { cushion_band })
+          take_contact(signals.at(:heading, closed_at))
           put('collective_after_contact_pct', 'touchdown', lowered(attempt.event(:contact_s)))
         end
 
@@ -52,26 +84,10 @@ module Fujin
         end
 
         # Lowest collective after the contact: down once the skids carry the weight.
-        def lowered(contact) = over(:collective, contact, [contact + LOWERED_WITHIN_S, signals.end_s].min, &:min)
-
-        # In: no more than the model's best cushion from that height and 100 ft/min.
-        def cushion_band
-          hovered = attempt.event(:hovered_ft) or return nil
-          best =
-            CushionedFall.new(context.conditions, height_m: hovered * Quantities::FT).best_cushion.sink_m_s /
-            Quantities::FPM
-          most = best + BEST_CUSHION_ROOM_FPM
-          Grading::Standard::Band.new(
-            target: best,
-            polished: [nil, best],
-            in: [nil, most],
-            marginal: [nil, most + 100.0],
-            worst_best: nil,
-            critical_low: nil,
-            critical_high: nil
-          )
-        rescue OutsideModel
-          nil
+        def lowered(contact)
+          lowest = over(:collective, contact, [contact + LOWERED_WITHIN_S, signals.end_s].min, &:min)
+          # A file that ends sooner does not tell, unless it was down already.
+          lowest if signals.end_s >= contact + LOWERED_WITHIN_S || lowest < DOWN_PCT
         end
       end
     end

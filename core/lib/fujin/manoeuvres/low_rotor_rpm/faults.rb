@@ -7,16 +7,12 @@ module Fujin
       class Faults
         include Grading::FaultFinding
 
-        # Something done later than this after the warning came late.
-        LATE_S = 1.0
         RAISED_PCT = 3.0
-        # So far under the warning the rotor was let go.
-        UNDER_WARNING = 6.0
 
         private
 
         def late_collective =
-          when_over('late_collective', 'action_after_warning_s', LATE_S) do |v|
+          when_bad('late_collective', 'action_after_warning_s') do |v|
             "#{v.round(1)} s from the warning to the first correction"
           end
 
@@ -36,12 +32,10 @@ module Fujin
           )
         end
 
-        def low_rotor_rpm
-          floor = @context.type.low_warning_pct - UNDER_WARNING
-          when_under('low_rotor_rpm', 'min_rotor_rpm_pct', floor) do |v|
+        def low_rotor_rpm =
+          when_bad('low_rotor_rpm', 'min_rotor_rpm_pct') do |v|
             "rotor rpm fell to #{v.round(1)} %, the warning is at #{@context.type.low_warning_pct} %"
           end
-        end
       end
     end
   end

@@ -14,9 +14,8 @@ module Fujin
             'stall.',
           phases: %w[decay recovery],
           measures: {
-            'decay' => %w[
-              min_rotor_rpm_pct time_below_warning_s reaction_s action_after_warning_s throttle_before_collective_s
-            ]
+            'decay' => %w[min_rotor_rpm_pct reaction_s action_after_warning_s],
+            'recovery' => %w[time_below_warning_s throttle_before_collective_s]
           },
           faults: %w[late_collective raised_collective low_rotor_rpm exceeded_limit],
           house: %w[entry collective_hand],
@@ -31,6 +30,7 @@ module Fujin
             stall_rotor_rpm_pct
           ],
           hovers: 'none',
+          standard: Grading::Standard.load("#{__dir__}/standards/low_rotor_rpm_recovery.yml"),
           finder: Finder,
           measurer: Measures,
           fault_finder: Faults

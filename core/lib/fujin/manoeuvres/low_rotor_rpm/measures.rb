@@ -11,12 +11,13 @@ module Fujin
         # @return [Hash{String => Measure}]
         def measures
           phase = attempt.phases.first
+          last = attempt.phase('recovery') || phase
           from = phase.start_s
           to = attempt.end_s
           put('min_rotor_rpm_pct', phase.id, over(:nr, from, to, &:min))
           put(
             'time_below_warning_s',
-            phase.id,
+            last.id,
             -> { range_of(from, to).count { |i| below?(i, warning_pct) } * signals.step_s }
           )
           put(
@@ -31,7 +32,7 @@ module Fujin
             -> { acted_after(warning_pct, from, to) },
             reason: 'the warning never came'
           )
-          take_order(phase)
+          take_order(last)
           @taken
         end
 

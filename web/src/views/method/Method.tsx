@@ -1,13 +1,14 @@
 import { useState } from 'react'
 import { toast } from 'sonner'
-import type { Schemas, Session } from '../api/client'
-import { useCatalogue, useChangeHouse, useChangeOwnHouse, useOwnHouse } from '../api/queries'
-import { GradeGlyph } from '../design/GradeGlyph'
-import { Failed, Loading } from '../design/States'
-import { capital, unitWord } from '../design/words'
+import type { Schemas, Session } from '../../api/client'
+import { useCatalogue, useChangeHouse, useChangeOwnHouse, useOwnHouse } from '../../api/queries'
+import { GradeGlyph } from '../../design/GradeGlyph'
+import { Failed, Loading } from '../../design/States'
+import { capital, unitWord } from '../../design/words'
 import { Agreement } from './Agreement'
-import { isLearner } from '../api/who'
-import { Pick } from '../design/Pick'
+import { Standard } from './Standard'
+import { isLearner } from '../../api/who'
+import { Pick } from '../../design/Pick'
 
 /** Method: the catalogue, the standards, the house method, and what the model leaves out. */
 export function Method({ session }: { session: Session }) {
@@ -15,6 +16,7 @@ export function Method({ session }: { session: Session }) {
   if (catalogue.isPending) return <Loading what="the catalogue" />
   if (catalogue.isError) return <Failed error={catalogue.error} again={() => void catalogue.refetch()} />
   const { manoeuvres, house, grades } = catalogue.data
+  const chief = session.person?.role === 'chief_instructor'
   return (
     <>
       <h1 className="m-0 border-b-2 border-ink pb-2 text-2xl font-bold">Method</h1>
@@ -27,26 +29,26 @@ export function Method({ session }: { session: Session }) {
         <section key={family} className="mt-6" aria-label={`${capital(family)} manoeuvres`}>
           <h2 className="mb-1 text-xl font-bold">{capital(family)}</h2>
           {rows.map((manoeuvre) => (
-            <Manoeuvre key={manoeuvre.id} manoeuvre={manoeuvre} />
+            <Manoeuvre key={manoeuvre.id} manoeuvre={manoeuvre} chief={chief} />
           ))}
         </section>
       ))}
-      <House key={house.version} house={house} chief={session.person?.role === 'chief_instructor'} />
+      <House key={house.version} house={house} chief={chief} />
       {!isLearner(session.person) && <OwnHouse />}
-      {session.person?.role === 'chief_instructor' && <Agreement />}
+      {chief && <Agreement />}
       <ModelLimits />
     </>
   )
 }
 
-function Manoeuvre({ manoeuvre }: { manoeuvre: Schemas['Catalogue']['manoeuvres'][number] }) {
+function Manoeuvre({ manoeuvre, chief }: { manoeuvre: Schemas['Catalogue']['manoeuvres'][number]; chief: boolean }) {
   return (
     <details className="border-t border-rule" open={manoeuvre.id === window.location.hash.slice(1)}>
       <summary className="min-h-11 cursor-pointer py-2">
         <b>{manoeuvre.title}</b> <span className="text-soft">{manoeuvre.summary}</span>
       </summary>
       <div className="grid gap-6 pb-4 xl:grid-cols-2">
-        <div>
+        <div className="min-w-0">
           <p className="mt-0 text-sm">
             Phases: {manoeuvre.phases.map((phase) => capital(phase).toLowerCase()).join(', ')}. Flown in a{' '}
             {manoeuvre.kinds.join(' or ')}.{' '}
@@ -54,11 +56,7 @@ function Manoeuvre({ manoeuvre }: { manoeuvre: Schemas['Catalogue']['manoeuvres'
               ? 'Attempts are found in recordings.'
               : 'Planned and briefed; attempts are graded by hand.'}
           </p>
-          {manoeuvre.standard ? (
-            <Standard standard={manoeuvre.standard} />
-          ) : (
-            <p className="label mt-0">No standard is set for it yet: measures are shown, not judged.</p>
-          )}
+          <Standard manoeuvre={manoeuvre} chief={chief} />
           <h3 className="mb-1 font-semibold">Checks</h3>
           <ul className="mt-0 list-disc pl-5 text-sm">
             {manoeuvre.checks.map((check) => (
@@ -76,43 +74,6 @@ const families = (manoeuvres: Schemas['Catalogue']['manoeuvres']) =>
   [...new Set(manoeuvres.map((row) => row.family))].map(
     (family) => [family, manoeuvres.filter((row) => row.family === family)] as const,
   )
-
-type StandardShown = NonNullable<Schemas['Catalogue']['manoeuvres'][number]['standard']>
-
-const Standard = ({ standard }: { standard: StandardShown }) => (
-  <>
-    <h3 className="mb-1 font-semibold">Standard {standard.version}</h3>
-    <table className="w-full border-collapse text-sm">
-      <thead>
-        <tr className="label text-left">
-          <th className="py-1 font-normal">Measure</th>
-          <th className="py-1 font-normal">Rule</th>
-          {standard.stages.map((stage) => (
-            <th key={stage} className="px-1.5 py-1 text-right font-normal">
-              {capital(stage)}
-            </th>
-          ))}
-        </tr>
-      </thead>
-      <tbody>
-        {standard.rows.map((row) => (
-          <tr key={row.measure} className="border-t border-rule" title={row.definition}>
-            <th scope="row" className="py-1 pr-2 text-left font-normal">
-              {row.label}
-              <span className="unit">{unitWord(row.unit)}</span>
-            </th>
-            <td className="py-1 text-soft">{row.rule}</td>
-            {row.limits.map((limit, index) => (
-              <td key={standard.stages[index]} className="px-1.5 py-1 text-right font-semibold">
-                {limit}
-              </td>
-            ))}
-          </tr>
-        ))}
-      </tbody>
-    </table>
-  </>
-)
 
 const Faults = ({ faults }: { faults: Schemas['Catalogue']['manoeuvres'][number]['faults'] }) => (
   <div>

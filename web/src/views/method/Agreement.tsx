@@ -1,7 +1,7 @@
-import type { Schemas } from '../api/client'
-import { useAgreement } from '../api/queries'
-import { HeadRow } from '../design/HeadRow'
-import { capital } from '../design/words'
+import type { Schemas } from '../../api/client'
+import { useAgreement } from '../../api/queries'
+import { HeadRow } from '../../design/HeadRow'
+import { capital } from '../../design/words'
 
 /** How alike the school grades, for the chief instructor: the same recordings, graded by more than one. */
 export function Agreement() {

@@ -1,0 +1,123 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Grading
+    # One rule of a standard as a table has it: what it says in words, and its four numbers by stage, which a school may
+    # set otherwise.
+    class StandardRow
+      # Where the numbers that differ by stage are looked for, the first that is there.
+      PLACES = [
+        %w[width share], %w[width], %w[high limit], %w[limit larger_of 0 plus], %w[limit plus], %w[limit times],
+        %w[limit share], %w[limit]
+      ].freeze
+      SIGNS = { 'around' => '±', 'percent_of' => '±', 'at_most' => '≤', 'at_least' => '≥', 'within' => '≤' }.freeze
+
+      # @param rule [Hash{String => Object}] of a standard's data
+      def initialize(rule)
+        @rule = rule
+      end
+
+      # @return [Array<Float>] early, solo, test, instructor
+      def values
+        found = dig(place)
+        case found
+        when Array then found.map(&:to_f)
+        when Numeric then [found.to_f] * Standard::STAGES.size
+        else [0.0] * Standard::STAGES.size
+        end
+      end
+
+      # The rule with other numbers.
+      # @param values [Array<Float>] by stage
+      # @return [Hash{String => Object}]
+      # @raise [InvalidInput] for numbers that are none
+      def with(values)
+        unless values.size == Standard::STAGES.size && values.all? { |v| v.is_a?(Numeric) && v.to_f.finite? }
+          raise InvalidInput, [{ path: 'values', message: "expected #{Standard::STAGES.size} numbers, one a stage" }]
+        end
+
+        changed = place == %w[limit] && dig(place).is_a?(String) ? { 'of' => dig(place), 'plus' => values } : values
+        put(@rule, place, changed)
+      end
+
+      # What the four numbers are of: '± of the day's glide speed', '≥ the house's setup ×'.
+      def sentence
+        case @rule['rule']
+        when 'around' then ['±', of_width, "of #{words(@rule['target'])}"].compact.join(' ')
+        when 'percent_of' then "± % of #{words(@rule['target'])}"
+        when 'within' then "from #{words(@rule.dig('low', 'limit'))} to at most"
+        else [@rule['rule'].tr('_', ' '), of_limit].compact.join(' ')
+        end
+      end
+
+      # Where polished and marginal lie, and what is critical.
+      # @return [Array<String>]
+      def steps
+        named = { 'polished_step' => 'polished by', 'polished_at' => 'polished at', 'marginal_step' => 'marginal by',
+                  'marginal_at' => 'marginal to', 'critical_below' => 'critical below',
+                  'critical_above' => 'critical above', 'critical_beyond' => 'critical beyond' }
+        told = named.filter_map { |key, text| "#{text} #{words(@rule[key])}" if @rule.key?(key) }
+        told << "only too #{@rule['side']} counts" if @rule['side']
+        told << "marginal outside the type's band" if @rule['band']
+        told + conditions
+      end
+
+      # Where it is judged, if not always.
+      # @return [Array<String>]
+      def conditions
+        [(only_where if @rule['only_if']), ("with the exercise's plan only" if @rule['planned_only'])].compact
+      end
+
+      # Do the four numbers multiply what they are of?
+      def multiple? = %w[times share].include?(place.last)
+
+      def sign = SIGNS.fetch(@rule['rule'])
+
+      private
+
+      # Told by the stages, or by what the day gives.
+      def only_where
+        left, sign, right = @rule['only_if']
+        return "only where #{words(left)} #{sign} #{words(right)}" unless left.is_a?(Array)
+
+        judged = Standard::STAGES.zip(left).select { |_, value| value.public_send(sign, right) }.map(&:first)
+        "only at #{judged.join(', ')}"
+      end
+
+      def words(amount) = Amount.words(amount)
+      def of_width = @rule['width'].is_a?(Hash) ? "× #{words(@rule['width']['of'])}" : nil
+
+      def of_limit
+        limit = @rule['limit']
+        return "#{words(limit)} +" if limit.is_a?(String)
+        return nil unless limit.is_a?(Hash)
+        return "the larger of #{limit['larger_of'].drop(1).map { |a| words(a) }.join(', ')} and #{of_first(limit)}" if
+          limit.key?('larger_of')
+
+        "#{words(limit['of'])} #{limit.key?('plus') ? '+' : '×'}"
+      end
+
+      def of_first(limit) = "#{words(limit['larger_of'].first['of'])} +"
+
+      def place = @place ||= PLACES.find { |path| dig(path) && !(dig(path).is_a?(Hash) && path.size == 1) }
+
+      def dig(path)
+        path.reduce(@rule) do |at, key|
+          case at
+          when Hash then at[key]
+          when Array then at[key.to_i] if key.match?(/\A\d+\z/)
+          end
+        end
+      end
+
+      def put(at, path, value)
+        return value if path.empty?
+
+        key, *rest = path
+        return at.each_with_index.map { |part, i| i == key.to_i ? put(part, rest, value) : part } if at.is_a?(Array)
+
+        at.merge(key => put(at[key], rest, value))
+      end
+    end
+  end
+end

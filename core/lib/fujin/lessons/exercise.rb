@@ -1,0 +1,11 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Lessons
+    # One exercise of a lesson: what it is measured against (its manoeuvre, plan, place and method are the context's)
+    # and how many attempts were meant.
+    Exercise = Value.define(:id, :context, :planned_count, defaults: { planned_count: nil }) do
+      def manoeuvre = context.exercise
+    end
+  end
+end

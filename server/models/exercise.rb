@@ -1,0 +1,21 @@
+# frozen_string_literal: true
+
+require_relative 'record'
+
+module Fujin
+  # One exercise of a lesson: a manoeuvre with its settings, place, method and objective.
+  class Exercise < Record
+    # What is an exercise's own; everything else of a lesson is the day's.
+    FIELDS = %w[
+      manoeuvre settings house objective spot_name spot_lat_deg spot_lon_deg course_deg height_ft planned_count
+    ].freeze
+
+    belongs_to :sortie, class_name: 'Fujin::Sortie'
+    has_many :attempts, class_name: 'Fujin::AttemptRow', inverse_of: :exercise
+    has_many :dispersions, class_name: 'Fujin::DispersionRow', inverse_of: :exercise, dependent: :delete_all
+
+    def declaration = Catalogue.find(manoeuvre)
+    def own_settings = settings.slice(*declaration.settings)
+    def spot = [spot_lat_deg, spot_lon_deg]
+  end
+end

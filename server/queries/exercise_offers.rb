@@ -1,0 +1,50 @@
+# frozen_string_literal: true
+
+module Fujin
+  # What could be added to a lesson with one key: what the student's last lesson had, and the school's usual beginnings.
+  class ExerciseOffers
+    # @param sortie [Sortie]
+    def initialize(sortie)
+      @sortie = sortie
+      @type = sortie.aircraft.type
+    end
+
+    # @return [Array<Hash>]
+    def to_a = [*last_lesson, *templates]
+
+    private
+
+    def last_lesson
+      before = Sortie.where(student_id: @sortie.student_id, starts_at: ...@sortie.starts_at).order(:starts_at).last
+      return [] unless before
+
+      exercises = before.exercises.select { |exercise| fits?(exercise.manoeuvre) }.map do |exercise|
+        exercise.attributes.slice('manoeuvre', 'settings', 'planned_count')
+      end
+      return [] if exercises.empty?
+
+      [offer("As on #{before.starts_at.to_date.strftime('%-d %B')}", exercises, before.next_focus)]
+    end
+
+    def templates =
+      Lessons.templates.filter_map do |template|
+        next unless template.exercises.all? { |exercise| fits?(exercise['manoeuvre']) }
+
+        offer(template.title, template.exercises, template.reason)
+      end
+
+    def fits?(manoeuvre) = Catalogue.find(manoeuvre).for?(@type)
+
+    def offer(title, exercises, reason)
+      {
+        'title' => title,
+        'reason' => reason,
+        'exercises' =>
+          exercises.map do |exercise|
+            { 'settings' => {}, 'planned_count' => nil }.merge(exercise,
+                                                               'title' => Catalogue.find(exercise['manoeuvre']).title)
+          end
+      }
+    end
+  end
+end

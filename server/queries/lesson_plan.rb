@@ -1,0 +1,64 @@
+# frozen_string_literal: true
+
+module Fujin
+  # The exercises of a lesson as an instructor arranges them.
+  class LessonPlan
+    MOST = 12
+
+    # @param sortie [Sortie]
+    def initialize(sortie)
+      @sortie = sortie
+    end
+
+    # @param fields [Hash] an id of the client's making, the manoeuvre, and what of an exercise is known; the place is
+    #   that of the exercise before
+    # @return [Exercise] made once
+    # @raise [Conflict] for what this aircraft does not fly
+    def add(fields)
+      known = Exercise.find_by(id: fields['id'])
+      return known if known
+
+      check(Catalogue.find(fields['manoeuvre']))
+      Planning::Settings.read(Catalogue.find(fields['manoeuvre']).settings, fields['settings'] || {})
+      last = @sortie.exercises.last
+      place = last.attributes.slice('spot_name', 'spot_lat_deg', 'spot_lon_deg', 'course_deg')
+      Sortie.transaction do
+        @sortie.touch
+        @sortie.exercises.create!(
+          place.merge(fields.slice('id', *Exercise::FIELDS), 'position' => last.position + 1)
+        )
+      end
+    end
+
+    # @param ids [Array<String>] all of the lesson's exercises
+    def order(ids)
+      unless ids.sort == @sortie.exercises.map(&:id).sort
+        raise InvalidInput, [{ path: 'order', message: 'expected every exercise of the lesson, once' }]
+      end
+
+      Sortie.transaction do
+        ids.each_with_index { |id, i| Exercise.where(id: id).update_all(position: i + 1) }
+        @sortie.touch
+      end
+    end
+
+    # @raise [Conflict] for the only one, and for one that was flown
+    def remove(exercise)
+      raise Conflict, 'A lesson has one exercise at least: add another first.' if @sortie.exercises.size < 2
+      raise Conflict, 'It was flown: its attempts are on record.' if exercise.attempts.exists?
+
+      Sortie.transaction do
+        @sortie.touch
+        exercise.destroy!
+      end
+    end
+
+    private
+
+    def check(manoeuvre)
+      kind = @sortie.aircraft.type.kind
+      raise Conflict, "#{manoeuvre.title} is not flown in a #{kind}." unless manoeuvre.for?(@sortie.aircraft.type)
+      raise Conflict, "#{MOST} exercises are a lesson: plan another one." if @sortie.exercises.size >= MOST
+    end
+  end
+end

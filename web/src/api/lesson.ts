@@ -1,0 +1,68 @@
+import { useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query'
+import { api, newId, unwrap, type Schemas, type Sortie } from './client'
+
+const shown = (queries: QueryClient, sortie: Sortie) => {
+  queries.setQueryData(['sortie', sortie.id], sortie)
+  void queries.invalidateQueries({ queryKey: ['today'] })
+  void queries.invalidateQueries({ queryKey: ['attempts', sortie.id] })
+}
+
+export const useOffers = (sortieId: string) =>
+  useQuery({
+    queryKey: ['offers', sortieId],
+    queryFn: () => unwrap(api.GET('/api/sorties/{id}/offers', { params: { path: { id: sortieId } } })),
+  })
+
+/** Exercises at the lesson's end, one after the other. */
+export function useAddExercises(sortieId: string) {
+  const queries = useQueryClient()
+  return useMutation({
+    mutationFn: async (exercises: Schemas['Offer']['exercises']) => {
+      let sortie: Sortie | undefined
+      for (const { manoeuvre, settings, planned_count: count } of exercises) {
+        sortie = await unwrap(
+          api.POST('/api/sorties/{id}/exercises', {
+            params: { path: { id: sortieId } },
+            body: { id: newId(), manoeuvre, settings, planned_count: count ?? null },
+          }),
+        )
+      }
+      return sortie
+    },
+    onSuccess: (sortie) => sortie && shown(queries, sortie),
+  })
+}
+
+export function useOrderExercises(sortieId: string) {
+  const queries = useQueryClient()
+  return useMutation({
+    mutationFn: (order: string[]) =>
+      unwrap(api.PUT('/api/sorties/{id}/exercises', { params: { path: { id: sortieId } }, body: { order } })),
+    onSuccess: (sortie) => shown(queries, sortie),
+  })
+}
+
+export function useRemoveExercise(sortieId: string) {
+  const queries = useQueryClient()
+  return useMutation({
+    mutationFn: (id: string) => unwrap(api.DELETE('/api/exercises/{id}', { params: { path: { id } } })),
+    onSuccess: (sortie) => {
+      queries.removeQueries({ queryKey: ['plan', sortieId] })
+      shown(queries, sortie)
+    },
+  })
+}
+
+/** The exercise that an attempt was one of, or none: it is measured again. */
+export function useGiveAttempt(sortieId: string) {
+  const queries = useQueryClient()
+  return useMutation({
+    mutationFn: ({ id, exerciseId }: { id: string; exerciseId: string | null }) =>
+      unwrap(api.PUT('/api/attempts/{id}/exercise', { params: { path: { id } }, body: { exercise_id: exerciseId } })),
+    onSuccess: (attempt) => {
+      for (const key of ['attempts', 'sortie']) void queries.invalidateQueries({ queryKey: [key, sortieId] })
+      for (const key of ['attempt-pictures', 'one-change', 'strips'])
+        void queries.invalidateQueries({ queryKey: [key, attempt.id] })
+    },
+  })
+}

@@ -1,0 +1,106 @@
+import { Popover } from 'radix-ui'
+import { useCallback, useMemo, useState } from 'react'
+import type { Schemas, Sortie } from '../../api/client'
+import { useAddExercises, useOffers } from '../../api/lesson'
+import { useCatalogue } from '../../api/queries'
+import { Pick } from '../../design/Pick'
+import { useKeys } from '../../design/useKeys'
+import { capital } from '../../design/words'
+
+interface Props {
+  sortie: Sortie
+  added: () => void
+}
+
+/** One more exercise, or several at once: as last time, a usual lesson, or one of the catalogue. E, then a number. */
+export function AddExercise({ sortie, added }: Props) {
+  const [open, setOpen] = useState(false)
+  useKeys(useMemo(() => [{ key: 'e', does: 'Add an exercise', run: () => setOpen(true) }], []))
+  return (
+    <Popover.Root open={open} onOpenChange={setOpen}>
+      <Popover.Trigger className="button">Add an exercise</Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          align="start"
+          sideOffset={6}
+          className="sheet z-40 grid max-h-[70vh] w-[30rem] max-w-[94vw] gap-2 overflow-y-auto p-4"
+        >
+          <Offers
+            sortie={sortie}
+            done={() => {
+              setOpen(false)
+              added()
+            }}
+          />
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  )
+}
+
+const NONE: Schemas['Offer'][] = []
+
+function Offers({ sortie, done }: { sortie: Sortie; done: () => void }) {
+  const offers = useOffers(sortie.id)
+  const catalogue = useCatalogue()
+  const add = useAddExercises(sortie.id)
+  const rows = offers.data ?? NONE
+  const { mutate } = add
+  const take = useCallback(
+    (exercises: Schemas['Offer']['exercises']) => mutate(exercises, { onSuccess: done }),
+    [done, mutate],
+  )
+  useKeys(
+    useMemo(
+      () =>
+        rows.slice(0, 9).map((offer, at) => ({
+          key: String(at + 1),
+          does: `Add: ${offer.title.toLowerCase()}`,
+          run: () => take(offer.exercises),
+        })),
+      [rows, take],
+    ),
+  )
+  const kind = sortie.aircraft.kind
+  const manoeuvres = (catalogue.data?.manoeuvres ?? []).filter((row) => row.kinds.includes(kind))
+  return (
+    <div role="group" aria-label="What to add" className="grid gap-1">
+      {rows.map((offer, at) => (
+        <button
+          key={offer.title}
+          type="button"
+          className="grid cursor-pointer grid-cols-[1.5rem_1fr] border-b border-rule px-1 py-2 text-left leading-snug hover:bg-rule/30"
+          disabled={add.isPending}
+          onClick={() => take(offer.exercises)}
+        >
+          <span className="label">{at < 9 ? at + 1 : ''}</span>
+          <span>
+            <b>{offer.title}</b>
+            <span className="block text-sm text-soft">
+              {offer.exercises
+                .map(({ title, planned_count: count }) => `${count ? `${count} × ` : ''}${title.toLowerCase()}`)
+                .join(', ')}
+              {offer.reason ? `. ${offer.reason}` : ''}
+            </span>
+          </span>
+        </button>
+      ))}
+      <label className="mt-2 grid gap-1">
+        <span className="label">One of the catalogue</span>
+        <Pick
+          value=""
+          choices={[
+            { id: '', word: 'Choose…' },
+            ...manoeuvres.map(({ id, title, family }) => ({ id, word: title, group: capital(family) })),
+          ]}
+          onChange={(id) => id && take([{ manoeuvre: id, title: '', settings: {} }])}
+        />
+      </label>
+      {add.error && (
+        <p role="alert" className="limit-note m-0 p-2">
+          {add.error.message}
+        </p>
+      )}
+    </div>
+  )
+}

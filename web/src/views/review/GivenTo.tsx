@@ -1,0 +1,55 @@
+import { useMemo } from 'react'
+import type { Attempt, Exercise } from '../../api/client'
+import { useGiveAttempt } from '../../api/lesson'
+import { Pick } from '../../design/Pick'
+import { useKeys } from '../../design/useKeys'
+
+interface Props {
+  attempt: Attempt
+  exercises: Exercise[]
+}
+
+const NONE = 'none'
+
+/** Which exercise of the lesson the attempt was one of; X gives it to the next one. It is measured again on its plan. */
+export function GivenTo({ attempt, exercises }: Props) {
+  const give = useGiveAttempt(attempt.sortie_id)
+  const { mutate } = give
+  const now = attempt.exercise_id ?? NONE
+  const next = useMemo(() => {
+    const ids = [...exercises.map(({ id }) => id), NONE]
+    return ids[(ids.indexOf(now) + 1) % ids.length] ?? NONE
+  }, [exercises, now])
+  const to = (id: string) => mutate({ id: attempt.id, exerciseId: id === NONE ? null : id })
+  useKeys(
+    useMemo(
+      () => [
+        {
+          key: 'x',
+          does: 'An attempt at the next exercise',
+          run: () => mutate({ id: attempt.id, exerciseId: next === NONE ? null : next }),
+        },
+      ],
+      [attempt.id, mutate, next],
+    ),
+  )
+  return (
+    <label className="mt-2 grid gap-0.5">
+      <span className="label">An attempt at {give.isPending && '(measuring again…)'}</span>
+      <Pick
+        value={now}
+        disabled={give.isPending}
+        choices={[
+          ...exercises.map(({ id, title }, at) => ({ id, word: `${at + 1} ${title}` })),
+          { id: NONE, word: 'none of this lesson' },
+        ]}
+        onChange={to}
+      />
+      {give.error && (
+        <span role="alert" className="limit-note p-2">
+          {give.error.message}
+        </span>
+      )}
+    </label>
+  )
+}

@@ -124,7 +124,7 @@ module Reference
 
     def line(rule)
       row = Fujin::Grading::StandardRow.new(rule)
-      [row.sentence, *row.values.map { |v| "#{row.sign} #{v.to_s.delete_suffix('.0')}" }, row.steps.join(', ')]
+      [row.sentence, *row.told, row.steps.join(', ')]
     end
   end
 end

@@ -15,6 +15,8 @@ module Fujin
       'GET /api/today' => SIGNED_IN,
       'GET /api/students' => STAFF,
       'GET /api/students/:id' => SIGNED_IN,
+      'GET /api/students/:id/side-by-side' => SIGNED_IN,
+      'GET /api/class-list' => STAFF,
       'GET /api/aircraft' => SIGNED_IN,
       'POST /api/aircraft/:id/clearance' => %w[chief_instructor],
       'GET /api/agreement' => %w[chief_instructor],

@@ -67,7 +67,9 @@ class FlownExercisesTest < Minitest::Test
   end
 
   def test_what_nobody_asked_for_stands_by_itself_without_a_plan
-    found = flown(lesson, [exercise('a', 'hover')]).find { |one| one.proposal.attempt.manoeuvre == 'straight_in_autorotation' }
+    found = flown(lesson, [exercise('a', 'hover')]).find do |one|
+      one.proposal.attempt.manoeuvre == 'straight_in_autorotation'
+    end
 
     assert_nil found.exercise
     assert_equal 'judged where the exercise was planned', found.proposal.measures['entry_height_ft'].reason
@@ -78,7 +80,7 @@ class FlownExercisesTest < Minitest::Test
       template.exercises.each do |one|
         declared = Fujin::Catalogue.find(one['manoeuvre'])
 
-        assert Fujin::Planning::Settings.read(declared.settings, one['settings'] || {}), template.title
+        assert_kind_of Hash, Fujin::Planning::Settings.read(declared.settings, one['settings'] || {}), template.title
       end
     end
   end

@@ -10,9 +10,21 @@ module Fujin
     end
 
     # @return [Array<Hash>]
-    def to_a = [*last_lesson, *templates]
+    def to_a = [*what_comes_next, *last_lesson, *templates]
 
     private
+
+    # From the student's record.
+    def what_comes_next
+      student = @sortie.student
+      signed = SignOff.where(student_id: student.id).includes(:withdrawal).reject(&:withdrawal).map(&:manoeuvre)
+      advice = StudentProgress.new(student).advice(kinds: [@type.kind], signed: signed,
+                                                   today: @sortie.starts_at.to_date)
+      return [] if advice.empty?
+
+      exercises = advice.map { |one| { 'manoeuvre' => one.manoeuvre, 'planned_count' => one.count } }
+      [offer('What comes next', exercises, advice.map(&:reason).join(' '))]
+    end
 
     def last_lesson
       before = Sortie.where(student_id: @sortie.student_id, starts_at: ...@sortie.starts_at).order(:starts_at).last

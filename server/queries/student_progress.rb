@@ -24,7 +24,17 @@ module Fujin
 
     def standing(manoeuvre_id)
       mine = graded.map(&:last).select { |a| a.manoeuvre == manoeuvre_id }
-      [Progress::Standing.new(mine), Progress::Readiness.new(mine, School.current.readiness_rule), mine.size]
+      [Progress::Standing.new(mine),
+       Progress::Readiness.new(mine, School.current.readiness_rule, stage: @student.stage), mine.size]
+    end
+
+    # What the next lesson could be.
+    # @param kinds [Array<String>] of aircraft that this student flies
+    # @return [Array<Progress::NextLesson::Advice>]
+    def advice(kinds:, signed:, today:)
+      declared = Catalogue.all.select { |one| one.kinds.intersect?(kinds) }
+      attempts = graded.map(&:last).group_by(&:manoeuvre)
+      Progress::NextLesson.new(declared, attempts, signed: signed, today: today).advice
     end
 
     def manoeuvres = graded.map { |_, a| a.manoeuvre }.uniq
@@ -54,7 +64,8 @@ module Fujin
         grades: decided(row),
         help: HelpTaps.new(row.sortie.fly_events.to_a).help(row.tap_no || number),
         counts: row.counts && row.whole? && row.proposal['result'] == 'completed',
-        critical: row.judged['critical']
+        critical: row.judged['critical'],
+        stage: row.sortie.stage
       )
     end
 

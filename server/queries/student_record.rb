@@ -21,6 +21,7 @@ module Fujin
         'name' => @student.name,
         'stage' => @student.stage,
         'standings' => standings,
+        'advice' => advice,
         'history' => history,
         'sorties' => @sorties.map { |s| Serialisers.sortie_row(s, SortieProgress.new(s)) },
         'sign_offs' => @sign_offs.map { |s| Serialisers.sign_off(s) },
@@ -31,8 +32,17 @@ module Fujin
 
     private
 
+    def live = @sign_offs.reject(&:withdrawal).map(&:manoeuvre)
+
+    # In what the student flew last, a helicopter where nothing was flown yet.
+    def advice
+      kind = @sorties.empty? ? 'helicopter' : @sorties.first.aircraft.type.kind
+      @progress
+        .advice(kinds: [kind], signed: live, today: Time.now.utc.to_date)
+        .map { |one| Serialisers.advice(one) }
+    end
+
     def standings
-      live = @sign_offs.reject(&:withdrawal).map(&:manoeuvre)
       @progress.manoeuvres.map { |id| Serialisers.standing(@progress, id, signed_off: live.include?(id)) }
     end
 

@@ -26,6 +26,19 @@ module Fujin
       json(StudentRecord.new(Person.students.find(params['id'])).to_h)
     end
 
+    get_route '/api/students/:id/side-by-side' do
+      own!(params['id'])
+      student = Person.students.find(params['id'])
+      sortie = params['sortie'] && Sortie.find_by!(id: params['sortie'], student_id: student.id)
+      json(SideBySideView.new(student, params['manoeuvre'], current_person, sortie: sortie).to_h)
+    end
+
+    get_route '/api/class-list' do
+      content_type 'text/csv', charset: 'utf-8'
+      headers 'Content-Disposition' => %(attachment; filename="class-#{Time.now.utc.to_date.iso8601}.csv")
+      ClassList.new(StudentRows.new(Person.students.to_a).to_a).to_s
+    end
+
     get_route('/api/aircraft') { json(AircraftRow.order(:mark).map { |row| Serialisers.aircraft(row) }) }
 
     post_route '/api/aircraft/:id/clearance' do

@@ -23,6 +23,7 @@ module Fujin
           aircraft: aircraft,
           starts_at: fields['starts_at'],
           manoeuvre: fields['manoeuvre'],
+          planned_count: fields['planned_count'],
           stage: student.stage,
           fuel_kg: aircraft.type.optional('fuel.full_kg', 60) * 0.6,
           **HEATH

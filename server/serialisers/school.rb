@@ -115,6 +115,16 @@ module Fujin
       }
     end
 
+    # @param advice [Progress::NextLesson::Advice]
+    def advice(advice)
+      {
+        'manoeuvre' => advice.manoeuvre,
+        'title' => Catalogue.find(advice.manoeuvre).title,
+        'reason' => advice.reason,
+        'count' => advice.count
+      }
+    end
+
     # @param progress [#standing] of one student
     def standing(progress, manoeuvre_id, signed_off:)
       standing, readiness, count = progress.standing(manoeuvre_id)
@@ -126,6 +136,7 @@ module Fujin
         'trend' => standing.trend,
         'last_flown' => standing.last_flown&.iso8601,
         'weakest_phase' => standing.weakest_phase,
+        'stuck' => standing.stuck?,
         'ready' => readiness.ready?,
         'signed_off' => signed_off,
         'conditions' => readiness.conditions.map { |c| { 'id' => c.id, 'met' => c.met, 'text' => c.text } }

@@ -64,7 +64,7 @@ class JourneyTest < Minitest::Test
     click_on 'Keep my grades'
 
     assert_text 'Proposed'
-    assert_text 'Standard straight-in-2026.2'
+    assert_text 'Standard straight-in-2026.3'
   end
 
   def test_an_address_opens_the_same_view

@@ -8,7 +8,9 @@ class BrowserPrepareTest < Minitest::Test
   include BrowserHelp
 
   def prepare(**fields)
-    @sortie.reload.update!(fields)
+    own, day = fields.partition { |name, _| Fujin::Exercise::FIELDS.include?(name.to_s) }.map(&:to_h)
+    @sortie.reload.update!(day)
+    @sortie.exercise.update!(own)
     visit "/sorties/#{@sortie.id}/prepare"
     assert_text 'Go'
   end
@@ -49,7 +51,7 @@ class BrowserPrepareTest < Minitest::Test
     assert_accessible('tables of a steep approach')
     fill_in 'Approach angle, °', with: '15'
     assert_text '15.0', wait: 10
-    eventually { @sortie.reload.settings['approach_angle_deg'] == 15 }
+    eventually { @sortie.reload.exercise.settings['approach_angle_deg'] == 15 }
   end
 
   def test_empty_fields_show_what_the_plan_took

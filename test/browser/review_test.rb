@@ -125,8 +125,8 @@ class BrowserReviewTest < Minitest::Test
     review
     find('summary', text: 'Also in this recording: 1 ×').click
     click_on(text: /take-off/i)
-    assert_text 'No standard is set for it: nothing is proposed.'
-    assert_accessible('an attempt without a standard')
+    assert_select 'An attempt at', selected: 'none of this lesson'
+    assert_accessible('an attempt that nobody asked for')
   end
 
   def test_an_attempt_is_graded_with_the_keyboard_alone

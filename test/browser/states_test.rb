@@ -8,6 +8,7 @@ class StatesTest < Minitest::Test
   include BrowserHelp
 
   def test_an_empty_school_says_what_to_do_next
+    Fujin::Exercise.where.not(id: nil).delete_all
     Fujin::Sortie.where.not(id: nil).delete_all
     sign_in(@instructor)
     assert_text 'No sortie today.'

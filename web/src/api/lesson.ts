@@ -13,22 +13,26 @@ export const useOffers = (sortieId: string) =>
     queryFn: () => unwrap(api.GET('/api/sorties/{id}/offers', { params: { path: { id: sortieId } } })),
   })
 
-/** Exercises at the lesson's end, one after the other. */
+export type NewExercise = Pick<Schemas['NewExercise'], 'manoeuvre' | 'settings' | 'planned_count'>
+
+/** Exercises at the lesson's end, one after the other; the lesson as it is then. */
+export async function addExercises(sortieId: string, exercises: NewExercise[]): Promise<Sortie | undefined> {
+  let sortie: Sortie | undefined
+  for (const { manoeuvre, settings, planned_count: count } of exercises) {
+    sortie = await unwrap(
+      api.POST('/api/sorties/{id}/exercises', {
+        params: { path: { id: sortieId } },
+        body: { id: newId(), manoeuvre, settings: settings ?? {}, planned_count: count ?? null },
+      }),
+    )
+  }
+  return sortie
+}
+
 export function useAddExercises(sortieId: string) {
   const queries = useQueryClient()
   return useMutation({
-    mutationFn: async (exercises: Schemas['Offer']['exercises']) => {
-      let sortie: Sortie | undefined
-      for (const { manoeuvre, settings, planned_count: count } of exercises) {
-        sortie = await unwrap(
-          api.POST('/api/sorties/{id}/exercises', {
-            params: { path: { id: sortieId } },
-            body: { id: newId(), manoeuvre, settings, planned_count: count ?? null },
-          }),
-        )
-      }
-      return sortie
-    },
+    mutationFn: (exercises: NewExercise[]) => addExercises(sortieId, exercises),
     onSuccess: (sortie) => sortie && shown(queries, sortie),
   })
 }

@@ -1,4 +1,5 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { addExercises, type NewExercise } from './lesson'
 import { api, keepToken, newId, Refusal, unwrap, type Schemas, type Sortie, type SortieChange } from './client'
 
 export function useSession() {
@@ -41,6 +42,17 @@ export const useStudent = (id: string) =>
   useQuery({
     queryKey: ['student', id],
     queryFn: () => unwrap(api.GET('/api/students/{id}', { params: { path: { id } } })),
+  })
+export const useSideBySide = (id: string, manoeuvre: string, sortie?: string) =>
+  useQuery({
+    queryKey: ['side-by-side', id, manoeuvre, sortie],
+    queryFn: () =>
+      unwrap(
+        api.GET('/api/students/{id}/side-by-side', {
+          params: { path: { id }, query: sortie ? { manoeuvre, sortie } : { manoeuvre } },
+        }),
+      ),
+    enabled: manoeuvre !== '',
   })
 export const useAircraft = () => useQuery({ queryKey: ['aircraft'], queryFn: () => unwrap(api.GET('/api/aircraft')) })
 /** The weather station's report; `refresh` asks the station itself. */
@@ -244,11 +256,25 @@ export function useClearAircraft() {
   })
 }
 
+interface NewLesson {
+  student_id: string
+  aircraft_id: string
+  starts_at: string
+  exercises: NewExercise[]
+}
+
 export function useCreateSortie() {
   const queries = useQueryClient()
   return useMutation({
-    mutationFn: (body: { student_id: string; aircraft_id: string; starts_at: string; manoeuvre: string }) =>
-      unwrap(api.POST('/api/sorties', { body: { ...body, id: newId() } })),
+    mutationFn: async ({ exercises, ...body }: NewLesson) => {
+      const [first, ...more] = exercises
+      if (!first) throw new Error('A lesson has one exercise at least.')
+      const { manoeuvre, planned_count: count } = first
+      const sortie = await unwrap(
+        api.POST('/api/sorties', { body: { ...body, id: newId(), manoeuvre, planned_count: count ?? null } }),
+      )
+      return (await addExercises(sortie.id, more)) ?? sortie
+    },
     onSuccess: () => void queries.invalidateQueries({ queryKey: ['today'] }),
   })
 }

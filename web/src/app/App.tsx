@@ -6,6 +6,7 @@ import { useMode } from '../design/useMode'
 import { DebriefPage } from '../views/DebriefPage'
 import { Fleet } from '../views/fleet/Fleet'
 import { Method } from '../views/method/Method'
+import { SideBySidePage } from '../views/SideBySidePage'
 import { SignIn } from '../views/SignIn'
 import { SignOffPage } from '../views/SignOffPage'
 import { SortiePage } from '../views/SortiePage'
@@ -37,6 +38,7 @@ export function App() {
           <Route path="/" element={<Today session={session.data} />} />
           <Route path="/students" element={<Students />} />
           <Route path="/students/:id" element={<StudentPage session={session.data} />} />
+          <Route path="/students/:id/side-by-side" element={<SideBySidePage />} />
           <Route path="/fleet" element={<Fleet session={session.data} />} />
           <Route path="/method" element={<Method session={session.data} />} />
           <Route path="/sorties/:id/debrief" element={<DebriefPage />} />

@@ -1,18 +1,26 @@
 import { Dialog } from 'radix-ui'
 import { useState, type FormEvent } from 'react'
 import { useNavigate } from 'react-router'
+import type { NewExercise } from '../api/lesson'
 import { useAircraft, useCatalogue, useCreateSortie, useStudents } from '../api/queries'
 import { capital } from '../design/words'
 import { Pick } from '../design/Pick'
 
 const NONE_YET = { id: '', word: 'Choose…' }
 
+interface Props {
+  date: string
+  /** The student whose lesson it is, and what of it is known already. */
+  known?: { student: string; exercises: NewExercise[] }
+  word?: string
+}
+
 /** A new sortie: who, in what, when, which manoeuvre. The rest is worked out in Prepare. */
-export function NewSortie({ date }: { date: string }) {
+export function NewSortie({ date, known, word = 'New sortie' }: Props) {
   const [open, setOpen] = useState(false)
   return (
     <Dialog.Root open={open} onOpenChange={setOpen}>
-      <Dialog.Trigger className="button">New sortie</Dialog.Trigger>
+      <Dialog.Trigger className="button">{word}</Dialog.Trigger>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/40" />
         <Dialog.Content
@@ -20,14 +28,14 @@ export function NewSortie({ date }: { date: string }) {
           aria-describedby={undefined}
         >
           <Dialog.Title className="mt-0 text-lg font-bold">New sortie</Dialog.Title>
-          <Form date={date} close={() => setOpen(false)} />
+          <Form date={date} known={known} close={() => setOpen(false)} />
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>
   )
 }
 
-function Form({ date, close }: { date: string; close: () => void }) {
+function Form({ date, known, close }: Pick<Props, 'date' | 'known'> & { close: () => void }) {
   const students = useStudents()
   const aircraft = useAircraft()
   const catalogue = useCatalogue()
@@ -35,9 +43,9 @@ function Form({ date, close }: { date: string; close: () => void }) {
   const navigate = useNavigate()
   const [time, setTime] = useState('14:00')
   const [on, setOn] = useState(date)
-  const [student, setStudent] = useState('')
+  const [student, setStudent] = useState(known?.student ?? '')
   const [craft, setCraft] = useState('')
-  const [chosen, setChosen] = useState('')
+  const [chosen, setChosen] = useState(known?.exercises[0]?.manoeuvre ?? '')
   const kind = aircraft.data?.find((row) => row.id === craft)?.kind
   const offered = (catalogue.data?.manoeuvres ?? []).filter((row) => !kind || row.kinds.includes(kind))
   const manoeuvre = offered.some((row) => row.id === chosen) ? chosen : ''
@@ -45,7 +53,12 @@ function Form({ date, close }: { date: string; close: () => void }) {
   const submit = (event: FormEvent) => {
     event.preventDefault()
     create.mutate(
-      { student_id: student, aircraft_id: craft, manoeuvre, starts_at: `${on}T${time}:00Z` },
+      {
+        student_id: student,
+        aircraft_id: craft,
+        starts_at: `${on}T${time}:00Z`,
+        exercises: known?.exercises[0]?.manoeuvre === manoeuvre ? known.exercises : [{ manoeuvre, settings: {} }],
+      },
       {
         onSuccess: (sortie) => {
           close()

@@ -5,6 +5,7 @@ import { HeadRow } from '../design/HeadRow'
 import { Empty, Failed, Loading } from '../design/States'
 import { capital, clockOf, hoursOf, shortDayOf } from '../design/words'
 import { Conditions } from './Conditions'
+import { NextLesson } from './NextLesson'
 import { StandingSummary } from './StandingSummary'
 import { isLearner } from '../api/who'
 
@@ -14,7 +15,7 @@ export function StudentPage({ session }: { session: Session }) {
   const student = useStudent(id)
   if (student.isPending) return <Loading what="the record" />
   if (student.isError) return <Failed error={student.error} again={() => void student.refetch()} />
-  const { name, stage, standings, history, sorties, sign_offs: signOffs, log, reactions } = student.data
+  const { name, stage, standings, advice, history, sorties, sign_offs: signOffs, log, reactions } = student.data
   return (
     <>
       <header className="flex flex-wrap items-baseline justify-between gap-4 border-b-2 border-ink pb-2">
@@ -23,13 +24,19 @@ export function StudentPage({ session }: { session: Session }) {
           Stage {stage} · {hoursOf(log.total_minutes)} logged
         </span>
       </header>
+      {!isLearner(session.person) && advice.length > 0 && <NextLesson id={id} advice={advice} />}
       {standings.length === 0 && <Empty>Nothing graded yet. The record begins with the first reviewed sortie.</Empty>}
       <div className="mt-4 grid gap-5">
         {standings.map((standing) => {
           const signed = signOffs.find((row) => row.manoeuvre === standing.manoeuvre && !row.withdrawn)
           return (
             <section key={standing.manoeuvre} className="sheet grid gap-4 p-4 xl:grid-cols-[minmax(0,1fr)_22rem]">
-              <StandingSummary standing={standing} history={history} signedAt={signed?.signed_at} />
+              <div>
+                <StandingSummary standing={standing} history={history} signedAt={signed?.signed_at} />
+                <Link className="mt-2 inline-block" to={`/students/${id}/side-by-side?manoeuvre=${standing.manoeuvre}`}>
+                  Attempts side by side
+                </Link>
+              </div>
               <Conditions standing={standing} studentId={id} staff={!isLearner(session.person)} />
             </section>
           )

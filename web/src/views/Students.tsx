@@ -1,56 +1,124 @@
+import { useState } from 'react'
 import { Link } from 'react-router'
-import type { Standing } from '../api/client'
-import { useStudents } from '../api/queries'
+import type { Schemas, Standing } from '../api/client'
+import { useCatalogue, useStudents } from '../api/queries'
 import { HeadRow } from '../design/HeadRow'
 import { GradeGlyph } from '../design/GradeGlyph'
+import { Pick } from '../design/Pick'
 import { Empty, Failed, Loading } from '../design/States'
 import { capital, clockOf, shortDayOf } from '../design/words'
 
-/** Every student with level, trend and what is missing for the sign-off. */
+type Row = Schemas['StudentRow']
+type Sort = 'name' | 'due' | 'ready' | 'stuck'
+
+const SORTS: { id: Sort; word: string }[] = [
+  { id: 'name', word: 'by name' },
+  { id: 'due', word: 'longest not flown first' },
+  { id: 'ready', word: 'ready first' },
+  { id: 'stuck', word: 'stuck first' },
+]
+
+/** The class at a glance: manoeuvre by student, who is ready, who is stuck on what, who has not flown for long. */
 export function Students() {
   const students = useStudents()
+  const catalogue = useCatalogue()
+  const [sort, setSort] = useState<Sort>('name')
   if (students.isPending) return <Loading what="the students" />
   if (students.isError) return <Failed error={students.error} again={() => void students.refetch()} />
+  const rows = sorted(students.data.items, sort)
+  const flown = new Set(rows.flatMap((row) => row.standings.map(({ manoeuvre }) => manoeuvre)))
+  const columns = (catalogue.data?.manoeuvres ?? []).filter(({ id }) => flown.has(id))
   return (
     <>
-      <h1 className="m-0 border-b-2 border-ink pb-2 text-2xl font-bold">Students</h1>
-      {students.data.items.length === 0 && <Empty>No student yet.</Empty>}
-      <table className="mt-3 w-full border-collapse">
-        <HeadRow
-          heads={[
-            'Student',
-            'Stage',
-            'Manoeuvre',
-            'Latest level',
-            'Trend',
-            'Last flown',
-            'For the sign-off',
-            'Next sortie',
-          ]}
-        />
-        <tbody>
-          {students.data.items.map((student) => {
-            const standing = student.standings[0]
-            return (
-              <tr key={student.id} className="border-t border-rule align-top">
-                <td className="p-2 font-semibold">
-                  <Link to={`/students/${student.id}`}>{student.name}</Link>
+      <header className="flex flex-wrap items-end justify-between gap-3 border-b-2 border-ink pb-2">
+        <h1 className="m-0 text-2xl font-bold">Students</h1>
+        <div className="no-print flex items-center gap-2">
+          <Pick
+            aria-label="Order"
+            value={sort}
+            choices={SORTS.map(({ id, word }) => ({ id, word }))}
+            onChange={(id) => setSort(id as Sort)}
+          />
+          <a className="button" href="/api/class-list">
+            As CSV
+          </a>
+          <button type="button" className="button" onClick={() => window.print()}>
+            Print
+          </button>
+        </div>
+      </header>
+      {rows.length === 0 && <Empty>No student yet.</Empty>}
+      <div className="mt-3 overflow-x-auto">
+        <table className="w-full border-collapse text-sm">
+          <HeadRow heads={['Student', 'Last flown', ...columns.map(({ title }) => title), 'Next sortie']} />
+          <tbody>
+            {rows.map((row) => (
+              <tr key={row.id} className="border-t border-rule align-top">
+                <td className="p-2 text-base font-semibold">
+                  <Link to={`/students/${row.id}`}>{row.name}</Link>
+                  <span className="label block font-normal">{capital(row.stage)}</span>
                 </td>
-                <td className="p-2">{capital(student.stage)}</td>
-                <td className="p-2">{standing?.title ?? <span className="text-soft">not flown yet</span>}</td>
-                <td className="p-2">{standing && <GradeGlyph grade={standing.level} worded />}</td>
-                <td className="p-2">{standing?.trend ? <Trend trend={standing.trend} /> : '—'}</td>
-                <td className="p-2">{standing?.last_flown ? shortDayOf(standing.last_flown) : '—'}</td>
-                <td className="max-w-72 p-2 text-sm">{standing && <Missing standing={standing} />}</td>
-                <td className="p-2">
-                  {student.next_sortie ? `${shortDayOf(student.next_sortie)} ${clockOf(student.next_sortie)}` : '—'}
+                <td className="p-2 whitespace-nowrap">{lastFlown(row) ? shortDayOf(lastFlown(row) ?? '') : '—'}</td>
+                {columns.map(({ id }) => (
+                  <td key={id} className="p-2">
+                    <Cell standing={row.standings.find(({ manoeuvre }) => manoeuvre === id)} />
+                  </td>
+                ))}
+                <td className="p-2 whitespace-nowrap">
+                  {row.next_sortie ? `${shortDayOf(row.next_sortie)} ${clockOf(row.next_sortie)}` : '—'}
                 </td>
               </tr>
-            )
-          })}
-        </tbody>
-      </table>
+            ))}
+          </tbody>
+        </table>
+      </div>
     </>
+  )
+}
+
+const lastFlown = (row: Row) =>
+  row.standings
+    .map((standing) => standing.last_flown ?? '')
+    .sort()
+    .at(-1)
+const count = (row: Row, is: (standing: Standing) => boolean | undefined) =>
+  row.standings.filter((standing) => is(standing)).length
+
+function sorted(rows: Row[], sort: Sort): Row[] {
+  const copy = [...rows]
+  switch (sort) {
+    case 'due':
+      return copy.sort((a, b) => (lastFlown(a) ?? '').localeCompare(lastFlown(b) ?? ''))
+    case 'ready':
+      return copy.sort((a, b) => count(b, isReady) - count(a, isReady))
+    case 'stuck':
+      return copy.sort((a, b) => count(b, (s) => s.stuck) - count(a, (s) => s.stuck))
+    default:
+      return copy
+  }
+}
+
+const isReady = (standing: Standing) => standing.ready && !standing.signed_off
+
+/** One student in one manoeuvre: the latest level, which way it goes, and the one word that matters. */
+function Cell({ standing }: { standing: Standing | undefined }) {
+  if (!standing) return null
+  const word = standing.signed_off ? 'signed off' : standing.ready ? 'ready' : standing.stuck ? 'stuck' : ''
+  return (
+    <span
+      className="grid justify-items-start gap-0.5"
+      title={standing.conditions
+        .filter((condition) => !condition.met)
+        .map((condition) => condition.text)
+        .join('; ')}
+    >
+      <span className="flex items-center gap-2">
+        <GradeGlyph grade={standing.level ?? null} size={24} />
+        {standing.trend && standing.trend !== 'steady' && <Trend trend={standing.trend} />}
+      </span>
+      {word && <b>{word}</b>}
+      {!word && standing.weakest_phase && <span className="text-soft">{standing.weakest_phase}</span>}
+    </span>
   )
 }
 
@@ -64,17 +132,5 @@ export function Trend({ trend }: { trend: 'rising' | 'steady' | 'falling' }) {
       </svg>
       {trend}
     </span>
-  )
-}
-
-function Missing({ standing }: { standing: Standing }) {
-  if (standing.signed_off) return <b>Signed off</b>
-  if (standing.ready) return <b>Ready: every condition is met</b>
-  const missing = standing.conditions.filter((condition) => !condition.met)
-  return (
-    <>
-      {missing[0]?.text}
-      {missing.length > 1 && <span className="text-soft"> and {missing.length - 1} more</span>}
-    </>
   )
 }

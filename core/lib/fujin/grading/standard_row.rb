@@ -71,6 +71,18 @@ module Fujin
       # Do the four numbers multiply what they are of?
       def multiple? = %w[times share].include?(place.last)
 
+      # Each of the four as it stands in a table: '≤ 8', '+8' on what is planned, '× 1.3' of it.
+      # @return [Array<String>]
+      def told
+        values.map do |value|
+          text = value.abs.to_s.delete_suffix('.0')
+          next "× #{text}" if multiple?
+          next "#{value.negative? ? '−' : '+'}#{text}" if added?
+
+          "#{SIGNS.fetch(@rule['rule'])} #{'−' if value.negative?}#{text}"
+        end
+      end
+
       def sign = SIGNS.fetch(@rule['rule'])
 
       private
@@ -78,12 +90,17 @@ module Fujin
       # Told by the stages, or by what the day gives.
       def only_where
         left, sign, right = @rule['only_if']
-        return "only where #{words(left)} #{sign} #{words(right)}" unless left.is_a?(Array)
+        unless left.is_a?(Array)
+          return "only where #{words(left)} #{sign.sub('>=', '≥').sub('<=',
+                                                                      '≤')} #{words(right)}"
+        end
 
         judged = Standard::STAGES.zip(left).select { |_, value| value.public_send(sign, right) }.map(&:first)
         "only at #{judged.join(', ')}"
       end
 
+      # Do they come on top of what the day gives?
+      def added? = place.last == 'plus' || (place == %w[limit] && @rule['limit'].is_a?(String))
       def words(amount) = Amount.words(amount)
       def of_width = @rule['width'].is_a?(Hash) ? "× #{words(@rule['width']['of'])}" : nil
 

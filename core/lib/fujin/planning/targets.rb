@@ -24,6 +24,8 @@ module Fujin
         power_cap_engine_pct speed_change_planned_kt settle_time_s lowest_end_ft
       ].freeze
 
+      HOUSE_WORDS = { 'setup_s' => 'steady time before the entry' }.freeze
+
       # @return [Boolean] can a rule name it?
       def self.name?(name)
         OF_TYPE.key?(name) || OWN.include?(name) || Glossary.numbers.key?(name) || house?(name)
@@ -31,7 +33,7 @@ module Fujin
 
       # @return [String] as a person reads it: "the day's flare height"
       def self.label(name)
-        return "the house's #{plain(name)}" if house?(name) && !Glossary.numbers.key?(name)
+        return "the house's #{HOUSE_WORDS.fetch(name, plain(name))}" if house?(name) && !Glossary.numbers.key?(name)
         return "the type's #{plain(name)}" if OF_TYPE.key?(name) && !Glossary.numbers.key?(name)
 
         label = Glossary.numbers[name]&.label || plain(name)

@@ -4,9 +4,9 @@ module Fujin
   module Progress
     # One attempt as the record keeps it: when (a date), what the instructor decided on each of its phases (nil on one
     # that nobody graded), how much help,
-    # whether it counts, whether a critical measure was out of limits.
-    GradedAttempt = Value.define(:manoeuvre, :flown_at, :on_day, :grades, :help, :counts, :critical, :trainer,
-                                 defaults: { trainer: false }) do
+    # whether it counts, whether a critical measure was out of limits, the stage whose standard it was held to.
+    GradedAttempt = Value.define(:manoeuvre, :flown_at, :on_day, :grades, :help, :counts, :critical, :trainer, :stage,
+                                 defaults: { trainer: false, stage: nil }) do
       # The lowest phase grade; nil when no phase was graded.
       def level = grades.values.compact.min
       def to_standard? = !level.nil? && grades.values.none?(&:nil?) && level >= 3

@@ -10,11 +10,13 @@ module Fujin
 
       # @param attempts [Array<GradedAttempt>] of one student and one manoeuvre, in any order
       # @param rule [Hash] overrides for DEFAULTS
-      def initialize(attempts, rule = {})
+      # @param stage [String, nil] that the student is in: attempts held to a milder standard do not show it
+      def initialize(attempts, rule = {}, stage: nil)
+        @stage = stage
         @rule = DEFAULTS.merge(rule)
         @counted = attempts.select { |a| a.counts && !a.trainer && !a.level.nil? }.sort_by(&:flown_at)
         @recent = @counted.last(@rule[:attempts])
-        @conditions = [enough, standard, alone, days, critical].freeze
+        @conditions = [enough, standard, *held, alone, days, critical].freeze
         freeze
       end
 
@@ -51,6 +53,21 @@ module Fujin
       def ungraded
         phases = @recent.flat_map(&:ungraded).uniq
         phases.empty? ? '' : "; not graded: #{phases.join(', ').tr('_', ' ')}"
+      end
+
+      # The last attempts were held to the student's stage, or a stricter one.
+      def held
+        return [] unless @stage
+
+        wanted = Grading::Standard::STAGES.index(@stage) || 0
+        good = @recent.count { |a| (Grading::Standard::STAGES.index(a.stage) || wanted) >= wanted }
+        [
+          condition(
+            'stage',
+            @recent.any? && good == @recent.size,
+            last("#{good} of the last #{@recent.size} held to the standard '#{@stage}' or a stricter one")
+          )
+        ]
       end
 
       def alone

@@ -24,6 +24,13 @@ module Fujin
         slope.positive? ? 'rising' : 'falling'
       end
 
+      # Several in a row under standard, and not rising.
+      STUCK_AFTER = 4
+      def stuck?
+        last = @graded.last(STUCK_AFTER)
+        last.size == STUCK_AFTER && last.all? { |attempt| attempt.level < 3 } && trend != 'rising'
+      end
+
       # The phase with the lowest mean grade over the last attempts, the one to work on.
       def weakest_phase
         sums = @graded.last(WINDOW).each_with_object({}) do |attempt, found|

@@ -46,16 +46,16 @@ export function Standard({ manoeuvre, chief }: Props) {
                   <span className="block text-xs">{row.steps?.join(' · ')}</span>
                   <Changes row={row} />
                 </td>
-                {row.limits?.map((limit, index) => (
+                {row.told?.map((limit, index) => (
                   <td key={standard.stages[index]} className="px-1.5 py-1 text-right font-semibold whitespace-nowrap">
-                    {row.sign} {limit}
+                    {limit}
                   </td>
                 ))}
                 {chief && (
                   <td className="py-1 pl-1 text-right">
                     <button
                       type="button"
-                      className="link text-xs"
+                      className="button min-h-8! px-2! py-0! text-xs"
                       aria-expanded={open === row.measure}
                       aria-label={`Set ${row.label}`}
                       onClick={() => setOpen(open === row.measure ? null : row.measure)}

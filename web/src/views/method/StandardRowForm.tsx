@@ -47,7 +47,7 @@ export function StandardRowForm({ manoeuvre, row, done }: Props) {
         {STAGES.map((stage, index) => (
           <label key={stage}>
             <span className="label">
-              {capital(stage)}, {row.sign} {was[index]} now<span className="unit">{unitWord(row.unit)}</span>
+              {capital(stage)}, {row.told?.[index]} now<span className="unit">{unitWord(row.unit)}</span>
             </span>
             <input
               className="field"

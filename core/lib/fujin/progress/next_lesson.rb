@@ -1,0 +1,63 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Progress
+    # What a student's next lesson could be, each exercise with the reason in a sentence: what is weakest, what lapses,
+    # what comes next in teaching order. The instructor decides.
+    class NextLesson
+      # Skill that was not flown for so long fades, days. Chosen.
+      LAPSES_DAYS = 21
+      MOST = 3
+
+      # @!attribute manoeuvre [String], reason [String], count [Integer] how many attempts
+      Advice = Value.define(:manoeuvre, :reason, :count)
+
+      # @param declared [Array<Catalogue::Declaration>] in teaching order, those that this student's aircraft fly
+      # @param attempts [Hash{String => Array<GradedAttempt>}] by manoeuvre
+      # @param signed [Array<String>] manoeuvres that are signed off
+      # @param today [Date]
+      def initialize(declared, attempts, signed:, today:)
+        @declared = declared
+        @standings = attempts.transform_values { |all| Standing.new(all) }.reject { |_, standing| standing.level.nil? }
+        @signed = signed
+        @today = today
+      end
+
+      # @return [Array<Advice>] the most pressing first, no manoeuvre twice
+      def advice = [*weakest, *lapsing, *following].uniq(&:manoeuvre).first(MOST)
+
+      private
+
+      def title(id) = @declared.find { |one| one.id == id }.title
+      def open = @standings.slice(*@declared.map(&:id)).except(*@signed)
+
+      # Below standard, the lowest level first.
+      def weakest
+        open.select { |_, standing| standing.level < 3 }.sort_by { |_, standing| standing.level }.map do |id, standing|
+          phase = standing.weakest_phase&.tr('_', ' ')
+          stuck = standing.stuck? ? ' and not getting better' : ''
+          Advice.new(manoeuvre: id, count: 3,
+                     reason: "#{title(id)}: not to standard yet#{stuck}#{", #{phase} is the weakest phase" if phase}.")
+        end
+      end
+
+      # To standard, and not flown for long.
+      def lapsing
+        @standings
+          .slice(*@declared.map(&:id))
+          .select { |_, standing| (@today - standing.last_flown).to_i >= LAPSES_DAYS }
+          .sort_by { |_, standing| standing.last_flown }
+          .map do |id, standing|
+            Advice.new(manoeuvre: id, count: 2,
+                       reason: "#{title(id)}: not flown for #{(@today - standing.last_flown).to_i} days.")
+          end
+      end
+
+      # The first in teaching order that was not flown, taught within the test.
+      def following
+        one = @declared.find { |declared| !@standings.key?(declared.id) && !declared.outside_test } or return []
+        [Advice.new(manoeuvre: one.id, count: 3, reason: "#{one.title}: next in teaching order.")]
+      end
+    end
+  end
+end

@@ -1,0 +1,87 @@
+# frozen_string_literal: true
+
+module Fujin
+  # A student's attempts at one manoeuvre beside each other: those of one lesson, or the last of all.
+  class SideBySideView
+    MOST = 12
+
+    # @param student [Person], @param viewer [Person]
+    # @param sortie [Sortie, nil] only of this lesson
+    def initialize(student, manoeuvre, viewer, sortie: nil)
+      @student = student
+      @viewer = viewer
+      @declared = Catalogue.find(manoeuvre)
+      @sortie = sortie
+    end
+
+    def to_h
+      table = Progress::SideBySide.new(columns, @declared)
+      one = table.one_thing
+      {
+        'manoeuvre' => @declared.id,
+        'title' => @declared.title,
+        'student' => Serialisers.person_name(@student),
+        'columns' => rows.map { |row| column(row) },
+        'rows' => table.rows.map { |row| told(row) },
+        'one_thing' => one && reason(one)
+      }
+    end
+
+    private
+
+    def rows
+      @rows ||= begin
+        all = AttemptRow.joins(:sortie).where(sorties: { student_id: @student.id }, manoeuvre: @declared.id,
+                                              counts: true)
+        all = all.where(sortie_id: @sortie.id) if @sortie
+        all.preload(:sortie, :grades)
+          .order('sorties.starts_at DESC, attempts.created_at DESC, attempts.position DESC')
+          .select { |row| shown?(row) }.first(MOST).reverse
+      end
+    end
+
+    # A learner grades an attempt before seeing what was measured of it.
+    def shown?(row) =
+      !@viewer.learner? || (row.proposed_phases - row.grades.select { |g| g.kind == 'self' }.map(&:phase)).empty?
+
+    def columns
+      rows.map { |row| Progress::SideBySide::Column.new(id: row.id, measures: measures(row), drivers: drivers(row)) }
+    end
+
+    def measures(row) = row.judged['measures']
+
+    def drivers(row)
+      row.judged['phases'].select { |phase| phase['grade'].to_i.between?(1, 2) }.filter_map { |p| p['driver'] }
+    end
+
+    def column(row)
+      {
+        'attempt_id' => row.id,
+        'sortie_id' => row.sortie_id,
+        'on' => row.sortie.starts_at.to_date.iso8601,
+        'position' => row.position + 1,
+        'overall' => row.judged['overall'],
+        'first_fault' => row.judged['first_fault'] && @declared.fault(row.judged['first_fault'])&.title
+      }
+    end
+
+    def told(row)
+      entry = Glossary.measure(row.measure, @declared.id)
+      {
+        'measure' => row.measure, 'label' => entry.label, 'unit' => entry.unit, 'digits' => entry.digits,
+        'phase' => @declared.measures.find { |_, ids| ids.include?(row.measure) }.first,
+        'values' => row.values, 'verdicts' => row.verdicts, 'median' => Serialisers.number(row.median),
+        'spread' => Serialisers.number(row.spread),
+        'change' => row.spread && Serialisers.number(row.last - row.first), 'drove' => row.drove
+      }
+    end
+
+    def reason(row)
+      entry = Glossary.measure(row.measure, @declared.id)
+      bad = row.verdicts.count { |verdict| %w[marginal out].include?(verdict) }
+      { 'measure' => row.measure,
+        'text' => "#{entry.label}: outside the standard in #{bad} of #{row.verdicts.compact.size}, and what held the " \
+          "grade down #{row.drove == 1 ? 'once' : "#{row.drove} times"}." }
+    end
+  end
+end

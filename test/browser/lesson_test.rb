@@ -1,0 +1,78 @@
+# frozen_string_literal: true
+
+require_relative '../server_helper'
+require_relative '../browser_helper'
+
+# A lesson of several exercises from plan to record, as its instructor goes through it.
+class LessonJourneyTest < Minitest::Test
+  include ServerHelp
+  include BrowserHelp
+
+  def test_exercises_are_added_by_two_keys_and_flown_with_one_tap
+    sortie(starts_at: Time.utc(2026, 11, 20, 10), manoeuvre: 'hovering_autorotation', next_focus: 'One cue')
+    sign_in(@instructor)
+    visit "/sorties/#{@sortie.id}/prepare"
+    assert_text 'The one thing: One cue'
+    assert_selector 'section[aria-label="Exercises"] li', count: 1
+    find('body').send_keys('e')
+    assert_text 'As on 20 November'
+    offer = all('[aria-label="What to add"] button').index { |button| button.text.include?('As on 20') } + 1
+    find('body').send_keys(offer.to_s)
+    assert_selector 'section[aria-label="Exercises"] button[aria-current]', text: 'Hovering autorotation'
+    assert_text 'Time to contact'
+    assert_accessible('a lesson of two exercises')
+    find('section[aria-label="Exercises"] button[aria-current]').send_keys(%i[alt left])
+    eventually { @sortie.reload.exercises.map(&:manoeuvre).first == 'hovering_autorotation' }
+
+    visit "/sorties/#{@sortie.id}/fly"
+    within('section[aria-label="Exercise"]') { click_on(text: 'Straight-in') }
+    click_on 'First attempt'
+    within('section[aria-label="Exercise"]') { assert_text '1 begun' }
+    eventually { Fujin::FlyEvent.where(kind: 'exercise').count == 1 }
+    assert_accessible('the sheet of two exercises')
+  end
+
+  def test_an_attempt_is_given_to_another_exercise_with_one_key
+    @sortie.exercises.create!(manoeuvre: 'turning_autorotation', position: 2, spot_name: 'Heath',
+                              spot_lat_deg: CORE_SPOT[0], spot_lon_deg: CORE_SPOT[1], course_deg: 350.0)
+    attempt = imported(@sortie).find(&:asked?)
+    sign_in(@instructor)
+    visit "/sorties/#{@sortie.id}/review"
+    assert_select 'An attempt at', selected: '1 Straight-in autorotation'
+    find('body').send_keys('x')
+    assert_select 'An attempt at', selected: '2 Turning autorotation', wait: 20
+    eventually { attempt.reload.manoeuvre == 'turning_autorotation' }
+  end
+
+  def test_the_class_the_advice_and_attempts_side_by_side
+    imported(@sortie, faults: [{}, { 'slow_glide' => 13.0 }]).each { |one| grade_all(one, @instructor, 'instructor') }
+    sign_in(@instructor)
+    visit '/students'
+    assert_selector 'thead', text: 'Straight-in autorotation'
+    assert_accessible('the class')
+    click_on @student.name
+    assert_text 'The next lesson could be'
+    assert_text 'Straight-in autorotation: not to standard yet'
+    click_on 'Attempts side by side'
+    assert_text 'The one thing:'
+    assert_selector 'tr', text: 'Mean glide airspeed'
+    assert_accessible('attempts side by side')
+  end
+
+  def test_the_chief_sets_a_row_of_a_standard
+    sign_in(@chief)
+    visit '/method'
+    find('summary', text: 'Straight-in autorotation').click
+    click_on 'Set Collective down after'
+    within('form[aria-label="Set Collective down after"]') do
+      fill_in 'Solo', with: '1.4'
+      click_on 'Look back ninety days'
+      assert_text 'No attempt of the last 90 days has this measure.'
+      fill_in 'Why', with: 'Our trainers lag'
+      assert_accessible('a row being set')
+      click_on 'Set it'
+    end
+    assert_text 'Standard straight-in-2026.3+1'
+    assert_text 'Our trainers lag'
+  end
+end

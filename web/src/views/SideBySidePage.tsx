@@ -1,0 +1,109 @@
+import { Link, useParams, useSearchParams } from 'react-router'
+import type { Schemas } from '../api/client'
+import { useSideBySide } from '../api/queries'
+import { GradeGlyph } from '../design/GradeGlyph'
+import { Empty, Failed, Loading } from '../design/States'
+import { VerdictMark } from '../design/VerdictMark'
+import { capital, figure, shortDayOf, unitWord } from '../design/words'
+
+type Table = Schemas['SideBySide']
+
+/** Attempts at one manoeuvre beside each other: what is steady, what moves, what holds the grade down. */
+export function SideBySidePage() {
+  const { id = '' } = useParams()
+  const [params] = useSearchParams()
+  const table = useSideBySide(id, params.get('manoeuvre') ?? '', params.get('sortie') ?? undefined)
+  if (table.isPending) return <Loading what="the attempts" />
+  if (table.isError) return <Failed error={table.error} again={() => void table.refetch()} />
+  const { title, student, columns, rows, one_thing: one } = table.data
+  const phases = [...new Set(rows.map((row) => row.phase))]
+  return (
+    <>
+      <h1 className="m-0 border-b-2 border-ink pb-2 text-2xl font-bold">
+        <Link to={`/students/${student.id}`} className="no-underline hover:underline">
+          {student.name}
+        </Link>
+        <span className="font-normal text-soft"> · {title}, side by side</span>
+      </h1>
+      {columns.length === 0 && <Empty>No attempt at it counts yet.</Empty>}
+      {one && (
+        <p className="mt-3 mb-0 text-xl">
+          <b>The one thing:</b> {one.text}
+        </p>
+      )}
+      {columns.length > 0 && (
+        <div className="mt-3 overflow-x-auto">
+          <table className="w-full border-collapse text-sm">
+            <thead>
+              <tr className="align-bottom">
+                <th className="text-left font-normal" />
+                {columns.map((column) => (
+                  <th key={column.attempt_id} className="px-2 py-1 text-right font-normal">
+                    <Link to={`/sorties/${column.sortie_id}/review?attempt=${column.position}`}>
+                      {shortDayOf(column.on)}
+                    </Link>
+                    <span className="flex justify-end" title={column.first_fault ?? 'no fault named'}>
+                      <GradeGlyph grade={column.overall ?? null} size={20} />
+                    </span>
+                  </th>
+                ))}
+                {['Middle', 'Spread', 'Last less first', 'Held it down'].map((head) => (
+                  <th key={head} className="label px-2 py-1 text-right font-normal">
+                    {head}
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            {phases.map((phase) => (
+              <tbody key={phase}>
+                <tr>
+                  <th scope="rowgroup" colSpan={columns.length + 5} className="pt-3 text-left font-semibold">
+                    {capital(phase === 'setup' ? 'set-up' : phase)}
+                  </th>
+                </tr>
+                {rows
+                  .filter((row) => row.phase === phase)
+                  .map((row) => (
+                    <Row key={row.measure} row={row} marked={row.measure === one?.measure} />
+                  ))}
+              </tbody>
+            ))}
+          </table>
+        </div>
+      )}
+      <p className="label mt-2">
+        Marks are verdicts as in Review. Middle is the median; spread from the smallest to the largest. Held it down
+        counts the phases whose grade it gave.
+      </p>
+      <button type="button" className="button no-print" onClick={() => window.print()}>
+        Print
+      </button>
+    </>
+  )
+}
+
+function Row({ row, marked }: { row: Table['rows'][number]; marked: boolean }) {
+  const { unit, digits } = row
+  return (
+    <tr className={marked ? 'border-y-2 border-ink bg-sheet' : 'border-t border-rule/60'}>
+      <th scope="row" className="py-1 pr-2 text-left font-normal">
+        {row.label}
+        <span className="unit">{unitWord(unit)}</span>
+      </th>
+      {row.values.map((value, at) => (
+        <td key={at} className="px-2 py-1 text-right whitespace-nowrap">
+          <span className="inline-flex items-center gap-1">
+            {figure(value, unit, digits)}
+            {row.verdicts[at] && row.verdicts[at] !== 'in' && row.verdicts[at] !== 'polished' && (
+              <VerdictMark verdict={row.verdicts[at]} />
+            )}
+          </span>
+        </td>
+      ))}
+      <td className="px-2 py-1 text-right font-semibold">{figure(row.median, unit, digits)}</td>
+      <td className="px-2 py-1 text-right">{figure(row.spread, unit, digits)}</td>
+      <td className="px-2 py-1 text-right">{figure(row.change, unit, digits)}</td>
+      <td className="px-2 py-1 text-right">{row.drove > 0 ? row.drove : ''}</td>
+    </tr>
+  )
+}

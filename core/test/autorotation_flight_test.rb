@@ -61,13 +61,14 @@ class AutorotationFlightTest < Minitest::Test
     end
   end
 
-  # The school has set no standard for it: its measures are shown, and only its faults are held to the straight-in's.
-  def test_what_has_no_standard_is_named_but_not_judged
+  # Its own standard: a glide's rows, and the turn's.
+  def test_a_turning_autorotation_is_judged_by_its_own_standard
     flown = turned('turning_autorotation', faults: { 'late_collective' => 1.3 })
 
-    assert_equal 'none', flown.proposal.standard_version
-    assert_nil flown.proposal.measures['collective_delay_s'].verdict
-    assert_nil flown.proposal.overall
+    assert_equal 'turning-2026.1', flown.proposal.standard_version
+    assert_equal 'out', flown.proposal.measures['collective_delay_s'].verdict
+    assert_includes %w[polished in], flown.proposal.measures['turn_bank_max_deg'].verdict
+    assert_equal 1, flown.proposal.overall
   end
 
   def test_a_straight_in_has_no_turn_to_be_late

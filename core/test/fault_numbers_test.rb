@@ -35,7 +35,7 @@ class FaultNumbersTest < Minitest::Test
     taken = Taken.new(flying, attempt, about, declared, 350.0)
     one = Fujin::Grading::Measure.new(id: measure, value: value, unit: Fujin::Glossary.measure(measure).unit,
                                       phase: phases.first.id)
-    targets = Fujin::Planning::Targets.new(about, declared)
+    targets = about.targets_of(declared)
     judged = Fujin::Grading::Judging
       .new(about, declared, targets, barometer: false)
       .judged({ measure => one }, { measure => [value - UNSURE, value + UNSURE] })

@@ -35,12 +35,13 @@ class GlossaryTest < Minitest::Test
       %w[cyclic collective pedals].any? { |task| Fujin::Grading::PartTask.judges?(task, id) }
     end
 
-    # Where it was, how long it took and what two hands do in which order is nobody's one control; the throttle is none of
-    # the three.
+    # Where it was, how long it took and what two hands do in which order is nobody's one control; the throttle is none
+    # of the three.
     assert_equal %w[
       avoid_area_s break_off_height_ft control_reversals_per_min decision_height_ft descent_sink_max_fpm entry_height_ft
       height_beyond_glide_ft held_s hover_in_box_pct pitch_before_collective_s power_on_s prerotation_pct
-      set_up_distance_ft set_up_height_ft setup_steady_s throttle_before_collective_s throttle_reduction_s turn_height_ft
+      set_up_distance_ft set_up_height_ft setup_steady_s throttle_before_collective_s throttle_reduction_s
+      turn_height_ft
     ], in_none.sort
     { 'collective_delay_s' => 'collective', 'entry_yaw_deg' => 'pedals', 'glide_ias_mean_kt' => 'cyclic',
       'taxi_heading_max_deg' => 'pedals', 'taxi_height_max_off_ft' => 'collective' }.each do |id, control|

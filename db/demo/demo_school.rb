@@ -32,6 +32,7 @@ module Fujin
       create_school
       @people =
         YAML.load_file(File.join(FOLDER, 'people.yml')).to_h { |fields| [fields['sign_in'], create_person(fields)] }
+      create_places
       @fleet = FLEET.to_h { |mark, type_id| [mark, AircraftRow.create!(mark: mark, type_id: type_id)] }
       YAML.load_file(File.join(FOLDER, 'sorties.yml')).each_with_index do |fields, i|
         create_sortie(fields, i + 1) if students.nil? || students.include?(fields['student'])
@@ -49,6 +50,8 @@ module Fujin
         sealed_private_key: SealedKey.seal(key, Settings.secret)
       )
     end
+
+    def create_places = YAML.load_file(File.join(FOLDER, 'places.yml')).each { |fields| Place.create!(fields) }
 
     def create_person(fields) = Person.create!(**fields.transform_keys(&:to_sym), password: PASSWORD)
 

@@ -30,6 +30,30 @@ module Fujin
       write(attempt, manoeuvre, phases, exercise, same ? attempt.proposal['events'].transform_keys(&:to_sym) : {})
     end
 
+    # Within the same boundaries, after the exercise's place or plan was changed.
+    # @return [AttemptRow]
+    def measured(attempt)
+      cut_by = attempt.proposal['cut_by']
+      events = attempt.proposal['events'].transform_keys(&:to_sym)
+      result = attempt.proposal['result'].to_sym
+      again = fields(attempt.manoeuvre, cuts(attempt), attempt.exercise, events: events, result: result)
+      again[:proposal] = again[:proposal].except('cut_by').merge({ 'cut_by' => cut_by }.compact)
+      attempt.update!(again)
+      attempt
+    end
+
+    # Where it ended: at contact, where it hovered, or at its last moment.
+    # @return [Array(Float, Float), nil] latitude and longitude, nil where no place was recorded
+    def ended_at(attempt)
+      events = attempt.proposal['events']
+      hovers = cuts(attempt).find { |phase| phase['id'] == 'recovery' }&.fetch('end_s')
+      at = events['contact_s'] || events['stopped_s'] || hovers || attempt.end_s
+      return nil unless signals.signal?(:lat) && signals.signal?(:lon)
+
+      place = [signals.at(:lat, at), signals.at(:lon, at)]
+      place unless place.any?(&:nan?)
+    end
+
     # @return [AttemptRow] the one with this id, made once
     def add(id, manoeuvre, start_s)
       finish = [start_s + Grading::Cuts::NEW_S, signals.end_s].min

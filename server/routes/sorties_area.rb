@@ -5,6 +5,9 @@ module Fujin
   class SortiesArea < Area
     HEATH = { spot_name: 'Heath, south mark', spot_lat_deg: 47.2104, spot_lon_deg: -14.3320, elevation_ft: 62.0 }.freeze
 
+    # What of an exercise its attempts are measured by.
+    MEASURED = %w[settings house spot_lat_deg spot_lon_deg course_deg height_ft].freeze
+
     post_route '/api/sorties' do
       fields = body_json
       existing = Sortie.find_by(id: fields['id'])
@@ -69,6 +72,19 @@ module Fujin
       answer_lesson(Sortie.find(exercise.sortie_id))
     end
 
+    # The spot is where an attempt ended; everything flown at the exercise is measured again.
+    put_route '/api/exercises/:id/spot' do
+      exercise = Exercise.find(params['id'])
+      attempt = AttemptRow.find_by!(id: body_json['attempt_id'], sortie_id: exercise.sortie_id)
+      place = RecutAttempt.new(exercise.sortie, attempt.recording, by: current_person).ended_at(attempt)
+      raise Conflict, 'This recording has no positions: the spot stays where it was.' unless place
+
+      change_lesson(exercise.sortie, exercise,
+                    { 'spot_name' => body_json['name'] || "Where attempt #{attempt.position + 1} ended",
+                      'spot_lat_deg' => place[0], 'spot_lon_deg' => place[1] })
+      answer_lesson(exercise.sortie.reload)
+    end
+
     get_route('/api/sorties/:id/offers') { json(ExerciseOffers.new(find_sortie).to_a) }
 
     get_route('/api/sorties/:id/events') { json(events_of(find_sortie)) }
@@ -114,6 +130,7 @@ module Fujin
           exercise.update!(own)
           day.empty? ? sortie.touch : sortie.update!(day)
         end
+        MeasureAgain.of(sortie, exercise, current_person) if own.keys.intersect?(MEASURED)
       end
 
       def find_sortie

@@ -16,6 +16,7 @@ module Fujin
       }
     end
 
+    def place(row) = row.attributes.slice('id', 'name', 'kind', 'lat_deg', 'lon_deg', 'elevation_ft', 'courses')
     def person_name(person) = { 'id' => person.id, 'name' => person.name }
     def time(value) = value&.utc&.iso8601(3)
 

@@ -70,3 +70,40 @@ export function useGiveAttempt(sortieId: string) {
     },
   })
 }
+
+/** The exercise's spot is where an attempt ended; what was flown at it is measured again. */
+export function useSpotFrom(sortieId: string) {
+  const queries = useQueryClient()
+  return useMutation({
+    mutationFn: ({ exerciseId, attemptId }: { exerciseId: string; attemptId: string }) =>
+      unwrap(
+        api.PUT('/api/exercises/{id}/spot', { params: { path: { id: exerciseId } }, body: { attempt_id: attemptId } }),
+      ),
+    onSuccess: (sortie) => {
+      queries.removeQueries({ queryKey: ['plan', sortieId] })
+      shown(queries, sortie)
+    },
+  })
+}
+
+export function usePlaceChanges() {
+  const queries = useQueryClient()
+  const onSuccess = (places: Schemas['Place'][]) => queries.setQueryData(['places'], places)
+  const add = useMutation({
+    mutationFn: (place: Omit<Schemas['Place'], 'id'>) =>
+      unwrap(api.POST('/api/places', { body: { ...place, id: newId() } })),
+    onSuccess,
+  })
+  const remove = useMutation({
+    mutationFn: (id: string) => unwrap(api.DELETE('/api/places/{id}', { params: { path: { id } } })),
+    onSuccess,
+  })
+  const load = useMutation({
+    mutationFn: async (file: File) => {
+      const text = await file.text()
+      return unwrap(api.POST('/api/places/geojson', { body: JSON.parse(text) as never }))
+    },
+    onSuccess,
+  })
+  return { add, remove, load }
+}

@@ -54,6 +54,7 @@ export const useSideBySide = (id: string, manoeuvre: string, sortie?: string) =>
       ),
     enabled: manoeuvre !== '',
   })
+export const usePlaces = () => useQuery({ queryKey: ['places'], queryFn: () => unwrap(api.GET('/api/places')) })
 export const useAircraft = () => useQuery({ queryKey: ['aircraft'], queryFn: () => unwrap(api.GET('/api/aircraft')) })
 /** The weather station's report; `refresh` asks the station itself. */
 export function useWeather() {

@@ -6,6 +6,7 @@ import { GradeGlyph } from '../../design/GradeGlyph'
 import { Failed, Loading } from '../../design/States'
 import { capital, unitWord } from '../../design/words'
 import { Agreement } from './Agreement'
+import { Places } from './Places'
 import { Standard } from './Standard'
 import { isLearner } from '../../api/who'
 import { Pick } from '../../design/Pick'
@@ -35,6 +36,7 @@ export function Method({ session }: { session: Session }) {
       ))}
       <House key={house.version} house={house} chief={chief} />
       {!isLearner(session.person) && <OwnHouse />}
+      {!isLearner(session.person) && <Places chief={chief} />}
       {chief && <Agreement />}
       <ModelLimits />
     </>

@@ -3,6 +3,7 @@ import type { Plan, Planned, SortieChange } from '../../api/client'
 import { useAircraft } from '../../api/queries'
 import { capital, figure, unitWord } from '../../design/words'
 import { NumberField } from './NumberField'
+import { PlaceFields } from './PlaceFields'
 import { choicesOf, Pick } from '../../design/Pick'
 
 interface Props {
@@ -116,15 +117,7 @@ export function DayStrip({ sortie, plan, set, errors, aircraftId }: Props) {
         locked={locked}
         onChange={(stage) => set({ stage: stage as Planned['stage'] })}
       />
-      <label className="grid gap-0.5">
-        <span className="label">Spot</span>
-        <input
-          className="field"
-          disabled={locked}
-          defaultValue={sortie.spot_name}
-          onBlur={(e) => e.target.value && e.target.value !== sortie.spot_name && set({ spot_name: e.target.value })}
-        />
-      </label>
+      <PlaceFields sortie={sortie} set={set} errors={errors} />
       <NumberField
         label="Attempts"
         unit="planned"

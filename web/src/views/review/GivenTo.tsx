@@ -1,6 +1,6 @@
 import { useMemo } from 'react'
 import type { Attempt, Exercise } from '../../api/client'
-import { useGiveAttempt } from '../../api/lesson'
+import { useGiveAttempt, useSpotFrom } from '../../api/lesson'
 import { Pick } from '../../design/Pick'
 import { useKeys } from '../../design/useKeys'
 
@@ -14,6 +14,7 @@ const NONE = 'none'
 /** Which exercise of the lesson the attempt was one of; X gives it to the next one. It is measured again on its plan. */
 export function GivenTo({ attempt, exercises }: Props) {
   const give = useGiveAttempt(attempt.sortie_id)
+  const spot = useSpotFrom(attempt.sortie_id)
   const { mutate } = give
   const now = attempt.exercise_id ?? NONE
   const next = useMemo(() => {
@@ -34,22 +35,34 @@ export function GivenTo({ attempt, exercises }: Props) {
     ),
   )
   return (
-    <label className="mt-2 grid gap-0.5">
-      <span className="label">An attempt at {give.isPending && '(measuring again…)'}</span>
-      <Pick
-        value={now}
-        disabled={give.isPending}
-        choices={[
-          ...exercises.map(({ id, title }, at) => ({ id, word: `${at + 1} ${title}` })),
-          { id: NONE, word: 'none of this lesson' },
-        ]}
-        onChange={to}
-      />
-      {give.error && (
-        <span role="alert" className="limit-note p-2">
-          {give.error.message}
-        </span>
+    <div className="mt-2 grid gap-1">
+      <label className="grid gap-0.5">
+        <span className="label">An attempt at {give.isPending && '(measuring again…)'}</span>
+        <Pick
+          value={now}
+          disabled={give.isPending}
+          choices={[
+            ...exercises.map(({ id, title }, at) => ({ id, word: `${at + 1} ${title}` })),
+            { id: NONE, word: 'none of this lesson' },
+          ]}
+          onChange={to}
+        />
+        {(give.error ?? spot.error) && (
+          <span role="alert" className="limit-note p-2">
+            {(give.error ?? spot.error)?.message}
+          </span>
+        )}
+      </label>
+      {attempt.exercise_id && (
+        <button
+          type="button"
+          className="cursor-pointer justify-self-start text-left text-sm underline"
+          disabled={spot.isPending}
+          onClick={() => attempt.exercise_id && spot.mutate({ exerciseId: attempt.exercise_id, attemptId: attempt.id })}
+        >
+          The spot is where this one ended
+        </button>
       )}
-    </label>
+    </div>
   )
 }

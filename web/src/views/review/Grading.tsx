@@ -91,7 +91,9 @@ export function Grading({ attempt, sortie, session }: Props) {
         </p>
       )}
       {byHand && !mine && (
-        <p className="label mt-1 mb-0">Nothing of it could be judged: nothing is proposed. Grade by hand, or leave it.</p>
+        <p className="label mt-1 mb-0">
+          Nothing of it could be judged: nothing is proposed. Grade by hand, or leave it.
+        </p>
       )}
       {mayDiffer && (
         <button

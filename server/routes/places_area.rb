@@ -1,0 +1,42 @@
+# frozen_string_literal: true
+
+module Fujin
+  # The school's places, by coordinates or from GeoJSON, and back.
+  class PlacesArea < Area
+    FIELDS = %w[name kind lat_deg lon_deg elevation_ft courses].freeze
+
+    get_route('/api/places') { json(places) }
+
+    post_route '/api/places' do
+      Place.create!(body_json.slice('id', *FIELDS)) unless Place.exists?(id: body_json['id'])
+      json(places, status: 201)
+    rescue ActiveRecord::RecordNotUnique
+      raise Conflict, "There is a place called #{body_json['name']} already."
+    end
+
+    delete_route '/api/places/:id' do
+      Place.find(params['id']).destroy!
+      json(places)
+    end
+
+    get_route '/api/places/geojson' do
+      content_type 'application/geo+json'
+      headers 'Content-Disposition' => 'attachment; filename="places.geojson"'
+      JSON.pretty_generate('type' => 'FeatureCollection', 'features' => Place.in_order.map(&:to_feature))
+    end
+
+    # A place of a name that there is takes on what the file says; nothing is removed.
+    post_route '/api/places/geojson' do
+      features = body_json['features']
+      fields = features.each_with_index.map { |feature, i| Place.fields_of(feature, i) }
+      Place.transaction do
+        fields.each { |one| (Place.find_by('lower(name) = lower(?)', one[:name]) || Place.new).update!(one) }
+      end
+      json(places, status: 201)
+    end
+
+    helpers do
+      def places = Place.in_order.map { |place| Serialisers.place(place) }
+    end
+  end
+end

@@ -1,0 +1,142 @@
+import { useState } from 'react'
+import { usePlaceChanges } from '../../api/lesson'
+import { usePlaces } from '../../api/queries'
+import type { Schemas } from '../../api/client'
+import { HeadRow } from '../../design/HeadRow'
+import { choicesOf, Pick } from '../../design/Pick'
+
+const KINDS: Record<Schemas['Place']['kind'], string> = {
+  aerodrome: 'Aerodrome',
+  runway: 'Runway',
+  strip: 'Strip',
+  pad: 'Pad',
+  area: 'Training area',
+  spot: 'Spot',
+  figure: 'Figure',
+}
+
+/** The school's places: by coordinates, from a GeoJSON file, and back into one. */
+export function Places({ chief }: { chief: boolean }) {
+  const places = usePlaces()
+  const { add, remove, load } = usePlaceChanges()
+  const error = add.error ?? remove.error ?? load.error
+  return (
+    <section className="mt-8" aria-label="Places">
+      <h2 className="mb-1 text-xl font-bold">Places</h2>
+      <p className="mt-0 max-w-3xl">
+        Where exercises are flown. Choosing one in Prepare takes its coordinates, elevation and first course; lessons
+        keep what they took.
+      </p>
+      <table className="w-full border-collapse text-sm">
+        <HeadRow heads={['Place', 'Kind', 'North, °', 'East, °', 'Elevation, ft', 'Courses, ° true', '']} />
+        <tbody>
+          {(places.data ?? []).map((place) => (
+            <tr key={place.id} className="border-t border-rule">
+              <th scope="row" className="p-2 text-left font-semibold">
+                {place.name}
+              </th>
+              <td className="p-2">{KINDS[place.kind]}</td>
+              <td className="figures p-2">{place.lat_deg.toFixed(4)}</td>
+              <td className="figures p-2">{place.lon_deg.toFixed(4)}</td>
+              <td className="figures p-2">{Math.round(place.elevation_ft)}</td>
+              <td className="figures p-2">{place.courses.join(', ') || '—'}</td>
+              <td className="p-2 text-right">
+                {chief && (
+                  <button
+                    type="button"
+                    className="button min-h-8! px-2! py-0! text-xs"
+                    onClick={() => remove.mutate(place.id)}
+                  >
+                    Remove {place.name}
+                  </button>
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <PlaceForm add={add.mutate} pending={add.isPending} />
+      <div className="mt-3 flex flex-wrap items-center gap-3">
+        <a className="button" href="/api/places/geojson">
+          Take them as GeoJSON
+        </a>
+        <label className="button cursor-pointer">
+          Load a GeoJSON file
+          <input
+            type="file"
+            accept=".geojson,.json,application/geo+json"
+            className="sr-only"
+            onChange={(event) => {
+              const file = event.target.files?.[0]
+              if (file) load.mutate(file)
+              event.target.value = ''
+            }}
+          />
+        </label>
+      </div>
+      {error && (
+        <p role="alert" className="limit-note mt-2 p-3">
+          {error instanceof SyntaxError ? 'This file is no JSON. Nothing was loaded.' : error.message}
+        </p>
+      )}
+    </section>
+  )
+}
+
+type NewPlace = Omit<Schemas['Place'], 'id'>
+
+function PlaceForm({ add, pending }: { add: (place: NewPlace) => void; pending: boolean }) {
+  const [kind, setKind] = useState<NewPlace['kind']>('spot')
+  return (
+    <form
+      className="mt-3 grid grid-cols-[2fr_1fr_1fr_1fr_1fr_1fr_auto] items-end gap-2 max-lg:grid-cols-2"
+      aria-label="Add a place"
+      onSubmit={(event) => {
+        event.preventDefault()
+        const form = event.currentTarget
+        const data = new FormData(form)
+        const text = (key: string) => String(data.get(key))
+        add({
+          name: text('name').trim(),
+          kind,
+          lat_deg: Number(text('lat')),
+          lon_deg: Number(text('lon')),
+          elevation_ft: Number(text('elevation')),
+          courses: text('courses')
+            .split(/[ ,;]+/)
+            .filter(Boolean)
+            .map(Number),
+        })
+        form.reset()
+      }}
+    >
+      <label>
+        <span className="label">Name</span>
+        <input className="field" name="name" required maxLength={80} />
+      </label>
+      <label>
+        <span className="label">Kind</span>
+        <Pick value={kind} choices={choicesOf(KINDS)} onChange={(id) => setKind(id as NewPlace['kind'])} />
+      </label>
+      <label>
+        <span className="label">North, °</span>
+        <input className="field" name="lat" type="number" step="any" min={-90} max={90} required />
+      </label>
+      <label>
+        <span className="label">East, °</span>
+        <input className="field" name="lon" type="number" step="any" min={-180} max={180} required />
+      </label>
+      <label>
+        <span className="label">Elevation, ft</span>
+        <input className="field" name="elevation" type="number" step="any" min={-1500} max={14000} required />
+      </label>
+      <label>
+        <span className="label">Courses, ° true</span>
+        <input className="field" name="courses" placeholder="350, 170" />
+      </label>
+      <button type="submit" className="button" disabled={pending}>
+        Add it
+      </button>
+    </form>
+  )
+}

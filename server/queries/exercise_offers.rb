@@ -10,7 +10,7 @@ module Fujin
     end
 
     # @return [Array<Hash>]
-    def to_a = [*what_comes_next, *last_lesson, *templates]
+    def to_a = [*last_lesson, *what_comes_next, *templates]
 
     private
 
@@ -22,7 +22,7 @@ module Fujin
                                                    today: @sortie.starts_at.to_date)
       return [] if advice.empty?
 
-      exercises = advice.map { |one| { 'manoeuvre' => one.manoeuvre, 'planned_count' => one.count } }
+      exercises = advice.map { |one| { 'manoeuvre' => one.manoeuvre, 'planned_count' => one.attempts } }
       [offer('What comes next', exercises, advice.map(&:reason).join(' '))]
     end
 

@@ -58,11 +58,31 @@ module Fujin
         'signed_at' => now.iso8601,
         'remark' => remark.to_s,
         'conditions' => readiness.conditions.map(&:text),
+        'scope' => scope,
         'evidence' => evidence,
         'caution' =>
           'Records that the conditions above were met. ' \
           'It replaces no licence, rating or authorisation the authority requires.'
       }
+    end
+
+    # What it was shown in, and so what it is good for: nothing else is claimed.
+    def scope
+      sorties = @progress.evidence(@manoeuvre.id).map { |row, _| row }
+      types = sorties.map { |row| row.sortie.aircraft.type }.uniq(&:name)
+      {
+        'standards' => sorties.map { |row| row.proposal['standard_version'] }.uniq.sort,
+        'stages' => sorties.map { |row| row.sortie.stage }.uniq.sort,
+        'aircraft_types' => types.map { |type| "#{type.name} (#{type.kind})" }.sort,
+        'people_aboard' => sorties.map { |row| row.sortie.people_aboard }.uniq.sort,
+        'endings' => sorties.map { |row| ending(row) }.uniq.sort
+      }
+    end
+
+    def ending(row)
+      return 'as flown' unless @manoeuvre.endings.any?
+
+      SortieSetting.of(row).house['ending'].tr('_', ' ')
     end
 
     def evidence

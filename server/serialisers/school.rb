@@ -122,7 +122,7 @@ module Fujin
         'manoeuvre' => advice.manoeuvre,
         'title' => Catalogue.find(advice.manoeuvre).title,
         'reason' => advice.reason,
-        'count' => advice.count
+        'count' => advice.attempts
       }
     end
 
@@ -160,7 +160,8 @@ module Fujin
         'withdrawn' => !row.withdrawal.nil?,
         'withdrawn_reason' => row.withdrawal&.reason,
         'evidence' => statement['evidence'],
-        'conditions' => statement['conditions']
+        'conditions' => statement['conditions'],
+        'scope' => statement['scope']
       }
     end
 

@@ -109,6 +109,16 @@ class RecordTest < Minitest::Test
     assert_raises(Fujin::SignOffDocument::Broken) { Fujin::SignOffDocument.verify_chain([documents[0], documents[2]]) }
   end
 
+  # It says what it was shown in, and claims nothing else.
+  def test_a_sign_off_names_its_scope
+    make_ready
+    as(@instructor)
+    scope = JSON.parse(exported(sign['id']))['statement']['scope']
+
+    assert_equal({ 'standards' => ['straight-in-2026.3'], 'stages' => ['solo'], 'people_aboard' => ['solo'],
+                   'aircraft_types' => ['Tansy 2 (helicopter)'], 'endings' => ['power recovery'] }, scope)
+  end
+
   def test_the_same_id_signs_once
     make_ready
     as(@instructor)

@@ -95,7 +95,7 @@ class SchoolTest < Minitest::Test
     assert_equal 'straight_in_autorotation', standing['manoeuvre']
     refute standing['ready']
     assert_equal(
-      %w[enough_attempts to_standard unassisted different_days no_critical],
+      %w[enough_attempts to_standard stage unassisted different_days no_critical],
       standing['conditions'].map { |c| c['id'] }
     )
     assert_empty answer['items'].find { |row| row['id'] == @other.id }['standings']

@@ -24,6 +24,13 @@ export function SignOffPage({ session }: { session: Session }) {
         <b>{doc.student.name}</b> met every condition below. Signed by <b>{doc.by}</b> on {fullDayOf(doc.signed_at)}.
       </p>
       {doc.remark && <p>{doc.remark}</p>}
+      {doc.scope && (
+        <p className="mt-1">
+          Shown in {doc.scope.aircraft_types.join(', ')}, {doc.scope.people_aboard.join(' and ')}, ended by{' '}
+          {doc.scope.endings.join(' and ')}, held to the standard {doc.scope.standards.join(', ')} at stage{' '}
+          {doc.scope.stages.join(', ')}. It is good for nothing else.
+        </p>
+      )}
       <h2 className="mt-5 mb-1 text-lg font-semibold">Conditions</h2>
       <ul className="list-disc pl-5">
         {(doc.conditions ?? []).map((text) => (

@@ -9,8 +9,8 @@ module Fujin
       LAPSES_DAYS = 21
       MOST = 3
 
-      # @!attribute manoeuvre [String], reason [String], count [Integer] how many attempts
-      Advice = Value.define(:manoeuvre, :reason, :count)
+      # @!attribute manoeuvre [String], reason [String], attempts [Integer] how many
+      Advice = Value.define(:manoeuvre, :reason, :attempts)
 
       # @param declared [Array<Catalogue::Declaration>] in teaching order, those that this student's aircraft fly
       # @param attempts [Hash{String => Array<GradedAttempt>}] by manoeuvre
@@ -36,7 +36,7 @@ module Fujin
         open.select { |_, standing| standing.level < 3 }.sort_by { |_, standing| standing.level }.map do |id, standing|
           phase = standing.weakest_phase&.tr('_', ' ')
           stuck = standing.stuck? ? ' and not getting better' : ''
-          Advice.new(manoeuvre: id, count: 3,
+          Advice.new(manoeuvre: id, attempts: 3,
                      reason: "#{title(id)}: not to standard yet#{stuck}#{", #{phase} is the weakest phase" if phase}.")
         end
       end
@@ -48,7 +48,7 @@ module Fujin
           .select { |_, standing| (@today - standing.last_flown).to_i >= LAPSES_DAYS }
           .sort_by { |_, standing| standing.last_flown }
           .map do |id, standing|
-            Advice.new(manoeuvre: id, count: 2,
+            Advice.new(manoeuvre: id, attempts: 2,
                        reason: "#{title(id)}: not flown for #{(@today - standing.last_flown).to_i} days.")
           end
       end
@@ -56,7 +56,7 @@ module Fujin
       # The first in teaching order that was not flown, taught within the test.
       def following
         one = @declared.find { |declared| !@standings.key?(declared.id) && !declared.outside_test } or return []
-        [Advice.new(manoeuvre: one.id, count: 3, reason: "#{one.title}: next in teaching order.")]
+        [Advice.new(manoeuvre: one.id, attempts: 3, reason: "#{one.title}: next in teaching order.")]
       end
     end
   end

@@ -95,7 +95,10 @@ function PlaceForm({ add, pending }: { add: (place: NewPlace) => void; pending: 
         event.preventDefault()
         const form = event.currentTarget
         const data = new FormData(form)
-        const text = (key: string) => String(data.get(key))
+        const text = (key: string) => {
+          const value = data.get(key)
+          return typeof value === 'string' ? value : ''
+        }
         add({
           name: text('name').trim(),
           kind,

@@ -28,7 +28,7 @@ class ProgressTest < Minitest::Test
     found = advice([attempt('hover', TODAY - 30, { 'hover' => 4 }),
                     attempt('straight_in_autorotation', TODAY - 1, { 'entry' => 4, 'flare' => 2 })])
 
-    assert_equal %w[straight_in_autorotation hover effects_of_controls], found.map(&:manoeuvre)
+    assert_equal %w[straight_in_autorotation hover turning_autorotation], found.map(&:manoeuvre)
     assert_match(/not to standard yet, flare is the weakest phase/, found[0].reason)
     assert_equal 'Hover: not flown for 30 days.', found[1].reason
   end
@@ -76,5 +76,13 @@ class ProgressTest < Minitest::Test
     assert_equal 1, table.rows.size, 'what nobody recorded is no row'
     assert_equal [66.0, 7.0, 63.0, 66.0, 1], [row.median, row.spread, row.first, row.last, row.drove]
     assert_equal 'glide_ias_mean_kt', table.one_thing.measure
+    since = P::SideBySide.new(
+      [column.call('a', 70.0, 'marginal', ['glide_ias_mean_kt']), *%w[b c d e].map do |id|
+        column.call(id, 63.0, 'in', [])
+      end],
+      Fujin::Catalogue.find('straight_in_autorotation')
+    )
+
+    assert_nil since.one_thing, 'the last four are to standard'
   end
 end

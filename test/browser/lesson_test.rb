@@ -53,7 +53,7 @@ class LessonJourneyTest < Minitest::Test
     click_on @student.name
     assert_text 'The next lesson could be'
     assert_text 'Straight-in autorotation: not to standard yet'
-    click_on 'Attempts side by side'
+    first('a', text: 'Attempts side by side').click
     assert_text 'The one thing:'
     assert_selector 'tr', text: 'Mean glide airspeed'
     assert_accessible('attempts side by side')

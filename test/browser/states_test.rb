@@ -157,7 +157,7 @@ class StatesTest < Minitest::Test
     sign_in(@instructor)
     click_on 'Dusk'
     visit '/students'
-    assert_text 'For the sign-off'
+    assert_text 'Next sortie'
     assert_equal 'dusk', page.evaluate_script('document.documentElement.dataset.mode')
     assert_button 'Dusk'
   end

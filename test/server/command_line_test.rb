@@ -37,6 +37,26 @@ class CommandLineTest < Minitest::Test
     end
   end
 
+  # A school's own rows in place of the usual ones; a row of a measure that is none is named.
+  def test_graded_by_a_schools_own_standards
+    Dir.mktmpdir do |folder|
+      csv, own = %w[own.csv own.yml].map { |name| File.join(folder, name) }
+      day = %w[--aircraft tansy-2 --wind 350/8 --course 350]
+      fujin('simulate', 'straight_in_autorotation', *day, '--out', csv)
+      gate = ->(*more) { json('grade', csv, *day, *more)['attempts'][0]['measures']['gate_ias_kt']['band_high'] }
+      usual = gate.call
+      rule = { 'rule' => 'around', 'target' => 'gate_speed_kt', 'width' => 20 }
+      File.write(own, YAML.dump('straight_in_autorotation' => { 'gate_ias_kt' => rule }))
+
+      assert_in_delta usual + 13.0, gate.call('--standards', own), 0.01, '20 kt for 7'
+      File.write(own, YAML.dump('straight_in_autorotation' => { 'gate_kt' => rule }))
+      _, err, code = fujin('grade', csv, *day, '--standards', own)
+
+      assert_equal 1, code
+      assert_includes err, 'gate_kt'
+    end
+  end
+
   def test_one_change_to_a_graded_attempt
     Dir.mktmpdir do |folder|
       csv = File.join(folder, 'slow.csv')

@@ -33,8 +33,11 @@ export function StudentPage({ session }: { session: Session }) {
             <section key={standing.manoeuvre} className="sheet grid gap-4 p-4 xl:grid-cols-[minmax(0,1fr)_22rem]">
               <div>
                 <StandingSummary standing={standing} history={history} signedAt={signed?.signed_at} />
-                <Link className="mt-2 inline-block" to={`/students/${id}/side-by-side?manoeuvre=${standing.manoeuvre}`}>
-                  Attempts side by side
+                <Link
+                  className="mt-2 inline-block underline"
+                  to={`/students/${id}/side-by-side?manoeuvre=${standing.manoeuvre}`}
+                >
+                  Attempts side by side<span className="sr-only">: {standing.title}</span>
                 </Link>
               </div>
               <Conditions standing={standing} studentId={id} staff={!isLearner(session.person)} />

@@ -39,7 +39,7 @@ export function Students() {
             choices={SORTS.map(({ id, word }) => ({ id, word }))}
             onChange={(id) => setSort(id as Sort)}
           />
-          <a className="button" href="/api/class-list">
+          <a className="button whitespace-nowrap" href="/api/class-list">
             As CSV
           </a>
           <button type="button" className="button" onClick={() => window.print()}>
@@ -117,7 +117,9 @@ function Cell({ standing }: { standing: Standing | undefined }) {
         {standing.trend && standing.trend !== 'steady' && <Trend trend={standing.trend} />}
       </span>
       {word && <b>{word}</b>}
-      {!word && standing.weakest_phase && <span className="text-soft">{standing.weakest_phase}</span>}
+      {!word && standing.weakest_phase && (standing.level ?? 4) < 3 && (
+        <span className="text-soft">{standing.weakest_phase}</span>
+      )}
     </span>
   )
 }

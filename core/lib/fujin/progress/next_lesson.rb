@@ -53,9 +53,11 @@ module Fujin
           end
       end
 
-      # The first in teaching order that was not flown, taught within the test.
+      # The first that was not flown after the furthest that was, taught within the test; else the first of all.
       def following
-        one = @declared.find { |declared| !@standings.key?(declared.id) && !declared.outside_test } or return []
+        furthest = @declared.rindex { |declared| @standings.key?(declared.id) } || -1
+        unflown = ->(some) { some.find { |one| !@standings.key?(one.id) && !one.outside_test } }
+        one = unflown.call(@declared.drop(furthest + 1)) || unflown.call(@declared) or return []
         [Advice.new(manoeuvre: one.id, attempts: 3, reason: "#{one.title}: next in teaching order.")]
       end
     end

@@ -10,6 +10,9 @@ module Fujin
       # `values` are by column, nil where it was not recorded; `verdicts` likewise.
       Row = Value.define(:measure, :values, :verdicts, :median, :spread, :first, :last, :drove)
 
+      RECENT = 4
+      BAD = %w[marginal out].freeze
+
       # @param columns [Array<Column>] in order of time
       # @param declared [Catalogue::Declaration]
       def initialize(columns, declared)
@@ -25,16 +28,18 @@ module Fujin
         end
       end
 
-      # The one thing: what drove the grade most often, and when it last did.
-      # @return [Row, nil] nil where nothing held a grade down
+      # The one thing: of what is still wrong in the last attempts, what held the grade down most often; of two alike
+      # the one that comes first in the manoeuvre, for the later may follow from it.
+      # @return [Row, nil] nil where the last attempts are to standard in everything that held one down
       def one_thing
-        rows.select { |row| row.drove.positive? && bad?(row) }.max_by { |row| [row.drove, bad(row)] }
+        rows
+          .select { |row| row.drove.positive? && row.verdicts.last(RECENT).any? { |verdict| BAD.include?(verdict) } }
+          .each_with_index
+          .max_by { |row, place| [row.drove, -place] }
+          &.first
       end
 
       private
-
-      def bad(row) = row.verdicts.count { |verdict| %w[marginal out].include?(verdict) }
-      def bad?(row) = bad(row).positive?
 
       def row(id, told)
         values = told.map { |measure| measure && measure['value'] }

@@ -8,6 +8,8 @@ interface Props {
   low: number
   high: number
   step?: number
+  /** After the point, as it is shown while nobody types. */
+  digits?: number
   optional?: boolean
   error?: string | undefined
   disabled?: boolean
@@ -24,13 +26,14 @@ export function NumberField({
   low,
   high,
   step = 1,
+  digits = 1,
   optional = false,
   error,
   disabled,
   placeholder,
 }: Props) {
   const [text, setText] = useState<string>()
-  const shown = text ?? (value === null || value === undefined ? '' : String(Math.round(value * 10) / 10))
+  const shown = text ?? (value === null || value === undefined ? '' : String(Number(value.toFixed(digits))))
   const [problem, setProblem] = useState<string>()
 
   // A browser gives half a number as an empty text: it is said, and what stood there stays.

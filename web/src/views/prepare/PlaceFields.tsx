@@ -51,6 +51,7 @@ export function PlaceFields({ sortie, set, errors }: Props) {
           label={key === 'spot_lat_deg' ? 'Spot north' : 'Spot east'}
           unit="°"
           step={0.0001}
+          digits={6}
           value={sortie[key]}
           low={key === 'spot_lat_deg' ? -90 : -180}
           high={key === 'spot_lat_deg' ? 90 : 180}

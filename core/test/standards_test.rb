@@ -118,6 +118,11 @@ class StandardsTest < Minitest::Test
 
     assert_equal({ 'of' => 'box_radius_ft', 'plus' => [0, 1, 2, 3] }, ROW.new(named).with([0, 1, 2, 3])['limit'])
     assert_raises(Fujin::InvalidInput) { ROW.new(named).with([1, 2, 3]) }
+    power = S.load("#{S::FOLDER}/usual.yml").rules['power_peak_pct']
+    told = assert_raises(Fujin::InvalidInput) { ROW.new(power).with([97, 97, 101, 97]) }
+
+    assert_match(/at stage test polished, in, marginal and critical would not follow/, told.message)
+    assert_equal [98.0] * 4, ROW.new(ROW.new(power).with([98, 98, 98, 98])).values
   end
 
   Fujin::Catalogue.all.each do |manoeuvre|
@@ -126,7 +131,9 @@ class StandardsTest < Minitest::Test
         row = ROW.new(rule)
 
         refute_includes row.sentence, '{', id
-        assert_equal row.values.map { |v| v + 1.0 }, ROW.new(row.with(row.values.map { |v| v + 1.0 })).values, id
+        wider = row.values.map { |v| v * 1.02 }
+
+        assert_equal wider, ROW.new(row.with(wider)).values, id
       end
     end
   end

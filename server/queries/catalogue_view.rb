@@ -74,6 +74,6 @@ module Fujin
     end
 
     def judged(row) =
-      { 'rule' => row.sentence, 'sign' => row.sign, 'limits' => row.values, 'told' => row.told, 'steps' => row.steps }
+      { 'rule' => row.sentence, 'limits' => row.values, 'told' => row.told, 'steps' => row.steps }
   end
 end

@@ -2,6 +2,7 @@
 
 require_relative '../server_helper'
 require_relative '../../db/migrate/20261127000002_ranges_of_measures'
+require_relative '../../db/migrate/20261128000002_lessons_of_exercises'
 
 # What was stored before means the same after.
 class MigrationTest < Minitest::Test
@@ -17,6 +18,30 @@ class MigrationTest < Minitest::Test
       'power_on_s' => { 'value' => 61.2, 'low' => nil, 'high' => nil, 'uncertainty' => 0.2 }
     }
   }.freeze
+
+  # A sortie of before becomes a lesson of one exercise, nothing lost; back again, its first exercise is the sortie's.
+  def test_a_sortie_becomes_a_lesson_of_one_exercise_and_back
+    attempts = imported(@sortie)
+    kept = @sortie.exercise.attributes.slice(*LessonsOfExercises::MOVED)
+    ids = attempts.select(&:asked?).map(&:id)
+    migrate(:down)
+    old = ActiveRecord::Base.connection.select_one("SELECT * FROM sorties WHERE id = '#{@sortie.id}'")
+
+    told = %w[manoeuvre spot_name course_deg]
+
+    assert_equal kept.values_at(*told), old.values_at(*told)
+    migrate(:up)
+
+    assert_equal kept, Fujin::Exercise.find_by(sortie_id: @sortie.id).attributes.slice(*LessonsOfExercises::MOVED)
+    assert_equal ids.sort, Fujin::AttemptRow.where.not(exercise_id: nil).map(&:id).sort
+  ensure
+    migrate(:up) unless ActiveRecord::Base.connection.table_exists?('exercises')
+  end
+
+  def migrate(way)
+    ActiveRecord::Migration.suppress_messages { LessonsOfExercises.new.public_send(way) }
+    [Fujin::Sortie, Fujin::Exercise, Fujin::AttemptRow, Fujin::DispersionRow].each(&:reset_column_information)
+  end
 
   def test_bands_keep_their_place_under_a_new_name
     attempt = imported(@sortie).first

@@ -29,6 +29,16 @@ module Fujin
           (critical_low && value < critical_low) || (critical_high && value > critical_high) || false
         end
 
+        # Do polished, in and marginal lie in one another?
+        def nested? =
+          [polished, self.in, marginal].each_cons(2).all? do |inner, outer|
+            (outer[0].nil? || (inner[0] && outer[0] <= inner[0] + 1e-9)) &&
+              (outer[1].nil? || (inner[1] && outer[1] >= inner[1] - 1e-9))
+          end
+
+        # Does something that is in lie beyond what is critical?
+        def critical_inside? = self.in.compact.any? { |edge| critical?(edge) }
+
         # All that the standard lets pass: the width of the band, or from polished to marginal where one side is free.
         # @return [Float, nil]
         def room

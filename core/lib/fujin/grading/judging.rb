@@ -70,7 +70,8 @@ module Fujin
         rule = standard.rules[id] or return standard.shown.fetch(id)
         return WITHOUT_PLAN if rule['planned_only'] && !@context.planned_for?(@manoeuvre)
 
-        [NOT_TODAY, *StandardRow.new(rule).conditions].join(': ')
+        conditions = StandardRow.new(rule).conditions
+        conditions.empty? ? NOT_TODAY : "judged #{conditions.join(', ')}"
       end
 
       # Beyond the limit with all that it may have been; and a height over the ground read off a barometer passes none.

@@ -30,14 +30,15 @@ module Fujin
       # The rule with other numbers.
       # @param values [Array<Float>] by stage
       # @return [Hash{String => Object}]
-      # @raise [InvalidInput] for numbers that are none
+      # @raise [InvalidInput] for numbers that are none, and for such that polished, in and marginal would not lie in
+      #   one another or the limit would lie in what is critical
       def with(values)
         unless values.size == Standard::STAGES.size && values.all? { |v| v.is_a?(Numeric) && v.to_f.finite? }
           raise InvalidInput, [{ path: 'values', message: "expected #{Standard::STAGES.size} numbers, one a stage" }]
         end
 
         changed = place == %w[limit] && dig(place).is_a?(String) ? { 'of' => dig(place), 'plus' => values } : values
-        put(@rule, place, changed)
+        put(@rule, place, changed).tap { |rule| check(rule) }
       end
 
       # What the four numbers are of: '± of the day's glide speed', '≥ the house's setup ×'.
@@ -83,8 +84,6 @@ module Fujin
         end
       end
 
-      def sign = SIGNS.fetch(@rule['rule'])
-
       private
 
       # Told by the stages, or by what the day gives.
@@ -97,6 +96,21 @@ module Fujin
 
         judged = Standard::STAGES.zip(left).select { |_, value| value.public_send(sign, right) }.map(&:first)
         "only at #{judged.join(', ')}"
+      end
+
+      # What names stand for does not matter to how the steps lie: the same for all of them.
+      ANY_DAY = Class.new { def fetch(_name) = 100.0 }.new
+      private_constant :ANY_DAY
+
+      def check(rule)
+        rule = rule.except('only_if')
+        Standard::STAGES.each_with_index do |stage, i|
+          band = StandardRule.new(rule, i, ANY_DAY).band or next
+          next if band.nested? && (Amount.names(rule.except('rule').values).any? || !band.critical_inside?)
+
+          message = "at stage #{stage} polished, in, marginal and critical would not follow one another"
+          raise InvalidInput, [{ path: 'values', message: "#{message}: nearer to what it was" }]
+        end
       end
 
       # Do they come on top of what the day gives?

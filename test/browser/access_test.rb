@@ -28,7 +28,7 @@ class BrowserAccessTest < Minitest::Test
   def views
     {
       '/' => 'Flying today',
-      '/students' => 'For the sign-off',
+      '/students' => 'Next sortie',
       "/students/#{@student.id}" => 'Sorties and flight time',
       '/fleet' => 'Tansy 2',
       '/method' => 'House method',

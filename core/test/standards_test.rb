@@ -138,6 +138,24 @@ class StandardsTest < Minitest::Test
     end
   end
 
+  # Worked out from the band alone, a row set otherwise lets pass what the rule itself then says.
+  def test_a_band_moved_is_the_band_of_the_row_that_was_set
+    Fujin::Catalogue.all.map(&:standard).each do |standard|
+      standard.rules.except('throttle_reduction_s').each do |id, rule|
+        row = ROW.new(rule)
+        wider = row.values.map { |v| v.zero? ? v : v * 1.03 }
+        S::STAGES.each_with_index do |stage, i|
+          was = standard.band(id, stage, Anything.new) or next
+          now = standard.with('x', { id => row.with(wider) }).band(id, stage, Anything.new)
+          told = row.moved(was.in, was.target, from: row.values[i], to: wider[i])
+          next assert_equal('contact_sink_fpm', id, 'which of the two counts is the day\'s') if told.nil?
+
+          now.in.zip(told).each { |is, said| is ? assert_in_delta(is, said, 1e-9, id) : assert_nil(said, id) }
+        end
+      end
+    end
+  end
+
   def test_what_is_wrong_with_a_rule_is_said_when_it_is_read
     wrong = { 'wish' => { 'rule' => 'around', 'target' => 'nothing_kt', 'width' => 1 } }
     told = assert_raises(ArgumentError) { S.new('x', wrong) }

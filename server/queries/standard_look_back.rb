@@ -13,10 +13,8 @@ module Fujin
       @manoeuvre = manoeuvre
       @measure = measure
       @now = now
-      @row = StandardBook.row(manoeuvre, measure, on: now.to_date)
-      @rule = StandardBook.standard(manoeuvre, on: now.to_date).rules.fetch(measure)
-      @row.with(values)
       @values = values
+      StandardBook.row(manoeuvre, measure, on: now.to_date).with(values)
     end
 
     def to_h
@@ -40,11 +38,11 @@ module Fujin
         .preload(sortie: :student)
         .order('sorties.starts_at DESC')
 
+    # Nil where it was not judged in it, or by a standard that is not the school's of that day.
     def turned(attempt)
       measure = attempt.proposal.dig('measures', @measure)
-      stage = Grading::Standard::STAGES.index(attempt.sortie.stage)
-      return nil unless stage && measure && measure['value'] && %w[polished in marginal
-                                                                   out].include?(measure['verdict'])
+      after = moved(attempt, measure) if measure && measure['value'] && measure.key?('target')
+      return nil unless after
 
       {
         'attempt_id' => attempt.id,
@@ -53,30 +51,28 @@ module Fujin
         'on' => attempt.sortie.starts_at.to_date.iso8601,
         'value' => measure['value'],
         'before' => within?(measure, measure['band_low'], measure['band_high']),
-        'after' => within?(measure, *moved(measure, stage))
+        'after' => within?(measure, *after)
       }
     end
+
+    # What its band would be with the other numbers.
+    def moved(attempt, measure)
+      standard = standard_on(attempt.sortie.starts_at.to_date)
+      return nil unless standard.version == attempt.proposal['standard_version']
+
+      row = Grading::StandardRow.new(standard.rules.fetch(@measure))
+      stage = Grading::Standard::STAGES.index(attempt.sortie.stage)
+      row.moved(measure.values_at('band_low', 'band_high'), measure['target'], from: row.values[stage],
+                                                                               to: @values[stage])
+    end
+
+    def standard_on(date) = (@standards ||= {})[date] ||= StandardBook.standard(@manoeuvre, on: date)
 
     # To standard where anything that the recording leaves open lies within.
     def within?(measure, low, high)
       least = measure['low'] || measure['value']
       most = measure['high'] || measure['value']
       (low.nil? || most >= low - 1e-9) && (high.nil? || least <= high + 1e-9)
-    end
-
-    # The band that was, with its width or its limit as many times as wide, or so much further out.
-    def moved(measure, stage)
-      low, high = measure.values_at('band_low', 'band_high')
-      before = @row.values[stage]
-      after = @values[stage]
-      target = measure['target']
-      if %w[around percent_of].include?(@rule['rule'])
-        share = after / before
-        return [low && (target - ((target - low) * share)), high && (target + ((high - target) * share))]
-      end
-
-      limit = @row.multiple? ? ->(v) { v * after / before } : ->(v) { v + after - before }
-      @rule['rule'] == 'at_least' ? [limit.call(low), high] : [low, limit.call(high)]
     end
   end
 end

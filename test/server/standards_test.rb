@@ -68,6 +68,10 @@ class SchoolStandardsTest < Minitest::Test
     assert_equal([true], answer['changed'].map { |entry| entry['after'] })
     assert_equal [2, 1, 0], look.call(0.05)
     assert_equal 0, Fujin::StandardChange.count
+    # Set since to 9 s, it is what the attempts were held to that counts, not what is in force now.
+    post_json '/api/standards/changes', { **ROW, values: [9.0] * 4, reason: 'A try' }
+
+    assert_equal [2, 1, 2], look.call(3.0)
   end
 
   def test_what_cannot_be_set_is_refused

@@ -41,6 +41,22 @@ module Fujin
         put(@rule, place, changed).tap { |rule| check(rule) }
       end
 
+      # What a band lets pass with another number for its stage, from what it let pass.
+      # @param was [Array(Float, Float)] nil where a side is free
+      # @param target [Float] that a width is counted from
+      # @return [Array(Float, Float), nil] nil where the day decides which of several amounts counts
+      def moved(was, target, from:, to:)
+        return nil if place.include?('larger_of') || (scaled? && from.zero?)
+
+        new = ->(value, centre) { value && (scaled? ? centre + ((value - centre) * to / from) : value + to - from) }
+        low, high = was
+        case @rule['rule']
+        when 'around', 'percent_of' then [new.call(low, target), new.call(high, target)]
+        when 'at_least' then [new.call(low, 0.0), high]
+        else [low, new.call(high, 0.0)]
+        end
+      end
+
       # What the four numbers are of: '± of the day's glide speed', '≥ the house's setup ×'.
       def sentence
         case @rule['rule']
@@ -69,9 +85,6 @@ module Fujin
         [(only_where if @rule['only_if']), ("with the exercise's plan only" if @rule['planned_only'])].compact
       end
 
-      # Do the four numbers multiply what they are of?
-      def multiple? = %w[times share].include?(place.last)
-
       # Each of the four as it stands in a table: '≤ 8', '+8' on what is planned, '× 1.3' of it.
       # @return [Array<String>]
       def told
@@ -85,6 +98,12 @@ module Fujin
       end
 
       private
+
+      # Is what passes as many times as wide as the number is large?
+      def scaled? = multiple? || place.first == 'width'
+
+      # Do the four numbers multiply what they are of?
+      def multiple? = %w[times share].include?(place.last)
 
       # Told by the stages, or by what the day gives.
       def only_where

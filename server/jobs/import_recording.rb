@@ -3,6 +3,7 @@
 require 'que'
 require 'socket'
 require_relative 'gives_up'
+require_relative 'measure_again'
 
 module Fujin
   # Reads, finds, measures and grades one recording. Safe to run again at any point: results appear in one transaction,
@@ -119,6 +120,8 @@ module Fujin
         )
         StripSources.keep(row, signals)
         row.save!
+        # A place that was moved while this was being measured.
+        MeasureAgain.of(row.sortie, row.by)
       end
     end
 
@@ -130,6 +133,7 @@ module Fujin
         sortie: row.sortie,
         recording: row,
         exercise_id: found.exercise&.id,
+        plan_version: found.exercise&.plan_version || 0,
         position: position,
         manoeuvre: attempt.manoeuvre,
         start_s: attempt.start_s,

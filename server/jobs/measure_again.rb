@@ -1,48 +1,61 @@
 # frozen_string_literal: true
 
 require 'que'
-require_relative 'gives_up'
 
 module Fujin
-  # Measures the attempts of an exercise again after its place, its course or its plan was changed. What was graded
-  # stays as it was; run again, it says the same.
+  # Measures again what was measured before its exercise's place, course or plan was changed. What was graded stays
+  # as it was. One job a recording: it goes on until nothing is older than the last change, so that it can die
+  # anywhere and run again, and a change made meanwhile is not missed.
   class MeasureAgain < Que::Job
-    include GivesUp
-
-    self.maximum_retry_count = 3
+    self.maximum_retry_count = 5
 
     STEP = 'measuring again'
 
-    # @param sortie [Sortie], @param exercise [Exercise], @param by [Person]
-    def self.of(sortie, exercise, by)
-      sortie.recordings.merge(RecordingRow.light).where(id: exercise.attempts.select(:recording_id), status: 'ready')
-        .each do |recording|
-        recording.update!(status: 'working', step: STEP, progress: 0.0)
-        enqueue(recording.id, exercise.id, by.id)
+    # To be asked in the transaction that holds the change.
+    # @param sortie [Sortie], @param by [Person]
+    def self.of(sortie, by)
+      stale = AttemptRow.stale.where(sortie_id: sortie.id)
+      RecordingRow.light.where(id: stale.select(:recording_id)).lock.each do |row|
+        next if row.step == STEP
+
+        row.update!(status: 'working', step: STEP, progress: 0.0, error: nil)
+        enqueue(row.id, by.id)
       end
     end
 
-    def run(recording_id, exercise_id, by_id)
-      recording = RecordingRow.find_by(id: recording_id)
-      exercise = Exercise.find_by(id: exercise_id)
-      measure(recording, exercise, Person.find(by_id)) if recording && exercise
+    def run(recording_id, by_id)
+      row = RecordingRow.find(recording_id)
+      measure(row, Person.find(by_id)) until ready?(row)
       finish
     end
 
     private
 
-    # The recording stays what it is, imported: what was measured before stands.
-    def work_row(_id) = nil
-    def given_up = nil
+    def stale(row) = AttemptRow.stale.where(recording_id: row.id).order(:position)
 
-    def measure(recording, exercise, person)
-      attempts = exercise.attempts.where(recording_id: recording.id).order(:position).to_a
-      attempts.each_with_index do |attempt, i|
-        recording.update!(progress: i.to_f / attempts.size)
-        RecutAttempt.new(exercise.sortie, recording, by: person).measured(attempt)
+    # Locked, so that a change either is seen here or asks for another job.
+    def ready?(row)
+      row.with_lock do
+        stale(row).none?.tap { |none| row.update!(status: 'ready', step: 'imported', progress: 1.0) if none }
       end
-    ensure
-      recording.update!(status: 'ready', step: 'imported', progress: 1.0)
+    end
+
+    def measure(row, person)
+      attempts = stale(row).to_a
+      recut = RecutAttempt.new(Sortie.find(row.sortie_id), row, by: person)
+      attempts.each_with_index do |attempt, i|
+        row.update!(progress: i.to_f / attempts.size)
+        again(row, attempt, recut)
+      end
+    end
+
+    # One that cannot be measured any more keeps what it had, and that is said.
+    def again(row, attempt, recut)
+      recut.measured(attempt)
+    rescue Error => e
+      attempt.update!(plan_version: recut.exercise(attempt.exercise_id).plan_version)
+      row.update!(error: "Attempt #{attempt.position + 1} could not be measured again and shows what it was before: " \
+                    "#{e.message}")
     end
   end
 end

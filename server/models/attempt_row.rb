@@ -19,6 +19,9 @@ module Fujin
              foreign_key: :attempt_id,
              inverse_of: :attempt
 
+    # Measured before what its exercise measures by was changed.
+    scope :stale, -> { joins(:exercise).where('exercises.plan_version <> attempts.plan_version') }
+
     def declaration = Catalogue.find(manoeuvre)
 
     # The proposal held to what the student had in hand.

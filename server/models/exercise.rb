@@ -10,9 +10,14 @@ module Fujin
       manoeuvre settings house objective spot_name spot_lat_deg spot_lon_deg course_deg height_ft planned_count
     ].freeze
 
+    # What of it its attempts are measured by.
+    MEASURED = %w[settings house spot_lat_deg spot_lon_deg course_deg height_ft].freeze
+
     belongs_to :sortie, class_name: 'Fujin::Sortie'
     has_many :attempts, class_name: 'Fujin::AttemptRow', inverse_of: :exercise
     has_many :dispersions, class_name: 'Fujin::DispersionRow', inverse_of: :exercise, dependent: :delete_all
+
+    before_update { self.plan_version += 1 if changed.intersect?(MEASURED) }
 
     def declaration = Catalogue.find(manoeuvre)
     def own_settings = settings.slice(*declaration.settings)

@@ -17,7 +17,7 @@ module Fujin
     def exercises
       @exercises ||= @settings.map do |exercise, setting|
         Lessons::Exercise.new(id: exercise.id, context: setting.grading_context,
-                              planned_count: exercise.planned_count)
+                              planned_count: exercise.planned_count, plan_version: exercise.plan_version)
       end
     end
 

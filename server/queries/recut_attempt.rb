@@ -16,8 +16,9 @@ module Fujin
     def change(attempt, manoeuvre, phases = nil)
       phases ||= Grading::Cuts.kept(cuts(attempt), Catalogue.find(manoeuvre).phases)
       events = attempt.manoeuvre == manoeuvre ? attempt.proposal['events'].transform_keys(&:to_sym) : {}
-      exercise = attempt.exercise if attempt.exercise&.manoeuvre == manoeuvre
-      write(attempt, manoeuvre, phases, exercise || exercise_for(manoeuvre), events)
+      own = exercise(attempt.exercise_id)
+      own = exercise_for(manoeuvre) unless own&.manoeuvre == manoeuvre
+      write(attempt, manoeuvre, phases, own, events)
     end
 
     # An attempt at another exercise than was taken, or at none: measured on that exercise's plan, as its manoeuvre.
@@ -33,14 +34,20 @@ module Fujin
     # Within the same boundaries, after the exercise's place or plan was changed.
     # @return [AttemptRow]
     def measured(attempt)
-      cut_by = attempt.proposal['cut_by']
-      events = attempt.proposal['events'].transform_keys(&:to_sym)
-      result = attempt.proposal['result'].to_sym
-      again = fields(attempt.manoeuvre, cuts(attempt), attempt.exercise, events: events, result: result)
-      again[:proposal] = again[:proposal].except('cut_by').merge({ 'cut_by' => cut_by }.compact)
+      stored = attempt.proposal
+      phases = stored['phases'].map { |phase| phase.slice('id', 'start_s', 'end_s', 'estimated') }
+      again = fields(attempt.manoeuvre, phases, exercise(attempt.exercise_id),
+                     events: stored['events'].transform_keys(&:to_sym), result: stored['result'].to_sym,
+                     estimated: stored['estimated'])
+      again[:proposal] = again[:proposal].except('cut_by').merge(stored.slice('cut_by'))
       attempt.update!(again)
       attempt
     end
+
+    # As this recut knows the lesson, whatever becomes of it meanwhile.
+    # @param id [String, nil]
+    # @return [Exercise, nil]
+    def exercise(id) = id && @sortie.exercise(id)
 
     # Where it ended: at contact, where it hovered, or at its last moment.
     # @return [Array(Float, Float), nil] latitude and longitude, nil where no place was recorded
@@ -112,8 +119,13 @@ module Fujin
     # The lesson's first exercise of this kind.
     def exercise_for(manoeuvre) = @sortie.exercises.find { |exercise| exercise.manoeuvre == manoeuvre }
 
-    def context(exercise) =
-      exercise ? SortieSetting.new(@sortie, {}, exercise).grading_context : @setting.open_context
+    # Worked out once for all the attempts of an exercise.
+    def context(exercise)
+      return @setting.open_context unless exercise
+
+      @contexts ||= {}
+      @contexts[exercise.id] ||= SortieSetting.new(@sortie, {}, exercise).grading_context
+    end
 
     def signals = @signals ||= StoredSignals.of(@recording, @setting)
 
@@ -123,6 +135,7 @@ module Fujin
       {
         manoeuvre: manoeuvre,
         exercise: exercise,
+        plan_version: exercise&.plan_version || 0,
         start_s: proposal.attempt.start_s,
         end_s: proposal.attempt.end_s,
         proposal: Serialisers.proposal(proposal, @setting.type).merge('cut_by' => @by.name),

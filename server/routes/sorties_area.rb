@@ -5,9 +5,6 @@ module Fujin
   class SortiesArea < Area
     HEATH = { spot_name: 'Heath, south mark', spot_lat_deg: 47.2104, spot_lon_deg: -14.3320, elevation_ft: 62.0 }.freeze
 
-    # What of an exercise its attempts are measured by.
-    MEASURED = %w[settings house spot_lat_deg spot_lon_deg course_deg height_ft].freeze
-
     post_route '/api/sorties' do
       fields = body_json
       existing = Sortie.find_by(id: fields['id'])
@@ -31,22 +28,16 @@ module Fujin
           fuel_kg: aircraft.type.optional('fuel.full_kg', 60) * 0.6,
           **HEATH
         )
-      versioned(sortie)
-      json(SortieView.new(sortie, current_person).to_h, status: 201)
+      answer_lesson(sortie, 201)
     end
 
-    get_route '/api/sorties/:id' do
-      sortie = find_sortie
-      versioned(sortie)
-      json(SortieView.new(sortie, current_person).to_h)
-    end
+    get_route('/api/sorties/:id') { answer_lesson(find_sortie) }
 
     patch_route '/api/sorties/:id' do
       sortie = find_sortie
       match_version!(sortie)
       change_lesson(sortie, sortie.exercise(params['exercise']), body_json)
-      versioned(sortie)
-      json(SortieView.new(sortie, current_person).to_h)
+      answer_lesson(sortie)
     end
 
     post_route '/api/sorties/:id/plan' do
@@ -129,8 +120,8 @@ module Fujin
         Sortie.transaction do
           exercise.update!(own)
           day.empty? ? sortie.touch : sortie.update!(day)
+          MeasureAgain.of(sortie, current_person)
         end
-        MeasureAgain.of(sortie, exercise, current_person) if own.keys.intersect?(MEASURED)
       end
 
       def find_sortie

@@ -5,6 +5,7 @@ const shown = (queries: QueryClient, sortie: Sortie) => {
   queries.setQueryData(['sortie', sortie.id], sortie)
   void queries.invalidateQueries({ queryKey: ['today'] })
   void queries.invalidateQueries({ queryKey: ['attempts', sortie.id] })
+  void queries.invalidateQueries({ queryKey: ['recording'] })
 }
 
 export const useOffers = (sortieId: string) =>

@@ -174,6 +174,7 @@ export function useChangeSortie(id: string, exercise?: string) {
       // asked for the plan with this change already.
       queries.removeQueries({ queryKey: ['plan', id], type: 'inactive' })
       void queries.invalidateQueries({ predicate: ({ queryKey }) => storedPlan(queryKey, id) })
+      void queries.invalidateQueries({ queryKey: ['recording'] })
       void queries.invalidateQueries({ queryKey: ['today'] })
       void queries.invalidateQueries({ queryKey: ['student'] })
     },

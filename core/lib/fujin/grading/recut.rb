@@ -17,16 +17,16 @@ module Fujin
       end
 
       # @param phases [Array<Hash>] `{'id' =>, 'start_s' =>, 'end_s' =>}` in recording time, in order
+      #   a boundary that nobody set may be `'estimated' => true`, as may the attempt
       # @param events [Hash{Symbol => Float}] moments found before, kept unless a boundary says otherwise
       # @return [Proposal]
       # @raise [UnknownName, InvalidInput] naming the phase
-      def propose(manoeuvre_id, phases, events: {}, result: :completed)
+      def propose(manoeuvre_id, phases, events: {}, result: :completed, estimated: false)
         manoeuvre = @context.catalogue.find(manoeuvre_id)
         problems = problems(manoeuvre, phases)
         raise InvalidInput, problems unless problems.empty?
 
-        cut =
-          phases.map { |phase| Phase.new(id: phase['id'], start_s: phase['start_s'].to_f, end_s: phase['end_s'].to_f) }
+        cut = phases.map { |phase| phase_of(phase) }
         attempt =
           Attempt.new(
             manoeuvre: manoeuvre_id,
@@ -34,12 +34,17 @@ module Fujin
             end_s: finish(cut.last),
             phases: cut.freeze,
             events: events(cut, events).freeze,
-            result: result
+            result: result,
+            estimated: estimated
           )
         Grader.new(@signals, @context, ranges: @ranges).propose(manoeuvre, attempt)
       end
 
       private
+
+      def phase_of(fields) =
+        Phase.new(id: fields['id'], start_s: fields['start_s'].to_f, end_s: fields['end_s'].to_f,
+                  estimated: fields.fetch('estimated', false))
 
       def problems(manoeuvre, phases)
         unless manoeuvre.recorded?

@@ -3,8 +3,9 @@
 module Fujin
   module Lessons
     # One exercise of a lesson: what it is measured against (its manoeuvre, plan, place and method are the context's)
-    # and how many attempts were meant.
-    Exercise = Value.define(:id, :context, :planned_count, defaults: { planned_count: nil }) do
+    # and how many attempts were meant; which version of its plan this is.
+    Exercise = Value.define(:id, :context, :planned_count, :plan_version,
+                            defaults: { planned_count: nil, plan_version: 0 }) do
       def manoeuvre = context.exercise
     end
   end

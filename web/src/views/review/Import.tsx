@@ -6,9 +6,10 @@ import { Headings } from './Headings'
 
 /** Recordings in: by drag, by dialog, or from the recorder. The work goes on in the background and can be left. */
 export function Import({ sortie, empty }: { sortie: Sortie; empty: boolean }) {
-  const [followed, setFollowed] = useState<string | undefined>(
-    sortie.recordings.find((r) => r.status !== 'ready' && r.status !== 'failed')?.id,
-  )
+  const [sent, setSent] = useState<string>()
+  // What was sent from here, or what is being worked at: a flight under way, or one measured again for a moved spot.
+  const working = sortie.recordings.find((row) => row.status !== 'ready' && row.status !== 'failed')?.id
+  const followed = working ?? sent
   const [problem, setProblem] = useState<string>()
   const [over, setOver] = useState(false)
   const input = useRef<HTMLInputElement>(null)
@@ -19,13 +20,14 @@ export function Import({ sortie, empty }: { sortie: Sortie; empty: boolean }) {
   useEffect(() => {
     if (status !== 'ready') return
     for (const key of ['attempts', 'sortie']) void queries.invalidateQueries({ queryKey: [key, sortie.id] })
-    void queries.invalidateQueries({ queryKey: ['today'] })
+    for (const key of ['today', 'attempt-pictures', 'one-change', 'strips'])
+      void queries.invalidateQueries({ queryKey: [key] })
   }, [status, queries, sortie.id])
 
   const take = async (work: Promise<Schemas['Recording']>) => {
     setProblem(undefined)
     try {
-      setFollowed((await work).id)
+      setSent((await work).id)
     } catch (error) {
       setProblem(error instanceof Error ? error.message : 'The file could not be sent. Nothing was changed; try again.')
     }
@@ -92,6 +94,11 @@ export function Import({ sortie, empty }: { sortie: Sortie; empty: boolean }) {
         </p>
       )}
       {recording.data && (status === 'waiting' || status === 'working') && <Progress recording={recording.data} />}
+      {shown?.status === 'ready' && shown.error && (
+        <p role="alert" className="limit-note mt-2 mb-0 p-3">
+          {shown.error}
+        </p>
+      )}
       {shown?.status === 'failed' && (
         <p role="alert" className="limit-note mt-2 mb-0 p-3">
           {shown.name} was not imported: {shown.error}
@@ -104,7 +111,7 @@ export function Import({ sortie, empty }: { sortie: Sortie; empty: boolean }) {
           tell={async (columns) => {
             await tellHeadings(shown.id, columns)
             void queries.invalidateQueries({ queryKey: ['recording', shown.id] })
-            setFollowed(shown.id)
+            setSent(shown.id)
           }}
         />
       )}

@@ -45,28 +45,18 @@ module Fujin
     def standards
       return {} unless self[:standards]
 
-      given = YAML.safe_load_file(self[:standards])
-      unless given.is_a?(Hash)
-        raise InvalidInput, [{ path: self[:standards], message: 'expected rules by manoeuvre and measure' }]
-      end
+      table(self[:standards], 'rules by manoeuvre and measure').to_h do |id, rules|
+        usual = Catalogue.find(id).standard
+        raise InvalidInput, [{ path: id, message: 'expected rules by measure' }] unless rules.is_a?(Hash)
 
-      given.to_h do |id, rules|
-        [id, Catalogue.find(id).standard.with(File.basename(self[:standards]).to_s, rules || {})]
+        [id, usual.with("#{usual.version}, #{File.basename(self[:standards])}", rules)]
       end
-    rescue Psych::Exception => e
-      raise InvalidInput, [{ path: self[:standards], message: "is not readable as YAML: #{e.message}" }]
     end
 
     # House settings of `--set` and `--house FILE`; other names of `--set` stay in #settings.
     def house
-      from_file = self[:house] ? YAML.safe_load_file(self[:house]) : {}
-      unless from_file.is_a?(Hash)
-        raise InvalidInput, [{ path: self[:house], message: 'expected a table of house settings' }]
-      end
-
+      from_file = self[:house] ? table(self[:house], 'a table of house settings') : {}
       Planning::HouseMethod.new(from_file.merge(self[:settings].slice(*Planning::HouseMethod::NAMES)))
-    rescue Psych::Exception => e
-      raise InvalidInput, [{ path: self[:house], message: "is not readable as YAML: #{e.message}" }]
     end
 
     # Settings that a manoeuvre takes, of `--set` and the flags that stand for one.
@@ -119,6 +109,16 @@ module Fujin
     end
 
     private
+
+    # What a YAML file holds.
+    # @return [Hash]
+    # @raise [InvalidInput] naming the file and what is expected of it
+    def table(file, expected)
+      found = YAML.safe_load_file(file)
+      found.is_a?(Hash) ? found : raise(InvalidInput, [{ path: file, message: "expected #{expected}" }])
+    rescue Psych::Exception => e
+      raise InvalidInput, [{ path: file, message: "is not readable as YAML: #{e.message}" }]
+    end
 
     def define(parser)
       parser.on('--json') { @values[:json] = true }

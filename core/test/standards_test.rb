@@ -121,7 +121,7 @@ class StandardsTest < Minitest::Test
     power = S.load("#{S::FOLDER}/usual.yml").rules['power_peak_pct']
     told = assert_raises(Fujin::InvalidInput) { ROW.new(power).with([97, 97, 101, 97]) }
 
-    assert_match(/at stage test polished, in, marginal and critical would not follow/, told.message)
+    assert_match(/at stage test polished, in, marginal and critical do not follow/, told.message)
     assert_equal [98.0] * 4, ROW.new(ROW.new(power).with([98, 98, 98, 98])).values
   end
 
@@ -163,6 +163,22 @@ class StandardsTest < Minitest::Test
     assert_match(/wish: nothing gives nothing_kt/, told.message)
     assert_raises(ArgumentError) { S.new('x', { 'a' => { 'rule' => 'round' } }) }
     assert_raises(ArgumentError) { S.new('x', { 'a' => { 'rule' => 'at_most', 'limt' => 3 } }) }
+    {
+      { 'rule' => 'at_most', 'limit' => [1, 2, 3] } => /expected 4 numbers, one a stage/,
+      { 'rule' => 'at_most',
+        'limit' => { 'of' => 'flare_height_ft', 'pluss' => 3 } } => /pluss is no part of an amount/,
+      { 'rule' => 'at_most', 'limit' => { 'larger_of' => 3 } } => /expected a list/,
+      { 'rule' => 'at_most', 'limit' => { 'plus' => 3 } } => /expected one of of/,
+      { 'rule' => 'at_most', 'limit' => nil } => /expected an amount/,
+      { 'rule' => 'around', 'target' => 0 } => /width missing/,
+      { 'rule' => 'around', 'target' => 0, 'width' => 3, 'side' => 'left' } => /side is one of low, high/,
+      { 'rule' => 'within', 'low' => 3, 'high' => { 'limit' => 4 } } => /expected a limit/,
+      { 'rule' => 'within', 'low' => { 'limit' => 3, 'stp' => 1 }, 'high' => { 'limit' => 4 } } => /stp is no part/,
+      { 'rule' => 'at_most', 'limit' => 3, 'only_if' => ['a', 'like', 2] } => /only_if is/,
+      { 'rule' => 'at_most', 'limit' => 5, 'polished_at' => 6 } => /do not follow/,
+      { 'rule' => 'at_most', 'limit' => 101, 'marginal_at' => 102, 'critical_above' => 100 } => /do not follow/,
+      3 => /expected a rule/
+    }.each { |rule, told| assert_match told, assert_raises(ArgumentError) { S.new('x', { 'a' => rule }) }.message }
     forgotten = assert_raises(ArgumentError) { S.new('x', {}).covering(['miss_ft']) }
 
     assert_match(/no rule for miss_ft/, forgotten.message)

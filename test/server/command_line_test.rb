@@ -54,6 +54,10 @@ class CommandLineTest < Minitest::Test
 
       assert_equal 1, code
       assert_includes err, 'gate_kt'
+      File.write(own, "straight_in_autorotation: 3\n")
+
+      assert_includes fujin('grade', csv, *day, '--standards', own)[1], 'expected rules by measure'
+      assert_equal 1, fujin('grade', csv, *day, '--standards', "#{own}.not")[2]
     end
   end
 

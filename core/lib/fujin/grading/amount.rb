@@ -36,6 +36,37 @@ module Fujin
       # What an amount is counted from: what it adds to or multiplies, otherwise nothing.
       def base(amount) = amount.is_a?(Hash) && (amount.key?('plus') || amount.key?('times')) ? of(amount['of']) : 0.0
 
+      # @return [String, nil] what is wrong with it
+      def self.problem(amount)
+        case amount
+        when Numeric then nil
+        when String then "nothing gives #{amount}" unless Planning::Targets.name?(amount)
+        when Array then by_stage_problem(amount)
+        when Hash then sum_problem(amount)
+        else "expected an amount, got #{amount.inspect}"
+        end
+      end
+
+      def self.by_stage_problem(amount)
+        return nil if amount.size == Standard::STAGES.size && amount.all?(Numeric)
+
+        "expected #{Standard::STAGES.size} numbers, one a stage, got #{amount.inspect}"
+      end
+
+      def self.sum_problem(amount)
+        unknown = amount.keys - KEYS
+        return "#{unknown.join(', ')} is no part of an amount: use #{KEYS.join(', ')}" unless unknown.empty?
+
+        several = amount.values_at('larger_of', 'smaller_of').compact
+        return 'expected one of of, larger_of, smaller_of' unless [amount['of'], *several].compact.size == 1
+        return "expected a list, got #{several.first.inspect}" unless several.all?(Array)
+
+        [*amount.slice('of', 'plus', 'times', 'share').values, *several.flatten(1)].filter_map do |part|
+          problem(part)
+        end.first
+      end
+      private_class_method :by_stage_problem, :sum_problem
+
       # @return [Array<String>] every name in it
       def self.names(amount)
         case amount

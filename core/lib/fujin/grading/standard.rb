@@ -38,7 +38,7 @@ module Fujin
       # @param rules [Hash{String => Hash}] by measure
       # @param shown [Hash{String => String}] measures that are never judged, with why
       def initialize(version, rules, shown = {})
-        wrong = rules.filter_map { |id, rule| problem(rule)&.then { |text| "#{id}: #{text}" } }
+        wrong = rules.filter_map { |id, rule| StandardRule.problem(rule)&.then { |text| "#{id}: #{text}" } }
         raise ArgumentError, wrong.join('; ') unless wrong.empty?
 
         @version = version
@@ -85,27 +85,6 @@ module Fujin
         place = STAGES.index(stage) || raise(UnknownName, "no stage #{stage.inspect}: use #{STAGES.join(', ')}")
         StandardRule.new(rule, place, targets).band
       end
-
-      private
-
-      def problem(rule)
-        unknown = rule.keys - StandardRule::KEYS
-        return "#{unknown.join(', ')} is no part of a rule: use #{StandardRule::KEYS.join(', ')}" unless unknown.empty?
-        return "no rule #{rule['rule'].inspect}" unless StandardRule::KINDS.include?(rule['rule'])
-
-        strange = rule_amounts(rule).flat_map { |amount| Amount.names(amount) }.reject { |name| Planning::Targets.name?(name) }
-        "nothing gives #{strange.join(', ')}" unless strange.empty?
-      end
-
-      def rule_amounts(rule) =
-        rule.flat_map do |key, value|
-          case key
-          when 'rule', 'side', 'band', 'planned_only' then []
-          when 'only_if' then value.values_at(0, 2)
-          when 'low', 'high' then value.values
-          else [value]
-          end
-        end
     end
   end
 end

@@ -38,7 +38,9 @@ module Fujin
         end
 
         changed = place == %w[limit] && dig(place).is_a?(String) ? { 'of' => dig(place), 'plus' => values } : values
-        put(@rule, place, changed).tap { |rule| check(rule) }
+        rule = put(@rule, place, changed)
+        problem = StandardRule.problem(rule) or return rule
+        raise InvalidInput, [{ path: 'values', message: "#{problem}: nearer to what it was" }]
       end
 
       # What a band lets pass with another number for its stage, from what it let pass.
@@ -115,21 +117,6 @@ module Fujin
 
         judged = Standard::STAGES.zip(left).select { |_, value| value.public_send(sign, right) }.map(&:first)
         "only at #{judged.join(', ')}"
-      end
-
-      # What names stand for does not matter to how the steps lie: the same for all of them.
-      ANY_DAY = Class.new { def fetch(_name) = 100.0 }.new
-      private_constant :ANY_DAY
-
-      def check(rule)
-        rule = rule.except('only_if')
-        Standard::STAGES.each_with_index do |stage, i|
-          band = StandardRule.new(rule, i, ANY_DAY).band or next
-          next if band.nested? && (Amount.names(rule.except('rule').values).any? || !band.critical_inside?)
-
-          message = "at stage #{stage} polished, in, marginal and critical would not follow one another"
-          raise InvalidInput, [{ path: 'values', message: "#{message}: nearer to what it was" }]
-        end
       end
 
       # Do they come on top of what the day gives?

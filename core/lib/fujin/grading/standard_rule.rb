@@ -18,6 +18,65 @@ module Fujin
       # A percentage of a target smaller than this, in its unit, is chance.
       SMALL = 10.0
 
+      # What is no amount in a rule.
+      WORDS = { 'side' => %w[low high], 'band' => %w[power_off], 'planned_only' => [true, false] }.freeze
+      NEEDED = { 'around' => %w[target width], 'percent_of' => %w[target width], 'at_most' => %w[limit],
+                 'at_least' => %w[limit], 'within' => %w[low high] }.freeze
+      SIGNS = %w[> >= < <= ==].freeze
+
+      # @param fields [Object] that claim to be a rule
+      # @return [String, nil] what is wrong with them
+      def self.problem(fields)
+        return "expected a rule, got #{fields.inspect}" unless fields.is_a?(Hash)
+        return "no rule #{fields['rule'].inspect}: use #{KINDS.join(', ')}" unless KINDS.include?(fields['rule'])
+
+        unknown = fields.keys - KEYS
+        return "#{unknown.join(', ')} is no part of a rule: use #{KEYS.join(', ')}" unless unknown.empty?
+
+        missing = NEEDED.fetch(fields['rule']) - fields.keys
+        return "#{missing.join(', ')} missing" unless missing.empty?
+
+        fields.except('rule').filter_map { |key, value| part_problem(key, value) }.first || crossing(fields)
+      end
+
+      # What names stand for does not matter to how the steps lie: the same for all of them.
+      ANY_DAY = Class.new { def fetch(_name) = 100.0 }.new
+      private_constant :ANY_DAY
+
+      # Where polished, in and marginal do not lie in one another, or, as far as it is all numbers, what is critical in
+      # what is in.
+      def self.crossing(fields)
+        named = fields.except('rule', *WORDS.keys).values.any? { |part| Amount.names(part).any? }
+        stage = Standard::STAGES.each_index.find do |i|
+          band = new(fields.except('only_if'), i, ANY_DAY).band
+          band && !(band.nested? && (named || !band.critical_inside?))
+        end
+        stage && "at stage #{Standard::STAGES[stage]} polished, in, marginal and critical do not follow one another"
+      end
+
+      def self.part_problem(key, value)
+        case key
+        when *WORDS.keys then "#{key} is one of #{WORDS[key].join(', ')}" unless WORDS[key].include?(value)
+        when 'only_if' then condition_problem(value)
+        when 'low' then problem_of_side(value, 'at_least')
+        when 'high' then problem_of_side(value, 'at_most')
+        else Amount.problem(value)
+        end
+      end
+
+      def self.condition_problem(value)
+        unless value.is_a?(Array) && value.size == 3 && SIGNS.include?(value[1])
+          return "only_if is [amount, #{SIGNS.join(' or ')}, amount]"
+        end
+
+        Amount.problem(value[0]) || Amount.problem(value[2])
+      end
+
+      def self.problem_of_side(value, rule)
+        value.is_a?(Hash) ? problem(value.merge('rule' => rule)) : "expected a limit, got #{value.inspect}"
+      end
+      private_class_method :crossing, :part_problem, :condition_problem, :problem_of_side
+
       # @param fields [Hash{String => Object}] of the data file
       # @param stage [Integer], @param targets [#fetch]
       def initialize(fields, stage, targets)

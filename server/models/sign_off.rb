@@ -8,6 +8,8 @@ module Fujin
     belongs_to :by, class_name: 'Fujin::Person'
     has_one :withdrawal, class_name: 'Fujin::SignOffWithdrawal', inverse_of: :sign_off
     scope :in_order, -> { order(:chain_position) }
+    # Those that nobody has withdrawn.
+    scope :in_force, -> { where.missing(:withdrawal) }
 
     def parsed = @parsed ||= JSON.parse(document)
     def statement = parsed.fetch('statement')

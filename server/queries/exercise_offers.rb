@@ -17,7 +17,7 @@ module Fujin
     # From the student's record.
     def what_comes_next
       student = @sortie.student
-      signed = SignOff.where(student_id: student.id).includes(:withdrawal).reject(&:withdrawal).map(&:manoeuvre)
+      signed = SignOff.in_force.where(student_id: student.id).pluck(:manoeuvre)
       advice = StudentProgress.new(student).advice(kinds: [@type.kind], signed: signed,
                                                    today: @sortie.starts_at.to_date)
       return [] if advice.empty?

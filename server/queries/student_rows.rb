@@ -15,7 +15,7 @@ module Fujin
           .where(sorties: { student_id: ids })
           .preload(:grades, sortie: :fly_events)
           .group_by { |a| a.sortie.student_id }
-      signed = SignOff.where(student_id: ids).includes(:withdrawal).reject(&:withdrawal).group_by(&:student_id)
+      signed = SignOff.in_force.where(student_id: ids).group_by(&:student_id)
       upcoming =
         Sortie
           .where(student_id: ids)

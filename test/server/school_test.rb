@@ -74,6 +74,19 @@ class SchoolTest < Minitest::Test
     assert_operator queries, :<, 20
   end
 
+  # A lesson more is no question more.
+  def test_the_board_and_a_record_are_read_in_a_fixed_number_of_queries
+    @sortie.update!(starts_at: Time.now.utc)
+    as(@instructor)
+    asked = -> { ['/api/today', "/api/students/#{@student.id}"].map { |path| count_queries { get path } } }
+    asked.call
+    few = asked.call
+    12.times { |i| sortie(starts_at: Time.now.utc + (i * 60)).exercises.first.touch }
+
+    assert_equal few, asked.call
+    assert_equal 13, answer['sorties'].size
+  end
+
   def count_queries
     count = 0
     counter =

@@ -26,7 +26,7 @@ export function ExerciseTaps({ sortie, live, now, locked, tap }: Props) {
         >
           {row.title}
           <span className="text-sm font-normal">
-            {begun.get(row.id) ?? 0}
+            {begun[row.id] ?? 0}
             {row.planned_count ? ` of ${row.planned_count}` : ' begun'}
           </span>
         </button>

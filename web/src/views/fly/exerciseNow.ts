@@ -1,5 +1,5 @@
 import type { Exercise, FlyEvent, Sortie } from '../../api/client'
-import { exerciseOf } from '../lesson/useExercise'
+import { exerciseOf } from '../lesson/exercise'
 
 /** The exercise that was tapped last, or the lesson's first. */
 export function exerciseNow(sortie: Sortie, live: FlyEvent[]): Exercise {
@@ -8,12 +8,12 @@ export function exerciseNow(sortie: Sortie, live: FlyEvent[]): Exercise {
 }
 
 /** How many attempts were begun in each exercise, by its id. */
-export function begunIn(sortie: Sortie, live: FlyEvent[]): Map<string, number> {
-  const begun = new Map<string, number>()
+export function begunIn(sortie: Sortie, live: FlyEvent[]): Record<string, number> {
+  const begun: Record<string, number> = {}
   let now = sortie.exercises[0]?.id ?? ''
   for (const { kind, payload } of live) {
     if (kind === 'exercise' && payload.value) now = payload.value
-    if (kind === 'attempt') begun.set(now, (begun.get(now) ?? 0) + 1)
+    if (kind === 'attempt') begun[now] = (begun[now] ?? 0) + 1
   }
   return begun
 }

@@ -1,21 +1,7 @@
 import { useCallback } from 'react'
 import { useSearchParams } from 'react-router'
-import type { Exercise, Planned, Sortie } from '../../api/client'
-
-/** A lesson's day with one of its exercises laid over it. */
-export const planned = (sortie: Sortie, exercise: Exercise): Planned => ({
-  ...exercise,
-  ...sortie,
-  exercise_id: exercise.id,
-  exercise_title: exercise.title,
-})
-
-/** One of the lesson's exercises, the first where there is no such one. */
-export function exerciseOf(sortie: Sortie, id: string | null | undefined): Exercise {
-  const found = sortie.exercises.find((exercise) => exercise.id === id) ?? sortie.exercises[0]
-  if (!found) throw new Error('A lesson has one exercise at least.')
-  return found
-}
+import type { Sortie } from '../../api/client'
+import { exerciseOf } from './exercise'
 
 /** Which exercise of the lesson is on screen: the address names its place, so that a link opens the same. */
 export function useExercise(sortie: Sortie) {

@@ -44,6 +44,24 @@ class LessonJourneyTest < Minitest::Test
     eventually { attempt.reload.manoeuvre == 'turning_autorotation' }
   end
 
+  # The spot moved to where the attempt ended: Review follows by itself.
+  def test_a_moved_spot_is_measured_from_without_a_button
+    attempt = imported(@sortie).find(&:asked?)
+    sign_in(@instructor)
+    visit "/sorties/#{@sortie.id}/review?phase=recovery"
+    was = attempt.proposal['measures']['miss_along_ft']['value'].round
+
+    assert_operator was.abs, :>, 5
+    assert_selector 'tr', text: /Short or long of spot.*#{was.abs}/m
+    assert_text 'From above, true scale'
+    click_on 'The spot is where this one ended'
+    assert_text 'measuring again'
+    args = ActiveRecord::Base.connection.select_value("SELECT args FROM que_jobs WHERE job_class = 'Fujin::MeasureAgain'")
+    Fujin::MeasureAgain.run(*JSON.parse(args))
+    assert_no_text 'measuring again'
+    assert_selector 'tr', text: /Short or long of spot.*\b−?[0-2]\s*ft/m
+  end
+
   def test_the_class_the_advice_and_attempts_side_by_side
     imported(@sortie, faults: [{}, { 'slow_glide' => 13.0 }]).each { |one| grade_all(one, @instructor, 'instructor') }
     sign_in(@instructor)

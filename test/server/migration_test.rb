@@ -1,8 +1,9 @@
 # frozen_string_literal: true
 
-require_relative '../server_helper'
+require 'active_record'
 require_relative '../../db/migrate/20261127000002_ranges_of_measures'
 require_relative '../../db/migrate/20261128000002_lessons_of_exercises'
+require_relative '../server_helper'
 
 # What was stored before means the same after.
 class MigrationTest < Minitest::Test
@@ -18,6 +19,8 @@ class MigrationTest < Minitest::Test
       'power_on_s' => { 'value' => 61.2, 'low' => nil, 'high' => nil, 'uncertainty' => 0.2 }
     }
   }.freeze
+
+  BEFORE_LESSONS = 20_261_128_000_001
 
   # A sortie of before becomes a lesson of one exercise, nothing lost; back again, its first exercise is the sortie's.
   def test_a_sortie_becomes_a_lesson_of_one_exercise_and_back
@@ -35,12 +38,16 @@ class MigrationTest < Minitest::Test
     assert_equal kept, Fujin::Exercise.find_by(sortie_id: @sortie.id).attributes.slice(*LessonsOfExercises::MOVED)
     assert_equal ids.sort, Fujin::AttemptRow.where.not(exercise_id: nil).map(&:id).sort
   ensure
-    migrate(:up) unless ActiveRecord::Base.connection.table_exists?('exercises')
+    migrate(:up)
   end
 
+  # Every later step with it, as a database is really taken back, so that none is missing after.
   def migrate(way)
-    ActiveRecord::Migration.suppress_messages { LessonsOfExercises.new.public_send(way) }
-    [Fujin::Sortie, Fujin::Exercise, Fujin::AttemptRow, Fujin::DispersionRow].each(&:reset_column_information)
+    steps = ActiveRecord::MigrationContext.new(Fujin::Database::MIGRATIONS)
+    ActiveRecord::Migration.suppress_messages do
+      way == :up ? steps.up : steps.down(BEFORE_LESSONS)
+    end
+    ActiveRecord::Base.descendants.reject(&:abstract_class?).each(&:reset_column_information)
   end
 
   def test_bands_keep_their_place_under_a_new_name

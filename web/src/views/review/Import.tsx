@@ -16,13 +16,15 @@ export function Import({ sortie, empty }: { sortie: Sortie; empty: boolean }) {
   const recording = useRecording(followed)
   const queries = useQueryClient()
   const status = recording.data?.status
+  const asked = recording.dataUpdatedAt
 
+  // At every answer that says ready, not only the first: work as short as one question is never seen under way.
   useEffect(() => {
     if (status !== 'ready') return
     for (const key of ['attempts', 'sortie']) void queries.invalidateQueries({ queryKey: [key, sortie.id] })
     for (const key of ['today', 'attempt-pictures', 'one-change', 'strips'])
       void queries.invalidateQueries({ queryKey: [key] })
-  }, [status, queries, sortie.id])
+  }, [status, asked, queries, sortie.id])
 
   const take = async (work: Promise<Schemas['Recording']>) => {
     setProblem(undefined)

@@ -27,7 +27,7 @@ module Fujin
         'simulate MANOEUVRE --aircraft ID_OR_FILE --out FILE.csv       a recording flown by the model',
       'types' => 'types [--json]                                              the aircraft types that ship',
       'check' => 'check FILE [--json]                                         a type file (.yml) or a recording',
-      'verify' => 'verify FILE [--key PUBLIC_KEY] [--json]                     an exported sign-off',
+      'verify' => 'verify FILE [--key PUBLIC_KEY] [--code CODE] [--withdrawn LIST] [--json]  an exported sign-off',
       'truth' => 'truth [--flights N] [--seed S] [--out PAGE] [--json]        how far the grading can be trusted',
       'bench' => 'bench [--json]                                              measured speed beside each target'
     }.freeze

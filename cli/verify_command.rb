@@ -6,24 +6,70 @@ require_relative '../server/documents/sign_off_document'
 
 module Fujin
   module Commands
-    # `verify FILE`: was this sign-off altered, and whose key signed it?
+    # `verify FILE`: was what the school signed altered, whose key signed it, is it the one on the paper, and was it
+    # withdrawn?
     class Verify < Command
       def run
-        file = @options.rest.first or raise CommandLine::Usage, 'verify needs an exported sign-off'
-        verdict = SignOffDocument.verify(File.read(file, encoding: 'UTF-8'), pinned_key: @options[:key])
-        text = verdict.pinned ? 'intact, signed by the school named' : 'intact, signer not pinned'
-        statement = verdict.statement
-        if @options.json?
-          @out.puts JSON.pretty_generate('result' => text, 'hash' => verdict.digest, 'statement' => statement)
-        else
-          @out.puts text,
-                    "#{statement['student']} · #{statement['manoeuvre']} · signed by #{statement['instructor']} on " \
-                      "#{statement['signed_at']}"
-        end
-        0
+        @file = @options.rest.first or raise CommandLine::Usage, 'verify needs an exported sign-off'
+        verdict = read(@file)
+        check_code(verdict)
+        say(verdict, withdrawal(verdict))
       rescue SignOffDocument::Broken => e
-        @err.puts "fujin: #{file}: #{e.message}"
+        @err.puts "fujin: #{@file}: #{e.message}"
         1
+      end
+
+      private
+
+      def read(file) = SignOffDocument.verify(File.read(file, encoding: 'UTF-8'), pinned_key: @options[:key])
+
+      def check_code(verdict)
+        asked = @options[:code] or return
+        code = SignOffDocument.code(verdict.digest)
+        return if asked.delete('^0-9A-Fa-f').upcase == code.delete('-')
+
+        raise SignOffDocument::Broken, "its code is #{code}, not #{asked}: the paper is of another sign-off"
+      end
+
+      # From the list that the school exports; without one nothing is known.
+      def withdrawal(verdict)
+        return unless @options[:withdrawn] && verdict.kind == SignOffDocument::SIGN_OFF
+
+        @list = read(@options[:withdrawn])
+        SignOffDocument.withdrawn(@list, verdict)
+      rescue SignOffDocument::Broken => e
+        @file = @options[:withdrawn]
+        raise e
+      end
+
+      def say(verdict, withdrawal)
+        text = verdict.pinned ? 'intact, signed by the school named' : 'intact, signer not pinned'
+        if @options.json?
+          @out.puts JSON.pretty_generate('result' => text, 'hash' => verdict.digest, 'statement' => verdict.statement,
+                                         'withdrawn' => withdrawal)
+        else
+          @out.puts text, about(verdict), *standing(withdrawal)
+        end
+        withdrawal ? 1 : 0
+      end
+
+      def about(verdict)
+        statement = verdict.statement
+        by = "by #{statement['instructor']} on #{statement['signed_at']}"
+        who = "#{statement['student']} · #{statement['manoeuvre']}"
+        case verdict.kind
+        when SignOffDocument::WITHDRAWAL then "#{who} · withdrawn #{by}: #{statement['reason']}"
+        when SignOffDocument::WITHDRAWN_LIST
+          "#{statement['school']}: #{statement['withdrawn'].size} withdrawn up to #{statement['signed_at']}"
+        else "#{who} · signed #{by} · code #{SignOffDocument.code(verdict.digest)}"
+        end
+      end
+
+      def standing(withdrawal)
+        return [] unless @list
+        return ["not withdrawn up to #{@list.statement['signed_at']}"] unless withdrawal
+
+        ["WITHDRAWN by #{withdrawal['instructor']} on #{withdrawal['signed_at']}: #{withdrawal['reason']}"]
       end
     end
   end

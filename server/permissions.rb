@@ -73,7 +73,10 @@ module Fujin
       'PUT /api/attempts/:id/exercise' => STAFF,
       'PUT /api/attempts/:id/void' => STAFF,
       'POST /api/sign-offs' => STAFF,
+      'GET /api/sign-offs' => STAFF,
+      'GET /api/sign-offs/withdrawn' => STAFF,
       'GET /api/sign-offs/:id' => SIGNED_IN,
+      'GET /api/sign-offs/:id/sheet' => SIGNED_IN,
       'GET /api/sign-offs/:id/document' => SIGNED_IN,
       'POST /api/sign-offs/:id/withdrawal' => STAFF
     }.freeze

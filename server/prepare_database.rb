@@ -15,6 +15,7 @@ begin
       Fujin::DemoSchool.new(today: Time.now.utc.to_date, say: ->(text) { puts "fujin: #{text}" }).load
     end
   end
+  Fujin::Chain.take_in_older(now: Time.now.utc) if Fujin::School.exists?
 rescue ActiveRecord::ActiveRecordError => e
   warn "fujin: the database refused: #{e.message.lines.first.strip}"
   warn e.backtrace.first(20).join("\n") if ENV['FUJIN_DEBUG']

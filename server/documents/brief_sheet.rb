@@ -1,9 +1,7 @@
 # frozen_string_literal: true
 
-require 'prawn'
+require_relative 'pdf_words'
 require_relative 'brief_picture'
-
-Prawn::Fonts::AFM.hide_m17n_warning = true # what its fonts lack is spelled out: LETTERS
 
 module Fujin
   # A printable page for each exercise of a lesson: picture, numbers, gates, set-up, cautions. PDF.
@@ -15,19 +13,6 @@ module Fujin
     WIDTH = 523
     # Working numbers end where the page does, points from its lower edge.
     BOTTOM = 48
-    # Letters that the PDF's own fonts do not have.
-    LETTERS = {
-      '−' => '-',
-      '≤' => 'at most',
-      '½' => '1/2',
-      '²' => '2',
-      '√' => 'root ',
-      'Ω' => 'omega',
-      'μ' => 'mu',
-      'Φ' => 'bank',
-      '→' => 'to',
-      "\u00a0" => ' '
-    }.freeze
 
     # @param sortie [Sortie]
     # @param plans [Hash{Exercise => Planning::Plan, Error}] in the lesson's order; an error where none can be made
@@ -39,7 +24,7 @@ module Fujin
           page_size: 'A4',
           margin: 36,
           info: {
-            Title: "#{sortie.title}, #{sortie.student.name}"
+            Title: text("#{sortie.title}, #{sortie.student.name}")
           }
         )
       @pdf.fill_color INK
@@ -94,7 +79,7 @@ module Fujin
       size: 10, color: SOFT
     )
 
-    def text(string) = string.to_s.gsub(/[−≤½²√ΩμΦ→\u00a0]/, LETTERS)
+    def text(string) = PdfWords.plain(string)
 
     def write(string, **options) = @pdf.text(text(string), **options)
 

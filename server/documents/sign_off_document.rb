@@ -15,12 +15,18 @@ module Fujin
   module SignOffDocument
     FORMAT = 'fujin-sign-off-1'
     FIRST = '0' * 64
+    # What a statement is of; one without a kind is a sign-off of before.
+    SIGN_OFF = 'sign_off'
+    WITHDRAWAL = 'withdrawal'
+    WITHDRAWN_LIST = 'withdrawn_list'
 
     # Why a document is not what it claims to be; the message is for the reader.
     class Broken < StandardError; end
 
     # @!attribute pinned [Boolean] the key is the one the reader named
-    Verdict = Struct.new(:statement, :digest, :pinned, keyword_init: true)
+    Verdict = Struct.new(:statement, :digest, :pinned, :public_key, keyword_init: true) do
+      def kind = statement.fetch('kind', SIGN_OFF)
+    end
 
     module_function
 
@@ -57,9 +63,26 @@ module Fujin
         raise Broken, 'the signature is good, but it was made with another key than the one given'
       end
 
-      Verdict.new(statement: statement, digest: document['hash'], pinned: !pinned_key.nil?)
+      Verdict.new(statement: statement, digest: document['hash'], pinned: !pinned_key.nil?,
+                  public_key: document['public_key'])
     rescue KeyError => e
       raise Broken, "the file has no #{e.key}"
+    end
+
+    # What is printed beside a sign-off to find it again and to tell a copy from another: the beginning of its hash.
+    # @return [String] such as '8F3A-22C1-90BD-7E41'
+    def code(digest) = digest[0, 16].upcase.scan(/.{4}/).join('-')
+
+    # @param list [Verdict] of a list of withdrawals, @param verdict [Verdict] of a sign-off
+    # @return [Hash, nil] who withdrew it, when and why
+    # @raise [Broken] when it is no such list, or another school's
+    def withdrawn(list, verdict)
+      raise Broken, 'the list is no list of withdrawn sign-offs' unless list.kind == WITHDRAWN_LIST
+      unless list.public_key == verdict.public_key
+        raise Broken, 'the list of withdrawals was signed with another key than the sign-off'
+      end
+
+      list.statement['withdrawn'].find { |one| one['withdraws'] == verdict.statement['id'] }
     end
 
     # Checks that documents follow one another, oldest first.
@@ -69,7 +92,7 @@ module Fujin
         next if after['statement']['previous_hash'] == before['hash']
 
         raise Broken,
-              "sign-off #{after['statement']['id']} does not follow #{before['statement']['id']}: one was removed or " \
+              "#{after['statement']['id']} does not follow #{before['statement']['id']}: one was removed or " \
                 'altered'
       end
     end

@@ -7,11 +7,11 @@ module Fujin
     belongs_to :student, class_name: 'Fujin::Person'
     belongs_to :by, class_name: 'Fujin::Person'
     has_one :withdrawal, class_name: 'Fujin::SignOffWithdrawal', inverse_of: :sign_off
-    scope :in_order, -> { order(:chain_position) }
+    has_one :link, class_name: 'Fujin::ChainLink', inverse_of: :sign_off
+    scope :in_order, -> { joins(:link).order('chain_links.position') }
     # Those that nobody has withdrawn.
     scope :in_force, -> { where.missing(:withdrawal) }
 
-    def parsed = @parsed ||= JSON.parse(document)
-    def statement = parsed.fetch('statement')
+    delegate :parsed, :statement, :document_hash, to: :link
   end
 end

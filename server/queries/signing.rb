@@ -3,8 +3,6 @@
 module Fujin
   # Signs a student off when every condition is met, as the next link of the school's chain.
   class Signing
-    CHAIN_LOCK = 7_301_984
-
     def initialize(student, manoeuvre_id, by)
       @student = student
       @manoeuvre = Catalogue.find(manoeuvre_id)
@@ -21,26 +19,8 @@ module Fujin
       readiness = @progress.standing(@manoeuvre.id)[1]
       raise Conflict, "Not ready: #{readiness.missing.map(&:text).join('; ')}." unless readiness.ready?
 
-      SignOff.transaction do
-        # One signer at a time, so that the chain cannot fork.
-        SignOff.connection.execute("SELECT pg_advisory_xact_lock(#{CHAIN_LOCK})")
-        last = SignOff.in_order.last
-        document =
-          SignOffDocument.sign(
-            statement(id, remark, now, readiness),
-            previous_hash: last&.document_hash || SignOffDocument::FIRST,
-            key: SealedKey.open(School.current.sealed_private_key, Settings.secret)
-          )
-        SignOff.create!(
-          id: id,
-          student: @student,
-          by: @by,
-          manoeuvre: @manoeuvre.id,
-          chain_position: (last&.chain_position || 0) + 1,
-          document_hash: document['hash'],
-          document: JSON.generate(document),
-          created_at: now
-        )
+      Chain.append(statement(id, remark, now, readiness), now: now) do
+        SignOff.create!(id: id, student: @student, by: @by, manoeuvre: @manoeuvre.id, created_at: now)
       end
     end
 
@@ -48,6 +28,7 @@ module Fujin
 
     def statement(id, remark, now, readiness)
       {
+        'kind' => SignOffDocument::SIGN_OFF,
         'id' => id,
         'school' => School.current.name,
         'student' => @student.name,
@@ -59,6 +40,7 @@ module Fujin
         'remark' => remark.to_s,
         'conditions' => readiness.conditions.map(&:text),
         'scope' => scope,
+        'validity' => validity,
         'evidence' => evidence,
         'caution' =>
           'Records that the conditions above were met. ' \
@@ -77,6 +59,22 @@ module Fujin
         'people_aboard' => sorties.map { |row| row.sortie.people_aboard }.uniq.sort,
         'endings' => sorties.map { |row| ending(row) }.uniq.sort
       }
+    end
+
+    # How far it reaches, a sentence each.
+    def validity
+      flown = @progress.evidence(@manoeuvre.id).map { |row, _| row.sortie }.uniq
+      [
+        "Shown in #{strongest(flown)}; in more than that it was not shown.",
+        'Good for the aircraft types, the endings and the people aboard named here, and for nothing else.',
+        "Not flown for #{Progress::NextLesson::LAPSES_DAYS} days, it is flown again with an instructor first.",
+        'It stands until it is withdrawn: ask the school, or check the file against its list of withdrawn sign-offs.'
+      ]
+    end
+
+    def strongest(sorties)
+      wind = sorties.flat_map { |sortie| [sortie.wind_kt, sortie.gust_kt] }.compact.max
+      wind.nil? || wind < 1 ? 'calm air' : "wind up to #{wind.round} kt"
     end
 
     def ending(row)

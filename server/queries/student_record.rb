@@ -12,7 +12,7 @@ module Fujin
           .order(starts_at: :desc)
           .preload(:student, :instructor, :aircraft, :exercises, :fly_events, attempts: :grades)
           .to_a
-      @sign_offs = SignOff.where(student_id: student.id).in_order.includes(:withdrawal, :by, :student).to_a
+      @sign_offs = SignOff.where(student_id: student.id).in_order.includes(:by, :student, :link, withdrawal: :by).to_a
     end
 
     def to_h

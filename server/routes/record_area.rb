@@ -13,6 +13,23 @@ module Fujin
       json(Serialisers.sign_off(signed), status: 201)
     end
 
+    # Which of the school's sign-offs a printed code belongs to.
+    get_route '/api/sign-offs' do
+      hash = params['code'].delete('- ').downcase
+      unless hash.match?(/\A\h{16}\z/)
+        raise InvalidInput, [{ path: 'code', message: 'a code has 16 letters A to F and digits, such as ' \
+                                               '8F3A-22C1-90BD-7E41' }]
+      end
+
+      links = ChainLink.where.not(sign_off_id: nil).where('starts_with(document_hash, ?)', hash)
+      json({ 'items' => links.includes(:sign_off).map { |link| Serialisers.sign_off(link.sign_off) } })
+    end
+
+    get_route '/api/sign-offs/withdrawn' do
+      attachment 'withdrawn-sign-offs.json'
+      json(Chain.withdrawn(now: Time.now.utc))
+    end
+
     get_route('/api/sign-offs/:id') { json(Serialisers.sign_off(find_sign_off)) }
 
     get_route '/api/sign-offs/:id/document' do
@@ -21,18 +38,16 @@ module Fujin
       json(row.parsed)
     end
 
-    post_route '/api/sign-offs/:id/withdrawal' do
+    get_route '/api/sign-offs/:id/sheet' do
       row = find_sign_off
-      unless row.withdrawal
-        SignOffWithdrawal.create!(
-          id: body_json['id'],
-          sign_off: row,
-          by: current_person,
-          reason: body_json['reason'],
-          created_at: Time.now.utc
-        )
-      end
-      json(Serialisers.sign_off(row.reload))
+      content_type 'application/pdf'
+      headers 'Content-Disposition' => %(inline; filename="sign-off-#{row.id[0, 8]}.pdf")
+      SignOffSheet.new(Serialisers.sign_off(row), school: School.current.name).render
+    end
+
+    post_route '/api/sign-offs/:id/withdrawal' do
+      row = Withdrawing.new(find_sign_off, current_person).withdraw(id: body_json['id'], reason: body_json['reason'])
+      json(Serialisers.sign_off(row))
     end
 
     helpers do

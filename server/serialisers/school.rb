@@ -155,13 +155,17 @@ module Fujin
         'remark' => statement['remark'],
         'signed_at' => statement['signed_at'],
         'hash' => row.document_hash,
+        'code' => SignOffDocument.code(row.document_hash),
         'previous_hash' => statement['previous_hash'],
         'public_key' => row.parsed['public_key'],
         'withdrawn' => !row.withdrawal.nil?,
         'withdrawn_reason' => row.withdrawal&.reason,
+        'withdrawn_by' => row.withdrawal&.by&.name,
+        'withdrawn_at' => time(row.withdrawal&.created_at),
         'evidence' => statement['evidence'],
         'conditions' => statement['conditions'],
-        'scope' => statement['scope']
+        'scope' => statement['scope'],
+        'validity' => statement.fetch('validity', [])
       }
     end
 

@@ -132,12 +132,104 @@ class RecordTest < Minitest::Test
     make_ready
     as(@instructor)
     row = sign
-    assert_raises(ActiveRecord::StatementInvalid) { Fujin::SignOff.first.update!(document: '{}') }
+    assert_raises(ActiveRecord::StatementInvalid) { Fujin::ChainLink.first.update!(document: '{}') }
     post_json "/api/sign-offs/#{row['id']}/withdrawal",
               { id: SecureRandom.uuid, reason: 'Signed for the wrong student' }
 
     assert answer['withdrawn']
     assert_includes exported(row['id']), 'Calm and exact.'
+    assert_raises(ActiveRecord::StatementInvalid) { Fujin::ChainLink.order(:position).last.destroy! }
+  end
+
+  def withdraw(id) = post_json("/api/sign-offs/#{id}/withdrawal", { id: SecureRandom.uuid, reason: 'Wrong student' })
+
+  # What is withdrawn is a link like any other: a later sign-off follows it, and taking it out shows.
+  def test_a_withdrawal_is_part_of_the_chain
+    make_ready
+    as(@instructor)
+    first = sign
+    2.times { withdraw(first['id']) }
+    third = sign
+    documents = Fujin::ChainLink.in_order.map(&:parsed)
+
+    assert_equal(%w[sign_off withdrawal sign_off], documents.map { |one| one['statement']['kind'] })
+    assert_equal third['previous_hash'], documents[1]['hash']
+    assert_equal [first['id'], first['hash'], 'Wrong student'],
+                 documents[1]['statement'].values_at('withdraws', 'withdraws_hash', 'reason')
+    assert Fujin::SignOffDocument.verify_chain(documents)
+    assert_raises(Fujin::SignOffDocument::Broken) { Fujin::SignOffDocument.verify_chain([documents[0], documents[2]]) }
+  end
+
+  # Who holds an exported sign-off learns from the school's signed list that it was withdrawn.
+  def test_verify_tells_what_was_withdrawn
+    make_ready
+    as(@instructor)
+    gone = sign
+    stands = sign
+    withdraw(gone['id'])
+    get '/api/sign-offs/withdrawn'
+    list = file(last_response.body)
+    out, _err, code = verify(exported(gone['id']), '--withdrawn', list)
+
+    assert_equal 1, code.exitstatus
+    assert_match(/WITHDRAWN by Instructor on .*: Wrong student/, out)
+    out, _err, code = verify(exported(stands['id']), '--withdrawn', list)
+
+    assert_predicate code, :success?
+    assert_includes out, 'not withdrawn up to'
+    out, = verify(File.read(list))
+
+    assert_includes out, 'Testing Field: 1 withdrawn'
+    _out, err, code = verify(exported(gone['id']), '--withdrawn', file(exported(stands['id'])))
+
+    assert_equal 1, code.exitstatus
+    assert_includes err, 'no list of withdrawn sign-offs'
+  end
+
+  def file(text) = File.join(Dir.mktmpdir, 'file.json').tap { |path| File.write(path, text) }
+
+  # On paper with a code: it finds the sign-off in the school, and tells the file that belongs to the paper.
+  def test_a_printed_sign_off_is_checked_by_its_code
+    @student.update!(name: 'Łucja Świt-Жук')
+    make_ready
+    as(@instructor)
+    row = sign
+    other = sign
+    get "/api/sign-offs/#{row['id']}/sheet"
+
+    assert_equal 200, status
+    assert last_response.body.start_with?('%PDF')
+    assert_match(/\A(\h{4}-){3}\h{4}\z/, row['code'])
+    get '/api/sign-offs', code: row['code'].downcase.tr('-', ' ')
+
+    assert_equal([row['id']], answer['items'].map { |one| one['id'] })
+    get '/api/sign-offs', code: '0000-0000-0000-0000'
+
+    assert_empty answer['items']
+    get '/api/sign-offs', code: 'none'
+
+    assert_equal 422, status
+    assert_includes answer['detail'], '16 letters'
+    assert_predicate verify(exported(row['id']), '--code', row['code']).last, :success?
+    _out, err, code = verify(exported(other['id']), '--code', row['code'])
+
+    assert_equal 1, code.exitstatus
+    assert_includes err, 'of another sign-off'
+  end
+
+  # Withdrawn before withdrawals were signed: taken into the chain when the application starts, once.
+  def test_an_older_withdrawal_is_taken_in
+    make_ready
+    as(@instructor)
+    row = sign
+    Fujin::SignOffWithdrawal.create!(id: SecureRandom.uuid, sign_off_id: row['id'], by: @instructor, reason: 'Earlier',
+                                     created_at: Time.utc(2026, 11, 1))
+    2.times { Fujin::Chain.take_in_older(now: Time.utc(2026, 11, 28)) }
+    taken = Fujin::ChainLink.in_order.map(&:statement).last
+
+    assert_equal 2, Fujin::ChainLink.count
+    assert_equal %w[2026-11-01T00:00:00Z 2026-11-28T00:00:00Z Earlier],
+                 taken.values_at('withdrawn_at', 'signed_at', 'reason')
   end
 
   def test_the_signing_key_is_sealed_at_rest

@@ -17,7 +17,11 @@ export function SignOffPage({ session }: { session: Session }) {
   const doc = row.data
   return (
     <article className="mx-auto max-w-3xl">
-      {doc.withdrawn && <p className="limit-note p-3 font-semibold">Withdrawn: {doc.withdrawn_reason}</p>}
+      {doc.withdrawn && (
+        <p className="limit-note p-3 font-semibold">
+          Withdrawn by {doc.withdrawn_by} on {fullDayOf(doc.withdrawn_at ?? '')}: {doc.withdrawn_reason}
+        </p>
+      )}
       <p className="label mb-0">{session.school.name} · sign-off</p>
       <h1 className="mt-0 mb-1 border-b-2 border-ink pb-2 text-3xl font-bold">{doc.title}</h1>
       <p className="mt-3 mb-2 text-xl">
@@ -28,15 +32,25 @@ export function SignOffPage({ session }: { session: Session }) {
         <p className="mt-1">
           Shown in {doc.scope.aircraft_types.join(', ')}, {doc.scope.people_aboard.join(' and ')}, ended by{' '}
           {doc.scope.endings.join(' and ')}, held to the standard {doc.scope.standards.join(', ')} at stage{' '}
-          {doc.scope.stages.join(', ')}. It is good for nothing else.
+          {doc.scope.stages.join(', ')}.
         </p>
       )}
       <h2 className="mt-5 mb-1 text-lg font-semibold">Conditions</h2>
       <ul className="list-disc pl-5">
-        {(doc.conditions ?? []).map((text) => (
+        {doc.conditions.map((text) => (
           <li key={text}>{text}</li>
         ))}
       </ul>
+      {doc.validity.length > 0 && (
+        <>
+          <h2 className="mt-5 mb-1 text-lg font-semibold">What it is good for</h2>
+          <ul className="list-disc pl-5">
+            {doc.validity.map((text) => (
+              <li key={text}>{text}</li>
+            ))}
+          </ul>
+        </>
+      )}
       <h2 className="mt-5 mb-1 text-lg font-semibold">Evidence</h2>
       <table className="w-full border-collapse">
         <thead>
@@ -63,9 +77,10 @@ export function SignOffPage({ session }: { session: Session }) {
         </tbody>
       </table>
       <h2 className="mt-5 mb-1 text-lg font-semibold">To check that it was not altered</h2>
-      <p>
-        Export the file and run <code>bin/fujin verify FILE --key {doc.public_key}</code>. It needs neither this server
-        nor its database.
+      <p className="figures m-0 text-2xl font-bold">{doc.code}</p>
+      <p className="mt-0">
+        By this code the school finds it under Students. Or export the file and run{' '}
+        <code>bin/fujin verify FILE --key {doc.public_key}</code>. It needs neither this server nor its database.
       </p>
       <dl className="my-3 grid grid-cols-[8rem_1fr] gap-x-3 text-sm break-all">
         <dt className="label">This sign-off</dt>
@@ -82,9 +97,9 @@ export function SignOffPage({ session }: { session: Session }) {
         <a className="button solid" href={`/api/sign-offs/${doc.id}/document`} download>
           Export the file
         </a>
-        <button type="button" className="button" onClick={() => window.print()}>
-          Print
-        </button>
+        <a className="button" href={`/api/sign-offs/${doc.id}/sheet`} target="_blank" rel="noreferrer">
+          Print as PDF
+        </a>
         <Link className="button" to={`/students/${doc.student.id}`}>
           To the record
         </Link>

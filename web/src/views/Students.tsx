@@ -7,6 +7,7 @@ import { GradeGlyph } from '../design/GradeGlyph'
 import { Pick } from '../design/Pick'
 import { Empty, Failed, Loading } from '../design/States'
 import { capital, clockOf, shortDayOf } from '../design/words'
+import { CheckSignOff } from './CheckSignOff'
 
 type Row = Schemas['StudentRow']
 type Sort = 'name' | 'due' | 'ready' | 'stuck'
@@ -72,6 +73,7 @@ export function Students() {
           </tbody>
         </table>
       </div>
+      <CheckSignOff />
     </>
   )
 }

@@ -1,0 +1,81 @@
+# frozen_string_literal: true
+
+require_relative 'pdf_words'
+
+module Fujin
+  # A sign-off on paper: what was met, what it is good for, its evidence, and the code by which anyone can check it. PDF.
+  class SignOffSheet
+    INK = '1B2738'
+    SOFT = '4C5868'
+    LIMIT = 'A82C14'
+
+    # @param sign_off [Hash] as the API shows it
+    def initialize(sign_off, school:)
+      @row = sign_off
+      @school = school
+      @pdf = Prawn::Document.new(page_size: 'A4', margin: 48, info: { Title: PdfWords.plain(title) })
+      @pdf.fill_color INK
+    end
+
+    # @return [String] the file's bytes
+    def render
+      heading
+      list('Conditions', @row['conditions'])
+      list('What it is good for', [*scope, *@row['validity']])
+      list('Evidence', @row['evidence'].map { |one| shown(one) })
+      check
+      @pdf.render
+    end
+
+    private
+
+    def title = "#{@row['title']}, #{@row['student']['name']}"
+    def write(text, **options) = @pdf.text(PdfWords.plain(text), **options)
+    def day(text) = Time.parse(text).utc.strftime('%-d %B %Y')
+
+    def heading
+      write("#{@school} · sign-off", size: 10, color: SOFT)
+      write(@row['title'], size: 22, style: :bold)
+      if @row['withdrawn']
+        write("WITHDRAWN by #{@row['withdrawn_by']} on #{day(@row['withdrawn_at'])}: #{@row['withdrawn_reason']}",
+              size: 13, style: :bold, color: LIMIT)
+      end
+      @pdf.move_down 6
+      write("#{@row['student']['name']} met every condition below. Signed by #{@row['by']} on " \
+        "#{day(@row['signed_at'])}.", size: 13)
+      write(@row['remark'], size: 11) if @row['remark'].to_s != ''
+    end
+
+    def list(heading, lines)
+      @pdf.move_down 10
+      write(heading, size: 12, style: :bold)
+      lines.each { |line| write("• #{line}", size: 10) }
+    end
+
+    def scope
+      scope = @row['scope'] or return []
+      ["Shown in #{scope['aircraft_types'].join(', ')}, #{scope['people_aboard'].join(' and ')}, ended by " \
+        "#{scope['endings'].join(' and ')}, held to #{scope['standards'].join(', ')} at stage " \
+        "#{scope['stages'].join(', ')}."]
+    end
+
+    def shown(one)
+      grades = (one['grades'] || {}).map { |phase, grade| "#{phase.tr('_', ' ')} #{Grading::Grader::GRADE_WORDS[grade]}" }
+      "#{day(one['on_day'])}, #{one['aircraft']}: #{grades.join(', ')}"
+    end
+
+    def check
+      @pdf.move_down 14
+      @pdf.stroke_horizontal_rule
+      @pdf.move_down 8
+      write('To check it', size: 12, style: :bold)
+      write(@row['code'], size: 18, style: :bold)
+      write('The school finds it by this code. The exported file is checked by itself, anywhere: ' \
+        "bin/fujin verify FILE --code #{@row['code']} --key #{@row['public_key']}", size: 9)
+      write("This sign-off #{@row['hash']}", size: 8, color: SOFT)
+      write("Follows #{@row['previous_hash']}", size: 8, color: SOFT)
+      @pdf.move_down 6
+      write('It replaces no licence, rating or authorisation that the authority requires.', size: 9)
+    end
+  end
+end

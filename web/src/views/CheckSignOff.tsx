@@ -1,0 +1,65 @@
+import { useState } from 'react'
+import { Link } from 'react-router'
+import { api, unwrap } from '../api/client'
+import type { Schemas } from '../api/client'
+import { fullDayOf } from '../design/words'
+
+/** A sign-off on paper, found again by its code, and what was withdrawn, as a signed file. */
+export function CheckSignOff() {
+  const [code, setCode] = useState('')
+  const [found, setFound] = useState<Schemas['SignOff'][]>()
+  const [problem, setProblem] = useState<Error>()
+  const look = async () => {
+    setFound(undefined)
+    setProblem(undefined)
+    try {
+      setFound((await unwrap(api.GET('/api/sign-offs', { params: { query: { code } } }))).items)
+    } catch (error) {
+      setProblem(error as Error)
+    }
+  }
+  return (
+    <section className="no-print mt-8 border-t border-rule pt-4">
+      <form
+        className="flex flex-wrap items-end gap-3"
+        onSubmit={(event) => {
+          event.preventDefault()
+          void look()
+        }}
+      >
+        <label className="grid gap-0.5">
+          <span className="label">Code on a printed sign-off</span>
+          <input
+            className="field figures w-64"
+            value={code}
+            placeholder="0000-0000-0000-0000"
+            onChange={(event) => setCode(event.target.value)}
+          />
+        </label>
+        <button type="submit" className="button" disabled={code.trim() === ''}>
+          Check it
+        </button>
+        <a className="button" href="/api/sign-offs/withdrawn">
+          All withdrawn, as a signed file
+        </a>
+      </form>
+      <div role="status" className="mt-2">
+        {found?.length === 0 && <p className="m-0">This school made no sign-off with this code. Compare it again.</p>}
+        {found?.map((row) => (
+          <p key={row.id} className="m-0">
+            <Link to={`/sign-offs/${row.id}`}>
+              {row.title}, {row.student.name}
+            </Link>
+            , signed by {row.by} on {fullDayOf(row.signed_at)}
+            {row.withdrawn ? <b>, withdrawn: {row.withdrawn_reason}</b> : ', in force'}.
+          </p>
+        ))}
+        {problem && (
+          <p role="alert" className="limit-note m-0 p-2">
+            {problem.message}
+          </p>
+        )}
+      </div>
+    </section>
+  )
+}

@@ -3,7 +3,7 @@
 require_relative 'pdf_words'
 
 module Fujin
-  # A sign-off on paper: what was met, what it is good for, its evidence, and the code by which anyone can check it. PDF.
+  # A sign-off on paper: what was met, how far it reaches, its evidence, and the code to check it by. PDF.
   class SignOffSheet
     INK = '1B2738'
     SOFT = '4C5868'

@@ -3,6 +3,7 @@
 ENV['BUNDLE_GEMFILE'] ||= File.expand_path('../Gemfile', __dir__)
 require 'bundler/setup'
 require_relative '../server/documents/sign_off_document'
+require_relative '../server/serialisers/sign_off_code'
 
 module Fujin
   module Commands
@@ -25,8 +26,8 @@ module Fujin
 
       def check_code(verdict)
         asked = @options[:code] or return
-        code = SignOffDocument.code(verdict.digest)
-        return if asked.delete('^0-9A-Fa-f').upcase == code.delete('-')
+        code = Serialisers::SignOffCode.of(verdict.digest)
+        return if Serialisers::SignOffCode.read(asked) == Serialisers::SignOffCode.read(code)
 
         raise SignOffDocument::Broken, "its code is #{code}, not #{asked}: the paper is of another sign-off"
       end
@@ -61,7 +62,7 @@ module Fujin
         when SignOffDocument::WITHDRAWAL then "#{who} · withdrawn #{by}: #{statement['reason']}"
         when SignOffDocument::WITHDRAWN_LIST
           "#{statement['school']}: #{statement['withdrawn'].size} withdrawn up to #{statement['signed_at']}"
-        else "#{who} · signed #{by} · code #{SignOffDocument.code(verdict.digest)}"
+        else "#{who} · signed #{by} · code #{Serialisers::SignOffCode.of(verdict.digest)}"
         end
       end
 

@@ -16,9 +16,11 @@ module Fujin
 
     # @param sortie [Sortie]
     # @param plans [Hash{Exercise => Planning::Plan, Error}] in the lesson's order; an error where none can be made
-    def initialize(sortie, plans)
+    # @param counted [#call] exercise to how far its counted blocks are, a sentence each
+    def initialize(sortie, plans, counted: ->(_) { [] })
       @sortie = sortie
       @plans = plans
+      @counted = counted
       @pdf =
         Prawn::Document.new(
           page_size: 'A4',
@@ -93,6 +95,7 @@ module Fujin
         color: SOFT
       )
       write("Objective: #{@exercise.objective}", size: 10) if @exercise.objective
+      @counted.call(@exercise).each { |line| write(line, size: 10) }
       @pdf.move_down 6
     end
 

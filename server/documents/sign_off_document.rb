@@ -69,10 +69,6 @@ module Fujin
       raise Broken, "the file has no #{e.key}"
     end
 
-    # What is printed beside a sign-off to find it again and to tell a copy from another: the beginning of its hash.
-    # @return [String] such as '8F3A-22C1-90BD-7E41'
-    def code(digest) = digest[0, 16].upcase.scan(/.{4}/).join('-')
-
     # @param list [Verdict] of a list of withdrawals, @param verdict [Verdict] of a sign-off
     # @return [Hash, nil] who withdrew it, when and why
     # @raise [Broken] when it is no such list, or another school's

@@ -128,6 +128,7 @@ module Fujin
     def store_attempt(row, position, found, signals, day, said)
       proposal = found.proposal
       attempt = proposal.attempt
+      context = found.exercise&.context || day.open_context
       AttemptRow.create!(
         id: attempt_id(row, position),
         sortie: row.sortie,
@@ -139,8 +140,10 @@ module Fujin
         start_s: attempt.start_s,
         end_s: attempt.end_s,
         **said.call(position, attempt),
+        # As agreed for the exercise; Review can say otherwise of one attempt.
+        throttle_by: Catalogue.find(attempt.manoeuvre).power_off ? context.house['throttle_by'] : nil,
         proposal: Serialisers.proposal(proposal, day.type),
-        path: FlownPath.new(signals, proposal, (found.exercise&.context || day.open_context).spot).points
+        path: FlownPath.new(signals, proposal, context.spot).points
       )
     end
 

@@ -9,5 +9,11 @@ module Fujin
 
     def house_method(*changes) = Planning::HouseMethod.new(changes.reduce(house) { |all, change| all.merge(change) })
     def readiness_rule = readiness.transform_keys(&:to_sym)
+
+    # The counted blocks as this school has them.
+    # @return [Array<Progress::Block>]
+    def counted_blocks
+      Progress::Block.usual.map { |block| block.set(**blocks.fetch(block.id, {}).transform_keys(&:to_sym)) }
+    end
   end
 end

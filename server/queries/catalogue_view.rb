@@ -18,7 +18,8 @@ module Fujin
       {
         'manoeuvres' => Catalogue.all.map { |m| manoeuvre(m) },
         'house' => Serialisers.house(@school),
-        'grades' => Grading::Grader::GRADE_WORDS
+        'grades' => Grading::Grader::GRADE_WORDS,
+        'blocks' => @school.counted_blocks.map { |block| Serialisers.school_block(block) }
       }
     end
 

@@ -28,6 +28,16 @@ module Fujin
     def manner(number) = said(number, 'manner', Grading::PartTask::MANNERS)
     def task(number) = said(number, 'task', Grading::PartTask::TASKS)
 
+    # How many controls the student had: what was said last, up to this attempt; all of them when nobody said.
+    # @return [String] none, one, two, three
+    def controls(number)
+      return 'one' unless task(number) == 'whole'
+
+      said = live.reverse.find { |e| e.kind == 'control' && (e.attempt_no || 0) <= number }
+      CONTROLS.fetch(said&.payload&.fetch('value', nil), 'three')
+    end
+    CONTROLS = { 'following' => 'none', 'one' => 'one', 'two' => 'two' }.freeze
+
     # What the student had, tap by tap: a control by name where one was named, else the step of the ladder.
     # @return [Array<Grading::Handover>]
     def handovers

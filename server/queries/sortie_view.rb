@@ -12,6 +12,7 @@ module Fujin
       @sortie = sortie
       @viewer = viewer
       @setting = SortieSetting.new(sortie)
+      @counted = CountedLines.new(sortie)
     end
 
     # @return [Hash] the API's Sortie
@@ -53,7 +54,8 @@ module Fujin
         'checks' => declared.checks_for(@sortie.aircraft.type),
         'phases' => declared.phases_for(house['ending']),
         'manoeuvre_settings' => declared.settings.map { |name| Serialisers.plan_setting(name) },
-        'house_settings' => HouseQuestions.for(declared)
+        'house_settings' => HouseQuestions.for(declared),
+        'counted' => @counted.of(row)
       )
     end
 

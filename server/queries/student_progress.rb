@@ -6,14 +6,16 @@ module Fujin
     attr_reader :student
 
     # @param rows [Array<AttemptRow>, nil] preloaded with sortie, fly_events and grades; read here otherwise
-    def initialize(student, rows: nil)
+    # @param tapped [Array<Progress::GradedAttempt>, nil] of flights without a recording; read here otherwise
+    def initialize(student, rows: nil, tapped: nil)
       @student = student
+      @tapped = tapped
       @rows =
         rows ||
         AttemptRow
           .joins(:sortie)
           .where(sorties: { student_id: student.id })
-          .preload(:grades, sortie: :fly_events)
+          .preload(:grades, :exercise, sortie: :fly_events)
           .to_a
     end
 
@@ -24,8 +26,18 @@ module Fujin
 
     def standing(manoeuvre_id)
       mine = graded.map(&:last).select { |a| a.manoeuvre == manoeuvre_id }
+      waits = blocks.select { |count| count.block.needed_for.include?(manoeuvre_id) }
       [Progress::Standing.new(mine),
-       Progress::Readiness.new(mine, School.current.readiness_rule, stage: @student.stage), mine.size]
+       Progress::Readiness.new(mine, school.readiness_rule, stage: @student.stage, blocks: waits), mine.size]
+    end
+
+    # How far the student has come in each of the school's counted blocks.
+    # @return [Array<Progress::BlockCount>]
+    def blocks
+      @blocks ||= begin
+        attempts = graded.map(&:last) + tapped
+        school.counted_blocks.map { |block| Progress::BlockCount.new(block, attempts) }
+      end
     end
 
     # What the next lesson could be.
@@ -34,7 +46,7 @@ module Fujin
     def advice(kinds:, signed:, today:)
       declared = Catalogue.all.select { |one| one.kinds.intersect?(kinds) }
       attempts = graded.map(&:last).group_by(&:manoeuvre)
-      Progress::NextLesson.new(declared, attempts, signed: signed, today: today).advice
+      Progress::NextLesson.new(declared, attempts, signed: signed, today: today, blocks: blocks).advice
     end
 
     def manoeuvres = graded.map { |_, a| a.manoeuvre }.uniq
@@ -52,20 +64,29 @@ module Fujin
 
     private
 
+    def school = @school ||= School.current
+    def tapped = @tapped ||= TappedAttempts.of([student.id]).fetch(student.id, [])
+
     def ordered = @rows.sort_by { |row| [row.sortie.starts_at, row.created_at, row.position] }
 
     def graded_attempt(row)
       siblings = @rows.select { |other| other.sortie_id == row.sortie_id }
-      number = self.class.number_in_sortie(row, siblings)
+      number = row.tap_no || self.class.number_in_sortie(row, siblings)
+      taps = HelpTaps.new(row.sortie.fly_events.to_a)
+      done = row.counts && row.proposal['result'] == 'completed'
       Progress::GradedAttempt.new(
         manoeuvre: row.manoeuvre,
         flown_at: row.sortie.starts_at.to_f + row.position,
         on_day: row.sortie.starts_at.to_date,
         grades: decided(row),
-        help: HelpTaps.new(row.sortie.fly_events.to_a).help(row.tap_no || number),
-        counts: row.counts && row.whole? && row.proposal['result'] == 'completed',
+        help: taps.help(number),
+        counts: done && row.whole?,
         critical: row.judged['critical'],
-        stage: row.sortie.stage
+        stage: row.sortie.stage,
+        done: done && row.manner != 'demonstration' && !row.sortie.teaching?,
+        controls: row.task == 'whole' ? taps.controls(number) : 'one',
+        settings: row.exercise&.own_settings || {},
+        measures: row.proposal['measures'].transform_values { |measure| measure['value'] }
       )
     end
 

@@ -21,6 +21,7 @@ module Fujin
         'name' => @student.name,
         'stage' => @student.stage,
         'standings' => standings,
+        'blocks' => blocks,
         'advice' => advice,
         'history' => history,
         'sorties' => @sorties.map { |s| Serialisers.sortie_row(s, SortieProgress.new(s)) },
@@ -40,6 +41,13 @@ module Fujin
       @progress
         .advice(kinds: [kind], signed: live, today: Time.now.utc.to_date)
         .map { |one| Serialisers.advice(one) }
+    end
+
+    # Those that are begun, or that a sign-off of what the student flies waits for.
+    def blocks
+      flown = @progress.manoeuvres
+      @progress.blocks.select { |one| one.begun? || one.block.needed_for.intersect?(flown) }
+        .map { |one| Serialisers.block(one) }
     end
 
     def standings

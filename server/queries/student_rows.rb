@@ -13,8 +13,9 @@ module Fujin
         AttemptRow
           .joins(:sortie)
           .where(sorties: { student_id: ids })
-          .preload(:grades, sortie: :fly_events)
+          .preload(:grades, :exercise, sortie: :fly_events)
           .group_by { |a| a.sortie.student_id }
+      tapped = TappedAttempts.of(ids)
       signed = SignOff.in_force.where(student_id: ids).group_by(&:student_id)
       upcoming =
         Sortie
@@ -23,14 +24,15 @@ module Fujin
           .group(:student_id)
           .minimum(:starts_at)
       @people.map do |person|
-        row(person, attempts.fetch(person.id, []), signed.fetch(person.id, []), upcoming[person.id])
+        progress = StudentProgress.new(person, rows: attempts.fetch(person.id, []), tapped: tapped.fetch(person.id, []))
+        row(progress, signed.fetch(person.id, []), upcoming[person.id])
       end
     end
 
     private
 
-    def row(person, attempts, signed, upcoming)
-      progress = StudentProgress.new(person, rows: attempts)
+    def row(progress, signed, upcoming)
+      person = progress.student
       {
         'id' => person.id,
         'name' => person.name,

@@ -29,7 +29,8 @@ module Fujin
       content_type 'application/pdf'
       headers 'Content-Disposition' =>
                 %(inline; filename="brief-#{sortie.starts_at.utc.strftime('%Y%m%d')}-#{sortie.manoeuvres.first}.pdf")
-      BriefSheet.new(sortie, LessonSetting.new(sortie).plans).render
+      counted = CountedLines.new(sortie)
+      BriefSheet.new(sortie, LessonSetting.new(sortie).plans, counted: counted.method(:of)).render
     end
 
     get_route('/api/weather') do

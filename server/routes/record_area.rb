@@ -15,12 +15,9 @@ module Fujin
 
     # Which of the school's sign-offs a printed code belongs to.
     get_route '/api/sign-offs' do
-      hash = params['code'].delete('- ').downcase
-      unless hash.match?(/\A\h{16}\z/)
-        raise InvalidInput, [{ path: 'code', message: 'a code has 16 letters A to F and digits, such as ' \
-                                               '8F3A-22C1-90BD-7E41' }]
-      end
-
+      hash = Serialisers::SignOffCode.read(params['code']) or raise InvalidInput, [
+        { path: 'code', message: 'a code has 16 letters A to F and digits, such as 8F3A-22C1-90BD-7E41' }
+      ]
       links = ChainLink.where.not(sign_off_id: nil).where('starts_with(document_hash, ?)', hash)
       json({ 'items' => links.includes(:sign_off).map { |link| Serialisers.sign_off(link.sign_off) } })
     end

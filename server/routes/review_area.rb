@@ -172,7 +172,7 @@ module Fujin
     # Announced, a surprise or a demonstration; which control was the student's.
     put_route '/api/attempts/:id/manner' do
       attempt = find_attempt
-      attempt.update!(body_json.slice('manner', 'task'))
+      attempt.update!(body_json.slice('manner', 'task', 'throttle_by'))
       json(view(attempt))
     end
 

@@ -68,6 +68,23 @@ module Fujin
       json(StandardLookBack.new(*body_json.values_at('manoeuvre', 'measure', 'values'), now: Time.now.utc).to_h)
     end
 
+    put_route '/api/blocks/:block' do
+      block = Progress::Block.usual.find { |one| one.id == params['block'] }
+      raise NotFound, 'There is no such counted block.' unless block
+
+      counts = body_json['counts']
+      unless counts.size == block.rungs.size
+        raise InvalidInput,
+              [{ path: 'counts', message: "expected #{block.rungs.size}, one a rung, got #{counts.size}" }]
+      end
+
+      school = School.current
+      school.with_lock do
+        school.update!(blocks: school.blocks.merge(block.id => body_json.slice('counts', 'needed')))
+      end
+      json(CatalogueView.new(school).to_h)
+    end
+
     put_route '/api/house' do
       school = School.current
       match_version!(school)

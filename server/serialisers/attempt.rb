@@ -32,6 +32,7 @@ module Fujin
           'counts' => @row.counts,
           'manner' => @row.manner,
           'task' => @row.task,
+          'throttle_by' => @row.throttle_by,
           'void_reason' => @row.void_reason,
           'self_graded' => self_graded?,
           'shown' => shown_now,

@@ -127,6 +127,38 @@ module Fujin
     end
 
     # @param progress [#standing] of one student
+    def block(count)
+      block = count.block
+      {
+        'id' => block.id,
+        'title' => block.title,
+        'reason' => block.reason,
+        'complete' => count.complete?,
+        'begun' => count.begun?,
+        'needed_for' => block.needed_for.map { |id| Catalogue.find(id).title },
+        'solo' => block.solo,
+        'rungs' => block.rungs.zip(count.done).map do |rung, done|
+          { 'words' => rung.words, 'count' => rung.wanted, 'done' => done }
+        end,
+        'unplaced' => count.unplaced.map { |name| plan_or_measure(name) }
+      }
+    end
+
+    # A setting's or a measure's name in words.
+    def plan_or_measure(name)
+      Planning::Settings::BY_NAME[name]&.label || Glossary.measure(name).label
+    end
+
+    def school_block(block)
+      {
+        'id' => block.id,
+        'title' => block.title,
+        'reason' => block.reason,
+        'needed' => block.needed_for.any?,
+        'rungs' => block.rungs.map { |rung| { 'words' => rung.words, 'count' => rung.wanted } }
+      }
+    end
+
     def standing(progress, manoeuvre_id, signed_off:)
       standing, readiness, count = progress.standing(manoeuvre_id)
       {
@@ -155,7 +187,7 @@ module Fujin
         'remark' => statement['remark'],
         'signed_at' => statement['signed_at'],
         'hash' => row.document_hash,
-        'code' => SignOffDocument.code(row.document_hash),
+        'code' => SignOffCode.of(row.document_hash),
         'previous_hash' => statement['previous_hash'],
         'public_key' => row.parsed['public_key'],
         'withdrawn' => !row.withdrawal.nil?,

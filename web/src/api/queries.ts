@@ -222,6 +222,15 @@ export function useWithdraw(id: string) {
   })
 }
 
+export function useSetBlock() {
+  const queries = useQueryClient()
+  return useMutation({
+    mutationFn: ({ id, ...body }: { id: string; counts: number[]; needed: boolean }) =>
+      unwrap(api.PUT('/api/blocks/{block}', { params: { path: { block: id } }, body })),
+    onSuccess: (catalogue) => queries.setQueryData(['catalogue'], catalogue),
+  })
+}
+
 export function useChangeHouse(version: number) {
   const queries = useQueryClient()
   return useMutation({

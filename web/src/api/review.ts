@@ -126,10 +126,16 @@ export function useVoidAttempt(sortieId: string) {
   })
 }
 
+interface HowFlown {
+  manner: Schemas['Manner']
+  task: Schemas['Task']
+  throttle_by?: Schemas['ThrottleBy']
+}
+
 export function useTellManner(sortieId: string) {
   const queries = useQueryClient()
   return useMutation({
-    mutationFn: ({ attemptId, ...body }: { attemptId: string; manner: Schemas['Manner']; task: Schemas['Task'] }) =>
+    mutationFn: ({ attemptId, ...body }: { attemptId: string } & HowFlown) =>
       unwrap(api.PUT('/api/attempts/{id}/manner', { params: { path: { id: attemptId } }, body })),
     onSuccess: () => void queries.invalidateQueries({ queryKey: ['attempts', sortieId] }),
   })

@@ -4,6 +4,7 @@ import { useStudent } from '../api/queries'
 import { HeadRow } from '../design/HeadRow'
 import { Empty, Failed, Loading } from '../design/States'
 import { capital, clockOf, hoursOf, shortDayOf } from '../design/words'
+import { Blocks } from './Blocks'
 import { Conditions } from './Conditions'
 import { NextLesson } from './NextLesson'
 import { StandingSummary } from './StandingSummary'
@@ -15,7 +16,7 @@ export function StudentPage({ session }: { session: Session }) {
   const student = useStudent(id)
   if (student.isPending) return <Loading what="the record" />
   if (student.isError) return <Failed error={student.error} again={() => void student.refetch()} />
-  const { name, stage, standings, advice, history, sorties, sign_offs: signOffs, log, reactions } = student.data
+  const { name, stage, standings, blocks, advice, history, sorties, sign_offs: signOffs, log, reactions } = student.data
   return (
     <>
       <header className="flex flex-wrap items-baseline justify-between gap-4 border-b-2 border-ink pb-2">
@@ -44,6 +45,7 @@ export function StudentPage({ session }: { session: Session }) {
             </section>
           )
         })}
+        {blocks.length > 0 && <Blocks blocks={blocks} />}
         {reactions.length > 0 && (
           <section>
             <h2 className="text-lg font-semibold">Reaction to a power loss</h2>

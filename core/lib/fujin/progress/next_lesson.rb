@@ -8,6 +8,8 @@ module Fujin
       # Skill that was not flown for so long fades, days. Chosen.
       LAPSES_DAYS = 21
       MOST = 3
+      # So many of a counted block fit into a lesson.
+      MOST_AT_ONCE = 5
 
       # @!attribute manoeuvre [String], reason [String], attempts [Integer] how many
       Advice = Value.define(:manoeuvre, :reason, :attempts)
@@ -16,15 +18,17 @@ module Fujin
       # @param attempts [Hash{String => Array<GradedAttempt>}] by manoeuvre
       # @param signed [Array<String>] manoeuvres that are signed off
       # @param today [Date]
-      def initialize(declared, attempts, signed:, today:)
+      # @param blocks [Array<BlockCount>] how far the counted blocks are
+      def initialize(declared, attempts, signed:, today:, blocks: [])
         @declared = declared
         @standings = attempts.transform_values { |all| Standing.new(all) }.reject { |_, standing| standing.level.nil? }
         @signed = signed
         @today = today
+        @blocks = blocks
       end
 
       # @return [Array<Advice>] the most pressing first, no manoeuvre twice
-      def advice = [*weakest, *lapsing, *following].uniq(&:manoeuvre).first(MOST)
+      def advice = [*weakest, *unfinished, *lapsing, *following].uniq(&:manoeuvre).first(MOST)
 
       private
 
@@ -38,6 +42,19 @@ module Fujin
           stuck = standing.stuck? ? ' and not getting better' : ''
           Advice.new(manoeuvre: id, attempts: 3,
                      reason: "#{title(id)}: not to standard yet#{stuck}#{", #{phase} is the weakest phase" if phase}.")
+        end
+      end
+
+      # Begun, and something is missing yet.
+      def unfinished
+        @blocks.select { |one| one.begun? && !one.complete? }.filter_map do |one|
+          rung = one.next_rung
+          id = rung.manoeuvres.find { |name| @standings.key?(name) } || rung.manoeuvres.first
+          next unless @declared.any? { |declared| declared.id == id }
+
+          done = one.done[one.block.rungs.index(rung)]
+          Advice.new(manoeuvre: id, attempts: [rung.wanted - done, MOST_AT_ONCE].min,
+                     reason: "#{one.block.title}: #{done} of #{rung.wanted} #{rung.words}.")
         end
       end
 

@@ -11,12 +11,13 @@ module Fujin
       # @param attempts [Array<GradedAttempt>] of one student and one manoeuvre, in any order
       # @param rule [Hash] overrides for DEFAULTS
       # @param stage [String, nil] that the student is in: attempts held to a milder standard do not show it
-      def initialize(attempts, rule = {}, stage: nil)
+      # @param blocks [Array<BlockCount>] that this manoeuvre's sign-off waits for
+      def initialize(attempts, rule = {}, stage: nil, blocks: [])
         @stage = stage
         @rule = DEFAULTS.merge(rule)
         @counted = attempts.select { |a| a.counts && !a.trainer && !a.level.nil? }.sort_by(&:flown_at)
         @recent = @counted.last(@rule[:attempts])
-        @conditions = [enough, standard, *held, alone, days, critical].freeze
+        @conditions = [enough, standard, *held, alone, days, critical, *blocks.map(&:condition)].freeze
         freeze
       end
 

@@ -5,6 +5,7 @@ import { useKeys } from '../../design/useKeys'
 import { GradeGlyph } from '../../design/GradeGlyph'
 import { capital, GRADE_WORDS } from '../../design/words'
 import { useSheet } from '../../queue/useSheet'
+import { Counted } from '../lesson/Counted'
 import { LastFocus } from '../lesson/LastFocus'
 import { planned } from '../lesson/exercise'
 import { Checks } from './Checks'
@@ -78,6 +79,7 @@ export function Fly({ sortie }: { sortie: Sortie }) {
         </p>
       </div>
       <LastFocus text={sortie.last_focus} />
+      <Counted lines={exercise.counted} />
       <Live sortie={sortie} />
       <ExerciseTaps
         sortie={sortie}

@@ -6,6 +6,7 @@ import { GradeGlyph } from '../../design/GradeGlyph'
 import { Failed, Loading } from '../../design/States'
 import { capital, unitWord } from '../../design/words'
 import { Agreement } from './Agreement'
+import { CountedBlocks } from './CountedBlocks'
 import { Places } from './Places'
 import { Standard } from './Standard'
 import { isLearner } from '../../api/who'
@@ -16,7 +17,7 @@ export function Method({ session }: { session: Session }) {
   const catalogue = useCatalogue()
   if (catalogue.isPending) return <Loading what="the catalogue" />
   if (catalogue.isError) return <Failed error={catalogue.error} again={() => void catalogue.refetch()} />
-  const { manoeuvres, house, grades } = catalogue.data
+  const { manoeuvres, house, grades, blocks } = catalogue.data
   const chief = session.person?.role === 'chief_instructor'
   return (
     <>
@@ -34,6 +35,7 @@ export function Method({ session }: { session: Session }) {
           ))}
         </section>
       ))}
+      <CountedBlocks blocks={blocks} chief={chief} />
       <House key={house.version} house={house} chief={chief} />
       {!isLearner(session.person) && <OwnHouse />}
       {!isLearner(session.person) && <Places chief={chief} />}

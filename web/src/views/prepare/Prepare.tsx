@@ -6,6 +6,7 @@ import { useKeys } from '../../design/useKeys'
 import { Failed, Loading } from '../../design/States'
 import { shortDayOf } from '../../design/words'
 import { Exercises } from '../lesson/Exercises'
+import { Counted } from '../lesson/Counted'
 import { LastFocus } from '../lesson/LastFocus'
 import { planned } from '../lesson/exercise'
 import { useExercise } from '../lesson/useExercise'
@@ -34,6 +35,7 @@ export function Prepare({ sortie }: { sortie: Sortie }) {
   return (
     <>
       <LastFocus text={sortie.last_focus} />
+      <Counted lines={exercise.counted} />
       <Exercises sortie={sortie} index={index} choose={choose} />
       <PrepareExercise key={exercise.id} sortie={planned(sortie, exercise)} />
     </>

@@ -3,10 +3,12 @@ import { useTellManner } from '../../api/review'
 import { MANNER, TASK } from '../fly/tapWords'
 import { choicesOf, Pick } from '../../design/Pick'
 
+const THROTTLE = { instructor: 'The instructor', student: 'The student' } as const
+
 /** How the attempt came about and what the student had in hand: a part-task is judged on that control alone. */
 export function FlownAs({ attempt, sortieId }: { attempt: Attempt; sortieId: string }) {
   const tell = useTellManner(sortieId)
-  const { manner, task } = attempt
+  const { manner, task, throttle_by: throttleBy } = attempt
   return (
     <div className="mt-3 grid grid-cols-2 gap-2 border-t border-rule pt-2">
       <label className="grid gap-0.5">
@@ -25,6 +27,18 @@ export function FlownAs({ attempt, sortieId }: { attempt: Attempt; sortieId: str
           onChange={(id) => tell.mutate({ attemptId: attempt.id, manner, task: id as typeof task })}
         />
       </label>
+      {throttleBy && (
+        <label className="col-span-2 grid gap-0.5">
+          <span className="label">Throttle moved by</span>
+          <Pick
+            value={throttleBy}
+            choices={choicesOf(THROTTLE)}
+            onChange={(id) =>
+              tell.mutate({ attemptId: attempt.id, manner, task, throttle_by: id as typeof throttleBy })
+            }
+          />
+        </label>
+      )}
       {(task !== 'whole' || manner === 'demonstration') && (
         <p className="label col-span-2 m-0">
           {task === 'whole' ? 'A demonstration' : `Judged on the ${task} alone; a part-task`} does not count towards

@@ -1,0 +1,41 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Progress
+    # How far a student has come in a counted block.
+    class BlockCount
+      attr_reader :block, :done
+      # What was not known of attempts that would have counted: a setting's or measure's name each.
+      attr_reader :unplaced
+
+      # @param attempts [Array<GradedAttempt>] of one student, at any manoeuvres
+      def initialize(block, attempts)
+        @block = block
+        @unplaced = attempts.filter_map do |attempt|
+          next if block.rungs.any? { |rung| rung.takes?(attempt) }
+
+          block.rungs.filter_map { |rung| rung.unknown_in(attempt) }.first
+        end.freeze
+        @done = block.rungs.map { |rung| attempts.count { |attempt| rung.takes?(attempt) } }.freeze
+        freeze
+      end
+
+      def complete? = block.rungs.zip(done).all? { |rung, count| count >= rung.wanted }
+      def begun? = done.any?(&:positive?) || unplaced.any?
+
+      # The first that is not full, nil when all are.
+      def next_rung = block.rungs.zip(done).find { |rung, count| count < rung.wanted }&.first
+
+      # @return [Array<String>] a rung each: '4 of 10 stop-and-restart take-offs'
+      def lines
+        block.rungs.zip(done).map { |rung, count| "#{[count, rung.wanted].min} of #{rung.wanted} #{rung.words}" }
+      end
+
+      # As a condition of a sign-off or of solo.
+      # @return [Condition]
+      def condition
+        Condition.new(id: "block_#{block.id}", met: complete?, text: "#{block.title}: #{lines.join(', ')}")
+      end
+    end
+  end
+end

@@ -72,6 +72,7 @@ module Fujin
       'POST /api/recordings/:id/attempts' => STAFF,
       'PUT /api/attempts/:id/manner' => STAFF,
       'PUT /api/attempts/:id/exercise' => STAFF,
+      'PUT /api/attempts/:id/spot' => STAFF,
       'PUT /api/attempts/:id/void' => STAFF,
       'POST /api/sign-offs' => STAFF,
       'GET /api/sign-offs' => STAFF,

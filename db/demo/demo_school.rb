@@ -91,7 +91,8 @@ module Fujin
     def more(fields) = fields.fetch('more', [])
 
     def add_exercise(sortie, fields, position)
-      place = sortie.exercise.attributes.slice('spot_name', 'spot_lat_deg', 'spot_lon_deg', 'course_deg', 'house')
+      place = sortie.exercise.attributes.slice('spot_name', 'spot_lat_deg', 'spot_lon_deg', 'elevation_ft',
+                                               'course_deg', 'house')
       sortie.exercises.create!(
         **place,
         **fields.slice('manoeuvre', 'objective', 'height_ft'),

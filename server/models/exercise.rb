@@ -7,11 +7,12 @@ module Fujin
   class Exercise < Record
     # What is an exercise's own; everything else of a lesson is the day's.
     FIELDS = %w[
-      manoeuvre settings house objective spot_name spot_lat_deg spot_lon_deg course_deg height_ft planned_count
+      manoeuvre settings house objective spot_name spot_lat_deg spot_lon_deg elevation_ft course_deg height_ft
+      planned_count
     ].freeze
 
     # What of it its attempts are measured by.
-    MEASURED = %w[settings house spot_lat_deg spot_lon_deg course_deg height_ft].freeze
+    MEASURED = %w[settings house spot_lat_deg spot_lon_deg elevation_ft course_deg height_ft].freeze
 
     belongs_to :sortie, class_name: 'Fujin::Sortie'
     has_many :attempts, class_name: 'Fujin::AttemptRow', inverse_of: :exercise

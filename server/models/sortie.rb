@@ -14,6 +14,13 @@ module Fujin
     has_many :recordings, -> { order(:created_at) }, class_name: 'Fujin::RecordingRow', inverse_of: :sortie
     has_many :attempts, -> { order(:created_at, :position) }, class_name: 'Fujin::AttemptRow', inverse_of: :sortie
 
+    # What of the day its attempts are measured by.
+    MEASURED = %w[
+      aircraft_id stage people_aboard fuel_kg wind_from_deg wind_kt gust_kt oat_c dew_point_c qnh_hpa
+    ].freeze
+
+    after_update { exercises.update_all('plan_version = plan_version + 1') if saved_changes.keys.intersect?(MEASURED) }
+
     # A lesson with its first exercise.
     # @param fields [Hash{Symbol => Object}] of both
     # @return [Sortie]

@@ -5,6 +5,21 @@ module Fujin
   class LessonPlan
     MOST = 12
 
+    # Where a new lesson begins: where the student was taught last, else where anybody was, else the first place.
+    # @param student [Person]
+    # @return [Hash{Symbol => Object}]
+    # @raise [Conflict] where the school has no place yet
+    def self.place_for(student)
+      last = Exercise.joins(:sortie).order('sorties.starts_at DESC', :position)
+      exercise = last.find_by(sorties: { student_id: student.id }) || last.first
+      return exercise.attributes.symbolize_keys.slice(*PLACE) if exercise
+
+      place = Place.in_order.first or raise Conflict, 'The school has no place yet: add one in Method first.'
+      { spot_name: place.name, spot_lat_deg: place.lat_deg, spot_lon_deg: place.lon_deg,
+        elevation_ft: place.elevation_ft }
+    end
+    PLACE = %i[spot_name spot_lat_deg spot_lon_deg elevation_ft].freeze
+
     # @param sortie [Sortie]
     def initialize(sortie)
       @sortie = sortie
@@ -21,7 +36,7 @@ module Fujin
       check(Catalogue.find(fields['manoeuvre']))
       Planning::Settings.read(Catalogue.find(fields['manoeuvre']).settings, fields['settings'] || {})
       last = @sortie.exercises.last
-      place = last.attributes.slice('spot_name', 'spot_lat_deg', 'spot_lon_deg', 'course_deg')
+      place = last.attributes.slice('spot_name', 'spot_lat_deg', 'spot_lon_deg', 'elevation_ft', 'course_deg')
       Sortie.transaction do
         @sortie.touch
         @sortie.exercises.create!(

@@ -36,7 +36,7 @@ module Fujin
     def measured(attempt)
       stored = attempt.proposal
       phases = stored['phases'].map { |phase| phase.slice('id', 'start_s', 'end_s', 'estimated') }
-      again = fields(attempt.manoeuvre, phases, exercise(attempt.exercise_id),
+      again = fields(attempt.manoeuvre, phases, exercise(attempt.exercise_id), attempt,
                      events: stored['events'].transform_keys(&:to_sym), result: stored['result'].to_sym,
                      estimated: stored['estimated'])
       again[:proposal] = again[:proposal].except('cut_by').merge(stored.slice('cut_by'))
@@ -59,6 +59,16 @@ module Fujin
 
       place = [signals.at(:lat, at), signals.at(:lon, at)]
       place unless place.any?(&:nan?)
+    end
+
+    # What an attempt is measured from, where it is not its exercise's spot.
+    # @param from [String] exercise, last_landing (where the attempt before it ended) or here (where it ended itself)
+    # @return [AttemptRow]
+    # @raise [Conflict] where no such place was recorded
+    def measure_from(attempt, from)
+      name, place = own_spot(attempt, from)
+      attempt.assign_attributes(spot_name: name, spot_lat_deg: place&.first, spot_lon_deg: place&.last)
+      measured(attempt)
     end
 
     # @return [AttemptRow] the one with this id, made once
@@ -97,6 +107,19 @@ module Fujin
 
     private
 
+    def own_spot(attempt, from)
+      return if from == 'exercise'
+
+      other = from == 'here' ? attempt : before(attempt)
+      raise Conflict, 'No attempt of the lesson was flown before this one in the recording.' unless other
+
+      place = ended_at(other) or raise Conflict, 'This recording has no positions: the spot stays where it was.'
+      ["Where attempt #{other.position + 1} ended", place]
+    end
+
+    def before(attempt) =
+      @recording.attempts.where.not(exercise_id: nil).where(start_s: ...attempt.start_s).order(:start_s).last
+
     def cuts(attempt) = attempt.proposal['phases'].map { |phase| phase.slice('id', 'start_s', 'end_s') }
 
     def made(id, manoeuvre, phases)
@@ -112,25 +135,27 @@ module Fujin
 
     def write(attempt, manoeuvre, phases, exercise, events)
       result = attempt.proposal['result'].to_sym
-      attempt.update!(fields(manoeuvre, phases, exercise, events: events, result: result))
+      attempt.update!(fields(manoeuvre, phases, exercise, attempt, events: events, result: result))
       attempt
     end
 
     # The lesson's first exercise of this kind.
     def exercise_for(manoeuvre) = @sortie.exercises.find { |exercise| exercise.manoeuvre == manoeuvre }
 
-    # Worked out once for all the attempts of an exercise.
-    def context(exercise)
-      return @setting.open_context unless exercise
-
+    # Worked out once for all the attempts of an exercise that are measured from the same spot.
+    def context(exercise, attempt)
+      spot = attempt ? attempt.attributes.slice('spot_lat_deg', 'spot_lon_deg').compact : {}
       @contexts ||= {}
-      @contexts[exercise.id] ||= SortieSetting.new(@sortie, {}, exercise).grading_context
+      @contexts[[exercise&.id, spot]] ||= begin
+        setting = SortieSetting.new(@sortie, spot, exercise)
+        exercise ? setting.grading_context : setting.open_context
+      end
     end
 
     def signals = @signals ||= StoredSignals.of(@recording, @setting)
 
-    def fields(manoeuvre, phases, exercise, **known)
-      context = context(exercise)
+    def fields(manoeuvre, phases, exercise, attempt = nil, **known)
+      context = context(exercise, attempt)
       proposal = Grading::Recut.new(signals, context).propose(manoeuvre, phases, **known)
       {
         manoeuvre: manoeuvre,

@@ -65,7 +65,7 @@ module Fujin
     def atmosphere =
       Planning::Conditions.build(
         type: type,
-        elevation_ft: sortie.elevation_ft,
+        elevation_ft: exercise.elevation_ft,
         oat_c: sortie.oat_c,
         qnh_hpa: sortie.qnh_hpa
       ).atmosphere
@@ -103,7 +103,7 @@ module Fujin
         type: type,
         mass_kg: mass_kg,
         wind: wind || Wind.calm,
-        elevation_ft: sortie.elevation_ft,
+        elevation_ft: exercise.elevation_ft,
         oat_c: sortie.oat_c,
         qnh_hpa: sortie.qnh_hpa,
         dew_point_c: sortie.dew_point_c
@@ -121,8 +121,8 @@ module Fujin
           settings: exercise.own_settings,
           standard: standards[exercise.manoeuvre]
         )
-      plan.with(cautions: [*aircraft_caution, *observed_caution, *not_given, *sun_caution(plan.course_deg),
-                           *plan.cautions].freeze)
+      plan.with(cautions: [*aircraft_caution, *observed_caution, *not_given(plan.course_deg),
+                           *sun_caution(plan.course_deg), *plan.cautions].freeze)
     end
 
     def observed_caution
@@ -135,17 +135,19 @@ module Fujin
     end
 
     # What the plan had to take for itself.
-    def not_given
-      [
-        ('no_wind' unless wind),
-        ('no_course' unless exercise.course_deg)
-      ].compact.map { |id| Planning::Caution.new(id: id, level: 'caution', text: NOT_GIVEN.fetch(id)) }
+    def not_given(course_deg)
+      told = []
+      told << ['no_wind', 'caution', 'No wind is given: these numbers are for still air.'] unless wind
+      told << into_wind(course_deg) unless exercise.course_deg
+      told.map { |id, level, text| Planning::Caution.new(id: id, level: level, text: text) }
     end
-    NOT_GIVEN = {
-      'no_wind' => 'No wind is given: these numbers are for still air.',
-      'no_course' => 'No final course is given: planned into the wind.'
-    }.freeze
-    private_constant :NOT_GIVEN
+
+    # A course into the wind is a choice; into a wind that nobody has given it is none.
+    def into_wind(course_deg)
+      return ['no_course', 'note', format('Final course into the wind: %03d°.', course_deg.round)] if wind
+
+      ['no_course', 'caution', 'Neither course nor wind is given: drawn towards north. Choose a final course.']
+    end
 
     def sun = @sun ||= Sun.new(sortie.starts_at, *exercise.spot)
 
@@ -202,7 +204,7 @@ module Fujin
         spot: exercise.spot,
         course_deg: exercise.course_deg || (wind && sortie.wind_from_deg),
         wind: wind,
-        elevation_ft: sortie.elevation_ft,
+        elevation_ft: exercise.elevation_ft,
         handovers: taps.handovers,
         standards: standards,
         **asked

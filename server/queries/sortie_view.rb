@@ -4,7 +4,7 @@ module Fujin
   # A sortie with everything that its stages show.
   class SortieView
     FIELDS = %w[
-      people_aboard fuel_kg wind_from_deg wind_kt gust_kt oat_c dew_point_c qnh_hpa elevation_ft go_decision go_reason
+      people_aboard fuel_kg wind_from_deg wind_kt gust_kt oat_c dew_point_c qnh_hpa go_decision go_reason
     ].freeze
 
     # @param viewer [Person]

@@ -15,7 +15,7 @@ module Fujin
         recording,
         type: setting.type,
         atmosphere: setting.conditions.atmosphere,
-        elevation_ft: setting.sortie.elevation_ft,
+        elevation_ft: setting.exercise.elevation_ft,
         wind: setting.wind
       )
     end

@@ -182,6 +182,11 @@ module Fujin
       json(view(RecutAttempt.new(attempt.sortie, attempt.recording, by: current_person).give(attempt, exercise)))
     end
 
+    put_route '/api/attempts/:id/spot' do
+      attempt = find_attempt
+      json(view(recut(attempt.recording).measure_from(attempt, body_json['from'])))
+    end
+
     put_route '/api/attempts/:id/void' do
       attempt = find_attempt
       counts = body_json['counts']

@@ -3,8 +3,6 @@
 module Fujin
   # Sorties: planning, the cockpit's taps.
   class SortiesArea < Area
-    HEATH = { spot_name: 'Heath, south mark', spot_lat_deg: 47.2104, spot_lon_deg: -14.3320, elevation_ft: 62.0 }.freeze
-
     post_route '/api/sorties' do
       fields = body_json
       existing = Sortie.find_by(id: fields['id'])
@@ -26,7 +24,7 @@ module Fujin
           planned_count: fields['planned_count'],
           stage: student.stage,
           fuel_kg: aircraft.type.optional('fuel.full_kg', 60) * 0.6,
-          **HEATH
+          **LessonPlan.place_for(student)
         )
       answer_lesson(sortie, 201)
     end
@@ -42,7 +40,9 @@ module Fujin
 
     post_route '/api/sorties/:id/plan' do
       sortie = find_sortie
-      json(Serialisers.plan(SortieSetting.new(sortie, body_json, sortie.exercise(params['exercise'])).plan))
+      setting = SortieSetting.new(sortie, body_json, sortie.exercise(params['exercise']))
+      plan = setting.plan
+      json(Serialisers.plan(plan).merge('ground' => GroundSeen.new(setting.exercise.spot, plan.course_deg).to_a))
     end
 
     post_route '/api/sorties/:id/exercises' do
@@ -66,13 +66,9 @@ module Fujin
     # The spot is where an attempt ended; everything flown at the exercise is measured again.
     put_route '/api/exercises/:id/spot' do
       exercise = Exercise.find(params['id'])
-      attempt = AttemptRow.find_by!(id: body_json['attempt_id'], sortie_id: exercise.sortie_id)
-      place = RecutAttempt.new(exercise.sortie, attempt.recording, by: current_person).ended_at(attempt)
-      raise Conflict, 'This recording has no positions: the spot stays where it was.' unless place
-
+      name, lat, lon = body_json['attempt_id'] ? where_it_ended(exercise) : beside_the_spot(exercise)
       change_lesson(exercise.sortie, exercise,
-                    { 'spot_name' => body_json['name'] || "Where attempt #{attempt.position + 1} ended",
-                      'spot_lat_deg' => place[0], 'spot_lon_deg' => place[1] })
+                    { 'spot_name' => body_json['name'] || name, 'spot_lat_deg' => lat, 'spot_lon_deg' => lon })
       answer_lesson(exercise.sortie.reload)
     end
 
@@ -122,6 +118,26 @@ module Fujin
           day.empty? ? sortie.touch : sortie.update!(day)
           MeasureAgain.of(sortie, current_person)
         end
+      end
+
+      def where_it_ended(exercise)
+        attempt = AttemptRow.find_by!(id: body_json['attempt_id'], sortie_id: exercise.sortie_id)
+        place = RecutAttempt.new(exercise.sortie, attempt.recording, by: current_person).ended_at(attempt)
+        raise Conflict, 'This recording has no positions: the spot stays where it was.' unless place
+
+        ["Where attempt #{attempt.position + 1} ended", *place]
+      end
+
+      # As it was dragged over the ground view: feet along and right of the course that is drawn.
+      def beside_the_spot(exercise)
+        along, across, course = body_json.values_at('along_ft', 'across_ft', 'course_deg')
+        unless along && across && course
+          raise InvalidInput, [{ path: 'along_ft', message: 'expected an attempt, or feet along and across a course' }]
+        end
+
+        north, east = LocalMap.from_along_across(along * Quantities::FT, across * Quantities::FT, course)
+        near = exercise.spot_name.delete_prefix('Near ')
+        ["Near #{near}"[0, 80], *LocalMap.new(*exercise.spot).lat_lon(north, east)]
       end
 
       def find_sortie

@@ -33,6 +33,7 @@ module Fujin
           'manner' => @row.manner,
           'task' => @row.task,
           'throttle_by' => @row.throttle_by,
+          'spot_name' => @row.spot_name,
           'void_reason' => @row.void_reason,
           'self_graded' => self_graded?,
           'shown' => shown_now,
@@ -49,8 +50,15 @@ module Fujin
 
       def measures(stored)
         stored.slice(*@row.declaration.measure_ids).to_h do |id, measure|
-          [id, measure.merge(Serialisers.measure_words(id, @row.manoeuvre))]
+          [id, measure.merge(Serialisers.measure_words(id, @row.manoeuvre), lengths(id, measure['value']))]
         end
+      end
+
+      # A distance also in lengths of the aircraft, as people see it from above.
+      def lengths(id, feet)
+        return {} unless feet && Glossary.measure(id).in_lengths
+
+        { 'lengths' => Serialisers.number(feet * Quantities::FT / @row.sortie.aircraft.type.overall_length_m, 1) }
       end
 
       def proposal = @proposal ||= @row.judged

@@ -42,13 +42,127 @@ class PlacesTest < Minitest::Test
 
   def test_a_file_with_one_wrong_feature_loads_nothing_and_says_which
     good = { type: 'Feature', geometry: { type: 'Point', coordinates: [-14.3, 47.2] }, properties: { name: 'Pad 1' } }
-    [{ **good, geometry: { type: 'Polygon', coordinates: [] } }, { **good, properties: {} },
+    [{ **good, geometry: { type: 'Polygon', coordinates: [] } },
+     { **good, geometry: { type: 'Circle' } }, { **good, properties: {} },
      { **good, geometry: { type: 'Point', coordinates: [47.2, -214.3] } }].each do |wrong|
       post_json '/api/places/geojson', { type: 'FeatureCollection', features: [good, wrong] }
 
       assert_equal [422, 'features[1]'], [status, answer['errors'][0]['path']]
     end
     assert_equal 0, Fujin::Place.count
+  end
+
+  # A runway from its ends: drawn, with its courses along it; it goes out as a line and comes back the same.
+  RUNWAY = { name: 'Runway', kind: 'runway', lat_deg: 47.2104, lon_deg: -14.3320, elevation_ft: 40, courses: [],
+             far_end: { lat_deg: 47.2104, lon_deg: -14.3220 }, width_ft: 75 }.freeze
+
+  def test_a_runway_is_drawn_from_its_ends
+    post_json '/api/places', { id: SecureRandom.uuid, **RUNWAY }
+
+    assert_equal [201, [90, 270]], [status, answer.last['courses']]
+    assert_equal RUNWAY[:far_end].transform_keys(&:to_s), answer.last['far_end']
+    get '/api/places/geojson'
+    file = answer
+
+    assert_equal 'LineString', file['features'][0]['geometry']['type']
+    before = Fujin::Place.first.attributes.except('id', 'created_at', 'updated_at', 'lock_version')
+    Fujin::Place.delete_all
+    post_json '/api/places/geojson', file
+
+    assert_equal before, Fujin::Place.first.attributes.slice(*before.keys)
+  end
+
+  # An area is landed on in its middle, whatever order its corners come in, closed or not.
+  def test_an_area_has_its_middle
+    ring = [[-14.34, 47.20], [-14.32, 47.20], [-14.32, 47.22], [-14.34, 47.22]]
+    [ring, [*ring, ring.first]].each do |corners|
+      fields = Fujin::PlaceFeature.read({ 'geometry' => { 'type' => 'Polygon', 'coordinates' => [corners] },
+                                          'properties' => { 'name' => 'Field' } }, 0, kinds: Fujin::Place::KINDS)
+
+      assert_in_delta 47.21, fields[:lat_deg], 1e-9
+      assert_in_delta(-14.33, fields[:lon_deg], 1e-9)
+      assert_equal 'area', fields[:kind]
+    end
+  end
+
+  # By hand: 1 degree of longitude here is cos(47.2104°) of one at the equator, 75.73 km; 0.01 of it 757 m, 2,485 ft.
+  # Along a course of 090 the far end lies ahead; along 360 to the right; what is 20,000 ft away is not drawn.
+  def test_the_ground_is_seen_along_the_course
+    post_json '/api/places', { id: SecureRandom.uuid, **RUNWAY }
+    post_json '/api/places', { id: SecureRandom.uuid, **PLACE, name: 'Far', lat_deg: 47.3 }
+    [[90, [0, 0, 2485, 0]], [360, [0, 0, 0, 2485]]].each do |course, expected|
+      post_json "/api/sorties/#{@sortie.id}/plan", { course_deg: course }
+      seen = answer['ground']
+
+      assert_equal(['Runway'], seen.map { |shape| shape['name'] })
+      told = seen[0]['points'].flat_map { |point| point.values_at('along_ft', 'across_ft') }
+      expected.zip(told) { |wanted, got| assert_in_delta wanted, got, 5 }
+      assert_equal ['line', 75], seen[0].values_at('drawn', 'width_ft')
+    end
+  end
+
+  # Dragged 1,000 ft beyond along 350: it lies there, and the plan's ground goes the other way.
+  def test_the_spot_is_dragged_over_the_ground
+    before = @sortie.exercise.spot
+    put_json "/api/exercises/#{@sortie.exercise.id}/spot", { along_ft: 1000, across_ft: -200, course_deg: 350 }
+
+    assert_equal [200, 'Near Heath'], [status, answer['exercises'][0]['spot_name']]
+    moved = answer['exercises'][0].values_at('spot_lat_deg', 'spot_lon_deg')
+    north, east = Fujin::LocalMap.new(*before).north_east(*moved)
+    # North and east of 1,000 ft at 350° and 200 ft at 260°, by hand.
+    assert_in_delta (1000 * Math.cos(10 * Math::PI / 180)) - (200 * Math.sin(10 * Math::PI / 180)), north / 0.3048, 0.5
+    assert_in_delta (-1000 * Math.sin(10 * Math::PI / 180)) - (200 * Math.cos(10 * Math::PI / 180)), east / 0.3048, 0.5
+    put_json "/api/exercises/#{@sortie.exercise.id}/spot", { along_ft: 1000 }
+
+    assert_equal 422, status
+  end
+
+  # A spot of an attempt's own: where it ended itself it misses by nothing; back again, by what it missed before.
+  def test_an_attempt_is_measured_from_a_spot_of_its_own
+    first, second = imported(@sortie, faults: [{}, {}]).select(&:asked?)
+    was = second.proposal['measures']['miss_ft']['value']
+    put_json "/api/attempts/#{second.id}/spot", { from: 'here' }
+
+    assert_equal [200, 'Where attempt 2 ended'], [status, answer['spot_name']]
+    assert_operator answer['measures']['miss_ft']['value'], :<, 2
+    put_json "/api/attempts/#{second.id}/spot", { from: 'last_landing' }
+
+    assert_equal 'Where attempt 1 ended', answer['spot_name']
+    again
+    put_json "/api/attempts/#{second.id}/spot", { from: 'exercise' }
+
+    assert_nil answer['spot_name']
+    assert_in_delta was, answer['measures']['miss_ft']['value'], 0.05
+    length_ft = Fujin::Aircraft::Library.find('tansy-2').overall_length_m / 0.3048
+    assert_in_delta was / length_ft, answer['measures']['miss_ft']['lengths'], 0.06
+    put_json "/api/attempts/#{first.id}/spot", { from: 'last_landing' }
+
+    assert_equal 409, status
+  end
+
+  # A wind corrected after the flight is what the attempts are measured in, without a button.
+  def test_a_corrected_wind_measures_again
+    attempt = imported(@sortie).find(&:asked?)
+    before = attempt.proposal['measures']
+    patch_json "/api/sorties/#{@sortie.id}", { wind_kt: 20 },
+               { 'HTTP_IF_MATCH' => %("#{@sortie.reload.lock_version}") }
+
+    assert_equal 200, status, last_response.body
+    assert_equal 1, waiting.size
+    again
+
+    refute_equal before, attempt.reload.proposal['measures']
+    assert_equal attempt.exercise.reload.plan_version, attempt.plan_version
+  end
+
+  # A lesson begins where the student was taught last.
+  def test_a_new_lesson_begins_where_the_last_one_was
+    @sortie.exercise.update!(spot_name: 'Sandbar', spot_lat_deg: 47.19)
+    body = { id: SecureRandom.uuid, student_id: @student.id, aircraft_id: @aircraft.id, manoeuvre: 'steep_approach',
+             starts_at: '2026-11-26T10:00:00Z' }
+    post_json '/api/sorties', body
+
+    assert_equal 'Sandbar', answer['exercises'][0]['spot_name']
   end
 
   def waiting
@@ -146,7 +260,7 @@ class PlacesTest < Minitest::Test
   # An objective or a count is nothing that is measured by.
   def test_what_nothing_is_measured_by_measures_nothing_again
     imported(@sortie)
-    move({ objective: 'Two in a row', planned_count: 3, fuel_kg: 31 })
+    move({ objective: 'Two in a row', planned_count: 3, next_focus: 'The gate' })
 
     assert_empty waiting
   end

@@ -72,17 +72,31 @@ export function useGiveAttempt(sortieId: string) {
   })
 }
 
-/** The exercise's spot is where an attempt ended; what was flown at it is measured again. */
-export function useSpotFrom(sortieId: string) {
+type SpotTo = { attempt_id: string } | { along_ft: number; across_ft: number; course_deg: number }
+
+/** The exercise's spot is where an attempt ended, or beside where it was; what was flown at it is measured again. */
+export function useMoveSpot(sortieId: string) {
   const queries = useQueryClient()
   return useMutation({
-    mutationFn: ({ exerciseId, attemptId }: { exerciseId: string; attemptId: string }) =>
-      unwrap(
-        api.PUT('/api/exercises/{id}/spot', { params: { path: { id: exerciseId } }, body: { attempt_id: attemptId } }),
-      ),
+    mutationFn: ({ exerciseId, to }: { exerciseId: string; to: SpotTo }) =>
+      unwrap(api.PUT('/api/exercises/{id}/spot', { params: { path: { id: exerciseId } }, body: to })),
     onSuccess: (sortie) => {
       queries.removeQueries({ queryKey: ['plan', sortieId] })
       shown(queries, sortie)
+    },
+  })
+}
+
+/** What an attempt is measured from: its exercise's spot, where the landing before it ended, or where it ended. */
+export function useMeasureFrom(sortieId: string) {
+  const queries = useQueryClient()
+  return useMutation({
+    mutationFn: ({ id, from }: { id: string; from: Schemas['MeasuredFrom'] }) =>
+      unwrap(api.PUT('/api/attempts/{id}/spot', { params: { path: { id } }, body: { from } })),
+    onSuccess: ({ id }) => {
+      void queries.invalidateQueries({ queryKey: ['attempts', sortieId] })
+      for (const key of ['attempt-pictures', 'one-change', 'strips'])
+        void queries.invalidateQueries({ queryKey: [key, id] })
     },
   })
 }

@@ -4,6 +4,8 @@ import { figure } from '../design/words'
 import { Picture } from './Picture'
 import { LegNames, NorthMark, ScaleBar, SpotMark, WindOverGround } from './GroundMarks'
 import { line, lowEnough, momentOf, ticks, trueScale, windowOf, type Window } from './scale'
+import { GroundShapes } from './GroundShapes'
+import { SpotHandle } from './SpotHandle'
 import { useWidth } from './useWidth'
 
 interface Props {
@@ -20,6 +22,10 @@ interface Props {
   onShift?: (shift: { along: number; across: number }) => void
   /** Landings of one option, drawn where they would end. */
   option?: NonNullable<Schemas['Dispersion']['result']>['options'][number] | undefined
+  /** What the school has drawn there. */
+  ground?: Schemas['GroundShape'][]
+  /** Takes the spot to another place: feet along and right of the course from where it is. */
+  onSpot?: (alongFt: number, acrossFt: number) => void
 }
 
 const KEY_STEP_FT = 50
@@ -51,6 +57,8 @@ export function GroundView({
   shift,
   onShift,
   option,
+  ground = [],
+  onSpot,
 }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>()
   const view = lowEnough(given ?? windowOf(plan, flown ? [flown] : []), sides)
@@ -81,7 +89,7 @@ export function GroundView({
       <Picture
         width={width}
         height={height}
-        role={onShift ? 'group' : 'img'}
+        role={onShift || onSpot ? 'group' : 'img'}
         label={`Ground view in true scale, final course ${figure(plan.course_deg, 'ft')} degrees to the right, spot ${spotName}. Entry ${figure(plan.numbers.entry_distance_ft?.value, 'ft')} ft before the spot.`}
       >
         {ticks(view.fromFt, view.toFt, 8).map((along) => (
@@ -96,6 +104,15 @@ export function GroundView({
           />
         ))}
         <line x1={0} x2={width} y1={y(0)} y2={y(0)} stroke="var(--rule)" strokeWidth={1.2} />
+        <GroundShapes
+          shapes={ground}
+          x={scale.x}
+          y={y}
+          perFt={scale.perFt}
+          width={width}
+          height={height}
+          spotName={spotName}
+        />
         {plan.reaches.map((reach) => (
           <path
             key={reach.option}
@@ -159,6 +176,7 @@ export function GroundView({
         )}
         {around && <LegNames plan={plan} x={scale.x} y={y} />}
         <SpotMark x={scale.x(0)} y={y(0)} name={spotName} width={width} />
+        {onSpot && <SpotHandle x={scale.x(0)} y={y(0)} perFt={scale.perFt} onMove={onSpot} />}
         <ScaleBar scale={scale} width={width} y={height - 16} />
         <WindOverGround plan={plan} />
         <NorthMark course={plan.course_deg} x={width - 34} y={height - 34} />

@@ -29,6 +29,13 @@ module Fujin
       [lat_deg + (north_m / @north_m_per_deg), Quantities.wrap_deg(lon_deg + (east_m / @east_m_per_deg))]
     end
 
+    # North and east of so many metres along a course and right of it.
+    def self.from_along_across(along_m, across_m, course_deg)
+      c = Math.cos(course_deg * Quantities::DEG)
+      s = Math.sin(course_deg * Quantities::DEG)
+      [(along_m * c) - (across_m * s), (along_m * s) + (across_m * c)]
+    end
+
     # Splits a position into metres along a course and right of it.
     def self.along_across(north_m, east_m, course_deg)
       c = Math.cos(course_deg * Quantities::DEG)

@@ -7,8 +7,8 @@ module Fujin
     MeasureEntry =
       Value.define(
         :id, :label, :short, :unit, :digits, :sources, :any_source, :control, :uncertainty, :definition, :strip,
-        :differing,
-        defaults: { any_source: false, uncertainty: 0.0, strip: nil, differing: {}.freeze }
+        :in_lengths, :differing,
+        defaults: { any_source: false, uncertainty: 0.0, strip: nil, in_lengths: false, differing: {}.freeze }
       ) do
         self::CONTROLS = %w[cyclic collective pedals throttle none].freeze
 

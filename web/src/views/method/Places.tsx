@@ -13,6 +13,8 @@ const KINDS: Record<Schemas['Place']['kind'], string> = {
   area: 'Training area',
   spot: 'Spot',
   figure: 'Figure',
+  line: 'Line',
+  obstacle: 'Obstacle',
 }
 
 /** The school's places: by coordinates, from a GeoJSON file, and back into one. */
@@ -83,10 +85,14 @@ export function Places({ chief }: { chief: boolean }) {
   )
 }
 
+/** What begins at the place and runs to a far end. */
+const LONG: string[] = ['runway', 'strip', 'line']
+
 type NewPlace = Omit<Schemas['Place'], 'id'>
 
 function PlaceForm({ add, pending }: { add: (place: NewPlace) => void; pending: boolean }) {
   const [kind, setKind] = useState<NewPlace['kind']>('spot')
+  const long = LONG.includes(kind)
   return (
     <form
       className="mt-3 grid grid-cols-[2fr_1fr_1fr_1fr_1fr_1fr_auto] items-end gap-2 max-lg:grid-cols-2"
@@ -105,6 +111,11 @@ function PlaceForm({ add, pending }: { add: (place: NewPlace) => void; pending: 
           lat_deg: Number(text('lat')),
           lon_deg: Number(text('lon')),
           elevation_ft: Number(text('elevation')),
+          ...(long && text('far_lat') !== '' && text('far_lon') !== ''
+            ? { far_end: { lat_deg: Number(text('far_lat')), lon_deg: Number(text('far_lon')) } }
+            : {}),
+          ...(long && text('width') !== '' ? { width_ft: Number(text('width')) } : {}),
+          ...(kind === 'obstacle' && text('height') !== '' ? { height_ft: Number(text('height')) } : {}),
           courses: text('courses')
             .split(/[ ,;]+/)
             .filter(Boolean)
@@ -135,8 +146,30 @@ function PlaceForm({ add, pending }: { add: (place: NewPlace) => void; pending: 
       </label>
       <label>
         <span className="label">Courses, ° true</span>
-        <input className="field" name="courses" placeholder="350, 170" />
+        <input className="field" name="courses" placeholder={long ? 'along it' : '350, 170'} />
       </label>
+      {long && (
+        <>
+          <label>
+            <span className="label">Far end north, °</span>
+            <input className="field" name="far_lat" type="number" step="any" min={-90} max={90} />
+          </label>
+          <label>
+            <span className="label">Far end east, °</span>
+            <input className="field" name="far_lon" type="number" step="any" min={-180} max={180} />
+          </label>
+          <label>
+            <span className="label">Width, ft</span>
+            <input className="field" name="width" type="number" step="any" min={1} max={2000} />
+          </label>
+        </>
+      )}
+      {kind === 'obstacle' && (
+        <label>
+          <span className="label">Height, ft</span>
+          <input className="field" name="height" type="number" step="any" min={0} max={3000} required />
+        </label>
+      )}
       <button type="submit" className="button" disabled={pending}>
         Add it
       </button>

@@ -2,6 +2,7 @@ import ranges from '../../../../core/data/ranges.json'
 import type { Plan, Planned, SortieChange } from '../../api/client'
 import { useAircraft } from '../../api/queries'
 import { capital, figure, unitWord } from '../../design/words'
+import { CourseField } from './CourseField'
 import { NumberField } from './NumberField'
 import { PlaceFields } from './PlaceFields'
 import { choicesOf, Pick } from '../../design/Pick'
@@ -17,15 +18,7 @@ interface Props {
 }
 
 type NumberKey =
-  | 'wind_from_deg'
-  | 'wind_kt'
-  | 'gust_kt'
-  | 'oat_c'
-  | 'dew_point_c'
-  | 'qnh_hpa'
-  | 'height_ft'
-  | 'course_deg'
-  | 'elevation_ft'
+  'wind_from_deg' | 'wind_kt' | 'gust_kt' | 'oat_c' | 'dew_point_c' | 'qnh_hpa' | 'height_ft' | 'elevation_ft'
 
 interface NumberSpec {
   key: NumberKey
@@ -43,7 +36,6 @@ const NUMBERS: NumberSpec[] = [
   { key: 'dew_point_c', label: 'Dew point', unit: '°C', optional: true },
   { key: 'qnh_hpa', label: 'QNH', unit: 'hPa' },
   { key: 'height_ft', label: 'Entry height', unit: 'ft', step: 100, optional: true },
-  { key: 'course_deg', label: 'Final course', unit: '° true', step: 10, optional: true },
   { key: 'elevation_ft', label: 'Elevation', unit: 'ft', step: 10 },
 ]
 
@@ -117,6 +109,7 @@ export function DayStrip({ sortie, plan, set, errors, aircraftId }: Props) {
         locked={locked}
         onChange={(stage) => set({ stage: stage as Planned['stage'] })}
       />
+      <CourseField sortie={sortie} set={set} error={errors.course_deg} />
       <PlaceFields sortie={sortie} set={set} errors={errors} />
       <NumberField
         label="Attempts"

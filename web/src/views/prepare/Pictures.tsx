@@ -1,6 +1,7 @@
 import { Tabs } from 'radix-ui'
 import { useState } from 'react'
 import type { Plan, Planned, SortieChange } from '../../api/client'
+import { useMoveSpot } from '../../api/lesson'
 import { useDispersion } from '../../api/queries'
 import { PlanTable } from '../../design/PlanTable'
 import { Chart } from '../../pictures/Chart'
@@ -86,6 +87,13 @@ function Path({ plan, sortie, basis }: Props) {
   const [shift, setShift] = useState<Shift>({ along: 0, across: 0 })
   const asks = plan.reaches.length > 0 && plan.manoeuvre === sortie.manoeuvre
   const dispersion = useDispersion(sortie.id, sortie.exercise_id, basis, asks)
+  const spot = useMoveSpot(sortie.id)
+  const [moving, setMoving] = useState(false)
+  const onSpot = (alongFt: number, acrossFt: number) =>
+    spot.mutate({
+      exerciseId: sortie.exercise_id,
+      to: { along_ft: alongFt, across_ft: acrossFt, course_deg: plan.course_deg },
+    })
   const top = Math.max(...plan.path.map((p) => p.height_ft))
   const low = plan.path.at(-1)?.height_ft ?? 0
   const view = windowOf(plan)
@@ -104,12 +112,32 @@ function Path({ plan, sortie, basis }: Props) {
         <DescentSection plan={plan} title="The last part, enlarged, true scale" window={LAST_PART_FT} topFt={190} />
       )}
       <GroundView
+        ground={plan.ground ?? []}
         plan={plan}
         spotName={sortie.spot_name}
         sides={asks ? askedSides(plan) : sidesOf(plan)}
         window={view}
-        {...(asks ? { shift, onShift: setShift, option: dispersion.data?.result?.options[0] } : {})}
+        {...(moving
+          ? { onSpot }
+          : asks
+            ? { shift, onShift: setShift, option: dispersion.data?.result?.options[0] }
+            : {})}
       />
+      {sortie.may_edit && (
+        <button
+          type="button"
+          className="button no-print justify-self-start"
+          aria-pressed={moving}
+          onClick={() => setMoving(!moving)}
+        >
+          {moving ? 'Leave the spot there' : 'Move the spot'}
+        </button>
+      )}
+      {spot.isError && (
+        <p role="alert" className="limit-note m-0 p-2">
+          {spot.error.message}
+        </p>
+      )}
       {round && plan.charts[0] && <Chart chart={plan.charts[0]} />}
       {asks && (
         <WhichEntry dispersion={dispersion.data} shift={shift} onShift={setShift} error={dispersion.error?.message} />

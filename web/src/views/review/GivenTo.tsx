@@ -1,6 +1,6 @@
 import { useMemo } from 'react'
-import type { Attempt, Exercise } from '../../api/client'
-import { useGiveAttempt, useSpotFrom } from '../../api/lesson'
+import type { Attempt, Exercise, Schemas } from '../../api/client'
+import { useGiveAttempt, useMeasureFrom, useMoveSpot } from '../../api/lesson'
 import { Pick } from '../../design/Pick'
 import { useKeys } from '../../design/useKeys'
 
@@ -10,11 +10,13 @@ interface Props {
 }
 
 const NONE = 'none'
+const OWN = 'own'
 
 /** Which exercise of the lesson the attempt was one of; X gives it to the next one. It is measured again on its plan. */
 export function GivenTo({ attempt, exercises }: Props) {
   const give = useGiveAttempt(attempt.sortie_id)
-  const spot = useSpotFrom(attempt.sortie_id)
+  const spot = useMoveSpot(attempt.sortie_id)
+  const measure = useMeasureFrom(attempt.sortie_id)
   const { mutate } = give
   const now = attempt.exercise_id ?? NONE
   const next = useMemo(() => {
@@ -47,18 +49,34 @@ export function GivenTo({ attempt, exercises }: Props) {
           ]}
           onChange={to}
         />
-        {(give.error ?? spot.error) && (
+        {(give.error ?? spot.error ?? measure.error) && (
           <span role="alert" className="limit-note p-2">
-            {(give.error ?? spot.error)?.message}
+            {(give.error ?? spot.error ?? measure.error)?.message}
           </span>
         )}
+      </label>
+      <label className="grid gap-0.5">
+        <span className="label">Measured from {measure.isPending && '(measuring again…)'}</span>
+        <Pick
+          value={attempt.spot_name ? OWN : 'exercise'}
+          disabled={measure.isPending}
+          choices={[
+            { id: 'exercise', word: "the exercise's spot" },
+            { id: 'last_landing', word: 'where the one before ended' },
+            { id: 'here', word: 'where it ended itself' },
+            ...(attempt.spot_name ? [{ id: OWN, word: attempt.spot_name }] : []),
+          ]}
+          onChange={(from) => from !== OWN && measure.mutate({ id: attempt.id, from: from as Schemas['MeasuredFrom'] })}
+        />
       </label>
       {attempt.exercise_id && (
         <button
           type="button"
           className="cursor-pointer justify-self-start text-left text-sm underline"
           disabled={spot.isPending}
-          onClick={() => attempt.exercise_id && spot.mutate({ exerciseId: attempt.exercise_id, attemptId: attempt.id })}
+          onClick={() =>
+            attempt.exercise_id && spot.mutate({ exerciseId: attempt.exercise_id, to: { attempt_id: attempt.id } })
+          }
         >
           The spot is where this one ended
         </button>

@@ -87,6 +87,11 @@ function Row({ measure }: { measure: Measure }) {
           <>
             {measure.estimated ? '≈' : ''}
             <Figure value={measure.value} unit={measure.unit} digits={measure.digits} />
+            {measure.lengths != null && (
+              <span className="block text-xs font-normal text-soft">
+                {Math.abs(measure.lengths).toFixed(1)} lengths
+              </span>
+            )}
           </>
         ) : (
           '—'

@@ -151,7 +151,8 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
                 <GroundView
                   plan={drawn}
                   flown={attempt.path ?? []}
-                  spotName={exercise.spot_name}
+                  ground={attempt.spot_name ? [] : (drawn.ground ?? [])}
+                  spotName={attempt.spot_name ?? exercise.spot_name}
                   timeS={moment}
                   sides={sidesOf(drawn, attempt.path ?? [], 500)}
                   window={windowOf(drawn, [attempt.path ?? []])}

@@ -102,6 +102,17 @@ class BlockTest < Minitest::Test
                  advice.first.to_h.values_at(:manoeuvre, :attempts, :reason)
   end
 
+  # At once is the hardest rung: full, nothing easier is asked for; where a sign-off waits for it, it is.
+  def test_nobody_is_sent_back_down_a_ladder
+    sudden = Array.new(3) { attempt('hovering_autorotation', measures: { 'throttle_reduction_s' => 0.4 }) }
+
+    assert_nil count('hovering_rungs', *sudden).next_rung
+    assert_equal 'at once', count('hovering_rungs', sudden.first).next_rung.words
+    none = Array.new(3) { attempt('gyro_landing', settings: { 'power_share_pct' => 0 }) }
+
+    assert_equal 'with 15 % power or more', count('landings_by_power', *none).next_rung.words
+  end
+
   # A misspelt measure would count nothing, without a word.
   def test_a_name_that_is_not_there_is_refused
     error = assert_raises(Fujin::InvalidInput) do

@@ -49,7 +49,8 @@ module Fujin
       Progress::NextLesson.new(declared, attempts, signed: signed, today: today, blocks: blocks).advice
     end
 
-    def manoeuvres = graded.map { |_, a| a.manoeuvre }.uniq
+    # What was flown, in teaching order.
+    def manoeuvres = Catalogue.all.map(&:id) & graded.map { |_, a| a.manoeuvre }
 
     # The rows a sign-off of this manoeuvre would cite.
     def evidence(manoeuvre_id)

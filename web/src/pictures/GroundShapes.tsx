@@ -40,7 +40,7 @@ export function GroundShapes({ shapes, x, y, perFt, width, height, spotName }: P
             y={at.y}
             fontSize={11}
             textAnchor="middle"
-            fill="var(--soft)"
+            fill="var(--ink-soft)"
             stroke="var(--paper)"
             strokeWidth={3}
             paintOrder="stroke"
@@ -66,24 +66,24 @@ function Drawn({ shape, x, y, perFt }: { shape: Shape } & Pick<Props, 'x' | 'y' 
   const [at] = points
   if (!at) return null
   if (shape.drawn === 'area')
-    return <path d={`${line(points)}Z`} fill="none" stroke="var(--soft)" strokeWidth={1.2} strokeDasharray="2 3" />
+    return <path d={`${line(points)}Z`} fill="none" stroke="var(--ink-soft)" strokeWidth={1.2} strokeDasharray="2 3" />
   if (shape.drawn === 'line') {
     const paved = PAVED.includes(shape.kind)
     const feet = shape.width_ft ?? (paved ? USUAL_WIDTH_FT : 0)
     const wide = Math.max(feet * perFt, THINNEST)
     return (
       <g fill="none">
-        {paved && <path d={line(points)} stroke="var(--soft)" strokeWidth={wide + 2} />}
+        {paved && <path d={line(points)} stroke="var(--ink-soft)" strokeWidth={wide + 2} />}
         <path
           d={line(points)}
-          stroke={paved ? 'var(--sheet)' : 'var(--soft)'}
+          stroke={paved ? 'var(--sheet)' : 'var(--ink-soft)'}
           strokeWidth={paved ? Math.max(wide, 1) : 1.4}
         />
-        {paved && <path d={line(points)} stroke="var(--soft)" strokeWidth={0.8} strokeDasharray="9 7" />}
+        {paved && <path d={line(points)} stroke="var(--ink-soft)" strokeWidth={0.8} strokeDasharray="9 7" />}
       </g>
     )
   }
   if (shape.kind === 'obstacle')
     return <path d={`M${at[0] - 6} ${at[1] + 5}l6-11l6 11z`} fill="var(--ink)" stroke="var(--paper)" />
-  return <rect x={at[0] - 4} y={at[1] - 4} width={8} height={8} fill="none" stroke="var(--soft)" strokeWidth={1.5} />
+  return <rect x={at[0] - 4} y={at[1] - 4} width={8} height={8} fill="none" stroke="var(--ink-soft)" strokeWidth={1.5} />
 }

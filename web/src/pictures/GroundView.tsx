@@ -104,15 +104,6 @@ export function GroundView({
           />
         ))}
         <line x1={0} x2={width} y1={y(0)} y2={y(0)} stroke="var(--rule)" strokeWidth={1.2} />
-        <GroundShapes
-          shapes={ground}
-          x={scale.x}
-          y={y}
-          perFt={scale.perFt}
-          width={width}
-          height={height}
-          spotName={spotName}
-        />
         {plan.reaches.map((reach) => (
           <path
             key={reach.option}
@@ -126,6 +117,15 @@ export function GroundView({
             strokeLinecap="round"
           />
         ))}
+        <GroundShapes
+          shapes={ground}
+          x={scale.x}
+          y={y}
+          perFt={scale.perFt}
+          width={width}
+          height={height}
+          spotName={spotName}
+        />
         <path
           transform={by}
           d={line(plan.path.map((p) => [scale.x(p.along_ft), y(p.across_ft)]))}

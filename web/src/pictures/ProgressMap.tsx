@@ -1,43 +1,141 @@
+import { Fragment, useState, type ReactNode } from 'react'
 import { Link } from 'react-router'
-import type { Schemas } from '../api/client'
+import type { Schemas, Standing } from '../api/client'
 import { GradeGlyph } from '../design/GradeGlyph'
 import { shortDayOf } from '../design/words'
 
-type Entry = Schemas['Student']['history'][number]
+type Student = Schemas['Student']
+type Entry = Student['history'][number]
 
-/** One row a manoeuvre, each attempt a mark in order of time, the day beneath, sign-offs as a seam. */
-export function ProgressMap({ title, history, signedAt }: { title: string; history: Entry[]; signedAt?: string }) {
-  const days = [...new Set(history.map((entry) => entry.on_day))]
+interface Props {
+  standings: Standing[]
+  history: Entry[]
+  signOffs: Student['sign_offs']
+  /** What stands under a row that was opened. */
+  detail: (standing: Standing) => ReactNode
+}
+
+/** Days between two flown ones widen the map by so much each, up to a limit, pixels. */
+const GAP_PX = 2.5
+const WIDEST_GAP = 12
+const DAY_MS = 86_400_000
+
+/** Manoeuvres in teaching order against time: a mark an attempt, sign-offs as a seam, where each stands at the end. */
+export function ProgressMap({ standings, history, signOffs, detail }: Props) {
+  const [open, setOpen] = useState<string | null>(null)
+  const inForce = signOffs.filter((row) => !row.withdrawn)
+  const days = [
+    ...new Set([...history.map((entry) => entry.on_day), ...inForce.map((row) => row.signed_at.slice(0, 10))]),
+  ].sort()
   return (
-    <section aria-label={`Progress in ${title}`}>
-      <h3 className="mb-2 font-semibold">{title}</h3>
-      <ol className="flex flex-wrap items-end gap-0">
-        {days.map((on) => (
-          <li key={on} className="border-l border-rule px-3 pb-1">
-            <div className="flex gap-2">
-              {history
-                .filter((entry) => entry.on_day === on)
-                .map((entry) => (
-                  <Link
-                    key={entry.attempt_id}
-                    to={`/sorties/${entry.sortie_id}/review?attempt=${entry.position ?? 1}`}
-                    className="flex min-h-11 min-w-9 flex-col items-center justify-center no-underline"
-                    aria-label={`Attempt on ${shortDayOf(on)}`}
-                  >
-                    <GradeGlyph grade={entry.level} size={26} />
-                    <span className="label">{entry.help === 'alone' ? '' : entry.help.replace('_', ' ')}</span>
-                  </Link>
-                ))}
-            </div>
-            <div className="label">{shortDayOf(on)}</div>
-          </li>
-        ))}
-        {signedAt && (
-          <li className="border-l-4 border-double border-ink py-2 pl-3 font-semibold">
-            Signed off {shortDayOf(signedAt)}
-          </li>
-        )}
-      </ol>
-    </section>
+    <div className="overflow-x-auto">
+      <table className="border-collapse">
+        <caption className="sr-only">Every attempt by manoeuvre and day</caption>
+        <thead>
+          <tr className="label align-bottom">
+            <th scope="col" className="p-1 pr-4 text-left font-normal">
+              Manoeuvre, in teaching order
+            </th>
+            {days.map((day, i) => (
+              <th key={day} scope="col" className="pb-1 text-left font-normal" style={gapBefore(days, i)}>
+                <span className="block leading-tight">
+                  {Number(day.slice(8))}
+                  <span className="block">{month(day) === month(days[i - 1]) ? ' ' : month(day)}</span>
+                </span>
+              </th>
+            ))}
+            <th scope="col" className="p-1 pl-4 text-left font-normal">
+              Stands
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {standings.map((standing) => {
+            const signed = inForce.find((row) => row.manoeuvre === standing.manoeuvre)
+            const shown = open === standing.manoeuvre
+            return (
+              <Fragment key={standing.manoeuvre}>
+                <tr className="border-t border-rule align-middle">
+                  <th scope="row" className="max-w-60 py-1.5 pr-4 text-left font-semibold">
+                    {standing.title}
+                  </th>
+                  {days.map((day, i) => (
+                    <td
+                      key={day}
+                      className={signed?.signed_at.startsWith(day) ? 'border-r-4 border-double border-ink' : ''}
+                      style={gapBefore(days, i)}
+                    >
+                      <Marks
+                        entries={history.filter(
+                          (entry) => entry.on_day === day && entry.manoeuvre === standing.manoeuvre,
+                        )}
+                      />
+                      {signed?.signed_at.startsWith(day) && <span className="sr-only">signed off</span>}
+                    </td>
+                  ))}
+                  <td className="py-1 pl-4">
+                    <button
+                      type="button"
+                      className="flex min-h-11 cursor-pointer items-center gap-2 bg-transparent text-left whitespace-nowrap underline"
+                      aria-expanded={shown}
+                      onClick={() => setOpen(shown ? null : standing.manoeuvre)}
+                    >
+                      {stateOf(standing, signed?.signed_at)}
+                      <span className="sr-only">: {standing.title}</span>
+                    </button>
+                  </td>
+                </tr>
+                {shown && (
+                  <tr>
+                    <td colSpan={days.length + 2} className="pb-4">
+                      {detail(standing)}
+                    </td>
+                  </tr>
+                )}
+              </Fragment>
+            )
+          })}
+        </tbody>
+      </table>
+    </div>
   )
 }
+
+function stateOf(standing: Standing, signedAt: string | undefined) {
+  if (signedAt) return <b>signed off {shortDayOf(signedAt)}</b>
+  if (standing.ready) return <b>ready for the sign-off</b>
+  const missing = standing.conditions.filter((condition) => !condition.met).length
+  return `${standing.stuck ? 'stuck, ' : ''}${missing} missing`
+}
+
+const month = (day: string | undefined) =>
+  day === undefined ? '' : new Date(day).toLocaleDateString('en-GB', { month: 'short', timeZone: 'UTC' })
+
+/** A day's column begins after a gap as wide as the days that were not flown. */
+function gapBefore(days: string[], i: number) {
+  const before = days[i - 1]
+  const day = days[i]
+  const gap = before && day ? (Date.parse(day) - Date.parse(before)) / DAY_MS - 1 : 0
+  return { paddingLeft: 4 + Math.min(gap, WIDEST_GAP) * GAP_PX, paddingRight: 4 }
+}
+
+/** A day's attempts at one manoeuvre; help that was needed is a dot beside the mark. */
+const Marks = ({ entries }: { entries: Entry[] }) => (
+  <span className="flex flex-wrap gap-x-0.5" style={{ width: entries.length > 3 ? 84 : undefined }}>
+    {entries.map((entry) => (
+      <Link
+        key={entry.attempt_id}
+        to={`/sorties/${entry.sortie_id}/review?attempt=${entry.position ?? 1}`}
+        className="relative flex h-7 w-7 items-center justify-center no-underline hover:bg-band"
+        title={`${shortDayOf(entry.on_day)}${entry.help === 'alone' ? '' : `, ${entry.help.replace('_', ' ')}`}`}
+      >
+        <GradeGlyph grade={entry.level} size={18} />
+        {entry.help !== 'alone' && (
+          <span className="absolute top-0.5 right-0.5 h-1.5 w-1.5 rounded-full bg-ink">
+            <span className="sr-only">{entry.help.replace('_', ' ')}</span>
+          </span>
+        )}
+      </Link>
+    ))}
+  </span>
+)

@@ -7,7 +7,8 @@ import { capital, clockOf, hoursOf, shortDayOf } from '../design/words'
 import { Blocks } from './Blocks'
 import { Conditions } from './Conditions'
 import { NextLesson } from './NextLesson'
-import { StandingSummary } from './StandingSummary'
+import { Stands } from './StandingSummary'
+import { ProgressMap } from '../pictures/ProgressMap'
 import { isLearner } from '../api/who'
 
 /** One student's record: where they stand, every attempt, sorties, flight time, sign-offs. */
@@ -28,23 +29,32 @@ export function StudentPage({ session }: { session: Session }) {
       {!isLearner(session.person) && advice.length > 0 && <NextLesson id={id} advice={advice} />}
       {standings.length === 0 && <Empty>Nothing graded yet. The record begins with the first reviewed sortie.</Empty>}
       <div className="mt-4 grid gap-5">
-        {standings.map((standing) => {
-          const signed = signOffs.find((row) => row.manoeuvre === standing.manoeuvre && !row.withdrawn)
-          return (
-            <section key={standing.manoeuvre} className="sheet grid gap-4 p-4 xl:grid-cols-[minmax(0,1fr)_22rem]">
-              <div>
-                <StandingSummary standing={standing} history={history} signedAt={signed?.signed_at} />
-                <Link
-                  className="mt-2 inline-block underline"
-                  to={`/students/${id}/side-by-side?manoeuvre=${standing.manoeuvre}`}
-                >
-                  Attempts side by side<span className="sr-only">: {standing.title}</span>
-                </Link>
-              </div>
-              <Conditions standing={standing} studentId={id} staff={!isLearner(session.person)} />
-            </section>
-          )
-        })}
+        {standings.length > 0 && (
+          <section aria-labelledby="progress" className="sheet p-4">
+            <h2 id="progress" className="m-0 text-lg font-semibold">
+              Progress
+            </h2>
+            <ProgressMap
+              standings={standings}
+              history={history}
+              signOffs={signOffs}
+              detail={(standing) => (
+                <div className="grid gap-4 border border-rule p-4 xl:grid-cols-2">
+                  <div>
+                    <Stands standing={standing} />
+                    <Link
+                      className="mt-3 inline-block underline"
+                      to={`/students/${id}/side-by-side?manoeuvre=${standing.manoeuvre}`}
+                    >
+                      Attempts side by side<span className="sr-only">: {standing.title}</span>
+                    </Link>
+                  </div>
+                  <Conditions standing={standing} studentId={id} staff={!isLearner(session.person)} />
+                </div>
+              )}
+            />
+          </section>
+        )}
         {blocks.length > 0 && <Blocks blocks={blocks} />}
         {reactions.length > 0 && (
           <section>

@@ -23,8 +23,15 @@ module Fujin
       def complete? = block.rungs.zip(done).all? { |rung, count| count >= rung.wanted }
       def begun? = done.any?(&:positive?) || unplaced.any?
 
-      # The first that is not full, nil when all are.
-      def next_rung = block.rungs.zip(done).find { |rung, count| count < rung.wanted }&.first
+      # What is missing next: from the hardest rung that was begun on, for nobody is sent back down, unless a sign-off
+      # waits for the rest.
+      # @return [Rung, nil] nil when nothing is
+      def next_rung
+        open = block.rungs.each_index.select { |i| done[i] < block.rungs[i].wanted }
+        place = open.find { |i| i >= (done.rindex(&:positive?) || 0) }
+        place ||= open.first if block.needed_for.any?
+        place && block.rungs[place]
+      end
 
       # @return [Array<String>] a rung each: '4 of 10 stop-and-restart take-offs'
       def lines

@@ -47,8 +47,8 @@ module Fujin
 
       # Begun, and something is missing yet.
       def unfinished
-        @blocks.select { |one| one.begun? && !one.complete? }.filter_map do |one|
-          rung = one.next_rung
+        @blocks.select(&:begun?).filter_map do |one|
+          rung = one.next_rung or next
           id = rung.manoeuvres.find { |name| @standings.key?(name) } || rung.manoeuvres.first
           next unless @declared.any? { |declared| declared.id == id }
 

@@ -85,4 +85,20 @@ class ProgressTest < Minitest::Test
 
     assert_nil since.one_thing, 'the last four are to standard'
   end
+
+  # Each side of the rule: three of them, never up, down in the end, under standard.
+  def test_a_flight_that_gets_worse
+    falling = ->(*levels) { Fujin::Progress::FlightTrend.new(levels).falling? }
+
+    assert falling.call(4, 3, 2, 2)
+    assert falling.call(3, 3, 2)
+    refute falling.call(3, 2)
+    refute falling.call(2, 2, 2)
+    refute falling.call(4, 4, 3)
+    refute falling.call(1, 3, 2)
+    refute falling.call(2, 3, 2)
+    assert falling.call(3, nil, 2, 1)
+    assert_equal 'to standard, then prompted or marginal, then assisted or far out',
+                 Fujin::Progress::FlightTrend.new([3, 2, 1]).words
+  end
 end

@@ -24,14 +24,19 @@ module Fujin
 
     def declaration = Catalogue.find(manoeuvre)
 
-    # The proposal held to what the student had in hand.
-    def judged = JudgedProposal.new(proposal, task).to_h
+    # The proposal held to what the student had in hand, and to what counts today.
+    def judged = JudgedProposal.new(proposal, task, exercise&.not_judged || []).to_h
 
-    # The student's own whole manoeuvre: what readiness may rest on.
-    def whole? = task == 'whole' && manner != 'demonstration' && !sortie.teaching?
+    # The student's own whole manoeuvre, all of it judged: what readiness may rest on.
+    def whole? = task == 'whole' && manner != 'demonstration' && !sortie.teaching? && !exercise&.practice?
 
     # Phases that the recording proposes a grade for.
     def proposed_phases = judged['phases'].reject { |phase| phase['grade'].nil? }.map { |phase| phase['id'] }
+
+    # The last word on each phase that somebody graded.
+    # @param kind [String] instructor, self, second
+    # @return [Hash{String => Integer}]
+    def given(kind) = grades.select { |g| g.kind == kind }.group_by(&:phase).transform_values { |all| all.last.grade }
 
     # Is it an attempt at an exercise of the lesson? The rest of what a recording holds is shown beside it.
     def asked? = !exercise_id.nil?

@@ -8,7 +8,7 @@ module Fujin
     # What is an exercise's own; everything else of a lesson is the day's.
     FIELDS = %w[
       manoeuvre settings house objective spot_name spot_lat_deg spot_lon_deg elevation_ft course_deg height_ft
-      planned_count
+      planned_count not_judged first_tries
     ].freeze
 
     # What of it its attempts are measured by.
@@ -20,6 +20,8 @@ module Fujin
 
     before_update { self.plan_version += 1 if changed.intersect?(MEASURED) }
 
+    # Its attempts show nothing of readiness.
+    def practice? = first_tries || not_judged.any?
     def declaration = Catalogue.find(manoeuvre)
     def own_settings = settings.slice(*declaration.settings)
     def spot = [spot_lat_deg, spot_lon_deg]

@@ -1,17 +1,20 @@
 # frozen_string_literal: true
 
 module Fujin
-  # A stored proposal held to what the student had in hand: in a part-task only the measures of that control are
-  # judged, and grades, faults and criticals follow from those.
+  # A stored proposal held to what the student had in hand and to what counts today: in a part-task only the measures
+  # of that control are judged, an exercise may leave some out; grades, faults and criticals follow from the rest. What
+  # is critical is never left out.
   class JudgedProposal
-    def initialize(proposal, task)
+    # @param not_judged [Array<String>] measures that the exercise leaves out
+    def initialize(proposal, task, not_judged = [])
       @proposal = proposal
+      @not_judged = not_judged
       @task = task
     end
 
     # @return [Hash] as stored, narrowed
     def to_h
-      return @proposal if @task == 'whole'
+      return @proposal if @task == 'whole' && @not_judged.empty?
 
       phases = @proposal['phases'].map { |phase| narrowed(phase) }
       faults = (@proposal['fault_details'] || []).select { |fault| theirs_to_answer?(fault['measures'] || []) }
@@ -30,7 +33,8 @@ module Fujin
 
     # A limit passed rests on no measure, and is everybody's.
     def theirs_to_answer?(measures) = measures.empty? || measures.any? { |id| theirs?(id) }
-    def theirs?(id) = Grading::PartTask.judges?(@task, id)
+    def theirs?(id) = Grading::PartTask.judges?(@task, id) && !left_out?(id)
+    def left_out?(id) = @not_judged.include?(id) && !@proposal['measures'].dig(id, 'critical')
 
     # The others are shown all the same, without a verdict.
     def measures
@@ -42,7 +46,8 @@ module Fujin
               if theirs?(id) || m['verdict'] == 'not_recorded'
                 m
               else
-                m.merge('verdict' => nil, 'critical' => false, 'too_close' => false)
+                m.merge('verdict' => nil, 'critical' => false, 'too_close' => false,
+                        **(left_out?(id) ? { 'reason' => 'Not judged today.' } : {}))
               end
             )
           ]

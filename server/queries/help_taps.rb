@@ -49,6 +49,17 @@ module Fujin
     # @return [Array<Array(Time, String)>]
     def exercises = live.select { |e| e.kind == 'exercise' }.map { |e| [e.at, e.payload['value']] }
 
+    # Each attempt that was tapped, with the exercise that was tapped last before it, the first at the start.
+    # @param exercises [Array<Exercise>] of the lesson in their order
+    # @return [Array<Array(Integer, Exercise)>]
+    def in_exercises(exercises)
+      now = exercises.first
+      live.each_with_object([]) do |event, found|
+        now = exercises.find { |one| one.id == event.payload['value'] } || now if event.kind == 'exercise'
+        found << [event.attempt_no, now] if event.kind == 'attempt' && event.attempt_no
+      end
+    end
+
     # The control that the student had at a moment, as a part-task; nil when no tap says.
     # @param at_s [Float] since 1970
     def task_at(at_s)

@@ -34,7 +34,7 @@ module Fujin
         all = AttemptRow.joins(:sortie).where(sorties: { student_id: @student.id }, manoeuvre: @declared.id,
                                               counts: true)
         all = all.where(sortie_id: @sortie.id) if @sortie
-        all.preload(:sortie, :grades)
+        all.preload(:sortie, :exercise, :grades)
           .order('sorties.starts_at DESC, attempts.created_at DESC, attempts.position DESC')
           .select { |row| shown?(row) }.first(MOST).reverse
       end

@@ -33,6 +33,7 @@ module Fujin
         'mass_kg' => Serialisers.number(@setting.mass_kg, 1),
         'fuel_minutes' => @setting.fuel_minutes,
         'last_focus' => last_focus,
+        'break_advice' => (BreakAdvice.new(@sortie).text if @viewer.instructor?),
         'sun' => sun,
         'observed_wind' => @setting.observed_wind&.to_s
       }
@@ -55,8 +56,21 @@ module Fujin
         'phases' => declared.phases_for(house['ending']),
         'manoeuvre_settings' => declared.settings.map { |name| Serialisers.plan_setting(name) },
         'house_settings' => HouseQuestions.for(declared),
-        'counted' => @counted.of(row)
+        'counted' => @counted.of(row),
+        'measures' => judged_measures(declared)
       )
+    end
+
+    # What the standard judges of the manoeuvre, for the choice of what counts today.
+    def judged_measures(declared)
+      declared.measures.flat_map do |phase, ids|
+        ids.filter_map do |id|
+          next unless declared.standard.rules.key?(id)
+
+          entry = Glossary.measure(id, declared.id)
+          { 'id' => id, 'label' => entry.label, 'phase' => phase, 'spot' => entry.in_lengths }
+        end
+      end
     end
 
     def recordings

@@ -94,8 +94,7 @@ module Fujin
     # The instructor's last word on each phase of the attempt, nil on one that nobody graded; the whole attempt is not
     # graded until every proposed phase is.
     def decided(row)
-      last =
-        row.grades.select { |g| g.kind == 'instructor' }.group_by(&:phase).transform_values { |all| all.last.grade }
+      last = row.given('instructor')
       return {} unless (row.proposed_phases - last.keys).empty?
 
       row.proposal['phases'].to_h { |phase| [phase['id'], last[phase['id']]] }

@@ -10,7 +10,7 @@ module Fujin
         Sortie
           .where(student_id: student.id)
           .order(starts_at: :desc)
-          .preload(:student, :instructor, :aircraft, :exercises, :fly_events, attempts: :grades)
+          .preload(:student, :instructor, :aircraft, :exercises, :fly_events, attempts: %i[grades exercise])
           .to_a
       @sign_offs = SignOff.where(student_id: student.id).in_order.includes(:by, :student, :link, withdrawal: :by).to_a
     end

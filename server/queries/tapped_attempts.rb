@@ -22,24 +22,15 @@ module Fujin
     end
 
     # @return [Array<Progress::GradedAttempt>]
-    def to_a
-      now = @sortie.exercises.first
-      @taps.live.each_with_object([]) do |event, flown|
-        now = tapped(event) || now if event.kind == 'exercise'
-        flown << attempt(event, now) if event.kind == 'attempt' && event.attempt_no
-      end
-    end
+    def to_a = @taps.in_exercises(@sortie.exercises.to_a).map { |number, exercise| attempt(number, exercise) }
 
     private
 
-    def tapped(event) = @sortie.exercises.find { |one| one.id == event.payload['value'] }
-
-    def attempt(event, exercise)
-      number = event.attempt_no
+    def attempt(number, exercise)
       phases = exercise.declaration.phases.to_h { |phase| [phase, @taps.cockpit_grade(number, phase)] }
       Progress::GradedAttempt.new(
         manoeuvre: exercise.manoeuvre,
-        flown_at: event.at.to_f,
+        flown_at: @sortie.starts_at.to_f + number,
         on_day: @sortie.starts_at.to_date,
         grades: phases,
         help: @taps.help(number),

@@ -28,7 +28,7 @@ module Fujin
     def sorties
       scope = Sortie.where(starts_at: (@date - AROUND_DAYS)..(@date + AROUND_DAYS + 1)).order(:starts_at)
       scope = scope.where(student_id: @viewer.id) if @viewer.learner?
-      scope.preload(:student, :instructor, :aircraft, :exercises, :fly_events, attempts: :grades)
+      scope.preload(:student, :instructor, :aircraft, :exercises, :fly_events, attempts: %i[grades exercise])
     end
 
     def attention(flown)

@@ -268,7 +268,9 @@ module Fujin
       end
 
       def views(sortie)
-        rows = sortie.attempts.preload(grades: :by, fault_calls: :by).to_a.sort_by { |a| [a.created_at, a.position] }
+        rows = sortie.attempts.preload(:exercise, grades: :by, fault_calls: :by).to_a.sort_by do |a|
+          [a.created_at, a.position]
+        end
         taps = HelpTaps.new(sortie.fly_events.preload(:by).to_a)
         rows.each_with_index.map { |row, i| Serialisers::AttemptView.new(row, i + 1, taps, current_person).to_h }
       end

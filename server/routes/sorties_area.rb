@@ -111,6 +111,7 @@ module Fujin
         setting.wind
         setting.conditions
         Planning::Settings.read(setting.declaration.settings, changed['settings'] || {})
+        check_measures(setting.declaration, changed['not_judged'] || [])
         check_times(sortie, changed)
         own, day = changed.partition { |name, _| Exercise::FIELDS.include?(name) }.map(&:to_h)
         Sortie.transaction do
@@ -153,6 +154,14 @@ module Fujin
       end
 
       def moment(value) = value.is_a?(String) ? Time.iso8601(value) : value
+
+      def check_measures(declared, ids)
+        unknown = ids - declared.measure_ids
+        return if unknown.empty?
+
+        raise InvalidInput,
+              [{ path: 'not_judged', message: "#{declared.title} does not measure #{unknown.join(', ')}" }]
+      end
 
       def check_times(sortie, changed)
         off, on = %w[off_at on_at].map { |name| moment(changed.fetch(name, sortie[name])) }

@@ -85,5 +85,7 @@ function Drawn({ shape, x, y, perFt }: { shape: Shape } & Pick<Props, 'x' | 'y' 
   }
   if (shape.kind === 'obstacle')
     return <path d={`M${at[0] - 6} ${at[1] + 5}l6-11l6 11z`} fill="var(--ink)" stroke="var(--paper)" />
-  return <rect x={at[0] - 4} y={at[1] - 4} width={8} height={8} fill="none" stroke="var(--ink-soft)" strokeWidth={1.5} />
+  return (
+    <rect x={at[0] - 4} y={at[1] - 4} width={8} height={8} fill="none" stroke="var(--ink-soft)" strokeWidth={1.5} />
+  )
 }

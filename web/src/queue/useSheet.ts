@@ -18,12 +18,16 @@ export function useSheet(sortieId: string) {
   const send = useCallback(async () => {
     setLink('sending')
     try {
-      const windSeen = (await waitingTaps(sortieId)).some((tap) => tap.kind === 'wind' || tap.kind === 'undo')
+      const sent = (await waitingTaps(sortieId)).map((tap) => tap.kind)
+      const windSeen = sent.includes('wind') || sent.includes('undo')
       const answer = await sendTaps(sortieId)
       if (answer) {
         // The plan follows the wind that was seen.
         if (windSeen)
           for (const key of ['sortie', 'plan']) void queries.invalidateQueries({ queryKey: [key, sortieId] })
+        // So does the advice to take a break, what was tapped.
+        else if (sent.includes('grade') || sent.includes('help'))
+          void queries.invalidateQueries({ queryKey: ['sortie', sortieId] })
         setKnown(answer)
         setMine((taps) => taps.filter((tap) => !answer.some((event) => event.id === tap.id)))
       }

@@ -5,6 +5,7 @@ import { useKeys } from '../../design/useKeys'
 import { GradeGlyph } from '../../design/GradeGlyph'
 import { capital, GRADE_WORDS } from '../../design/words'
 import { useSheet } from '../../queue/useSheet'
+import { BreakAdvice } from '../lesson/BreakAdvice'
 import { Counted } from '../lesson/Counted'
 import { LastFocus } from '../lesson/LastFocus'
 import { planned } from '../lesson/exercise'
@@ -79,6 +80,7 @@ export function Fly({ sortie }: { sortie: Sortie }) {
         </p>
       </div>
       <LastFocus text={sortie.last_focus} />
+      <BreakAdvice text={sortie.break_advice} />
       <Counted lines={exercise.counted} />
       <Live sortie={sortie} />
       <ExerciseTaps

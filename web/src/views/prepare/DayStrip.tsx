@@ -2,6 +2,7 @@ import ranges from '../../../../core/data/ranges.json'
 import type { Plan, Planned, SortieChange } from '../../api/client'
 import { useAircraft } from '../../api/queries'
 import { capital, figure, unitWord } from '../../design/words'
+import { CountsToday } from './CountsToday'
 import { CourseField } from './CourseField'
 import { NumberField } from './NumberField'
 import { PlaceFields } from './PlaceFields'
@@ -133,6 +134,7 @@ export function DayStrip({ sortie, plan, set, errors, aircraftId }: Props) {
           }
         />
       </label>
+      <CountsToday sortie={sortie} set={set} />
       {sortie.house_settings.length > SHOWN && (
         <details className="col-span-full">
           <summary className="label min-h-8 cursor-pointer py-1">

@@ -14,6 +14,7 @@ import { AttemptList } from './AttemptList'
 import { Boundaries } from './Boundaries'
 import { ConfirmAll } from './ConfirmAll'
 import { Faults } from './Faults'
+import { BreakAdvice } from '../lesson/BreakAdvice'
 import { exerciseOf } from '../lesson/exercise'
 import { GivenTo } from './GivenTo'
 import { Grading } from './Grading'
@@ -83,6 +84,7 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
   return (
     <>
       <Import sortie={sortie} empty={count === 0} />
+      <BreakAdvice text={sortie.break_advice} />
       {attempt && (
         <div className="mt-2 grid grid-cols-[minmax(0,1fr)_23rem] gap-5 max-xl:grid-cols-1">
           <div className="min-w-0">

@@ -59,17 +59,8 @@ module Fujin
     end
 
     def landings
-      points = @views.filter_map do |view|
-        along, across = %w[miss_along_ft miss_across_ft].map { |id| view.dig('measures', id, 'value') }
-        next unless view['asked'] && view['counts'] && along && across
-
-        { 'position' => view['position'], 'along_ft' => along, 'across_ft' => across }
-      end
-      rings = Scatter.rings(points.map { |point| point.values_at('along_ft', 'across_ft') })
-      { 'points' => points,
-        'rings' => rings.map do |ring|
-          { 'share_pct' => ring.share_pct, 'points' => ring.points.map { |pair| pair.map { |v| v.round(1) } } }
-        end }
+      own = @views.select { |view| view['asked'] && view['counts'] }
+      LandingScatter.of(own.map { |view| view.values_at('position', 'measures') })
     end
 
     def charts(points)

@@ -23,7 +23,8 @@ module Fujin
         'student' => Serialisers.person_name(@student),
         'columns' => rows.map { |row| column(row) },
         'rows' => table.rows.map { |row| told(row) },
-        'one_thing' => one && reason(one)
+        'one_thing' => one && reason(one),
+        'landings' => LandingScatter.of(rows.each_with_index.map { |row, i| [i + 1, measures(row)] })
       }
     end
 
@@ -60,10 +61,15 @@ module Fujin
         'sortie_id' => row.sortie_id,
         'on' => row.sortie.starts_at.to_date.iso8601,
         'position' => row.position + 1,
+        'starts' => row.proposal['phases'].to_h { |phase| phase.values_at('id', 'start_s') },
+        'path' => path(row),
         'overall' => row.judged['overall'],
         'first_fault' => row.judged['first_fault'] && @declared.fault(row.judged['first_fault'])&.title
       }
     end
+
+    # The attempt itself, without what was recorded before and after it.
+    def path(row) = (row.path || []).select { |point| point['t_s'].between?(row.start_s, row.end_s) }
 
     def told(row)
       entry = Glossary.measure(row.measure, @declared.id)

@@ -4,6 +4,7 @@ import { useSortie } from '../api/queries'
 import { useAttempts } from '../api/review'
 import { GradeGlyph } from '../design/GradeGlyph'
 import { Failed, Loading } from '../design/States'
+import { BestPicture } from './BestPicture'
 import { capital, fullDayOf, resultWord } from '../design/words'
 
 /** The flight in plain words for the student to take home: what to do next time first, then each attempt. */
@@ -40,6 +41,7 @@ export function DebriefPage() {
                   {exercise.objective && <span className="font-normal text-soft"> · {exercise.objective}</span>}
                 </h2>
               )}
+              <BestPicture sortieId={id} exercise={exercise} attempts={own} />
               <ol className="m-0 grid list-none gap-4 p-0">
                 {own.map((attempt) => (
                   <li key={attempt.id} className="sheet p-3.5 break-inside-avoid">

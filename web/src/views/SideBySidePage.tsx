@@ -1,7 +1,11 @@
-import { Link, useParams, useSearchParams } from 'react-router'
+import { useState } from 'react'
+import { Link, useNavigate, useParams, useSearchParams } from 'react-router'
 import type { Schemas } from '../api/client'
 import { useSideBySide } from '../api/queries'
 import { GradeGlyph } from '../design/GradeGlyph'
+import { Pick } from '../design/Pick'
+import { LaidOver } from '../pictures/LaidOver'
+import { TouchdownScatter } from '../pictures/TouchdownScatter'
 import { Empty, Failed, Loading } from '../design/States'
 import { VerdictMark } from '../design/VerdictMark'
 import { capital, figure, shortDayOf, unitWord } from '../design/words'
@@ -31,14 +35,16 @@ export function SideBySidePage() {
           <b>The one thing:</b> {one.text}
         </p>
       )}
+      {columns.length > 1 && <Laid table={table.data} />}
       {columns.length > 0 && (
         <div className="mt-3 overflow-x-auto">
           <table className="w-full border-collapse text-sm">
             <thead>
               <tr className="align-bottom">
                 <th className="text-left font-normal" />
-                {columns.map((column) => (
+                {columns.map((column, i) => (
                   <th key={column.attempt_id} className="px-2 py-1 text-right font-normal">
+                    <span className="label block">{i + 1}</span>
                     <Link to={`/sorties/${column.sortie_id}/review?attempt=${column.position}`}>
                       {shortDayOf(column.on)}
                     </Link>
@@ -79,6 +85,48 @@ export function SideBySidePage() {
         Print
       </button>
     </>
+  )
+}
+
+const SPOT = 'spot'
+
+/** The attempts laid over one another on a chosen moment, and where they ended. */
+function Laid({ table: { columns, landings, title } }: { table: Table }) {
+  const navigate = useNavigate()
+  const phases = [...new Set(columns.flatMap((column) => Object.keys(column.starts)))]
+  const [event, setEvent] = useState(SPOT)
+  const word = event === SPOT ? 'the spot' : `the beginning of ${event.replaceAll('_', ' ')}`
+  const open = (position: number) => {
+    const column = columns[position - 1]
+    if (column) void navigate(`/sorties/${column.sortie_id}/review?attempt=${column.position}`)
+  }
+  return (
+    <section aria-label="Laid over one another" className="mt-4 break-inside-avoid">
+      <label className="no-print label flex items-center gap-2">
+        Laid on
+        <Pick
+          className="w-48"
+          value={event}
+          choices={[
+            { id: SPOT, word: 'the spot' },
+            ...phases.map((id) => ({ id, word: `beginning of ${id.replaceAll('_', ' ')}` })),
+          ]}
+          onChange={setEvent}
+        />
+      </label>
+      <div className="grid gap-4 xl:grid-cols-[minmax(0,1fr)_auto]">
+        <LaidOver
+          zero={event === SPOT ? 'spot' : event.replaceAll('_', ' ')}
+          title={`${title}, laid on ${word}; numbered in order, the last one bold`}
+          flown={columns.map((column, i) => ({
+            number: i + 1,
+            path: column.path,
+            eventS: event === SPOT ? undefined : column.starts[event],
+          }))}
+        />
+        {landings.points.length > 1 && <TouchdownScatter landings={landings} current={columns.length} select={open} />}
+      </div>
+    </section>
   )
 }
 

@@ -1,0 +1,24 @@
+# frozen_string_literal: true
+
+module Fujin
+  # Where attempts ended about the spot, and the ellipses that hold a share of such landings.
+  module LandingScatter
+    MISS = %w[miss_along_ft miss_across_ft].freeze
+
+    module_function
+
+    # @param landed [Array<Array(Integer, Hash)>] number of each attempt and its measures
+    # @return [Hash] the API's Landings
+    def of(landed)
+      points = landed.filter_map do |position, measures|
+        along, across = MISS.map { |id| measures&.dig(id, 'value') }
+        { 'position' => position, 'along_ft' => along, 'across_ft' => across } if along && across
+      end
+      rings = Scatter.rings(points.map { |point| point.values_at('along_ft', 'across_ft') })
+      { 'points' => points,
+        'rings' => rings.map do |ring|
+          { 'share_pct' => ring.share_pct, 'points' => ring.points.map { |pair| pair.map { |v| v.round(1) } } }
+        end }
+    end
+  end
+end

@@ -39,9 +39,9 @@ class GlossaryTest < Minitest::Test
     # of the three.
     assert_equal %w[
       avoid_area_s break_off_height_ft control_reversals_per_min decision_height_ft descent_sink_max_fpm entry_height_ft
-      height_beyond_glide_ft held_s hover_in_box_pct pitch_before_collective_s power_on_s prerotation_pct
-      set_up_distance_ft set_up_height_ft setup_steady_s throttle_before_collective_s throttle_reduction_s
-      turn_height_ft
+      height_beyond_glide_ft held_s hover_in_box_pct joining_rotor_rpm_max_pct joining_s manual_rotor_rpm_max_pct
+      pitch_before_collective_s power_on_s prerotation_pct rpm_in_band_pct set_up_distance_ft set_up_height_ft
+      setup_steady_s throttle_before_collective_s throttle_reduction_s turn_height_ft
     ], in_none.sort
     { 'collective_delay_s' => 'collective', 'entry_yaw_deg' => 'pedals', 'glide_ias_mean_kt' => 'cyclic',
       'taxi_heading_max_deg' => 'pedals', 'taxi_height_max_off_ft' => 'collective' }.each do |id, control|

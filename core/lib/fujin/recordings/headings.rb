@@ -133,6 +133,7 @@ module Fujin
         [/coll/, 'collective_pct'],
         [/throt/, 'throttle_pct'],
         [/pedal/, 'pedal_pct'],
+        [/govern/, 'governor_on'],
         [/engine|\bne\b/, 'ne_pct'],
         [/temp|\boat\b/, 'oat_c'],
         [/time|elapsed|sec/, 't_s'],

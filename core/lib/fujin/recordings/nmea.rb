@@ -17,6 +17,7 @@ module Fujin
         'MAP' => 'map_inhg',
         'TQ' => 'tq_pct',
         'NE' => 'ne_pct',
+        'GOV' => 'governor_on',
         'OAT' => 'oat_c'
       }.freeze
 

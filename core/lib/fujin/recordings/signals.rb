@@ -87,7 +87,8 @@ module Fujin
       private
 
       def read_channels
-        direct = { nr: 'nr_pct', ne: 'ne_pct', throttle: 'throttle_pct', collective: 'collective_pct', roll: 'roll_deg',
+        direct = { nr: 'nr_pct', ne: 'ne_pct', governor: 'governor_on', throttle: 'throttle_pct',
+                   collective: 'collective_pct', roll: 'roll_deg',
                    vs: 'vs_fpm', alt: 'alt_msl_ft', tq: 'tq_pct', map: 'map_inhg', pedal: 'pedal_pct',
                    stick: 'stick_pct' }
         direct.each { |name, channel| put(name, channel) }

@@ -144,6 +144,9 @@ module Fujin
               .filter_map { |i| Grading::Contact.find(signals, time(i) - 3.0, time(i) + 2.0) }
         end
 
+        # A short one is told from an ordinary one only by what was meant.
+        def landing = @context.exercise == 'gyro_short_landing' ? 'gyro_short_landing' : 'gyro_landing'
+
         def landings
           touchdowns.filter_map do |contact|
             sinks = descent_start(signals.index(contact.time_s)) or next
@@ -156,7 +159,7 @@ module Fujin
               end
             stopped = stop ? time(stop) : [slows + ROLL_OUT_S, signals.end_s].min
             attempt(
-              'gyro_landing',
+              landing,
               [
                 phase('glide', start, flare || contact.time_s, estimated: estimated),
                 phase('flare', flare || contact.time_s, contact.time_s),

@@ -76,7 +76,8 @@ module Fujin
           )
         end
 
-        def roll_ft(friction) = ((touchdown_groundspeed_kt * Q::KT)**2) / (2.0 * (friction + ROLLING) * Q::G) / Q::FT
+        def roll_ft(friction) = rolled_ft(touchdown_groundspeed_kt, friction)
+        def rolled_ft(from_kt, friction) = ((from_kt * Q::KT)**2) / (2.0 * (friction + ROLLING) * Q::G) / Q::FT
 
         def path
           @path ||=

@@ -1,0 +1,97 @@
+# frozen_string_literal: true
+
+module Fujin
+  # Recordings of what no pilot model flies yet, along scripts: hovering, circuits, a figure, gyroplanes. `tries` has a
+  # number each, how far that one is off: 0 is clean, 1 clearly outside what is wanted.
+  class ScriptedLessons
+    SCRIPTS = %w[hovers pedal_turns circuits speed_changes circles gyro_circuits].freeze
+    CIRCLE_FT = 1000.0
+    CIRCLE_KT = 60.0
+
+    # @param spot [Array(Float, Float)] latitude and longitude, @param course_deg [Float] into the wind
+    def initialize(spot, course_deg:, wind_kt:, seed:)
+      @spot = spot
+      @course_deg = course_deg
+      @wind_kt = wind_kt
+      @seed = seed
+    end
+
+    # @return [String] CSV in the recording format
+    def csv(script, tries) = public_send(script, tries).csv
+
+    # Lift off, hold it, set it down: to and fro by as many feet as it is off, hands as busy.
+    def hovers(tries)
+      tries.reduce(flight.leg(5)) do |flown, off|
+        to_and_fro(flown.leg(3, agl_ft: 5.0).leg(4), off).leg(4, agl_ft: 0.0).leg(8)
+      end
+    end
+
+    def to_and_fro(flown, off)
+      3.times do
+        [off, -off].each do |kt|
+          flown.leg(3, gs_kt: 1.6 * kt, agl_ft: 5.0 + (2.0 * kt), collective_pct: 45.0 + (6.0 * kt)).leg(2, gs_kt: 0.0)
+        end
+      end
+      flown.leg(2, agl_ft: 5.0, collective_pct: 45.0)
+    end
+
+    # A quarter turn and back in the hover, quicker the further it is off.
+    def pedal_turns(tries)
+      tries.each_with_index.reduce(flight.leg(5).leg(3, agl_ft: 5.0).leg(12)) do |(flown), (off, i)|
+        rate = 10.0 + (12.0 * off)
+        flown.leg(90.0 / rate, turn_deg_s: i.even? ? rate : -rate).leg(12)
+      end
+    end
+
+    # Out, round and back to the spot; off puts the downwind leg too high and the approach too steep.
+    def circuits(tries)
+      tries.reduce(flight.leg(5)) do |flown, off|
+        flown.leg(3, agl_ft: 4.0).leg(8).leg(12, gs_kt: 25.0, agl_ft: 10.0).leg(14, gs_kt: 52.0, agl_ft: 110.0)
+        flown.leg(32, gs_kt: 60.0, agl_ft: 500.0).leg(30, turn_deg_s: -3.0).leg(20)
+        flown.leg(30, turn_deg_s: -3.0).leg(66, agl_ft: 500.0 + (160.0 * off)).leg(30, turn_deg_s: -3.0)
+        flown.leg(10, agl_ft: 500.0).leg(30, turn_deg_s: -3.0, gs_kt: 55.0)
+        flown.approach(8.0 + (4.0 * off), from_kt: 55.0).leg(14, gs_kt: 0.0).leg(5, agl_ft: 0.0).leg(8)
+      end
+    end
+
+    # Faster and slower at one height.
+    def speed_changes(tries)
+      tries.each_with_index.reduce(aloft(1000.0, 55.0)) do |(flown), (off, i)|
+        flown.leg(25 + (20 * off), gs_kt: i.even? ? 75.0 : 50.0, agl_ft: 1000.0 + (140.0 * off)).leg(14, agl_ft: 1000.0)
+      end
+    end
+
+    # Round the spot at one distance, in still air; off makes each round wider.
+    def circles(tries)
+      north, east = LocalMap.from_along_across(0.0, -CIRCLE_FT * Quantities::FT, @course_deg)
+      beside = LocalMap.new(*@spot).lat_lon(north, east)
+      tries.reduce(aloft(800.0, CIRCLE_KT, origin: beside)) do |flown, off|
+        radius = CIRCLE_FT * (1.0 + (0.25 * off))
+        rate = CIRCLE_KT * Quantities::KT / (radius * Quantities::FT) / Quantities::DEG
+        bank = Math.atan2((CIRCLE_KT * Quantities::KT)**2, Quantities::G * radius * Quantities::FT) / Quantities::DEG
+        flown.leg(360.0 / rate, turn_deg_s: rate, roll_deg: bank)
+      end
+    end
+
+    # Prerotation, roll, balance, climb; round; a landing to a stop, and again. Off rolls fast with a slow rotor, and
+    # lands firmly.
+    def gyro_circuits(tries)
+      tries.reduce(flight.leg(2, nr_pct: 0.0)) do |flown, off|
+        flown.leg(6, nr_pct: 20.0).leg(20, nr_pct: 62.0 - (10.0 * off), throttle_pct: 40.0)
+        flown.leg(9 - (2 * off), gs_kt: 30.0, nr_pct: 90.0 - (14.0 * off), throttle_pct: 100.0)
+        flown.leg(4, gs_kt: 38.0, nr_pct: 100.0, pitch_deg: 9.0).leg(12, gs_kt: 50.0, agl_ft: 70.0, pitch_deg: 4.0)
+        flown.leg(36, gs_kt: 48.0, agl_ft: 500.0).leg(60, turn_deg_s: -3.0).leg(60).leg(60, turn_deg_s: -3.0)
+        flown.leg(12, gs_kt: 44.0 + (9.0 * off)).leg(1, throttle_pct: 2.0).leg(4)
+        flown.leg(36, agl_ft: 25.0, pitch_deg: 0.0).leg(4, agl_ft: 0.0, gs_kt: 20.0, pitch_deg: 9.0)
+        flown.leg(9, gs_kt: 0.0, pitch_deg: 0.0, nr_pct: 70.0).leg(8, nr_pct: 20.0)
+      end
+    end
+
+    private
+
+    def flight(**options) =
+      Flight::ScriptedFlight.new(origin: @spot, wind_kt: @wind_kt, heading_deg: @course_deg, seed: @seed, **options)
+
+    def aloft(height_ft, speed_kt, **options) = flight(agl_ft: height_ft, **options).leg(1, gs_kt: speed_kt).leg(14)
+  end
+end

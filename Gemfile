@@ -11,6 +11,7 @@ gem 'ed25519', '~> 1.4'
 gem 'json', '~> 2.10'
 gem 'json-canonicalization', '~> 1.0'
 gem 'metar-parser', '~> 1.7'
+gem 'parallel', '~> 1.26' # the demo's flights, one a processor
 gem 'pg', '~> 1.5'
 gem 'prawn', '~> 2.5'
 gem 'prometheus-client', '~> 4.2'

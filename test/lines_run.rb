@@ -16,7 +16,9 @@ module LinesRun
   # @param name [String] of this process among those of one run
   def count(name)
     Coverage.start(oneshot_lines: true)
-    at_exit { keep(name) }
+    owner = Process.pid
+    # A process that was split off from this one keeps nothing.
+    at_exit { keep(name) if Process.pid == owner }
   end
 
   def keep(name)

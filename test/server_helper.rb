@@ -4,7 +4,8 @@ require_relative 'lines_run'
 require_relative 'test_database'
 unless ENV['FUJIN_DATABASE_URL']
   TestDatabase.start
-  at_exit { TestDatabase.stop }
+  owner = Process.pid
+  at_exit { TestDatabase.stop if Process.pid == owner }
 end
 require 'minitest/autorun'
 require 'rack/test'

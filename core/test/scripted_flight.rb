@@ -2,5 +2,7 @@
 
 # A scripted flight that begins at the tests' spot.
 class ScriptedFlight < Fujin::Flight::ScriptedFlight
-  def initialize(**options) = super(origin: CoreHelp::SPOT, **options)
+  SPOT = [47.2104, -14.3320].freeze
+
+  def initialize(**options) = super(origin: SPOT, **options)
 end

@@ -1,9 +1,10 @@
 # frozen_string_literal: true
 
 require 'yaml'
+require_relative 'demo_flights'
 
 module Fujin
-  # Fills an empty database with the school at Quillmere: people, fleet, sorties around today, and recordings that the
+  # Fills an empty database with the school at Quillmere: people, fleet, eight weeks of lessons, and recordings that the
   # flight model flew and the ordinary import measured.
   class DemoSchool
     FOLDER = __dir__
@@ -16,8 +17,7 @@ module Fujin
       'Q-YARA' => 'yarrow-4',
       'Q-SORA' => 'sorrel-g'
     }.freeze
-    SPOT = { spot_name: 'Heath, south mark', spot_lat_deg: 47.2104, spot_lon_deg: -14.3320, elevation_ft: 62.0 }.freeze
-    COURSE_DEG = 350.0
+    HEATH = 'Heath, south mark'
     TO_STANDARD = 3
 
     # @param today [Date], @param say [#call] progress for the terminal
@@ -28,15 +28,19 @@ module Fujin
 
     # @param students [Array<String>, nil] whose sorties are flown, everybody's if none are named
     def load(students: nil)
-      @say.call('loading the demo school (once, about a minute)')
+      @say.call('loading the demo school (once, about two minutes)')
       create_school
       @people =
         YAML.load_file(File.join(FOLDER, 'people.yml')).to_h { |fields| [fields['sign_in'], create_person(fields)] }
       create_places
       @fleet = FLEET.to_h { |mark, type_id| [mark, AircraftRow.create!(mark: mark, type_id: type_id)] }
-      YAML.load_file(File.join(FOLDER, 'sorties.yml')).each_with_index do |fields, i|
-        create_sortie(fields, i + 1) if students.nil? || students.include?(fields['student'])
-      end
+      lessons = YAML.load_file(File.join(FOLDER, 'sorties.yml'))
+        .select { |fields| students.nil? || students.include?(fields['student']) }
+        .sort_by { |fields| fields.values_at('day', 'hour') }
+        .map { |fields| [create_sortie(fields), fields] }
+      flown = lessons.reject { |_, fields| fields['planned'] }
+      recordings = DemoFlights.new(flown).recordings
+      flown.zip(recordings).each { |(sortie, fields), bytes| fly(sortie, fields, bytes) }
     end
 
     private
@@ -55,8 +59,7 @@ module Fujin
 
     def create_person(fields) = Person.create!(**fields.transform_keys(&:to_sym), password: PASSWORD)
 
-    def create_sortie(fields, seed)
-      wind = Wind.parse(fields['wind'])
+    def create_sortie(fields)
       aircraft = @fleet.fetch(fields['aircraft'])
       student = @people.fetch(fields['student'])
       sortie =
@@ -67,25 +70,38 @@ module Fujin
           starts_at: @today.to_time(:utc) + (fields['day'] * 86_400) + (fields['hour'] * 3600),
           manoeuvre: fields['manoeuvre'] || 'straight_in_autorotation',
           settings: fields['settings'] || {},
-          stage: student.stage,
+          stage: fields['stage'] || student.stage,
           fuel_kg: fuel(aircraft, student, fields),
-          wind_from_deg: wind.from_deg,
-          wind_kt: wind.speed_kt,
-          gust_kt: fields['gust'],
-          oat_c: fields['oat_c'],
-          dew_point_c: fields['dew_point_c'],
           qnh_hpa: 1016.0,
-          course_deg: COURSE_DEG,
           height_ft: fields['manoeuvre'] ? fields['height_ft'] : 1000.0,
           house: {
             'ending' => fields['ending'] || 'power_recovery'
           },
-          **SPOT
+          **weather(fields),
+          **place(fields)
         )
-      sortie.exercises.first.update!(planned_count: fields['count'], objective: fields['objective'])
+      sortie.exercises.first.update!(planned_count: fields['count'], **today(fields))
       more(fields).each_with_index { |one, i| add_exercise(sortie, one, i + 2) }
-      fly(sortie.reload, fields, seed) unless fields['planned']
+      sortie.reload
     end
+
+    def weather(fields)
+      wind = Wind.parse(fields['wind'])
+      { wind_from_deg: wind.from_deg, wind_kt: wind.speed_kt, gust_kt: fields['gust'], oat_c: fields['oat_c'],
+        dew_point_c: fields['dew_point_c'] }
+    end
+
+    # On the heath unless another place is named, along its usual course.
+    def place(fields)
+      row = Place.find_by!(name: fields['place'] || HEATH)
+      { spot_name: row.name, spot_lat_deg: row.lat_deg, spot_lon_deg: row.lon_deg, elevation_ft: row.elevation_ft,
+        course_deg: row.courses.first }
+    end
+
+    # What counts of an exercise today.
+    def today(fields) =
+      { objective: fields['objective'], not_judged: fields['not_judged'] || [],
+        first_tries: fields['first_tries'] || false }
 
     # What is flown after the first exercise.
     def more(fields) = fields.fetch('more', [])
@@ -98,7 +114,8 @@ module Fujin
         **fields.slice('manoeuvre', 'objective', 'height_ft'),
         settings: fields.fetch('settings', {}),
         planned_count: fields['count'] || fields['flights']&.size,
-        position: position
+        position: position,
+        not_judged: fields['not_judged'] || []
       )
     end
 
@@ -111,8 +128,8 @@ module Fujin
       room.clamp(10.0, 0.75 * type.optional('fuel.full_kg')).round
     end
 
-    def fly(sortie, fields, seed)
-      @say.call("flying #{sortie.student.name}'s sortie of #{sortie.starts_at.to_date}")
+    def fly(sortie, fields, bytes)
+      @say.call("reading #{sortie.student.name}'s lesson of #{sortie.starts_at.to_date}")
       sortie.update!(
         go_decision: 'go',
         off_at: sortie.starts_at + 600,
@@ -120,8 +137,11 @@ module Fujin
         next_focus: fields['focus']
       )
       taps(sortie, fields)
-      recording = record(sortie, fields, seed)
-      ImportRecording.run(recording.id)
+      ImportRecording.run(keep(sortie, bytes).id)
+      graded(sortie, fields)
+    end
+
+    def graded(sortie, fields)
       flown = sortie.reload.attempts.to_a
       return teach(flown, fields['teaching']) if fields['teaching']
 
@@ -131,24 +151,7 @@ module Fujin
       sign(sortie) if fields['sign']
     end
 
-    def record(sortie, fields, seed)
-      setting = SortieSetting.new(sortie)
-      faults = planted(fields)
-      lesson =
-        Lessons::FlownLesson.new(
-          setting.conditions,
-          faults: faults,
-          origin: [SPOT[:spot_lat_deg], SPOT[:spot_lon_deg]],
-          elevation_ft: SPOT[:elevation_ft],
-          house: setting.house,
-          height_ft: setting.exercise.height_ft,
-          seed: seed,
-          course_deg: COURSE_DEG,
-          manoeuvre: setting.exercise.manoeuvre,
-          settings: setting.exercise.settings,
-          others: more(fields).map { |one| other(one) }
-        )
-      bytes = lesson.csv
+    def keep(sortie, bytes)
       RecordingRow.create!(
         sortie: sortie,
         by: sortie.instructor,
@@ -158,18 +161,13 @@ module Fujin
       )
     end
 
-    def planted(fields) = fields['flights'].map { |flight| flight.transform_values(&:to_f) }
-
-    def other(fields) =
-      { manoeuvre: fields['manoeuvre'], settings: fields.fetch('settings', {}), height_ft: fields['height_ft'],
-        faults: planted(fields) }
-
     def taps(sortie, fields)
       start = sortie.off_at + 300
-      flights = [fields, *more(fields)].sum { |one| one['flights'].size }
+      flights = fields['tries']&.size || [fields, *more(fields)].sum { |one| one['flights'].size }
       flights.times do |i|
         at = start + (i * 400)
         event(sortie, 'attempt', at, i + 1)
+        event(sortie, 'control', at + 1, i + 1, value: fields['controls']) if fields['controls']
         help = fields.fetch('help', {})[i + 1]
         event(sortie, 'help', at + 20, i + 1, phase: 'entry', value: help) if help
         manner = fields.fetch('manner', {})[i + 1]
@@ -197,7 +195,7 @@ module Fujin
       return if attempt.proposed_phases.empty?
 
       taps = HelpTaps.new(attempt.sortie.fly_events.to_a)
-      attempt.proposal['phases'].each do |phase|
+      attempt.judged['phases'].each do |phase|
         help = taps.help(index + 1, phase: phase['id'])
         seen = phase['grade'] || TO_STANDARD
         own = (seen + (index == 0 && fields['day'].odd? ? 1 : 0)).clamp(0, 4)

@@ -7,6 +7,8 @@ module Fujin
     SCRIPTS = %w[hovers pedal_turns circuits speed_changes circles gyro_circuits].freeze
     CIRCLE_FT = 1000.0
     CIRCLE_KT = 60.0
+    # What is flown straight before the circle.
+    RUN_UP_FT = 1470.0
 
     # @param spot [Array(Float, Float)] latitude and longitude, @param course_deg [Float] into the wind
     def initialize(spot, course_deg:, wind_kt:, seed:)
@@ -17,7 +19,7 @@ module Fujin
     end
 
     # @return [String] CSV in the recording format
-    def csv(script, tries) = public_send(script, tries).csv
+    def csv(script, tries, **how) = public_send(script, tries, **how).csv
 
     # Lift off, hold it, set it down: to and fro by as many feet as it is off, hands as busy.
     def hovers(tries)
@@ -47,9 +49,10 @@ module Fujin
     def circuits(tries)
       tries.reduce(flight.leg(5)) do |flown, off|
         flown.leg(3, agl_ft: 4.0).leg(8).leg(12, gs_kt: 25.0, agl_ft: 10.0).leg(14, gs_kt: 52.0, agl_ft: 110.0)
-        flown.leg(32, gs_kt: 60.0, agl_ft: 500.0).leg(30, turn_deg_s: -3.0).leg(20)
-        flown.leg(30, turn_deg_s: -3.0).leg(66, agl_ft: 500.0 + (160.0 * off)).leg(30, turn_deg_s: -3.0)
-        flown.leg(10, agl_ft: 500.0).leg(30, turn_deg_s: -3.0, gs_kt: 55.0)
+        turn(flown.leg(32, gs_kt: 60.0, agl_ft: 500.0)).leg(20, roll_deg: 0.0)
+        turn(flown).leg(66, agl_ft: 500.0 + (160.0 * off), roll_deg: 0.0)
+        turn(flown).leg(10, agl_ft: 500.0, roll_deg: 0.0)
+        turn(flown).leg(4, gs_kt: 55.0, roll_deg: 0.0)
         flown.approach(8.0 + (4.0 * off), from_kt: 55.0).leg(14, gs_kt: 0.0).leg(5, agl_ft: 0.0).leg(8)
       end
     end
@@ -63,7 +66,7 @@ module Fujin
 
     # Round the spot at one distance, in still air; off makes each round wider.
     def circles(tries)
-      north, east = LocalMap.from_along_across(0.0, -CIRCLE_FT * Quantities::FT, @course_deg)
+      north, east = LocalMap.from_along_across(-RUN_UP_FT * Quantities::FT, -CIRCLE_FT * Quantities::FT, @course_deg)
       beside = LocalMap.new(*@spot).lat_lon(north, east)
       tries.reduce(aloft(800.0, CIRCLE_KT, origin: beside)) do |flown, off|
         radius = CIRCLE_FT * (1.0 + (0.25 * off))
@@ -75,19 +78,29 @@ module Fujin
 
     # Prerotation, roll, balance, climb; round; a landing to a stop, and again. Off rolls fast with a slow rotor, and
     # lands firmly.
-    def gyro_circuits(tries)
+    # @param down_s [Float] from the closed throttle to the round-out, less with less power
+    def gyro_circuits(tries, down_s: 36.0)
       tries.reduce(flight.leg(2, nr_pct: 0.0)) do |flown, off|
         flown.leg(6, nr_pct: 20.0).leg(20, nr_pct: 62.0 - (10.0 * off), throttle_pct: 40.0)
         flown.leg(9 - (2 * off), gs_kt: 30.0, nr_pct: 90.0 - (14.0 * off), throttle_pct: 100.0)
         flown.leg(4, gs_kt: 38.0, nr_pct: 100.0, pitch_deg: 9.0).leg(12, gs_kt: 50.0, agl_ft: 70.0, pitch_deg: 4.0)
-        flown.leg(36, gs_kt: 48.0, agl_ft: 500.0).leg(60, turn_deg_s: -3.0).leg(60).leg(60, turn_deg_s: -3.0)
+        turn(flown.leg(36, gs_kt: 48.0, agl_ft: 500.0), 180.0).leg(60, roll_deg: 0.0)
+        turn(flown, 180.0).leg(3, roll_deg: 0.0)
         flown.leg(12, gs_kt: 44.0 + (9.0 * off)).leg(1, throttle_pct: 2.0).leg(4)
-        flown.leg(36, agl_ft: 25.0, pitch_deg: 0.0).leg(4, agl_ft: 0.0, gs_kt: 20.0, pitch_deg: 9.0)
+        flown.leg(down_s, agl_ft: 25.0, pitch_deg: 0.0).leg(4, agl_ft: 0.0, gs_kt: 20.0, pitch_deg: 9.0)
         flown.leg(9, gs_kt: 0.0, pitch_deg: 0.0, nr_pct: 70.0).leg(8, nr_pct: 20.0)
       end
     end
 
     private
+
+    RATE_DEG_S = 3.0
+    BANK_DEG = 10.0
+    private_constant :RATE_DEG_S, :BANK_DEG
+
+    # To the left at a steady rate, rolled into first.
+    def turn(flown, deg = 90.0) =
+      flown.leg(1, roll_deg: -BANK_DEG).leg(deg / RATE_DEG_S, turn_deg_s: -RATE_DEG_S, roll_deg: -BANK_DEG)
 
     def flight(**options) =
       Flight::ScriptedFlight.new(origin: @spot, wind_kt: @wind_kt, heading_deg: @course_deg, seed: @seed, **options)

@@ -50,18 +50,26 @@ module Fujin
     def record(row, pace)
       stream = Live::NmeaStream.new
       monitor = Live::Monitor.new(SortieSetting.new(row.sortie, {}, exercise_now(row.sortie)).grading_context)
+      lesson = LessonSetting.new(row.sortie)
+      watch = Live::ExerciseSeen.new(lesson.exercises, lesson.day.open_context)
       @unkept = String.new(encoding: Encoding::BINARY)
       @kept_at = now
       reason =
         RecorderLink
           .new(Settings.recorder_host, Settings.recorder_port)
           .follow(row.sortie, pace: pace) do |bytes|
-            show(row, stream.take(bytes).map { |sample| monitor.take(sample) }) if bytes
+            follow(row, stream.take(bytes), monitor, watch) if bytes
             @unkept << bytes if bytes
             now - @kept_at >= KEEP_EVERY_S ? keep(row) : nil
           end
       keep(row)
       hand_over(row, reason)
+    end
+
+    def follow(row, samples, monitor, watch)
+      show(row, samples.map { |sample| monitor.take(sample) })
+      seen = samples.filter_map { |sample| watch.take(sample) }.last
+      LiveFeed.publish(row.sortie_id, 'recording' => row.id, 'exercise' => seen) if seen
     end
 
     # Of a burst only the last is news.

@@ -59,6 +59,17 @@ class ServerLiveTest < Minitest::Test
     loop { @queue.pop.then { |message| return message if message.is_a?(String) } }
   end
 
+  # A lesson of two: the sheet is told which of them the flight shows.
+  def test_the_exercise_that_the_flight_shows_is_told
+    Fujin::LessonPlan.new(@sortie).add({ 'id' => SecureRandom.uuid, 'manoeuvre' => 'hovering_autorotation' })
+    recorder
+    id = record
+    watcher = watching
+    Fujin::RecordLive.run(id, PACE)
+
+    assert_equal [@sortie.exercise.id], watcher.value.filter_map { |message| message['exercise'] }
+  end
+
   def test_a_flight_is_shown_as_it_comes_and_then_read
     recorder
     id = record

@@ -19,6 +19,8 @@ interface Props {
 const GAP_PX = 2.5
 const WIDEST_GAP = 12
 const DAY_MS = 86_400_000
+/** From one mark to the next; more than three of a day stand in two rows. */
+const MARK_PX = 30
 
 /** Manoeuvres in teaching order against time: a mark an attempt, sign-offs as a seam, where each stands at the end. */
 export function ProgressMap({ standings, history, signOffs, detail }: Props) {
@@ -76,7 +78,7 @@ export function ProgressMap({ standings, history, signOffs, detail }: Props) {
                   <td className="py-1 pl-4">
                     <button
                       type="button"
-                      className="flex min-h-11 cursor-pointer items-center gap-2 bg-transparent text-left whitespace-nowrap underline"
+                      className="flex min-h-11 cursor-pointer max-w-72 items-center gap-2 bg-transparent text-left underline"
                       aria-expanded={shown}
                       onClick={() => setOpen(shown ? null : standing.manoeuvre)}
                     >
@@ -104,8 +106,9 @@ export function ProgressMap({ standings, history, signOffs, detail }: Props) {
 function stateOf(standing: Standing, signedAt: string | undefined) {
   if (signedAt) return <b>signed off {shortDayOf(signedAt)}</b>
   if (standing.ready) return <b>ready for the sign-off</b>
-  const missing = standing.conditions.filter((condition) => !condition.met).length
-  return `${standing.stuck ? 'stuck, ' : ''}${missing} missing`
+  const missing = standing.conditions.filter((condition) => !condition.met)
+  const [only] = missing
+  return `${standing.stuck ? 'stuck, ' : ''}${missing.length === 1 && only ? only.text : `${missing.length} missing`}`
 }
 
 const month = (day: string | undefined) =>
@@ -121,7 +124,10 @@ function gapBefore(days: string[], i: number) {
 
 /** A day's attempts at one manoeuvre; help that was needed is a dot beside the mark. */
 const Marks = ({ entries }: { entries: Entry[] }) => (
-  <span className="flex flex-wrap gap-x-0.5" style={{ width: entries.length > 3 ? 84 : undefined }}>
+  <span
+    className="flex flex-wrap gap-x-0.5"
+    style={{ width: entries.length > 3 ? Math.ceil(entries.length / 2) * MARK_PX : undefined }}
+  >
     {entries.map((entry) => (
       <Link
         key={entry.attempt_id}

@@ -25,15 +25,23 @@ module Fujin
 
       # @return [Array<Found>] in order of time; `exercise` is nil for what nobody asked for
       def found
-        given = Hash.new(0)
-        attempts.map do |attempt|
-          exercise = exercise_of(attempt, given)
-          given[exercise.id] += 1 if exercise
+        given.map do |exercise, attempt|
           context = exercise ? exercise.context : @open
           Found.new(
             exercise: exercise,
             proposal: Grading::Grader.new(@signals, context, ranges: @ranges).propose(declared(attempt), attempt)
           )
+        end
+      end
+
+      # Each attempt with the exercise that it was one of, nil for what nobody asked for; nothing is measured.
+      # @return [Array<Array(Exercise, Grading::Attempt)>] in order of time
+      def given
+        counted = Hash.new(0)
+        attempts.map do |attempt|
+          exercise = exercise_of(attempt, counted)
+          counted[exercise.id] += 1 if exercise
+          [exercise, attempt]
         end
       end
 

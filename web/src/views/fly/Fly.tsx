@@ -44,6 +44,12 @@ export function Fly({ sortie }: { sortie: Sortie }) {
     setPhase(phases[0] ?? 'entry')
     void act({ kind: 'attempt', attempt_no: attempt + 1 }, `Attempt ${attempt + 1} begun`)
   }
+  // The flight itself shows another exercise: the sheet follows, and Undo takes it back.
+  const follow = (id: string) => {
+    const seen = sortie.exercises.find((row) => row.id === id)
+    if (!locked && seen && seen.id !== exercise.id)
+      void act({ kind: 'exercise', payload: { value: id } }, `${seen.title}, as the flight shows`)
+  }
   const help = (value: keyof typeof HELP) =>
     void act({ kind: 'help', attempt_no: Math.max(1, attempt), phase, payload: { value } }, `${HELP[value]}, ${phase}`)
   const grade = (value: number) =>
@@ -82,7 +88,7 @@ export function Fly({ sortie }: { sortie: Sortie }) {
       <LastFocus text={sortie.last_focus} />
       <BreakAdvice text={sortie.break_advice} />
       <Counted lines={exercise.counted} />
-      <Live sortie={sortie} />
+      <Live sortie={sortie} onExercise={follow} />
       <ExerciseTaps
         sortie={sortie}
         live={live}

@@ -18,13 +18,19 @@ const SHOWN: { name: 'rotor_rpm_pct' | 'ias_kt' | 'sink_fpm' | 'height_ft'; labe
 /** Steps in which a recording is still being taken; after them it is read like any other. */
 const TAKEN = ['waiting for a worker', 'recording live', 'stopping']
 
+interface Props {
+  sortie: Sortie
+  /** The flight shows another exercise of the lesson. */
+  onExercise: (id: string) => void
+}
+
 /** The flight as the recorder sends it: four numbers against the phase's band, and the gate's call. */
-export function Live({ sortie }: { sortie: Sortie }) {
+export function Live({ sortie, onExercise }: Props) {
   const queries = useQueryClient()
   const recording = sortie.recordings.find(
     (r) => r.source === 'live' && ['waiting', 'working'].includes(r.status) && TAKEN.includes(r.step),
   )
-  const live = useLive(sortie.id, recording !== undefined)
+  const live = useLive(sortie.id, recording !== undefined, onExercise)
   // The sortie may say that it is over before the line says why, and then the line is closed.
   const [followed, setFollowed] = useState<string>()
   if (recording && recording.id !== followed) setFollowed(recording.id)

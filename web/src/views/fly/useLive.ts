@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import type { Schemas } from '../../api/client'
 
 export type Reading = Schemas['LiveReading']
@@ -16,9 +16,13 @@ interface Live {
 
 const NOTHING: Live = { reading: undefined, ended: undefined, stale: false, behindMs: undefined }
 
-/** The readings of a sortie's flight as they come. The browser takes the line up again by itself when it drops. */
-export function useLive(sortieId: string, on: boolean): Live {
+/** The readings of a sortie's flight as they come, and which exercise it shows when that is another than before. The browser takes the line up again by itself when it drops. */
+export function useLive(sortieId: string, on: boolean, onExercise: (id: string) => void): Live {
   const [live, setLive] = useState(NOTHING)
+  const told = useRef(onExercise)
+  useEffect(() => {
+    told.current = onExercise
+  })
   useEffect(() => {
     if (!on) return
     const events = new EventSource(`/api/sorties/${sortieId}/live`)
@@ -26,7 +30,8 @@ export function useLive(sortieId: string, on: boolean): Live {
     events.onmessage = (event: MessageEvent<string>) => {
       const message = JSON.parse(event.data) as Schemas['LiveMessage']
       clearTimeout(old)
-      const { reading, ended } = message
+      const { reading, ended, exercise } = message
+      if (exercise) told.current(exercise)
       if (reading) {
         setLive({ reading, ended: undefined, stale: false, behindMs: Date.now() - reading.t_s * 1000 })
         old = setTimeout(() => setLive((before) => ({ ...before, stale: true })), STALE_MS)

@@ -14,7 +14,7 @@ module Fujin
       HOUR_ROWS = 36_000
 
       def run
-        rows = [simulate, plan_cold, plan_change, every_plan, dispersion, import, first_script, *unmeasured]
+        rows = [simulate, plan_cold, plan_change, every_plan, dispersion, import, first_script, *server, *unmeasured]
         if @options.json?
           @out.puts JSON.pretty_generate(
             rows.map do |work, figure, target, verdict|
@@ -162,6 +162,14 @@ module Fujin
           'at most 250 kB',
           size <= 250 ? 'met' : format('missed by %.0f kB', size - 250)
         ]
+      end
+
+      # With years of lessons in a database of its own, thrown away after.
+      def server
+        require_relative 'server_bench'
+        ServerBench.new.rows.map { |work, seconds, limit| row(work, seconds, limit) }
+      rescue StandardError => e
+        [['the server with years of lessons', 'not measured', '', e.message.lines.first.strip]]
       end
 
       def unmeasured

@@ -22,10 +22,36 @@ module Fujin
     # Measured before what its exercise measures by was changed.
     scope :stale, -> { joins(:exercise).where('exercises.plan_version <> attempts.plan_version') }
 
+    # Without what only the attempt's own page needs; what lists ask of a proposal the database keeps in columns.
+    HEAVY = %w[proposal path].freeze
+    scope :light, -> { select(column_names - HEAVY) }
+    # Measures that records count by.
+    COUNTED = %w[throttle_reduction_s collective_delay_s].freeze
+
+    # Of a light row: the whole proposal where it is #narrowed?, and what was given by kind and phase.
+    attr_writer :whole_proposal, :given
+
     def declaration = Catalogue.find(manoeuvre)
+    def light? = !has_attribute?('proposal')
+
+    # As much of the proposal as a light row has: result, critical, phases.
+    def told
+      return proposal unless light?
+
+      @told ||= { 'result' => self['result'], 'critical' => self['critical'], 'phases' => self['phases'] }
+    end
+
+    def counted(measure) = light? ? self[measure] : proposal.dig('measures', measure, 'value')
+
+    # Held to less than the whole of it.
+    def narrowed? = task != 'whole' || (exercise&.not_judged || []).any?
 
     # The proposal held to what the student had in hand, and to what counts today.
-    def judged = JudgedProposal.new(proposal, task, exercise&.not_judged || []).to_h
+    def judged
+      return told unless narrowed?
+
+      JudgedProposal.new(light? ? @whole_proposal : proposal, task, exercise&.not_judged || []).to_h
+    end
 
     # The student's own whole manoeuvre, all of it judged: what readiness may rest on.
     def whole? = task == 'whole' && manner != 'demonstration' && !sortie.teaching? && !exercise&.practice?
@@ -36,7 +62,11 @@ module Fujin
     # The last word on each phase that somebody graded.
     # @param kind [String] instructor, self, second
     # @return [Hash{String => Integer}]
-    def given(kind) = grades.select { |g| g.kind == kind }.group_by(&:phase).transform_values { |all| all.last.grade }
+    def given(kind)
+      return @given.fetch(kind, {}) if @given
+
+      grades.select { |g| g.kind == kind }.group_by(&:phase).transform_values { |all| all.last.grade }
+    end
 
     # Is it an attempt at an exercise of the lesson? The rest of what a recording holds is shown beside it.
     def asked? = !exercise_id.nil?

@@ -15,7 +15,7 @@ module Fujin
       return 'Decide go or no-go' if prepare != 'done'
       return 'Not flown: no-go' if @sortie.go_decision == 'no_go'
       return 'Fly' if fly == 'open'
-      return 'Load the recording' if @sortie.recordings.none? { |recording| recording.status == 'ready' }
+      return 'Load the recording' unless read?
       return 'Nothing of this exercise was found' if @attempts.empty?
       return "Grade #{@attempts.size - @graded} of #{@attempts.size} attempts" if review != 'done'
       return 'Enter the flight time' if record != 'done'
@@ -24,6 +24,9 @@ module Fujin
     end
 
     private
+
+    # What was read has left attempts, or else there is a recording in which nothing was found.
+    def read? = @sortie.attempts.any? || RecordingRow.exists?(sortie_id: @sortie.id, status: 'ready')
 
     def prepare = @sortie.go_decision ? 'done' : 'open'
 
@@ -48,9 +51,9 @@ module Fujin
     def fully_graded?(attempt)
       return true unless attempt.counts
       # Of a candidate's flight it is the teaching that is graded.
-      return attempt.grades.any? { |g| g.kind == 'teaching' } if @sortie.teaching?
+      return attempt.given('teaching').any? if @sortie.teaching?
 
-      graded = attempt.grades.select { |g| g.kind == 'instructor' }.map(&:phase)
+      graded = attempt.given('instructor').keys
       # Without a standard nothing is proposed: one grade by hand is a decision.
       attempt.proposed_phases.empty? ? graded.any? : (attempt.proposed_phases - graded).empty?
     end

@@ -3,25 +3,22 @@
 module Fujin
   # A student's graded attempts in the core's words, and what follows from them.
   class StudentProgress
-    attr_reader :student
+    attr_reader :student, :rows
 
-    # @param rows [Array<AttemptRow>, nil] preloaded with sortie, fly_events and grades; read here otherwise
+    # @param rows [Array<AttemptRow>, nil] as LightAttempts gives them; read here otherwise
     # @param tapped [Array<Progress::GradedAttempt>, nil] of flights without a recording; read here otherwise
-    def initialize(student, rows: nil, tapped: nil)
+    # @param school [School, nil] read here otherwise
+    def initialize(student, rows: nil, tapped: nil, school: nil)
       @student = student
+      @school = school
       @tapped = tapped
-      @rows =
-        rows ||
-        AttemptRow
-          .joins(:sortie)
-          .where(sorties: { student_id: student.id })
-          .preload(:grades, :exercise, sortie: :fly_events)
-          .to_a
+      @rows = rows || LightAttempts.of([student.id])
+      @taps = {}
     end
 
     # @return [Array<Array(AttemptRow, Progress::GradedAttempt)>] in order of time
     def graded
-      @graded ||= ordered.map { |row| [row, graded_attempt(row)] }.select { |row, attempt| row.asked? || attempt.level }
+      @graded ||= @rows.map { |row| [row, graded_attempt(row)] }.select { |row, attempt| row.asked? || attempt.level }
     end
 
     def standing(manoeuvre_id)
@@ -55,7 +52,9 @@ module Fujin
     # The rows a sign-off of this manoeuvre would cite.
     def evidence(manoeuvre_id)
       wanted = standing(manoeuvre_id)[1].evidence
-      graded.select { |_, attempt| wanted.include?(attempt) }
+      cited = graded.select { |_, attempt| wanted.include?(attempt) }
+      whole = AttemptRow.where(id: cited.map { |row, _| row.id }).index_by(&:id)
+      cited.map { |row, attempt| [whole.fetch(row.id), attempt] }
     end
 
     # Number of an attempt within its sortie, which the taps go by.
@@ -68,13 +67,10 @@ module Fujin
     def school = @school ||= School.current
     def tapped = @tapped ||= TappedAttempts.of([student.id]).fetch(student.id, [])
 
-    def ordered = @rows.sort_by { |row| [row.sortie.starts_at, row.created_at, row.position] }
-
     def graded_attempt(row)
-      siblings = @rows.select { |other| other.sortie_id == row.sortie_id }
-      number = row.tap_no || self.class.number_in_sortie(row, siblings)
-      taps = HelpTaps.new(row.sortie.fly_events.to_a)
-      done = row.counts && row.proposal['result'] == 'completed'
+      number = row.tap_no || self.class.number_in_sortie(row, siblings(row))
+      taps = (@taps[row.sortie_id] ||= HelpTaps.new(row.sortie.fly_events.to_a))
+      done = row.counts && row.told['result'] == 'completed'
       Progress::GradedAttempt.new(
         manoeuvre: row.manoeuvre,
         flown_at: row.sortie.starts_at.to_f + row.position,
@@ -87,9 +83,11 @@ module Fujin
         done: done && row.manner != 'demonstration' && !row.sortie.teaching?,
         controls: row.task == 'whole' ? taps.controls(number) : 'one',
         settings: row.exercise&.own_settings || {},
-        measures: row.proposal['measures'].transform_values { |measure| measure['value'] }
+        measures: AttemptRow::COUNTED.to_h { |measure| [measure, row.counted(measure)] }
       )
     end
+
+    def siblings(row) = (@siblings ||= @rows.group_by(&:sortie_id)).fetch(row.sortie_id)
 
     # The instructor's last word on each phase of the attempt, nil on one that nobody graded; the whole attempt is not
     # graded until every proposed phase is.
@@ -97,7 +95,7 @@ module Fujin
       last = row.given('instructor')
       return {} unless (row.proposed_phases - last.keys).empty?
 
-      row.proposal['phases'].to_h { |phase| [phase['id'], last[phase['id']]] }
+      row.told['phases'].to_h { |phase| [phase['id'], last[phase['id']]] }
     end
   end
 end

@@ -10,8 +10,9 @@ module Fujin
         Sortie
           .where(student_id: student.id)
           .order(starts_at: :desc)
-          .preload(:student, :instructor, :aircraft, :exercises, :fly_events, attempts: %i[grades exercise])
+          .preload(:student, :instructor, :aircraft, :exercises, :fly_events)
           .to_a
+      LightAttempts.preload(@sorties, @progress.rows)
       @sign_offs = SignOff.where(student_id: student.id).in_order.includes(:by, :student, :link, withdrawal: :by).to_a
     end
 
@@ -77,7 +78,7 @@ module Fujin
         .first(2)
         .filter_map do |manner|
           rows = @sorties.flat_map(&:attempts).select { |row| row.counts && row.manner == manner }
-          values = rows.filter_map { |row| row.proposal['measures'].dig('collective_delay_s', 'value') }
+          values = rows.filter_map { |row| row.counted('collective_delay_s') }
           if values.empty?
             nil
           else

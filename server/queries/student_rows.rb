@@ -9,12 +9,7 @@ module Fujin
 
     def to_a
       ids = @people.map(&:id)
-      attempts =
-        AttemptRow
-          .joins(:sortie)
-          .where(sorties: { student_id: ids })
-          .preload(:grades, :exercise, sortie: :fly_events)
-          .group_by { |a| a.sortie.student_id }
+      attempts = LightAttempts.of(ids).group_by { |a| a.sortie.student_id }
       tapped = TappedAttempts.of(ids)
       signed = SignOff.in_force.where(student_id: ids).group_by(&:student_id)
       upcoming =
@@ -23,8 +18,10 @@ module Fujin
           .where(starts_at: Time.now.utc.., on_at: nil)
           .group(:student_id)
           .minimum(:starts_at)
+      school = School.current
       @people.map do |person|
-        progress = StudentProgress.new(person, rows: attempts.fetch(person.id, []), tapped: tapped.fetch(person.id, []))
+        progress = StudentProgress.new(person, rows: attempts.fetch(person.id, []), tapped: tapped.fetch(person.id, []),
+                                               school: school)
         row(progress, signed.fetch(person.id, []), upcoming[person.id])
       end
     end

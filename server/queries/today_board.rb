@@ -11,7 +11,7 @@ module Fujin
     end
 
     def to_h
-      rows = sorties.to_a
+      rows = LightAttempts.preload(sorties.to_a)
       today, other = rows.partition { |s| s.starts_at.to_date == @date }
       earlier, later = other.partition { |s| s.starts_at.to_date < @date }
       {
@@ -28,7 +28,7 @@ module Fujin
     def sorties
       scope = Sortie.where(starts_at: (@date - AROUND_DAYS)..(@date + AROUND_DAYS + 1)).order(:starts_at)
       scope = scope.where(student_id: @viewer.id) if @viewer.learner?
-      scope.preload(:student, :instructor, :aircraft, :exercises, :fly_events, attempts: %i[grades exercise])
+      scope.preload(:student, :instructor, :aircraft, :exercises, :fly_events)
     end
 
     def attention(flown)

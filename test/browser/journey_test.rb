@@ -121,6 +121,7 @@ class JourneyTest < Minitest::Test
     end
     sign_in(@instructor)
     visit "/students/#{@student.id}"
+    click_on 'ready for the sign-off'
     assert_text 'Ready for the sign-off'
     click_on 'Sign off'
     click_on 'Sign'

@@ -34,7 +34,8 @@ class LessonJourneyTest < Minitest::Test
 
   def test_an_attempt_is_given_to_another_exercise_with_one_key
     @sortie.exercises.create!(manoeuvre: 'turning_autorotation', position: 2, spot_name: 'Heath',
-                              spot_lat_deg: CORE_SPOT[0], spot_lon_deg: CORE_SPOT[1], course_deg: 350.0)
+                              spot_lat_deg: CORE_SPOT[0], spot_lon_deg: CORE_SPOT[1], elevation_ft: 62.0,
+                              course_deg: 350.0)
     attempt = imported(@sortie).find(&:asked?)
     sign_in(@instructor)
     visit "/sorties/#{@sortie.id}/review"
@@ -68,10 +69,45 @@ class LessonJourneyTest < Minitest::Test
     click_on @student.name
     assert_text 'The next lesson could be'
     assert_text 'Straight-in autorotation: not to standard yet'
+    within('section[aria-labelledby="progress"]') { first('button').click }
+    assert_text 'Not ready for the sign-off'
+    assert_accessible('the progress map, a row opened')
     first('a', text: 'Attempts side by side').click
     assert_text 'The one thing:'
     assert_selector 'tr', text: 'Mean glide airspeed'
+    assert_text 'laid on the spot'
     assert_accessible('attempts side by side')
+  end
+
+  # A spot taken to another place with the keyboard: the plan is drawn from there.
+  def test_the_spot_is_moved_over_the_ground
+    sign_in(@instructor)
+    visit "/sorties/#{@sortie.id}/prepare"
+    click_on 'Move the spot'
+    handle = find('[role="slider"][aria-label^="The spot"]')
+    handle.send_keys(:right, :right, :enter)
+    eventually { @sortie.exercise.reload.spot_name == 'Near Heath' }
+    north, = Fujin::LocalMap.new(*CORE_SPOT).north_east(*@sortie.exercise.spot)
+
+    assert_in_delta 50 * 0.3048 * Math.cos(10 * Math::PI / 180), north, 0.3
+    assert_text 'Near Heath'
+  end
+
+  # What counts today is ticked in Prepare; a chief sets how many of a counted block there are.
+  def test_what_counts_today_and_how_often
+    sign_in(@chief)
+    visit "/sorties/#{@sortie.id}/prepare"
+    find('summary', text: 'Counts today: everything').click
+    check 'The spot is not judged'
+    assert_text 'Counts today: all but the spot'
+    eventually { @sortie.exercise.reload.not_judged.size == 3 }
+    assert_accessible('what counts today')
+    visit '/method'
+    within('form[aria-label="First take-offs"]') do
+      find('input[inputmode="numeric"]').set('8')
+      click_on 'Store'
+    end
+    eventually { Fujin::School.current.counted_blocks.first.rungs.first.wanted == 8 }
   end
 
   def test_the_chief_sets_a_row_of_a_standard

@@ -163,36 +163,19 @@ class StatesTest < Minitest::Test
   end
 
   def test_a_sign_off_is_withdrawn_with_a_reason
-    key = Fujin::SealedKey.open(@school.sealed_private_key, Fujin::Settings.secret)
     id = SecureRandom.uuid
-    document =
-      Fujin::SignOffDocument.sign(
-        {
-          'id' => id,
-          'signed_at' => '2026-11-25T10:00:00Z',
-          'remark' => '',
-          'conditions' => ['all met'],
-          'evidence' => []
-        },
-        previous_hash: Fujin::SignOffDocument::FIRST,
-        key: key
-      )
-    Fujin::SignOff.create!(
-      id: id,
-      student: @student,
-      by: @instructor,
-      manoeuvre: 'straight_in_autorotation',
-      chain_position: 1,
-      document_hash: document['hash'],
-      document: JSON.generate(document),
-      created_at: Time.now.utc
-    )
+    statement = { 'id' => id, 'signed_at' => '2026-11-25T10:00:00Z', 'remark' => '', 'conditions' => ['all met'],
+                  'evidence' => [] }
+    Fujin::Chain.append(statement, now: Time.now.utc) do
+      Fujin::SignOff.create!(id: id, student: @student, by: @instructor, manoeuvre: 'straight_in_autorotation',
+                             created_at: Time.now.utc)
+    end
     sign_in(@instructor)
     visit "/sign-offs/#{id}"
     click_on 'Withdraw'
     find('label', text: 'Withdrawing is final').find('input').set('Signed for the wrong student')
     click_on 'Withdraw it'
-    assert_text 'Withdrawn: Signed for the wrong student'
+    assert_text(/Withdrawn by Instructor on .*: Signed for the wrong student/)
   end
 
   def test_a_devices_own_headings_are_explained_once

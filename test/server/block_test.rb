@@ -88,6 +88,29 @@ class CountedBlocksTest < Minitest::Test
     assert_equal 5, Fujin::School.current.counted_blocks.first.rungs.first.wanted
   end
 
+  # Records know only those measures of an attempt; a block that asked for another would count nothing.
+  def test_what_blocks_count_by_is_kept
+    asked = Fujin::Progress::Block.usual.flat_map(&:rungs).filter_map { |rung| rung.measure&.name }
+
+    assert_empty asked - Fujin::AttemptRow::COUNTED
+  end
+
+  # What lists read is what the proposal says, of part-tasks and of what is left out too.
+  def test_a_light_row_says_the_same
+    attempts = imported(@sortie, faults: [{ 'late_collective' => 1.6 }, {}])
+    attempts.first.update!(task: 'cyclic')
+    whole = Fujin::AttemptRow.order(:id).to_a
+    light = Fujin::LightAttempts.of([@student.id]).sort_by(&:id)
+
+    assert_equal(whole.map(&:proposed_phases), light.map(&:proposed_phases))
+    assert_equal(whole.map { |row| row.judged['critical'] }, light.map { |row| row.judged['critical'] })
+    assert_equal(whole.map { |row| row.proposal['result'] }, light.map { |row| row.told['result'] })
+    delays = ->(rows) { rows.map { |row| row.counted('collective_delay_s') } }
+
+    assert_equal delays.call(whole), delays.call(light)
+    assert(light.all?(&:light?))
+  end
+
   # Who moved the throttle is kept with the attempt: as the house has it, until somebody says otherwise.
   def test_who_moved_the_throttle
     attempt = imported(@sortie).find(&:asked?)

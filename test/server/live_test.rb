@@ -67,7 +67,7 @@ class ServerLiveTest < Minitest::Test
     watcher = watching
     Fujin::RecordLive.run(id, PACE)
 
-    assert_equal [@sortie.exercise.id], watcher.value.filter_map { |message| message['exercise'] }
+    assert_equal([@sortie.exercise.id], watcher.value.filter_map { |message| message['exercise'] })
   end
 
   def test_a_flight_is_shown_as_it_comes_and_then_read

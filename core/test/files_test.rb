@@ -171,6 +171,15 @@ class FilesTest < Minitest::Test
     )
   end
 
+  # Whatever a column may be told to be has units to choose from; a switch either way round.
+  def test_every_channel_has_its_units
+    assert_empty(R::Headings::CHANNELS.select { |channel| R::Headings.units(channel).empty? })
+    switch = ->(unit, number) { R::Headings::Column.new(channel: 'governor_on', unit: unit).value(number) }
+
+    assert_equal([0.0, 1.0, 1.0, 0.0], [switch.call('1 is on', 0), switch.call('1 is on', 1),
+                                        switch.call('0 is on', 0), switch.call('0 is on', 1)])
+  end
+
   def test_headings_told_once_are_read_in_their_units
     told =
       [%w[t_s ms], %w[ias_kt m/s], %w[rotor_rpm rpm], %w[agl_ft m]].zip(MINE.lines.first.split(','))

@@ -44,6 +44,10 @@ module Fujin
           'kPa' => 1000.0 / Quantities::INHG,
           'psi' => 6894.757 / Quantities::INHG
         },
+        'on' => {
+          '1 is on' => 1.0,
+          '0 is on' => [-1.0, -1.0]
+        },
         's' => {
           's' => 1.0,
           'ms' => 0.001,

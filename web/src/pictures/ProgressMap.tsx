@@ -19,7 +19,7 @@ interface Props {
 const GAP_PX = 2.5
 const WIDEST_GAP = 12
 const DAY_MS = 86_400_000
-/** From one mark to the next; more than three of a day stand in two rows. */
+/** From one mark to the next; more than three of a day stand in two rows, more than six in three. */
 const MARK_PX = 30
 
 /** Manoeuvres in teaching order against time: a mark an attempt, sign-offs as a seam, where each stands at the end. */
@@ -38,6 +38,9 @@ export function ProgressMap({ standings, history, signOffs, detail }: Props) {
             <th scope="col" className="p-1 pr-4 text-left font-normal">
               Manoeuvre, in teaching order
             </th>
+            <th scope="col" className="p-1 pr-6 text-left font-normal">
+              Stands
+            </th>
             {days.map((day, i) => (
               <th key={day} scope="col" className="pb-1 text-left font-normal" style={gapBefore(days, i)}>
                 <span className="block leading-tight">
@@ -46,9 +49,6 @@ export function ProgressMap({ standings, history, signOffs, detail }: Props) {
                 </span>
               </th>
             ))}
-            <th scope="col" className="p-1 pl-4 text-left font-normal">
-              Stands
-            </th>
           </tr>
         </thead>
         <tbody>
@@ -61,6 +61,17 @@ export function ProgressMap({ standings, history, signOffs, detail }: Props) {
                   <th scope="row" className="max-w-60 py-1.5 pr-4 text-left font-semibold">
                     {standing.title}
                   </th>
+                  <td className="py-1 pr-6">
+                    <button
+                      type="button"
+                      className="flex min-h-11 cursor-pointer max-w-64 items-center gap-2 bg-transparent text-left underline"
+                      aria-expanded={shown}
+                      onClick={() => setOpen(shown ? null : standing.manoeuvre)}
+                    >
+                      {stateOf(standing, signed?.signed_at)}
+                      <span className="sr-only">: {standing.title}</span>
+                    </button>
+                  </td>
                   {days.map((day, i) => (
                     <td
                       key={day}
@@ -75,17 +86,6 @@ export function ProgressMap({ standings, history, signOffs, detail }: Props) {
                       {signed?.signed_at.startsWith(day) && <span className="sr-only">signed off</span>}
                     </td>
                   ))}
-                  <td className="py-1 pl-4">
-                    <button
-                      type="button"
-                      className="flex min-h-11 cursor-pointer max-w-72 items-center gap-2 bg-transparent text-left underline"
-                      aria-expanded={shown}
-                      onClick={() => setOpen(shown ? null : standing.manoeuvre)}
-                    >
-                      {stateOf(standing, signed?.signed_at)}
-                      <span className="sr-only">: {standing.title}</span>
-                    </button>
-                  </td>
                 </tr>
                 {shown && (
                   <tr>
@@ -126,7 +126,9 @@ function gapBefore(days: string[], i: number) {
 const Marks = ({ entries }: { entries: Entry[] }) => (
   <span
     className="flex flex-wrap gap-x-0.5"
-    style={{ width: entries.length > 3 ? Math.ceil(entries.length / 2) * MARK_PX : undefined }}
+    style={{
+      width: entries.length > 3 ? Math.ceil(entries.length / (entries.length > 6 ? 3 : 2)) * MARK_PX : undefined,
+    }}
   >
     {entries.map((entry) => (
       <Link

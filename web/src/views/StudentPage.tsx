@@ -28,7 +28,7 @@ export function StudentPage({ session }: { session: Session }) {
       </header>
       {!isLearner(session.person) && advice.length > 0 && <NextLesson id={id} advice={advice} />}
       {standings.length === 0 && <Empty>Nothing graded yet. The record begins with the first reviewed sortie.</Empty>}
-      <div className="mt-4 grid gap-5">
+      <div className="mt-4 grid grid-cols-[minmax(0,1fr)] gap-5">
         {standings.length > 0 && (
           <section aria-labelledby="progress" className="sheet p-4">
             <h2 id="progress" className="m-0 text-lg font-semibold">

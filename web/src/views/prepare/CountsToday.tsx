@@ -16,7 +16,7 @@ export function CountsToday({ sortie, set }: Props) {
     set({ not_judged: out ? [...new Set([...left, ...ids])] : left.filter((id) => !ids.includes(id)) })
   const phases = [...new Set(measures.map((measure) => measure.phase))]
   return (
-    <details className="col-span-full">
+    <details className="col-span-3 open:col-span-full">
       <summary className="label min-h-8 cursor-pointer py-1">
         Counts today: {said(left.length, noSpot ? spot.length : 0, first)}
       </summary>

@@ -136,7 +136,7 @@ export function DayStrip({ sortie, plan, set, errors, aircraftId }: Props) {
       </label>
       <CountsToday sortie={sortie} set={set} />
       {sortie.house_settings.length > SHOWN && (
-        <details className="col-span-full">
+        <details className="col-span-6 open:col-span-full max-lg:col-span-4">
           <summary className="label min-h-8 cursor-pointer py-1">
             Method for this exercise:{' '}
             {sortie.house_settings

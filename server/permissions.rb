@@ -33,6 +33,8 @@ module Fujin
       'PUT /api/sorties/:id/exercises' => STAFF,
       'DELETE /api/exercises/:id' => STAFF,
       'GET /api/sorties/:id/offers' => STAFF,
+      'POST /api/sorties/:id/template' => STAFF,
+      'DELETE /api/templates/:id' => STAFF,
       'PUT /api/exercises/:id/spot' => STAFF,
       'GET /api/places' => SIGNED_IN,
       'POST /api/places' => STAFF,

@@ -10,7 +10,7 @@ module Fujin
     end
 
     # @return [Array<Hash>]
-    def to_a = [*last_lesson, *what_comes_next, *templates]
+    def to_a = [*last_lesson, *what_comes_next, *own_templates, *templates]
 
     private
 
@@ -36,6 +36,15 @@ module Fujin
       return [] if exercises.empty?
 
       [offer("As on #{before.starts_at.to_date.strftime('%-d %B')}", exercises, before.next_focus)]
+    end
+
+    # The school's own.
+    def own_templates
+      LessonTemplate.in_order.filter_map do |kept|
+        next unless kept.exercises.all? { |exercise| fits?(exercise['manoeuvre']) }
+
+        offer(kept.title, kept.exercises, kept.reason).merge('template_id' => kept.id)
+      end
     end
 
     def templates =

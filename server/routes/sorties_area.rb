@@ -74,6 +74,29 @@ module Fujin
 
     get_route('/api/sorties/:id/offers') { json(ExerciseOffers.new(find_sortie).to_a) }
 
+    # This lesson's exercises, kept to be taken again.
+    post_route '/api/sorties/:id/template' do
+      sortie = find_sortie
+      exercises = sortie.exercises.map { |exercise| exercise.attributes.slice(*LessonTemplate::KEPT) }
+      unless LessonTemplate.exists?(id: body_json['id'])
+        LessonTemplate.create!(body_json.slice('id', 'title', 'reason')
+          .merge('exercises' => exercises, 'by' => current_person, 'created_at' => Time.now.utc))
+      end
+      json(ExerciseOffers.new(sortie).to_a, status: 201)
+    rescue ActiveRecord::RecordNotUnique
+      raise Conflict, "There is a lesson called #{body_json['title']} already: give it another name."
+    end
+
+    delete_route '/api/templates/:id' do
+      template = LessonTemplate.find(params['id'])
+      unless template.by_id == current_person.id || current_person.role == 'chief_instructor'
+        raise NotAllowed, "#{template.by.name} keeps this lesson: they or the chief instructor can drop it."
+      end
+
+      template.destroy!
+      halt 204
+    end
+
     get_route('/api/sorties/:id/events') { json(events_of(find_sortie)) }
 
     post_route '/api/sorties/:id/events' do

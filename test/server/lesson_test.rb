@@ -135,6 +135,32 @@ class LessonTest < Minitest::Test
     refute_includes answer.map { |row| row['title'] }, 'Gyroplane landings'
   end
 
+  # A lesson kept by one instructor is offered to all, with what it asked; dropped by them or the chief.
+  def test_a_lesson_is_kept_to_be_taken_again
+    @sortie.exercise.update!(objective: 'Two in a row', planned_count: 3)
+    add('turning_autorotation', settings: { turn_deg: 180 })
+    id = SecureRandom.uuid
+    2.times { post_json "#{lesson}/template", { id: id, title: 'Our Tuesday' } }
+
+    assert_equal 201, status
+    kept = answer.find { |row| row['template_id'] == id }
+
+    assert_equal([['straight_in_autorotation', 3, 'Two in a row'], ['turning_autorotation', nil, nil]],
+                 kept['exercises'].map { |row| row.values_at('manoeuvre', 'planned_count', 'objective') })
+    post_json "#{lesson}/template", { id: SecureRandom.uuid, title: 'our tuesday' }
+
+    assert_equal 409, status
+    as(person('another', 'instructor'))
+    call('DELETE', "/api/templates/#{id}", {})
+
+    assert_equal 403, status
+    as(@chief)
+    call('DELETE', "/api/templates/#{id}", {})
+
+    assert_equal 204, status
+    assert_equal 0, Fujin::LessonTemplate.count
+  end
+
   def test_a_student_arranges_nothing
     as(@student)
     add('hover')

@@ -14,16 +14,22 @@ export const useOffers = (sortieId: string) =>
     queryFn: () => unwrap(api.GET('/api/sorties/{id}/offers', { params: { path: { id: sortieId } } })),
   })
 
-export type NewExercise = Pick<Schemas['NewExercise'], 'manoeuvre' | 'settings' | 'planned_count'>
+export type NewExercise = Pick<Schemas['NewExercise'], 'manoeuvre' | 'settings' | 'planned_count' | 'objective'>
 
 /** Exercises at the lesson's end, one after the other; the lesson as it is then. */
 export async function addExercises(sortieId: string, exercises: NewExercise[]): Promise<Sortie | undefined> {
   let sortie: Sortie | undefined
-  for (const { manoeuvre, settings, planned_count: count } of exercises) {
+  for (const { manoeuvre, settings, planned_count: count, objective } of exercises) {
     sortie = await unwrap(
       api.POST('/api/sorties/{id}/exercises', {
         params: { path: { id: sortieId } },
-        body: { id: newId(), manoeuvre, settings: settings ?? {}, planned_count: count ?? null },
+        body: {
+          id: newId(),
+          manoeuvre,
+          settings: settings ?? {},
+          planned_count: count ?? null,
+          objective: objective ?? null,
+        },
       }),
     )
   }
@@ -85,6 +91,23 @@ export function useMoveSpot(sortieId: string) {
       shown(queries, sortie)
     },
   })
+}
+
+/** The lesson kept to be taken again, or one that is kept no longer. */
+export function useTemplates(sortieId: string) {
+  const queries = useQueryClient()
+  const keep = useMutation({
+    mutationFn: (body: { title: string }) =>
+      unwrap(
+        api.POST('/api/sorties/{id}/template', { params: { path: { id: sortieId } }, body: { ...body, id: newId() } }),
+      ),
+    onSuccess: (offers) => queries.setQueryData(['offers', sortieId], offers),
+  })
+  const drop = useMutation({
+    mutationFn: (id: string) => unwrap(api.DELETE('/api/templates/{id}', { params: { path: { id } } })),
+    onSuccess: () => void queries.invalidateQueries({ queryKey: ['offers', sortieId] }),
+  })
+  return { keep, drop }
 }
 
 /** What an attempt is measured from: its exercise's spot, where the landing before it ended, or where it ended. */

@@ -1,7 +1,7 @@
 import { Popover } from 'radix-ui'
 import { useCallback, useMemo, useState } from 'react'
 import type { Schemas, Sortie } from '../../api/client'
-import { useAddExercises, useOffers } from '../../api/lesson'
+import { useAddExercises, useOffers, useTemplates } from '../../api/lesson'
 import { useCatalogue } from '../../api/queries'
 import { Pick } from '../../design/Pick'
 import { useKeys } from '../../design/useKeys'
@@ -44,6 +44,9 @@ function Offers({ sortie, done }: { sortie: Sortie; done: () => void }) {
   const offers = useOffers(sortie.id)
   const catalogue = useCatalogue()
   const add = useAddExercises(sortie.id)
+  const { keep, drop } = useTemplates(sortie.id)
+  const [title, setTitle] = useState('')
+  const problem = add.error ?? keep.error ?? drop.error
   const rows = offers.data ?? NONE
   const { mutate } = add
   const take = useCallback(
@@ -66,24 +69,34 @@ function Offers({ sortie, done }: { sortie: Sortie; done: () => void }) {
   return (
     <div role="group" aria-label="What to add" className="grid gap-1">
       {rows.map((offer, at) => (
-        <button
-          key={offer.title}
-          type="button"
-          className="grid cursor-pointer grid-cols-[1.5rem_1fr] border-b border-rule px-1 py-2 text-left leading-snug hover:bg-rule/30"
-          disabled={add.isPending}
-          onClick={() => take(offer.exercises)}
-        >
-          <span className="label">{at < 9 ? at + 1 : ''}</span>
-          <span>
-            <b>{offer.title}</b>
-            <span className="block text-sm text-soft">
-              {offer.exercises
-                .map(({ title, planned_count: count }) => `${count ? `${count} × ` : ''}${title.toLowerCase()}`)
-                .join(', ')}
-              {offer.reason ? `. ${offer.reason}` : ''}
+        <div key={offer.title} className="flex items-center border-b border-rule">
+          <button
+            type="button"
+            className="grid grow cursor-pointer grid-cols-[1.5rem_1fr] px-1 py-2 text-left leading-snug hover:bg-rule/30"
+            disabled={add.isPending}
+            onClick={() => take(offer.exercises)}
+          >
+            <span className="label">{at < 9 ? at + 1 : ''}</span>
+            <span>
+              <b>{offer.title}</b>
+              <span className="block text-sm text-soft">
+                {offer.exercises
+                  .map(({ title, planned_count: count }) => `${count ? `${count} × ` : ''}${title.toLowerCase()}`)
+                  .join(', ')}
+                {offer.reason ? `. ${offer.reason}` : ''}
+              </span>
             </span>
-          </span>
-        </button>
+          </button>
+          {offer.template_id && (
+            <button
+              type="button"
+              className="button min-h-8! px-2! py-0! text-xs"
+              onClick={() => offer.template_id && drop.mutate(offer.template_id)}
+            >
+              Drop<span className="sr-only"> {offer.title}</span>
+            </button>
+          )}
+        </div>
       ))}
       <label className="mt-2 grid gap-1">
         <span className="label">One of the catalogue</span>
@@ -96,9 +109,24 @@ function Offers({ sortie, done }: { sortie: Sortie; done: () => void }) {
           onChange={(id) => id && take([{ manoeuvre: id, title: '', settings: {} }])}
         />
       </label>
-      {add.error && (
+      <form
+        className="mt-2 flex flex-wrap items-end gap-2"
+        onSubmit={(event) => {
+          event.preventDefault()
+          keep.mutate({ title: title.trim() }, { onSuccess: () => setTitle('') })
+        }}
+      >
+        <label className="grid grow gap-1">
+          <span className="label">Keep this lesson, to be taken again, as</span>
+          <input className="field" maxLength={80} value={title} onChange={(event) => setTitle(event.target.value)} />
+        </label>
+        <button type="submit" className="button" disabled={title.trim() === '' || keep.isPending}>
+          Keep it
+        </button>
+      </form>
+      {problem && (
         <p role="alert" className="limit-note m-0 p-2">
-          {add.error.message}
+          {problem.message}
         </p>
       )}
     </div>

@@ -23,6 +23,7 @@ module Fujin
       'GET /api/catalogue' => SIGNED_IN,
       'PUT /api/house' => %w[chief_instructor],
       'PUT /api/blocks/:block' => %w[chief_instructor],
+      'PUT /api/readiness' => %w[chief_instructor],
       'POST /api/standards/changes' => %w[chief_instructor],
       'POST /api/standards/look-back' => %w[chief_instructor],
       'POST /api/sorties' => STAFF,

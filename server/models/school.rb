@@ -8,7 +8,13 @@ module Fujin
     def self.current = first || raise(NotFound, 'The school is not set up: run bin/start once.')
 
     def house_method(*changes) = Planning::HouseMethod.new(changes.reduce(house) { |all, change| all.merge(change) })
-    def readiness_rule = readiness.transform_keys(&:to_sym)
+
+    # What a sign-off asks for, as this school has it; a manoeuvre may have numbers of its own.
+    # @return [Hash{Symbol => Integer}] overrides of Progress::Readiness::DEFAULTS
+    def readiness_rule(manoeuvre)
+      own = readiness.fetch('manoeuvres', {}).fetch(manoeuvre, {})
+      readiness.except('manoeuvres').merge(own).transform_keys(&:to_sym)
+    end
 
     # The counted blocks as this school has them.
     # @return [Array<Progress::Block>]

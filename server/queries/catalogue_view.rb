@@ -19,11 +19,20 @@ module Fujin
         'manoeuvres' => Catalogue.all.map { |m| manoeuvre(m) },
         'house' => Serialisers.house(@school),
         'grades' => Grading::Grader::GRADE_WORDS,
+        'readiness' => readiness,
         'blocks' => @school.counted_blocks.map { |block| Serialisers.school_block(block) }
       }
     end
 
     private
+
+    # What a sign-off asks for, and where one manoeuvre asks for something else.
+    def readiness
+      usual = Progress::Readiness::DEFAULTS.transform_keys(&:to_s)
+      own = @school.readiness.fetch('manoeuvres', {})
+      { 'usual' => usual.merge(@school.readiness.except('manoeuvres')),
+        'manoeuvres' => own.map { |id, rule| { 'manoeuvre' => id, 'rule' => usual.merge(rule) } } }
+    end
 
     def manoeuvre(declared)
       type = @types.find { |t| declared.for?(t) }

@@ -24,8 +24,9 @@ module Fujin
     def standing(manoeuvre_id)
       mine = graded.map(&:last).select { |a| a.manoeuvre == manoeuvre_id }
       waits = blocks.select { |count| count.block.needed_for.include?(manoeuvre_id) }
+      rule = school.readiness_rule(manoeuvre_id)
       [Progress::Standing.new(mine),
-       Progress::Readiness.new(mine, school.readiness_rule, stage: @student.stage, blocks: waits), mine.size]
+       Progress::Readiness.new(mine, rule, stage: @student.stage, blocks: waits), mine.size]
     end
 
     # How far the student has come in each of the school's counted blocks.

@@ -68,6 +68,20 @@ module Fujin
       json(StandardLookBack.new(*body_json.values_at('manoeuvre', 'measure', 'values'), now: Time.now.utc).to_h)
     end
 
+    # What a sign-off asks for: of every manoeuvre, or of one; without numbers that one is as the others again.
+    put_route '/api/readiness' do
+      manoeuvre, rule = body_json.values_at('manoeuvre', 'rule')
+      Catalogue.find(manoeuvre) if manoeuvre
+      school = School.current
+      school.with_lock do
+        own = school.readiness.fetch('manoeuvres', {})
+        own = (rule ? own.merge(manoeuvre => rule) : own.except(manoeuvre)) if manoeuvre
+        usual = manoeuvre ? school.readiness.except('manoeuvres') : rule || {}
+        school.update!(readiness: usual.merge('manoeuvres' => own))
+      end
+      json(CatalogueView.new(school).to_h)
+    end
+
     put_route '/api/blocks/:block' do
       block = Progress::Block.usual.find { |one| one.id == params['block'] }
       raise NotFound, 'There is no such counted block.' unless block

@@ -62,6 +62,33 @@ class RecordTest < Minitest::Test
     assert_includes answer['detail'], '0 of 3 counted attempts flown'
   end
 
+  # One manoeuvre may ask for more than the others; without numbers of its own it is as they are again.
+  def test_a_manoeuvre_may_ask_for_something_else
+    make_ready
+    as(@instructor)
+    put_json '/api/readiness', { manoeuvre: nil, rule: nil }
+
+    assert_equal 403, status
+    as(@chief)
+    ready = -> { Fujin::StudentProgress.new(@student).standing('straight_in_autorotation')[1] }
+    more = { attempts: 4, days: 3, critical_window: 5 }
+    put_json '/api/readiness', { manoeuvre: 'straight_in_autorotation', rule: more }
+
+    assert_equal 200, status
+    assert_equal([{ 'manoeuvre' => 'straight_in_autorotation', 'rule' => more.transform_keys(&:to_s) }],
+                 answer['readiness']['manoeuvres'])
+    assert_equal ['different_days'], ready.call.missing.map(&:id)
+    put_json '/api/readiness', { manoeuvre: 'straight_in_autorotation', rule: nil }
+
+    assert_predicate ready.call, :ready?
+    put_json '/api/readiness', { manoeuvre: nil, rule: more.merge(attempts: 5, days: 2) }
+
+    assert_equal ['enough_attempts'], ready.call.missing.map(&:id)
+    put_json '/api/readiness', { manoeuvre: 'none', rule: more }
+
+    assert_equal 422, status
+  end
+
   def test_ready_signed_chained_exported_and_verified_without_the_database
     make_ready
     as(@instructor)

@@ -222,6 +222,15 @@ export function useWithdraw(id: string) {
   })
 }
 
+export function useSetReadiness() {
+  const queries = useQueryClient()
+  return useMutation({
+    mutationFn: (body: { manoeuvre: string | null; rule: Schemas['ReadinessRule'] | null }) =>
+      unwrap(api.PUT('/api/readiness', { body })),
+    onSuccess: (catalogue) => queries.setQueryData(['catalogue'], catalogue),
+  })
+}
+
 export function useSetBlock() {
   const queries = useQueryClient()
   return useMutation({

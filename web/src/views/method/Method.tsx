@@ -8,6 +8,7 @@ import { capital, unitWord } from '../../design/words'
 import { Agreement } from './Agreement'
 import { CountedBlocks } from './CountedBlocks'
 import { Places } from './Places'
+import { ReadyWhen } from './ReadyWhen'
 import { Standard } from './Standard'
 import { isLearner } from '../../api/who'
 import { Pick } from '../../design/Pick'
@@ -17,7 +18,7 @@ export function Method({ session }: { session: Session }) {
   const catalogue = useCatalogue()
   if (catalogue.isPending) return <Loading what="the catalogue" />
   if (catalogue.isError) return <Failed error={catalogue.error} again={() => void catalogue.refetch()} />
-  const { manoeuvres, house, grades, blocks } = catalogue.data
+  const { manoeuvres, house, grades, blocks, readiness } = catalogue.data
   const chief = session.person?.role === 'chief_instructor'
   return (
     <>
@@ -35,6 +36,7 @@ export function Method({ session }: { session: Session }) {
           ))}
         </section>
       ))}
+      <ReadyWhen readiness={readiness} manoeuvres={manoeuvres} chief={chief} />
       <CountedBlocks blocks={blocks} chief={chief} />
       <House key={house.version} house={house} chief={chief} />
       {!isLearner(session.person) && <OwnHouse />}

@@ -1,0 +1,123 @@
+import { useState } from 'react'
+import { toast } from 'sonner'
+import type { Schemas } from '../../api/client'
+import { useSetReadiness } from '../../api/queries'
+import { Pick } from '../../design/Pick'
+
+type Rule = Schemas['ReadinessRule']
+type Catalogue = Schemas['Catalogue']
+
+interface Props {
+  readiness: Catalogue['readiness']
+  manoeuvres: Catalogue['manoeuvres']
+  chief: boolean
+}
+
+/** What a sign-off asks for, in a sentence of numbers; one manoeuvre may ask for something else. */
+export function ReadyWhen({ readiness: { usual, manoeuvres: own }, manoeuvres, chief }: Props) {
+  const set = useSetReadiness()
+  const titleOf = (id: string) => manoeuvres.find((row) => row.id === id)?.title ?? id
+  const others = manoeuvres.filter(({ id }) => own.every((row) => row.manoeuvre !== id))
+  return (
+    <section className="mt-8" aria-labelledby="ready-when">
+      <h2 id="ready-when" className="mb-1 text-xl font-bold">
+        Ready for a sign-off
+      </h2>
+      <p className="mt-0 max-w-3xl">
+        Every declared phase graded, to the standard of the student&apos;s stage, alone, and:
+      </p>
+      <Sentence
+        key={JSON.stringify(usual)}
+        name="Every manoeuvre"
+        rule={usual}
+        chief={chief}
+        store={(rule) => set.mutate({ manoeuvre: null, rule }, { onSuccess: () => toast('Stored') })}
+      />
+      {own.map(({ manoeuvre, rule }) => (
+        <Sentence
+          key={manoeuvre + JSON.stringify(rule)}
+          name={titleOf(manoeuvre)}
+          rule={rule}
+          chief={chief}
+          store={(next) => set.mutate({ manoeuvre, rule: next }, { onSuccess: () => toast('Stored') })}
+          drop={() => set.mutate({ manoeuvre, rule: null })}
+        />
+      ))}
+      {chief && (
+        <label className="mt-2 grid w-72 gap-0.5">
+          <span className="label">Another rule for</span>
+          <Pick
+            value=""
+            choices={[{ id: '', word: 'Choose a manoeuvre…' }, ...others.map(({ id, title }) => ({ id, word: title }))]}
+            onChange={(id) => id && set.mutate({ manoeuvre: id, rule: usual })}
+          />
+        </label>
+      )}
+      {set.error && (
+        <p role="alert" className="limit-note m-0 mt-2 p-2">
+          {set.error.message}
+        </p>
+      )}
+    </section>
+  )
+}
+
+const FIELDS: { key: keyof Rule; before: string; after: string; most: number }[] = [
+  { key: 'attempts', before: 'the last', after: 'counted attempts to standard', most: 50 },
+  { key: 'days', before: 'on at least', after: 'days', most: 20 },
+  { key: 'critical_window', before: 'nothing critical in the last', after: '', most: 50 },
+]
+
+interface SentenceProps {
+  name: string
+  rule: Rule
+  chief: boolean
+  store: (rule: Rule) => void
+  drop?: () => void
+}
+
+function Sentence({ name, rule, chief, store, drop }: SentenceProps) {
+  const [texts, setTexts] = useState(
+    () => Object.fromEntries(FIELDS.map(({ key }) => [key, String(rule[key])])) as Record<keyof Rule, string>,
+  )
+  const next = Object.fromEntries(FIELDS.map(({ key }) => [key, Number(texts[key])])) as unknown as Rule
+  const whole = FIELDS.every(({ key, most }) => Number.isInteger(next[key]) && next[key] >= 1 && next[key] <= most)
+  const changed = FIELDS.some(({ key }) => next[key] !== rule[key])
+  return (
+    <form
+      aria-label={`Ready: ${name}`}
+      className="flex flex-wrap items-center gap-x-2 gap-y-1 border-t border-rule py-2"
+      onSubmit={(event) => {
+        event.preventDefault()
+        store(next)
+      }}
+    >
+      <b className="w-56">{name}</b>
+      {FIELDS.map(({ key, before, after }) => (
+        <label key={key} className="flex items-center gap-2">
+          {before}
+          <input
+            className="field figures w-16!"
+            inputMode="numeric"
+            disabled={!chief}
+            value={texts[key]}
+            onChange={(event) => setTexts((all) => ({ ...all, [key]: event.target.value }))}
+          />
+          {after}
+          {key !== 'critical_window' && ','}
+        </label>
+      ))}
+      {chief && changed && (
+        <button type="submit" className="button solid" disabled={!whole}>
+          Store
+        </button>
+      )}
+      {chief && drop && (
+        <button type="button" className="button" onClick={drop}>
+          As the others<span className="sr-only">: {name}</span>
+        </button>
+      )}
+      {!whole && <span className="limit-note p-1">Each is a whole number, at least 1.</span>}
+    </form>
+  )
+}

@@ -84,7 +84,7 @@ module Fujin
         flown.leg(6, nr_pct: 20.0).leg(20, nr_pct: 62.0 - (10.0 * off), throttle_pct: 40.0)
         flown.leg(9 - (2 * off), gs_kt: 30.0, nr_pct: 90.0 - (14.0 * off), throttle_pct: 100.0)
         flown.leg(4, gs_kt: 38.0, nr_pct: 100.0, pitch_deg: 9.0).leg(12, gs_kt: 50.0, agl_ft: 70.0, pitch_deg: 4.0)
-        turn(flown.leg(36, gs_kt: 48.0, agl_ft: 500.0), 180.0).leg(60, roll_deg: 0.0)
+        turn(flown.leg(36, gs_kt: 48.0, agl_ft: 500.0), 180.0).leg(40, roll_deg: 0.0)
         turn(flown, 180.0).leg(3, roll_deg: 0.0)
         flown.leg(12, gs_kt: 44.0 + (9.0 * off)).leg(1, throttle_pct: 2.0).leg(4)
         flown.leg(down_s, agl_ft: 25.0, pitch_deg: 0.0).leg(4, agl_ft: 0.0, gs_kt: 20.0, pitch_deg: 9.0)
@@ -94,8 +94,8 @@ module Fujin
 
     private
 
-    RATE_DEG_S = 3.0
-    BANK_DEG = 10.0
+    RATE_DEG_S = 6.0
+    BANK_DEG = 17.0
     private_constant :RATE_DEG_S, :BANK_DEG
 
     # To the left at a steady rate, rolled into first.

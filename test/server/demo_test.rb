@@ -15,4 +15,28 @@ class DemoTest < Minitest::Test
     assert_equal ['straight_in_autorotation'], Fujin::SignOff.where(student: tove).pluck(:manoeuvre)
     assert_operator Fujin::AttemptRow.count, :>=, 5
   end
+
+  # Along a script: hovering with one control, then two, counted; a figure, speed changes.
+  def test_scripted_lessons_are_read_like_any_other
+    empty_the_database
+    Fujin::DemoSchool.new(today: Date.new(2026, 11, 27)).load(students: %w[fenna lioba])
+    counted = Fujin::StudentProgress.new(Fujin::Person.find_by!(sign_in: 'fenna')).blocks
+    flown = ->(name) { Fujin::StudentProgress.new(Fujin::Person.find_by!(sign_in: name)).manoeuvres }
+
+    assert_equal [3, 3, 0], counted.find { |one| one.block.id == 'controls_in_hand' }.done
+    assert_equal %w[hover level_speed_change turn_about_a_point], flown.call('lioba')
+  end
+
+  # Every lesson of eight weeks names people, aircraft, places and scripts that there are.
+  def test_what_the_lessons_name_is_there
+    lessons = YAML.load_file(File.join(Fujin::DemoSchool::FOLDER, 'sorties.yml'))
+    people, places = %w[people places].map { |name| YAML.load_file(File.join(Fujin::DemoSchool::FOLDER, "#{name}.yml")) }
+    names = ->(key) { lessons.filter_map { |lesson| lesson[key] }.uniq }
+
+    assert_empty (names.call('student') + names.call('instructor')) - people.map { |one| one['sign_in'] }
+    assert_empty names.call('aircraft') - Fujin::DemoSchool::FLEET.keys
+    assert_empty names.call('place') - places.map { |one| one['name'] }
+    assert_empty names.call('script') - Fujin::ScriptedLessons::SCRIPTS
+    assert_operator lessons.map { |lesson| lesson['day'] }.min, :<=, -50
+  end
 end

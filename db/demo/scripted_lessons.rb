@@ -76,8 +76,8 @@ module Fujin
       end
     end
 
-    # Prerotation, roll, balance, climb; round; a landing to a stop, and again. Off rolls fast with a slow rotor, and
-    # lands firmly.
+    # Prerotation, roll, balance, climb; away and back again; a landing to a stop, and once more. Off rolls fast with a
+    # slow rotor, and lands firmly.
     # @param down_s [Float] from the closed throttle to the round-out, less with less power
     def gyro_circuits(tries, down_s: 36.0)
       tries.reduce(flight.leg(2, nr_pct: 0.0)) do |flown, off|
@@ -85,7 +85,7 @@ module Fujin
         flown.leg(9 - (2 * off), gs_kt: 30.0, nr_pct: 90.0 - (14.0 * off), throttle_pct: 100.0)
         flown.leg(4, gs_kt: 38.0, nr_pct: 100.0, pitch_deg: 9.0).leg(12, gs_kt: 50.0, agl_ft: 70.0, pitch_deg: 4.0)
         turn(flown.leg(36, gs_kt: 48.0, agl_ft: 500.0), 180.0).leg(40, roll_deg: 0.0)
-        turn(flown, 180.0).leg(3, roll_deg: 0.0)
+        turn(flown, 180.0, side: 1.0).leg(3, roll_deg: 0.0)
         flown.leg(12, gs_kt: 44.0 + (9.0 * off)).leg(1, throttle_pct: 2.0).leg(4)
         flown.leg(down_s, agl_ft: 25.0, pitch_deg: 0.0).leg(4, agl_ft: 0.0, gs_kt: 20.0, pitch_deg: 9.0)
         flown.leg(9, gs_kt: 0.0, pitch_deg: 0.0, nr_pct: 70.0).leg(8, nr_pct: 20.0)
@@ -98,9 +98,10 @@ module Fujin
     BANK_DEG = 17.0
     private_constant :RATE_DEG_S, :BANK_DEG
 
-    # To the left at a steady rate, rolled into first.
-    def turn(flown, deg = 90.0) =
-      flown.leg(1, roll_deg: -BANK_DEG).leg(deg / RATE_DEG_S, turn_deg_s: -RATE_DEG_S, roll_deg: -BANK_DEG)
+    # At a steady rate, rolled into first; to the left unless the side is 1.
+    def turn(flown, deg = 90.0, side: -1.0) =
+      flown.leg(1, roll_deg: side * BANK_DEG)
+        .leg(deg / RATE_DEG_S, turn_deg_s: side * RATE_DEG_S, roll_deg: side * BANK_DEG)
 
     def flight(**options) =
       Flight::ScriptedFlight.new(origin: @spot, wind_kt: @wind_kt, heading_deg: @course_deg, seed: @seed, **options)

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative 'test_helper'
+require_relative 'own_words'
 
 # Recordings in the formats of the world: GPX, IGC, NMEA, packed, in other words and other units.
 class FilesTest < Minitest::Test
@@ -157,80 +158,6 @@ class FilesTest < Minitest::Test
     others.each { |text| assert_equal plain.channels, read(text).channels }
   end
 
-  MINE =
-    'Time [ms],Airspeed [m/s],Rotor speed (1/min),Height above ground ' \
-      "[m],Note\n0,30.87,530,100,a\n1000,31,528,98,b\n2000,31.2,525,95,c\n3000,31,524,93,d\n"
-
-  def test_a_devices_own_headings_are_asked_for_with_a_guess
-    error = assert_raises(Fujin::UnknownHeadings) { read(MINE) }
-
-    assert_equal 'Time [ms]', error.headings.first
-    assert_equal(
-      [%w[t_s ms], %w[ias_kt m/s], %w[rotor_rpm rpm], %w[agl_ft m], nil],
-      error.headings.map { |heading| R::Headings.guess(heading) }
-    )
-  end
-
-  # Whatever a column may be told to be has units to choose from; a switch either way round.
-  def test_every_channel_has_its_units
-    assert_empty(R::Headings::CHANNELS.select { |channel| R::Headings.units(channel).empty? })
-    switch = ->(unit, number) { R::Headings::Column.new(channel: 'governor_on', unit: unit).value(number) }
-
-    assert_equal([0.0, 1.0, 1.0, 0.0], [switch.call('1 is on', 0), switch.call('1 is on', 1),
-                                        switch.call('0 is on', 0), switch.call('0 is on', 1)])
-  end
-
-  def test_headings_told_once_are_read_in_their_units
-    told =
-      [%w[t_s ms], %w[ias_kt m/s], %w[rotor_rpm rpm], %w[agl_ft m]].zip(MINE.lines.first.split(','))
-        .map { |(c, u), h| { 'heading' => h, 'channel' => c, 'unit' => u } }
-    found = read(MINE, headings: R::Headings.new(told))
-
-    assert_equal [0.0, 1.0, 2.0, 3.0], found.times
-    assert_in_delta 60.0, found['ias_kt'][0], 0.05
-    assert_in_delta 328.08, found['agl_ft'][0], 0.05
-    assert_equal ['(note)'], found.ignored_columns.map(&:downcase)
-  end
-
-  def test_headings_that_contradict_are_refused_by_name
-    error =
-      assert_raises(Fujin::InvalidInput) do
-        R::Headings.new(
-          [
-            { 'heading' => 'A', 'channel' => 'ias_kt', 'unit' => 'inHg' },
-            { 'heading' => 'B', 'channel' => 'ias_kt', 'unit' => 'kt' }
-          ]
-        )
-      end
-
-    assert_equal %w[A B columns], error.problems.map { |problem| problem[:path] }.sort
-  end
-
-  def scaled(channel, factor)
-    lines = landing.csv.lines
-    at = lines.first.chomp.split(',').index(channel)
-    lines.first +
-      lines
-        .drop(1)
-        .map { |line| line.chomp.split(',', -1).tap { |row| row[at] = (row[at].to_f * factor).to_s }.join(',') << "\n" }
-        .join
-  end
-
-  {
-    'nr_pct' => 0.01,
-    'gs_kt' => 0.51444,
-    'ias_kt' => 1.852,
-    'vs_fpm' => 0.00508,
-    'alt_msl_ft' => 0.3048
-  }.each do |channel, factor|
-    define_method("test_#{channel}_in_another_unit_is_left_out_and_said") do
-      found = read(scaled(channel, factor))
-
-      refute found.channel?(channel)
-      assert_match(/#{channel} was left out/, found.notes.join(' '))
-    end
-  end
-
   def test_nothing_is_left_out_of_good_flights_in_strong_wind
     %w[350/35 170/20 080/25].each do |wind|
       day = conditions(wind: Fujin::Wind.parse(wind))
@@ -250,7 +177,7 @@ class FilesTest < Minitest::Test
       igc.lines.first(40).join,
       nmea,
       Zlib.gzip(landing.csv.lines.first(40).join),
-      MINE
+      OWN_WORDS
     ].map(&:b)
     5000.times do |n|
       bytes = mutated(sources[n % sources.size], random)

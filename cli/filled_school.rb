@@ -52,9 +52,7 @@ module Fujin
     def person(number) = Person.find_by!(sign_in: "student#{number}")
 
     def people(students)
-      key = Ed25519::SigningKey.generate
-      School.create!(name: 'Measured', station: 'XTST', public_key: Base64.strict_encode64(key.verify_key.to_bytes),
-                     sealed_private_key: SealedKey.seal(key, Settings.secret))
+      Founding.of(name: 'Measured', station: 'XTST')
       make('chief', 'chief_instructor')
       @student = make('busy', 'student', stage: 'solo')
       students.times { |i| make("student#{i}", 'student', stage: 'solo') }

@@ -11,8 +11,8 @@ module Fujin
     # withdrawn?
     class Verify < Command
       def run
-        @file = @options.rest.first or raise CommandLine::Usage, 'verify needs an exported sign-off'
-        verdict = read(@file)
+        file = @options.rest.first or raise CommandLine::Usage, 'verify needs an exported sign-off'
+        verdict = read(file)
         check_code(verdict)
         say(verdict, withdrawal(verdict))
       rescue SignOffDocument::Broken => e
@@ -22,7 +22,11 @@ module Fujin
 
       private
 
-      def read(file) = SignOffDocument.verify(File.read(file, encoding: 'UTF-8'), pinned_key: @options[:key])
+      # The one that is read is the one that an error names.
+      def read(file)
+        @file = file
+        SignOffDocument.verify(File.read(file, encoding: 'UTF-8'), pinned_key: @options[:key])
+      end
 
       def check_code(verdict)
         asked = @options[:code] or return
@@ -38,9 +42,6 @@ module Fujin
 
         @list = read(@options[:withdrawn])
         SignOffDocument.withdrawn(@list, verdict)
-      rescue SignOffDocument::Broken => e
-        @file = @options[:withdrawn]
-        raise e
       end
 
       def say(verdict, withdrawal)

@@ -29,14 +29,7 @@ module ServerHelp
 
   def setup
     empty_the_database
-    key = Ed25519::SigningKey.generate
-    @school =
-      Fujin::School.create!(
-        name: 'Testing Field',
-        station: 'XTST',
-        public_key: Base64.strict_encode64(key.verify_key.to_bytes),
-        sealed_private_key: Fujin::SealedKey.seal(key, ENV.fetch('FUJIN_SECRET'))
-      )
+    @school = Fujin::Founding.of(name: 'Testing Field', station: 'XTST')
     @chief = person('chief', 'chief_instructor')
     @instructor = person('instructor', 'instructor')
     @student = person('student', 'student', stage: 'solo')

@@ -29,7 +29,7 @@ module Fujin
     # @param students [Array<String>, nil] whose sorties are flown, everybody's if none are named
     def load(students: nil)
       @say.call('loading the demo school (once, about two minutes)')
-      create_school
+      Founding.of(name: 'Quillmere Flying School', station: 'XQLM')
       @people =
         YAML.load_file(File.join(FOLDER, 'people.yml')).to_h { |fields| [fields['sign_in'], create_person(fields)] }
       create_places
@@ -44,16 +44,6 @@ module Fujin
     end
 
     private
-
-    def create_school
-      key = Ed25519::SigningKey.generate
-      School.create!(
-        name: 'Quillmere Flying School',
-        station: 'XQLM',
-        public_key: Base64.strict_encode64(key.verify_key.to_bytes),
-        sealed_private_key: SealedKey.seal(key, Settings.secret)
-      )
-    end
 
     def create_places = YAML.load_file(File.join(FOLDER, 'places.yml')).each { |fields| Place.create!(fields) }
 

@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+require_relative 'pdf_words'
+
 module Fujin
   # The brief sheet's picture: the path from the side, and from above where it turns, each with one scale for both axes.
   class BriefPicture
@@ -7,7 +9,7 @@ module Fujin
     # Below the ground line: distances.
     FOOT = 22
     RULE = 'CFC5AF'
-    INK = '1B2738'
+    INK = PdfWords::INK
     # A path that leaves its line by more than this is drawn from above as well, feet.
     TURNS_FT = 200.0
 

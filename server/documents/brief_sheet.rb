@@ -6,10 +6,9 @@ require_relative 'brief_picture'
 module Fujin
   # A printable page for each exercise of a lesson: picture, numbers, gates, set-up, cautions. PDF.
   class BriefSheet
-    INK = '1B2738'
-    SOFT = '4C5868'
+    include PdfWords
+
     RULE = 'CFC5AF'
-    LIMIT = 'A82C14'
     WIDTH = 523
     # Working numbers end where the page does, points from its lower edge.
     BOTTOM = 48

@@ -9,6 +9,9 @@ Prawn::Fonts::AFM.hide_m17n_warning = true # what its fonts lack is spelled out 
 module Fujin
   # Text as the PDF's own fonts can write it: what they have no letter for is spelled out.
   module PdfWords
+    INK = '1B2738'
+    SOFT = '4C5868'
+    LIMIT = 'A82C14'
     LETTERS = {
       '−' => '-',
       '≤' => 'at most',

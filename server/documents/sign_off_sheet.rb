@@ -5,9 +5,7 @@ require_relative 'pdf_words'
 module Fujin
   # A sign-off on paper: what was met, how far it reaches, its evidence, and the code to check it by. PDF.
   class SignOffSheet
-    INK = '1B2738'
-    SOFT = '4C5868'
-    LIMIT = 'A82C14'
+    include PdfWords
 
     # @param sign_off [Hash] as the API shows it
     def initialize(sign_off, school:)

@@ -53,6 +53,9 @@ module Fujin
       JudgedProposal.new(light? ? @whole_proposal : proposal, task, exercise&.not_judged || []).to_h
     end
 
+    # The path of the attempt itself, without what was recorded before and after it.
+    def flown_path = (path || []).select { |point| point['t_s'].between?(start_s, end_s) }
+
     # The student's own whole manoeuvre, all of it judged: what readiness may rest on.
     def whole? = task == 'whole' && manner != 'demonstration' && !sortie.teaching? && !exercise&.practice?
 

@@ -16,6 +16,15 @@ module Fujin
       readiness.except('manoeuvres').merge(own).transform_keys(&:to_sym)
     end
 
+    # @param manoeuvre [String, nil] nil is every one that has no rule of its own
+    # @param rule [Hash, nil] nil is as usual again
+    def set_readiness(manoeuvre, rule)
+      own = readiness.fetch('manoeuvres', {}).except(manoeuvre)
+      usual = manoeuvre ? readiness.except('manoeuvres') : rule || {}
+      own[manoeuvre] = rule if manoeuvre && rule
+      update!(readiness: usual.merge('manoeuvres' => own))
+    end
+
     # The counted blocks as this school has them.
     # @return [Array<Progress::Block>]
     def counted_blocks

@@ -19,7 +19,9 @@ module Fujin
       aircraft_id stage people_aboard fuel_kg wind_from_deg wind_kt gust_kt oat_c dew_point_c qnh_hpa
     ].freeze
 
-    after_update { exercises.update_all('plan_version = plan_version + 1') if saved_changes.keys.intersect?(MEASURED) }
+    after_update do
+      exercises.each { |one| one.increment!(:plan_version) } if saved_changes.keys.intersect?(MEASURED)
+    end
 
     # A lesson with its first exercise.
     # @param fields [Hash{Symbol => Object}] of both

@@ -15,7 +15,7 @@ module Fujin
 
     # @return [Hash] the API's AttemptPictures
     def to_h
-      flown = (@attempt.path || []).select { |point| point['t_s'].between?(@attempt.start_s, @attempt.end_s) }
+      flown = @attempt.flown_path
       points = flown.map { |point| self.class.point(point) }.select(&:ias_kt)
       {
         'hover' => (hover(flown) if @attempt.declaration.phases.include?('hover')),

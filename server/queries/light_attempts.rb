@@ -9,33 +9,27 @@ module Fujin
     # @param student_ids [Array<String>]
     # @return [Array<AttemptRow>] with sortie, taps, exercise and grades, in order of time
     def of(student_ids)
-      rows = AttemptRow.light.joins(:sortie).where(sorties: { student_id: student_ids })
+      completed(AttemptRow.light.joins(:sortie).where(sorties: { student_id: student_ids })
         .order('sorties.starts_at', :created_at, :position)
-        .preload(:exercise, sortie: %i[fly_events student]).to_a
-      with_grades(rows)
+        .preload(sortie: %i[fly_events student]).to_a)
     end
 
-    # The attempts of these sorties, as their association.
+    # Attempts as their sorties' association.
     # @param sorties [Array<Sortie>]
-    # @param rows [Array<AttemptRow>, nil] that are known already
+    # @param rows [Array<AttemptRow>] those of these sorties that are known already; read here otherwise
     def preload(sorties, rows = nil)
-      known = rows&.group_by(&:sortie_id)
-      if known
-        sorties.each { |sortie| sortie.association(:attempts).target = known.fetch(sortie.id, []) }
-      else
-        load(sorties, :attempts, AttemptRow.light)
-        with_grades(sorties.flat_map { |sortie| sortie.attempts.to_a })
-      end
-      sorties
+      rows ||= completed(AttemptRow.light.where(sortie_id: sorties).order(:created_at, :position).to_a)
+      own = rows.group_by(&:sortie_id)
+      sorties.each { |sortie| sortie.association(:attempts).target = own.fetch(sortie.id, []) }
     end
 
-    def with_grades(rows)
-      load(rows, :exercise)
+    # With exercise and grades, and with the proposal of the few that are held to less than the whole of it.
+    def completed(rows)
+      ActiveRecord::Associations::Preloader.new(records: rows, associations: :exercise).call
       given = last_grades(rows.map(&:id))
       rows.each { |row| row.given = given.fetch(row.id, {}) }
-      # Few are held to less than the whole, and only of those the measures are asked.
       narrowed = rows.select(&:narrowed?)
-      proposals = AttemptRow.where(id: narrowed.map(&:id)).pluck(:id, :proposal).to_h if narrowed.any?
+      proposals = AttemptRow.where(id: narrowed.map(&:id)).pluck(:id, :proposal).to_h
       narrowed.each { |row| row.whole_proposal = proposals.fetch(row.id) }
       rows
     end
@@ -46,10 +40,6 @@ module Fujin
       grades.each_with_object({}) do |(attempt, kind, phase, grade), found|
         ((found[attempt] ||= {})[kind] ||= {})[phase] = grade
       end
-    end
-
-    def load(records, association, scope = nil)
-      ActiveRecord::Associations::Preloader.new(records: records, associations: association, scope: scope).call
     end
   end
 end

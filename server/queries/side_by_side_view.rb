@@ -62,14 +62,11 @@ module Fujin
         'on' => row.sortie.starts_at.to_date.iso8601,
         'position' => row.position + 1,
         'starts' => row.proposal['phases'].to_h { |phase| phase.values_at('id', 'start_s') },
-        'path' => path(row),
+        'path' => row.flown_path,
         'overall' => row.judged['overall'],
         'first_fault' => row.judged['first_fault'] && @declared.fault(row.judged['first_fault'])&.title
       }
     end
-
-    # The attempt itself, without what was recorded before and after it.
-    def path(row) = (row.path || []).select { |point| point['t_s'].between?(row.start_s, row.end_s) }
 
     def told(row)
       entry = Glossary.measure(row.measure, @declared.id)

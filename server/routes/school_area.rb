@@ -73,12 +73,7 @@ module Fujin
       manoeuvre, rule = body_json.values_at('manoeuvre', 'rule')
       Catalogue.find(manoeuvre) if manoeuvre
       school = School.current
-      school.with_lock do
-        own = school.readiness.fetch('manoeuvres', {})
-        own = (rule ? own.merge(manoeuvre => rule) : own.except(manoeuvre)) if manoeuvre
-        usual = manoeuvre ? school.readiness.except('manoeuvres') : rule || {}
-        school.update!(readiness: usual.merge('manoeuvres' => own))
-      end
+      school.with_lock { school.set_readiness(manoeuvre, rule) }
       json(CatalogueView.new(school).to_h)
     end
 

@@ -1,8 +1,5 @@
 import type { Plan } from '../api/client'
-import { roundStep, type TrueScale } from './scale'
-
-/** Half a letter's width at the pictures' type size. */
-const HALF_LETTER = 3.1
+import { HALF_LETTER, roundStep, type TrueScale } from './scale'
 
 /** The spot with its name, kept inside the picture. */
 export const SpotMark = ({ x, y, name, width }: { x: number; y: number; name: string; width: number }) => (

@@ -1,5 +1,5 @@
 import type { Schemas } from '../api/client'
-import { line } from './scale'
+import { HALF_LETTER, line } from './scale'
 
 type Shape = Schemas['GroundShape']
 
@@ -19,7 +19,6 @@ const THINNEST = 2
 /** A runway without a width is drawn so wide, feet. */
 const USUAL_WIDTH_FT = 60
 const PAVED = ['runway', 'strip']
-const HALF_LETTER = 3.1
 
 /** What the school has drawn on the ground, true to scale: runways, pads, areas, lines, obstacles with their height. */
 export function GroundShapes({ shapes, x, y, perFt, width, height, spotName }: Props) {

@@ -1,4 +1,3 @@
-import { useRef, type KeyboardEvent, type PointerEvent } from 'react'
 import type { PathPoint, Plan, Schemas } from '../api/client'
 import { figure } from '../design/words'
 import { Picture } from './Picture'
@@ -6,6 +5,7 @@ import { LegNames, NorthMark, ScaleBar, SpotMark, WindOverGround } from './Groun
 import { line, lowEnough, momentOf, ticks, trueScale, windowOf, type Window } from './scale'
 import { GroundShapes } from './GroundShapes'
 import { SpotHandle } from './SpotHandle'
+import { useDragged, type Shift } from './useDragged'
 import { useWidth } from './useWidth'
 
 interface Props {
@@ -18,8 +18,8 @@ interface Props {
   /** The moment to mark on the flown path. */
   timeS?: number | undefined
   /** How far the entry stands from where it was planned; drag or arrow keys move it. */
-  shift?: { along: number; across: number }
-  onShift?: (shift: { along: number; across: number }) => void
+  shift?: Shift
+  onShift?: (shift: Shift) => void
   /** Landings of one option, drawn where they would end. */
   option?: NonNullable<Schemas['Dispersion']['result']>['options'][number] | undefined
   /** What the school has drawn there. */
@@ -189,32 +189,15 @@ interface HandleProps {
   x: number
   y: number
   perFt: number
-  shift: { along: number; across: number }
-  onShift: (shift: { along: number; across: number }) => void
+  shift: Shift
+  onShift: (shift: Shift) => void
 }
 
 /** The entry point, to be dragged over the ground or moved by the arrow keys. */
 function EntryHandle({ x, y, perFt, shift, onShift }: HandleProps) {
-  const from = useRef<{ x: number; y: number; along: number; across: number }>(undefined)
-  const put = (along: number, across: number) =>
+  const put = ({ along, across }: Shift) =>
     onShift({ along: Math.min(Math.max(along, -3000), 3000), across: Math.min(Math.max(across, -1000), 1000) })
-  const onPointerDown = (event: PointerEvent<SVGGElement>) => {
-    event.currentTarget.setPointerCapture(event.pointerId)
-    from.current = { x: event.clientX, y: event.clientY, ...shift }
-  }
-  const onPointerMove = (event: PointerEvent<SVGGElement>) => {
-    if (!from.current) return
-    put(
-      from.current.along + (event.clientX - from.current.x) / perFt,
-      from.current.across + (event.clientY - from.current.y) / perFt,
-    )
-  }
-  const onKeyDown = (event: KeyboardEvent) => {
-    const step = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key]
-    if (!step) return
-    event.preventDefault()
-    put(shift.along + (step[0] ?? 0) * KEY_STEP_FT, shift.across + (step[1] ?? 0) * KEY_STEP_FT)
-  }
+  const dragged = useDragged(shift, perFt, KEY_STEP_FT, put)
   return (
     <g
       transform={`translate(${x + shift.along * perFt} ${y + shift.across * perFt})`}
@@ -226,10 +209,7 @@ function EntryHandle({ x, y, perFt, shift, onShift }: HandleProps) {
       aria-valuenow={Math.round(shift.along)}
       aria-valuetext={`${Math.round(shift.along)} ft along, ${Math.round(shift.across)} ft across from the plan`}
       className="cursor-grab touch-none"
-      onPointerDown={onPointerDown}
-      onPointerMove={onPointerMove}
-      onPointerUp={() => (from.current = undefined)}
-      onKeyDown={onKeyDown}
+      {...dragged}
     >
       <circle r={22} fill="transparent" />
       <rect

@@ -1,4 +1,5 @@
-import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react'
+import { useState } from 'react'
+import { useDragged, type Shift } from './useDragged'
 
 interface Props {
   x: number
@@ -9,40 +10,17 @@ interface Props {
 }
 
 const STEP_FT = 25
+const STILL: Shift = { along: 0, across: 0 }
 
 /** The spot, to be dragged over the ground or moved by the arrow keys and put down with Enter. */
 export function SpotHandle({ x, y, perFt, onMove }: Props) {
-  const from = useRef<{ x: number; y: number }>(undefined)
-  const [shift, setShift] = useState({ along: 0, across: 0 })
-  const put = (to: typeof shift) => {
-    setShift({ along: 0, across: 0 })
-    if (to.along !== 0 || to.across !== 0) onMove(to.along, to.across)
+  const [shift, setShift] = useState(STILL)
+  const put = ({ along, across }: Shift) => setShift({ along: Math.round(along), across: Math.round(across) })
+  const done = () => {
+    setShift(STILL)
+    if (shift.along !== 0 || shift.across !== 0) onMove(shift.along, shift.across)
   }
-  const onPointerDown = (event: PointerEvent<SVGGElement>) => {
-    event.currentTarget.setPointerCapture(event.pointerId)
-    from.current = { x: event.clientX, y: event.clientY }
-  }
-  const onPointerMove = (event: PointerEvent<SVGGElement>) => {
-    if (!from.current) return
-    setShift({
-      along: Math.round((event.clientX - from.current.x) / perFt),
-      across: Math.round((event.clientY - from.current.y) / perFt),
-    })
-  }
-  const onPointerUp = () => {
-    from.current = undefined
-    put(shift)
-  }
-  const onKeyDown = (event: KeyboardEvent) => {
-    if (event.key === 'Enter') return put(shift)
-    const step = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key]
-    if (!step) return
-    event.preventDefault()
-    setShift((now) => ({
-      along: now.along + (step[0] ?? 0) * STEP_FT,
-      across: now.across + (step[1] ?? 0) * STEP_FT,
-    }))
-  }
+  const dragged = useDragged(shift, perFt, STEP_FT, put, done)
   return (
     <g
       transform={`translate(${x + shift.along * perFt} ${y + shift.across * perFt})`}
@@ -54,11 +32,8 @@ export function SpotHandle({ x, y, perFt, onMove }: Props) {
       aria-valuenow={shift.along}
       aria-valuetext={`${shift.along} ft along, ${shift.across} ft across from where it was`}
       className="cursor-grab touch-none"
-      onPointerDown={onPointerDown}
-      onPointerMove={onPointerMove}
-      onPointerUp={onPointerUp}
-      onKeyDown={onKeyDown}
-      onBlur={() => put(shift)}
+      onBlur={done}
+      {...dragged}
     >
       <circle r={22} fill="transparent" />
       <path d="M-16 0h32M0 -16v32" stroke="var(--ink)" strokeWidth={2} />

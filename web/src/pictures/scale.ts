@@ -2,6 +2,9 @@ import { least, ticks, tickStep } from 'd3-array'
 import { line as pathOf } from 'd3-shape'
 import type { PathPoint, Plan } from '../api/client'
 
+/** Half a letter's width at the pictures' type size, pixels. */
+export const HALF_LETTER = 3.1
+
 /** A window onto the ground in feet, drawn with one scale for both axes. */
 export interface Window {
   fromFt: number

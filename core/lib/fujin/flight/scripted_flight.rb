@@ -126,8 +126,7 @@ module Fujin
       end
 
       def shown(name, value, random)
-        gauss = Math.sqrt(-2.0 * Math.log(1.0 - random.rand)) * Math.cos(2.0 * Math::PI * random.rand)
-        noisy = value + (NOISE[name] * gauss)
+        noisy = value + (NOISE[name] * NormalRandom.draw(random))
         LIMITS[name] ? [noisy, LIMITS[name]].max.round(3) : noisy.round(3)
       end
     end

@@ -5,7 +5,7 @@ module Fujin
     # One attempt as the record keeps it: when (a date), what the instructor decided on each of its phases (nil on one
     # that nobody graded), how much help, whether it counts, whether a critical measure was out of limits, the stage
     # whose standard it was held to. For counted blocks: did the student do it at all, part-tasks included (`done`),
-    # how many controls they had, what the exercise asked (`settings`) and what was measured (`measures`, by id).
+    # how many controls they had, what the exercise asked (`settings`) and what blocks count by (`measures`, by id).
     GradedAttempt = Value.define(:manoeuvre, :flown_at, :on_day, :grades, :help, :counts, :critical, :trainer, :stage,
                                  :done, :controls, :settings, :measures,
                                  defaults: { trainer: false, stage: nil, done: false, controls: 'three',

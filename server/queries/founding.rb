@@ -1,0 +1,17 @@
+# frozen_string_literal: true
+
+module Fujin
+  # The beginning of a school: its row, with a signing key of its own, sealed.
+  module Founding
+    # @return [School]
+    def self.of(name:, station:)
+      key = Ed25519::SigningKey.generate
+      School.create!(
+        name: name,
+        station: station,
+        public_key: Base64.strict_encode64(key.verify_key.to_bytes),
+        sealed_private_key: SealedKey.seal(key, Settings.secret)
+      )
+    end
+  end
+end

@@ -83,6 +83,32 @@ class GovernorOffTest < Minitest::Test
     assert_equal ['high_rotor_rpm'], high.faults.map(&:id)
   end
 
+  # On either side of what stage 'solo' lets pass: 75 % of the 40 s by hand is 10 s outside, 80 % 8 s, 60 % 16 s.
+  def test_the_standard_on_either_side
+    verdict = ->(seconds) do
+      one = found(flight { |t| joined(t).merge('nr_pct' => t.between?(30, 30 + seconds) ? 97.0 : 100.0) }).first
+      one.measures['rpm_in_band_pct'].verdict
+    end
+
+    assert_equal(%w[polished in in marginal marginal out], [7, 8.5, 9.5, 10.5, 15.5, 18].map { |s| verdict.call(s) })
+  end
+
+  # Needles that never come together are not joined in no time.
+  def test_needles_that_stay_apart
+    apart = found(flight { |t| joined(t).merge('ne_pct' => t < 50 ? 100.0 : 90.0) }).first
+
+    assert_equal 'not_recorded', apart.measures['joining_s'].verdict
+    assert_equal 'the needles did not join', apart.measures['joining_s'].reason
+  end
+
+  # Rotor rpm past an absolute limit is critical, whatever the rest was.
+  def test_past_an_absolute_limit
+    over = found(flight { |t| joined(t).merge('nr_pct' => t.between?(30, 33) ? 116.0 : 100.0) }).first
+
+    assert over.measures['manual_rotor_rpm_max_pct'].critical
+    assert_includes over.faults.map(&:id), 'high_rotor_rpm'
+  end
+
   # The throttle opens at 30.0 s, the collective is pulled from 30.8 s.
   def test_which_hand_moved_first
     one = found(flight do |t|

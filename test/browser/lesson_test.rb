@@ -110,6 +110,56 @@ class LessonJourneyTest < Minitest::Test
     eventually { Fujin::School.current.counted_blocks.first.rungs.first.wanted == 8 }
   end
 
+  # A lesson kept under a name is offered by it; a chief asks for more of one manoeuvre; a code finds a sign-off.
+  def test_a_lesson_kept_a_rule_of_its_own_and_a_code
+    sign_in(@chief)
+    visit "/sorties/#{@sortie.id}/prepare"
+    click_on 'Add an exercise'
+    fill_in 'Keep this lesson, to be taken again, as', with: 'Our Tuesday'
+    click_on 'Keep it'
+    assert_button 'Drop Our Tuesday'
+    assert_accessible('what to add, with a lesson of our own')
+    click_on 'Drop Our Tuesday'
+    assert_no_text 'Our Tuesday'
+    assert_equal 0, Fujin::LessonTemplate.count
+
+    visit '/method'
+    select 'Steep approach', from: 'Another rule for'
+    within('form[aria-label="Ready: Steep approach"]') do
+      fill_in 'on at least', with: '4', match: :first
+      click_on 'Store'
+    end
+    eventually { Fujin::School.current.readiness_rule('steep_approach')[:days] == 4 }
+    assert_nil Fujin::School.current.readiness_rule('hover')[:days]
+
+    visit '/students'
+    fill_in 'Code on a printed sign-off', with: 'nothing'
+    click_on 'Check it'
+    assert_text '16 letters A to F and digits'
+    fill_in 'Code on a printed sign-off', with: '0000-0000-0000-0000'
+    click_on 'Check it'
+    assert_text 'This school made no sign-off with this code'
+  end
+
+  # A runway from its ends, by hand, with the courses along it; it stands in the list.
+  def test_a_runway_is_added_by_its_ends
+    sign_in(@chief)
+    visit '/method'
+    within('form[aria-label="Add a place"]') do
+      fill_in 'Name', with: 'Runway 09'
+      select 'Runway', from: 'Kind'
+      fill_in 'North, °', with: '47.21', exact: true
+      fill_in 'East, °', with: '-14.33', exact: true
+      fill_in 'Elevation, ft', with: '40'
+      fill_in 'Far end north, °', with: '47.21'
+      fill_in 'Far end east, °', with: '-14.32'
+      fill_in 'Width, ft', with: '75'
+      click_on 'Add it'
+    end
+    assert_selector 'tr', text: /Runway 09.*Runway.*90, 270/m
+    assert_in_delta 75, Fujin::Place.find_by!(name: 'Runway 09').width_ft
+  end
+
   def test_the_chief_sets_a_row_of_a_standard
     sign_in(@chief)
     visit '/method'

@@ -85,6 +85,38 @@ class PlacesTest < Minitest::Test
     end
   end
 
+  # Every kind there and back through a file: points, a line, an area, an obstacle with its height.
+  def test_every_kind_of_place_goes_out_and_comes_back
+    ring = [[-14.34, 47.20], [-14.32, 47.20], [-14.32, 47.22], [-14.34, 47.20]]
+    shapes = { 'line' => { type: 'LineString', coordinates: ring.first(2) },
+               'area' => { type: 'Polygon', coordinates: [ring] } }
+    features = Fujin::Place::KINDS.map do |kind|
+      { type: 'Feature', geometry: shapes.fetch(kind, { type: 'Point', coordinates: ring.first }),
+        properties: { name: "A #{kind}", kind: kind, elevation_ft: 12, courses_deg: [90], height_ft: 40,
+                      width_ft: 60 } }
+    end
+    post_json '/api/places/geojson', { type: 'FeatureCollection', features: features }
+
+    assert_equal [201, Fujin::Place::KINDS.sort], [status, answer.map { |row| row['kind'] }.sort]
+    get '/api/places/geojson'
+    file = answer
+    before = Fujin::Place.in_order.map { |row| row.attributes.except('id', 'created_at', 'updated_at') }
+    Fujin::Place.delete_all
+    post_json '/api/places/geojson', file
+
+    assert_equal(before, Fujin::Place.in_order.map { |row| row.attributes.except('id', 'created_at', 'updated_at') })
+  end
+
+  # Day and exercise changed in one go count as two changes: neither is lost on the other.
+  def test_a_day_and_an_exercise_changed_together_measure_again_once
+    attempt = imported(@sortie).find(&:asked?)
+    move({ wind_kt: 12, height_ft: 1200 })
+
+    assert_equal 1, again
+    assert_equal @sortie.exercise.reload.plan_version, attempt.reload.plan_version
+    assert_equal 2, attempt.plan_version
+  end
+
   # By hand: 1 degree of longitude here is cos(47.2104°) of one at the equator, 75.73 km; 0.01 of it 757 m, 2,485 ft.
   # Along a course of 090 the far end lies ahead; along 360 to the right; what is 20,000 ft away is not drawn.
   def test_the_ground_is_seen_along_the_course

@@ -215,6 +215,27 @@ class RecordTest < Minitest::Test
 
   def file(text) = File.join(Dir.mktmpdir, 'file.json').tap { |path| File.write(path, text) }
 
+  # Withdrawn by eight at once, each a link of its own: the chain does not fork, and none is lost.
+  def test_the_chain_does_not_fork_when_many_sign_at_once
+    make_ready
+    as(@instructor)
+    signed = Array.new(8) { Fujin::SignOff.find(sign['id']) }
+    signed.map do |row|
+      Thread.new do
+        withdrawing = Fujin::Withdrawing.new(Fujin::SignOff.find(row.id), @chief)
+        withdrawing.withdraw(id: SecureRandom.uuid, reason: 'All at once')
+      ensure
+        ActiveRecord::Base.connection_handler.clear_active_connections!
+      end
+    end.each(&:join)
+    documents = Fujin::ChainLink.in_order.map(&:parsed)
+
+    assert_equal 16, documents.size
+    assert_equal (1..16).to_a, Fujin::ChainLink.in_order.map(&:position)
+    assert Fujin::SignOffDocument.verify_chain(documents)
+    assert_empty Fujin::SignOff.in_force
+  end
+
   # On paper with a code: it finds the sign-off in the school, and tells the file that belongs to the paper.
   def test_a_printed_sign_off_is_checked_by_its_code
     @student.update!(name: 'Łucja Świt-Жук')

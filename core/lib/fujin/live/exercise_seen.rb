@@ -37,14 +37,14 @@ module Fujin
 
       def last_exercise = Lessons::FlownExercises.new(signals, @exercises, @open).given.filter_map(&:first).last&.id
 
+      # Read as a file of these samples would be.
       def signals
-        names = @samples.flat_map(&:keys).uniq - %w[t_s utc]
-        first = @samples.first['t_s']
-        recording = Recordings::Recording.new(
-          name: 'live', times: @samples.map { |sample| sample['t_s'] - first }.freeze,
-          channels: names.to_h { |name| [name, @samples.map { |sample| sample[name] || Float::NAN }.freeze] }.freeze,
-          notes: [], bridged: {}, ignored_columns: [], own_datum: false, clock_s: nil
-        )
+        log = Recordings::SampleLog.new('the flight so far')
+        @samples.each do |sample|
+          log.begin(sample['t_s'])
+          sample.each { |channel, value| log.put(channel, value) unless channel == 't_s' }
+        end
+        recording = log.recording('sample')
         Recordings::Signals.new(recording, type: @open.type, atmosphere: @open.conditions.atmosphere,
                                            elevation_ft: @open.elevation_ft, wind: @open.wind)
       end

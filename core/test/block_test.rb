@@ -15,6 +15,12 @@ class BlockTest < Minitest::Test
     )
   end
 
+  def next_landing(landings, *blocks)
+    declared = [Fujin::Catalogue.find('gyro_landing')]
+    Fujin::Progress::NextLesson.new(declared, landings.any? ? { 'gyro_landing' => landings } : {},
+                                    signed: [], today: Date.new(2027, 1, 2), blocks: blocks).advice.first
+  end
+
   def test_first_take_offs_are_counted_from_the_level_that_is_asked
     offs = [attempt('gyro_take_off', 2), attempt('gyro_take_off', 1), attempt('gyro_take_off', 4),
             attempt('gyro_take_off', nil), attempt('gyro_take_off', 4, done: false), attempt('gyro_landing', 4)]
@@ -102,6 +108,22 @@ class BlockTest < Minitest::Test
                  advice.first.to_h.values_at(:manoeuvre, :attempts, :reason)
   end
 
+  # The landing that is asked for next is planned with the power of its rung: flown without, it would stand on none.
+  def test_what_is_asked_for_next_is_planned_so_that_it_counts
+    { [] => 30, [20] * 3 => 10, [20, 20, 20, 5, 5, 5] => 0 }.each do |flown, power|
+      landings = flown.map { |pct| attempt('gyro_landing', settings: { 'power_share_pct' => pct }) }
+      asked = next_landing(landings, count('landings_by_power', *landings))
+
+      assert_equal({ 'power_share_pct' => power }, asked.settings)
+      done = count('landings_by_power', *landings, attempt('gyro_landing', settings: asked.settings)).done
+
+      assert_equal landings.size + 1, done.sum
+    end
+    nine = ([20, 5, 0] * 3).map { |pct| attempt('gyro_landing', settings: { 'power_share_pct' => pct }) }
+
+    assert_empty next_landing(nine, count('landings_by_power', *nine)).settings
+  end
+
   # At once is the hardest rung: full, nothing easier is asked for; where a sign-off waits for it, it is.
   def test_nobody_is_sent_back_down_a_ladder
     sudden = Array.new(3) { attempt('hovering_autorotation', measures: { 'throttle_reduction_s' => 0.4 }) }
@@ -126,5 +148,15 @@ class BlockTest < Minitest::Test
     end
 
     assert_equal 'mine.measure: no manoeuvre of it has hoover_ft', error.message
+  end
+
+  # A rung whose exercise is planned past its own edge would never fill.
+  def test_a_rung_asks_for_what_it_counts
+    below = Fujin::Progress::Span.new(name: 'power_share_pct', below: 15)
+    rung = Fujin::Progress::Rung.new(words: 'x', wanted: 1, manoeuvres: ['gyro_landing'], setting: below,
+                                     ask: { 'power_share_pct' => 15 })
+
+    refute_predicate rung, :asks_right?
+    assert_predicate rung.with(ask: { 'power_share_pct' => 14 }), :asks_right?
   end
 end

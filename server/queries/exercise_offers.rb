@@ -22,7 +22,9 @@ module Fujin
                                                    today: @sortie.starts_at.to_date)
       return [] if advice.empty?
 
-      exercises = advice.map { |one| { 'manoeuvre' => one.manoeuvre, 'planned_count' => one.attempts } }
+      exercises = advice.map do |one|
+        { 'manoeuvre' => one.manoeuvre, 'settings' => one.settings, 'planned_count' => one.attempts }
+      end
       [offer('What comes next', exercises, advice.map(&:reason).join(' '))]
     end
 

@@ -127,6 +127,7 @@ module Fujin
         'manoeuvre' => advice.manoeuvre,
         'title' => Catalogue.find(advice.manoeuvre).title,
         'reason' => advice.reason,
+        'settings' => advice.settings,
         'count' => advice.attempts
       }
     end

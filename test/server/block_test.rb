@@ -6,15 +6,16 @@ require_relative '../server_helper'
 class CountedBlocksTest < Minitest::Test
   include ServerHelp
 
-  def gyro_lesson
-    gyro = Fujin::AircraftRow.create!(mark: 'Q-GYRO', type_id: 'sorrel-g')
-    sortie(aircraft: gyro, manoeuvre: 'gyro_take_off', settings: {})
+  def gyro_lesson(manoeuvre = 'gyro_take_off', settings = {})
+    gyro = Fujin::AircraftRow.find_or_create_by!(mark: 'Q-GYRO', type_id: 'sorrel-g')
+    sortie(aircraft: gyro, manoeuvre: manoeuvre, settings: settings, starts_at: @sortie.starts_at + 86_400)
   end
 
   # Taps of attempts, each with its cockpit grades.
   def tap(lesson, grades)
+    phase = lesson.exercise.declaration.phases.first
     events = grades.each_with_index.flat_map do |grade, i|
-      [event('attempt', i, nil), event('grade', i, { grade: grade })]
+      [event('attempt', i, nil), event('grade', i, { grade: grade }, phase)]
     end
     post_json "/api/sorties/#{lesson.id}/events", { events: events }
 
@@ -22,9 +23,9 @@ class CountedBlocksTest < Minitest::Test
     events
   end
 
-  def event(kind, number, payload)
+  def event(kind, number, payload, phase = nil)
     { id: SecureRandom.uuid, kind: kind, at: (Time.utc(2026, 11, 25, 10) + (60 * number)).iso8601(3),
-      attempt_no: number + 1, phase: payload && 'roll', payload: payload || {} }
+      attempt_no: number + 1, phase: phase, payload: payload || {} }
   end
 
   def block(id) = answer['blocks'].find { |one| one['id'] == id }
@@ -45,6 +46,26 @@ class CountedBlocksTest < Minitest::Test
     get "/api/sorties/#{lesson.id}/brief"
 
     assert_equal 200, status
+  end
+
+  # Landings of no power that anyone named stand on no rung; the next are planned so that they do.
+  def test_the_next_landings_are_planned_on_their_rung
+    lesson = gyro_lesson('gyro_landing')
+    as(@instructor)
+    tap(lesson, [3])
+    get "/api/students/#{@student.id}"
+    advised = answer['advice'].find { |one| one['manoeuvre'] == 'gyro_landing' }
+
+    assert_equal [0, { 'power_share_pct' => 30 }],
+                 [block('landings_by_power')['rungs'].first['done'], advised['settings']]
+    get "/api/sorties/#{lesson.id}/offers"
+    offered = answer.find { |one| one['title'] == 'What comes next' }['exercises']
+
+    assert_equal advised['settings'], offered.find { |one| one['manoeuvre'] == 'gyro_landing' }['settings']
+    tap(gyro_lesson('gyro_landing', advised['settings']), [3])
+    get "/api/students/#{@student.id}"
+
+    assert_equal 1, block('landings_by_power')['rungs'].first['done']
   end
 
   def test_an_undone_attempt_counts_no_more

@@ -22,7 +22,7 @@ export const NextLesson = ({ id, advice }: Props) => (
       word="Plan this"
       known={{
         student: id,
-        exercises: advice.map(({ manoeuvre, count }) => ({ manoeuvre, settings: {}, planned_count: count })),
+        exercises: advice.map(({ manoeuvre, settings, count }) => ({ manoeuvre, settings, planned_count: count })),
       }}
     />
   </section>

@@ -28,7 +28,8 @@ module Fujin
         Rung.new(**fields.merge(spans).transform_keys(&:to_sym))
       end
 
-      # What it names is there: a misspelt measure would count nothing, without a word.
+      # What it names is there: a misspelt measure would count nothing, without a word. What is planned
+      # for a rung counts on it.
       def self.check(block)
         declared = [*block.needed_for, *block.rungs.flat_map(&:manoeuvres)].to_h { |id| [id, Catalogue.find(id)] }
         problems = block.rungs.flat_map do |rung|
@@ -36,6 +37,9 @@ module Fujin
           [['setting', rung.setting, all.flat_map(&:settings)], ['measure', rung.measure, all.flat_map(&:measure_ids)]]
             .select { |_, span, names| span && !names.include?(span.name) }
             .map { |kind, span, _| { path: "#{block.id}.#{kind}", message: "no manoeuvre of it has #{span.name}" } }
+        end
+        problems += block.rungs.reject(&:asks_right?).map do |rung|
+          { path: "#{block.id}.ask", message: "an exercise planned so does not count as #{rung.words}" }
         end
         raise InvalidInput, problems if problems.any?
       end

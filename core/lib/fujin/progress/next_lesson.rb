@@ -12,7 +12,8 @@ module Fujin
       MOST_AT_ONCE = 5
 
       # @!attribute manoeuvre [String], reason [String], attempts [Integer] how many
-      Advice = Value.define(:manoeuvre, :reason, :attempts)
+      # @!attribute settings [Hash{String => Numeric}] that they count with where something is counted
+      Advice = Value.define(:manoeuvre, :reason, :attempts, :settings, defaults: { settings: {}.freeze })
 
       # @param declared [Array<Catalogue::Declaration>] in teaching order, those that this student's aircraft fly
       # @param attempts [Hash{String => Array<GradedAttempt>}] by manoeuvre
@@ -28,11 +29,21 @@ module Fujin
       end
 
       # @return [Array<Advice>] the most pressing first, no manoeuvre twice
-      def advice = [*weakest, *unfinished, *lapsing, *following].uniq(&:manoeuvre).first(MOST)
+      def advice
+        [*weakest, *unfinished, *lapsing, *following].uniq(&:manoeuvre).first(MOST).map do |one|
+          one.with(settings: asked(one.manoeuvre))
+        end
+      end
 
       private
 
       def title(id) = @declared.find { |one| one.id == id }.title
+
+      # What the counted blocks want of it next: flown without, it would stand on no rung.
+      def asked(id)
+        @blocks.filter_map(&:next_rung).select { |rung| rung.manoeuvres.include?(id) }.map(&:ask).reduce({}, :merge)
+      end
+
       def open = @standings.slice(*@declared.map(&:id)).except(*@signed)
 
       # Below standard, the lowest level first.

@@ -3,9 +3,11 @@
 module Fujin
   module Progress
     # One rung of a counted block: what is counted, how often, and to which level (core/data/blocks.yml).
-    # `setting` and `measure` are Spans of what the exercise asked and what the recording shows.
-    Rung = Value.define(:words, :wanted, :manoeuvres, :level, :stage, :controls, :setting, :measure,
-                        defaults: { level: nil, stage: nil, controls: nil, setting: nil, measure: nil }) do
+    # `setting` and `measure` are Spans of what the exercise asked and what the recording shows; `ask` is the settings
+    # that an exercise for it is planned with.
+    Rung = Value.define(:words, :wanted, :manoeuvres, :level, :stage, :controls, :setting, :measure, :ask,
+                        defaults: { level: nil, stage: nil, controls: nil, setting: nil, measure: nil,
+                                    ask: {}.freeze }) do
       # @param attempt [GradedAttempt]
       # @return [Boolean] does it count here?
       def takes?(attempt)
@@ -21,6 +23,9 @@ module Fujin
 
         measure.name if measure && attempt.measures[measure.name].nil?
       end
+
+      # Does an exercise that is planned with what it asks for count here?
+      def asks_right? = setting.nil? || setting.cover?(ask[setting.name])
 
       private
 

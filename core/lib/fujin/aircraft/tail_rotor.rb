@@ -5,6 +5,8 @@ module Fujin
     # Where a wind disturbs the tail rotor: relative directions clockwise from the nose (docs/reference/words.md).
     module TailRotor
       SECTORS_DEG = { false => [[285, 315], [210, 330], [120, 240]], true => [[45, 75], [30, 150], [120, 240]] }.freeze
+      # Less wind is not warned of. Chosen.
+      LEAST_KT = 8.0
 
       # @param relative_deg [Float] where the air comes from, clockwise from the nose
       def self.disturbed?(type, relative_deg) =

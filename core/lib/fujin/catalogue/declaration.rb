@@ -75,6 +75,8 @@ module Fujin
 
         def fault(fault_id) = faults.find { |fault| fault.id == fault_id }
         def measure_ids = measures.values.flatten
+        # Has it a rule in the standard, or is it only shown?
+        def judges?(measure_id) = standard.rules.key?(measure_id)
         # Are attempts of it found in a recording?
         def recorded? = !finder.nil?
         def for?(type) = kinds.include?(type.kind)

@@ -187,7 +187,7 @@ module Fujin
 
       def lte
         wind = @conditions.wind
-        return nil if wind.speed_kt < 8 || !@type.helicopter?
+        return nil if wind.speed_kt < Aircraft::TailRotor::LEAST_KT || !@type.helicopter?
 
         hit = @slow_headings.find { |_, heading| Aircraft::TailRotor.disturbed?(@type, wind.from_deg - heading) }
         return nil unless hit

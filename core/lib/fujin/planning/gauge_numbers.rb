@@ -43,6 +43,7 @@ module Fujin
         {
           'power_margin' => %w[power_available_kw hover_power_oge_kw],
           'cap_margin' => %w[power_cap_kw final_power_kw],
+          'climb_step' => %w[climb_step_power_kw level_power_kw],
           'final_pull' => (%w[final_power_kw least_power_kw] if value('final_pull_kw'))
         }.filter_map do |name, ids|
           high, low = ids&.map { |id| value(id) }

@@ -11,6 +11,7 @@ module Fujin
       # @param attempts [Array<GradedAttempt>] of one student, at any manoeuvres
       def initialize(block, attempts)
         @block = block
+        attempts = attempts.select { |attempt| block.manoeuvres.include?(attempt.manoeuvre) }
         @unplaced = attempts.filter_map do |attempt|
           next if block.rungs.any? { |rung| rung.takes?(attempt) }
 

@@ -9,6 +9,7 @@ module Fujin
         include Grading::Measuring
         include Grading::PowerPull
         include Reversals
+        include TurnRate
 
         NEVER_DOWN = 'it was never on the ground'
 
@@ -31,8 +32,7 @@ module Fujin
           put('held_s', id, to - from)
           put('hover_heading_max_deg', id, over(:heading, from, to) { |v| largest_off(v, Quantities.median(v)) })
           put('control_reversals_per_min', id, reversals(from, to))
-          put('turn_rate_mean_deg_s', id, over(:heading, from, to) { |v| (v.last - v.first).abs / (to - from) })
-          put('turn_rate_max_deg_s', id, -> { turn_rate_max(from, to) })
+          take_turn_rate(id, from, to)
           take_power_pull(id, from, to)
           take_ground(id, from, to)
         end
@@ -79,11 +79,6 @@ module Fujin
         def deviation(values)
           m = mean(values)
           Math.sqrt(values.sum { |v| (v - m)**2 } / values.size)
-        end
-
-        def turn_rate_max(from, to)
-          rate = Recordings::Smoothing.rate(smoothed(:heading, from, to), signals.step_s, signals.samples(0.5))
-          rate.map(&:abs).reject(&:nan?).max
         end
 
         # Light on the skids: how the ground was left or met. Sideways or rearward motion there is what rolls an

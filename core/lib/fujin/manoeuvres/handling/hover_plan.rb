@@ -91,7 +91,8 @@ module Fujin
             columns: [['From the nose', 'deg'], %w[Heading deg], ['Tail rotor', nil]],
             rows: rows,
             note:
-              "#{@type.power_on_pedal.capitalize} pedal costs power with this rotor; sectors matter from about 8 kt."
+              "#{@type.power_on_pedal.capitalize} pedal costs power with this rotor; " \
+              "sectors matter from about #{Aircraft::TailRotor::LEAST_KT.round} kt."
           )
         end
 

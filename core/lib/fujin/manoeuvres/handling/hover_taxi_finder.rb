@@ -24,13 +24,15 @@ module Fujin
 
         # @return [Array<Attempt>]
         def find
-          return [] unless @context.type.helicopter? && %i[agl gs track].all? { |name| signals.signal?(name) }
+          return [] unless recorded?
 
           stretches(all, LEAST_S, hole_s: 0.5) { |i| moving?(i) }.filter_map { |first, last| build(first, last) }
         end
 
         private
 
+        def exercise = 'hover_taxi'
+        def recorded? = @context.type.helicopter? && %i[agl gs track].all? { |name| signals.signal?(name) }
         def moving?(index) = PACES_KT.cover?(speed[index]) && HEIGHTS_FT.cover?(height(index))
         def speed = @speed ||= Recordings::Smoothing.mean(signals[:gs], signals.samples(0.5))
 
@@ -44,7 +46,7 @@ module Fujin
           end
           return nil unless one_line?(first, last)
 
-          attempt('hover_taxi', [phase('taxi', from, to), phase('stop', to, finish)])
+          attempt(exercise, [phase('taxi', from, to), phase('stop', to, finish)])
         end
 
         # Slower at both ends than a taxi, at hover height.

@@ -1,0 +1,54 @@
+# frozen_string_literal: true
+
+require_relative 'test_helper'
+require_relative 'plan_help'
+
+# What could be reached from where the power was really taken off.
+class ReachableTest < Minitest::Test
+  include PlanHelp
+
+  def usual = plan('straight_in_autorotation', wind: '350/8', course: 350.0, height: 1000.0)
+
+  def from(along_ft, across_ft, plan: usual, course: 350.0)
+    Fujin::Manoeuvres::Autorotation::Reachable.new(plan, along_ft: along_ft, across_ft: across_ft, course_deg: course)
+  end
+
+  # Laid where it was planned, it is the plan's own.
+  def test_at_the_planned_place
+    planned = usual
+    there = from(-planned.value('entry_distance_ft'), 0.0, plan: planned)
+
+    planned.reaches.zip(there.reaches) do |mine, same|
+      assert_equal mine.option, same.option
+      mine.points.flatten.zip(same.points.flatten) { |a, b| assert_in_delta a, b, 1e-6 }
+    end
+    assert_includes there.to_the_spot, 'glide'
+  end
+
+  # On a track 90° to the left of the final course, ahead of it is left of the course: by hand along' = place +
+  # across, across' = place - ahead.
+  def test_turned_and_moved
+    planned = usual
+    point = planned.reaches.first.points[3]
+    ahead = point[0] + planned.value('entry_distance_ft')
+    laid = from(-1200.0, 700.0, plan: planned, course: (350.0 + 90.0) % 360.0).reaches.first.points[3]
+
+    assert_in_delta(-1200.0 + point[1], laid[0], 1e-6)
+    assert_in_delta 700.0 - ahead, laid[1], 1e-6
+  end
+
+  # Far before the spot nothing reaches it; a little beyond it, on the way away, only what turns back.
+  def test_what_reaches_the_spot
+    assert_empty from(-9000.0, 0.0).to_the_spot
+    assert_empty from(9000.0, 0.0).to_the_spot
+    glide = from(-usual.value('entry_distance_ft'), 0.0).reaches.first.points
+    nearest, farthest = glide.map(&:first).minmax
+
+    # Moved so that the farthest point falls just short of the spot, or just beyond it.
+    short, enough = [-20.0, 20.0].map { |feet| from(-usual.value('entry_distance_ft') - farthest + feet, 0.0) }
+
+    refute_includes short.to_the_spot, 'glide'
+    assert_includes enough.to_the_spot, 'glide'
+    assert_operator nearest, :<, 0.0
+  end
+end

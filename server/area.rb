@@ -81,6 +81,13 @@ module Fujin
         raise NotFound, 'There is no such record, or it is not yours.'
       end
 
+      # The lesson that is asked for, as this person may see it.
+      def find_sortie(id = params['id'])
+        sortie = Sortie.find(id)
+        own!(sortie.student_id)
+        sortie.seen_by(current_person)
+      end
+
       def body_json
         @body_json ||= begin
           text = request.body.read

@@ -15,7 +15,11 @@ begin
       Fujin::DemoSchool.new(today: Time.now.utc.to_date, say: ->(text) { puts "fujin: #{text}" }).load
     end
   end
-  Fujin::Chain.take_in_older(now: Time.now.utc) if Fujin::School.exists?
+  if Fujin::School.exists?
+    Fujin::Chain.take_in_older(now: Time.now.utc)
+    # After an update nothing kept is good any more: worked out here, nobody waits for it.
+    Fujin::KeptProgress.freshen(Fujin::Person.students.to_a)
+  end
 rescue ActiveRecord::ActiveRecordError => e
   warn "fujin: the database refused: #{e.message.lines.first.strip}"
   warn e.backtrace.first(20).join("\n") if ENV['FUJIN_DEBUG']

@@ -44,8 +44,8 @@ class ReachableTest < Minitest::Test
     glide = from(-usual.value('entry_distance_ft'), 0.0).reaches.first.points
     nearest, farthest = glide.map(&:first).minmax
 
-    # Moved so that the farthest point falls just short of the spot, or just beyond it.
-    short, enough = [-20.0, 20.0].map { |feet| from(-usual.value('entry_distance_ft') - farthest + feet, 0.0) }
+    # Moved so that the farthest point falls further short of the spot than the edge is wide, or less.
+    short, enough = [-110.0, -90.0].map { |feet| from(-usual.value('entry_distance_ft') - farthest + feet, 0.0) }
 
     refute_includes short.to_the_spot, 'glide'
     assert_includes enough.to_the_spot, 'glide'

@@ -91,7 +91,7 @@ module Fujin
     # What counts of an exercise today.
     def today(fields) =
       { objective: fields['objective'], not_judged: fields['not_judged'] || [],
-        first_tries: fields['first_tries'] || false }
+        first_tries: fields['first_tries'] || false, task: fields['task'] || 'whole', surprise: fields['surprise'] }
 
     # What is flown after the first exercise.
     def more(fields) = fields.fetch('more', [])
@@ -101,11 +101,11 @@ module Fujin
                                                'course_deg', 'house')
       sortie.exercises.create!(
         **place,
-        **fields.slice('manoeuvre', 'objective', 'height_ft'),
+        **fields.slice('manoeuvre', 'height_ft'),
+        **today(fields),
         settings: fields.fetch('settings', {}),
         planned_count: fields['count'] || fields['flights']&.size,
-        position: position,
-        not_judged: fields['not_judged'] || []
+        position: position
       )
     end
 

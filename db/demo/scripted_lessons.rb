@@ -48,13 +48,19 @@ module Fujin
     # Out, round and back to the spot; off puts the downwind leg too high and the approach too steep.
     def circuits(tries)
       tries.reduce(flight.leg(5)) do |flown, off|
-        flown.leg(3, agl_ft: 4.0).leg(8).leg(12, gs_kt: 25.0, agl_ft: 10.0).leg(14, gs_kt: 52.0, agl_ft: 110.0)
-        turn(flown.leg(32, gs_kt: 60.0, agl_ft: 500.0)).leg(20, roll_deg: 0.0)
-        turn(flown).leg(66, agl_ft: 500.0 + (160.0 * off), roll_deg: 0.0)
-        turn(flown).leg(10, agl_ft: 500.0, roll_deg: 0.0)
-        turn(flown).leg(4, gs_kt: 55.0, roll_deg: 0.0)
-        flown.approach(8.0 + (4.0 * off), from_kt: 55.0).leg(14, gs_kt: 0.0).leg(5, agl_ft: 0.0).leg(8)
+        back_to_the_spot(flown, CIRCUIT_KT) { |one, down_s, base_s| circuit(one, off, down_s, base_s) }
+        flown.leg(14, gs_kt: 0.0).leg(5, agl_ft: 0.0).leg(8)
       end
+    end
+    CIRCUIT_KT = 60.0
+
+    def circuit(flown, off, down_s, base_s)
+      flown.leg(3, agl_ft: 4.0).leg(8).leg(12, gs_kt: 25.0, agl_ft: 10.0).leg(14, gs_kt: 52.0, agl_ft: 110.0)
+      turn(flown.leg(32, gs_kt: CIRCUIT_KT, agl_ft: 500.0)).leg(20, roll_deg: 0.0)
+      turn(flown).leg(50 + down_s, agl_ft: 500.0 + (160.0 * off), roll_deg: 0.0)
+      turn(flown).leg(5 + base_s, agl_ft: 500.0, roll_deg: 0.0)
+      turn(flown).leg(4, gs_kt: 55.0, roll_deg: 0.0)
+      flown.approach(8.0 + (4.0 * off), from_kt: 55.0)
     end
 
     # Faster and slower at one height.
@@ -81,27 +87,43 @@ module Fujin
     # @param down_s [Float] from the closed throttle to the round-out, less with less power
     def gyro_circuits(tries, down_s: 36.0)
       tries.reduce(flight.leg(2, nr_pct: 0.0)) do |flown, off|
-        flown.leg(6, nr_pct: 20.0).leg(20, nr_pct: 62.0 - (10.0 * off), throttle_pct: 40.0)
-        flown.leg(9 - (2 * off), gs_kt: 30.0, nr_pct: 90.0 - (14.0 * off), throttle_pct: 100.0)
-        flown.leg(4, gs_kt: 38.0, nr_pct: 100.0, pitch_deg: 9.0).leg(12, gs_kt: 50.0, agl_ft: 70.0, pitch_deg: 4.0)
-        turn(flown.leg(36, gs_kt: 48.0, agl_ft: 500.0), 180.0).leg(40, roll_deg: 0.0)
-        turn(flown, 180.0, side: 1.0).leg(3, roll_deg: 0.0)
-        flown.leg(12, gs_kt: 44.0 + (9.0 * off)).leg(1, throttle_pct: 2.0).leg(4)
-        flown.leg(down_s, agl_ft: 25.0, pitch_deg: 0.0).leg(4, agl_ft: 0.0, gs_kt: 20.0, pitch_deg: 9.0)
+        back_to_the_spot(flown, GYRO_KT) { |one, away_s, _| gyro_circuit(one, off, down_s, away_s) }
         flown.leg(9, gs_kt: 0.0, pitch_deg: 0.0, nr_pct: 70.0).leg(8, nr_pct: 20.0)
       end
     end
+    GYRO_KT = 48.0
+
+    def gyro_circuit(flown, off, down_s, away_s)
+      flown.leg(6, nr_pct: 20.0).leg(20, nr_pct: 62.0 - (10.0 * off), throttle_pct: 40.0)
+      flown.leg(9 - (2 * off), gs_kt: 30.0, nr_pct: 90.0 - (14.0 * off), throttle_pct: 100.0)
+      flown.leg(4, gs_kt: 38.0, nr_pct: 100.0, pitch_deg: 9.0).leg(12, gs_kt: 50.0, agl_ft: 70.0, pitch_deg: 4.0)
+      turn(flown.leg(36, gs_kt: GYRO_KT, agl_ft: 500.0), 180.0).leg(20 + away_s, roll_deg: 0.0)
+      turn(flown, 180.0).leg(3, roll_deg: 0.0)
+      flown.leg(12, gs_kt: 44.0 + (9.0 * off)).leg(1, throttle_pct: 2.0).leg(4)
+      flown.leg(down_s, agl_ft: 25.0, pitch_deg: 0.0).leg(4, agl_ft: 0.0, gs_kt: 20.0, pitch_deg: 9.0)
+    end
 
     private
+
+    # Flown once for itself, to see where it ends, then with its legs so much longer that it ends on the spot.
+    # @yield [flight, down_s, base_s] what makes the leg against the course, and the one back to its line, longer
+    def back_to_the_spot(flown, speed_kt)
+      ends = along_across(yield(flight, 0.0, 0.0))
+      begins = along_across(flown)
+      down_s, base_s = [begins[0] + ends[0], -(begins[1] + ends[1])].map { |metres| metres / (speed_kt * Quantities::KT) }
+      yield(flown, [down_s, 0.0].max, [base_s, 0.0].max)
+    end
+
+    def along_across(flown) = LocalMap.along_across(*flown.place_m, @course_deg)
 
     RATE_DEG_S = 6.0
     BANK_DEG = 17.0
     private_constant :RATE_DEG_S, :BANK_DEG
 
-    # At a steady rate, rolled into first; to the left unless the side is 1.
-    def turn(flown, deg = 90.0, side: -1.0) =
-      flown.leg(1, roll_deg: side * BANK_DEG)
-        .leg(deg / RATE_DEG_S, turn_deg_s: side * RATE_DEG_S, roll_deg: side * BANK_DEG)
+    # To the left at a steady rate, rolled into first.
+    def turn(flown, deg = 90.0) =
+      flown.leg(1, roll_deg: -BANK_DEG)
+        .leg(deg / RATE_DEG_S, turn_deg_s: -RATE_DEG_S, roll_deg: -BANK_DEG)
 
     def flight(**options) =
       Flight::ScriptedFlight.new(origin: @spot, wind_kt: @wind_kt, heading_deg: @course_deg, seed: @seed, **options)

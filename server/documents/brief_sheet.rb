@@ -15,11 +15,11 @@ module Fujin
 
     # @param sortie [Sortie]
     # @param plans [Hash{Exercise => Planning::Plan, Error}] in the lesson's order; an error where none can be made
-    # @param counted [#call] exercise to how far its counted blocks are, a sentence each
-    def initialize(sortie, plans, counted: ->(_) { [] })
+    # @param said [#call] exercise to what else is said of it, a sentence each
+    def initialize(sortie, plans, said: ->(_) { [] })
       @sortie = sortie
       @plans = plans
-      @counted = counted
+      @said = said
       @pdf =
         Prawn::Document.new(
           page_size: 'A4',
@@ -94,7 +94,7 @@ module Fujin
         color: SOFT
       )
       write("Objective: #{@exercise.objective}", size: 10) if @exercise.objective
-      @counted.call(@exercise).each { |line| write(line, size: 10) }
+      @said.call(@exercise).each { |line| write(line, size: 10) }
       @pdf.move_down 6
     end
 

@@ -139,7 +139,7 @@ module Fujin
         manoeuvre: attempt.manoeuvre,
         start_s: attempt.start_s,
         end_s: attempt.end_s,
-        **said.call(position, attempt),
+        **said.call(position, attempt, found.exercise && row.sortie.exercise(found.exercise.id)),
         # As agreed for the exercise; Review can say otherwise of one attempt.
         throttle_by: Catalogue.find(attempt.manoeuvre).power_off ? context.house['throttle_by'] : nil,
         proposal: Serialisers.proposal(proposal, day.type),
@@ -153,10 +153,12 @@ module Fujin
       taps = HelpTaps.new(row.sortie.fly_events.to_a)
       before = row.sortie.attempts.where.not(recording_id: row.id).count + 1
       match = TapMatch.new(taps, signals.recording.clock_s, own)
-      ->(position, attempt) do
+      ->(position, attempt, exercise) do
         number = match.number(attempt) || (before + position)
         handed = attempt.event(:handed_s)&.then { |moment| taps.task_at(moment + signals.recording.clock_s) }
-        { manner: taps.manner(number), task: handed || taps.task(number), tap_no: match.number(attempt) }
+        { manner: taps.manner(number) || exercise&.manner || 'announced',
+          task: handed || taps.task(number) || exercise&.task || 'whole',
+          tap_no: match.number(attempt) }
       end
     end
 

@@ -8,7 +8,7 @@ module Fujin
     # What is an exercise's own; everything else of a lesson is the day's.
     FIELDS = %w[
       manoeuvre settings house objective spot_name spot_lat_deg spot_lon_deg elevation_ft course_deg height_ft
-      planned_count not_judged first_tries
+      planned_count not_judged first_tries task surprise
     ].freeze
 
     # What of it its attempts are measured by.
@@ -22,6 +22,10 @@ module Fujin
 
     # Its attempts show nothing of readiness.
     def practice? = first_tries || not_judged.any?
+    # How an attempt at it comes about, unless somebody says otherwise.
+    def manner = surprise ? 'surprise' : 'announced'
+    # The student is not to know of it yet.
+    def secret? = !surprise.nil? && sortie.on_at.nil? && !attempts.exists?
     def declaration = Catalogue.find(manoeuvre)
     def own_settings = settings.slice(*declaration.settings)
     def spot = [spot_lat_deg, spot_lon_deg]

@@ -14,6 +14,8 @@ module Fujin
     has_many :recordings, -> { order(:created_at) }, class_name: 'Fujin::RecordingRow', inverse_of: :sortie
     has_many :attempts, -> { order(:created_at, :position) }, class_name: 'Fujin::AttemptRow', inverse_of: :sortie
 
+    has_one :lesson_record, class_name: 'Fujin::LessonRecord', inverse_of: :sortie
+
     # What of the day its attempts are measured by.
     MEASURED = %w[
       aircraft_id stage people_aboard fuel_kg wind_from_deg wind_kt gust_kt oat_c dew_point_c qnh_hpa
@@ -29,6 +31,14 @@ module Fujin
     def self.plan!(fields)
       own, day = fields.partition { |name, _| Exercise::FIELDS.include?(name.to_s) }.map(&:to_h)
       transaction { create!(day).tap { |sortie| sortie.exercises.create!(own.merge(position: 1)) } }
+    end
+
+    # As a person may see it: what is to be a surprise is none of a learner's until it was flown.
+    # @param viewer [Person]
+    # @return [Sortie] this one
+    def seen_by(viewer)
+      association(:exercises).target = exercises.reject(&:secret?) if viewer.learner?
+      self
     end
 
     # @param id [String, nil] nil is the first

@@ -20,6 +20,7 @@ module Fujin
       {
         'hover' => (hover(flown) if @attempt.declaration.phases.include?('hover')),
         'landings' => landings,
+        'reachable' => ReachableThen.new(@attempt, @setting).to_h,
         'ledger' => self.class.ledger(flown, @setting.conditions),
         'charts' => points.size < 3 ? [] : charts(points).map { |chart| Serialisers.chart(chart) }
       }

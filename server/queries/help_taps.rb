@@ -24,14 +24,15 @@ module Fujin
       taps.map { |e| e.payload['value'] }.select { |v| ORDER.include?(v) }.max_by { |v| ORDER.index(v) } || 'alone'
     end
 
-    # How the attempt was said to be flown: the last tap of each counts.
+    # How the attempt was said to be flown: the last tap of each counts, nil when nobody said.
     def manner(number) = said(number, 'manner', Grading::PartTask::MANNERS)
     def task(number) = said(number, 'task', Grading::PartTask::TASKS)
 
     # How many controls the student had: what was said last, up to this attempt; all of them when nobody said.
     # @return [String] none, one, two, three
-    def controls(number)
-      return 'one' unless task(number) == 'whole'
+    # @param planned [String] task of the exercise
+    def controls(number, planned = 'whole')
+      return 'one' unless (task(number) || planned) == 'whole'
 
       said = live.reverse.find { |e| e.kind == 'control' && (e.attempt_no || 0) <= number }
       CONTROLS.fetch(said&.payload&.fetch('value', nil), 'three')
@@ -73,7 +74,7 @@ module Fujin
         .reverse
         .find { |e| e.kind == kind && words.include?(e.payload['value']) }
         &.payload
-        &.fetch('value') || words.first
+        &.fetch('value')
     end
     private :said
 

@@ -62,10 +62,21 @@ module Fujin
       raise Conflict, 'A lesson has one exercise at least: add another first.' if @sortie.exercises.size < 2
       raise Conflict, 'It was flown: its attempts are on record.' if exercise.attempts.exists?
 
+      check_surprise(nil, left: @sortie.exercises - [exercise])
+
       Sortie.transaction do
         @sortie.touch
         exercise.destroy!
       end
+    end
+
+    # A surprise needs something that is no surprise beside it: the student has to prepare for a lesson.
+    # @param exercise [Exercise, nil] that is to be one
+    # @raise [Conflict]
+    def check_surprise(exercise, left: @sortie.exercises)
+      return if left.any? { |one| one != exercise && one.surprise.nil? }
+
+      raise Conflict, 'A surprise comes in the middle of something: plan another exercise beside it first.'
     end
 
     private

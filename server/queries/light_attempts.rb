@@ -6,21 +6,15 @@ module Fujin
   module LightAttempts
     module_function
 
-    # @param student_ids [Array<String>]
-    # @return [Array<AttemptRow>] with sortie, taps, exercise and grades, in order of time
-    def of(student_ids)
-      completed(AttemptRow.light.joins(:sortie).where(sorties: { student_id: student_ids })
-        .order('sorties.starts_at', :created_at, :position)
-        .preload(sortie: %i[fly_events student]).to_a)
-    end
-
     # Attempts as their sorties' association.
     # @param sorties [Array<Sortie>]
-    # @param rows [Array<AttemptRow>] those of these sorties that are known already; read here otherwise
-    def preload(sorties, rows = nil)
-      rows ||= completed(AttemptRow.light.where(sortie_id: sorties).order(:created_at, :position).to_a)
+    def preload(sorties)
+      rows = completed(AttemptRow.light.where(sortie_id: sorties).order(:created_at, :position).to_a)
       own = rows.group_by(&:sortie_id)
-      sorties.each { |sortie| sortie.association(:attempts).target = own.fetch(sortie.id, []) }
+      sorties.each do |sortie|
+        sortie.association(:attempts).target = own.fetch(sortie.id, [])
+        sortie.attempts.each { |row| row.association(:sortie).target = sortie }
+      end
     end
 
     # With exercise and grades, and with the proposal of the few that are held to less than the whole of it.

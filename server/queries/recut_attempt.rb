@@ -27,6 +27,7 @@ module Fujin
     def give(attempt, exercise)
       manoeuvre = exercise ? exercise.manoeuvre : attempt.manoeuvre
       same = attempt.manoeuvre == manoeuvre
+      flown_as(attempt, exercise)
       phases = same ? cuts(attempt) : Grading::Cuts.kept(cuts(attempt), Catalogue.find(manoeuvre).phases)
       write(attempt, manoeuvre, phases, exercise, same ? attempt.proposal['events'].transform_keys(&:to_sym) : {})
     end
@@ -106,6 +107,14 @@ module Fujin
     end
 
     private
+
+    # As the exercise has it, where nobody said otherwise of this attempt.
+    def flown_as(attempt, exercise)
+      was = attempt.exercise || Exercise.new
+      now = exercise || Exercise.new
+      attempt.manner = now.manner if attempt.manner == was.manner
+      attempt.task = now.task if attempt.task == was.task
+    end
 
     def own_spot(attempt, from)
       return if from == 'exercise'

@@ -7,7 +7,7 @@ module Fujin
       @student = student
       @manoeuvre = Catalogue.find(manoeuvre_id)
       @by = by
-      @progress = StudentProgress.new(student)
+      @progress = StudentProgress.afresh(student)
     end
 
     # @return [SignOff]

@@ -3,13 +3,17 @@
 module Fujin
   # How far a sortie has come through its four stages, and what to do next.
   class SortieProgress
-    def initialize(sortie)
+    # @param ready [Boolean, nil] has it a recording that was read? asked here otherwise
+    def initialize(sortie, ready: nil)
       @sortie = sortie
+      @ready = ready
       @attempts = sortie.attempts.select(&:asked?)
       @graded = @attempts.count { |attempt| fully_graded?(attempt) }
     end
 
-    def to_h = { 'prepare' => prepare, 'fly' => fly, 'review' => review, 'record' => record }
+    # Those that the lesson asked for.
+    def attempts = @attempts.size
+    def stages = { 'prepare' => prepare, 'fly' => fly, 'review' => review, 'record' => record }
 
     def next_step
       return 'Decide go or no-go' if prepare != 'done'
@@ -26,7 +30,8 @@ module Fujin
     private
 
     # What was read has left attempts, or else there is a recording in which nothing was found.
-    def read? = @sortie.attempts.any? || RecordingRow.exists?(sortie_id: @sortie.id, status: 'ready')
+    def read? = @sortie.attempts.any? || ready?
+    def ready? = @ready.nil? ? RecordingRow.exists?(sortie_id: @sortie.id, status: 'ready') : @ready
 
     def prepare = @sortie.go_decision ? 'done' : 'open'
 

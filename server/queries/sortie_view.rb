@@ -12,7 +12,7 @@ module Fujin
       @sortie = sortie
       @viewer = viewer
       @setting = SortieSetting.new(sortie)
-      @counted = CountedLines.new(sortie)
+      @said = ExerciseSaid.new(sortie)
     end
 
     # @return [Hash] the API's Sortie
@@ -50,13 +50,14 @@ module Fujin
       row.attributes.slice(*Exercise::FIELDS).merge(
         'id' => row.id,
         'title' => declared.title,
+        'hands' => @said.hands(row),
         'attempts' => attempts,
         'effective_house' => house.values,
         'checks' => declared.checks_for(@sortie.aircraft.type),
         'phases' => declared.phases_for(house['ending']),
         'manoeuvre_settings' => declared.settings.map { |name| Serialisers.plan_setting(name) },
         'house_settings' => HouseQuestions.for(declared),
-        'counted' => @counted.of(row),
+        'counted' => @said.counted(row),
         'measures' => judged_measures(declared)
       )
     end
@@ -65,7 +66,7 @@ module Fujin
     def judged_measures(declared)
       declared.measures.flat_map do |phase, ids|
         ids.filter_map do |id|
-          next unless declared.standard.rules.key?(id)
+          next unless declared.judges?(id)
 
           entry = Glossary.measure(id, declared.id)
           { 'id' => id, 'label' => entry.label, 'phase' => phase, 'spot' => entry.in_lengths }

@@ -3,16 +3,20 @@
 module Fujin
   # One student's whole record: standing, attempts, sorties, sign-offs, flight time.
   class StudentRecord
-    def initialize(student)
+    # @param viewer [Person]
+    def initialize(student, viewer)
       @student = student
-      @progress = StudentProgress.new(student)
+      lessons = KeptProgress.lessons(student)
+      @far = lessons.to_h { |row| [row.sortie_id, row.progress] }
+      @attempts = lessons.flat_map(&:flown)
+      @progress = StudentProgress.new(student, attempts: @attempts)
+      @kept = KeptStanding.find(student.id)
       @sorties =
         Sortie
           .where(student_id: student.id)
           .order(starts_at: :desc)
-          .preload(:student, :instructor, :aircraft, :exercises, :fly_events)
-          .to_a
-      LightAttempts.preload(@sorties, @progress.rows)
+          .preload(:student, :instructor, :aircraft, :exercises)
+          .map { |sortie| sortie.seen_by(viewer) }
       @sign_offs = SignOff.where(student_id: student.id).in_order.includes(:by, :student, :link, withdrawal: :by).to_a
     end
 
@@ -21,11 +25,11 @@ module Fujin
         'id' => @student.id,
         'name' => @student.name,
         'stage' => @student.stage,
-        'standings' => standings,
+        'standings' => @kept.with_sign_offs(live),
         'blocks' => blocks,
         'advice' => advice,
         'history' => history,
-        'sorties' => @sorties.map { |s| Serialisers.sortie_row(s, SortieProgress.new(s)) },
+        'sorties' => Serialisers.sortie_rows(@sorties, @far),
         'sign_offs' => @sign_offs.map { |s| Serialisers.sign_off(s) },
         'log' => log,
         'reactions' => reactions
@@ -51,23 +55,19 @@ module Fujin
         .map { |one| Serialisers.block(one) }
     end
 
-    def standings
-      @progress.manoeuvres.map { |id| Serialisers.standing(@progress, id, signed_off: live.include?(id)) }
-    end
-
     def history
-      @progress.graded.map do |row, attempt|
+      @progress.flown.map do |one|
         {
-          'attempt_id' => row.id,
-          'sortie_id' => row.sortie_id,
-          'manoeuvre' => row.manoeuvre,
-          'on_day' => attempt.on_day.iso8601,
-          'position' => row.position + 1,
-          'level' => attempt.level,
-          'grades' => attempt.grades.compact,
-          'help' => attempt.help,
-          'counts' => attempt.counts,
-          'critical' => attempt.critical
+          'attempt_id' => one.id,
+          'sortie_id' => one.sortie_id,
+          'manoeuvre' => one.manoeuvre,
+          'on_day' => one.graded.on_day.iso8601,
+          'position' => one.position + 1,
+          'level' => one.graded.level,
+          'grades' => one.graded.grades.compact,
+          'help' => one.graded.help,
+          'counts' => one.graded.counts,
+          'critical' => one.graded.critical
         }
       end
     end
@@ -77,8 +77,8 @@ module Fujin
       Grading::PartTask::MANNERS
         .first(2)
         .filter_map do |manner|
-          rows = @sorties.flat_map(&:attempts).select { |row| row.counts && row.manner == manner }
-          values = rows.filter_map { |row| row.counted('collective_delay_s') }
+          flown = @attempts.select { |one| one.counts && one.manner == manner }
+          values = flown.filter_map { |one| one.graded.measures['collective_delay_s'] }
           if values.empty?
             nil
           else

@@ -9,36 +9,29 @@ module Fujin
 
     def to_a
       ids = @people.map(&:id)
-      attempts = LightAttempts.of(ids).group_by { |a| a.sortie.student_id }
-      tapped = TappedAttempts.of(ids)
-      signed = SignOff.in_force.where(student_id: ids).group_by(&:student_id)
+      kept = KeptProgress.standings(@people)
+      signed = SignOff.in_force.where(student_id: ids).pluck(:student_id, :manoeuvre).group_by(&:first)
       upcoming =
         Sortie
           .where(student_id: ids)
           .where(starts_at: Time.now.utc.., on_at: nil)
           .group(:student_id)
           .minimum(:starts_at)
-      school = School.current
       @people.map do |person|
-        progress = StudentProgress.new(person, rows: attempts.fetch(person.id, []), tapped: tapped.fetch(person.id, []),
-                                               school: school)
-        row(progress, signed.fetch(person.id, []), upcoming[person.id])
+        own = signed.fetch(person.id, []).map(&:last)
+        row(person, upcoming[person.id], kept.fetch(person.id).with_sign_offs(own))
       end
     end
 
     private
 
-    def row(progress, signed, upcoming)
-      person = progress.student
+    def row(person, upcoming, standings)
       {
         'id' => person.id,
         'name' => person.name,
         'stage' => person.stage,
         'next_sortie' => Serialisers.time(upcoming),
-        'standings' =>
-          progress.manoeuvres.map do |id|
-            Serialisers.standing(progress, id, signed_off: signed.any? { |s| s.manoeuvre == id })
-          end
+        'standings' => standings
       }
     end
   end

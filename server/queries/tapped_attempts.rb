@@ -4,21 +4,10 @@ module Fujin
   # Attempts of flights that nothing recorded, from the cockpit's taps alone: they count in blocks, and show nothing of
   # readiness.
   class TappedAttempts
-    # @param student_ids [Array<String>]
-    # @return [Hash{String => Array<Progress::GradedAttempt>}] by student
-    def self.of(student_ids)
-      Sortie
-        .where(student_id: student_ids)
-        .where(id: FlyEvent.where(kind: 'attempt').select(:sortie_id))
-        .where.missing(:recordings)
-        .preload(:student, :exercises, :fly_events)
-        .group_by(&:student_id)
-        .transform_values { |sorties| sorties.flat_map { |sortie| new(sortie).to_a } }
-    end
-
-    def initialize(sortie)
+    # @param taps [HelpTaps] of the sortie
+    def initialize(sortie, taps)
       @sortie = sortie
-      @taps = HelpTaps.new(sortie.fly_events.to_a)
+      @taps = taps
     end
 
     # @return [Array<Progress::GradedAttempt>]
@@ -38,7 +27,7 @@ module Fujin
         critical: false,
         stage: @sortie.stage,
         done: @taps.manner(number) != 'demonstration' && !@sortie.teaching?,
-        controls: @taps.controls(number),
+        controls: @taps.controls(number, exercise.task),
         settings: exercise.own_settings
       )
     end

@@ -11,24 +11,27 @@ module Fujin
     end
 
     def to_h
-      rows = LightAttempts.preload(sorties.to_a)
+      rows = sorties.map { |sortie| sortie.seen_by(@viewer) }
+      @progress = KeptProgress.progress(rows)
       today, other = rows.partition { |s| s.starts_at.to_date == @date }
       earlier, later = other.partition { |s| s.starts_at.to_date < @date }
       {
         'date' => @date.iso8601,
-        'sorties' => today.map { |s| Serialisers.sortie_row(s, SortieProgress.new(s)) },
-        'earlier' => earlier.reverse.map { |s| Serialisers.sortie_row(s, SortieProgress.new(s)) },
-        'later' => later.map { |s| Serialisers.sortie_row(s, SortieProgress.new(s)) },
+        'sorties' => shown(today),
+        'earlier' => shown(earlier.reverse),
+        'later' => shown(later),
         'attention' => attention(today + earlier)
       }
     end
 
     private
 
+    def shown(sorties) = Serialisers.sortie_rows(sorties, @progress)
+
     def sorties
       scope = Sortie.where(starts_at: (@date - AROUND_DAYS)..(@date + AROUND_DAYS + 1)).order(:starts_at)
       scope = scope.where(student_id: @viewer.id) if @viewer.learner?
-      scope.preload(:student, :instructor, :aircraft, :exercises, :fly_events)
+      scope.preload(:student, :instructor, :aircraft, :exercises)
     end
 
     def attention(flown)
@@ -51,14 +54,14 @@ module Fujin
 
     def reviews(flown)
       flown
-        .select { |s| SortieProgress.new(s).to_h['review'] == 'begun' }
+        .select { |s| @progress.fetch(s.id).stages['review'] == 'begun' }
         .map do |s|
           {
             'kind' => 'review',
             'sortie_id' => s.id,
             'text' =>
               "#{s.student.name}, #{s.starts_at.to_date.strftime('%-d %B')}: " \
-              "#{SortieProgress.new(s).next_step.downcase}"
+              "#{@progress.fetch(s.id).next_step.downcase}"
           }
         end
     end

@@ -4,8 +4,7 @@ module Fujin
   # What Prepare asks beyond the plan: dispersion, brief sheet, weather, aircraft types and their curves.
   class PrepareArea < Area
     post_route '/api/sorties/:id/dispersions' do
-      sortie = Sortie.find(params['id'])
-      own!(sortie.student_id)
+      sortie = find_sortie
       exercise = sortie.exercise(params['exercise'])
       question = DispersionQuestion.new(sortie, body_json, exercise)
       question.check!
@@ -24,13 +23,12 @@ module Fujin
     end
 
     get_route '/api/sorties/:id/brief' do
-      sortie = Sortie.find(params['id'])
-      own!(sortie.student_id)
+      sortie = find_sortie
       content_type 'application/pdf'
       headers 'Content-Disposition' =>
                 %(inline; filename="brief-#{sortie.starts_at.utc.strftime('%Y%m%d')}-#{sortie.manoeuvres.first}.pdf")
-      counted = CountedLines.new(sortie)
-      BriefSheet.new(sortie, LessonSetting.new(sortie).plans, counted: counted.method(:of)).render
+      said = ExerciseSaid.new(sortie)
+      BriefSheet.new(sortie, LessonSetting.new(sortie).plans, said: said.method(:lines)).render
     end
 
     get_route('/api/weather') do

@@ -4,7 +4,7 @@ module Fujin
   # Recordings in, attempts out, grades.
   class ReviewArea < Area
     post_route '/api/sorties/:id/recordings' do
-      sortie = find_sortie(params['id'])
+      sortie = find_sortie
       bytes = request.body.read(Settings::MAX_UPLOAD_BYTES + 1).to_s
       raise UnreadableRecording, 'The file is empty. Nothing was changed.' if bytes.empty?
       if bytes.bytesize > Settings::MAX_UPLOAD_BYTES
@@ -17,7 +17,7 @@ module Fujin
     end
 
     post_route '/api/sorties/:id/recordings/from-recorder' do
-      sortie = find_sortie(params['id'])
+      sortie = find_sortie
       row = RecordingRow.find_by(id: body_json['id'])
       row ||=
         enqueue(
@@ -34,7 +34,7 @@ module Fujin
 
     # The flight recorded as it is flown. Pace, for the stand-in, is times real time.
     post_route '/api/sorties/:id/recordings/live' do
-      sortie = find_sortie(params['id'])
+      sortie = find_sortie
       row = RecordingRow.light.find_by(id: body_json['id'])
       row ||=
         record_live(
@@ -62,7 +62,7 @@ module Fujin
 
     # Readings of the sortie's flight as they come, as server-sent events.
     get_route '/api/sorties/:id/live' do
-      sortie = find_sortie(params['id'])
+      sortie = find_sortie
       headers 'Cache-Control' => 'no-store', 'X-Accel-Buffering' => 'no'
       content_type 'text/event-stream'
       body LiveEvents.new(sortie.id)
@@ -104,7 +104,7 @@ module Fujin
       json(recording_row(row), status: 202)
     end
 
-    get_route('/api/sorties/:id/attempts') { json(views(find_sortie(params['id']))) }
+    get_route('/api/sorties/:id/attempts') { json(views(find_sortie)) }
 
     get_route '/api/attempts/:id/strips' do
       attempt = find_attempt
@@ -200,12 +200,6 @@ module Fujin
 
     helpers do
       def recording_row(row) = Serialisers.recording_row(row, attempts: row.attempts.count)
-
-      def find_sortie(id)
-        sortie = Sortie.find(id)
-        own!(sortie.student_id)
-        sortie
-      end
 
       def find_attempt
         attempt = AttemptRow.find(params['id'])

@@ -23,7 +23,7 @@ module Fujin
 
     get_route '/api/students/:id' do
       own!(params['id'])
-      json(StudentRecord.new(Person.students.find(params['id'])).to_h)
+      json(StudentRecord.new(Person.students.find(params['id']), current_person).to_h)
     end
 
     get_route '/api/students/:id/side-by-side' do

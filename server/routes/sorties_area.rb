@@ -135,6 +135,7 @@ module Fujin
         setting.conditions
         Planning::Settings.read(setting.declaration.settings, changed['settings'] || {})
         check_measures(setting.declaration, changed['not_judged'] || [])
+        LessonPlan.new(sortie).check_surprise(exercise) if changed['surprise']
         check_times(sortie, changed)
         own, day = changed.partition { |name, _| Exercise::FIELDS.include?(name) }.map(&:to_h)
         Sortie.transaction do
@@ -162,12 +163,6 @@ module Fujin
         north, east = LocalMap.from_along_across(along * Quantities::FT, across * Quantities::FT, course)
         near = exercise.spot_name.delete_prefix('Near ')
         ["Near #{near}"[0, 80], *LocalMap.new(*exercise.spot).lat_lon(north, east)]
-      end
-
-      def find_sortie
-        sortie = Sortie.find(params['id'])
-        own!(sortie.student_id)
-        sortie
       end
 
       def events_of(sortie)

@@ -88,20 +88,27 @@ module Fujin
       }
     end
 
-    # @param progress [#to_h, #next_step] how far it has come
-    def sortie_row(sortie, progress)
+    # @param progress [Hash{String => #stages, #next_step, #attempts}] how far each has come, by its id
+    def sortie_rows(sorties, progress)
+      shown = sorties.map(&:aircraft).uniq.to_h { |row| [row.id, aircraft(row)] }
+      sorties.map { |one| sortie_row(one, progress.fetch(one.id), shown: shown.fetch(one.aircraft_id)) }
+    end
+
+    # @param progress [#stages, #next_step, #attempts] how far it has come
+    # @param shown [Hash] the API's Aircraft
+    def sortie_row(sortie, progress, shown: aircraft(sortie.aircraft))
       {
         'id' => sortie.id,
         'starts_at' => time(sortie.starts_at),
         'student' => person_name(sortie.student),
         'instructor' => person_name(sortie.instructor),
-        'aircraft' => aircraft(sortie.aircraft),
+        'aircraft' => shown,
         'title' => sortie.title,
         'manoeuvres' => sortie.manoeuvres,
         'stage' => sortie.stage,
-        'progress' => progress.to_h,
+        'progress' => progress.stages,
         'next_step' => progress.next_step,
-        'attempts' => sortie.attempts.count(&:asked?),
+        'attempts' => progress.attempts,
         'next_focus' => sortie.next_focus
       }
     end
@@ -165,7 +172,7 @@ module Fujin
       }
     end
 
-    def standing(progress, manoeuvre_id, signed_off:)
+    def standing(progress, manoeuvre_id)
       standing, readiness, count = progress.standing(manoeuvre_id)
       {
         'manoeuvre' => manoeuvre_id,
@@ -177,7 +184,6 @@ module Fujin
         'weakest_phase' => standing.weakest_phase,
         'stuck' => standing.stuck?,
         'ready' => readiness.ready?,
-        'signed_off' => signed_off,
         'conditions' => readiness.conditions.map { |c| { 'id' => c.id, 'met' => c.met, 'text' => c.text } }
       }
     end

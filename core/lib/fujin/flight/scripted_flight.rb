@@ -49,6 +49,9 @@ module Fujin
         }
       end
 
+      # @return [Array(Float, Float)] metres north and east of where it began
+      def place_m = [@north, @east]
+
       # Remembers this moment under a name.
       def mark(name)
         @marks[name] = @t_s

@@ -7,6 +7,7 @@ import { capital, GRADE_WORDS } from '../../design/words'
 import { useSheet } from '../../queue/useSheet'
 import { BreakAdvice } from '../lesson/BreakAdvice'
 import { Counted } from '../lesson/Counted'
+import { FlownHow } from '../lesson/FlownHow'
 import { LastFocus } from '../lesson/LastFocus'
 import { planned } from '../lesson/exercise'
 import { Checks } from './Checks'
@@ -15,7 +16,7 @@ import { exerciseNow } from './exerciseNow'
 import { GateCard } from './GateCard'
 import { Live } from './Live'
 import { Note } from './Note'
-import { describe, HELP, LADDER, MANNER, TASK } from './tapWords'
+import { describe, HELP, LADDER, MANNER, taskWords } from './tapWords'
 import { Taps } from './Taps'
 import { WindNow } from './WindNow'
 
@@ -87,6 +88,7 @@ export function Fly({ sortie }: { sortie: Sortie }) {
       </div>
       <LastFocus text={sortie.last_focus} />
       <BreakAdvice text={sortie.break_advice} />
+      <FlownHow exercise={exercise} />
       <Counted lines={exercise.counted} />
       <Live sortie={sortie} onExercise={follow} />
       <ExerciseTaps
@@ -179,6 +181,7 @@ export function Fly({ sortie }: { sortie: Sortie }) {
             label="This attempt is"
             kind="manner"
             words={MANNER}
+            planned={exercise.surprise ? 'surprise' : 'announced'}
             current={current}
             locked={locked || attempt === 0}
             act={act}
@@ -186,7 +189,8 @@ export function Fly({ sortie }: { sortie: Sortie }) {
           <Pick
             label="In it the student has"
             kind="task"
-            words={TASK}
+            words={taskWords(sortie.aircraft.kind)}
+            planned={exercise.task}
             current={current}
             locked={locked || attempt === 0}
             act={act}
@@ -254,14 +258,16 @@ interface PickProps {
   label: string
   kind: 'manner' | 'task'
   words: Record<string, string>
+  /** What it is while nobody says otherwise. */
+  planned: string
   current: FlyEvent[]
   locked: boolean
   act: (event: Omit<NewFlyEvent, 'id' | 'at'>, word: string) => Promise<void>
 }
 
-/** One word of several about the attempt under way: the first until another is tapped. */
-function Pick({ label, kind, words, current, locked, act }: PickProps) {
-  const value = current.filter((event) => event.kind === kind).at(-1)?.payload.value ?? Object.keys(words)[0]
+/** One word of several about the attempt under way: as planned until another is tapped. */
+function Pick({ label, kind, words, planned, current, locked, act }: PickProps) {
+  const value = current.filter((event) => event.kind === kind).at(-1)?.payload.value ?? planned
   return (
     <Group label={label}>
       {Object.entries(words).map(([id, word]) => (

@@ -1,4 +1,5 @@
-import type { FlyEvent } from '../../api/client'
+import hands from '../../../../core/data/hands.json'
+import type { FlyEvent, Sortie } from '../../api/client'
 import { capital, GRADE_WORDS } from '../../design/words'
 
 /** What the help buttons store, and what they say. */
@@ -15,7 +16,10 @@ export const LADDER = {
 
 /** How an attempt comes about, and what the student has in hand in it. */
 export const MANNER = { announced: 'Announced', surprise: 'Surprise', demonstration: 'Demonstration' } as const
-export const TASK = { whole: 'Everything', cyclic: 'Cyclic', collective: 'Collective', pedals: 'Pedals' } as const
+type Task = keyof (typeof hands)['helicopter']
+const TASKS = Object.keys(hands.helicopter) as Task[]
+export const taskWords = (kind: Sortie['aircraft']['kind']) =>
+  Object.fromEntries(TASKS.map((task) => [task, capital(hands[kind][task])])) as Record<Task, string>
 
 /** A tap in words. */
 export function describe(event: FlyEvent): string {
@@ -32,7 +36,7 @@ export function describe(event: FlyEvent): string {
     case 'manner':
       return `${MANNER[event.payload.value as keyof typeof MANNER] ?? 'How'}${where}`
     case 'task':
-      return `Student has: ${(TASK[event.payload.value as keyof typeof TASK] ?? '').toLowerCase()}${where}`
+      return `Student has: ${hands.helicopter[event.payload.value as Task] ?? 'something else'}${where}`
     case 'exercise':
       return 'Exercise changed'
     case 'wind':

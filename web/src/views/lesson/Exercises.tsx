@@ -68,7 +68,11 @@ export function Exercises({ sortie, index, choose }: Props) {
               onKeyDown={(event) => onKey(event, at)}
             >
               <span>{at + 1}</span>
-              <span>{row.title}</span>
+              <span>
+                {row.title}
+                {row.surprise && <span className="block text-sm font-normal">a surprise</span>}
+                {row.task !== 'whole' && <span className="block text-sm font-normal">one control</span>}
+              </span>
               <Count exercise={row} />
             </button>
           </li>

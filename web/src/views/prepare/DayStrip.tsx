@@ -6,6 +6,7 @@ import { CountsToday } from './CountsToday'
 import { CourseField } from './CourseField'
 import { NumberField } from './NumberField'
 import { PlaceFields } from './PlaceFields'
+import { PlannedHow } from './PlannedHow'
 import { choicesOf, Pick } from '../../design/Pick'
 
 interface Props {
@@ -135,6 +136,7 @@ export function DayStrip({ sortie, plan, set, errors, aircraftId }: Props) {
         />
       </label>
       <CountsToday sortie={sortie} set={set} />
+      <PlannedHow sortie={sortie} set={set} />
       {sortie.house_settings.length > SHOWN && (
         <details className="col-span-6 open:col-span-full max-lg:col-span-4">
           <summary className="label min-h-8 cursor-pointer py-1">

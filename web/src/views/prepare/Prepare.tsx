@@ -7,6 +7,7 @@ import { Failed, Loading } from '../../design/States'
 import { shortDayOf } from '../../design/words'
 import { Exercises } from '../lesson/Exercises'
 import { Counted } from '../lesson/Counted'
+import { FlownHow } from '../lesson/FlownHow'
 import { LastFocus } from '../lesson/LastFocus'
 import { planned } from '../lesson/exercise'
 import { useExercise } from '../lesson/useExercise'
@@ -35,6 +36,7 @@ export function Prepare({ sortie }: { sortie: Sortie }) {
   return (
     <>
       <LastFocus text={sortie.last_focus} />
+      <FlownHow exercise={exercise} />
       <Counted lines={exercise.counted} />
       <Exercises sortie={sortie} index={index} choose={choose} />
       <PrepareExercise key={exercise.id} sortie={planned(sortie, exercise)} />

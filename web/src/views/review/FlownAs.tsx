@@ -1,13 +1,14 @@
-import type { Attempt } from '../../api/client'
+import type { Attempt, Sortie } from '../../api/client'
 import { useTellManner } from '../../api/review'
-import { MANNER, TASK } from '../fly/tapWords'
+import { MANNER, taskWords } from '../fly/tapWords'
 import { choicesOf, Pick } from '../../design/Pick'
 
 const THROTTLE = { instructor: 'The instructor', student: 'The student' } as const
 
 /** How the attempt came about and what the student had in hand: a part-task is judged on that control alone. */
-export function FlownAs({ attempt, sortieId }: { attempt: Attempt; sortieId: string }) {
-  const tell = useTellManner(sortieId)
+export function FlownAs({ attempt, sortie }: { attempt: Attempt; sortie: Sortie }) {
+  const tell = useTellManner(sortie.id)
+  const words = taskWords(sortie.aircraft.kind)
   const { manner, task, throttle_by: throttleBy } = attempt
   return (
     <div className="mt-3 grid grid-cols-2 gap-2 border-t border-rule pt-2">
@@ -23,7 +24,7 @@ export function FlownAs({ attempt, sortieId }: { attempt: Attempt; sortieId: str
         <span className="label">The student had</span>
         <Pick
           value={task}
-          choices={choicesOf(TASK)}
+          choices={choicesOf(words)}
           onChange={(id) => tell.mutate({ attemptId: attempt.id, manner, task: id as typeof task })}
         />
       </label>
@@ -41,8 +42,8 @@ export function FlownAs({ attempt, sortieId }: { attempt: Attempt; sortieId: str
       )}
       {(task !== 'whole' || manner === 'demonstration') && (
         <p className="label col-span-2 m-0">
-          {task === 'whole' ? 'A demonstration' : `Judged on the ${task} alone; a part-task`} does not count towards
-          readiness.
+          {task === 'whole' ? 'A demonstration' : `Judged on the ${words[task].toLowerCase()} alone; a part-task`} does
+          not count towards readiness.
         </p>
       )}
     </div>

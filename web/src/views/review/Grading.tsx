@@ -183,7 +183,7 @@ export function Grading({ attempt, sortie, session }: Props) {
             add.error.message}
         </p>
       )}
-      {!mine && <FlownAs attempt={attempt} sortieId={sortie.id} />}
+      {!mine && <FlownAs attempt={attempt} sortie={sortie} />}
       {!mine && (
         <VoidControl
           attempt={attempt}

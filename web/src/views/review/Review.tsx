@@ -6,10 +6,9 @@ import { useAttempts, useStrips } from '../../api/review'
 import { useKeys } from '../../design/useKeys'
 import { Failed, Loading } from '../../design/States'
 import { DescentSection } from '../../pictures/DescentSection'
-import { GroundView } from '../../pictures/GroundView'
 import { ScanStrips } from '../../pictures/ScanStrips'
 import { WhereItWas } from './WhereItWas'
-import { sidesOf, windowOf } from '../../pictures/scale'
+import { windowOf } from '../../pictures/scale'
 import { AttemptList } from './AttemptList'
 import { Boundaries } from './Boundaries'
 import { ConfirmAll } from './ConfirmAll'
@@ -20,6 +19,7 @@ import { GivenTo } from './GivenTo'
 import { Grading } from './Grading'
 import { Import } from './Import'
 import { LayOver, shiftOf, type Over } from './LayOver'
+import { FlownGround } from './FlownGround'
 import { FlownPictures } from './FlownPictures'
 import { Measures } from './Measures'
 import { OneChange } from './OneChange'
@@ -148,19 +148,7 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
             ) : (
               <Loading what="the strips" />
             )}
-            {drawn && (
-              <div className="mt-3">
-                <GroundView
-                  plan={drawn}
-                  flown={attempt.path ?? []}
-                  ground={attempt.spot_name ? [] : (drawn.ground ?? [])}
-                  spotName={attempt.spot_name ?? exercise.spot_name}
-                  timeS={moment}
-                  sides={sidesOf(drawn, attempt.path ?? [], 500)}
-                  window={windowOf(drawn, [attempt.path ?? []])}
-                />
-              </div>
-            )}
+            {drawn && <FlownGround attempt={attempt} plan={drawn} spotName={exercise.spot_name} timeS={moment} />}
             {attempt.shown === 'all' && (
               <FlownPictures key={`pictures-${attempt.id}`} attempt={attempt} timeS={moment} />
             )}

@@ -1,0 +1,42 @@
+# frozen_string_literal: true
+
+module Fujin
+  # What is said of an exercise beside its plan: who has what, whether it is to be a surprise, how far its counted
+  # blocks are.
+  class ExerciseSaid
+    # @param sortie [Sortie]
+    def initialize(sortie)
+      @sortie = sortie
+      @counted = CountedLines.new(sortie)
+    end
+
+    # @param exercise [Exercise]
+    # @return [Array<String>] a sentence each
+    def lines(exercise) = [secret(exercise), part(exercise), *counted(exercise)].compact
+
+    # @return [Array<String>]
+    def counted(exercise) = @counted.of(exercise)
+
+    # Of a part-task, who has what, and what is judged of it; nil of the whole.
+    # @return [Hash, nil]
+    def hands(exercise)
+      return nil if exercise.task == 'whole'
+
+      declared = exercise.declaration
+      judged = declared.measure_ids.select do |id|
+        Grading::PartTask.judges?(exercise.task, id) && declared.judges?(id)
+      end
+      { 'text' => Grading::PartTask.sentence(exercise.task, @sortie.aircraft.type.kind),
+        'judged' => judged.map { |id| Glossary.measure(id, declared.id).label } }
+    end
+
+    private
+
+    def secret(exercise) = exercise.surprise && "For the instructor only. A surprise: #{exercise.surprise}."
+
+    def part(exercise)
+      said = hands(exercise) or return nil
+      "#{said['text']} Judged: #{said['judged'].join(', ').downcase}."
+    end
+  end
+end

@@ -1,0 +1,92 @@
+# frozen_string_literal: true
+
+require 'digest'
+
+module Fujin
+  # Progress as it is kept, so that a page of years of lessons reads a few rows. The database marks a lesson in the
+  # transaction that changes anything of it (db/migrate/20261128000011_keep_progress.rb); who reads works out what is
+  # marked first. What other code, other rules of the school or another stage worked out is worked out again, so that
+  # what is read is always what working it out afresh would give (#differing tells).
+  module KeptProgress
+    module_function
+
+    # What works progress out; when it changes, nothing kept is good any more.
+    SOURCES = %w[core/lib core/data server/queries server/models server/serialisers].freeze
+    ROOT = File.expand_path('../..', __dir__)
+
+    # @return [Array<KeptAttempt>] of a student, in order of time
+    def attempts(student) = lessons(student).flat_map(&:flown)
+
+    # @return [Array<LessonRecord>] of a student, in order of time
+    def lessons(student)
+      freshen([student])
+      LessonRecord.where(student_id: student.id).joins(:sortie).order('sorties.starts_at').to_a
+    end
+
+    # How far each lesson has come.
+    # @param sorties [Array<Sortie>]
+    # @return [Hash{String => LessonProgress}] by sortie
+    def progress(sorties)
+      freshen(Person.where(id: sorties.map(&:student_id).uniq).to_a)
+      LessonRecord.where(sortie_id: sorties.map(&:id)).select(:sortie_id, :progress)
+        .to_h { |row| [row.sortie_id, row.progress] }
+    end
+
+    # @param students [Array<Person>]
+    # @return [Hash{String => KeptStanding}] by student
+    def standings(students)
+      freshen(students)
+      KeptStanding.where(student_id: students.map(&:id)).index_by(&:student_id)
+    end
+
+    # Works out whatever is not as it would be now.
+    # @param students [Array<Person>]
+    def freshen(students)
+      ids = students.map(&:id)
+      school = School.current
+      stale = [*ProgressMark.where(student_id: ids).distinct.pluck(:student_id),
+               *unworked(ids).distinct.pluck(:student_id), *outdated(students, school)]
+      (ids & stale).sort.each { |id| Keeping.new(id, school).work_out }
+    end
+
+    # Students whose record does not say what working it out afresh does: none, ever.
+    # @return [Array<String>] their ids
+    def differing(students)
+      freshen(students)
+      students.reject { |student| lessons_agree?(student) && standings_agree?(student) }.map(&:id)
+    end
+
+    def lessons_agree?(student)
+      kept = LessonRecord.where(student_id: student.id).index_by(&:sortie_id)
+      LessonOutcome.of(Sortie.where(student_id: student.id)).all? do |one|
+        kept[one.sortie.id]&.kept == as_kept(one.kept)
+      end
+    end
+
+    def standings_agree?(student)
+      kept = KeptStanding.find(student.id)
+      kept.standings == as_kept(Keeping.standings(StudentProgress.afresh(student)))
+    end
+
+    def as_kept(told) = JSON.parse(JSON.generate(told))
+
+    # Lessons that were never worked out, or by other code.
+    def unworked(ids)
+      Sortie.where(student_id: ids).left_outer_joins(:lesson_record)
+        .where('lesson_records.worked_out_by IS DISTINCT FROM ?', code)
+    end
+
+    def outdated(students, school)
+      kept = KeptStanding.where(student_id: students.map(&:id)).pluck(:student_id, :worked_out_by).to_h
+      students.reject { |student| kept[student.id] == rules(student, school) }.map(&:id)
+    end
+
+    # The code, the school's rules and the stage by which a student's standing is worked out.
+    def rules(student, school) =
+      Digest::SHA256.hexdigest([code, school.readiness, school.blocks, student.stage].to_json)
+
+    def code = CODE
+    CODE = SOURCES.flat_map { |folder| Dir[File.join(ROOT, folder, '**', '*.{rb,yml,json}')] }
+      .sort.reduce(Digest::SHA256.new) { |sum, file| sum << File.binread(file) }.hexdigest.freeze
+  end
+end

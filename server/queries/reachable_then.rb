@@ -1,0 +1,75 @@
+# frozen_string_literal: true
+
+module Fujin
+  # What could be reached when a failure came as a surprise: from the height, the place and the track at which the
+  # attempt began.
+  class ReachableThen
+    # The track is that of so long before.
+    BEFORE_S = 3.0
+    # Beside the line by less is on it.
+    ON_THE_LINE_FT = 50.0
+    WORDS = {
+      'glide' => 'of the house glide', 'stretch' => 'stretched', 'slow' => 'slowly', 'delay' => 'ten seconds later',
+      's_turn' => 'after an S-turn', 'circle' => 'after a circle'
+    }.freeze
+
+    # @param attempt [AttemptRow]
+    # @param setting [SortieSetting] its own
+    def initialize(attempt, setting)
+      @attempt = attempt
+      @setting = setting
+      before = (attempt.start_s - BEFORE_S)..attempt.start_s
+      @points = (attempt.path || []).select { |point| before.cover?(point['t_s']) }
+    end
+
+    # @return [Hash, nil] the API's picture of it; nil where it was no surprise, or the positions are missing
+    def to_h
+      return nil unless @attempt.manner == 'surprise' && @attempt.declaration.spot_planner && track_deg
+
+      shown(reachable)
+    rescue OutsideModel, InvalidInput => e
+      { 'text' => "What could be reached is not known: #{e.message}", 'reaches' => [] }
+    end
+
+    private
+
+    def entry = @points.last
+    def course_deg = @attempt.proposal['course_deg']
+
+    # True track as it was flown over the ground.
+    def track_deg
+      return nil unless course_deg && @points.size > 1
+
+      along, across = %w[along_ft across_ft].map { |name| entry[name] - @points.first[name] }
+      (course_deg + (Math.atan2(across, along) / Quantities::DEG)) % 360.0
+    end
+
+    def reachable
+      plan = Catalogue.usual_glide.plan(
+        @setting.conditions, @setting.house,
+        course_deg: track_deg, height_ft: entry['height_ft'], stage: @attempt.sortie.stage
+      )
+      Manoeuvres::Autorotation::Reachable.new(plan, along_ft: entry['along_ft'], across_ft: entry['across_ft'],
+                                                    course_deg: course_deg)
+    end
+
+    def shown(reachable)
+      { 'text' => "From #{place}: #{answer(reachable.to_the_spot)}",
+        'reaches' => reachable.reaches.map { |reach| Serialisers.reach(reach) } }
+    end
+
+    def place
+      height, along, across = entry.values_at('height_ft', 'along_ft', 'across_ft').map { |feet| feet.round(-1) }
+      where = "#{height} ft, #{along.abs} ft #{along.negative? ? 'before' : 'beyond'} the spot"
+      return where if across.abs < ON_THE_LINE_FT
+
+      "#{where} and #{across.abs} ft #{across.positive? ? 'right' : 'left'} of its line"
+    end
+
+    def answer(options)
+      return 'no way reaches the spot. Another one was the answer.' if options.empty?
+
+      "the spot lay within reach #{options.map { |option| WORDS.fetch(option) }.join(', ')}."
+    end
+  end
+end

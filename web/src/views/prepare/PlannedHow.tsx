@@ -1,0 +1,70 @@
+import { useState } from 'react'
+import type { Planned, SortieChange } from '../../api/client'
+import { choicesOf, Pick } from '../../design/Pick'
+import { taskWords } from '../fly/tapWords'
+
+interface Props {
+  sortie: Planned
+  set: (fields: SortieChange) => void
+}
+
+const MOMENTS = [
+  'In the climb',
+  'Crosswind',
+  'Downwind, abeam the spot',
+  'Base',
+  'On final',
+  'In the cruise',
+  'In the hover',
+]
+
+/** What the student has in hand, and whether it comes as a surprise, and when. */
+export function PlannedHow({ sortie, set }: Props) {
+  const locked = !sortie.may_edit
+  const words = taskWords(sortie.aircraft.kind)
+  const [moment, setMoment] = useState(sortie.surprise ?? '')
+  const keep = () => {
+    const text = moment.trim()
+    if (text !== (sortie.surprise ?? '')) set({ surprise: text || null })
+  }
+  return (
+    <details className="col-span-3 open:col-span-full">
+      <summary className="label min-h-8 cursor-pointer py-1">
+        Flown: {sortie.task === 'whole' ? 'the whole of it' : `the ${words[sortie.task].toLowerCase()} alone`},{' '}
+        {sortie.surprise ? `a surprise (${sortie.surprise.toLowerCase()})` : 'announced'}
+      </summary>
+      <div className="grid grid-cols-9 items-end gap-x-2 max-lg:grid-cols-4">
+        <label className="col-span-2 grid gap-0.5">
+          <span className="label">The student has</span>
+          <Pick
+            value={sortie.task}
+            choices={choicesOf(words)}
+            disabled={locked}
+            onChange={(task) => set({ task: task as Planned['task'] })}
+          />
+        </label>
+        <label className="col-span-3 grid gap-0.5">
+          <span className="label">A surprise, and when (empty: announced)</span>
+          <input
+            className="field"
+            list="moments"
+            maxLength={120}
+            disabled={locked}
+            value={moment}
+            onChange={(event) => setMoment(event.target.value)}
+            onBlur={keep}
+          />
+          <datalist id="moments">
+            {MOMENTS.map((text) => (
+              <option key={text} value={text} />
+            ))}
+          </datalist>
+        </label>
+        <p className="label col-span-4 m-0">
+          A surprise is not shown to the student before it was flown. With one control the attempt is graded on that
+          control and does not count towards readiness.
+        </p>
+      </div>
+    </details>
+  )
+}

@@ -1,0 +1,32 @@
+import type { Attempt, Plan } from '../../api/client'
+import { useAttemptPictures } from '../../api/review'
+import { GroundView } from '../../pictures/GroundView'
+import { sidesOf, windowOf } from '../../pictures/scale'
+
+interface Props {
+  attempt: Attempt
+  plan: Plan
+  spotName: string
+  timeS: number | undefined
+}
+
+/** The attempt from above; of a surprise, what could be reached from where it came instead of what was planned. */
+export function FlownGround({ attempt, plan, spotName, timeS }: Props) {
+  const reachable = useAttemptPictures(attempt.id).data?.reachable
+  const drawn = reachable ? { ...plan, reaches: reachable.reaches } : plan
+  const path = attempt.path ?? []
+  return (
+    <div className="mt-3">
+      <GroundView
+        plan={drawn}
+        flown={path}
+        ground={attempt.spot_name ? [] : (plan.ground ?? [])}
+        spotName={attempt.spot_name ?? spotName}
+        timeS={timeS}
+        sides={sidesOf(plan, path, 500)}
+        window={windowOf(plan, [path])}
+      />
+      {reachable && <p className="m-0 border-l-4 border-ink pl-3 text-lg">{reachable.text}</p>}
+    </div>
+  )
+}

@@ -22,15 +22,20 @@ module Fujin
     def hands(exercise)
       return nil if exercise.task == 'whole'
 
-      declared = exercise.declaration
-      judged = declared.measure_ids.select do |id|
-        Grading::PartTask.judges?(exercise.task, id) && declared.judges?(id)
-      end
       { 'text' => Grading::PartTask.sentence(exercise.task, @sortie.aircraft.type.kind),
-        'judged' => judged.map { |id| Glossary.measure(id, declared.id).label } }
+        'judged' => judged(exercise).map { |id| Glossary.measure(id, exercise.manoeuvre).label }.uniq }
     end
 
     private
+
+    # Of the phases that the house's way of ending it has.
+    def judged(exercise)
+      declared = exercise.declaration
+      ending = SortieSetting.new(@sortie, {}, exercise).house['ending']
+      declared.measures.slice(*declared.phases_for(ending)).values.flatten.select do |id|
+        Grading::PartTask.judges?(exercise.task, id) && declared.judges?(id)
+      end
+    end
 
     def secret(exercise) = exercise.surprise && "For the instructor only. A surprise: #{exercise.surprise}."
 

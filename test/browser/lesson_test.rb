@@ -93,6 +93,24 @@ class LessonJourneyTest < Minitest::Test
     assert_text 'Near Heath'
   end
 
+  # A tap on the ground puts the spot there, and it is kept among the school's places under a name.
+  def test_a_spot_is_tapped_and_kept
+    sign_in(@instructor)
+    visit "/sorties/#{@sortie.id}/prepare"
+    click_on 'Move the spot'
+    ground = find('svg[aria-label^="Ground view"]')
+    ground.click(x: 100, y: -30)
+    eventually { @sortie.exercise.reload.spot_name == 'Near Heath' }
+    fill_in 'Keep this spot among the places, as', with: 'Larch gap'
+    click_on 'Keep the place'
+    eventually { @sortie.exercise.reload.spot_name == 'Larch gap' }
+    place = Fujin::Place.find_by!(name: 'Larch gap')
+
+    assert_equal @sortie.exercise.spot, [place.lat_deg, place.lon_deg]
+    assert_no_text 'Keep this spot among the places'
+    refute_equal CORE_SPOT, @sortie.exercise.spot
+  end
+
   # What counts today is ticked in Prepare; a chief sets how many of a counted block there are.
   def test_what_counts_today_and_how_often
     sign_in(@chief)

@@ -101,7 +101,7 @@ class HandsAndSurprisesTest < Minitest::Test
 
     assert_match(/\AFrom 1000 ft, \d+ ft before the spot: the spot lay within reach of the house glide/,
                  reachable['text'])
-    assert_includes(reachable['reaches'].map { |one| one['option'] }, 's_turn')
+    assert_includes(reachable['reaches'].map { |one| one['option'] }, 'slow')
     # Announced, nothing of it is told.
     attempt.update!(manner: 'announced')
     get "/api/attempts/#{attempt.id}/pictures"

@@ -175,6 +175,22 @@ export function GroundView({
           </g>
         )}
         {around && <LegNames plan={plan} x={scale.x} y={y} />}
+        {onSpot && (
+          <rect
+            className="cursor-crosshair"
+            width={width}
+            height={height}
+            fill="transparent"
+            onClick={(event) => {
+              const box = event.currentTarget.getBoundingClientRect()
+              const perPixel = width / box.width
+              onSpot(
+                Math.round(((event.clientX - box.left) * perPixel) / scale.perFt + view.fromFt),
+                Math.round(((event.clientY - box.top) * perPixel) / scale.perFt + sides[0]),
+              )
+            }}
+          />
+        )}
         <SpotMark x={scale.x(0)} y={y(0)} name={spotName} width={width} />
         {onSpot && <SpotHandle x={scale.x(0)} y={y(0)} perFt={scale.perFt} onMove={onSpot} />}
         <ScaleBar scale={scale} width={width} y={height - 16} />

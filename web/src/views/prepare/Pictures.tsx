@@ -2,7 +2,7 @@ import { Tabs } from 'radix-ui'
 import { useState } from 'react'
 import type { Plan, Planned, SortieChange } from '../../api/client'
 import { useMoveSpot } from '../../api/lesson'
-import { useDispersion } from '../../api/queries'
+import { useDispersion, usePlaces } from '../../api/queries'
 import { PlanTable } from '../../design/PlanTable'
 import { Chart } from '../../pictures/Chart'
 import { DescentSection } from '../../pictures/DescentSection'
@@ -10,6 +10,8 @@ import { EnergyLedger } from '../../pictures/EnergyLedger'
 import { GroundView } from '../../pictures/GroundView'
 import { sidesOf, windowOf } from '../../pictures/scale'
 import { Gates } from './Gates'
+import { KeepPlace } from './KeepPlace'
+import { isAt } from './place'
 import { WhichEntry, type Shift } from './WhichEntry'
 
 /** Below this the side view says nothing that a number does not, feet. */
@@ -25,10 +27,11 @@ interface Props {
   plan: Plan
   sortie: Planned
   basis: SortieChange
+  set: (fields: SortieChange) => void
 }
 
 /** The plan drawn: the path, what it does with energy and limits, the tables that go with it. */
-export function Pictures({ plan, sortie, basis }: Props) {
+export function Pictures({ plan, sortie, basis, set }: Props) {
   const charts = plan.charts.length > 0 || plan.ledger.length > 3
   return (
     <Tabs.Root defaultValue="path">
@@ -39,7 +42,7 @@ export function Pictures({ plan, sortie, basis }: Props) {
       </Tabs.List>
       <Tabs.Content value="path" className="grid content-start gap-3">
         <SetUpLine plan={plan} />
-        <Path plan={plan} sortie={sortie} basis={basis} />
+        <Path plan={plan} sortie={sortie} basis={basis} set={set} />
         <Gates gates={plan.gates} />
       </Tabs.Content>
       <Tabs.Content value="limits" className="grid gap-4 xl:grid-cols-2">
@@ -83,12 +86,14 @@ function SetUpLine({ plan }: { plan: Plan }) {
   )
 }
 
-function Path({ plan, sortie, basis }: Props) {
+function Path({ plan, sortie, basis, set }: Props) {
   const [shift, setShift] = useState<Shift>({ along: 0, across: 0 })
   const asks = plan.reaches.length > 0 && plan.manoeuvre === sortie.manoeuvre
   const dispersion = useDispersion(sortie.id, sortie.exercise_id, basis, asks)
   const spot = useMoveSpot(sortie.id)
   const [moving, setMoving] = useState(false)
+  const places = usePlaces().data
+  const isNew = places && !places.some((place) => isAt(place, sortie))
   const onSpot = (alongFt: number, acrossFt: number) =>
     spot.mutate({
       exerciseId: sortie.exercise_id,
@@ -124,14 +129,13 @@ function Path({ plan, sortie, basis }: Props) {
             : {})}
       />
       {sortie.may_edit && (
-        <button
-          type="button"
-          className="button no-print justify-self-start"
-          aria-pressed={moving}
-          onClick={() => setMoving(!moving)}
-        >
-          {moving ? 'Leave the spot there' : 'Move the spot'}
-        </button>
+        <div className="no-print flex flex-wrap items-end gap-3">
+          <button type="button" className="button" aria-pressed={moving} onClick={() => setMoving(!moving)}>
+            {moving ? 'Leave the spot there' : 'Move the spot'}
+          </button>
+          {moving ? <p className="label m-0">Tap the ground where it is to be, or drag it.</p> : null}
+          {isNew && <KeepPlace key={sortie.spot_name} sortie={sortie} set={set} />}
+        </div>
       )}
       {spot.isError && (
         <p role="alert" className="limit-note m-0 p-2">

@@ -2,6 +2,7 @@ import type { Planned, SortieChange } from '../../api/client'
 import { usePlaces } from '../../api/queries'
 import { Pick } from '../../design/Pick'
 import { NumberField } from './NumberField'
+import { isAt } from './place'
 
 interface Props {
   sortie: Planned
@@ -15,10 +16,7 @@ const ELSEWHERE = 'elsewhere'
 export function PlaceFields({ sortie, set, errors }: Props) {
   const places = usePlaces().data ?? []
   const locked = !sortie.may_edit
-  const here = places.find(
-    (place) =>
-      place.name === sortie.spot_name && place.lat_deg === sortie.spot_lat_deg && place.lon_deg === sortie.spot_lon_deg,
-  )
+  const here = places.find((place) => isAt(place, sortie))
   const choose = (id: string) => {
     const place = places.find((row) => row.id === id)
     if (!place) return

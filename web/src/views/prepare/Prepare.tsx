@@ -89,7 +89,7 @@ function PrepareExercise({ sortie }: { sortie: Planned }) {
               {sortie.aircraft.mark} {sortie.aircraft.type_name} · {shortDayOf(sortie.starts_at)} · wind {shown.wind} ·
               final course {Math.round(shown.course_deg)}° · {current.spot_name}
             </p>
-            <Pictures plan={shown} sortie={current} basis={basis} />
+            <Pictures plan={shown} sortie={current} basis={basis} set={set} />
             <div className="hidden print:block">
               <Cautions plan={shown} notes={false} />
               <Cautions plan={shown} notes />

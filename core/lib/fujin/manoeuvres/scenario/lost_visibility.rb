@@ -20,7 +20,7 @@ module Fujin
           planner: LostVisibilityPlan,
           key_numbers: %w[
             decision_visibility_m decision_speed_kt decision_height_ft turn_back_ahead_ft turn_back_time_s
-            turn_back_bank_deg
+            bank_deg
           ],
           hovers: 'none',
           course_of: 'any',

@@ -58,7 +58,7 @@ module Fujin
             'cruise_visibility_m' => try('m') { needed_m(cruise_kt) },
             'fastest_speed_kt' => try('kt') { fastest_kt(decision_m) },
             'seen_s' => try('s') { decision_m / ground_m_s(decision_kt) },
-            'turn_back_bank_deg' => number(bank_deg, 'deg'),
+            'bank_deg' => number(bank_deg, 'deg'),
             'turn_back_radius_ft' => try('ft') { turn_back(decision_kt).radius_m / Q::FT },
             'turn_back_ahead_ft' => try('ft') { turn_back(decision_kt).ahead_m / Q::FT },
             'turn_back_time_s' => try('s') { turn_back(decision_kt).time_s },
@@ -81,8 +81,9 @@ module Fujin
           end
         end
 
+        # Where it is decided and where it is turned back: the talk is the picture.
         def path
-          turn_back(decision_kt).places.map do |place|
+          turn_back(decision_kt).places.values_at(0, -1).map do |place|
             point(place.t_s, place.along_m / Q::FT, @height_ft, decision_kt, place.groundspeed_m_s / Q::KT, 0.0,
                   place.phase, across_ft: place.across_m / Q::FT)
           end
@@ -91,7 +92,8 @@ module Fujin
         end
 
         def setup =
-          setup_before(0.0, cruise_kt, 'On the ground, with the map, or in clear air with the way back in sight')
+          Planning::SetUp.standing(height_ft: @height_ft, steady_s: 0.0,
+                                   text: 'On the ground, with the map, or in clear air with the way back in sight')
 
         def tables = [talk, by_visibility]
 
@@ -119,7 +121,7 @@ module Fujin
 
         def own_cautions
           [
-            caution('talk_only', 'limit',
+            caution('talk_only', 'caution',
                     'A talk, not a flight: nobody flies into less than the law and the school allow.'),
             *slower_before,
             *too_little_power,

@@ -111,6 +111,34 @@ class LessonJourneyTest < Minitest::Test
     refute_equal CORE_SPOT, @sortie.exercise.spot
   end
 
+  # Planned with one control; a surprise beside it is covered on the cockpit's sheet and absent from the student's.
+  def test_one_control_and_a_surprise
+    secret = @sortie.exercises.create!(@sortie.exercise.attributes.except('id').merge(
+                                         'manoeuvre' => 'hovering_autorotation', 'position' => 2
+                                       ))
+    sign_in(@instructor)
+    visit "/sorties/#{@sortie.id}/prepare"
+    find('summary', text: 'Flown: the whole of it, announced').click
+    select 'Cyclic', from: 'The student has'
+    assert_text 'The student has the cyclic and nothing else'
+    assert_text 'Judged: entry airspeed'
+    visit "/sorties/#{@sortie.id}/prepare?exercise=2"
+    find('summary', text: 'Flown: the whole of it, announced').click
+    fill_in 'A surprise, and when (empty: announced)', with: "In the hover\t"
+    assert_text 'Surprise: In the hover.'
+    assert_accessible('how an exercise is flown')
+    eventually { secret.reload.surprise == 'In the hover' }
+    visit "/sorties/#{@sortie.id}/fly"
+    assert_text 'The student has the cyclic and nothing else'
+    assert_selector 'button', text: 'Later'
+    assert_no_selector 'button', text: 'Hovering autorotation'
+    click_on 'Sign out'
+    sign_in(@student)
+    visit "/sorties/#{@sortie.id}/prepare"
+    assert_text 'The student has the cyclic and nothing else'
+    assert_no_text 'Hovering autorotation'
+  end
+
   # What counts today is ticked in Prepare; a chief sets how many of a counted block there are.
   def test_what_counts_today_and_how_often
     sign_in(@chief)

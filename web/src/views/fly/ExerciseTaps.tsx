@@ -9,6 +9,9 @@ interface Props {
   tap: (to: Exercise) => void
 }
 
+/** A surprise stays covered until it is tapped: the student looks at the same sheet. */
+const COVERED = 'Later'
+
 /** The lesson's exercises, one tap each; how many attempts were begun, of how many that are planned. */
 export function ExerciseTaps({ sortie, live, now, locked, tap }: Props) {
   if (sortie.exercises.length < 2) return null
@@ -24,8 +27,9 @@ export function ExerciseTaps({ sortie, live, now, locked, tap }: Props) {
           aria-pressed={row.id === now.id}
           onClick={() => tap(row)}
         >
-          {row.title}
+          {row.surprise && row.id !== now.id ? COVERED : row.title}
           <span className="text-sm font-normal">
+            {row.task !== 'whole' && 'one control · '}
             {begun[row.id] ?? 0}
             {row.planned_count ? ` of ${row.planned_count}` : ' begun'}
           </span>

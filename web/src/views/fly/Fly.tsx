@@ -7,7 +7,6 @@ import { capital, GRADE_WORDS } from '../../design/words'
 import { useSheet } from '../../queue/useSheet'
 import { BreakAdvice } from '../lesson/BreakAdvice'
 import { Counted } from '../lesson/Counted'
-import { FlownHow } from '../lesson/FlownHow'
 import { LastFocus } from '../lesson/LastFocus'
 import { planned } from '../lesson/exercise'
 import { Checks } from './Checks'
@@ -88,7 +87,7 @@ export function Fly({ sortie }: { sortie: Sortie }) {
       </div>
       <LastFocus text={sortie.last_focus} />
       <BreakAdvice text={sortie.break_advice} />
-      <FlownHow exercise={exercise} />
+      {exercise.hands && <p className="m-0 border-l-4 border-ink pl-3 text-lg font-semibold">{exercise.hands.text}</p>}
       <Counted lines={exercise.counted} />
       <Live sortie={sortie} onExercise={follow} />
       <ExerciseTaps

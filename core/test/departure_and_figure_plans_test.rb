@@ -34,6 +34,44 @@ class DepartureAndFigurePlansTest < Minitest::Test
     assert_in_delta 0.0, found.path.last.height_ft, 1e-6
   end
 
+  # Leg by leg as the school flies it, of the type's own speeds; the field keeps what the exercise sets.
+  def test_circuit_as_the_house_flies_it
+    house = { 'circuit_height_ft' => 800, 'circuit_turn_ft' => 400, 'circuit_climb_pct' => 110,
+              'circuit_downwind_pct' => 90, 'circuit_base_pct' => 95 }
+    found = plan('circuit', wind: '000/0', house: house)
+
+    assert_in_delta 800.0, found.value('entry_height_ft'), 0.01
+    assert_in_delta 400.0, found.value('turn_start_height_ft'), 0.01
+    assert_equal([58 * 1.1, 78 * 0.9, 63 * 0.95].map { |kt| kt.round(2) },
+                 %w[climb_speed_kt downwind_speed_kt base_speed_kt].map { |id| found.value(id).round(2) })
+    assert_in_delta 600.0, plan('circuit', height: 600.0, house: house).value('entry_height_ft'), 0.01
+  end
+
+  # A helicopter slows down from the set-up point on, the closing rate as it looks staying the same: half way down by a
+  # factor of sqrt(1/2). By hand, 2 L / v of it less the last 3 kt. A gyroplane keeps its speed.
+  def test_the_final_of_a_circuit_slows_down
+    found = plan('circuit', wind: '000/0')
+    final = found.path.select { |p| p.phase == :final }
+    half = final.min_by { |p| (p.along_ft - (final.first.along_ft / 2.0)).abs }
+
+    assert_in_delta 63.0, final.first.groundspeed_kt, 0.1
+    assert_in_delta 63.0 * Math.sqrt(half.along_ft / final.first.along_ft), half.groundspeed_kt, 0.1
+    assert_in_delta 3.0, final.last.groundspeed_kt, 0.01
+    assert_in_delta 2.0 * -final.first.along_ft / (63.0 * 1.6878), final.last.t_s - final.first.t_s, 3.0
+    gyro = plan('circuit', type: 'sorrel-g', wind: '000/0').path.select { |p| p.phase == :final }
+
+    assert_equal 1, gyro.map { |p| p.groundspeed_kt.round(3) }.uniq.size
+  end
+
+  # The gate's sink is the angle's band at its ground speed: 63 kt are 6380 ft/min, 10° ± 1.5°.
+  def test_the_set_up_gate_s_sink_means_something
+    sink = plan('circuit', wind: '000/0').gates.first.measures['sink_fpm']
+
+    assert_in_delta 6380 * Math.tan(8.5 * Q::DEG), sink[:low], 3.0
+    assert_in_delta 6380 * Math.tan(10.0 * Q::DEG), sink[:target], 3.0
+    assert_in_delta 6380 * Math.tan(11.5 * Q::DEG), sink[:high], 3.0
+  end
+
   def test_bank_round_a_point_by_hand
     found = plan('turn_about_a_point', wind: '000/15', settings: { 'radius_ft' => 800 })
     ground = (78 + 15) * Q::KT

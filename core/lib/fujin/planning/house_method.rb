@@ -54,6 +54,15 @@ module Fujin
         self['entry'] == 'cruise' ? type.fetch('speeds_kt.cruise').to_f : type.glide_speed_kt.to_f
       end
 
+      # What is left of an approach's ground speed where so much of its way is still to go. 'progressive': constant
+      # apparent closing, slowing evenly over the ground all the way. 'late': held to the last third.
+      # @param to_go [Float] of the way, 0 to 1
+      def approach_speed_share(to_go)
+        return Math.sqrt(to_go) if self['approach_speed'] == 'progressive'
+
+        to_go > 0.33 ? 1.0 : Math.sqrt(to_go / 0.33)
+      end
+
       # Seconds from a power loss to the collective moving: the reaction, and the way of the hand to the collective.
       def collective_reaction_s = self['reaction_s'] + HAND_S.fetch(self['collective_hand'])
       HAND_S = { 'on' => 0.0, 'beside' => 0.3, 'friction' => 0.6 }.freeze

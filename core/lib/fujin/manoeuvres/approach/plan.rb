@@ -46,15 +46,7 @@ module Fujin
         # Ground speed at a distance still to go, kt.
         def groundspeed_at_kt(to_go_ft)
           share = (to_go_ft / distance_ft(@height_ft)).clamp(0.0, 1.0)
-          [start_groundspeed_kt * speed_share(share), LEAST_GROUNDSPEED_KT].max
-        end
-
-        # 'progressive': constant apparent closing, slowing evenly over the ground all the way. 'late': held to the
-        # last third.
-        def speed_share(share)
-          return Math.sqrt(share) if @house['approach_speed'] == 'progressive'
-
-          share > 0.33 ? 1.0 : Math.sqrt(share / 0.33)
+          [start_groundspeed_kt * @house.approach_speed_share(share), LEAST_GROUNDSPEED_KT].max
         end
 
         def path

@@ -28,6 +28,7 @@ module Fujin
           },
           faults: %w[rushed_setup drifted_off_track too_steep too_shallow exceeded_limit],
           settings: %w[turn_side width_ft],
+          house: %w[approach_speed sink_limit],
           planner: Plan,
           key_numbers: %w[
             entry_height_ft set_up_height_ft approach_sink_fpm set_up_distance_ft spacing_ft groundspeed_kt

@@ -10,6 +10,8 @@ module Fujin
         STEPS = 10
         # Of a leg, no more than so much is taken by the turn at either end.
         CORNER_SHARE = 0.48
+        # At the end of the final, over the ground.
+        SLOWEST_KT = 3.0
 
         private
 
@@ -22,23 +24,26 @@ module Fujin
               t = 0.0
               last = nil
               lay(corners) do |along, across, height, leg|
+                ground, ias = speeds(leg, along)
                 way_m = last ? Math.hypot(along - last[0], across - last[1]) * Quantities::FT : 0.0
-                t += way_m / (leg_groundspeed(leg) * Quantities::KT)
+                t += way_m / ((last && leg.name == 'final' ? (ground + last[3]) / 2.0 : ground) * Quantities::KT)
                 sink = last && t > rows.last.t_s ? (last[2] - height) / (t - rows.last.t_s) * 60.0 : 0.0
-                rows << point(
-                  t,
-                  along,
-                  height,
-                  leg.ias_kt,
-                  leg_groundspeed(leg),
-                  sink,
-                  leg.name.to_sym,
-                  across_ft: across
-                )
-                last = [along, across, height]
+                rows << point(t, along, height, ias, ground, sink, leg.name.to_sym, across_ft: across)
+                last = [along, across, height, ground]
               end
               rows
             end
+        end
+
+        # Ground speed and airspeed: those of the leg, but a helicopter slows down on the final, the house's way, from
+        # where the angle is met.
+        def speeds(leg, along_ft)
+          ground = leg_groundspeed(leg)
+          return [ground, leg.ias_kt] unless leg.name == 'final' && @type.helicopter?
+
+          from_ft = leg.length_ft - cut(legs[-2], leg)
+          slowed = [ground * @house.approach_speed_share((-along_ft / from_ft).clamp(0.0, 1.0)), SLOWEST_KT].max
+          [slowed, ias_for_groundspeed(slowed)]
         end
 
         # Along, across and height at the start and the end of each leg, the circuit closing at the spot.

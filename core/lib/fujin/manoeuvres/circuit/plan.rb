@@ -11,17 +11,19 @@ module Fujin
         def self.declaration = Circuit
 
         BANK_DEG = 20.0
-        TURN_HEIGHT_FT = 300.0
         DOWNWIND_FT = 2400.0
 
         private
 
-        def default_height_ft = 700.0
+        def default_height_ft = @house['circuit_height_ft'].to_f
         def height_range_ft = [400, 2000]
         def side = @settings['turn_side'] == 'right' ? 1.0 : -1.0
-        def climb_kt = @type.fetch('speeds_kt.climb').to_f
-        def cruise_kt = @type.fetch('speeds_kt.cruise').to_f
-        def approach_kt = @type.glide_speed_kt.to_f
+        # As the school flies it, of the type's own speeds.
+        def climb_kt = @type.fetch('speeds_kt.climb') * @house['circuit_climb_pct'] / 100.0
+        def cruise_kt = @type.fetch('speeds_kt.cruise') * @house['circuit_downwind_pct'] / 100.0
+        def approach_kt = @type.glide_speed_kt * @house['circuit_base_pct'] / 100.0
+        # No higher than the circuit itself.
+        def turn_height_ft = [@house['circuit_turn_ft'].to_f, @height_ft].min
         def angle_deg = @type.helicopter? ? @house['normal_angle_deg'].to_f : 6.0
         def climb_m_s = @climb_m_s ||= performance.climb_m_s(climb_kt, climb_power_w)
 
@@ -44,15 +46,15 @@ module Fujin
                       "the climb with this power is #{(climb_m_s / Q::FPM).round} ft/min: no circuit today"
               end
 
-              ahead = climb_ft(TURN_HEIGHT_FT)
+              ahead = climb_ft(turn_height_ft)
               # Out of the base turn at half the height, on the angle, which begins in the turn.
               turn = [radius_ft(approach_kt), CORNER_SHARE * width_ft].min
               final = (@height_ft / 2.0 / Math.tan(angle_deg * Q::DEG)) + turn
               base_end = [(@height_ft / 2.0) + (turn * Math.tan(angle_deg * Q::DEG)), @height_ft].min
-              crosswind_top = [TURN_HEIGHT_FT + climb_gain_ft(90.0 * side, width_ft), @height_ft].min
+              crosswind_top = [turn_height_ft + climb_gain_ft(90.0 * side, width_ft), @height_ft].min
               back = ahead + final
               [
-                ['upwind', 0.0, climb_kt, ahead, TURN_HEIGHT_FT],
+                ['upwind', 0.0, climb_kt, ahead, turn_height_ft],
                 ['crosswind', 90.0, climb_kt, width_ft, crosswind_top],
                 ['downwind', 180.0, cruise_kt, back, @height_ft],
                 ['base', 270.0, approach_kt, width_ft, base_end],
@@ -73,7 +75,15 @@ module Fujin
         private_constant :Leg
 
         def leg_groundspeed(leg) = [groundspeed_kt(leg.track_deg, leg.ias_kt), 1.0].max
-        def leg_time(leg) = leg.length_ft * Q::FT / (leg_groundspeed(leg) * Q::KT)
+
+        # The final slows down from the set-up point on.
+        def leg_time(leg)
+          return flown_s(leg, leg.length_ft) unless leg == legs.last
+
+          flown_s(leg, leg.length_ft + set_up_point.along_ft) + path.last.t_s - set_up_point.t_s
+        end
+
+        def flown_s(leg, feet) = feet * Q::FT / (leg_groundspeed(leg) * Q::KT)
         def leg_heading(leg) = (leg.track_deg + (drift_deg(leg.track_deg, leg.ias_kt) || 0.0)) % 360.0
 
         def climb_ft(height_ft) =
@@ -85,12 +95,11 @@ module Fujin
 
         def own_numbers
           final = legs.last
-          sink = leg_groundspeed(final) * Q::KT * Math.tan(angle_deg * Q::DEG) / Q::FPM
           {
             'entry_height_ft' => number(@height_ft, 'ft'),
             'climb_speed_kt' => number(climb_kt, 'kt'),
             'climb_fpm' => number(climb_m_s / Q::FPM, 'fpm'),
-            'turn_start_height_ft' => number(TURN_HEIGHT_FT, 'ft'),
+            'turn_start_height_ft' => number(turn_height_ft, 'ft'),
             'turn_radius_ft' => number(radius_ft(cruise_kt), 'ft'),
             'bank_deg' => number(BANK_DEG, 'deg'),
             'downwind_speed_kt' => number(cruise_kt, 'kt'),
@@ -101,7 +110,7 @@ module Fujin
             'set_up_height_ft' => number(set_up_point.height_ft, 'ft'),
             'set_up_distance_ft' => number(-set_up_point.along_ft, 'ft'),
             'approach_angle_deg' => number(angle_deg, 'deg'),
-            'approach_sink_fpm' => number(sink, 'fpm'),
+            'approach_sink_fpm' => number(sink_fpm(angle_deg), 'fpm'),
             'groundspeed_kt' => number(leg_groundspeed(final), 'kt'),
             'drift_angle_deg' => number(drift_deg(final.track_deg, approach_kt) || 0.0, 'deg'),
             'circuit_time_s' => number(legs.sum { |leg| leg_time(leg) }, 's')
@@ -185,8 +194,12 @@ module Fujin
           end
         end
 
+        # Sink along the line of an angle at the set-up point's ground speed.
+        def sink_fpm(deg) = leg_groundspeed(legs.last) * Q::KT * Math.tan(deg * Q::DEG) / Q::FPM
+
         def gates
           allowed = @house.sink_allowed_fpm(approach_kt)
+          angle = held('approach_angle_deg', 'deg')
           [
             Planning::Gate.new(
               id: 'set-up',
@@ -195,10 +208,11 @@ module Fujin
               text: 'approach angle met, line held, or go around',
               measures: {
                 'ias_kt' => held('set_up_ias_kt', 'kt'),
+                # The angle's band, no more than is allowed.
                 'sink_fpm' => {
                   target: [value('approach_sink_fpm'), allowed].min,
-                  low: 0.0,
-                  high: allowed,
+                  low: [sink_fpm(angle[:low]), allowed].min,
+                  high: [sink_fpm(angle[:high]), allowed].min,
                   unit: 'fpm'
                 }
               }

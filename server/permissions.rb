@@ -51,6 +51,7 @@ module Fujin
       'GET /api/types/:id/curves' => SIGNED_IN,
       'POST /api/types' => %w[chief_instructor],
       'GET /api/aircraft/:id/power-card' => SIGNED_IN,
+      'GET /api/sorties/:id/power-card' => SIGNED_IN,
       'GET /api/people/me/house' => STAFF,
       'PUT /api/people/me/house' => STAFF,
       'GET /api/sorties/:id/events' => SIGNED_IN,

@@ -128,6 +128,24 @@ class PlanningTest < Minitest::Test
     assert_nil plan.numbers['slide_ft']
   end
 
+  # A school that flies faster says by how much; what the type does not allow is capped and said. At such a speed the
+  # blades stall at rotor speeds that carry slower flight: the floor is still found, the collective on its stop there.
+  def test_a_fast_glide_by_as_much_as_the_school_says
+    fast = ->(by) { plan(house: { 'glide_speed' => 'fast', 'glide_fast_by_kt' => by }) }
+
+    assert_in_delta 63.0 + 18.0, fast.call(18).value('glide_speed_kt'), 0.01
+    capped = fast.call(30)
+
+    assert_in_delta 85.0, capped.value('glide_speed_kt'), 0.5
+    assert_includes capped.cautions.map(&:id), 'never_exceed'
+    trim = conditions.trim
+    floor = trim.floor_rotor_rpm_pct(85.0)
+    sink = trim.autorotation_sink_m_s(85.0, rotor_pct: floor)
+
+    assert_in_delta trim.rotor.collective_min, trim.at(85.0, sink, rotor_pct: floor).collective_rad, 1e-4
+    assert_operator floor, :>, 90.0
+  end
+
   def test_the_rotor_rpm_can_be_chosen_but_not_above_what_the_stop_gives
     assert_operator plan(rotor: 95.0).value('glide_sink_fpm'), :<, plan.value('glide_sink_fpm')
     assert_raises(Fujin::InvalidInput) { plan(rotor: 108.0) }

@@ -53,27 +53,11 @@ module Fujin
       json(Serialisers.type(type, TypeStore.history(type.id)), status: 201)
     end
 
-    get_route '/api/aircraft/:id/power-card' do
-      row = AircraftRow.find(params['id'])
-      cards =
-        RecordingRow
-          .joins(:sortie)
-          .where(sorties: { aircraft_id: row.id }, status: 'ready')
-          .pluck(:summary)
-          .filter_map { |summary| summary && summary['power_card'] }
-      unit = Flight::Engine.new(row.type, Atmosphere.new).instrument_unit
-      json(
-        {
-          'flights' => cards.size,
-          'unit' => unit,
-          'settings' =>
-            Recordings::PowerCard
-              .together(cards)
-              .map do |phase, (value, flights)|
-                { 'phase' => phase, 'value' => Serialisers.number(value, 1), 'flights' => flights }
-              end
-        }
-      )
+    get_route('/api/aircraft/:id/power-card') { json(PowerCard.new(AircraftRow.find(params['id'])).to_h) }
+
+    get_route '/api/sorties/:id/power-card' do
+      sortie = find_sortie
+      json(PowerCard.new(sortie.aircraft, SortieSetting.new(sortie, {}, sortie.exercise(params['exercise']))).to_h)
     end
 
     get_route('/api/people/me/house') { json(Serialisers.house(School.current, own: current_person.house)) }

@@ -243,6 +243,27 @@ class PrepareTest < Minitest::Test
 
     assert_equal 1, cruise['flights']
     assert_in_delta 20, cruise['value'], 4
+    assert_nil cruise['planned']
+  end
+
+  # Beside what was flown stands what to expect today: at cruise what the plan of a speed change says of it; heavier,
+  # more of it in the hover.
+  def test_the_power_card_of_the_day
+    imported(@sortie)
+    get "/api/sorties/#{@sortie.id}/power-card"
+    rows = answer['settings'].to_h { |row| [row['phase'], row] }
+    conditions = Fujin::SortieSetting.new(@sortie).conditions
+    plan = Fujin::Catalogue.find('level_speed_change').plan(conditions, Fujin::Planning::HouseMethod.new)
+
+    assert_equal %w[hover climb cruise descent], rows.keys
+    assert_in_delta plan.value('fast_power_inhg'), rows['cruise']['planned'], 0.06
+    assert_in_delta rows['cruise']['planned'], rows['cruise']['value'], 1.5
+    assert_operator rows['descent']['planned'], :<, rows['cruise']['planned']
+    light = rows['hover']['planned']
+    @sortie.update!(fuel_kg: 10)
+    get "/api/sorties/#{@sortie.id}/power-card"
+
+    assert_operator answer['settings'].first['planned'], :<, light
   end
 
   def test_a_low_sun_on_the_line_is_said

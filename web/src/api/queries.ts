@@ -115,6 +115,12 @@ export const usePowerCard = (id: string) =>
     queryKey: ['power-card', id],
     queryFn: () => unwrap(api.GET('/api/aircraft/{id}/power-card', { params: { path: { id } } })),
   })
+export const usePowerCardOfTheDay = (id: string, exercise: string, version: number) =>
+  useQuery({
+    queryKey: ['sortie-power-card', id, exercise, version],
+    placeholderData: keepPreviousData,
+    queryFn: () => unwrap(api.GET('/api/sorties/{id}/power-card', { params: { path: { id }, query: { exercise } } })),
+  })
 export function useAddType() {
   const queries = useQueryClient()
   return useMutation({

@@ -58,14 +58,11 @@ module Fujin
       # Rotor rpm, percent, with the collective on its stop in a steady glide.
       def floor_rotor_rpm_pct(speed_kt, bank_deg: 0.0)
         Roots.find(
-          lowest_rotor_pct(bank_deg),
+          lowest_flown_pct(speed_kt, bank_deg),
           150.0,
           tolerance: 1e-3,
           what: 'rotor rpm on the collective stop'
-        ) do |pct|
-          sink = autorotation_sink_m_s(speed_kt, rotor_pct: pct, bank_deg: bank_deg)
-          at(speed_kt, sink, rotor_pct: pct, bank_deg: bank_deg).collective_rad - rotor.collective_min
-        end
+        ) { |pct| above_the_stop_rad(speed_kt, pct, bank_deg) }
       end
 
       # @return [Array(Float, Float)] speed kt, sink m/s
@@ -104,6 +101,29 @@ module Fujin
       end
 
       private
+
+      # Collective above its stop in the steady glide at a rotor speed.
+      def above_the_stop_rad(speed_kt, pct, bank_deg)
+        sink = autorotation_sink_m_s(speed_kt, rotor_pct: pct, bank_deg: bank_deg)
+        at(speed_kt, sink, rotor_pct: pct, bank_deg: bank_deg).collective_rad - rotor.collective_min
+      end
+
+      # Fast, the blades stall at a rotor speed that carries slower flight: the first that does not.
+      # @raise [OutsideModel] where they are stalled at normal rotor speed too
+      def lowest_flown_pct(speed_kt, bank_deg)
+        pct = lowest_rotor_pct(bank_deg)
+        begin
+          above_the_stop_rad(speed_kt, pct, bank_deg)
+          pct
+        rescue OutsideModel
+          raise if pct >= 100.0
+
+          pct = [pct + SEARCH_PCT, 100.0].min
+          retry
+        end
+      end
+      SEARCH_PCT = 5.0
+      private_constant :SEARCH_PCT
 
       # Where the search for a steady rotor speed starts: blades loaded to 85 % of their limit.
       def lowest_rotor_pct(bank_deg)

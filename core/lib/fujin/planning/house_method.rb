@@ -44,7 +44,7 @@ module Fujin
       def glide_speed_kt(type, trim)
         case self['glide_speed']
         when 'minimum_sink' then trim.minimum_sink.first
-        when 'fast' then type.glide_speed_kt + 7.0
+        when 'fast' then type.glide_speed_kt + self['glide_fast_by_kt'].to_f
         else type.glide_speed_kt.to_f
         end
       end

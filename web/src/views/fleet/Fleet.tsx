@@ -54,7 +54,7 @@ function Aircraft({ row, chief }: { row: Schemas['Aircraft']; chief: boolean }) 
             <div key={setting.phase} className="contents">
               <dt className="text-soft">{capital(setting.phase)}, as flown</dt>
               <dd className="m-0 text-right font-semibold">
-                {figure(setting.value, card.data.unit, 1)}
+                {figure(setting.value ?? undefined, card.data.unit, 1)}
                 <span className="unit">{unitWord(card.data.unit)}</span>
               </dd>
               <dd className="label m-0 text-right">

@@ -2,6 +2,7 @@ import type { Planned } from '../../api/client'
 import { usePlan } from '../../api/queries'
 import { KeyFigure } from '../../design/Figure'
 import { gatePlace } from '../../design/words'
+import { PowerCard } from '../lesson/PowerCard'
 
 /** The few numbers that are looked at in the air. */
 export function GateCard({ sortie }: { sortie: Planned }) {
@@ -26,6 +27,9 @@ export function GateCard({ sortie }: { sortie: Planned }) {
           <b>{gatePlace(gate)}</b> {gate.text}
         </p>
       ))}
+      <div className="col-span-3">
+        <PowerCard sortie={sortie} />
+      </div>
     </section>
   )
 }

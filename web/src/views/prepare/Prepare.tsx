@@ -9,6 +9,7 @@ import { Exercises } from '../lesson/Exercises'
 import { Counted } from '../lesson/Counted'
 import { FlownHow } from './FlownHow'
 import { LastFocus } from '../lesson/LastFocus'
+import { PowerCard } from '../lesson/PowerCard'
 import { planned } from '../lesson/exercise'
 import { useExercise } from '../lesson/useExercise'
 import { Cautions } from './Cautions'
@@ -100,6 +101,9 @@ function PrepareExercise({ sortie }: { sortie: Planned }) {
             <NumbersCard plan={shown} sortie={current}>
               <div className="no-print">
                 <Cautions plan={shown} notes={false} />
+              </div>
+              <div className="mt-2">
+                <PowerCard sortie={current} />
               </div>
             </NumbersCard>
             <div className="no-print">

@@ -70,6 +70,7 @@ module Fujin
                 'Conditions: --mass-kg M | --people solo|dual, --wind 350/10, --oat-c 15, --qnh-hpa 1013.25, ' \
                   '--elevation-ft 0, --height-ft 1000,',
                 '            --course DEG, --stage early|solo|test|instructor, --set NAME=VALUE',
+                'plan:       --from-ft N (what reaches the spot from so far before it, at --height-ft)',
                 'grade:      --headings FILE.yml (a list of heading, channel, unit, for a device with its own), ' \
                   '--gate-ft 100, --house FILE.yml, --standards FILE.yml,',
                 '            --exercise MANOEUVRE (what the flight was for: the planned figure, turns or angle it is ' \

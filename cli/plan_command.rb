@@ -16,11 +16,39 @@ module Fujin
             stage: @options[:stage] || 'solo',
             settings: @options.settings_for(manoeuvre, @err)
           )
-        @options.json? ? @out.puts(JSON.pretty_generate(Serialisers.plan(plan))) : print_tables(plan)
+        ways = from_here(manoeuvre)
+        if @options.json?
+          @out.puts JSON.pretty_generate(Serialisers.plan(plan).merge(ways ? { 'from_here' => told(ways) } : {}))
+        else
+          print_tables(plan)
+          print_ways(ways) if ways
+        end
         0
       end
 
       private
+
+      # What reaches the spot from --from-ft before it; nil when nobody asks.
+      def from_here(manoeuvre)
+        feet = @options[:from_ft] or return nil
+        unless manoeuvre.spot_planner
+          raise CommandLine::Usage, "--from-ft asks what reaches a spot: #{manoeuvre.id} leads to none"
+        end
+
+        Catalogue.usual_glide.spot_planner.new(
+          @options.conditions, @options.house,
+          course_deg: @options[:course], height_ft: @options[:height_ft], stage: @options[:stage] || 'solo'
+        ).from_here(feet)
+      end
+
+      def told(ways) = ways.map { |way| Serialisers.way(way) }
+
+      def print_ways(ways)
+        @out.puts '', "From #{@options[:from_ft].round} ft before the spot"
+        return @out.puts '  no way reaches it: another spot' if ways.empty?
+
+        @out.puts Tables.lines(ways.map { |way| ["  #{(100 * way.chance).round} %", way.text] })
+      end
 
       # Without a course given it is the wind's own, and says so.
       def course(plan) = "#{plan.course_deg.round}°#{' (into the wind)' unless @options[:course]}"

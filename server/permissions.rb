@@ -52,6 +52,7 @@ module Fujin
       'POST /api/types' => %w[chief_instructor],
       'GET /api/aircraft/:id/power-card' => SIGNED_IN,
       'GET /api/sorties/:id/power-card' => SIGNED_IN,
+      'POST /api/sorties/:id/from-here' => SIGNED_IN,
       'GET /api/people/me/house' => STAFF,
       'PUT /api/people/me/house' => STAFF,
       'GET /api/sorties/:id/events' => SIGNED_IN,

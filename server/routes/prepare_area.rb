@@ -55,6 +55,11 @@ module Fujin
 
     get_route('/api/aircraft/:id/power-card') { json(PowerCard.new(AircraftRow.find(params['id'])).to_h) }
 
+    post_route '/api/sorties/:id/from-here' do
+      sortie = find_sortie
+      json(FromHereQuestion.new(SortieSetting.new(sortie, {}, sortie.exercise(params['exercise'])), body_json).to_h)
+    end
+
     get_route '/api/sorties/:id/power-card' do
       sortie = find_sortie
       json(PowerCard.new(sortie.aircraft, SortieSetting.new(sortie, {}, sortie.exercise(params['exercise']))).to_h)

@@ -94,6 +94,11 @@ module Fujin
 
     def chart_points(points) = points.map { |x, y| { 'x' => number(x, 2), 'y' => number(y, 2) } }
 
+    def way(way)
+      { 'id' => way.id, 'text' => way.text, 'amount' => way.amount && number(way.amount, 1), 'unit' => way.unit,
+        'chance' => number(way.chance, 3) }
+    end
+
     def reach(reach)
       {
         'option' => reach.option,

@@ -266,6 +266,31 @@ class PrepareTest < Minitest::Test
     assert_operator answer['settings'].first['planned'], :<, light
   end
 
+  # Too close, too far: from a height and a distance, the least that reaches the spot, or another spot.
+  def test_from_where_i_am
+    as(@instructor)
+    ask = ->(height, distance) {
+      post_json "/api/sorties/#{@sortie.id}/from-here", { height_ft: height, distance_ft: distance }
+    }
+    ask.call(1500, 5200)
+
+    assert_equal 200, status
+    first = answer['ways'].first
+
+    assert_match(/\AAn S-turn of \d+° to each side\./, first['text'])
+    assert_operator first['chance'], :>, 0.8
+    ask.call(1500, 500)
+
+    assert_empty answer['ways']
+    ask.call(50, 500)
+
+    assert_equal 400, status
+    hover = sortie(manoeuvre: 'hover')
+    post_json "/api/sorties/#{hover.id}/from-here", { height_ft: 1500, distance_ft: 500 }
+
+    assert_equal 409, status
+  end
+
   def test_a_low_sun_on_the_line_is_said
     evening = sortie(starts_at: Time.utc(2026, 11, 25, 16, 20), course_deg: 230, height_ft: 1000)
     as(@instructor)

@@ -115,6 +115,19 @@ export const usePowerCard = (id: string) =>
     queryKey: ['power-card', id],
     queryFn: () => unwrap(api.GET('/api/aircraft/{id}/power-card', { params: { path: { id } } })),
   })
+export const useFromHere = (id: string, exercise: string, version: number, heightFt: number, distanceFt: number) =>
+  useQuery({
+    queryKey: ['from-here', id, exercise, version, heightFt, distanceFt],
+    queryFn: () =>
+      unwrap(
+        api.POST('/api/sorties/{id}/from-here', {
+          params: { path: { id }, query: { exercise } },
+          body: { height_ft: heightFt, distance_ft: distanceFt },
+        }),
+      ),
+    placeholderData: keepPreviousData,
+    retry: false,
+  })
 export const usePowerCardOfTheDay = (id: string, exercise: string, version: number) =>
   useQuery({
     queryKey: ['sortie-power-card', id, exercise, version],

@@ -9,6 +9,7 @@ import { DescentSection } from '../../pictures/DescentSection'
 import { EnergyLedger } from '../../pictures/EnergyLedger'
 import { GroundView } from '../../pictures/GroundView'
 import { sidesOf, windowOf } from '../../pictures/scale'
+import { FromHere } from './FromHere'
 import { Gates } from './Gates'
 import { KeepPlace } from './KeepPlace'
 import { isAt } from './place'
@@ -144,7 +145,10 @@ function Path({ plan, sortie, basis, set }: Props) {
       )}
       {round && plan.charts[0] && <Chart chart={plan.charts[0]} />}
       {asks && (
-        <WhichEntry dispersion={dispersion.data} shift={shift} onShift={setShift} error={dispersion.error?.message} />
+        <>
+          <WhichEntry dispersion={dispersion.data} shift={shift} onShift={setShift} error={dispersion.error?.message} />
+          <FromHere key={`${shift.along}`} plan={plan} sortie={sortie} shift={shift} />
+        </>
       )}
     </>
   )

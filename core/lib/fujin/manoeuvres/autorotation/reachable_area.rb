@@ -52,6 +52,16 @@ module Fujin
           DIRECTIONS_DEG.filter_map { |change| point(change * Quantities::DEG, speed, turning, radius) }
         end
 
+        # Straight ahead, metres from the entry point.
+        # @raise [OutsideModel] where the height is used up before
+        def straight_m
+          speed = true_speed(@pace.speed_kt)
+          ahead = point(0.0, speed, 0.0, 0.0)
+          raise OutsideModel, 'the height is used up before the flare' unless ahead
+
+          ahead.first
+        end
+
         private
 
         def true_speed(knots) = @atmosphere.true_speed(knots * Quantities::KT)

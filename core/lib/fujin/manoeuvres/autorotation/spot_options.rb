@@ -87,6 +87,21 @@ module Fujin
           @left_out
         end
 
+        # How far ahead of the entry point it ends straight on, metres.
+        # @param option [String] whose speed and rotor rpm the glide has
+        # @param turns_deg [Array<Float>] flown first, at the house's speed
+        # @raise [OutsideModel] for what cannot be flown
+        def ahead_m(option = 'glide', turns_deg: [])
+          turns = turns_deg.map { |deg| turn(deg) }
+          straight = area_of(pace_of(option), spent_m: turns.sum(0.0, &:height_lost_m)).straight_m
+          moved([[straight, 0.0]], net_ahead(turns), turns.sum(0.0, &:duration_s)).first.first
+        end
+
+        # Over the ground, level at the entry's speed.
+        def level_m_s
+          @conditions.wind.groundspeed_kt(@track_deg, @conditions.atmosphere.true_speed(@entry_speed_kt)) * Q::KT
+        end
+
         private
 
         def ways
@@ -127,7 +142,9 @@ module Fujin
           Planning::Reach.new(option: option, speed_kt: pace.speed_kt, points: placed.freeze)
         end
 
-        def area(pace, spent_m: 0.0)
+        def area(pace, spent_m: 0.0) = area_of(pace, spent_m: spent_m).points
+
+        def area_of(pace, spent_m:)
           ReachableArea.new(
             @conditions,
             trim: @trim,
@@ -139,21 +156,22 @@ module Fujin
             flare_height_m: @flare_height_m,
             entry: @entry,
             flare: @flare
-          ).points
+          )
         end
 
         def glide_points = @glide_points ||= area(@usual)
 
+        def pace_of(option) =
+          self.class.pace(option, @conditions, @trim, @usual, @conditions.wind.headwind_kt(@track_deg))
+
         def paced(option)
-          pace = self.class.pace(option, @conditions, @trim, @usual, @conditions.wind.headwind_kt(@track_deg))
+          pace = pace_of(option)
           reach(option, pace, area(pace))
         end
 
         # Ten more seconds level before the entry.
         def delay
-          speed =
-            @conditions.wind.groundspeed_kt(@track_deg, @conditions.atmosphere.true_speed(@entry_speed_kt)) * Q::KT
-          reach('delay', @usual, glide_points, shift_m: speed * DELAY_S)
+          reach('delay', @usual, glide_points, shift_m: level_m_s * DELAY_S)
         end
 
         # Height spent in the turns leaves less to glide; what is left reaches ahead of where they end.

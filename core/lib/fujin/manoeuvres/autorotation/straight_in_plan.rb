@@ -56,6 +56,16 @@ module Fujin
           )
         end
 
+        # What reaches the spot from this height, so far before it.
+        # @return [Array<FromHere::Way>]
+        def from_here(distance_ft)
+          distance = numbers.fetch('entry_distance_ft')
+          FromHere.new(spot_options, distance_ft: distance_ft, allowed_ft: held('miss_along_ft', 'ft')[:high],
+                                     spread_ft: (distance.high - distance.low) / 2.0 / NINETY_PCT).ways
+        end
+        # Standard deviations to either side that hold 90 % of a normal distribution.
+        NINETY_PCT = 1.645
+
         def plan = chosen.equal?(self) ? super : chosen.plan.with(manoeuvre: declaration.id, settings: @settings)
 
         private

@@ -1,0 +1,70 @@
+import { useState } from 'react'
+import type { Plan, Planned } from '../../api/client'
+import { useFromHere } from '../../api/queries'
+import { NumberField } from './NumberField'
+import type { Shift } from './WhichEntry'
+
+interface Props {
+  sortie: Planned
+  plan: Plan
+  /** Where the entry was dragged to. */
+  shift: Shift
+}
+
+/** Too close, too far: what reaches the spot from a height and a distance, and how much of it. */
+export function FromHere({ sortie, plan, shift }: Props) {
+  const planned = plan.numbers.entry_distance_ft?.value ?? 0
+  const [own, setOwn] = useState<{ height?: number; distance?: number }>({})
+  const height = own.height ?? plan.numbers.entry_height_ft?.value ?? 1000
+  const distance = own.distance ?? Math.max(0, Math.round(planned - shift.along))
+  const answer = useFromHere(sortie.id, sortie.exercise_id, sortie.version, height, distance)
+  const ways = answer.data?.ways
+  return (
+    <section aria-label="From here" className="no-print sheet p-3.5">
+      <h3 className="m-0 text-base font-semibold">From where I am, straight towards the spot</h3>
+      <div className="mt-1 grid grid-cols-2 gap-2 sm:max-w-md">
+        <NumberField
+          label="Height"
+          unit="ft"
+          step={50}
+          value={Math.round(height)}
+          low={100}
+          high={10000}
+          onChange={(feet) => setOwn({ ...own, ...(feet === null ? {} : { height: feet }) })}
+        />
+        <NumberField
+          label="To the spot"
+          unit="ft"
+          step={100}
+          value={distance}
+          low={0}
+          high={30000}
+          onChange={(feet) => setOwn({ ...own, ...(feet === null ? {} : { distance: feet }) })}
+        />
+      </div>
+      {answer.isError && (
+        <p role="alert" className="limit-note mt-2 mb-0 p-2">
+          {answer.error.message}
+        </p>
+      )}
+      {ways && !answer.isError && (
+        <ol className="m-0 mt-2 grid list-none gap-1 p-0" aria-live="polite">
+          {ways.length === 0 && <li className="font-semibold">No way reaches it from here: another spot.</li>}
+          {ways.map(({ id, text, chance }, index) => (
+            <li key={id} className="grid grid-cols-[1fr_3rem] gap-x-2 border-t border-rule py-1 text-sm">
+              <span className={index === 0 ? 'font-bold' : ''}>{text}</span>
+              <span className="figures text-right font-semibold">
+                {Math.round(chance * 100)}
+                <span className="unit">%</span>
+              </span>
+            </li>
+          ))}
+        </ol>
+      )}
+      <p className="label mt-2 mb-0">
+        How likely it is that the spot lies within what each can still reach; the glide is as uncertain as the entry
+        distance above.
+      </p>
+    </section>
+  )
+}

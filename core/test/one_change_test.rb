@@ -40,6 +40,43 @@ class OneChangeTest < Minitest::Test
     assert_match(/nearer/, found.change)
   end
 
+  # A flight without the fault that is asked about: mending it would change nothing, so nothing is claimed.
+  def test_a_fault_that_was_none_claims_nothing
+    clean = fly(faults: { 'late_collective' => 1.5 })
+
+    %w[hard_flare entered_too_close].each do |fault|
+      found = asked(clean, fault: fault)
+
+      refute_predicate found, :claimed?, fault
+      assert_match(/next to nothing of it \(/, found.reason)
+    end
+    # The other way round of the same knob is another fault.
+    refute_predicate asked(fly(faults: { 'fast_glide' => 14.0 }), fault: 'slow_glide'), :claimed?
+  end
+
+  # What is claimed against the twin that was flown without the fault, in the same air: the difference it says is
+  # within a quarter of the true one.
+  def test_what_is_claimed_is_what_the_twin_did
+    [
+      ['late_collective', 1.5, 'min_rotor_rpm_pct'], ['slow_glide', 12.0, 'miss_along_ft'],
+      ['weak_flare', 0.5, 'recovery_groundspeed_kt']
+    ].each do |fault, size, measure|
+      flown = fly(faults: { fault => size })
+      twin = fly(faults: {}).measure(measure)
+      found = asked(flown, fault: fault)
+
+      assert_predicate found, :claimed?, "#{fault}: #{found.reason}"
+      true_change = twin - flown.measure(measure)
+      assert_in_delta true_change, found.mended.value(measure) - found.fitted.value(measure), 0.25 * true_change.abs,
+                      fault
+      next unless fault == 'late_collective'
+
+      # How far the fit is off counts place, sink and hands too.
+      assert_equal %i[height_ft ias_kt rotor_pct sink_fpm collective_pct place_ft], found.fit.keys
+      found.fit.each { |name, off| assert_operator off, :<, Fujin::Grading::OneChange::GOOD.fetch(name) / 3.0, name }
+    end
+  end
+
   # Another aircraft than the one it is said to be: the model cannot fly it so.
   def test_a_poor_fit_claims_nothing_and_says_by_how_much
     flown = fly(id: 'yarrow-4', faults: { 'fast_glide' => 20 }, ending: 'touchdown')

@@ -11,6 +11,7 @@ module Fujin
           measure: 'contact_sink_fpm',
           gain: 0.0012,
           range: (0.0..0.9),
+          least: 0.05,
           words: ->(v) { "a cushion stronger by #{(v * 100).round} %" }
         )
       DRIFT =
@@ -19,6 +20,7 @@ module Fujin
           more: 'drift_at_contact',
           measure: 'contact_drift_kt',
           range: (-20.0..20.0),
+          least: 0.5,
           words: ->(v) { "#{v.abs.round} kt of drift taken off before contact" }
         )
       LEVEL =
@@ -27,6 +29,7 @@ module Fujin
           more: 'not_level',
           measure: 'contact_pitch_deg',
           range: (0.0..20.0),
+          least: 1.0,
           words: ->(v) { "level at contact, #{v.round}° less pitch" }
         )
     end

@@ -7,7 +7,11 @@ module Fujin
     class OneChange
       ROUNDS = 3
       # A fit is good while its root mean square differences stay under these.
-      GOOD = { height_ft: 45.0, ias_kt: 5.0, rotor_pct: 3.0 }.freeze
+      GOOD = {
+        height_ft: 45.0, ias_kt: 5.0, rotor_pct: 3.0, sink_fpm: 250.0, collective_pct: 8.0, place_ft: 120.0
+      }.freeze
+      # What each is compared in.
+      COMPARED = { height_ft: :agl, ias_kt: :ias, rotor_pct: :nr, sink_fpm: :sink, collective_pct: :collective }.freeze
 
       # A flight of the model that stands for the attempt.
       FlownAgain = Value.define(:faults, :run, :signals, :proposal) do
@@ -64,6 +68,8 @@ module Fujin
         fit = misfit(fitted)
         return nothing(poor(fit), fit: fit) if fit.any? { |name, off| off > GOOD.fetch(name) }
 
+        return nothing(none_of_it, fit: fit) unless @knob.shows?(@fault_id, values[@knob.id])
+
         mended = fly(values.merge(@knob.id => 0.0))
         Answer.new(
           fault: @fault_id,
@@ -95,10 +101,16 @@ module Fujin
       def poor(fit)
         format(
           'the model does not fit this flight well enough (height off by %<height_ft>d ft, speed by %<ias_kt>.1f kt, ' \
-            'rotor rpm by %<rotor_pct>.1f %%)',
+            'rotor rpm by %<rotor_pct>.1f %%, sink by %<sink_fpm>d ft/min, collective by %<collective_pct>d %%, ' \
+            'place by %<place_ft>d ft)',
           **fit
         )
       end
+
+      # What was named came from something else: taking it away would change nothing.
+      def none_of_it =
+        "the model that fits this flight has next to nothing of it (#{@manoeuvre.fault(@fault_id).title.downcase}): " \
+          'look for another cause'
 
       # From a hover, where the nose pointed.
       def course =
@@ -214,12 +226,28 @@ module Fujin
         mine = attempt
         other = flown.proposal.attempt
         length = [mine.end_s - mine.start_s, other.end_s - other.start_s].min
-        { height_ft: :agl, ias_kt: :ias, rotor_pct: :nr }.transform_values do |name|
-          pairs = (0..(length * 4).floor).map do |i|
-            [@signals.at(name, mine.start_s + (i / 4.0)), flown.signals.at(name, other.start_s + (i / 4.0))]
-          end.reject { |pair| pair.any?(&:nan?) }
-          pairs.empty? ? 0.0 : Math.sqrt(pairs.sum { |a, b| (a - b)**2 } / pairs.size)
+        moments = (0..(length * 4).floor).map { |i| i / 4.0 }
+        off = COMPARED.transform_values do |name|
+          next [] unless @signals.signal?(name) && flown.signals.signal?(name)
+
+          moments.map { |t| @signals.at(name, mine.start_s + t) - flown.signals.at(name, other.start_s + t) }
         end
+        off.merge(place_ft: apart(flown, moments)).transform_values { |values| root_mean_square(values) }
+      end
+
+      def root_mean_square(values)
+        known = values.reject(&:nan?)
+        known.empty? ? 0.0 : Math.sqrt(known.sum { |v| v * v } / known.size)
+      end
+
+      # How far from each other over the ground, where both have positions about the same spot.
+      def apart(flown, moments)
+        places = [flown_attempt(@signals, @proposal), flown_attempt(flown.signals, flown.proposal)].map do |one|
+          return [] unless one.about_spot && one.course_deg && one.signals.signal?(:lat)
+
+          moments.map { |t| one.about_spot.place_at(one.attempt.start_s + t) }
+        end
+        places.transpose.map { |a, b| Math.hypot(a[0] - b[0], a[1] - b[1]) }
       end
     end
   end

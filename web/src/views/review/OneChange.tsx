@@ -38,7 +38,9 @@ export function OneChange({ attempt, plan }: Props) {
       {found.fit && (
         <p className="label mt-1 mb-0">
           The flight model was fitted to this attempt: its height is off by {Math.round(found.fit.height_ft ?? 0)} ft,
-          airspeed by {found.fit.ias_kt} kt, rotor rpm by {found.fit.rotor_pct} %. An estimate, not a promise.
+          airspeed by {found.fit.ias_kt} kt, rotor rpm by {found.fit.rotor_pct} %, sink by{' '}
+          {Math.round(found.fit.sink_fpm ?? 0)} ft/min, place by {Math.round(found.fit.place_ft ?? 0)} ft. An estimate,
+          not a promise.
         </p>
       )}
       {found.mended && plan && (

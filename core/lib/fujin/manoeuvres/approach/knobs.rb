@@ -40,6 +40,7 @@ module Fujin
             less: 'too_shallow',
             measure: 'approach_angle_deg',
             range: (-6.0..6.0),
+            least: 0.5,
             words: ->(v) { "the line #{v.abs.round(1)}° #{v.positive? ? 'shallower' : 'steeper'}" }
           )
         SANK =
@@ -48,6 +49,7 @@ module Fujin
             more: 'sank_at_low_speed',
             measure: SUNK_OVER_FPM,
             range: (0.0..900.0),
+            least: 50.0,
             words: ->(v) { "#{v.round} ft/min less sink as the speed goes" }
           )
         TRACK =
@@ -56,6 +58,7 @@ module Fujin
             more: 'drifted_off_track',
             measure: BESIDE_LINE_FT,
             range: (-600.0..600.0),
+            least: 25.0,
             words: ->(v) { "on the line, #{v.abs.round} ft #{v.positive? ? 'left' : 'right'}" }
           )
         DECISION =
@@ -64,6 +67,7 @@ module Fujin
             more: 'late_decision',
             measure: DESCENT_S,
             range: (0.0..30.0),
+            least: 2.0,
             words: ->(v) { "turned away #{v.round} s sooner" }
           )
         CAP =
@@ -73,6 +77,7 @@ module Fujin
             measure: 'contact_groundspeed_kt',
             gain: -1.0,
             range: (0.0..20.0),
+            least: 1.0,
             words: ->(v) { "#{v.round} kt more kept until contact" }
           )
 

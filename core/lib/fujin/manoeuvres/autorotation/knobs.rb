@@ -17,6 +17,7 @@ module Fujin
             more: 'late_collective',
             measure: 'collective_delay_s',
             range: (0.0..4.0),
+            least: 0.2,
             words: ->(v) { "collective down #{v.round(1)} s sooner" }
           )
         SPEED =
@@ -26,6 +27,7 @@ module Fujin
             less: 'slow_glide',
             measure: 'glide_ias_mean_kt',
             range: (-25.0..40.0),
+            least: 2.0,
             words: ->(v) { "#{v.abs.round} kt #{v.positive? ? 'slower' : 'faster'} in the glide" }
           )
         ROTOR =
@@ -35,6 +37,7 @@ module Fujin
             less: 'low_rotor_rpm',
             measure: 'glide_rotor_rpm_mean_pct',
             range: (-10.0..15.0),
+            least: 1.5,
             words: ->(v) { "rotor rpm #{v.abs.round} % #{v.positive? ? 'lower' : 'higher'} in the glide" }
           )
         FLARE_HEIGHT =
@@ -44,6 +47,7 @@ module Fujin
             less: 'late_flare',
             measure: 'flare_height_ft',
             range: (-40.0..120.0),
+            least: 8.0,
             words: ->(v) { "the flare #{v.abs.round} ft #{v.positive? ? 'lower' : 'higher'}" }
           )
         FLARE =
@@ -54,6 +58,7 @@ module Fujin
             measure: 'flare_pitch_max_deg',
             gain: 0.055,
             range: (-0.8..1.0),
+            least: 0.08,
             words: ->(v) { "a flare #{v.positive? ? 'gentler' : 'stronger'} by #{(v.abs * 100).round} %" }
           )
         PLACE =
@@ -63,6 +68,7 @@ module Fujin
             less: 'entered_too_close',
             measure: ENTRY_OFFSET_FT,
             range: (-1500.0..5000.0),
+            least: 60.0,
             words: ->(v) { "the entry #{v.abs.round} ft #{v.positive? ? 'nearer' : 'farther out'}" }
           )
         TURN =
@@ -71,6 +77,7 @@ module Fujin
             more: 'late_turn',
             measure: 'turn_delay_s',
             range: (0.0..20.0),
+            least: 1.0,
             words: ->(v) { "the turn begun #{v.round(1)} s sooner" }
           )
 

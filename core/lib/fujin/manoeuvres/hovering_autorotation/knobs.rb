@@ -12,6 +12,7 @@ module Fujin
             measure: 'entry_yaw_deg',
             gain: 0.09,
             range: (0.0..3.0),
+            least: 0.1,
             words: ->(v) { "pedal #{v.round(1)} s sooner" }
           )
         RAISED =
@@ -20,6 +21,7 @@ module Fujin
             more: 'raised_collective',
             measure: 'collective_raised_pct',
             range: (0.0..40.0),
+            least: 2.0,
             words: ->(v) { "the collective left alone, not up by #{v.round} %" }
           )
 

@@ -81,9 +81,9 @@ module Fujin
           end
         end
 
-        # Where it is decided and where it is turned back: the talk is the picture.
+        # From where it is seen to where it is turned: the talk is the picture.
         def path
-          turn_back(decision_kt).places.values_at(0, -1).map do |place|
+          turn_back(decision_kt).places.first(2).map do |place|
             point(place.t_s, place.along_m / Q::FT, @height_ft, decision_kt, place.groundspeed_m_s / Q::KT, 0.0,
                   place.phase, across_ft: place.across_m / Q::FT)
           end

@@ -117,10 +117,12 @@ module ServerHelp
 
   # What the worker does with the queue, here and now.
   def work_off
-    jobs =
-      ActiveRecord::Base.connection.select_values('SELECT args FROM que_jobs WHERE finished_at IS NULL ORDER BY id')
-    jobs.each { |args| Fujin::ImportRecording.run(*JSON.parse(args)) }
-    ActiveRecord::Base.connection.execute('UPDATE que_jobs SET finished_at = now()')
+    jobs = ActiveRecord::Base.connection.select_rows(
+      'SELECT id, job_class, args FROM que_jobs WHERE finished_at IS NULL ORDER BY id'
+    )
+    jobs.each { |_, job, args| Object.const_get(job).run(*JSON.parse(args)) }
+    done = jobs.map(&:first).join(', ')
+    ActiveRecord::Base.connection.execute("UPDATE que_jobs SET finished_at = now() WHERE id IN (#{done})") if jobs.any?
   end
 
   def imported(sortie, **options)

@@ -7,8 +7,10 @@ module Fujin
     # the aircraft decides.
     REFERENCE_TYPES = %w[tansy-2 sorrel-g].freeze
 
-    def initialize(school)
+    # @param left [Hash{String => Integer}] attempts that wait to be measured again, by manoeuvre
+    def initialize(school, left: {})
       @school = school
+      @left = left
       @types = REFERENCE_TYPES.map { |id| Aircraft::Library.find(id) }
       @standards = StandardBook.standards(on: Time.now.utc.to_date)
       @changes = StandardChange.in_order.preload(:by).group_by { |change| [change.manoeuvre, change.measure] }
@@ -47,6 +49,7 @@ module Fujin
         'endings' => declared.endings,
         'checks' => declared.checks_for(type),
         'standard' => standard(declared),
+        'measuring_again' => @left.fetch(declared.id, 0),
         'faults' =>
           declared.faults.map { |f| declared.words(f.id, type) }.map do |f|
             {

@@ -49,19 +49,22 @@ module Fujin
 
     get_route('/api/agreement') { json(AgreementTable.new.to_h) }
 
-    get_route('/api/catalogue') { json(CatalogueView.new(School.current).to_h) }
+    get_route('/api/catalogue') { json(CatalogueView.new(School.current, left: Regrade.left).to_h) }
 
     post_route '/api/standards/changes' do
       fields = body_json
-      StandardBook.change(
-        fields['manoeuvre'],
-        fields['measure'],
-        fields['values'],
-        by: current_person,
-        reason: fields['reason'],
-        effective_from: fields['effective_from'] ? Date.iso8601(fields['effective_from']) : Time.now.utc.to_date
-      )
-      json(CatalogueView.new(School.current).to_h, status: 201)
+      StandardChange.transaction do
+        change = StandardBook.change(
+          fields['manoeuvre'],
+          fields['measure'],
+          fields['values'],
+          by: current_person,
+          reason: fields['reason'],
+          effective_from: fields['effective_from'] ? Date.iso8601(fields['effective_from']) : Time.now.utc.to_date
+        )
+        Regrade.of(change)
+      end
+      json(CatalogueView.new(School.current, left: Regrade.left).to_h, status: 201)
     end
 
     post_route '/api/standards/look-back' do

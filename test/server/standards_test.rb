@@ -55,6 +55,31 @@ class SchoolStandardsTest < Minitest::Test
   end
 
   # Two of the last ninety days: 0.3 s and about 1.9 s after the power went, 1.2 allowed; with 3 both, with 0.1 neither.
+  # A change that holds from a day long past is carried into what was flown since, in the background and with what is
+  # left to do; what was graded stays, and what was flown before the day is as it was.
+  def test_what_was_flown_since_is_proposed_again
+    before = imported(sortie(starts_at: Time.utc(2026, 11, 20, 10)), faults: [{ 'late_collective' => 0.9 }])
+    since = imported(@sortie, faults: [{ 'late_collective' => 0.9 }], seed: 2)
+    graded = since.find { |one| fault_of(one) == 'late_collective' }
+    grade_all(graded, @instructor, 'instructor', grade: 2, reason: 'seen')
+    as(@chief)
+    post_json '/api/standards/changes', { **ROW, values: [9.0, 9.0, 9.0, 9.0], reason: 'A try',
+                                                 effective_from: '2026-11-25' }
+    waiting = ->(id) { answer['manoeuvres'].find { |m| m['id'] == id }['measuring_again'] }
+
+    assert_equal since.count { |one| one.manoeuvre == ROW[:manoeuvre] && one.asked? }, waiting.call(ROW[:manoeuvre])
+    assert_equal 0, waiting.call('hover')
+    work_off
+    work_off
+    get '/api/catalogue'
+
+    assert_equal 0, waiting.call(ROW[:manoeuvre])
+    refute_equal 'late_collective', fault_of(graded.reload)
+    assert_equal [2], graded.given('instructor').values.uniq
+    assert_includes before.map { |one| fault_of(one.reload) }, 'late_collective'
+    assert_equal %w[ready], Fujin::RecordingRow.pluck(:status).uniq
+  end
+
   def test_looking_back_counts_what_would_have_changed
     @sortie.update!(starts_at: Time.now.utc - (5 * 86_400))
     imported(@sortie, faults: [{}, { 'late_collective' => 1.2 }])

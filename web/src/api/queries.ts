@@ -163,7 +163,13 @@ export function useChangeOwnHouse() {
 export const useAgreement = () =>
   useQuery({ queryKey: ['agreement'], queryFn: () => unwrap(api.GET('/api/agreement')) })
 export const useCatalogue = () =>
-  useQuery({ queryKey: ['catalogue'], queryFn: () => unwrap(api.GET('/api/catalogue')), staleTime: 60_000 })
+  useQuery({
+    queryKey: ['catalogue'],
+    queryFn: () => unwrap(api.GET('/api/catalogue')),
+    staleTime: 60_000,
+    // While attempts are measured again after a change of standard.
+    refetchInterval: ({ state }) => (state.data?.manoeuvres.some((row) => row.measuring_again > 0) ? 3000 : false),
+  })
 export const useSortie = (id: string) =>
   useQuery({
     queryKey: ['sortie', id],

@@ -20,6 +20,10 @@ export function Standard({ manoeuvre, chief }: Props) {
   return (
     <>
       <h3 className="mb-1 font-semibold">Standard {standard.version}</h3>
+      <p role="status" className="m-0">
+        {manoeuvre.measuring_again > 0 &&
+          `${manoeuvre.measuring_again.toLocaleString('en-GB')} attempts are being measured again. Grades that were given stay.`}
+      </p>
       <table className="w-full border-collapse text-sm">
         <thead>
           <tr className="label text-left">

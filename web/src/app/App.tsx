@@ -3,10 +3,6 @@ import { Toaster } from 'sonner'
 import { useSession } from '../api/queries'
 import { Failed, Loading } from '../design/States'
 import { useMode } from '../design/useMode'
-import { DebriefPage } from '../views/DebriefPage'
-import { Fleet } from '../views/fleet/Fleet'
-import { Method } from '../views/method/Method'
-import { SideBySidePage } from '../views/SideBySidePage'
 import { SignIn } from '../views/SignIn'
 import { SignOffPage } from '../views/SignOffPage'
 import { SortiePage } from '../views/SortiePage'
@@ -14,8 +10,14 @@ import { StudentPage } from '../views/StudentPage'
 import { Students } from '../views/Students'
 import { Today } from '../views/Today'
 import { CommandBox } from './CommandBox'
+import { later } from './Later'
 import { Rail } from './Rail'
 import { Shortcuts } from './Shortcuts'
+
+const DebriefPage = later(() => import('../views/DebriefPage').then((file) => file.DebriefPage))
+const Fleet = later(() => import('../views/fleet/Fleet').then((file) => file.Fleet))
+const Method = later(() => import('../views/method/Method').then((file) => file.Method))
+const SideBySidePage = later(() => import('../views/SideBySidePage').then((file) => file.SideBySidePage))
 
 /** The frame: rail of words, command box, and the view that the address names. */
 export function App() {

@@ -153,7 +153,10 @@ module Fujin
 
       def first_script
         page = File.join(ROOT, 'web', 'dist', 'index.html')
-        return ['first script, compressed', 'not built', 'at most 250 kB', 'run bin/start once'] unless File.exist?(page)
+        unless File.exist?(page)
+          return ['first script, compressed', 'not built', 'at most 250 kB',
+                  'run bin/start once']
+        end
 
         # Everything that the page itself asks for; views that are fetched later are not among it.
         scripts = File.read(page).scan(%r{assets/[\w.-]+\.js}).uniq

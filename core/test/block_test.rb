@@ -108,6 +108,21 @@ class BlockTest < Minitest::Test
                  advice.first.to_h.values_at(:manoeuvre, :attempts, :reason)
   end
 
+  # What is only talked through leaves no attempt: it would come next for ever.
+  def test_a_talk_is_never_next
+    flown = %w[turning_autorotation straight_in_autorotation].to_h { |id| [id, [attempt(id, 4)]] }
+    declared = Fujin::Catalogue.all.select { |one| one.kinds.include?('helicopter') }
+    next_up = ->(some) do
+      Fujin::Progress::NextLesson.new(some, flown, signed: [], today: Date.new(2026, 11, 2)).advice.map(&:manoeuvre)
+    end
+
+    assert_includes declared.map(&:id), 'lost_visibility'
+    refute_includes next_up.call(declared), 'lost_visibility'
+    talks = declared.select { |one| flown.key?(one.id) || !one.recorded? }
+
+    assert_empty next_up.call(talks) - flown.keys
+  end
+
   # The landing that is asked for next is planned with the power of its rung: flown without, it would stand on none.
   def test_what_is_asked_for_next_is_planned_so_that_it_counts
     { [] => 30, [20] * 3 => 10, [20, 20, 20, 5, 5, 5] => 0 }.each do |flown, power|

@@ -81,10 +81,11 @@ module Fujin
           end
       end
 
-      # The first that was not flown after the furthest that was, taught within the test; else the first of all.
+      # The first that was not flown after the furthest that was, taught within the test; else the first of all. What is
+      # only talked through leaves no attempt, and would come next for ever.
       def following
         furthest = @declared.rindex { |declared| @standings.key?(declared.id) } || -1
-        unflown = ->(some) { some.find { |one| !@standings.key?(one.id) && !one.outside_test } }
+        unflown = ->(some) { some.find { |one| one.recorded? && !@standings.key?(one.id) && !one.outside_test } }
         one = unflown.call(@declared.drop(furthest + 1)) || unflown.call(@declared) or return []
         [Advice.new(manoeuvre: one.id, attempts: 3, reason: "#{one.title}: next in teaching order.")]
       end

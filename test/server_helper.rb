@@ -38,10 +38,13 @@ module ServerHelp
     @sortie = sortie
   end
 
-  # The tables refuse deletion, so the triggers rest while the tests clear up.
+  # The tables refuse deletion, so the triggers rest while the tests clear up. A page of the test before may still be
+  # asking: whichever of the two the database sends back, the clearing is tried again.
   def empty_the_database
     tables = ActiveRecord::Base.connection.tables - %w[schema_migrations ar_internal_metadata que_values]
     ActiveRecord::Base.connection.execute("TRUNCATE #{tables.join(', ')} CASCADE")
+  rescue ActiveRecord::Deadlocked
+    retry
   end
 
   def person(name, role, **fields)

@@ -4,14 +4,19 @@
 # page. The database itself marks a lesson whenever anything that its progress rests on changes, in the same
 # transaction: no way of writing can forget to. server/queries/kept_progress.rb works out what is marked.
 class KeepProgress < ActiveRecord::Migration[7.2]
-  # What of each table concerns progress, and how its rows tell their lesson.
-  LESSON = 'SELECT changed.sortie_id'
+  # What a student's progress rests on: by table the column that leads to the lesson, and lesson and student from a row.
+  LESSON = ->(row) { "SELECT id, student_id FROM sorties WHERE id = #{row}.sortie_id" }
+  GRADED = ->(row) do
+    "SELECT id, student_id FROM sorties WHERE id = (SELECT sortie_id FROM attempts WHERE id = #{row}.attempt_id)"
+  end
   MARKED = {
-    'exercises' => LESSON,
-    'attempts' => LESSON,
-    'fly_events' => LESSON,
-    'recordings' => LESSON,
-    'grades' => 'SELECT sortie_id FROM attempts WHERE id = changed.attempt_id'
+    'exercises' => ['sortie_id', LESSON],
+    'attempts' => ['sortie_id', LESSON],
+    'fly_events' => ['sortie_id', LESSON],
+    'recordings' => ['sortie_id', LESSON],
+    'grades' => ['attempt_id', GRADED],
+    # A lesson that is taken away, or given to another student, changes both records.
+    'sorties' => ['student_id', ->(row) { "SELECT #{row}.id, #{row}.student_id" }]
   }.freeze
 
   def up
@@ -34,12 +39,11 @@ class KeepProgress < ActiveRecord::Migration[7.2]
       t.json :standings, null: false
     end
     add_foreign_key :student_records, :people, column: :student_id, on_delete: :cascade
-    MARKED.each { |table, lesson| mark(table, lesson) }
-    mark_sorties
+    MARKED.each { |table, (column, lesson)| mark(table, column, lesson) }
   end
 
   def down
-    [*MARKED.keys, 'sorties'].each do |table|
+    MARKED.each_key do |table|
       execute "DROP TRIGGER #{table}_mark_progress ON #{table}"
       execute "DROP FUNCTION mark_progress_of_#{table}()"
     end
@@ -48,27 +52,14 @@ class KeepProgress < ActiveRecord::Migration[7.2]
 
   private
 
-  def mark(table, lesson)
-    trigger(table) { |row| <<~SQL }
-      INSERT INTO progress_marks (sortie_id, student_id)
-        SELECT id, student_id FROM sorties WHERE id = (#{lesson.gsub('changed', row)});
-    SQL
-  end
-
-  # A lesson that is taken away, or given to another student, changes both records.
-  def mark_sorties
-    trigger('sorties') { |row| <<~SQL }
-      INSERT INTO progress_marks (sortie_id, student_id) VALUES (#{row}.id, #{row}.student_id);
-    SQL
-  end
-
-  # @yield [String] the row as it is, or as it was; gives what marks its lesson
-  def trigger(table)
+  # The row as it is, and as it was where it led elsewhere.
+  def mark(table, column, lesson)
+    now, before = %w[NEW OLD].map { |row| "INSERT INTO progress_marks (sortie_id, student_id) #{lesson.call(row)};" }
     execute <<~SQL
       CREATE FUNCTION mark_progress_of_#{table}() RETURNS trigger LANGUAGE plpgsql AS $$
       BEGIN
-        IF TG_OP <> 'DELETE' THEN #{yield 'NEW'} END IF;
-        IF TG_OP <> 'INSERT' THEN #{yield 'OLD'} END IF;
+        IF TG_OP <> 'DELETE' THEN #{now} END IF;
+        IF TG_OP = 'DELETE' OR (TG_OP = 'UPDATE' AND OLD.#{column} <> NEW.#{column}) THEN #{before} END IF;
         RETURN NULL;
       END $$;
       CREATE TRIGGER #{table}_mark_progress AFTER INSERT OR UPDATE OR DELETE ON #{table}

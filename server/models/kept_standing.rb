@@ -3,7 +3,7 @@
 require_relative 'record'
 
 module Fujin
-  # Where a student stands in each manoeuvre and counted block, kept.
+  # Where a student stands in each manoeuvre, kept.
   class KeptStanding < Record
     self.table_name = 'student_records'
     self.primary_key = 'student_id'

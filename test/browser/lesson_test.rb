@@ -125,7 +125,7 @@ class LessonJourneyTest < Minitest::Test
     visit "/sorties/#{@sortie.id}/prepare?exercise=2"
     find('summary', text: 'Flown: the whole of it, announced').click
     fill_in 'A surprise, and when (empty: announced)', with: "In the hover\t"
-    assert_text 'Surprise: In the hover.'
+    assert_text 'Surprise: In the hover. The student does not see it yet.'
     assert_accessible('how an exercise is flown')
     eventually { secret.reload.surprise == 'In the hover' }
     visit "/sorties/#{@sortie.id}/fly"
@@ -137,6 +137,11 @@ class LessonJourneyTest < Minitest::Test
     visit "/sorties/#{@sortie.id}/prepare"
     assert_text 'The student has the cyclic and nothing else'
     assert_no_text 'Hovering autorotation'
+    # Flown, it is theirs to see, and nobody says that it is not.
+    @sortie.reload.update!(off_at: @sortie.starts_at, on_at: @sortie.starts_at + 1800)
+    visit "/sorties/#{@sortie.id}/prepare?exercise=2"
+    assert_text 'Surprise: In the hover.'
+    assert_no_text 'does not see it yet'
   end
 
   # What counts today is ticked in Prepare; a chief sets how many of a counted block there are.

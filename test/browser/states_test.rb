@@ -205,4 +205,17 @@ class StatesTest < Minitest::Test
     assert_text 'no fault named', wait: 60
     assert_equal 'dropped.csv', Fujin::RecordingRow.first.name
   end
+
+  # A page that is fetched when it is first opened, and cannot be: said with a way on, and the rest stays.
+  def test_a_view_that_cannot_be_fetched
+    sign_in(@instructor)
+    page.driver.browser.execute_cdp('Network.enable')
+    page.driver.browser.execute_cdp('Network.setBlockedURLs', urls: ['*/assets/Method-*'])
+    click_on 'Method', match: :first
+    assert_text 'This view could not be fetched'
+    click_on 'Today', match: :first
+    assert_text 'Flying today'
+  ensure
+    page.driver.browser.execute_cdp('Network.setBlockedURLs', urls: [])
+  end
 end

@@ -40,6 +40,19 @@ class KeptProgressTest < Minitest::Test
     assert_equal before, written.call
   end
 
+  # A change marks its lesson once, and both students' where it goes from one to the other.
+  def test_a_change_is_one_mark
+    Fujin::KeptProgress.freshen([@student, @other])
+    marks = -> { Fujin::ProgressMark.order(:id).pluck(:student_id) }
+    change_first_tries
+
+    assert_equal [@student.id], marks.call
+    Fujin::ProgressMark.delete_all
+    @sortie.reload.update!(student: @other)
+
+    assert_equal [@student.id, @other.id].sort, marks.call.sort
+  end
+
   # A change that was not committed changes nothing; one that was is seen by the next who reads, once.
   def test_what_is_taken_back_is_not_seen
     level = -> { Fujin::KeptProgress.standings([@student]).fetch(@student.id).standings.map { |one| one['level'] } }

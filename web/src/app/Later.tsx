@@ -3,7 +3,14 @@ import { Failed, Loading } from '../design/States'
 
 /** A view that is fetched when it is first opened; the cockpit's are never among them. */
 export function later<P extends object>(fetch: () => Promise<ComponentType<P>>) {
-  const View = lazy(() => fetch().then((view) => ({ default: view })))
+  const View = lazy(() =>
+    fetch().then(
+      (view) => ({ default: view }),
+      () => {
+        throw new NotFetched()
+      },
+    ),
+  )
   return function Later(props: P) {
     return (
       <Fetched>
@@ -15,14 +22,19 @@ export function later<P extends object>(fetch: () => Promise<ComponentType<P>>) 
   }
 }
 
-/** No connection, or Fujin was updated meanwhile: said, with a way on, and nothing else on screen goes. */
+class NotFetched extends Error {
+  override message = 'This view could not be fetched: there is no connection, or Fujin was updated.'
+}
+
+/** What could not be fetched is said, with a way on, and nothing else on screen goes; any other error passes. */
 class Fetched extends Component<{ children: ReactNode }, { error: Error | null }> {
   override state = { error: null as Error | null }
   static getDerivedStateFromError = (error: Error) => ({ error })
 
   override render() {
-    if (!this.state.error) return this.props.children
-    const said = new Error('This view could not be fetched: there is no connection, or Fujin was updated.')
-    return <Failed error={said} again={() => window.location.reload()} />
+    const { error } = this.state
+    if (error === null) return this.props.children
+    if (!(error instanceof NotFetched)) throw error
+    return <Failed error={error} again={() => window.location.reload()} />
   }
 }

@@ -38,7 +38,10 @@ export function Fly({ sortie }: { sortie: Sortie }) {
   }
   const undoLast = () => {
     const last = live.at(-1)
-    if (last) void tap({ kind: 'undo', payload: { target: last.id } }).then(() => toast(`Undone: ${describe(last)}`))
+    if (last)
+      void tap({ kind: 'undo', payload: { target: last.id } }).then(() =>
+        toast(`Undone: ${describe(last, sortie.aircraft.kind)}`),
+      )
   }
   const begin = () => {
     setPhase(phases[0] ?? 'entry')
@@ -239,7 +242,7 @@ export function Fly({ sortie }: { sortie: Sortie }) {
             tap={(text) => void act({ kind: 'check', payload: { value: text } }, 'Checked')}
             locked={locked}
           />
-          <Taps live={live} />
+          <Taps live={live} kind={sortie.aircraft.kind} />
         </div>
       </div>
     </div>

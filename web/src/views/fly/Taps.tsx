@@ -1,9 +1,9 @@
-import type { FlyEvent } from '../../api/client'
+import type { FlyEvent, Sortie } from '../../api/client'
 import { clockOf } from '../../design/words'
 import { describe } from './tapWords'
 
 /** The newest taps, newest first. */
-export function Taps({ live }: { live: FlyEvent[] }) {
+export function Taps({ live, kind }: { live: FlyEvent[]; kind: Sortie['aircraft']['kind'] }) {
   const shown = live
     .filter((event) => event.kind !== 'check')
     .slice(-8)
@@ -17,7 +17,7 @@ export function Taps({ live }: { live: FlyEvent[] }) {
       <ol className="m-0 list-none p-0 text-sm">
         {shown.map((event) => (
           <li key={event.id} className="border-t border-rule py-1">
-            <span className="text-soft">{clockOf(event.at)}</span> {describe(event)}
+            <span className="text-soft">{clockOf(event.at)}</span> {describe(event, kind)}
           </li>
         ))}
       </ol>

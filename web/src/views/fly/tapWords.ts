@@ -22,7 +22,7 @@ export const taskWords = (kind: Sortie['aircraft']['kind']) =>
   Object.fromEntries(TASKS.map((task) => [task, capital(hands[kind][task])])) as Record<Task, string>
 
 /** A tap in words. */
-export function describe(event: FlyEvent): string {
+export function describe(event: FlyEvent, kind: Sortie['aircraft']['kind']): string {
   const where = event.attempt_no ? ` (attempt ${event.attempt_no}${event.phase ? `, ${event.phase}` : ''})` : ''
   switch (event.kind) {
     case 'attempt':
@@ -36,7 +36,7 @@ export function describe(event: FlyEvent): string {
     case 'manner':
       return `${MANNER[event.payload.value as keyof typeof MANNER] ?? 'How'}${where}`
     case 'task':
-      return `Student has: ${hands.helicopter[event.payload.value as Task] ?? 'something else'}${where}`
+      return `Student has: ${hands[kind][event.payload.value as Task] ?? 'something else'}${where}`
     case 'exercise':
       return 'Exercise changed'
     case 'wind':

@@ -1,14 +1,15 @@
 import type { Exercise } from '../../api/client'
 
 /** Who has what in a part-task, and when a surprise comes: nothing of a whole exercise that is announced. */
-export function FlownHow({ exercise }: { exercise: Exercise }) {
+export function FlownHow({ exercise, flown }: { exercise: Exercise; flown: boolean }) {
   const { hands, surprise } = exercise
   if (!hands && !surprise) return null
   return (
     <section aria-label="How it is flown" className="mt-1 grid gap-1">
       {surprise && (
         <p className="m-0 border-l-4 border-ink pl-3 text-lg font-semibold">
-          Surprise: {surprise}. <span className="text-base font-normal">The student does not see it yet.</span>
+          Surprise: {surprise}.{' '}
+          {!flown && <span className="text-base font-normal">The student does not see it yet.</span>}
         </p>
       )}
       {hands && (

@@ -37,7 +37,7 @@ export function Prepare({ sortie }: { sortie: Sortie }) {
   return (
     <>
       <LastFocus text={sortie.last_focus} />
-      <FlownHow exercise={exercise} />
+      <FlownHow exercise={exercise} flown={sortie.on_at != null || exercise.attempts > 0} />
       <Counted lines={exercise.counted} />
       <Exercises sortie={sortie} index={index} choose={choose} />
       <PrepareExercise key={exercise.id} sortie={planned(sortie, exercise)} />

@@ -7,15 +7,8 @@ module Fujin
       def run
         name = @options.rest.first or raise CommandLine::Usage, 'plan needs a manoeuvre'
         manoeuvre = Catalogue.find(name)
-        plan =
-          manoeuvre.plan(
-            @options.conditions,
-            @options.house,
-            course_deg: @options[:course],
-            height_ft: @options[:height_ft],
-            stage: @options[:stage] || 'solo',
-            settings: @options.settings_for(manoeuvre, @err)
-          )
+        plan = manoeuvre.plan(@options.conditions, @options.house, **asked,
+                              settings: @options.settings_for(manoeuvre, @err))
         ways = from_here(manoeuvre)
         if @options.json?
           @out.puts JSON.pretty_generate(Serialisers.plan(plan).merge(ways ? { 'from_here' => told(ways) } : {}))
@@ -35,11 +28,11 @@ module Fujin
           raise CommandLine::Usage, "--from-ft asks what reaches a spot: #{manoeuvre.id} leads to none"
         end
 
-        Catalogue.usual_glide.spot_planner.new(
-          @options.conditions, @options.house,
-          course_deg: @options[:course], height_ft: @options[:height_ft], stage: @options[:stage] || 'solo'
-        ).from_here(feet)
+        Catalogue.usual_glide.spot_planner.new(@options.conditions, @options.house, **asked).from_here(feet)
       end
+
+      def asked =
+        { course_deg: @options[:course], height_ft: @options[:height_ft], stage: @options[:stage] || 'solo' }
 
       def told(ways) = ways.map { |way| Serialisers.way(way) }
 

@@ -9,20 +9,26 @@ class ReachableTest < Minitest::Test
 
   def usual = plan('straight_in_autorotation', wind: '350/8', course: 350.0, height: 1000.0)
 
-  def from(along_ft, across_ft, plan: usual, course: 350.0)
-    Fujin::Manoeuvres::Autorotation::Reachable.new(plan, along_ft: along_ft, across_ft: across_ft, course_deg: course)
+  # The same plan's reaches, laid at another place.
+  def from(along_ft, across_ft, course: 350.0)
+    Fujin::Manoeuvres::Autorotation::StraightInPlan.new(
+      conditions(wind: Fujin::Wind.parse('350/8')), Fujin::Planning::HouseMethod.new,
+      course_deg: 350.0, height_ft: 1000.0, stage: 'test'
+    ).reaches_from(along_ft, across_ft, course_deg: course)
   end
+
+  def to_the_spot(...) = from(...).select(&:to_the_spot?).map(&:option)
 
   # Laid where it was planned, it is the plan's own.
   def test_at_the_planned_place
     planned = usual
-    there = from(-planned.value('entry_distance_ft'), 0.0, plan: planned)
+    there = from(-planned.value('entry_distance_ft'), 0.0)
 
-    planned.reaches.zip(there.reaches) do |mine, same|
+    planned.reaches.zip(there) do |mine, same|
       assert_equal mine.option, same.option
       mine.points.flatten.zip(same.points.flatten) { |a, b| assert_in_delta a, b, 1e-6 }
     end
-    assert_includes there.to_the_spot, 'glide'
+    assert_includes there.select(&:to_the_spot?).map(&:option), 'glide'
   end
 
   # On a track 90° to the left of the final course, ahead of it is left of the course: by hand along' = place +
@@ -31,7 +37,7 @@ class ReachableTest < Minitest::Test
     planned = usual
     point = planned.reaches.first.points[3]
     ahead = point[0] + planned.value('entry_distance_ft')
-    laid = from(-1200.0, 700.0, plan: planned, course: (350.0 + 90.0) % 360.0).reaches.first.points[3]
+    laid = from(-1200.0, 700.0, course: (350.0 + 90.0) % 360.0).first.points[3]
 
     assert_in_delta(-1200.0 + point[1], laid[0], 1e-6)
     assert_in_delta 700.0 - ahead, laid[1], 1e-6
@@ -39,16 +45,16 @@ class ReachableTest < Minitest::Test
 
   # Far before the spot nothing reaches it; a little beyond it, on the way away, only what turns back.
   def test_what_reaches_the_spot
-    assert_empty from(-9000.0, 0.0).to_the_spot
-    assert_empty from(9000.0, 0.0).to_the_spot
-    glide = from(-usual.value('entry_distance_ft'), 0.0).reaches.first.points
+    assert_empty to_the_spot(-9000.0, 0.0)
+    assert_empty to_the_spot(9000.0, 0.0)
+    glide = from(-usual.value('entry_distance_ft'), 0.0).first.points
     nearest, farthest = glide.map(&:first).minmax
 
     # Moved so that the farthest point falls further short of the spot than the edge is wide, or less.
-    short, enough = [-110.0, -90.0].map { |feet| from(-usual.value('entry_distance_ft') - farthest + feet, 0.0) }
+    short, enough = [-110.0, -90.0].map { |feet| to_the_spot(-usual.value('entry_distance_ft') - farthest + feet, 0.0) }
 
-    refute_includes short.to_the_spot, 'glide'
-    assert_includes enough.to_the_spot, 'glide'
+    refute_includes short, 'glide'
+    assert_includes enough, 'glide'
     assert_operator nearest, :<, 0.0
   end
 end

@@ -26,7 +26,7 @@ module Fujin
     def to_h
       return nil unless @attempt.manner == 'surprise' && @attempt.declaration.spot_planner && track_deg
 
-      shown(reachable)
+      shown(reaches)
     rescue OutsideModel, InvalidInput => e
       { 'text' => "What could be reached is not known: #{e.message}", 'reaches' => [] }
     end
@@ -44,18 +44,17 @@ module Fujin
       (course_deg + (Math.atan2(across, along) / Quantities::DEG)) % 360.0
     end
 
-    def reachable
-      plan = Catalogue.usual_glide.plan(
+    def reaches
+      plan = Catalogue.usual_glide.spot_planner.new(
         @setting.conditions, @setting.house,
         course_deg: track_deg, height_ft: entry['height_ft'], stage: @attempt.sortie.stage
       )
-      Manoeuvres::Autorotation::Reachable.new(plan, along_ft: entry['along_ft'], across_ft: entry['across_ft'],
-                                                    course_deg: course_deg)
+      plan.reaches_from(entry['along_ft'], entry['across_ft'], course_deg: course_deg)
     end
 
-    def shown(reachable)
-      { 'text' => "From #{place}: #{answer(reachable.to_the_spot)}",
-        'reaches' => reachable.reaches.map { |reach| Serialisers.reach(reach) } }
+    def shown(reaches)
+      { 'text' => "From #{place}: #{answer(reaches.select(&:to_the_spot?).map(&:option))}",
+        'reaches' => reaches.map { |reach| Serialisers.reach(reach) } }
     end
 
     def place

@@ -20,17 +20,28 @@ module Fujin
         end.to_h
       end
 
+      # What a school climbs away with, watts: the hover's power, as far as there is so much; a gyroplane all it has.
+      # @raise [OutsideModel]
+      def climb_power_w(conditions, house)
+        available = Performance.of(conditions).power_available_w
+        return available unless conditions.type.helicopter?
+
+        [hover_power_w(conditions, house), available].min
+      end
+
+      def hover_power_w(conditions, house) =
+        conditions.trim.hover_power_w(height_m: house['hover_height_ft'] * Quantities::FT)
+
       def powers(conditions, house)
         performance = Performance.of(conditions)
         cruise = conditions.type.fetch('speeds_kt.cruise').to_f
-        hover = -> { conditions.trim.hover_power_w(height_m: house['hover_height_ft'] * Quantities::FT) }
-        level = { 'cruise' => -> { performance.level_power_w(cruise) },
-                  'descent' => -> { performance.power_w(cruise, DESCENT_FPM * Quantities::FPM) } }
-        return { 'climb' => -> { performance.power_available_w }, **level } unless conditions.type.helicopter?
-
-        { 'hover' => hover, 'climb' => -> { [hover.call, performance.power_available_w].min }, **level }
+        hover = conditions.type.helicopter? ? { 'hover' => -> { hover_power_w(conditions, house) } } : {}
+        { **hover,
+          'climb' => -> { climb_power_w(conditions, house) },
+          'cruise' => -> { performance.level_power_w(cruise) },
+          'descent' => -> { performance.power_w(cruise, DESCENT_FPM * Quantities::FPM) } }
       end
-      private_class_method :powers
+      private_class_method :powers, :hover_power_w
     end
   end
 end

@@ -206,11 +206,14 @@ module Fujin
 
         def reaches = spot_options.all
 
-        def spot_options
-          @spot_options ||= SpotOptions.new(
+        def spot_options = @spot_options ||= options_from(parts.entry_m, @course_deg)
+
+        # @param start_m [Array(Float, Float)] where the entry lies, along and across that final course from the spot
+        def options_from(start_m, course_deg)
+          SpotOptions.new(
             @conditions,
             trim: @trim,
-            course_deg: @course_deg,
+            course_deg: course_deg,
             track_deg: entry_track_deg,
             usual: @usual,
             height_m: @height_ft * Q::FT,
@@ -219,7 +222,7 @@ module Fujin
             entry: entry,
             flare: flare_to_end,
             entry_speed_kt: @entry_speed,
-            start_m: parts.entry_m
+            start_m: start_m
           )
         end
 

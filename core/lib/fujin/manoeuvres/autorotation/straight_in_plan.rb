@@ -56,6 +56,13 @@ module Fujin
           )
         end
 
+        # What each option reaches from another place than the planned entry, this plan's course being the track that is
+        # flown there. It supposes the house's entry speed; slower reaches less.
+        # @param course_deg [Float] final course, that the place is along and across of from the spot
+        # @return [Array<Planning::Reach>]
+        def reaches_from(along_ft, across_ft, course_deg:) =
+          options_from([along_ft * Q::FT, across_ft * Q::FT], course_deg).all
+
         # What reaches the spot from this height, so far before it.
         # @return [Array<FromHere::Way>]
         def from_here(distance_ft)

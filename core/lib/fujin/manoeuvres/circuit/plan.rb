@@ -25,14 +25,9 @@ module Fujin
         # No higher than the circuit itself.
         def turn_height_ft = [@house['circuit_turn_ft'].to_f, @height_ft].min
         def angle_deg = @type.helicopter? ? @house['normal_angle_deg'].to_f : 6.0
-        def climb_m_s = @climb_m_s ||= performance.climb_m_s(climb_kt, climb_power_w)
 
-        def climb_power_w =
-          if @type.helicopter?
-            [trim.hover_power_w(height_m: @house['hover_height_ft'] * Q::FT), performance.power_available_w].min
-          else
-            performance.power_available_w
-          end
+        def climb_m_s =
+          @climb_m_s ||= performance.climb_m_s(climb_kt, Planning::PowerSettings.climb_power_w(@conditions, @house))
 
         # Wide enough for half a turn at the downwind speed.
         def width_ft = (@settings['width_ft'] || [DOWNWIND_FT, (2.1 * radius_ft(cruise_kt)).ceil(-2)].max).to_f

@@ -8,6 +8,7 @@ module Fujin
       class EffectsInFlightMeasures
         include Grading::Measuring
         include Grading::SetUp
+        include Departures
 
         # @return [Hash{String => Measure}]
         def measures
@@ -24,14 +25,6 @@ module Fujin
 
         def course_deg = nil
         def gate_s = nil
-
-        private
-
-        # Largest departure from where it was handed over.
-        def farthest(name, from, to)
-          start = signals.signal?(name) ? signals.at(name, from) : nil
-          over(name, from, to) { |values| values.map { |v| (v - start).abs }.max }
-        end
       end
     end
   end

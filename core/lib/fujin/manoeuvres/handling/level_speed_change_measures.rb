@@ -8,6 +8,7 @@ module Fujin
       class LevelSpeedChangeMeasures
         include Grading::Measuring
         include Grading::SetUp
+        include Departures
 
         # Height and heading are looked at for as long after it as the speed has to stand.
         AFTER_S = LevelSpeedChangeFinder::STEADY_S
@@ -43,12 +44,6 @@ module Fujin
           }
         rescue OutsideModel, InvalidInput
           {}
-        end
-
-        # Largest departure from where it stood at the start.
-        def farthest(name, from, to)
-          start = signals.signal?(name) ? signals.at(name, from) : nil
-          over(name, from, to) { |values| values.map { |v| (v - start).abs }.max }
         end
       end
     end

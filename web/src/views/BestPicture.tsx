@@ -1,5 +1,5 @@
 import type { Attempt, Exercise, Plan } from '../api/client'
-import { usePlan } from '../api/queries'
+import { usePlan } from '../api/prepare'
 import { useAttemptPictures } from '../api/review'
 import { figure, unitWord } from '../design/words'
 import { DescentSection } from '../pictures/DescentSection'

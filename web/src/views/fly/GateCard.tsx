@@ -1,5 +1,5 @@
 import type { Planned } from '../../api/client'
-import { usePlan } from '../../api/queries'
+import { usePlan } from '../../api/prepare'
 import { KeyFigure } from '../../design/Figure'
 import { gatePlace } from '../../design/words'
 import { PowerCard } from '../lesson/PowerCard'

@@ -1,5 +1,5 @@
 import type { Planned } from '../../api/client'
-import { usePowerCardOfTheDay } from '../../api/queries'
+import { usePowerCardOfTheDay } from '../../api/prepare'
 import { capital, figure, unitWord } from '../../design/words'
 
 /** What the gauge will show today, phase by phase, and what it showed when the aircraft was flown. */

@@ -1,8 +1,12 @@
 import { useState } from 'react'
 import type { Plan, Planned } from '../../api/client'
-import { useFromHere } from '../../api/queries'
+import { useFromHere } from '../../api/prepare'
+import { Chance } from '../../design/Chance'
 import { NumberField } from './NumberField'
 import type { Shift } from './WhichEntry'
+
+/** A dragged entry asks again every so many feet, not at every pixel. */
+const STEP_FT = 50
 
 interface Props {
   sortie: Planned
@@ -16,7 +20,7 @@ export function FromHere({ sortie, plan, shift }: Props) {
   const planned = plan.numbers.entry_distance_ft?.value ?? 0
   const [own, setOwn] = useState<{ height?: number; distance?: number }>({})
   const height = own.height ?? plan.numbers.entry_height_ft?.value ?? 1000
-  const distance = own.distance ?? Math.max(0, Math.round(planned - shift.along))
+  const distance = own.distance ?? Math.max(0, Math.round((planned - shift.along) / STEP_FT) * STEP_FT)
   const answer = useFromHere(sortie.id, sortie.exercise_id, sortie.version, height, distance)
   const ways = answer.data?.ways
   return (
@@ -53,10 +57,7 @@ export function FromHere({ sortie, plan, shift }: Props) {
           {ways.map(({ id, text, chance }, index) => (
             <li key={id} className="grid grid-cols-[1fr_3rem] gap-x-2 border-t border-rule py-1 text-sm">
               <span className={index === 0 ? 'font-bold' : ''}>{text}</span>
-              <span className="figures text-right font-semibold">
-                {Math.round(chance * 100)}
-                <span className="unit">%</span>
-              </span>
+              <Chance of={chance} />
             </li>
           ))}
         </ol>

@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { Refusal, type Plan, type Planned, type Sortie, type SortieChange } from '../../api/client'
-import { usePlan } from '../../api/queries'
+import { usePlan } from '../../api/prepare'
 import { useKeys } from '../../design/useKeys'
 import { Failed, Loading } from '../../design/States'
 import { shortDayOf } from '../../design/words'

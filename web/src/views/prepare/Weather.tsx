@@ -1,5 +1,5 @@
 import type { Sortie, SortieChange } from '../../api/client'
-import { useWeather } from '../../api/queries'
+import { useWeather } from '../../api/prepare'
 
 /** The station's report with its age, to be taken into the fields or left; a lost station is said plainly. */
 export function Weather({ sortie, set }: { sortie: Sortie; set: (fields: SortieChange) => void }) {

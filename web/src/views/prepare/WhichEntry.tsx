@@ -1,4 +1,5 @@
 import type { Schemas } from '../../api/client'
+import { Chance } from '../../design/Chance'
 import { figure } from '../../design/words'
 
 type Result = NonNullable<Schemas['Dispersion']['result']>
@@ -86,10 +87,7 @@ export function WhichEntry({ dispersion, shift, onShift, error }: Props) {
                 style={{ width: `${Math.min(100, chance * 100)}%` }}
               />
             </span>
-            <span className="figures text-right font-semibold">
-              {Math.round(chance * 100)}
-              <span className="unit">%</span>
-            </span>
+            <Chance of={chance} />
           </li>
         ))}
       </ol>

@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import type { Attempt, Plan, Session, Sortie } from '../../api/client'
-import { usePlan } from '../../api/queries'
+import { usePlan } from '../../api/prepare'
 import { useAttempts, useStrips } from '../../api/review'
 import { useKeys } from '../../design/useKeys'
 import { Failed, Loading } from '../../design/States'

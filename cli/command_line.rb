@@ -7,6 +7,7 @@ require_relative '../server/serialisers/numbers'
 require_relative '../server/serialisers/plan'
 require_relative '../server/serialisers/one_change'
 require_relative '../server/serialisers/proposal'
+require_relative '../server/serialisers/site'
 require_relative 'command'
 require_relative 'options'
 require_relative 'tables'
@@ -25,6 +26,8 @@ module Fujin
         'grade FILE… --aircraft ID_OR_FILE [--spot LAT,LON] [--json]   attempts, measures, proposed grades, faults',
       'simulate' =>
         'simulate MANOEUVRE --aircraft ID_OR_FILE --out FILE.csv       a recording flown by the model',
+      'site' =>
+        'site FILE.geojson --aircraft ID_OR_FILE [conditions] [--json]  a place: clearances, angles, lines, verdict',
       'types' => 'types [--json]                                              the aircraft types that ship',
       'check' => 'check FILE [--json]                                         a type file (.yml) or a recording',
       'verify' => 'verify FILE [--key PUBLIC_KEY] [--code CODE] [--withdrawn LIST] [--json]  an exported sign-off',
@@ -76,6 +79,8 @@ module Fujin
                 '            --exercise MANOEUVRE (what the flight was for: the planned figure, turns or angle it is ' \
                   'held to, with --spot and --course),',
                 '            --one-change (what it would have been without the first fault)',
+                'site:       --at 2026-06-21T15:00Z, --use USE, --stage STAGE, --power-check K ' \
+                  '(seen over predicted), --hottest-oat-c N',
                 'simulate:   --fault NAME=VALUE, --seed N, --rate-hz 10, --noise 1, --shear 0.14 (power law of wind ' \
                   'with height); gusts as 350/10G20',
                 '',

@@ -123,12 +123,12 @@ module Fujin
     def define(parser)
       parser.on('--json') { @values[:json] = true }
       parser.on('--one-change') { @values[:one_change] = true }
-      %w[aircraft wind spot out house standards key headings exercise code withdrawn].each do |name|
+      %w[aircraft wind spot out house standards key headings exercise code withdrawn at use].each do |name|
         parser.on("--#{name} VALUE") { |v| @values[name.to_sym] = v }
       end
       %w[
         mass-kg oat-c qnh-hpa elevation-ft height-ft bank-deg power-limit-pct gate-ft course rate-hz noise shear flights
-        from-ft
+        from-ft power-check hottest-oat-c
       ].each { |name| parser.on("--#{name} N", Float) { |v| @values[name.tr('-', '_').to_sym] = v } }
       parser.on('--people WHO', %w[solo dual]) { |v| @values[:people] = v }
       parser.on('--stage STAGE', Grading::Standard::STAGES) { |v| @values[:stage] = v }

@@ -15,6 +15,7 @@ require_relative 'fujin/errors'
 #   recordings/  readers, channels, smoothing, what is missing
 #   planning/    what every plan shares: conditions, house method, numbers, cautions
 #   grading/     what every grader shares: measuring, standards, faults, one change
+#   sites/       a survey as geometry: file, room, corridors, angles, lee, light, what is open
 #   manoeuvres/  a folder a family: declarations, plans, pilots, finders, measures, faults, standards
 #   lessons/     what was flown, with the whole catalogue behind it
 #   truth/       flights of known truth, recorded badly and graded: how far the grading can be trusted

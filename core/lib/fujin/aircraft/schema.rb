@@ -45,7 +45,9 @@ module Fujin
       }.freeze
 
       OPTIONAL = {
-        'airframe.overall_length_m' => number.call(3, 40), 'engine.governor_from_pct' => number.call(50, 110),
+        'airframe.overall_length_m' => number.call(3, 40), 'airframe.slope_limit_deg' => number.call(0, 20),
+        'airframe.skid_track_m' => number.call(0.5, 6), 'airframe.cg_height_m' => number.call(0.3, 4),
+        'engine.governor_from_pct' => number.call(50, 110),
         'speeds_kt.never_exceed_power_off' => number.call(30, 250),
         'speeds_kt.lowest_glide' => number.call(10, 100), 'speeds_kt.touchdown' => number.call(5, 80),
         'speeds_kt.translational_lift' => number.call(8, 40),

@@ -61,7 +61,9 @@ module Fujin
       # @param speed_kt [Float] horizontal equivalent airspeed
       # @param course_rad [Float] track over the ground
       # @param rotor_pct [Float] rotor speed, which only an autorotation may choose
-      def start(height_m:, speed_kt:, course_rad:, north_m: 0.0, east_m: 0.0, sink_m_s: 0.0, rotor_pct: 100.0)
+      # @param powered [Boolean] the engine drives the rotor: false in an autorotation
+      def start(height_m:, speed_kt:, course_rad:, north_m: 0.0, east_m: 0.0, sink_m_s: 0.0, rotor_pct: 100.0,
+                powered: !sink_m_s.positive?)
         point, rotor_pct = steady_point(speed_kt, sink_m_s, rotor_pct)
         air = trim.atmosphere.true_speed(speed_kt * Quantities::KT)
         north_wind, east_wind = @wind.call(height_m, 0.0)
@@ -75,7 +77,7 @@ module Fujin
         @power_w = @propeller ? @propeller.power_w(@push_n, air) : [point.engine_power_w, 0.0].max
         @running.start(
           @power_w,
-          fraction: sink_m_s.positive? ? engine.idle_fraction : 1.0,
+          fraction: powered ? 1.0 : engine.idle_fraction,
           collective_share: collective_share(point.collective_rad)
         )
         @disc_pitch = point.disc_pitch_rad

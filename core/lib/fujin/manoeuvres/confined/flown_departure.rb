@@ -1,0 +1,122 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Manoeuvres
+    module Confined
+      # One departure line flown today, in the ways there are: straight up, with a run, with a run from the far end.
+      class FlownDeparture
+        include Planning::Numbers
+
+        Q = Quantities
+        FT = Q::FT
+        REACH_M = 950.0
+        # Height of a run, ft, and the longest that is looked at, m.
+        RUN_FT = 3.5
+        LONGEST_RUN_M = 600.0
+
+        attr_reader :line, :day, :spot
+
+        # @param line [Sites::Line], @param day [Day]
+        def initialize(line, day)
+          @line = line
+          @day = day
+          @spot = day.site.spot(line.spot)
+        end
+
+        def id = line.id
+        def course_deg = line.course_deg
+        def headwind = wind_number(day.headwind_kt(course_deg))
+        def crosswind = wind_number(day.crosswind_kt(course_deg))
+
+        # @return [Hash{String => DepartureWay}]
+        def ways
+          @ways ||= { 'towering' => Towering.new(self), 'with_a_run' => WithARun.new(self),
+                      'backtrack' => WithARun.new(self, backtrack: true) }
+        end
+
+        # The best of them: possible before marginal.
+        def verdict = %w[possible marginal].find { |one| ways.values.any? { |way| way.verdict == one } } || 'not'
+
+        # The way that verdict rests on.
+        def best = ways.values.find { |way| way.verdict == verdict }
+
+        # Share of the best way's path from which ground is reached if the engine quits.
+        def escape
+          path = best&.path
+          return no_number('pct', day.wind ? 'limit' : 'no_wind') if path.nil? || path.empty?
+
+          every = path.each_with_object([]) do |point, kept|
+            kept << point if kept.empty? || (point.along_m - kept.last.along_m).abs >= FlownApproach::EVERY_FT * FT ||
+              (point.height_m - kept.last.height_m).abs >= FlownApproach::EVERY_FT * FT
+          end
+          found = every.map { |point| failure(point) }
+          number(100.0 * found.count('reached') / found.size, 'pct')
+        rescue OutsideModel => e
+          no_number('pct', e.message)
+        end
+
+        # The strip under the line from a point of it on: so many metres after the spot, before it when negative.
+        def sight_from(along_m)
+          @sights ||= {}
+          @sights[along_m.round(1)] ||= begin
+            start = spot.at + (step * along_m)
+            laid = Sites::Corridor.new([start, *line.points.drop(1)], ring: day.site.rings[0],
+                                                                      half_width_m: day.clearances.half_width_m,
+                                                                      reach_m: [line.length_m, REACH_M].max)
+            Sites::SightLine.new(laid, day.site.obstacles, day.clearances, ground_m: spot.ground_m, end_m: 0.0)
+          end
+        end
+
+        def step = Sites::Plane.step(course_deg)
+        def corridor = sight_from(0.0).corridor
+
+        # The wind on the nose, so far along and so high.
+        def headwind_at(along_m, height_m)
+          place = along_m.negative? ? spot.at + (step * along_m) : corridor.at(along_m)
+          course = along_m.negative? ? course_deg : corridor.course_deg(along_m)
+          day.headwind_at(place, height_m + spot.ground_m, course)
+        end
+
+        # Room for disc and tail at a place of the ground, on the departure's heading.
+        def room_at?(at, skids_m)
+          room = Sites::Room.new(day.site.obstacles, day.clearances, at: at, ground_m: day.site.ground_m(at),
+                                                                     skids_m: skids_m)
+          room.main_enough? && room.tail_enough?(course_deg)
+        end
+
+        # Ground to use from the spot along a direction: to the outline, a hole or what the disc would meet, less the
+        # disc, m.
+        def usable_m(direction)
+          far = spot.at + (direction * LONGEST_RUN_M)
+          edges = day.site.rings.flat_map { |ring| Sites::Plane.edges(ring) }
+          share = edges.filter_map { |a, b| Sites::Plane.crossing(spot.at, far, a, b) }.min || 0.0
+          outline = share * LONGEST_RUN_M
+          [outline, *in_the_way(direction)].min - day.clearances.radius_m
+        end
+
+        private
+
+        def wind_number(value) = value ? number(value, 'kt') : no_number('kt', 'no_wind')
+
+        # Where the disc, at the height of a run, would meet something: metres along the way.
+        def in_the_way(direction)
+          high = (RUN_FT * FT) + day.clearances.hub_m - Sites::Room::DISC_DROP_M
+          tall = day.site.standing.select(&:stands?).select do |one|
+            one.top.nil? || one.top.high - spot.ground_m > high
+          end
+          tall.filter_map do |one|
+            (0.0..LONGEST_RUN_M).step(2.0).find do |along|
+              one.distance_m(spot.at + (direction * along)) - one.place_m <= day.clearances.radius_m
+            end
+          end
+        end
+
+        def failure(point)
+          @failure ||= EngineFailure.new(day)
+          place = point.along_m.negative? ? spot.at + (step * point.along_m) : corridor.at(point.along_m)
+          @failure.from(place, height_m: point.height_m, ias_kt: point.ias_kt, course_deg: course_deg)
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,60 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Sites
+    # Behind what stands wide across the wind: turbulent air, little wind, sinking.
+    # Source: the wake of a wind break reaches some ten heights downwind and one and a half up before its wind recovers
+    # to about half (M. D. Jensen, "Shelter Effect", Danish Technical Press, 1954; J. M. Caborn, "Shelterbelts and
+    # Microclimate", Forestry Commission Bulletin 29, 1957); the house looks no farther than fifteen.
+    class Lee
+      LEAST_KT = 8.0
+      # Narrower is flowed round, in heights.
+      LEAST_WIDTH = 2.0
+      DOWNWIND = 10.0
+      UP = 1.5
+      NOTED = 15.0
+      # One obstacle's lee, of its height above the ground it stands on; metres.
+      Region =
+        Value.define(:obstacle, :height_m, :base_m) do
+          # Height above the datum up to which it reaches.
+          def up_to_m = base_m + (UP * height_m)
+        end
+
+      attr_reader :regions, :unknown
+
+      # @param wind [Wind, nil]
+      def initialize(obstacles, wind)
+        @wind = wind
+        @blows = wind && Plane.step(wind.from_deg + 180.0)
+        shelters = strong? ? obstacles.select { |one| one.there? && Obstacle::SHELTERS.include?(one.what) } : []
+        @unknown = shelters.reject(&:top).map(&:id)
+        @regions = shelters.select(&:top).filter_map { |one| region(one) }
+      end
+
+      # @param height_m [Float] above the datum
+      # @return [Region, nil] whose turbulence is at a place
+      def at(point, height_m) = regions.find { |one| covers?(one, point, height_m, DOWNWIND) }
+
+      # Farther downwind, where it is worth a word only.
+      def noted_at(point, height_m) = regions.find { |one| covers?(one, point, height_m, NOTED) }
+
+      private
+
+      def strong? = @wind && @wind.speed_kt >= LEAST_KT
+
+      def region(one)
+        height = one.stands_m
+        across = (one.line || one.rings.flatten).map { |point| Plane.right_of(@blows, point) }
+        return nil if height < 1.0 || across.max - across.min < LEAST_WIDTH * height
+
+        Region.new(obstacle: one, height_m: height, base_m: one.base_m)
+      end
+
+      # Upwind of the place within so many heights stands the obstacle.
+      def covers?(one, point, height_m, heights)
+        height_m <= one.up_to_m &&
+          one.obstacle.distance_from_stretch_m(point, point - (@blows * heights * one.height_m)) < Plane::TOUCH_M
+      end
+    end
+  end
+end

@@ -1,0 +1,76 @@
+# frozen_string_literal: true
+
+require_relative 'test_helper'
+require_relative 'site_help'
+
+# Lee and light on a site, by hand.
+class SiteAirTest < Minitest::Test
+  include SiteHelp
+
+  FT = 0.3048
+
+  def lee(wind, *features)
+    found = site(ground, *features)
+    Fujin::Sites::Lee.new(found.obstacles, wind && Fujin::Wind.parse(wind))
+  end
+
+  # A wood 40 ft high across a north wind: ten heights, 121.9 m, behind its edges, up to 60 ft.
+  def test_behind_a_wood_the_air_is_turbulent_for_ten_heights
+    found = lee('360/10', wood(50, 80, -60, 60, 40))
+
+    { 45.0 => 'wood', 50 - 121.0 => 'wood', 50 - 123.0 => nil, 81.0 => nil }.each do |north, whose|
+      assert_equal [whose], [found.at(Complex(north, 0), 1.0)&.obstacle&.id], north.to_s
+    end
+    assert_nil found.at(Complex(0, 0), 61 * FT)
+    refute_nil found.at(Complex(0, 0), 59 * FT)
+    refute_nil found.noted_at(Complex(50 - 150.0, 0), 1.0)
+    assert_nil found.at(Complex(0, 65), 1.0), 'beside it'
+  end
+
+  def test_a_light_wind_a_narrow_wood_and_a_wire_give_none
+    assert_empty lee('360/7', wood(50, 80, -60, 60, 40)).regions
+    assert_empty lee('360/10', wood(50, 80, -10, 10, 40)).regions, '20 m wide, 24.4 m is twice its height'
+    assert_empty lee('360/10', wire([50, -90], [50, 90], 60)).regions
+    assert_empty lee(nil, wood(50, 80, -60, 60, 40)).regions
+  end
+
+  def light(at, *features) = Fujin::Sites::Light.new(site(ground, spot, *features), at && Time.iso8601(at))
+
+  # On the day of the equinox at 56° N the sun stands 34° up in the south at noon of the sun, twelve minutes and a bit
+  # later at 4° W by the clock of Greenwich (16 minutes of longitude, 7 of the year's sun): due south into it, north
+  # away.
+  def test_the_sun_in_the_eyes
+    noon = light('2026-03-20T12:23:00Z', approach([600, 0], [0, 0]))
+    line = ->(course) {
+      Fujin::Sites::Line.new(id: 'x', kind: 'approach', spot: 's', leaves: nil,
+                             points: [Fujin::Sites::Plane.step(course) * -100, Complex(0, 0)])
+    }
+
+    assert_in_delta 180.0, noon.sun.azimuth_deg, 0.7
+    assert_equal 'note', noon.in_the_eyes(line.call(180))
+    assert_nil noon.in_the_eyes(line.call(0))
+    assert_nil noon.in_the_eyes(line.call(145))
+    evening = light('2026-03-20T17:00:00Z')
+
+    assert_operator evening.sun.elevation_deg, :<, 20
+    assert_equal 'glare', evening.in_the_eyes(line.call(evening.sun.azimuth_deg))
+  end
+
+  # A tree of 60 ft throws 18.3 m / tan(34°) = 27 m of shadow to the north at that noon.
+  def test_a_shadow_lies_as_far_as_the_sun_is_low
+    noon = light('2026-03-20T12:23:00Z', tree(-20, 0, 60))
+    near, far = [5.0, 12.0].map { |north| noon.shadow_on(Complex(north, 0)) }
+
+    assert_equal 'tree', near
+    assert_nil far
+  end
+
+  def test_no_time_says_nothing_and_a_night_says_so
+    assert_nil light(nil).in_the_eyes(Fujin::Sites::Line.new(id: 'x', kind: 'approach', spot: 's', leaves: nil,
+                                                             points: []))
+    assert_predicate light('2026-12-21T02:00:00Z'), :night?
+    found = report(site(ground, spot, approach, departure), at: Time.iso8601('2026-12-21T02:00:00Z'))
+
+    assert_includes found.cautions.map(&:id), 'night'
+  end
+end

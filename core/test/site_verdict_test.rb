@@ -1,0 +1,248 @@
+# frozen_string_literal: true
+
+require_relative 'test_helper'
+require_relative 'site_help'
+
+# What a survey leaves open, and the verdict by use.
+class SiteVerdictTest < Minitest::Test
+  include SiteHelp
+
+  FIELD = [[-3000, -3000], [3000, -3000], [3000, 3000], [-3000, 3000]].freeze
+
+  # A meadow that is fit for everything: all answered, room, land all round, a light type with power to spare.
+  def good(*features, ground: self.ground, survey: answers, **spot_fields)
+    site(ground, spot(**spot_fields), approach, departure, survey, *features,
+         feature('landable', 'Polygon', ring(*FIELD), id: 'field'))
+  end
+
+  def verdicts(found, wind = '360/10', **rest)
+    hottest = rest.key?(:hottest) ? rest.delete(:hottest) : 20.0
+    today = day(found, wind, people: 'solo', **rest)
+    Fujin::Manoeuvres::Confined::Report.new(today, hottest_margin_pct: hottest).verdicts
+  end
+
+  def because(answer) = answer.because.map { |one| one.values_at('id', 'number') }
+
+  def test_a_good_meadow_is_suitable_for_every_use
+    verdicts(good).each { |use, answer| assert_equal ['suitable', []], [answer.verdict, because(answer)], use }
+  end
+
+  def test_an_open_wire_edge_or_surface_leaves_nothing_suitable
+    %w[wire edge surface].each do |about|
+      all = verdicts(good(survey: answers(about.to_sym => 'open'))).values
+
+      assert_equal ['not'], all.map(&:verdict).uniq, about
+      assert_match(/-#{about}\z/, because(all.first)[0][0])
+    end
+    missing = verdicts(good(survey: answers('wire')))['drop_off']
+
+    assert_equal ['obstructions.wire', 'open'], because(missing)[0]
+    drawn = verdicts(good(wire([300, -50], [300, 50], 40, status: 'open')))['train_dual']
+
+    assert_equal 'not', drawn.verdict
+    assert_includes because(drawn), %w[wire open]
+  end
+
+  # What is open besides makes it 'if'; a student alone waits until nothing is.
+  def test_anything_else_open_is_a_condition_and_bars_a_student_alone
+    all = verdicts(good(survey: answers(sun: 'open')))
+
+    assert_equal 'if', all['drop_off'].verdict
+    assert_equal 'if', all['train_dual'].verdict
+    assert_equal 'not', all['train_solo'].verdict
+  end
+
+  def test_what_only_the_high_pass_answered_is_a_condition
+    high = answers.map { |one| one.merge('properties' => one['properties'].merge('pass' => 'high')) }
+
+    assert_equal 'if', verdicts(good(survey: high))['touch_and_go'].verdict
+  end
+
+  # When passes differ the low one holds.
+  def test_the_low_pass_holds
+    again = ->(status, pass) do
+      feature('survey_point', 'Point', place(0, 0), id: "size-#{pass}", group: 'ground', about: 'size', status: status,
+                                                    pass: pass)
+    end
+    closed = good(survey: [*answers('size'), again.call('open', 'high'), again.call('seen', 'low')])
+    reopened = good(survey: [*answers('size'), again.call('seen', 'high'), again.call('open', 'low')])
+
+    assert_equal 'suitable', verdicts(closed)['drop_off'].verdict
+    assert_includes because(verdicts(reopened)['drop_off']), %w[size-low open]
+  end
+
+  # A tailwind of up to 5 kt is let pass dual on a flat approach, never alone; more never.
+  def test_the_wind_behind
+    light = verdicts(good, '180/4')
+    strong = verdicts(good, '180/6')
+
+    assert_equal 'suitable', light['train_dual'].verdict
+    assert_equal [%w[in tailwind_kt]], because(light['train_solo'])
+    assert_equal %w[in tailwind_kt], because(strong['train_dual'])[0]
+    steep = good(tree(-100, 0, 50))
+
+    assert_equal 'not', verdicts(steep, '180/2')['train_dual'].verdict, 'steep with any wind behind'
+  end
+
+  def test_wind_across_and_gusts_over_the_stage_are_no_approach
+    assert_includes because(verdicts(good, '080/12')['drop_off']), %w[in crosswind_kt]
+    assert_includes because(verdicts(good, '360/10G22')['drop_off']), %w[in gust_spread_kt]
+    assert_equal 'suitable', verdicts(good, '080/12', stage: 'instructor')['drop_off'].verdict
+  end
+
+  # Surface and slope count where the ground is touched, not over a hover.
+  def test_ground_that_does_not_bear_is_a_condition_of_touching_it
+    snow = verdicts(good(ground: ground(surface: 'snow')))
+
+    assert_equal 'if', snow['shut_down'].verdict
+    assert_equal 'suitable', snow['train_dual'].verdict
+    slope = verdicts(good(ground: ground(slope_deg: 7, falls_toward_deg: 90)))
+
+    assert_equal %w[site slope_deg], because(slope['drop_off'])[0]
+    assert_equal 'suitable', verdicts(good(ground: ground(slope_deg: 4.9)))['drop_off'].verdict
+  end
+
+  # The room is 8.96 m, and thirty more are kept clear of people and beasts.
+  def test_people_near_the_spot_bar_touching_down
+    near = ->(metres) {
+      good(feature('obstacle', 'Point', place(0, metres), id: 'walkers', what: 'people', pass: 'surveyed'))
+    }
+
+    assert_equal %w[walkers distance_ft], because(verdicts(near.call(38))['drop_off'])[0]
+    assert_equal 'suitable', verdicts(near.call(40))['drop_off'].verdict
+  end
+
+  # One rotor radius from the disc's edge; a student alone half as much again: 3.98 m and 5.97 m.
+  def test_a_student_alone_has_half_as_much_room_again
+    post = ->(metres) {
+      good(feature('obstacle', 'Point', place(0, metres), id: 'post', what: 'pole', top_ft: 20, pass: 'surveyed'))
+    }
+    edge = 3.98 + 1.0 + 0.5
+
+    assert_equal %w[post clearance_main_ft], because(verdicts(post.call(edge + 3.9))['drop_off'])[0]
+    narrow = verdicts(post.call(edge + 5.0))
+
+    assert_equal 'suitable', narrow['train_dual'].verdict
+    assert_includes because(narrow['train_solo']), %w[post clearance_main_ft]
+    assert_equal 'suitable', verdicts(post.call(edge + 6.1))['train_solo'].verdict
+  end
+
+  def test_shutting_down_asks_for_the_power_to_leave_at_the_hottest
+    assert_equal 'if', verdicts(good, hottest: nil)['shut_down'].verdict
+    assert_equal 'if', verdicts(good, hottest: 4.9)['shut_down'].verdict
+    assert_equal 'suitable', verdicts(good, hottest: 5.0)['shut_down'].verdict
+  end
+
+  # A wire seen eight days ago is seen again before it counts; a tree after a month.
+  def test_a_survey_grows_old
+    now = Time.utc(2026, 6, 21, 12)
+    seen = ->(one, days) { good(one.tap { |f| f['properties']['at'] = (now - (days * 86_400)).iso8601 }) }
+    wire_at = ->(days) { verdicts(seen.call(wire([400, -50], [400, 50], 40), days), at: now)['drop_off'] }
+
+    assert_equal 'suitable', wire_at.call(6.5).verdict
+    assert_equal [%w[wire survey_age_days]], because(wire_at.call(8))
+    assert_equal 'suitable', verdicts(seen.call(tree(200, 200, 30), 29), at: now)['drop_off'].verdict
+    assert_equal 'if', verdicts(seen.call(tree(200, 200, 30), 32), at: now)['drop_off'].verdict
+  end
+
+  # Onto a pinnacle into the wind, but up its lee slope: never; from the windward side with the wind 40° off: yes.
+  def test_onto_a_ridge_never_from_the_lee
+    top = ground(surroundings_ft: -300)
+    crest = feature('obstacle', 'LineString', line([20, -300], [20, 300]), id: 'crest', what: 'ridge', top_ft: 0,
+                                                                           base_ft: -300, pass: 'surveyed')
+    lee = verdicts(good(crest, ground: top))['drop_off']
+    windward = verdicts(good(crest, ground: top), '180/12')['drop_off']
+    off = verdicts(good(ground: top), '050/12', stage: 'instructor')['drop_off']
+
+    assert_includes because(lee), %w[in from_the_lee]
+    assert_includes because(windward), %w[in tailwind_kt]
+    assert_includes because(off), %w[in wind_off_nose_deg]
+    assert_equal 'suitable', verdicts(good(ground: top), '040/12', stage: 'instructor')['drop_off'].verdict
+  end
+
+  # With the wind behind, the sink allowed flattens a steep line: it passes lower than is kept, which is said in feet.
+  def test_a_line_that_the_sink_allowed_flattens_is_no_approach
+    flat = verdicts(good(tree(-100, 0, 62)), '180/9')['train_dual'].because.find do |one|
+      one['number'] == 'least_clearance_ft'
+    end
+
+    assert_operator flat['value'], :<, 20
+    assert_in_delta 20.0, flat['limit'], 0.01
+    assert_equal 'suitable', verdicts(good(tree(-100, 0, 62)))['train_dual'].verdict
+  end
+
+  # The best of several lines counts; a height that nobody knows in one of two corridors bars only that one.
+  def test_another_line_is_judged_by_itself
+    over_trees = tree(-100, 0, nil)
+    west = feature('approach', 'LineString', line([-300, -300], [0, 0]), id: 'in-2', spot: 'spot')
+
+    assert_equal %w[tree top_ft], because(verdicts(good(over_trees))['drop_off'])[0]
+    assert_equal(%w[suitable in-2], verdicts(good(over_trees, west))['drop_off'].then do |one|
+      [one.verdict, one.approach]
+    end)
+  end
+
+  # Nowhere to break off: not alone, dual on condition.
+  def test_no_way_round_is_dual_and_on_condition
+    found = verdicts(good(wood(60, 80, -300, 300, 1500)))
+
+    assert_equal 'not', found['train_solo'].verdict
+  end
+
+  # Poles in a row without a wire are a wire that nobody drew.
+  def test_poles_in_a_row_ask_for_their_wire
+    pole = ->(east, id) {
+      feature('obstacle', 'Point', place(200, east), id: id, what: 'pole', top_ft: 25, pass: 'low')
+    }
+    bare = report(good(pole.call(-50, 'p1'), pole.call(50, 'p2')))
+    drawn = report(good(pole.call(-50, 'p1'), pole.call(50, 'p2'), wire([200, -50], [200, 50], 25)))
+
+    assert_includes bare.cautions.map(&:id), 'look_for_a_wire'
+    refute_includes drawn.cautions.map(&:id), 'look_for_a_wire'
+  end
+
+  # 60 cm of half track under 1 m of height tip at 31°: less 4° of slope and 5° in hand, 22°.
+  def test_the_rollover_margin_is_geometry
+    data = Fujin::Aircraft::Library.find('tansy-2').data
+    frame = data['airframe'].merge('skid_track_m' => 1.2, 'cg_height_m' => 1.0)
+    type = Fujin::Aircraft::Type.new(data.merge('airframe' => frame))
+    found = good(ground: ground(slope_deg: 4))
+    today = Fujin::Manoeuvres::Confined::Day.of(found, type, Fujin::Planning::HouseMethod.new, wind: nil)
+    margin = Fujin::Manoeuvres::Confined::Slope.new(today).rollover_margin
+
+    assert_in_delta (Math.atan(0.6) * 180 / Math::PI) - 9, margin.value, 0.01
+    plain = Fujin::Aircraft::Type.new(data.merge('airframe' => data['airframe'].except('skid_track_m')))
+    unknown = Fujin::Manoeuvres::Confined::Day.of(found, plain, Fujin::Planning::HouseMethod.new, wind: nil)
+
+    assert_equal 'not_known', Fujin::Manoeuvres::Confined::Slope.new(unknown).rollover_margin.reason
+  end
+
+  # Seen is predicted: k is 1; half an inch of manifold pressure more on a gauge of 18.5 inHg a rated power is so much.
+  def test_the_power_check
+    today = day(good).conditions
+    check = Fujin::Manoeuvres::Confined::PowerCheck
+    told = check.predicted(today)
+    more = 0.5 / 18.5 * today.type.fetch('engine.rated_kw') * 1000 / today.trim.hover_power_w(height_m: 4 * 0.3048)
+
+    assert_in_delta 1.0, check.k(today, seen: told), 1e-9
+    assert_in_delta 1.0 + more, check.k(today, seen: told + 0.5), 1e-6
+    assert_operator check.predicted(today, how: 'pass', ias_kt: 55.0), :<, told
+  end
+
+  # Every text that a site can say ends like a sentence and has no hole in it.
+  def test_texts_are_whole
+    found = good(tree(-100, 0, 50), wood(50, 80, -60, 60, 40), tree(0, 300, nil, id: 'tall'),
+                 feature('obstacle', 'LineString', line([30, -25], [30, 25]), id: 'rim', what: 'ridge', pass: 'low'),
+                 ground: ground(surface: 'snow', slope_deg: 6, falls_toward_deg: 10, surroundings_ft: -200),
+                 survey: answers('wire', sun: 'open'))
+    all = [['360/12', '2026-06-21T20:00:00Z'], ['180/9', '2026-12-01T02:00:00Z'], [nil, nil]].flat_map do |wind, at|
+      told = report(found, wind, at: at && Time.iso8601(at), oat_c: 38)
+      words = Fujin::Manoeuvres::Confined::SiteCautions.new(told)
+      told.cautions + (told.approaches + told.departures).flat_map { |one| words.of(one) }
+    end
+
+    refute_empty all
+    all.each { |one| assert_match(/\A[A-Z0-9].*\.\z/m, one.text, one.id) }
+    refute(all.any? { |one| one.text.match?(/nil|NaN|#<|  /) })
+  end
+end

@@ -1,0 +1,125 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Serialisers
+    module_function
+
+    # @param report [Manoeuvres::Confined::Report]
+    # @return [Hash] the shape of `site --json` and of the API's SiteReport
+    def site(report)
+      site = report.site
+      cautions = Manoeuvres::Confined::SiteCautions.new(report)
+      {
+        'site' => site_ground(site),
+        'day' => site_day(report),
+        'spots' => report.rooms.map { |room| site_spot(room) },
+        'approaches' => report.approaches.map { |line| site_approach(line, cautions.of(line)) },
+        'departures' => report.departures.map { |line| site_departure(line, cautions.of(line)) },
+        'slope' => site_slope(report.slope),
+        'open' => report.survey.open,
+        'verdicts' => report.verdicts.transform_values { |answer| site_verdict(answer) },
+        'valid_until' => report.valid_until&.iso8601,
+        'lapses' => report.lapses,
+        'cautions' => report.cautions.map { |one| caution(one) }
+      }
+    end
+
+    def caution(one) = { 'id' => one.id, 'level' => one.level, 'text' => one.text }
+
+    # A number of a site: `value`, `low` and `high`, and for a missing one why; ids of what is not known apart.
+    def site_number(number)
+      found = { 'value' => self.number(number.value, 2), 'unit' => number.unit, 'low' => self.number(number.low, 2),
+                'high' => self.number(number.high, 2) }
+      return found unless number.value.nil?
+
+      reason, ids = number.reason.to_s.split(': ', 2)
+      if ids && reason == 'not_known'
+        found.merge('reason' => reason,
+                    'ids' => ids.split(', '))
+      else
+        found.merge('reason' => number.reason)
+      end
+    end
+
+    def site_ground(site)
+      { 'name' => site.name, 'elevation_ft' => number(site.elevation_ft), 'surface' => site.surface,
+        'lat_deg' => number(site.map.lat_deg, 7), 'lon_deg' => number(site.map.lon_deg, 7),
+        'surroundings_ft' => number(site.surroundings_ft) }
+    end
+
+    def site_day(report)
+      day = report.day
+      margin = ->(pct) { { 'value' => number(pct, 2), 'unit' => 'pct' } }
+      { 'wind' => day.wind&.to_s, 'mass_kg' => number(day.conditions.mass_kg),
+        'density_altitude_ft' => number(report.density_altitude_ft, 0),
+        'power_margin_pct' => margin.call(day.margin_pct),
+        'power_margin_ige_pct' => margin.call(day.margin_ige_pct), 'k' => number(day.k, 3), 'stage' => day.stage,
+        'at' => day.at&.iso8601 }
+    end
+
+    def site_spot(room)
+      headings = (0...360).step(Sites::Room::STEP_DEG)
+      { 'id' => room.spot.id, 'clearance_main_ft' => site_number(room.room.main), 'decides' => room.room.decides,
+        'clearance_tail_ft' => headings.to_h { |deg| [deg.to_s, site_number(room.room.tail(deg.to_f))] },
+        'headings_clear' => room.room.headings_clear,
+        'turns_clear' => room.turns.map { |turn| turn.merge('power_pct' => site_number(turn['power_pct'])) } }
+    end
+
+    def site_approach(line, cautions)
+      clearance, least_at = line.least_clearance
+      escape, avoid = line.escape
+      { 'id' => line.id, 'course_deg' => number(line.course_deg, 1), 'headwind_kt' => site_number(line.headwind),
+        'crosswind_kt' => site_number(line.crosswind), 'angle_needed_deg' => site_number(line.angle_needed),
+        'decides' => line.decides, 'kind' => line.kind, 'angle_deg' => site_number(line.angle_deg),
+        'inside_limits' => line.inside_limits, 'breaches' => line.breaches.map { |one| rounded(one) },
+        'least_clearance_ft' => site_number(clearance), 'least_at' => least_at && rounded(least_at),
+        'last_possible' => break_off_point(line) { line.break_off.last_m },
+        'break_off' => break_off_point(line) { line.break_off.gate_m },
+        'escape_pct' => site_number(escape), 'avoid_area_pct' => site_number(avoid),
+        'high_hover' => line.high_hover, 'cautions' => cautions.map { |one| caution(one) } }
+    end
+
+    def rounded(hash) = hash.transform_values { |value| value.is_a?(Float) ? number(value, 2) : value }
+
+    # Where a go-around is still decided: rounded to ten feet, for nobody flies it closer.
+    def break_off_point(line)
+      at = yield
+      return at if at.is_a?(String)
+
+      about = Manoeuvres::Confined::BreakOff::ABOUT_FT
+      feet = ->(value) {
+        { 'value' => value.round(-1), 'unit' => 'ft', 'low' => (value - about).round(-1),
+          'high' => (value + about).round(-1) }
+      }
+      { 'distance_ft' => feet.call(at / Quantities::FT), 'height_ft' => feet.call(line.at(at, :height_ft)),
+        'ias_kt' => { 'value' => number(line.at(at, :ias_kt), 1), 'unit' => 'kt' } }
+    rescue OutsideModel => e
+      { 'value' => nil, 'reason' => e.message }
+    end
+
+    def site_departure(line, cautions)
+      { 'id' => line.id, 'course_deg' => number(line.course_deg, 1), 'headwind_kt' => site_number(line.headwind),
+        'crosswind_kt' => site_number(line.crosswind),
+        'ways' => line.ways.transform_values { |way| departure_way(way) }, 'escape_pct' => site_number(line.escape),
+        'cautions' => cautions.map { |one| caution(one) } }
+    end
+
+    def departure_way(way)
+      { 'verdict' => way.verdict, 'because' => way.because, 'decides' => way.decides,
+        'climb_angle_needed_deg' => site_number(way.climb_angle_needed),
+        'climb_angle_deg' => site_number(way.climb_angle), 'clearance_ft' => site_number(way.clearance),
+        'lift_point_ft' => site_number(way.lift_point), 'lift_kt' => site_number(way.lift_speed),
+        'commit_point_ft' => site_number(way.commit_point), 'avoid_area_s' => site_number(way.avoid_area_s) }
+    end
+
+    def site_slope(slope)
+      { 'slope_deg' => site_number(slope.slope), 'limit_deg' => number(slope.limit_deg), 'within' => slope.within?,
+        'rollover_margin_deg' => site_number(slope.rollover_margin) }
+    end
+
+    def site_verdict(answer)
+      { 'verdict' => answer.verdict, 'because' => answer.because.map { |one| rounded(one) }, 'spot' => answer.spot,
+        'approach' => answer.approach, 'departure' => answer.departure }
+    end
+  end
+end

@@ -33,10 +33,13 @@ module Fujin
 
       # @param height_m [Float] above the datum
       # @return [Region, nil] whose turbulence is at a place
-      def at(point, height_m) = regions.find { |one| covers?(one, point, height_m, DOWNWIND) }
+      def at(point, height_m) = behind(point, DOWNWIND).find { |one| height_m <= one.up_to_m }
 
       # Farther downwind, where it is worth a word only.
-      def noted_at(point, height_m) = regions.find { |one| covers?(one, point, height_m, NOTED) }
+      def noted_at(point, height_m) = behind(point, NOTED).find { |one| height_m <= one.up_to_m }
+
+      # Height above the datum up to which the air at a place is turbulent, nil where it is not.
+      def up_to_m(point) = behind(point, DOWNWIND).map(&:up_to_m).max
 
       private
 
@@ -50,10 +53,12 @@ module Fujin
         Region.new(obstacle: one, height_m: height, base_m: one.base_m)
       end
 
-      # Upwind of the place within so many heights stands the obstacle.
-      def covers?(one, point, height_m, heights)
-        height_m <= one.up_to_m &&
-          one.obstacle.distance_from_stretch_m(point, point - (@blows * heights * one.height_m)) < Plane::TOUCH_M
+      # Those that stand upwind of a place within so many of their heights.
+      def behind(point, heights)
+        regions.select do |one|
+          upwind = point - (@blows * heights * one.height_m)
+          one.obstacle.distance_from_stretch_m(point, upwind) < Plane::TOUCH_M
+        end
       end
     end
   end

@@ -39,11 +39,8 @@ module Fujin
       # @param heading_deg [Float] of the nose
       # @return [Planning::PlanNumber] ft
       def tail(heading_deg)
-        one, metres = @tail.map { |each| [each, tail_distance_m(each, heading_deg)] }
-          .min_by { |each, distance| distance - each.place_m }
-        return no_number('ft', 'no_obstacle') unless one
-
-        spread((metres - Clearances::PLACING_M) / FT, one.place_m / FT)
+        @tails ||= {}
+        @tails[heading_deg] ||= worked_out_tail(heading_deg)
       end
 
       def main_enough? = enough?(main, @clearances.main_m)
@@ -52,7 +49,7 @@ module Fujin
       # Headings on which the tail has its room, judged at the bad end.
       # @return [Array<Array(Integer, Integer)>] clockwise from, to; [[0, 360]] for all of them
       def headings_clear
-        @headings_clear ||= ranges((0...360).step(STEP_DEG).select { |deg| tail_enough?(deg) })
+        @headings_clear ||= ranges((0...360).step(STEP_DEG).select { |deg| tail_enough?(deg.to_f) })
       end
 
       # Does a turn of the nose from one heading to another, to the right or left, sweep only clear headings?
@@ -64,6 +61,14 @@ module Fujin
       end
 
       private
+
+      def worked_out_tail(heading_deg)
+        one, metres = @tail.map { |each| [each, tail_distance_m(each, heading_deg)] }
+          .min_by { |each, distance| distance - each.place_m }
+        return no_number('ft', 'no_obstacle') unless one
+
+        spread((metres - Clearances::PLACING_M) / FT, one.place_m / FT)
+      end
 
       def concerned(obstacles, height_m)
         obstacles.select(&:stands?).select { |one| one.top.nil? || one.top.high - @ground_m > height_m }

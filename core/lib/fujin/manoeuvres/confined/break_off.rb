@@ -49,7 +49,7 @@ module Fujin
           state = ClimbAway::State.new(along_m: -plan_m, height_m: @approach.plan_height_m(plan_m),
                                        ias_kt: @approach.at(plan_m, :ias_kt),
                                        sink_m_s: @approach.at(plan_m, :sink_fpm) * Q::FPM)
-          climb = ClimbAway.new(@day.conditions, speed_kt: speed_kt, headwind: method(:headwind))
+          climb = ClimbAway.new(@day.conditions, speed_kt: speed_kt, headwind: headwind)
           climb.fly(state) { |point| clear_of_all?(point) }
         end
 
@@ -63,22 +63,19 @@ module Fujin
 
         private
 
-        def speed_kt = @speed_kt ||= @day.steepest_climb_kt(headwind(0.0, 1000.0))
+        def speed_kt = @speed_kt ||= @day.steepest_climb_kt(headwind.call(0.0, 1000.0))
 
-        # Along the way of the go-around: before the spot (negative) on the approach, then straight on or out along the
-        # escape.
-        def headwind(along_m, height_m)
+        # Along the way of the go-around.
+        def headwind = @headwind ||= @day.headwind_along(@approach.spot.ground_m) { |along_m| way_at(along_m) }
+
+        # Before the spot (negative) on the approach, then straight on or out along the escape.
+        # @return [Array(Complex, Float)] place and course
+        def way_at(along_m)
           beyond = @approach.beyond
-          if along_m < -beyond.from_m
-            before = [-along_m, 0.0].max
-            place = @approach.corridor.at(before)
-            course = (@approach.corridor.course_deg(before) + 180.0) % 360.0
-          else
-            past = along_m + beyond.from_m
-            place = beyond.corridor.at(past)
-            course = beyond.corridor.course_deg(past)
-          end
-          @day.headwind_at(place, height_m + @approach.spot.ground_m, course)
+          past = along_m + beyond.from_m
+          return [beyond.corridor.at(past), beyond.corridor.course_deg(past)] unless past.negative?
+
+          [@approach.corridor.at(-along_m), (@approach.corridor.course_deg(-along_m) + 180.0) % 360.0]
         end
 
         # Over everything that stands on the way, and climbing.

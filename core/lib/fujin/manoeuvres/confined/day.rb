@@ -60,11 +60,21 @@ module Fujin
 
         def skids_m(spot) = spot.termination == 'surface' ? 0.0 : house['hover_height_ft'] * Q::FT
 
-        # The headwind met at a place, kt: none from ahead low in a lee.
-        def headwind_at(point, height_m, course_deg)
-          kt = headwind_kt(course_deg)
-          kt.positive? && lee.at(point, height_m) ? 0.0 : kt
+        # The headwind met along a line: none from ahead low in a lee. Looked up by stretches, for a flight asks often.
+        # @yield [along_m] the place there and its course
+        # @param ground_m [Float] the height above the datum that flown heights are counted from
+        # @return [#call] along m, height m -> kt
+        def headwind_along(ground_m)
+          found = Hash.new do |all, cell|
+            place, course = yield(cell * STRETCH_M)
+            all[cell] = [headwind_kt(course), lee.up_to_m(place)]
+          end
+          ->(along_m, height_m) do
+            kt, up_to_m = found[(along_m / STRETCH_M).round]
+            kt.positive? && up_to_m && height_m + ground_m <= up_to_m ? 0.0 : kt
+          end
         end
+        STRETCH_M = 4.0
 
         # Places along a line at which the air and the ground are looked at.
         LOOKS = 10

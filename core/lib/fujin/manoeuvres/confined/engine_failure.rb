@@ -9,7 +9,6 @@ module Fujin
         Q = Quantities
         AHEAD_DEG = 60.0
         STEP_DEG = 15.0
-        STEP_M = 15.0
         # Lower, the aircraft lands on what is under it, ft.
         LOW_FT = 15.0
         BANK_DEG = 30.0
@@ -27,6 +26,7 @@ module Fujin
           @sink_m_s = day.trim.autorotation_sink_m_s(@glide_kt)
           @flare_m = day.house.flare_height_ft(day.type) * Q::FT
           @grounds = [day.site.rings, *day.site.landables.map(&:rings)]
+          @edges = @grounds.flatten(1).flat_map { |ring| Sites::Plane.edges(ring) }
         end
 
         # @param height_m [Float] over the ground there
@@ -73,12 +73,14 @@ module Fujin
           @turning_sink * degrees * Q::DEG / rate
         end
 
+        # Landable ground under the place, or crossed on the way.
         def reaches?(point, course_deg, height_m)
           speed = @conditions.atmosphere.true_speed(@glide_kt)
           ground = @day.wind.groundspeed_kt(course_deg % 360.0, speed) * Q::KT
-          far = ground * height_m / @sink_m_s
-          step = Sites::Plane.step(course_deg)
-          far.positive? && (0.0..far).step(STEP_M).any? { |along| landable?(point + (step * along)) }
+          return landable?(point) unless ground.positive?
+
+          far = point + (Sites::Plane.step(course_deg) * ground * height_m / @sink_m_s)
+          landable?(point) || @edges.any? { |a, b| Sites::Plane.crossing(point, far, a, b) }
         end
 
         def landable?(point) = @grounds.any? { |rings| Sites::Plane.inside?(rings, point) }

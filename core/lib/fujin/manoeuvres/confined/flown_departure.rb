@@ -70,11 +70,15 @@ module Fujin
         def step = Sites::Plane.step(course_deg)
         def corridor = sight_from(0.0).corridor
 
-        # The wind on the nose, so far along and so high.
-        def headwind_at(along_m, height_m)
-          place = along_m.negative? ? spot.at + (step * along_m) : corridor.at(along_m)
-          course = along_m.negative? ? course_deg : corridor.course_deg(along_m)
-          day.headwind_at(place, height_m + spot.ground_m, course)
+        # The wind on the nose, by metres along the line from the spot and height.
+        def headwind_along
+          @headwind_along ||= day.headwind_along(spot.ground_m) do |along_m|
+            if along_m.negative?
+              [spot.at + (step * along_m), course_deg]
+            else
+              [corridor.at(along_m), corridor.course_deg(along_m)]
+            end
+          end
         end
 
         # Room for disc and tail at a place of the ground, on the departure's heading.

@@ -49,7 +49,7 @@ module Fujin
         def flown
           hover = @day.house['hover_height_ft'] * FT
           up_s = (top_m - hover) / climb_m_s
-          against = [@departure.headwind_at(0.0, hover), 0.0].max
+          against = [@departure.headwind_along.call(0.0, hover), 0.0].max
           steps = (up_s / 0.5).ceil
           up = (0..steps).map do |i|
             t = [i * 0.5, up_s].min
@@ -70,7 +70,7 @@ module Fujin
             climbing = last.ias_kt >= climb_kt - 0.5
             faster = climbing ? last.ias_kt : [faster_kt(last.ias_kt), climb_kt].min
             ground = @day.conditions.atmosphere.true_speed((last.ias_kt + faster) / 2.0) -
-              @departure.headwind_at(last.along_m, last.height_m)
+              @departure.headwind_along.call(last.along_m, last.height_m)
             rows << ClimbAway::Point.new(t_s: last.t_s + STEP_S, ias_kt: faster,
                                          climb_m_s: climbing ? climb : 0.0, rotor_pct: 100.0,
                                          along_m: last.along_m + ([ground, 0.0].max * Q::KT * STEP_S),

@@ -55,7 +55,7 @@ module Fujin
         def ground_m_s(run) = Math.sqrt(2.0 * SPEEDING_UP * Q::G * run)
 
         def ias_kt(run)
-          against = @departure.headwind_at(start_m + run, HEIGHT_FT * FT)
+          against = @departure.headwind_along.call(start_m + run, HEIGHT_FT * FT)
           true_kt = (ground_m_s(run) / Q::KT) + against
           @day.conditions.atmosphere.equivalent_speed([true_kt, 0.0].max)
         end
@@ -103,7 +103,7 @@ module Fujin
         def climb_from(run, ias)
           @climbs ||= {}
           @climbs[run] ||= ClimbAway.new(@day.conditions, speed_kt: @day.type.fetch('speeds_kt.climb').to_f,
-                                                          headwind: @departure.method(:headwind_at))
+                                                          headwind: @departure.headwind_along)
             .fly(state(run, ias)) { |point| point.along_m - start_m > 600.0 }
         end
 

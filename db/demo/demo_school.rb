@@ -19,6 +19,12 @@ module Fujin
     }.freeze
     HEATH = 'Heath, south mark'
     TO_STANDARD = 3
+    SURVEYED = {
+      'Lighthouse lawn' => [{ by: 'oda', found: 'lighthouse-lawn-oda.geojson', level: 3 }, { by: 'basil' }],
+      'Walled orchard' => [{ by: 'tove', found: 'walled-orchard-tove.geojson' }]
+    }.freeze
+    NOTE = 'Well looked at. The bench on the seaward side is not empty on a fine evening: it decides where one may ' \
+      'land.'
 
     # @param today [Date], @param say [#call] progress for the terminal
     def initialize(today:, say: ->(_) {})
@@ -33,6 +39,7 @@ module Fujin
       @people =
         YAML.load_file(File.join(FOLDER, 'people.yml')).to_h { |fields| [fields['sign_in'], create_person(fields)] }
       create_places
+      create_sites
       @fleet = FLEET.to_h { |mark, type_id| [mark, AircraftRow.create!(mark: mark, type_id: type_id)] }
       lessons = YAML.load_file(File.join(FOLDER, 'sorties.yml'))
         .select { |fields| students.nil? || students.include?(fields['student']) }
@@ -46,6 +53,25 @@ module Fujin
     private
 
     def create_places = YAML.load_file(File.join(FOLDER, 'places.yml')).each { |fields| Place.create!(fields) }
+
+    # The school's sites; two of them a student surveys before having seen what the school found there.
+    def create_sites
+      Dir[File.join(FOLDER, 'sites', '*.geojson')].each do |file|
+        document = JSON.parse(File.read(file))
+        name = document['features'][0]['properties']['name']
+        row = SiteRow.create!(name: name, document: document, changed_by: @people.fetch('ismay'))
+        SURVEYED.fetch(name, []).each { |fields| survey(row, **fields) }
+      end
+    end
+
+    def survey(row, by:, found: nil, level: nil)
+      features = found ? JSON.parse(File.read(File.join(FOLDER, 'surveys', found)))['features'] : []
+      SiteSurvey.create!(
+        site: row, student: @people.fetch(by), asked_by: @people.fetch('corwin'), features: features,
+        handed_in_at: (@today.to_time(:utc) - (2 * 86_400) if found), level: level, note: (NOTE if level),
+        graded_by: (@people.fetch('corwin') if level)
+      )
+    end
 
     def create_person(fields) = Person.create!(**fields.transform_keys(&:to_sym), password: PASSWORD)
 

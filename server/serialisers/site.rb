@@ -54,7 +54,16 @@ module Fujin
         'density_altitude_ft' => number(report.density_altitude_ft, 0),
         'power_margin_pct' => margin.call(day.margin_pct),
         'power_margin_ige_pct' => margin.call(day.margin_ige_pct), 'k' => number(day.k, 3), 'stage' => day.stage,
-        'at' => day.at&.iso8601 }
+        'at' => day.at&.iso8601, 'gauge' => site_gauge(day) }
+    end
+
+    # What the gauge should show in a hover at 4 ft, before a power check has said otherwise.
+    def site_gauge(day)
+      engine = Flight::Engine.new(day.nominal.type, day.conditions.atmosphere)
+      expected = Manoeuvres::Confined::PowerCheck.predicted(day.nominal)
+      { 'unit' => engine.instrument_unit, 'expected' => number(expected, 1) }
+    rescue OutsideModel
+      { 'unit' => engine.instrument_unit, 'expected' => nil }
     end
 
     def site_spot(room)
@@ -120,6 +129,61 @@ module Fujin
     def site_verdict(answer)
       { 'verdict' => answer.verdict, 'because' => answer.because.map { |one| rounded(one) }, 'spot' => answer.spot,
         'approach' => answer.approach, 'departure' => answer.departure }
+    end
+
+    # A site in the list: what is open of it, unless it is still to be surveyed blind.
+    def site_line(row, blind:, survey:)
+      site = row.site
+      asked = Sites::Survey.new(site.survey, site.obstacles)
+      { 'id' => row.id, 'name' => row.name, 'lat_deg' => number(site.map.lat_deg, 6),
+        'lon_deg' => number(site.map.lon_deg, 6), 'elevation_ft' => number(site.elevation_ft),
+        'surface' => site.surface,
+        'open' => blind ? [] : asked.open, 'blocking' => blind ? [] : asked.blocking, 'blind' => blind,
+        'survey_id' => survey&.id, 'changed_by' => row.changed_by&.name, 'changed_at' => row.updated_at.iso8601 }
+    end
+
+    def survey_line(survey)
+      { 'id' => survey.id, 'student_id' => survey.student_id, 'student' => survey.student.name,
+        'asked_by' => survey.asked_by.name, 'handed_in_at' => survey.handed_in_at&.iso8601, 'level' => survey.level,
+        'note' => survey.note }
+    end
+
+    # @param comparison [Sites::SurveyComparison, nil] nil until it is handed in
+    def site_survey(survey, comparison:)
+      survey_line(survey).merge(
+        'site_id' => survey.site_id, 'site' => survey.site.name, 'features' => survey.features,
+        'document' => survey.document, 'version' => survey.lock_version,
+        'frame' => SitePicture.frame(survey.site.site.map),
+        'comparison' => comparison && survey_comparison(comparison)
+      )
+    end
+
+    def survey_comparison(comparison)
+      { 'points' => comparison.points.map { |row| survey_row(row) },
+        'obstacles' => comparison.obstacles.map { |row| survey_row(row) },
+        'proposed_level' => comparison.proposed_level }
+    end
+
+    def survey_row(row)
+      shown = ->(value) { value.is_a?(Numeric) ? number(value, 0).to_i.to_s : value }
+      { 'id' => row.id, 'what' => row.what, 'verdict' => row.verdict, 'school' => shown.call(row.school),
+        'student' => shown.call(row.student) }
+    end
+
+    def site_proposals(proposals)
+      line = ->(one) {
+        one.flown.line.points.map do |at|
+          one.flown.day.site.lat_lon(at).reverse.map do |deg|
+            number(deg, 7)
+          end
+        end
+      }
+      { 'approaches' => proposals.approaches.map do |one|
+        site_approach(one.flown, []).merge('why' => one.why, 'coordinates' => line.call(one))
+      end,
+        'departures' => proposals.departures.map do |one|
+          site_departure(one.flown, []).merge('why' => one.why, 'coordinates' => line.call(one))
+        end }
     end
   end
 end

@@ -17,6 +17,9 @@ import { Shortcuts } from './Shortcuts'
 const DebriefPage = later(() => import('../views/DebriefPage').then((file) => file.DebriefPage))
 const Fleet = later(() => import('../views/fleet/Fleet').then((file) => file.Fleet))
 const Method = later(() => import('../views/method/Method').then((file) => file.Method))
+const Sites = later(() => import('../views/sites/Sites').then((file) => file.Sites))
+const SitePage = later(() => import('../views/sites/SitePage').then((file) => file.SitePage))
+const SurveyPage = later(() => import('../views/sites/SurveyPage').then((file) => file.SurveyPage))
 const SideBySidePage = later(() => import('../views/SideBySidePage').then((file) => file.SideBySidePage))
 
 /** The frame: rail of words, command box, and the view that the address names. */
@@ -41,6 +44,9 @@ export function App() {
           <Route path="/students" element={<Students />} />
           <Route path="/students/:id" element={<StudentPage session={session.data} />} />
           <Route path="/students/:id/side-by-side" element={<SideBySidePage />} />
+          <Route path="/sites" element={<Sites session={session.data} />} />
+          <Route path="/sites/:id" element={<SitePage session={session.data} />} />
+          <Route path="/sites/:id/survey/:survey" element={<SurveyPage session={session.data} />} />
           <Route path="/fleet" element={<Fleet session={session.data} />} />
           <Route path="/method" element={<Method session={session.data} />} />
           <Route path="/sorties/:id/debrief" element={<DebriefPage />} />

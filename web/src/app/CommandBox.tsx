@@ -3,6 +3,7 @@ import { useEffect, useState } from 'react'
 import { useNavigate } from 'react-router'
 import type { Session } from '../api/client'
 import { useAircraft, useCatalogue, useStudents, useToday } from '../api/queries'
+import { useSites } from '../api/sites'
 import { MODES, type Mode } from '../design/useMode'
 import { clockOf, shortDayOf, STAGES, capital } from '../design/words'
 import { isLearner } from '../api/who'
@@ -58,13 +59,14 @@ function Choices({ session, go, setMode, close }: ChoicesProps) {
   const today = useToday()
   const students = useStudents(staff)
   const aircraft = useAircraft()
+  const sites = useSites()
   const catalogue = useCatalogue()
   const sorties = [...(today.data?.sorties ?? []), ...(today.data?.earlier ?? []), ...(today.data?.later ?? [])]
   return (
     <Command.List className="max-h-[60vh] overflow-auto p-1">
       <Command.Empty className="p-4 text-soft">Nothing by that name.</Command.Empty>
       <Group heading="Places">
-        {['Today', ...(staff ? ['Students'] : []), 'Fleet', 'Method'].map((word) => (
+        {['Today', ...(staff ? ['Students'] : []), 'Sites', 'Fleet', 'Method'].map((word) => (
           <Item key={word} onSelect={go(word === 'Today' ? '/' : `/${word.toLowerCase()}`)}>
             {word}
           </Item>
@@ -83,6 +85,13 @@ function Choices({ session, go, setMode, close }: ChoicesProps) {
         {(students.data?.items ?? []).map((student) => (
           <Item key={student.id} onSelect={go(`/students/${student.id}`)}>
             {student.name}
+          </Item>
+        ))}
+      </Group>
+      <Group heading="Sites">
+        {(sites.data ?? []).map((site) => (
+          <Item key={site.id} onSelect={go(`/sites/${site.id}`)}>
+            {site.name}
           </Item>
         ))}
       </Group>

@@ -9,6 +9,7 @@ import { isLearner } from '../api/who'
 const PLACES = [
   { to: '/', word: 'Today', staff: false },
   { to: '/students', word: 'Students', staff: true },
+  { to: '/sites', word: 'Sites', staff: false },
   { to: '/fleet', word: 'Fleet', staff: false },
   { to: '/method', word: 'Method', staff: false },
 ]

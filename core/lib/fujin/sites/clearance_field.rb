@@ -11,10 +11,11 @@ module Fujin
       Point = Value.define(:at, :clearance_m)
 
       # @param skids_m [Float] over the ground
-      def initialize(site, clearances, skids_m:)
+      def initialize(site, clearances, skids_m:, most: MOST)
         @site = site
         @clearances = clearances
         @skids_m = skids_m
+        @most = most
       end
 
       # @return [Array<Point>] the clearance of the disc where the mast may stand, least first to most last in no order
@@ -24,7 +25,7 @@ module Fujin
 
       def step_m
         north, east = extent
-        [STEP_M, Math.sqrt((north.max - north.min) * (east.max - east.min) / MOST)].max
+        [STEP_M, Math.sqrt((north.max - north.min) * (east.max - east.min) / @most)].max
       end
 
       # The roomiest places, a disc apart.

@@ -10,7 +10,8 @@ module Fujin
         CHECK = (0.85..1.15)
         IGE_FT = 4.0
 
-        attr_reader :site, :conditions, :house, :wind, :stage, :at, :k, :clearances, :lee, :light
+        # `nominal` are the conditions as the type file has them, `conditions` with what the power check has shown.
+        attr_reader :site, :conditions, :nominal, :house, :wind, :stage, :at, :k, :clearances, :lee, :light
 
         # The day at a site: the air is the site's own, its elevation is in its file.
         # @return [Day]
@@ -40,6 +41,7 @@ module Fujin
           @stage = stage
           @at = at
           @k = k
+          @nominal = conditions
           @conditions = conditions.with(type: derated(conditions.type, k))
           @clearances = Sites::Clearances.of(@conditions.type, house)
           @lee = Sites::Lee.new(site.obstacles, wind)

@@ -50,12 +50,21 @@ module Fujin
 
         private
 
+        # What the entry costs beyond the glide: the height lost until the speed is there, less what the glide would have
+        # used for the way that was gone meanwhile, and the reaction.
         def losses
           LOSSES.fetch([*@conditions.load_key, @glide_kt]) do
-            ENTRY_SPEEDS_KT.select { |kt| kt < @glide_kt - 5.0 }.map do |kt|
-              [kt, Flight::SpeedRecovery.new(@conditions, to_kt: @glide_kt, from_kt: kt).run.height_lost_m]
-            end
+            ENTRY_SPEEDS_KT.select do |kt|
+              kt < @glide_kt - 5.0
+            end.map { |kt| [kt, (REACTION_S * @sink_m_s) + slow_loss_m(kt)] }
           end
+        end
+
+        def slow_loss_m(from_kt)
+          run = Flight::SpeedRecovery.new(@conditions, to_kt: @glide_kt, from_kt: from_kt).run
+          ahead = run.rows.find { |row| row.t_s >= run.reached_s - 1e-9 }.ahead_m
+          speed = @conditions.atmosphere.true_speed(@glide_kt * Q::KT)
+          [run.height_lost_m - (ahead * @sink_m_s / speed), 0.0].max
         end
 
         # Directions from the track with the height that is left after turning to them.

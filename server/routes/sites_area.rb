@@ -1,0 +1,144 @@
+# frozen_string_literal: true
+
+module Fujin
+  # Sites: drawn and surveyed, computed for a day, and surveyed again by students before they have seen the school's.
+  class SitesArea < Area
+    get_route('/api/sites') { json(SiteRow.in_order.includes(:surveys).map { |row| site_line(row) }) }
+
+    post_route '/api/sites' do
+      Sites::SiteFile.read(document)
+      SiteRow.create!(id: body_json['id'], **own_fields) unless SiteRow.exists?(id: body_json['id'])
+      json(site_json(SiteRow.find(body_json['id'])), status: 201)
+    rescue ActiveRecord::RecordNotUnique
+      raise Conflict, "There is a site called #{own_fields[:name]} already."
+    end
+
+    get_route '/api/sites/:id' do
+      row = SiteRow.find(params['id'])
+      versioned(row)
+      json(site_json(row))
+    end
+
+    put_route '/api/sites/:id' do
+      row = SiteRow.find(params['id'])
+      match_version!(row)
+      Sites::SiteFile.read(document)
+      row.update!(own_fields)
+      versioned(row)
+      json(site_json(row))
+    rescue ActiveRecord::RecordNotUnique
+      raise Conflict, "There is a site called #{own_fields[:name]} already."
+    end
+
+    delete_route '/api/sites/:id' do
+      SiteRow.find(params['id']).destroy!
+      json(SiteRow.in_order.includes(:surveys).map { |row| site_line(row) })
+    end
+
+    get_route '/api/sites/:id/geojson' do
+      row = SiteRow.find(params['id'])
+      content_type 'application/geo+json'
+      headers 'Content-Disposition' => %(attachment; filename="#{row.name.downcase.gsub(/[^a-z0-9]+/, '-')}.geojson")
+      JSON.pretty_generate(row.document_for(current_person))
+    end
+
+    # A changed drawing may be tried before it is kept.
+    post_route '/api/sites/:id/report' do
+      row = SiteRow.find(params['id'])
+      if row.blind?(current_person)
+        raise NotAllowed,
+              'Your own survey comes first: hand it in, then the school\'s is shown.'
+      end
+
+      report = SiteQuestion.new(body_json['document'] || row.document, body_json, house).report
+      json(Serialisers.site(report).merge('picture' => SitePicture.of(report)))
+    end
+
+    post_route '/api/sites/:id/proposals' do
+      row = SiteRow.find(params['id'])
+      day = SiteQuestion.new(row.document, body_json, house).day
+      spot = day.site.spot(body_json['spot']) or raise NotFound, "There is no spot #{body_json['spot'].inspect} here."
+      json(Serialisers.site_proposals(Manoeuvres::Confined::Proposals.new(day, spot)))
+    end
+
+    post_route '/api/sites/:id/surveys' do
+      row = SiteRow.find(params['id'])
+      student = Person.students.find(body_json['student_id'])
+      row.surveys.create_or_find_by!(student: student) { |survey| survey.asked_by = current_person }
+      json(site_json(row.reload), status: 201)
+    end
+
+    get_route '/api/site-surveys/:id' do
+      survey = own_survey
+      versioned(survey)
+      json(survey_json(survey))
+    end
+
+    put_route '/api/site-surveys/:id' do
+      survey = own_survey
+      raise Conflict, 'It is handed in: what was found stays as it was.' if survey.handed_in_at
+
+      match_version!(survey)
+      survey.features = found_features
+      Sites::SiteFile.read(survey.document)
+      survey.handed_in_at = Time.now.utc if body_json['hand_in']
+      survey.save!
+      versioned(survey)
+      json(survey_json(survey))
+    end
+
+    post_route '/api/site-surveys/:id/grade' do
+      survey = SiteSurvey.find(params['id'])
+      raise Conflict, 'It is not handed in yet.' unless survey.handed_in_at
+
+      survey.update!(level: body_json['level'], note: body_json['note'], graded_by: current_person)
+      json(survey_json(survey))
+    end
+
+    helpers do
+      def house = Planning::HouseMethod.new(School.current.house)
+      def document = body_json.fetch('document')
+
+      def site_name
+        document['features'].find { |one| one.dig('properties', 'kind') == 'site' }.dig('properties', 'name')
+      end
+
+      def own_fields = { name: site_name.presence || 'Unnamed site', document: document, changed_by: current_person }
+
+      def own_survey
+        survey = SiteSurvey.find(params['id'])
+        own!(survey.student_id)
+        survey
+      end
+
+      # Only what a survey is: what was found, and the answers.
+      def found_features
+        body_json['features'].select { |one| SiteSurvey::KINDS.include?(one.dig('properties', 'kind')) }
+      end
+
+      def site_line(row)
+        Serialisers.site_line(row, blind: row.blind?(current_person), survey: survey_of(row))
+      end
+
+      def survey_of(row) = row.surveys.find { |one| one.student_id == current_person.id }
+
+      def site_json(row)
+        surveys = if current_person.instructor?
+                    row.surveys
+                  else
+                    row.surveys.select do |one|
+                      one.student_id == current_person.id
+                    end
+                  end
+        site_line(row).merge('document' => row.document_for(current_person), 'version' => row.lock_version,
+                             'may_edit' => current_person.instructor?,
+                             'surveys' => surveys.map { |one| Serialisers.survey_line(one) })
+      end
+
+      def survey_json(survey)
+        shown = current_person.instructor? || survey.handed_in_at
+        Serialisers.site_survey(survey, comparison: (survey.comparison if shown && survey.handed_in_at))
+      end
+    end
+  end
+end

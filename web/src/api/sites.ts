@@ -1,0 +1,113 @@
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { api, newId, unwrap, type Schemas } from './client'
+
+export type Site = Schemas['Site']
+export type SiteDocument = Schemas['SiteDocument']
+export type SiteFeature = Schemas['SiteFeature']
+export type SiteQuestion = Schemas['SiteQuestion']
+export type SiteReport = Schemas['SiteReport']
+export type SitePicture = Schemas['SitePicture']
+export type SiteNumber = Schemas['SiteNumber']
+
+export const useSites = () => useQuery({ queryKey: ['sites'], queryFn: () => unwrap(api.GET('/api/sites')) })
+
+export const useSite = (id: string) =>
+  useQuery({
+    queryKey: ['site', id],
+    queryFn: () => unwrap(api.GET('/api/sites/{id}', { params: { path: { id } } })),
+    enabled: id !== '',
+  })
+
+/** What is computed for a day; a draft is tried before it is kept. */
+export const useSiteReport = (id: string, question: SiteQuestion, wanted: boolean) =>
+  useQuery({
+    queryKey: ['site-report', id, question],
+    queryFn: () => unwrap(api.POST('/api/sites/{id}/report', { params: { path: { id } }, body: question })),
+    enabled: wanted,
+    placeholderData: keepPreviousData,
+    retry: false,
+    staleTime: 60_000,
+  })
+
+export const useProposals = (id: string, question: SiteQuestion, wanted: boolean) =>
+  useQuery({
+    queryKey: ['site-proposals', id, question],
+    queryFn: () => unwrap(api.POST('/api/sites/{id}/proposals', { params: { path: { id } }, body: question })),
+    enabled: wanted,
+    retry: false,
+  })
+
+export function useAddSite() {
+  const queries = useQueryClient()
+  return useMutation({
+    mutationFn: (document: SiteDocument) => unwrap(api.POST('/api/sites', { body: { id: newId(), document } })),
+    onSuccess: (site) => {
+      queries.setQueryData(['site', site.id], site)
+      void queries.invalidateQueries({ queryKey: ['sites'] })
+    },
+  })
+}
+
+export function useChangeSite(id: string) {
+  const queries = useQueryClient()
+  return useMutation({
+    mutationFn: ({ document, version }: { document: SiteDocument; version: number }) =>
+      unwrap(
+        api.PUT('/api/sites/{id}', {
+          params: { path: { id }, header: { 'If-Match': `"${version}"` } },
+          body: { document },
+        }),
+      ),
+    onSuccess: (site) => {
+      queries.setQueryData(['site', id], site)
+      void queries.invalidateQueries({ queryKey: ['sites'] })
+      void queries.invalidateQueries({ queryKey: ['site-report', id] })
+    },
+  })
+}
+
+export function useAskForSurvey(id: string) {
+  const queries = useQueryClient()
+  return useMutation({
+    mutationFn: (student_id: string) =>
+      unwrap(api.POST('/api/sites/{id}/surveys', { params: { path: { id } }, body: { student_id } })),
+    onSuccess: (site) => queries.setQueryData(['site', id], site),
+  })
+}
+
+export const useSurvey = (id: string | null) =>
+  useQuery({
+    queryKey: ['site-survey', id],
+    queryFn: () => unwrap(api.GET('/api/site-surveys/{id}', { params: { path: { id: id ?? '' } } })),
+    enabled: id !== null,
+  })
+
+export function useChangeSurvey(id: string) {
+  const queries = useQueryClient()
+  return useMutation({
+    mutationFn: (change: { features: SiteFeature[]; hand_in?: boolean; version: number }) =>
+      unwrap(
+        api.PUT('/api/site-surveys/{id}', {
+          params: { path: { id }, header: { 'If-Match': `"${change.version}"` } },
+          body: { features: change.features, ...(change.hand_in ? { hand_in: true } : {}) },
+        }),
+      ),
+    onSuccess: (survey) => {
+      queries.setQueryData(['site-survey', id], survey)
+      void queries.invalidateQueries({ queryKey: ['site', survey.site_id] })
+      void queries.invalidateQueries({ queryKey: ['sites'] })
+    },
+  })
+}
+
+export function useGradeSurvey(id: string) {
+  const queries = useQueryClient()
+  return useMutation({
+    mutationFn: (body: { level: number; note?: string }) =>
+      unwrap(api.POST('/api/site-surveys/{id}/grade', { params: { path: { id } }, body })),
+    onSuccess: (survey) => {
+      queries.setQueryData(['site-survey', id], survey)
+      void queries.invalidateQueries({ queryKey: ['site', survey.site_id] })
+    },
+  })
+}

@@ -1,0 +1,168 @@
+import type { Schemas } from '../api/client'
+import { Picture } from './Picture'
+import { line, ticks } from './scale'
+import { useWidth } from './useWidth'
+
+type Drawing = Schemas['SitePicture']
+type Approach = Drawing['approaches'][number]
+type Departure = Drawing['departures'][number]
+type Under = Schemas['UnderLine']
+
+interface Props {
+  line: Approach | Departure
+  kind: 'approach' | 'departure'
+}
+
+/** Feet shown beyond the spot, and how far out at most. */
+const BEYOND_FT = 450
+const OUT_FT = 1900
+const FOOT = 26
+
+/** The line from the side in true scale: the planned path, what stands under it with what it may be, the gate and the go-around. */
+export function SiteSection({ line: one, kind }: Props) {
+  const [ref, width] = useWidth<HTMLDivElement>()
+  const approach = kind === 'approach' ? (one as Approach) : undefined
+  const under: Under[] = approach
+    ? [...one.under, ...(approach.beyond ?? []).map((hit) => ({ ...hit, from_ft: -hit.to_ft, to_ft: -hit.from_ft }))]
+    : one.under.map((hit) => ({ ...hit, from_ft: -hit.to_ft, to_ft: -hit.from_ft }))
+  const path = one.path.map(([along = 0, height = 0]): [number, number] => [approach ? along : -along, height])
+  const [out, beyond] = windowOf(approach, under)
+  const top = Math.max(140, ...under.map(({ high_ft }) => high_ft * 1.15), ...heights(path, out, beyond)) * 1.08
+  const perFt = width / (out + beyond)
+  const height = Math.min(320, Math.max(120, top * perFt)) + FOOT
+  const x = (feet: number) => (out - feet) * perFt
+  const y = (feet: number) => height - FOOT - feet * perFt
+  return (
+    <figure ref={ref} className="m-0">
+      <Picture
+        width={width}
+        height={height}
+        label={`${one.id} from the side, true scale. ${under.length} things under it.${approach?.gate ? ` Break off by ${Math.round(approach.gate.height_ft)} ft, ${Math.round(approach.gate.distance_ft)} ft out.` : ''}`}
+        className="border border-rule bg-sheet"
+      >
+        {under.map((hit) => (
+          <Stands key={`${hit.id} ${hit.from_ft}`} hit={hit} x={x} y={y} width={width} />
+        ))}
+        <path d={`M0 ${y(0)}H${width}`} stroke="var(--ink)" strokeWidth={1.6} />
+        {ticks(-beyond, out, 8).map((feet) => (
+          <g key={feet}>
+            <path d={`M${x(feet)} ${y(0)}v5`} stroke="var(--ink)" />
+            <text x={x(feet)} y={y(0) + 18} fontSize={11} textAnchor="middle" fill="var(--ink-soft)">
+              {feet === 0 ? 'spot' : Math.abs(feet)}
+            </text>
+          </g>
+        ))}
+        {approach && approach.away.length > 1 && (
+          <path
+            d={line(approach.away.map(([along = 0, feet = 0]) => [x(along), y(feet)]))}
+            fill="none"
+            stroke="var(--band-deep)"
+            strokeWidth={2.4}
+            strokeDasharray="2 4"
+          />
+        )}
+        <path
+          d={line(path.map(([along, feet]) => [x(along), y(feet)]))}
+          fill="none"
+          stroke="var(--ink)"
+          strokeWidth={2.2}
+          strokeDasharray="8 5"
+        />
+        {approach?.last && <Notch at={x(approach.last.distance_ft)} y={y(approach.last.height_ft)} />}
+        {approach?.gate && (
+          <g>
+            <path
+              d={`M${x(approach.gate.distance_ft)} ${y(0)}V${y(approach.gate.height_ft) - 16}`}
+              stroke="var(--ink)"
+              strokeWidth={2.6}
+            />
+            <text
+              x={x(approach.gate.distance_ft) + 7}
+              y={y(approach.gate.height_ft) - 10}
+              fontSize={13}
+              fontWeight={700}
+              fill="var(--ink)"
+              stroke="var(--sheet)"
+              strokeWidth={4}
+              paintOrder="stroke"
+            >
+              {Math.round(approach.gate.height_ft / 10) * 10} ft
+            </text>
+          </g>
+        )}
+      </Picture>
+      <figcaption className="label mt-1">
+        {approach
+          ? 'Planned dashed, go-around from the gate dotted; heights over the spot, feet. What may be higher is outlined above what it likely is.'
+          : 'The way out as it is flown, dashed; heights over the spot, feet.'}
+      </figcaption>
+    </figure>
+  )
+}
+
+function windowOf(approach: Approach | undefined, under: Under[]): [number, number] {
+  const outs = under.filter(({ from_ft }) => from_ft < OUT_FT).map(({ to_ft }) => Math.min(to_ft, OUT_FT) + 120)
+  const ins = under.filter(({ to_ft }) => to_ft > -OUT_FT).map(({ from_ft }) => Math.max(from_ft, -OUT_FT * 0.7))
+  if (!approach) return [120, Math.max(BEYOND_FT, ...ins.map((feet) => -feet + 160))]
+  const gate = approach.gate?.distance_ft ?? 400
+  return [Math.min(OUT_FT, Math.max(gate * 1.5 + 200, ...outs)), Math.max(BEYOND_FT, ...ins.map((feet) => -feet + 80))]
+}
+
+const heights = (path: [number, number][], out: number, beyond: number) =>
+  path.filter(([along]) => along < out * 0.7 && along > -beyond * 0.7).map(([, feet]) => Math.min(feet, 320))
+
+interface StandsProps {
+  hit: Under
+  x: (feet: number) => number
+  y: (feet: number) => number
+  width: number
+}
+
+/** What stands under the line, as likely, with what it may be above it. */
+function Stands({ hit, x, y, width }: StandsProps) {
+  const wide = Math.max(2, x(hit.from_ft) - x(hit.to_ft))
+  const wire = hit.what === 'wire'
+  const name = `${hit.id.replaceAll('-', ' ')} ${Math.round(hit.top_ft)} ft`
+  const room = name.length * 3.1
+  return (
+    <g>
+      {wire ? (
+        <path d={`M${x(hit.to_ft)} ${y(hit.top_ft)}h${wide}`} stroke="var(--limit)" strokeWidth={3} />
+      ) : (
+        <rect
+          x={x(hit.to_ft)}
+          y={y(hit.top_ft)}
+          width={wide}
+          height={Math.max(1, y(0) - y(hit.top_ft))}
+          fill="var(--ink-soft)"
+          opacity={0.75}
+        />
+      )}
+      <rect
+        x={x(hit.to_ft)}
+        y={y(hit.high_ft)}
+        width={wide}
+        height={Math.max(1, y(hit.top_ft) - y(hit.high_ft))}
+        fill="none"
+        stroke={wire ? 'var(--limit)' : 'var(--ink-soft)'}
+        strokeDasharray="2 2"
+      />
+      <text
+        x={Math.min(Math.max(x(hit.to_ft) + wide / 2, room), width - room)}
+        y={y(hit.high_ft) - 5}
+        fontSize={11}
+        textAnchor="middle"
+        fill="var(--ink)"
+        stroke="var(--sheet)"
+        strokeWidth={3}
+        paintOrder="stroke"
+      >
+        {name}
+      </text>
+    </g>
+  )
+}
+
+const Notch = ({ at, y }: { at: number; y: number }) => (
+  <path d={`M${at - 9} ${y - 9}l9 9l9 -9`} fill="none" stroke="var(--limit)" strokeWidth={2.6} />
+)

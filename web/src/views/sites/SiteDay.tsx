@@ -1,0 +1,134 @@
+import { useTypes } from '../../api/queries'
+import { useWeather } from '../../api/prepare'
+import type { SiteQuestion, SiteReport } from '../../api/sites'
+import { Pick } from '../../design/Pick'
+import { unitWord } from '../../design/words'
+import { NumberField } from '../prepare/NumberField'
+
+interface Props {
+  day: SiteQuestion
+  onChange: (day: SiteQuestion) => void
+  report: SiteReport
+}
+
+/** Aircraft, load, air and hour that the site is looked at for. */
+export function SiteDay({ day, onChange, report: site }: Props) {
+  const types = useTypes()
+  const weather = useWeather()
+  const set = (fields: Partial<SiteQuestion>) => onChange({ ...day, ...fields })
+  const report = weather.data?.report
+  const helicopters = (types.data ?? []).filter(({ kind }) => kind === 'helicopter')
+  return (
+    <div className="no-print mt-2 grid grid-cols-4 items-start gap-x-2 gap-y-1 md:grid-cols-[1.3fr_1fr_repeat(5,minmax(4.5rem,1fr))_1.7fr_1fr]">
+      <label className="grid gap-0.5">
+        <span className="label">Aircraft</span>
+        <Pick
+          value={day.type_id ?? ''}
+          choices={helicopters.map(({ id, name }) => ({ id, word: name }))}
+          onChange={(id) => set({ type_id: id })}
+        />
+      </label>
+      <label className="grid gap-0.5">
+        <span className="label">Load</span>
+        <Pick
+          value={day.people ?? 'dual'}
+          choices={[
+            { id: 'dual', word: 'dual' },
+            { id: 'solo', word: 'solo' },
+          ]}
+          onChange={(id) => set({ people: id as 'solo' | 'dual' })}
+        />
+      </label>
+      <NumberField
+        label="Wind from"
+        unit="°"
+        low={0}
+        high={360}
+        step={10}
+        optional
+        value={day.wind_from_deg}
+        onChange={(value) => set({ wind_from_deg: value })}
+        placeholder="not given"
+      />
+      <NumberField
+        label="Wind"
+        unit="kt"
+        low={0}
+        high={60}
+        optional
+        value={day.wind_kt}
+        onChange={(value) => set({ wind_kt: value })}
+        placeholder="not given"
+      />
+      <NumberField
+        label="Gust"
+        unit="kt"
+        low={0}
+        high={80}
+        optional
+        value={day.gust_kt}
+        onChange={(value) => set({ gust_kt: value })}
+        placeholder="none"
+      />
+      <NumberField
+        label="Air"
+        unit="°C"
+        low={-40}
+        high={55}
+        optional
+        value={day.oat_c}
+        onChange={(value) => set({ oat_c: value })}
+        placeholder="standard"
+      />
+      <NumberField
+        label="Hottest"
+        unit="°C"
+        low={-40}
+        high={55}
+        optional
+        value={day.hottest_oat_c}
+        onChange={(value) => set({ hottest_oat_c: value })}
+        placeholder="not given"
+      />
+      <label className="grid gap-0.5">
+        <span className="label">At, UTC</span>
+        <input
+          className="field"
+          type="datetime-local"
+          value={(day.at ?? '').slice(0, 16)}
+          onChange={(event) => set({ at: event.target.value ? `${event.target.value}:00Z` : null })}
+        />
+      </label>
+      <NumberField
+        label="Gauge, 4 ft"
+        unit={unitWord(site.day.gauge.unit)}
+        low={5}
+        high={130}
+        step={0.1}
+        optional
+        value={day.power_check?.seen ?? null}
+        onChange={(value) => set({ power_check: value === null ? null : { seen: value, how: 'hover', height_ft: 4 } })}
+        placeholder={`${site.day.gauge.expected ?? '—'} expected`}
+      />
+      {report && (
+        <p className="label col-span-full m-0">
+          Station: <span className="figures">{report.text}</span>, {report.age_minutes} min old{' '}
+          <button
+            type="button"
+            className="min-h-11 cursor-pointer bg-transparent underline"
+            onClick={() =>
+              set({
+                wind_from_deg: report.values.wind_from_deg ?? null,
+                wind_kt: report.values.wind_kt ?? null,
+                gust_kt: report.values.gust_kt ?? null,
+                oat_c: report.values.oat_c ?? null,
+              })
+            }
+          >
+            Take it into the fields
+          </button>
+        </p>
+      )}
+    </div>
+  )
+}

@@ -1,0 +1,79 @@
+import { clsx } from 'clsx'
+import { group } from 'd3-array'
+import type { SiteReport } from '../../api/sites'
+import { nameOf, said } from './siteWords'
+
+/** What to watch on the chosen line and at the place, and how long all of it holds. */
+export function SiteNotes({ report, line }: { report: SiteReport; line: string | undefined }) {
+  const chosen = [...report.approaches, ...report.departures].find(({ id }) => id === line)
+  const spots = report.spots
+  const courses = chosen ? [Math.round(chosen.course_deg)] : []
+  const clear = spots.flatMap(({ turns_clear }) => turns_clear.filter((turn) => turn.clear))
+  const mine = clear.filter(
+    ({ from_deg, to_deg }) => courses.includes(Math.round(from_deg)) || courses.includes(Math.round(to_deg)),
+  )
+  const turns = [...group(mine, ({ from_deg, to_deg }) => `${from_deg} ${to_deg}`).values()]
+  return (
+    <section aria-label="What to watch" className="grid gap-1.5">
+      {chosen?.cautions.map((one) => (
+        <Note key={`${chosen.id} ${one.id}`} level={one.level} text={`${nameOf(chosen.id)}: ${one.text}`} />
+      ))}
+      {report.cautions.map((one) => (
+        <Note key={one.id} level={one.level} text={one.text} />
+      ))}
+      {spots.map((spot) => (
+        <p key={spot.id} className="m-0 text-sm">
+          <b>{nameOf(spot.id)}</b>: rotor clear by {said(spot.clearance_main_ft, 0, ' ft')}
+          {spot.decides && ` (${nameOf(spot.decides)})`}; headings with room for the tail:{' '}
+          {spot.headings_clear.length === 0
+            ? 'none'
+            : spot.headings_clear
+                .map(([from = 0, to = 0]) => (from === 0 && to === 360 ? 'all' : `${degrees(from)} to ${degrees(to)}`))
+                .join(', ')}
+          .
+        </p>
+      ))}
+      {turns.length > 0 && (
+        <p className="m-0 text-sm">
+          <b>Turns of the nose</b>, tail clear:{' '}
+          {turns
+            .map(
+              (pair) =>
+                `${pair.map(({ pedal, power_pct }) => `${pedal} pedal ${percent(power_pct.value)}`).join(', ')} (${degrees(pair[0]?.from_deg ?? 0)} to ${degrees(pair[0]?.to_deg ?? 0)})`,
+            )
+            .join('; ')}
+        </p>
+      )}
+      <p className="label m-0">
+        Holds {report.valid_until ? `until ${report.valid_until.slice(0, 10)}` : 'for this day'}
+        {report.lapses
+          .filter(({ number }) => ['wind_kt', 'density_altitude_ft', 'mass_kg'].includes(number))
+          .map(({ number, limit }) => `; ${WORDS[number] ?? number} ${String(limit)}`)
+          .join('')}
+        ; a survey no older than 30 days, wires 7.
+      </p>
+    </section>
+  )
+}
+
+const WORDS: Record<string, string> = {
+  wind_kt: 'wind',
+  density_altitude_ft: 'density altitude to',
+  mass_kg: 'mass to',
+}
+const percent = (value: number | null | undefined) =>
+  `${(value ?? 0) >= 0 ? '+' : '−'}${Math.abs(value ?? 0).toFixed(0)} % power`
+const degrees = (deg: number) => `${String(Math.round(deg) % 360).padStart(3, '0')}°`
+
+const Note = ({ level, text }: { level: string; text: string }) => (
+  <p
+    className={clsx(
+      'm-0 text-sm leading-snug',
+      level === 'limit' && 'limit-note px-2 py-1 font-semibold',
+      level === 'caution' && 'caution-edge py-0.5 pl-4',
+      level === 'note' && 'text-soft',
+    )}
+  >
+    {text}
+  </p>
+)

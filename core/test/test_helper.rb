@@ -79,8 +79,25 @@ module CoreHelp
       day = conditions(id, wind: Fujin::Wind.parse(wind))
       run = Fujin::Catalogue.find(kind).pilot.call(day, course_deg: 350.0, faults: faults, settings: settings).run
       csv = Fujin::Flight::Recorder.new(type: day.type, origin: SPOT, seed: seed).csv(run)
-      grade_csv(csv, day: day, run: run, course_deg: 350.0, exercise: kind, settings: settings, **context)
+      site = Fujin::Catalogue.find(kind).at_site ? { site: meadow_at_the_spot } : {}
+      grade_csv(csv, day: day, run: run, course_deg: 350.0, exercise: kind, settings: settings, **site, **context)
     end
+  end
+
+  # A site of 80 m by 60 m about the spot, along the course of 350°, with a tree of 40 ft 120 m before it.
+  def meadow_at_the_spot
+    map = Fujin::LocalMap.new(*SPOT)
+    at = ->(along, across) { map.lat_lon(*Fujin::LocalMap.from_along_across(along, across, 350.0)).reverse }
+    ring = [[-40, -30], [40, -30], [40, 30], [-40, 30], [-40, -30]].map { |place| at.call(*place) }
+    shapes = [['site', 'Polygon', [ring], { 'name' => 'Meadow', 'surface' => 'grass' }],
+              ['spot', 'Point', at.call(0, 0), { 'id' => 'spot' }],
+              ['obstacle', 'Point', at.call(-120, 0),
+               { 'id' => 'tree', 'what' => 'tree', 'top_ft' => 40, 'pass' => 'surveyed' }]]
+    features = shapes.map do |kind, type, coordinates, fields|
+      { 'type' => 'Feature', 'properties' => { 'kind' => kind, **fields },
+        'geometry' => { 'type' => type, 'coordinates' => coordinates } }
+    end
+    Fujin::Sites::SiteFile.read('type' => 'FeatureCollection', 'features' => features)
   end
 
   # The recording without some columns.

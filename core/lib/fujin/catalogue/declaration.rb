@@ -23,6 +23,7 @@ module Fujin
     # @!attribute outside_test [Boolean] taught beyond the test
     # @!attribute heat_prompt [String] when carburettor heat must be on
     # @!attribute angle_setting [String, nil] of the house method, that an approach is held to
+    # @!attribute at_site [Boolean] leads to a surveyed site, which the exercise names: without one none is found
     # @!attribute standard [Grading::Standard] what each measure is held to, or why it is only shown
     # @!attribute finder [Class, nil] new(signals, context, taken).find -> attempts
     # @!attribute measurer [Class, nil] new(signals, attempt, context, declaration).measures -> {id => Measure}
@@ -38,8 +39,8 @@ module Fujin
       Value.define(
         :id, :title, :family, :summary, :kinds, :endings, :phases, :measures, :faults, :checks, :settings, :house,
         :planner, :spot_planner, :key_numbers, :power_off, :missed_gate, :hovers, :least_power_margin_pct,
-        :part_of_circuit, :left_out, :course_of, :outside_test, :heat_prompt, :angle_setting, :standard, :finder,
-        :measurer, :fault_finder, :pilot, :knobs, :told, :flown_settings,
+        :part_of_circuit, :left_out, :course_of, :outside_test, :heat_prompt, :angle_setting, :at_site,
+        :standard, :finder, :measurer, :fault_finder, :pilot, :knobs, :told, :flown_settings,
         defaults: {
           kinds: %w[helicopter].freeze,
           endings: [].freeze,
@@ -56,6 +57,7 @@ module Fujin
           outside_test: false,
           heat_prompt: 'heat on before power is reduced, as the flight manual says',
           angle_setting: nil,
+          at_site: false,
           finder: nil,
           measurer: nil,
           fault_finder: nil,

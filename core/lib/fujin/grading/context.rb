@@ -8,7 +8,7 @@ module Fujin
       USUAL_GATE_FT = 100.0
 
       attr_reader :catalogue, :conditions, :house, :stage, :spot, :course_deg, :planned, :gate_height_ft, :wind,
-                  :elevation_ft, :exercise, :settings, :handovers, :given_height_ft
+                  :elevation_ft, :exercise, :settings, :handovers, :given_height_ft, :site
 
       # @param catalogue [#find, #finders, #usual_glide] the manoeuvres that can be found and judged
       # @param conditions [Planning::Conditions]
@@ -20,6 +20,7 @@ module Fujin
       # @param exercise [String, nil] the manoeuvre that the sortie was for, with its `settings`
       # @param handovers [Array<Handover>] taps that said what the student had
       # @param standards [Hash{String => Standard}] by manoeuvre, where a school has others
+      # @param site [Sites::Site, nil] the surveyed place that the exercise leads to
       def initialize(
         catalogue:,
         conditions:,
@@ -35,7 +36,8 @@ module Fujin
         exercise: nil,
         settings: {},
         handovers: [],
-        standards: {}
+        standards: {},
+        site: nil
       )
         @catalogue = catalogue
         @conditions = conditions
@@ -51,6 +53,7 @@ module Fujin
         @settings = settings.freeze
         @handovers = handovers.freeze
         @standards = standards.freeze
+        @site = site
         @gate_height_ft = gate_height_ft || (planned && type.helicopter? ? targets['gate_height_ft'] : USUAL_GATE_FT)
       end
 

@@ -9,7 +9,7 @@ module Fujin
       # @param recorders [Array<String>] of PoorRecorder::ALL
       # @param kinds [Array<String>, nil] manoeuvres, all of them if none are named
       def initialize(count:, seed:, recorders: PoorRecorder::ALL.keys, kinds: nil)
-        flown = Catalogue.all.select { |one| one.pilot && (kinds.nil? || kinds.include?(one.id)) }
+        flown = Catalogue.all.select { |one| one.pilot && !one.at_site && (kinds.nil? || kinds.include?(one.id)) }
         @flights = Array.new(count) do |i|
           KnownFlight.new(flown[i % flown.size], Random.new((seed * 100_003) + i), faulty: (i / flown.size).odd?)
         end

@@ -50,8 +50,8 @@ module Fujin
 
         private
 
-        # What the entry costs beyond the glide: the height lost until the speed is there, less what the glide would have
-        # used for the way that was gone meanwhile, and the reaction.
+        # What the entry costs beyond the glide: the height lost until the speed is there, less what the glide would
+        # have used for the way that was gone meanwhile, and the reaction.
         def losses
           LOSSES.fetch([*@conditions.load_key, @glide_kt]) do
             ENTRY_SPEEDS_KT.select do |kt|

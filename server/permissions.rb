@@ -37,6 +37,7 @@ module Fujin
       'POST /api/sorties/:id/template' => STAFF,
       'DELETE /api/templates/:id' => STAFF,
       'PUT /api/exercises/:id/spot' => STAFF,
+      'PUT /api/exercises/:id/site' => STAFF,
       'GET /api/places' => SIGNED_IN,
       'POST /api/places' => STAFF,
       'DELETE /api/places/:id' => %w[chief_instructor],

@@ -80,7 +80,9 @@ class ConfinedFlightTest < Minitest::Test
     assert_in_delta (3 - 1.0 - 1.5) / FT, found.measures['tail_clearance_ft'].value, 1.0
     assert_in_delta 29.0, found.measures['departure_clearance_ft'].value, 1.5
     assert_equal %w[descent termination departure], found.attempt.phases.map(&:id)
-    assert_includes found.faults.map(&:id), 'tail_toward_obstacle'
+    # An ordinary receiver leaves eight feet open to either side: the figure is shown, nobody is accused of it.
+    assert_nil found.measures['tail_clearance_ft'].verdict
+    refute_includes found.faults.map(&:id), 'tail_toward_obstacle'
   end
 
   def at(along, across)

@@ -8,13 +8,15 @@ module Fujin
     # What is an exercise's own; everything else of a lesson is the day's.
     FIELDS = %w[
       manoeuvre settings house objective spot_name spot_lat_deg spot_lon_deg elevation_ft course_deg height_ft
-      planned_count not_judged first_tries task surprise
+      planned_count not_judged first_tries task surprise site_id site_line
     ].freeze
 
     # What of it its attempts are measured by.
-    MEASURED = %w[settings house spot_lat_deg spot_lon_deg elevation_ft course_deg height_ft].freeze
+    MEASURED = %w[settings house spot_lat_deg spot_lon_deg elevation_ft course_deg height_ft
+                  site_id site_line].freeze
 
     belongs_to :sortie, class_name: 'Fujin::Sortie'
+    belongs_to :site, class_name: 'Fujin::SiteRow', optional: true
     has_many :attempts, class_name: 'Fujin::AttemptRow', inverse_of: :exercise
     has_many :dispersions, class_name: 'Fujin::DispersionRow', inverse_of: :exercise, dependent: :delete_all
 

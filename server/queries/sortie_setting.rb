@@ -110,6 +110,16 @@ module Fujin
       )
     end
 
+    # The site of the exercise on the lesson's day; nil where it leads to none.
+    # @return [Manoeuvres::Confined::Report, nil]
+    def site_report
+      site = exercise.site or return nil
+      Manoeuvres::Confined::Report.new(
+        Manoeuvres::Confined::Day.new(site.site, conditions, house, wind: wind, stage: sortie.stage,
+                                                                    at: sortie.starts_at)
+      )
+    end
+
     def plan
       plan =
         declaration.plan(
@@ -207,6 +217,7 @@ module Fujin
         elevation_ft: exercise.elevation_ft,
         handovers: taps.handovers,
         standards: standards,
+        site: exercise.site&.site,
         **asked
       )
 

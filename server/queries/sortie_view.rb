@@ -51,6 +51,7 @@ module Fujin
         'id' => row.id,
         'title' => declared.title,
         'hands' => @said.hands(row),
+        'at_site' => declared.at_site,
         'attempts' => attempts,
         'effective_house' => house.values,
         'checks' => declared.checks_for(@sortie.aircraft.type),

@@ -72,6 +72,20 @@ module Fujin
       answer_lesson(exercise.sortie.reload)
     end
 
+    # The exercise leads to a site; without one it leads to a place again.
+    put_route '/api/exercises/:id/site' do
+      exercise = Exercise.find(params['id'])
+      site = body_json['site_id'] && SiteRow.find(body_json['site_id'])
+      changes = if site
+                  SiteTaken.new(exercise, site,
+                                body_json['line']).changes
+                else
+                  { 'site_id' => nil, 'site_line' => nil }
+                end
+      change_lesson(exercise.sortie, exercise, changes)
+      answer_lesson(exercise.sortie.reload)
+    end
+
     get_route('/api/sorties/:id/offers') { json(ExerciseOffers.new(find_sortie).to_a) }
 
     # This lesson's exercises, kept to be taken again.

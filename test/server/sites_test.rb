@@ -184,4 +184,46 @@ class SitesTest < Minitest::Test
 
     assert_equal 403, last_response.status
   end
+
+  # Led to a site, an exercise has its spot, ground, course, the angle that is needed there and the height of its gate;
+  # plan is made of them, what is measured is measured there, and it can be led away again.
+  def test_an_exercise_is_led_to_a_site
+    added
+    site = answer['id']
+    exercise = @sortie.exercise
+    exercise.update!(manoeuvre: 'confined_area', course_deg: nil, settings: {})
+    put_json "/api/exercises/#{exercise.id}/site", { site_id: site }
+
+    assert_equal 200, last_response.status
+    exercise.reload
+
+    assert_equal ['Meadow', 'in', 0.0, 300.0],
+                 [exercise.spot_name, exercise.site_line, exercise.course_deg, exercise.elevation_ft]
+    assert_in_delta MAP.lat_deg, exercise.spot_lat_deg, 1e-5
+    assert_in_delta 13.5, exercise.settings['approach_angle_deg'], 0.01
+    assert_operator exercise.settings['break_off_ft'], :>=, 20
+    post_json "/api/sorties/#{@sortie.id}/plan?exercise=#{exercise.id}", {}
+
+    assert_equal exercise.settings['break_off_ft'], answer['numbers']['break_off_height_ft']['value']
+    assert_equal 'Meadow', Fujin::SortieSetting.new(@sortie.reload, {}, exercise).grading_context.site.name
+    put_json "/api/exercises/#{exercise.id}/site", { site_id: site, line: 'nowhere' }
+
+    assert_equal 404, last_response.status
+    put_json "/api/exercises/#{exercise.id}/site", { site_id: nil }
+
+    assert_nil exercise.reload.site_id
+  end
+
+  # A site that is removed leaves the lessons that led there.
+  def test_a_removed_site_leaves_its_lessons
+    added
+    @sortie.exercise.update!(site_id: answer['id'], site_line: 'in')
+    as(@chief)
+    id = Fujin::SiteRow.first.id
+    call('DELETE', "/api/sites/#{id}", {}, {})
+
+    assert_equal 200, last_response.status
+    assert_nil @sortie.exercise.reload.site_id
+    refute Fujin::SiteRow.exists?(id)
+  end
 end

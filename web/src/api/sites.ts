@@ -111,3 +111,16 @@ export function useGradeSurvey(id: string) {
     },
   })
 }
+
+/** An exercise led to a site, along one of its lines; its plan is asked anew. */
+export function useLeadToSite(sortieId: string) {
+  const queries = useQueryClient()
+  return useMutation({
+    mutationFn: ({ exerciseId, body }: { exerciseId: string; body: { site_id: string | null; line?: string } }) =>
+      unwrap(api.PUT('/api/exercises/{id}/site', { params: { path: { id: exerciseId } }, body })),
+    onSuccess: (sortie) => {
+      queries.removeQueries({ queryKey: ['plan', sortieId] })
+      queries.setQueryData(['sortie', sortieId], sortie)
+    },
+  })
+}

@@ -17,6 +17,7 @@ import { DayStrip } from './DayStrip'
 import { Decision } from './Decision'
 import { NumbersCard } from './NumbersCard'
 import { Pictures } from './Pictures'
+import { SiteChoice } from './SiteChoice'
 import { Weather } from './Weather'
 import { useDraft } from './useDraft'
 
@@ -72,6 +73,7 @@ function PrepareExercise({ sortie }: { sortie: Planned }) {
   return (
     <>
       <DayStrip sortie={current} plan={shown} set={set} errors={errors} aircraftId={draft.aircraft_id} />
+      <SiteChoice sortie={current} />
       <Weather sortie={current} set={set} />
       {change.isError && <Failed error={change.error} again={() => set({})} />}
       {plan.isError && (

@@ -75,6 +75,16 @@ class SiteLinesTest < Minitest::Test
     assert_in_delta deg(60 + 12 + 20 - 4, 90), found.angle_needed.high, 0.1
   end
 
+  # Nothing likely stands there, but something may: the line is flown over it all the same.
+  def test_what_only_may_stand_there_is_flown_over_though_nothing_else_is
+    found = flown(feature('obstacle', 'Point', place(-100, 23), id: 'p', what: 'pole', top_ft: 60, pass: 'high'))
+
+    assert_equal 'no_obstacle', found.angle_needed.reason
+    assert_in_delta deg(88, 90), found.angle_needed.high, 0.1
+    assert_equal 'limit', found.angle_deg.reason
+    assert_equal 'p', found.decides
+  end
+
   # A wire whose end nobody saw on a support goes on for 500 m: drawn 100 m aside it crosses the line.
   def test_a_wire_goes_on_past_an_end_that_nobody_saw
     drawn = ->(ends) { angle(wire([-120, 100], [-120, 300], 50, ends: ends)) }

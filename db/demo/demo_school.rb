@@ -97,8 +97,15 @@ module Fujin
           **place(fields)
         )
       sortie.exercises.first.update!(planned_count: fields['count'], **today(fields))
+      lead_to(sortie.exercises.first, fields) if fields['site']
       more(fields).each_with_index { |one, i| add_exercise(sortie, one, i + 2) }
       sortie.reload
+    end
+
+    # To a site, along the line that is named.
+    def lead_to(exercise, fields)
+      site = SiteRow.find_by!(name: fields['site'])
+      exercise.update!(SiteTaken.new(exercise, site, fields['line']).changes)
     end
 
     def weather(fields)

@@ -186,7 +186,7 @@ class SitesTest < Minitest::Test
   end
 
   # Led to a site, an exercise has its spot, ground, course, the angle that is needed there and the height of its gate;
-  # plan is made of them, what is measured is measured there, and it can be led away again.
+  # the plan is made of them, what is measured is measured there, and it can be led away again.
   def test_an_exercise_is_led_to_a_site
     added
     site = answer['id']

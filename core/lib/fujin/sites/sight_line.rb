@@ -22,14 +22,15 @@ module Fujin
       # @return [Planning::PlanNumber] degrees; without a value `no_obstacle`, or `not_known` (with ids)
       def angle
         return no_number('deg', "not_known: #{unknown.join(', ')}") if unknown.any?
-        return no_number('deg', 'no_obstacle') unless worst(:value)
+        # What only may stand there gives no likely angle, but one to be safe at.
+        return no_number('deg', 'no_obstacle').with(high: degrees(worst(:high))) unless worst(:value)
 
         value, low, high = %i[value low high].map { |end_| degrees(worst(end_)) }
         number(value, 'deg', [low || value, value].min, high)
       end
 
       # Id of what decides the angle.
-      def decides = worst(:value)&.obstacle&.id
+      def decides = (worst(:value) || worst(:high))&.obstacle&.id
 
       # Obstacles under the line whose height nobody knows.
       def unknown

@@ -16,7 +16,7 @@ module Fujin
 
         # @return [Array<Hash>] {number, value, limit}; the angle first, then wind, sink, power
         def breaches
-          return [breach('angle_needed_deg', @approach.angle_needed.value, @day.clearances.steepest_deg)] if no_angle?
+          return [breach('angle_needed_deg', @approach.angle_needed.high, @day.clearances.steepest_deg)] if no_angle?
           return [] unless @day.wind
 
           [tailwind, off_the_nose, from_the_lee, crosswind, gust, bend, *flown, power].compact

@@ -62,7 +62,7 @@ module Fujin
             needed = angle_needed
             if needed.value.nil? && needed.reason != 'no_obstacle' then no_number('deg', needed.reason)
             else
-              flown_angle(needed.value ? needed.high : 0.0)
+              flown_angle(needed.high || 0.0)
             end
           end
         end

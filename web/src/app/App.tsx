@@ -17,6 +17,7 @@ import { Shortcuts } from './Shortcuts'
 const DebriefPage = later(() => import('../views/DebriefPage').then((file) => file.DebriefPage))
 const Fleet = later(() => import('../views/fleet/Fleet').then((file) => file.Fleet))
 const Method = later(() => import('../views/method/Method').then((file) => file.Method))
+const LookPage = later(() => import('../views/sites/LookPage').then((file) => file.LookPage))
 const Sites = later(() => import('../views/sites/Sites').then((file) => file.Sites))
 const SitePage = later(() => import('../views/sites/SitePage').then((file) => file.SitePage))
 const SurveyPage = later(() => import('../views/sites/SurveyPage').then((file) => file.SurveyPage))
@@ -46,6 +47,7 @@ export function App() {
           <Route path="/students/:id/side-by-side" element={<SideBySidePage />} />
           <Route path="/sites" element={<Sites session={session.data} />} />
           <Route path="/sites/:id" element={<SitePage session={session.data} />} />
+          <Route path="/sites/:id/look" element={<LookPage />} />
           <Route path="/sites/:id/survey/:survey" element={<SurveyPage session={session.data} />} />
           <Route path="/fleet" element={<Fleet session={session.data} />} />
           <Route path="/method" element={<Method session={session.data} />} />

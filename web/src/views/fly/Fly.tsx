@@ -1,4 +1,5 @@
 import { useMemo, useState } from 'react'
+import { Link } from 'react-router'
 import { toast } from 'sonner'
 import type { FlyEvent, NewFlyEvent, Sortie } from '../../api/client'
 import { useKeys } from '../../design/useKeys'
@@ -236,6 +237,11 @@ export function Fly({ sortie }: { sortie: Sortie }) {
         </div>
         <div className="grid content-start gap-3">
           <GateCard sortie={planned(sortie, exercise)} />
+          {exercise.site_id && (
+            <Link className="tap no-underline" to={`/sites/${exercise.site_id}/look`}>
+              Survey list: {exercise.spot_name}
+            </Link>
+          )}
           <Checks
             sortie={planned(sortie, exercise)}
             live={live}

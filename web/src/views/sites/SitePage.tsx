@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react'
-import { useParams, useSearchParams } from 'react-router'
+import { Link, useParams, useSearchParams } from 'react-router'
 import { toast } from 'sonner'
 import type { Session } from '../../api/client'
 import { useChangeSite, useSite, useSiteReport, type Site, type SiteDocument, type SiteQuestion } from '../../api/sites'
@@ -95,6 +95,7 @@ function Drawn({ site, session }: { site: Site; session: Session }) {
           {report.day.density_altitude_ft} ft; power left {said(report.day.power_margin_pct.value)} % out of ground
           effect, {said(report.day.power_margin_ige_pct.value)} % at 4 ft
         </span>
+        <Link to={`/sites/${site.id}/look`}>Survey list for the cockpit</Link>
         <a className="underline" href={`/api/sites/${site.id}/geojson`}>
           As GeoJSON
         </a>

@@ -1,6 +1,6 @@
 import { clsx } from 'clsx'
 import type { SiteDocument, SiteFeature } from '../../api/sites'
-import { idOf, textOf, withFeature, withField } from './draft'
+import { answered, textOf } from './draft'
 import { GROUPS, PASSES, POINTS, STATUSES } from './siteWords'
 
 interface Props {
@@ -23,24 +23,8 @@ export function SurveyList({ document, onChange, pass, at }: Props) {
   const answers = document.features.filter(({ properties }) => properties.kind === 'survey_point')
   const of = (group: string, about: string) =>
     answers.filter(({ properties }) => properties.group === group && properties.about === about)
-  const answer = (group: string, about: string, status: string) => {
-    const mine = of(group, about).find(({ properties }) => properties.pass === pass)
-    if (mine) return onChange?.(withField(document, idOf(mine), 'status', status))
-    onChange?.(
-      withFeature(document, {
-        type: 'Feature',
-        properties: {
-          kind: 'survey_point',
-          id: `${group}-${about}-${pass}`.replaceAll('_', '-'),
-          group,
-          about,
-          status,
-          pass,
-        },
-        geometry: { type: 'Point', coordinates: at },
-      }),
-    )
-  }
+  const answer = (group: string, about: string, status: string) =>
+    onChange?.(answered(document, { group, about, status, pass }, at))
   return (
     <div className="grid gap-3 md:grid-cols-2">
       {Object.entries(GROUPS).map(([group, title]) => (

@@ -177,3 +177,28 @@ export function drawn(
   const feature = features[tool]?.() ?? shape('obstacle', 'Point', at(north, east), { ...seen, what: tool })
   return { document: withFeature(document, feature), id }
 }
+
+export interface Answer {
+  group: string
+  about: string
+  status: string
+  pass: string
+}
+
+/** The survey with one point answered from a pass: an answer from that pass is changed, one from another stays. */
+export function answered(document: SiteDocument, { group, about, status, pass }: Answer, at: number[]): SiteDocument {
+  const mine = document.features.find(
+    (one) =>
+      one.properties.kind === 'survey_point' &&
+      textOf(one, 'group') === group &&
+      textOf(one, 'about') === about &&
+      textOf(one, 'pass') === pass,
+  )
+  if (mine) return withField(document, idOf(mine), 'status', status)
+  const id = `${group}-${about}-${pass}`.replaceAll('_', '-')
+  return withFeature(document, {
+    type: 'Feature',
+    properties: { kind: 'survey_point', id, group, about, status, pass },
+    geometry: { type: 'Point', coordinates: at },
+  })
+}

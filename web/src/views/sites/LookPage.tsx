@@ -1,0 +1,138 @@
+import { clsx } from 'clsx'
+import { useState } from 'react'
+import { Link, useParams } from 'react-router'
+import { toast } from 'sonner'
+import { useChangeSite, useSite, type Site } from '../../api/sites'
+import { Failed, Loading } from '../../design/States'
+import { answered, spotOf, textOf, type Answer } from './draft'
+import { GROUPS, POINTS, STATUSES } from './siteWords'
+
+/** The survey list for the cockpit: a group at a time, one large tap a point, kept on the device until it is sent. */
+export function LookPage() {
+  const { id = '' } = useParams()
+  const site = useSite(id)
+  if (site.isPending) return <Loading what="the site" />
+  if (site.isError) return <Failed error={site.error} again={() => void site.refetch()} />
+  return <Look site={site.data} />
+}
+
+const keyOf = (id: string) => `fujin.look.${id}`
+
+/** What was answered on this device and not sent yet. */
+function kept(id: string): Answer[] {
+  try {
+    return JSON.parse(localStorage.getItem(keyOf(id)) ?? '[]') as Answer[]
+  } catch {
+    return []
+  }
+}
+
+const say = (text: string) => {
+  if (!('speechSynthesis' in window)) return
+  window.speechSynthesis.cancel()
+  window.speechSynthesis.speak(new SpeechSynthesisUtterance(text))
+}
+
+function Look({ site }: { site: Site }) {
+  const [answers, setAnswers] = useState(() => kept(site.id))
+  const [group, setGroup] = useState('ground')
+  const [pass, setPass] = useState('high')
+  const change = useChangeSite(site.id)
+  const put = (next: Answer[]) => {
+    setAnswers(next)
+    localStorage.setItem(keyOf(site.id), JSON.stringify(next))
+  }
+  const answer = (about: string, status: string) =>
+    put([
+      ...answers.filter((one) => one.group !== group || one.about !== about || one.pass !== pass),
+      { group, about, status, pass },
+    ])
+  const held = (about: string) =>
+    answers.find((one) => one.group === group && one.about === about && one.pass === pass)?.status
+  const before = (about: string) =>
+    site.document.features
+      .filter((one) => textOf(one, 'group') === group && textOf(one, 'about') === about)
+      .map((one) => `${STATUSES[textOf(one, 'status')] ?? ''} (${textOf(one, 'pass')})`)
+      .join(', ')
+  const send = () => {
+    const at = spotOf(site.document)
+    const document = answers.reduce((now, one) => answered(now, one, at), site.document)
+    change.mutate(
+      { document, version: site.version },
+      {
+        onSuccess: () => {
+          put([])
+          toast('In the survey now.')
+        },
+      },
+    )
+  }
+  const points = POINTS.filter((one) => one.group === group)
+  return (
+    <div className="p-3">
+      <header className="flex flex-wrap items-center justify-between gap-2">
+        <h1 className="m-0 text-xl font-bold">
+          <Link to={`/sites/${site.id}`}>{site.name}</Link>
+        </h1>
+        <div className="flex gap-2">
+          {['high', 'low'].map((name) => (
+            <button key={name} type="button" className="tap" aria-pressed={pass === name} onClick={() => setPass(name)}>
+              {name === 'high' ? 'High pass' : 'Low pass'}
+            </button>
+          ))}
+        </div>
+      </header>
+      <nav aria-label="Groups" className="mt-2 grid grid-cols-4 gap-2">
+        {Object.entries(GROUPS).map(([name, word]) => (
+          <button key={name} type="button" className="tap" aria-pressed={group === name} onClick={() => setGroup(name)}>
+            {word}
+          </button>
+        ))}
+      </nav>
+      <ul className="m-0 mt-3 grid list-none gap-2 p-0">
+        {points.map(({ about, ask }) => (
+          <li
+            key={about}
+            className="grid grid-cols-[1fr_auto] items-center gap-3 border-t border-rule pt-2 max-sm:grid-cols-1"
+          >
+            <button
+              type="button"
+              className="cursor-pointer bg-transparent text-left text-lg leading-snug"
+              onClick={() => say(ask)}
+            >
+              {ask}
+              {before(about) && <span className="label block">so far: {before(about)}</span>}
+            </button>
+            <div className="flex gap-3" role="group" aria-label={ask}>
+              {Object.entries(STATUSES).map(([status, word]) => (
+                <button
+                  key={status}
+                  type="button"
+                  className={clsx('tap min-w-24', status === 'open' && 'safety')}
+                  aria-pressed={held(about) === status}
+                  disabled={!site.may_edit}
+                  onClick={() => answer(about, status)}
+                >
+                  {word}
+                </button>
+              ))}
+            </div>
+          </li>
+        ))}
+      </ul>
+      <div className="mt-4 flex flex-wrap items-center gap-3">
+        <button type="button" className="tap" disabled={answers.length === 0 || change.isPending} onClick={send}>
+          {answers.length === 0 ? 'Nothing to send' : `Put ${answers.length} into the survey`}
+        </button>
+        <span className="text-soft" role="status">
+          {answers.length > 0 ? 'Kept on this device.' : 'A tap on a question reads it aloud.'}
+        </span>
+      </div>
+      {change.isError && (
+        <p role="alert" className="limit-note mt-2 p-2">
+          {change.error.message} The answers are still on this device.
+        </p>
+      )}
+    </div>
+  )
+}

@@ -2,6 +2,7 @@
 
 require_relative 'pdf_words'
 require_relative 'brief_picture'
+require_relative 'site_sheet'
 
 module Fujin
   # A printable page for each exercise of a lesson: picture, numbers, gates, set-up, cautions. PDF.
@@ -16,10 +17,12 @@ module Fujin
     # @param sortie [Sortie]
     # @param plans [Hash{Exercise => Planning::Plan, Error}] in the lesson's order; an error where none can be made
     # @param said [#call] exercise to what else is said of it, a sentence each
-    def initialize(sortie, plans, said: ->(_) { [] })
+    # @param sites [Hash{Exercise => Manoeuvres::Confined::Report}] of those that lead to a surveyed site
+    def initialize(sortie, plans, said: ->(_) { [] }, sites: {})
       @sortie = sortie
       @plans = plans
       @said = said
+      @sites = sites
       @pdf =
         Prawn::Document.new(
           page_size: 'A4',
@@ -38,6 +41,7 @@ module Fujin
       @plans.each do |exercise, plan|
         @pdf.start_new_page if @plans.size > 1
         plan.is_a?(Error) ? no_plan(exercise, plan) : page(exercise, plan)
+        site(exercise) if @sites[exercise]
       end
       @pdf.render
     end
@@ -65,6 +69,12 @@ module Fujin
       key_numbers
       cautions
       columns
+    end
+
+    # A page of its own: the site is what is taken along.
+    def site(exercise)
+      @pdf.start_new_page
+      SiteSheet.new(@pdf, @sites.fetch(exercise), exercise.site_line).draw
     end
 
     # What cannot be planned says why, and the other pages stand.

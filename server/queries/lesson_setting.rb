@@ -31,6 +31,10 @@ module Fujin
       end
     end
 
+    # Those that lead to a surveyed site, with what is computed of it for the lesson's day.
+    # @return [Hash{Exercise => Manoeuvres::Confined::Report}]
+    def sites = @settings.select { |exercise, _| exercise.site_id }.transform_values(&:site_report)
+
     # @param signals [Recordings::Signals]
     # @return [Array<Lessons::FlownExercises::Found>]
     def found(signals) =

@@ -28,7 +28,8 @@ module Fujin
       headers 'Content-Disposition' =>
                 %(inline; filename="brief-#{sortie.starts_at.utc.strftime('%Y%m%d')}-#{sortie.manoeuvres.first}.pdf")
       said = ExerciseSaid.new(sortie)
-      BriefSheet.new(sortie, LessonSetting.new(sortie).plans, said: said.method(:lines)).render
+      lesson = LessonSetting.new(sortie)
+      BriefSheet.new(sortie, lesson.plans, said: said.method(:lines), sites: lesson.sites).render
     end
 
     get_route('/api/weather') do

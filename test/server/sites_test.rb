@@ -226,4 +226,33 @@ class SitesTest < Minitest::Test
     assert_nil @sortie.exercise.reload.site_id
     refute Fujin::SiteRow.exists?(id)
   end
+
+  # The brief has the site on a page of its own: break-off in altimeter feet, the way out, what is open.
+  def test_the_brief_has_a_page_of_the_site
+    added(meadow(tree(-100, 0, 50), survey: answers(wire: 'open')))
+    exercise = @sortie.exercise
+    exercise.update!(manoeuvre: 'confined_area', course_deg: nil)
+    put_json "/api/exercises/#{exercise.id}/site", { site_id: answer['id'] }
+    get "/api/sorties/#{@sortie.id}/brief"
+
+    assert_equal 2, last_response.body.scan(%r{/Type /Page\b}).size
+    words = site_page(exercise.reload)
+
+    assert_match(/Dual: Not suitable: obstructions wire open/, words)
+    feet, altimeter = words.match(/(\d+) ft \((\d+) on the altimeter\)/).captures.map(&:to_i)
+
+    assert_equal feet + 300, altimeter
+    assert_match(/Out: out/, words)
+    assert_match(/Open: obstructions-wire/, words)
+  end
+
+  # What is written on the site's page.
+  def site_page(exercise)
+    written = []
+    pdf = Prawn::Document.new
+    pdf.define_singleton_method(:text) { |string, **options| super(string.tap { written << string }, **options) }
+    Fujin::SiteSheet.new(pdf, Fujin::SortieSetting.new(exercise.sortie, {}, exercise).site_report,
+                         exercise.site_line).draw
+    written.join("\n").gsub(%r{</?b>}, '')
+  end
 end

@@ -22,6 +22,7 @@ module Fujin
       OWN = %w[
         lowest_rotor_rpm_pct gate_speed_kt gate_rotor_rpm_pct gate_sink_fpm decision_sink_allowed_fpm
         power_cap_engine_pct speed_change_planned_kt settle_time_s lowest_end_ft
+        clearance_over_obstacles_kept_ft clearance_on_the_way_out_kept_ft
       ].freeze
 
       HOUSE_WORDS = { 'setup_s' => 'steady time before the entry' }.freeze

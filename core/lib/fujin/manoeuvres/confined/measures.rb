@@ -10,7 +10,7 @@ module Fujin
         # @return [Hash{String => Grading::Measure}]
         def measures
           found = super
-          return found unless context.site && signals.signal?(:lat) && signals.signal?(:lon)
+          return found unless context.site && located?
 
           take_site
           @taken.slice(*manoeuvre.measure_ids)
@@ -18,7 +18,7 @@ module Fujin
 
         # What it passed lowest over, for the words of a fault.
         # @return [Sites::Obstacle, nil]
-        def lowest_over = clearance('descent')&.last
+        def lowest_over = clearance('descent')&.obstacle
 
         private
 
@@ -36,29 +36,44 @@ module Fujin
         end
 
         def take_site
-          put('obstacle_clearance_ft', 'descent', -> { clearance('descent')&.first&./(FT) }, reason: NOTHING)
+          put('obstacle_clearance_ft', 'descent', -> { clearance('descent')&.height_m&./(FT) }, reason: NOTHING)
           if attempt.phase('termination')
             put('tail_clearance_ft', 'termination', -> { tail_ft }, reason: 'nothing stands near enough to the tail')
             put('ground_margin_ft', 'termination', -> { place.inside_m(signals.index(ended_s))&./(FT) })
           end
           return unless attempt.phase('departure')
 
-          put('departure_clearance_ft', 'departure', -> { clearance('departure')&.first&./(FT) }, reason: NOTHING)
+          put('departure_clearance_ft', 'departure', -> { clearance('departure')&.height_m&./(FT) }, reason: NOTHING)
         end
         NOTHING = 'nothing that stands was passed over'
         private_constant :NOTHING
 
-        # Least height over what it passed over beyond the room at the spot.
-        # @return [Array(Float, Sites::Obstacle), nil]
+        # Where it passed over something, beyond the room at the spot, with the least to spare of what the house keeps.
+        # @return [OnSiteGround::Over, nil]
         def clearance(phase_id)
-          phase = attempt.phase(phase_id) or return nil
-          samples(phase).filter_map do |i|
-            next if height(i).nan?
+          @clearance ||= {}
+          return @clearance[phase_id] if @clearance.key?(phase_id)
 
-            place.over_tops(i, height(i) * FT, ground_m: spot.ground_m, within_m: clearances.half_width_m,
-                                               beyond_m: clearances.half_width_m, spot: spot.at)
-          end.min_by(&:first)
+          phase = attempt.phase(phase_id)
+          @clearance[phase_id] = phase && context.site && located? && passed_over(phase).min_by do |one|
+            one.height_m - one.kept_m
+          end
         end
+
+        def passed_over(phase)
+          samples(phase).reject { |i| height(i).nan? }
+            .flat_map { |i| place.over_tops(i, height(i) * FT, spot: spot, clearances: clearances) }
+        end
+
+        def located? = signals.signal?(:lat) && signals.signal?(:lon)
+
+        # What the house keeps where it had the least to spare: less near the spot.
+        def own_targets
+          super.merge('clearance_over_obstacles_kept_ft' => kept_ft('descent'),
+                      'clearance_on_the_way_out_kept_ft' => kept_ft('departure'))
+        end
+
+        def kept_ft(phase_id) = (clearance(phase_id)&.kept_m || clearances.under_way_m) / FT
 
         def samples(phase) = signals.index(phase.start_s)..signals.index(phase.end_s)
 

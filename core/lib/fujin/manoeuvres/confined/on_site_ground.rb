@@ -30,18 +30,38 @@ module Fujin
         def beside?(index, metres) = inside_m(index)&.>=(-metres) || false
         def near?(index, metres) = at(index)&.then { |point| point.abs <= metres } || false
 
-        # Height over every top within so much of the aircraft's place, less the top at its high end, least first.
-        # @param height_m [Float] of the aircraft over the ground at the spot, @param ground_m [Float] of that over the
-        #   datum
-        # @return [Array(Float, Sites::Obstacle), nil] metres and what it is over; nil where nothing is near
-        def over_tops(index, height_m, ground_m:, within_m:, beyond_m:, spot:)
-          point = at(index) or return nil
-          return nil if (point - spot).abs < beyond_m
+        # Height over every top abeam the aircraft within so much of its place, its top at the high end; what is
+        # nearer to the spot than the room there is the room's business.
+        # @param height_m [Float] of the aircraft over the ground at the spot, @param spot [Sites::Spot]
+        # @param clearances [Sites::Clearances]
+        # @return [Array<Over>]
+        def over_tops(index, height_m, spot:, clearances:)
+          point = at(index)
+          way = direction(index)
+          return [] if point.nil? || way.nil? || (point - spot.at).abs < clearances.half_width_m
 
-          tops = @site.standing.select do |one|
-            one.stands? && one.top && one.distance_m(point) - one.place_m <= within_m
+          aside = way * Complex(0, clearances.half_width_m)
+          tops = @site.standing.select { |one| one.stands? && one.top && abeam?(one, point - aside, point + aside) }
+          tops.map do |one|
+            Over.new(height_m: height_m - (one.top.high - spot.ground_m), obstacle: one,
+                     kept_m: [clearances.over_m(one, (point - spot.at).abs), 0.0].max)
           end
-          tops.map { |one| [height_m - (one.top.high - ground_m), one] }.min_by(&:first)
+        end
+        # Height over a top, and what the house keeps there, m.
+        Over = Value.define(:height_m, :obstacle, :kept_m)
+        # Samples lie so far apart at most, m.
+        ABEAM_M = 2.0
+
+        private
+
+        def abeam?(one, left, right) = one.distance_from_stretch_m(left, right) - one.place_m <= ABEAM_M
+
+        # The way over the ground, a metre long; nil standing still.
+        def direction(index)
+          from = at([index - 1, 0].max)
+          to = at([index + 1, @signals.size - 1].min)
+          way = from && to && (to - from)
+          way && way.abs > 0.05 ? way / way.abs : nil
         end
       end
     end

@@ -90,6 +90,7 @@ module Fujin
       @site.standing.each { |one| obstacle(one, scale) }
       line(@approach, 4) if @approach
       line(@departure, 1.5) if @departure
+      gate
       rooms(scale)
     end
 
@@ -125,6 +126,18 @@ module Fujin
       open_line(flown.line.points)
       @pdf.undash
       @pdf.line_width = 0.8
+    end
+
+    # Where it is decided, across the line in.
+    def gate
+      at = @approach&.break_off&.gate_m
+      return unless at.is_a?(Float)
+
+      x, y = @place.call(@approach.corridor.at(at))
+      @pdf.stroke_line([x - 7, y], [x + 7, y])
+      say("#{@approach.at(at, :height_ft).round(-1)} ft", x + 10, y - 3, 9)
+    rescue OutsideModel
+      nil
     end
 
     def say(string, at_x, at_y, size) = @pdf.draw_text(text(string), at: [at_x, at_y], size: size)

@@ -32,6 +32,7 @@ export function SiteSection({ line: one, kind }: Props) {
   const height = Math.min(320, Math.max(120, top * perFt)) + FOOT
   const x = (feet: number) => (out - feet) * perFt
   const y = (feet: number) => height - FOOT - feet * perFt
+  const named = namesThatFit(under, x, y)
   return (
     <figure ref={ref} className="m-0">
       <Picture
@@ -41,7 +42,7 @@ export function SiteSection({ line: one, kind }: Props) {
         className="border border-rule bg-sheet"
       >
         {under.map((hit) => (
-          <Stands key={`${hit.id} ${hit.from_ft}`} hit={hit} x={x} y={y} width={width} />
+          <Stands key={`${hit.id} ${hit.from_ft}`} hit={hit} x={x} y={y} width={width} named={named.has(hit)} />
         ))}
         <path d={`M0 ${y(0)}H${width}`} stroke="var(--ink)" strokeWidth={1.6} />
         {ticks(-beyond, out, 8).map((feet) => (
@@ -111,18 +112,38 @@ function windowOf(approach: Approach | undefined, under: Under[]): [number, numb
 const heights = (path: [number, number][], out: number, beyond: number) =>
   path.filter(([along]) => along < out * 0.7 && along > -beyond * 0.7).map(([, feet]) => Math.min(feet, 320))
 
+const nameOf = (hit: Under) => `${hit.id.replaceAll('-', ' ')} ${Math.round(hit.top_ft)} ft`
+
+/** Whose name has room beside the others': the highest first. */
+function namesThatFit(under: Under[], x: StandsProps['x'], y: StandsProps['y']) {
+  const placed: { at: number; top: number; half: number }[] = []
+  const fitting = [...under]
+    .sort((a, b) => b.high_ft - a.high_ft)
+    .filter((hit) => {
+      const half = nameOf(hit).length * 3.1
+      const at = (x(hit.to_ft) + x(hit.from_ft)) / 2
+      const top = y(hit.high_ft)
+      if (placed.some((one) => Math.abs(one.at - at) < one.half + half && Math.abs(one.top - top) < 13)) return false
+      placed.push({ at, top, half })
+      return true
+    })
+  return new Set(fitting)
+}
+
 interface StandsProps {
   hit: Under
   x: (feet: number) => number
   y: (feet: number) => number
   width: number
+  /** Its name has room. */
+  named: boolean
 }
 
 /** What stands under the line, as likely, with what it may be above it. */
-function Stands({ hit, x, y, width }: StandsProps) {
+function Stands({ hit, x, y, width, named }: StandsProps) {
   const wide = Math.max(2, x(hit.from_ft) - x(hit.to_ft))
   const wire = hit.what === 'wire'
-  const name = `${hit.id.replaceAll('-', ' ')} ${Math.round(hit.top_ft)} ft`
+  const name = nameOf(hit)
   const room = name.length * 3.1
   return (
     <g>
@@ -147,18 +168,20 @@ function Stands({ hit, x, y, width }: StandsProps) {
         stroke={wire ? 'var(--limit)' : 'var(--ink-soft)'}
         strokeDasharray="2 2"
       />
-      <text
-        x={Math.min(Math.max(x(hit.to_ft) + wide / 2, room), width - room)}
-        y={y(hit.high_ft) - 5}
-        fontSize={11}
-        textAnchor="middle"
-        fill="var(--ink)"
-        stroke="var(--sheet)"
-        strokeWidth={3}
-        paintOrder="stroke"
-      >
-        {name}
-      </text>
+      {named && (
+        <text
+          x={Math.min(Math.max(x(hit.to_ft) + wide / 2, room), width - room)}
+          y={y(hit.high_ft) - 5}
+          fontSize={11}
+          textAnchor="middle"
+          fill="var(--ink)"
+          stroke="var(--sheet)"
+          strokeWidth={3}
+          paintOrder="stroke"
+        >
+          {name}
+        </text>
+      )}
     </g>
   )
 }

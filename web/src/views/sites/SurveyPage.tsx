@@ -217,7 +217,7 @@ function Compared({ survey, staff, comparison }: ComparedProps) {
           : `${comparison.points.length - off.length} of ${comparison.points.length} points and ${comparison.obstacles.length - wrong.length} of ${comparison.obstacles.length} obstacles as the school has them.`}{' '}
         <Link to={`/sites/${survey.site_id}`}>To the site</Link>
       </p>
-      <div className="grid gap-6 lg:grid-cols-2">
+      <div className="grid items-start gap-6 lg:grid-cols-2">
         <Rows
           title="Obstacles"
           rows={comparison.obstacles}

@@ -3,6 +3,7 @@ import { Link, useParams, useSearchParams } from 'react-router'
 import { toast } from 'sonner'
 import type { Session } from '../../api/client'
 import { useChangeSite, useSite, useSiteReport, type Site, type SiteDocument, type SiteQuestion } from '../../api/sites'
+import { Pick } from '../../design/Pick'
 import { Failed, Loading } from '../../design/States'
 import { SiteGround } from '../../pictures/SiteGround'
 import { SiteSection } from '../../pictures/SiteSection'
@@ -112,18 +113,12 @@ function Drawn({ site, session }: { site: Site; session: Session }) {
             {may && (
               <label className="ml-auto flex items-center gap-2 text-sm">
                 Draw
-                <select
-                  className="field w-auto"
+                <Pick
+                  className="w-auto"
                   value={tool ?? ''}
-                  onChange={(event) => setTool(event.target.value || undefined)}
-                >
-                  <option value="">nothing</option>
-                  {TOOLS.map((name) => (
-                    <option key={name} value={name}>
-                      {name}
-                    </option>
-                  ))}
-                </select>
+                  choices={[{ id: '', word: 'nothing' }, ...TOOLS.map((name) => ({ id: name, word: name }))]}
+                  onChange={(name) => setTool(name || undefined)}
+                />
               </label>
             )}
           </div>

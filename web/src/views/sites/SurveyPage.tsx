@@ -6,6 +6,7 @@ import { useChangeSurvey, useGradeSurvey, useSurvey, type SiteDocument, type Sit
 import { isLearner } from '../../api/who'
 import { GradeGlyph } from '../../design/GradeGlyph'
 import { HeadRow } from '../../design/HeadRow'
+import { Pick } from '../../design/Pick'
 import { Failed, Loading } from '../../design/States'
 import { nameOf, POINTS, STATUSES, WHATS } from './siteWords'
 import { fromSpot, idOf, spotOf, textOf, without } from './draft'
@@ -171,11 +172,11 @@ function Found({ document, onChange, pass, frame }: FoundProps) {
       <div className="mt-1 grid max-w-3xl grid-cols-2 items-end gap-2 sm:grid-cols-5">
         <label className="grid gap-0.5">
           <span className="label">What</span>
-          <select className="field" value={row.what} onChange={(event) => setRow({ ...row, what: event.target.value })}>
-            {WHATS.map((what) => (
-              <option key={what}>{what}</option>
-            ))}
-          </select>
+          <Pick
+            value={row.what}
+            choices={WHATS.map((id) => ({ id, word: id }))}
+            onChange={(what) => setRow({ ...row, what })}
+          />
         </label>
         {field('Bearing', '°', 'bearing', 360)}
         {field('From the spot', 'ft', 'feet', 6000)}

@@ -121,6 +121,7 @@ class ManoeuvrePlansTest < Minitest::Test
     'steep_ending' => %w[steep_approach surface],
     'sink_limit' => %w[steep_approach flat],
     'hold_30_kt' => %w[steep_approach long],
+    'site_clearance' => %w[confined_area half_radius],
     'approach_speed' => %w[normal_approach late],
     'vortex_escape' => %w[steep_approach sideways],
     'collective_hand' => %w[straight_in_autorotation friction],

@@ -149,11 +149,21 @@ module Fujin
       @pdf.bounding_box([half + 16, top], width: half) { watch }
     end
 
+    def looks
+      found = @report.reconnaissance
+      @pdf.move_down 4
+      write('The two looks', size: 12, style: :bold)
+      row('High', "to the #{found.side}, #{number(found.orbit_height, ' ft')}, #{found.speed_kt.round} kt, " \
+        "#{number(found.orbit_radius, ' ft')} from it")
+      row('Low', "along the line in at #{number(found.pass_height, ' ft')}, away over the spot at the latest")
+    end
+
     def lines
       way_in if @approach
       outward if @departure
       power
       @report.rooms.each { |room| room_of(room) }
+      looks
     end
 
     def row(label, value, **options) = write("#{label}: <b>#{value}</b>", size: 9.5, inline_format: true, **options)

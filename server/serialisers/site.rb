@@ -15,7 +15,7 @@ module Fujin
         'spots' => report.rooms.map { |room| site_spot(room) },
         'approaches' => report.approaches.map { |line| site_approach(line, cautions.of(line)) },
         'departures' => report.departures.map { |line| site_departure(line, cautions.of(line)) },
-        'slope' => site_slope(report.slope),
+        'reconnaissance' => site_reconnaissance(report.reconnaissance, site), 'slope' => site_slope(report.slope),
         'open' => report.survey.open,
         'verdicts' => report.verdicts.transform_values { |answer| site_verdict(answer) },
         'valid_until' => report.valid_until&.iso8601,
@@ -119,6 +119,18 @@ module Fujin
         'climb_angle_deg' => site_number(way.climb_angle), 'clearance_ft' => site_number(way.clearance),
         'lift_point_ft' => site_number(way.lift_point), 'lift_kt' => site_number(way.lift_speed),
         'commit_point_ft' => site_number(way.commit_point), 'avoid_area_s' => site_number(way.avoid_area_s) }
+    end
+
+    # Heights over the site's ground, and as the altimeter shows them.
+    def site_reconnaissance(looks, site)
+      on_the_altimeter = ->(height) { height.value && (height.value + site.elevation_ft).round(-1).to_i }
+      { 'side' => looks.side, 'speed_kt' => number(looks.speed_kt, 0),
+        'orbit_height_ft' => site_number(looks.orbit_height),
+        'orbit_altimeter_ft' => on_the_altimeter.call(looks.orbit_height),
+        'orbit_radius_ft' => site_number(looks.orbit_radius), 'orbit_escape_pct' => site_number(looks.orbit_escape),
+        'pass_height_ft' => site_number(looks.pass_height),
+        'pass_altimeter_ft' => on_the_altimeter.call(looks.pass_height),
+        'pass_clearance_ft' => site_number(looks.pass_clearance) }
     end
 
     def site_slope(slope)

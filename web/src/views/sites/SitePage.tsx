@@ -10,6 +10,7 @@ import { SiteSection } from '../../pictures/SiteSection'
 import { cornerMoved, drawn, idOf, moved, withFeature } from './draft'
 import { FeatureForm } from './FeatureForm'
 import { Lines } from './Lines'
+import { Looks } from './Looks'
 import { Proposed } from './Proposed'
 import { SiteDay } from './SiteDay'
 import { SiteNotes } from './SiteNotes'
@@ -148,7 +149,7 @@ function Drawn({ site, session }: { site: Site; session: Session }) {
             onTap={
               may && tool
                 ? (north, east) => {
-                    const next = drawn(document, tool, north, east, frame)
+                    const next = drawn(document, tool, [north, east], frame, session.person?.name)
                     setDraft(next.document)
                     setSelected(next.id)
                     setTool(undefined)
@@ -218,6 +219,7 @@ function Drawn({ site, session }: { site: Site; session: Session }) {
             </div>
           )}
         </div>
+        <Looks looks={report.reconnaissance} />
         <div className="mt-2">
           <SurveyList
             document={document}

@@ -135,9 +135,9 @@ export function freshId(document: SiteDocument, stem: string): string {
 export function drawn(
   document: SiteDocument,
   tool: string,
-  north: number,
-  east: number,
+  [north, east]: [number, number],
   frame: Frame,
+  by?: string,
 ): { document: SiteDocument; id: string } {
   const at = (n: number, e: number) => positionOf(n, e, frame)
   const spot = document.features.find((feature) => feature.properties.kind === 'spot')
@@ -155,7 +155,7 @@ export function drawn(
     properties: { kind, id, ...properties },
     geometry: { type, coordinates },
   })
-  const seen = { status: 'seen', pass: 'high', top_ft: null }
+  const seen = { status: 'seen', pass: 'high', top_ft: null, by: by ?? null, at: new Date().toISOString() }
   const features: Record<string, () => SiteFeature> = {
     spot: () => shape('spot', 'Point', at(north, east), { termination: 'hover' }),
     approach: () => shape('approach', 'LineString', [at(north, east), spotAt], { spot: spot ? idOf(spot) : null }),

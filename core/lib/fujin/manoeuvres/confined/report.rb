@@ -28,6 +28,12 @@ module Fujin
 
         def cautions = @cautions ||= SiteCautions.new(self).all
 
+        # The two looks, the low one along the line that dual training would take.
+        def reconnaissance
+          line = verdicts['train_dual'].approach
+          @reconnaissance ||= Reconnaissance.new(day, approaches.find { |one| one.id == line } || approaches.first)
+        end
+
         # What the verdict rests on, and how far it may change before it is worth nothing.
         # @return [Array<Hash>]
         def lapses

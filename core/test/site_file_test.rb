@@ -83,6 +83,7 @@ class SiteFileTest < Minitest::Test
       "expected one feature of kind 'site', found 2" => [ground, ground(name: 'Two')],
       'in: ends 5.0 m from its spot spot' => [ground, spot, approach([-300, 0], [-5, 0])],
       'in: the line has no length' => [ground, spot, approach([0, 0], [0, 0])],
+      'wire: the line has no length' => [ground, wire([50, 0], [50, 0], 30)],
       'in: belongs to no spot: there is no "other"' => [ground, spot, approach(spot: 'other')],
       'tree: top_ft: 10.0 lies under its own base of 20.0 ft' => [ground, tree(50, 0, 10, base_ft: 20)],
       'far: expected a position as [longitude, latitude] in degrees, got [200.0, 56.0]' => [ground, far],
@@ -105,5 +106,32 @@ class SiteFileTest < Minitest::Test
 
   def test_an_unknown_kind_is_left_alone
     assert_equal 'Meadow', site(ground, feature('picnic', 'Point', place(0, 0), id: 'p')).name
+  end
+
+  JUNK = [nil, 'x', -1, 1e9, [], {}, true, -90.5, [0, 0], [[0, 0]], '', 360].freeze
+
+  # Whatever is broken in a file, it is read or refused in words; nothing falls.
+  def test_a_broken_file_is_read_or_refused
+    random = Random.new(12)
+    whole = document(ground, spot, approach, departure, tree(-100, 0, 50), wire([90, -50], [90, 50], 30), answers)
+    outcomes = Array.new(300) do
+      broken = Marshal.load(Marshal.dump(whole))
+      break_something(broken, random)
+      Fujin::Sites::SiteFile.read(broken)
+      :read
+    rescue Fujin::InvalidInput
+      :refused
+    end
+
+    assert_equal %i[read refused], outcomes.uniq.sort
+  end
+
+  def break_something(node, random)
+    keys = node.is_a?(Hash) ? node.keys : node.each_index.to_a
+    key = keys.sample(random: random) or return
+    deeper = [Hash, Array].any? { |kind| node[key].is_a?(kind) } && !node[key].empty?
+    return break_something(node[key], random) if deeper && random.rand < 0.8
+
+    random.rand < 0.3 && node.is_a?(Hash) ? node.delete(key) : node[key] = JUNK.sample(random: random)
   end
 end

@@ -16,7 +16,7 @@ module Fujin
       end
 
       # @return [Array<Array(String, String)>] id of the feature, and what is wrong where
-      def problems = outline + areas + far + spots + lines
+      def problems = outline + areas + long_things + far + spots + lines
 
       private
 
@@ -30,6 +30,14 @@ module Fujin
       def areas
         bounded = @site.obstacles.reject { |one| one.line || one.point? }
         (bounded + @site.landables).flat_map { |one| crossing(one.rings, one.id.to_s) + holes(one.rings, one.id.to_s) }
+      end
+
+      # A wire, a fence, an edge goes from somewhere to somewhere else.
+      def long_things
+        short = @site.obstacles.select do |one|
+          one.line && (one.line.size < 2 || one.line.each_cons(2).any? { |a, b| (b - a).abs < TOUCH_M })
+        end
+        short.map { |one| [one.id, "the line has no length near #{place(one.line[0])}"] }
       end
 
       # Edges of one ring that are no neighbours must not meet.

@@ -41,7 +41,12 @@ module Fujin
 
       private
 
-      def problem(path, message) = @problems << { path: path, message: message }
+      # @return [nil]
+      def problem(path, message)
+        @problems << { path: path, message: message }
+        nil
+      end
+
       def check = @problems.empty? || raise(InvalidInput, @problems)
 
       def features
@@ -70,8 +75,8 @@ module Fujin
         name = name_of(feature)
         shape = feature['geometry']
         unless shape.is_a?(Hash) && types.include?(shape['type'])
-          return problem(name,
-                         "expected a geometry of type #{types.join(' or ')}, got #{shape && shape['type'].inspect}")
+          got = shape.is_a?(Hash) ? shape['type'].inspect : shape.inspect[0, 40]
+          return problem(name, "expected a geometry of type #{types.join(' or ')}, got #{got}")
         end
 
         found = shape['coordinates']

@@ -1,0 +1,76 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Manoeuvres
+    module Handling
+      # Down onto a slope: what the type stands on, the angle that is left before it would roll about a skid, the steps.
+      class SlopeLandingPlan < HoverPlan
+        # Where a type says nothing, degrees.
+        USUAL_LIMIT_DEG = 5.0
+        # Kept in hand for a disc that is not level, degrees.
+        HAND_DEG = 5.0
+
+        def self.declaration = SlopeLanding
+
+        # What a type stands on across its skids, degrees.
+        # @param type [Aircraft::Type]
+        def self.limit_deg(type) = type.optional('airframe.slope_limit_deg', USUAL_LIMIT_DEG).to_f
+
+        private
+
+        def slope_deg = @settings['slope_deg'].to_f
+        def limit_deg = self.class.limit_deg(@type)
+
+        def own_numbers
+          super.merge('slope_deg' => number(slope_deg, 'deg'), 'slope_limit_deg' => number(limit_deg, 'deg'),
+                      'rollover_margin_deg' => rollover_margin)
+        end
+
+        # Static angle of tipping about the downhill skid, half the track over the height of the centre of gravity, less
+        # the slope and what is kept in hand.
+        def rollover_margin
+          track = @type.optional('airframe.skid_track_m')
+          height = @type.optional('airframe.cg_height_m')
+          unless track && height
+            return no_number('deg',
+                             'the type file has no skid track and height of the centre of gravity')
+          end
+
+          number((Math.atan2(track / 2.0, height) / Q::DEG) - slope_deg - HAND_DEG, 'deg')
+        end
+
+        def path
+          [[0, @height_ft], [6, @height_ft], [10, 1.5], [14, 0.3], [24, 0.0], [30, 0.0]].map do |t, h|
+            point(t.to_f, 0.0, h, wind.speed_kt, 0.0, 0.0, t >= 14 ? :lowering : :hover)
+          end
+        end
+
+        def tables
+          steps = [
+            ['Hover across the slope', 'the tail never uphill, people and loose things downhill and away'],
+            ['Uphill skid touches', 'disc level, cyclic into the slope as it takes weight; wait'],
+            ['Other skid down', 'collective slowly, the disc stays level, cyclic follows'],
+            ['Cyclic meets its stop', 'up again, straight: another place'],
+            ['Both down', 'collective all the way, cyclic to the middle only then'],
+            ['Off again', 'cyclic into the slope, downhill skid first to level, then straight up']
+          ]
+          [Planning::Table.new(id: 'steps', title: 'Steps', columns: [['Step', nil], ['Look for', nil]], rows: steps,
+                               note: 'People leave downhill, never under the uphill disc.'),
+           *super]
+        end
+
+        def own_cautions
+          [*over_limit, *ground_resonance, *super]
+        end
+
+        def over_limit
+          return [] if slope_deg <= limit_deg
+
+          [caution('slope_limit', 'limit', "#{slope_deg.round(1)}° is over the #{limit_deg.round(1)}° that the type " \
+            'stands ' \
+            'on: another place.')]
+        end
+      end
+    end
+  end
+end

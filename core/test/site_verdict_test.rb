@@ -229,6 +229,12 @@ class SiteVerdictTest < Minitest::Test
     assert_operator check.predicted(today, how: 'pass', ias_kt: 55.0), :<, told
   end
 
+  def test_sites_are_for_helicopters
+    error = assert_raises(Fujin::OutsideModel) { day(good, type: 'sorrel-g') }
+
+    assert_match(/sites are worked out for helicopters/, error.message)
+  end
+
   # Every text that a site can say ends like a sentence and has no hole in it.
   def test_texts_are_whole
     found = good(tree(-100, 0, 50), wood(50, 80, -60, 60, 40), tree(0, 300, nil, id: 'tall'),

@@ -27,8 +27,11 @@ module Fujin
         # @param wind [Wind, nil] nil where none is given, which is not calm
         # @param k [Float] power seen over power predicted in the check flown there
         # @param at [Time, nil]
-        # @raise [InvalidInput] for a power check that cannot be believed
+        # @raise [InvalidInput] for a power check that cannot be believed, [OutsideModel] for a gyroplane
         def initialize(site, conditions, house, wind:, stage: 'solo', at: nil, k: 1.0)
+          unless conditions.type.helicopter?
+            raise OutsideModel, "#{conditions.type.name} is a gyroplane: sites are worked out for helicopters"
+          end
           unless CHECK.cover?(k)
             raise InvalidInput, [{ path: 'power_check', message: "#{k.round(2)} of what was predicted was seen; " \
                                                           'between ' \

@@ -82,8 +82,7 @@ module Fujin
       end
 
       def verdict(use, answer)
-        because = answer['because'].map { |one| [one['id'], one['number']].uniq.join(' ') }
-        [use.tr('_', ' '), answer['verdict'] || '—', because.first(3).join(', ')]
+        [use.tr('_', ' '), answer['verdict'] || '—', answer['because'].first(3).map { |one| one['text'] }.join('; ')]
       end
 
       def cautions(found)

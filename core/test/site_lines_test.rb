@@ -146,7 +146,7 @@ class SiteLinesTest < Minitest::Test
 
     assert_operator room, :>, 61
     assert_equal 'bend', near.bent_wrong
-    assert_includes(near.breaches.map { |one| one['number'] }, 'bend_deg')
+    assert_includes(near.breaches.map(&:number), 'bend_deg')
     assert_nil lay.call(300).bent_wrong
   end
 
@@ -160,7 +160,7 @@ class SiteLinesTest < Minitest::Test
     over = flown(tree(-100, 0, 75))
 
     assert_equal 'limit', over.angle_deg.reason
-    assert_equal(['angle_needed_deg'], over.breaches.map { |one| one['number'] })
+    assert_equal(['angle_needed_deg'], over.breaches.map(&:number))
     assert_equal 'limit', over.least_clearance[0].reason
   end
 

@@ -21,7 +21,12 @@ class SiteVerdictTest < Minitest::Test
     Fujin::Manoeuvres::Confined::Report.new(today, hottest_margin_pct: hottest).verdicts
   end
 
-  def because(answer) = answer.because.map { |one| one.values_at('id', 'number') }
+  # Every reason that is given can be said.
+  def because(answer)
+    answer.because.each { |one| assert_match(/[a-z]/, one.clause) }
+    answer.because.map { |one| [one.id, one.number] }
+  end
+
 
   def test_a_good_meadow_is_suitable_for_every_use
     verdicts(good).each { |use, answer| assert_equal ['suitable', []], [answer.verdict, because(answer)], use }
@@ -163,11 +168,11 @@ class SiteVerdictTest < Minitest::Test
   # With the wind behind, the sink allowed flattens a steep line: it passes lower than is kept, which is said in feet.
   def test_a_line_that_the_sink_allowed_flattens_is_no_approach
     flat = verdicts(good(tree(-100, 0, 62)), '180/9')['train_dual'].because.find do |one|
-      one['number'] == 'least_clearance_ft'
+      one.number == 'least_clearance_ft'
     end
 
-    assert_operator flat['value'], :<, 20
-    assert_in_delta 20.0, flat['limit'], 0.01
+    assert_operator flat.value, :<, 20
+    assert_in_delta 20.0, flat.limit, 0.01
     assert_equal 'suitable', verdicts(good(tree(-100, 0, 62)))['train_dual'].verdict
   end
 
@@ -244,7 +249,8 @@ class SiteVerdictTest < Minitest::Test
     all = [['360/12', '2026-06-21T20:00:00Z'], ['180/9', '2026-12-01T02:00:00Z'], [nil, nil]].flat_map do |wind, at|
       told = report(found, wind, at: at && Time.iso8601(at), oat_c: 38)
       words = Fujin::Manoeuvres::Confined::SiteCautions.new(told)
-      told.cautions + (told.approaches + told.departures).flat_map { |one| words.of(one) }
+      told.cautions + told.approaches.flat_map { |one| words.of_approach(one) } +
+        told.departures.flat_map { |one| words.of_departure(one) }
     end
 
     refute_empty all

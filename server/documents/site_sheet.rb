@@ -56,7 +56,7 @@ module Fujin
     def verdict
       words = { 'suitable' => 'Suitable', 'if' => 'Suitable if', 'not' => 'Not suitable' }
       said = dual.verdict ? words.fetch(dual.verdict) : 'No verdict: no wind is given'
-      because = dual.because.first(3).map { |one| [one['id'], one['number']].uniq.join(' ').tr('_-', '  ') }.join(', ')
+      because = dual.because.first(3).map(&:clause).join('; ')
       write("Dual: #{said}#{": #{because}" unless because.empty?}", size: 12, style: :bold,
                                                                     color: dual.verdict == 'not' ? LIMIT : INK)
       open = @report.survey.open
@@ -174,7 +174,7 @@ module Fujin
       row('Needs, fly', "#{number(@approach.angle_needed, '°', 1)}, #{number(@approach.angle_deg, '°', 1)}")
       row('Break off by', break_off, size: 12)
       row('Least over what stands there', number(@approach.least_clearance[0], ' ft'))
-      @approach.breaches.each { |one| write("Over the limits: #{one['number'].tr('_', ' ')}", size: 9.5, color: LIMIT) }
+      @approach.breaches.each { |one| write("Over the limits: #{one.clause}", size: 9.5, color: LIMIT) }
     end
 
     # Over the ground, and on the altimeter.
@@ -230,7 +230,8 @@ module Fujin
     def watch
       write('To watch', size: 12, style: :bold)
       words = Manoeuvres::Confined::SiteCautions.new(@report)
-      said = [@approach, @departure].compact.flat_map { |one| words.of(one) } + @report.cautions
+      said = [*(words.of_approach(@approach) if @approach), *(words.of_departure(@departure) if @departure),
+              *@report.cautions]
       said.each do |one|
         break if @pdf.y < 48
 

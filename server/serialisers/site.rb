@@ -13,8 +13,8 @@ module Fujin
         'site' => site_ground(site),
         'day' => site_day(report),
         'spots' => report.rooms.map { |room| site_spot(room) },
-        'approaches' => report.approaches.map { |line| site_approach(line, cautions.of(line)) },
-        'departures' => report.departures.map { |line| site_departure(line, cautions.of(line)) },
+        'approaches' => report.approaches.map { |line| site_approach(line, cautions.of_approach(line)) },
+        'departures' => report.departures.map { |line| site_departure(line, cautions.of_departure(line)) },
         'reconnaissance' => site_reconnaissance(report.reconnaissance, site), 'slope' => site_slope(report.slope),
         'open' => report.survey.open,
         'verdicts' => report.verdicts.transform_values { |answer| site_verdict(answer) },
@@ -80,7 +80,7 @@ module Fujin
       { 'id' => line.id, 'course_deg' => number(line.course_deg, 1), 'headwind_kt' => site_number(line.headwind),
         'crosswind_kt' => site_number(line.crosswind), 'angle_needed_deg' => site_number(line.angle_needed),
         'decides' => line.decides, 'kind' => line.kind, 'angle_deg' => site_number(line.angle_deg),
-        'inside_limits' => line.inside_limits, 'breaches' => line.breaches.map { |one| rounded(one) },
+        'inside_limits' => line.inside_limits, 'breaches' => line.breaches.map { |one| site_reason(one) },
         'least_clearance_ft' => site_number(clearance), 'least_at' => least_at && rounded(least_at),
         'last_possible' => break_off_point(line) { line.break_off.last_m },
         'break_off' => break_off_point(line) { line.break_off.gate_m },
@@ -138,8 +138,11 @@ module Fujin
         'rollover_margin_deg' => site_number(slope.rollover_margin) }
     end
 
+    # What decides, in figures and in words.
+    def site_reason(one) = rounded(one.to_h.transform_keys(&:to_s)).merge('text' => one.clause)
+
     def site_verdict(answer)
-      { 'verdict' => answer.verdict, 'because' => answer.because.map { |one| rounded(one) }, 'spot' => answer.spot,
+      { 'verdict' => answer.verdict, 'because' => answer.because.map { |one| site_reason(one) }, 'spot' => answer.spot,
         'approach' => answer.approach, 'departure' => answer.departure }
     end
 

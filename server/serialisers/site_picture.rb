@@ -110,7 +110,7 @@ module Fujin
       way = line.best
       path = way ? way.path.each_slice(3).map(&:first) : []
       line(line, line.corridor).merge(
-        'way' => line.ways.key(way), 'under' => under(line.sight_from(0.0)),
+        'way' => line.ways.key(way), 'under' => under(line.sight),
         'path' => path.map { |one| [feet(one.along_m), feet(one.height_m)] }
       )
     end

@@ -238,7 +238,7 @@ class SitesTest < Minitest::Test
     assert_equal 2, last_response.body.scan(%r{/Type /Page\b}).size
     words = site_page(exercise.reload)
 
-    assert_match(/Dual: Not suitable: obstructions wire open/, words)
+    assert_match(/Dual: Not suitable: obstructions wire: is open/, words)
     feet, altimeter = words.match(/(\d+) ft \((\d+) on the altimeter\)/).captures.map(&:to_i)
 
     assert_equal feet + 300, altimeter

@@ -46,6 +46,7 @@ module Fujin
 
       OPTIONAL = {
         'airframe.overall_length_m' => number.call(3, 40), 'airframe.slope_limit_deg' => number.call(0, 20),
+        'cockpit.pilot_seat' => words.call('left', 'right'),
         'airframe.skid_track_m' => number.call(0.5, 6), 'airframe.cg_height_m' => number.call(0.3, 4),
         'engine.governor_from_pct' => number.call(50, 110),
         'speeds_kt.never_exceed_power_off' => number.call(30, 250),

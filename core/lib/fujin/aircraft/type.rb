@@ -61,6 +61,22 @@ module Fujin
       def flare_height_ft = fetch('training.flare_height_ft')
       def overall_length_m = optional('airframe.overall_length_m', 2.3 * fetch('rotor.radius_m'))
 
+      # Across the skids, degrees: the file's, or what most stand on.
+      def slope_limit_deg = optional('airframe.slope_limit_deg', USUAL_SLOPE_DEG).to_f
+      USUAL_SLOPE_DEG = 5.0
+
+      # What is left on a slope before the aircraft would roll about a skid, degrees: the static angle of tipping, half
+      # the track over the height of the centre of gravity, less the slope and what is kept in hand for a disc that is
+      # not level. Nil where the file has neither track nor height.
+      def rollover_margin_deg(slope_deg)
+        track = optional('airframe.skid_track_m')
+        height = optional('airframe.cg_height_m')
+        return nil unless track && height
+
+        (Math.atan2(track / 2.0, height) / Quantities::DEG) - slope_deg - ROLLOVER_HAND_DEG
+      end
+      ROLLOVER_HAND_DEG = 5.0
+
       # Mass of the usual loads: 'solo' or 'dual', or the sum of people and fuel.
       def mass_kg(people) = fetch("masses_kg.#{people}")
       def loaded_mass_kg(people_kg:, fuel_kg:) = fetch('masses_kg.empty') + people_kg + fuel_kg

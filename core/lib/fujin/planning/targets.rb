@@ -14,7 +14,7 @@ module Fujin
         'low_warning_pct' => lambda(&:low_warning_pct),
         'lowest_glide_kt' => ->(type) { type.fetch('speeds_kt.lowest_glide') },
         'never_exceed_power_off_kt' => ->(type) { type.fetch('speeds_kt.never_exceed_power_off') },
-        'slope_limit_deg' => ->(type) { type.optional('airframe.slope_limit_deg', 5.0) },
+        'slope_limit_deg' => lambda(&:slope_limit_deg),
         'never_exceed_kt' => ->(type) { type.fetch('speeds_kt.never_exceed') },
         'run_on_limit_kt' => ->(type) { type.optional('speeds_kt.run_on_limit', nil) },
         'flap_limit_deg' => ->(type) { type.optional('flap_limit_deg', 9.0) }

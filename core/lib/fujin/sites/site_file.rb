@@ -15,7 +15,6 @@ module Fujin
       LINES = %w[approach departure escape].freeze
       # A line ends this near to its spot, m.
       NEAR_M = 1.0
-      CIRCLE = 16
 
       # @param document [Hash] parsed JSON
       # @return [Site]

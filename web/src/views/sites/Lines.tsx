@@ -2,7 +2,7 @@ import { clsx } from 'clsx'
 import type { Schemas } from '../../api/client'
 import type { SiteReport } from '../../api/sites'
 import { HeadRow } from '../../design/HeadRow'
-import { because, nameOf, reasonWord, said, WAYS } from './siteWords'
+import { courseOf, nameOf, reasonWord, said, WAYS } from './siteWords'
 
 type Approach = Schemas['SiteApproach']
 type Departure = Schemas['SiteDeparture']
@@ -81,7 +81,7 @@ function InRow({ one, chosen, onLine }: { one: Approach; chosen: boolean; onLine
       <td className="p-2">
         {one.breaches.map((reason, index) => (
           <span key={index} className="limit-note mb-1 block px-1.5">
-            {because({ ...reason, id: null })}
+            {reason.text}
           </span>
         ))}
       </td>
@@ -120,8 +120,6 @@ function OutRows({ one, chosen, onLine }: { one: Departure; chosen: boolean; onL
     </>
   )
 }
-
-const courseOf = (deg: number) => String(Math.round(deg) % 360).padStart(3, '0')
 
 function winds({ headwind_kt: along, crosswind_kt: across }: Approach | Departure) {
   if (along.value == null) return said(along)

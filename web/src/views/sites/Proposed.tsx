@@ -2,7 +2,7 @@ import { useState } from 'react'
 import { useProposals, type SiteFeature, type SiteQuestion } from '../../api/sites'
 import { HeadRow } from '../../design/HeadRow'
 import { breakOff } from './Lines'
-import { said, WAYS } from './siteWords'
+import { courseOf, said, WAYS } from './siteWords'
 
 interface Props {
   site: string
@@ -87,8 +87,6 @@ export function Proposed({ site, question, spots, onDraw }: Props) {
     </section>
   )
 }
-
-const courseOf = (deg: number) => String(Math.round(deg) % 360).padStart(3, '0')
 
 const Draw = ({ act }: { act: (() => void) | undefined }) =>
   act ? (

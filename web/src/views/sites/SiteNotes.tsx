@@ -1,7 +1,7 @@
 import { clsx } from 'clsx'
 import { group } from 'd3-array'
 import type { SiteReport } from '../../api/sites'
-import { nameOf, said } from './siteWords'
+import { courseOf, nameOf, said } from './siteWords'
 
 /** What to watch on the chosen line and at the place, and how long all of it holds. */
 export function SiteNotes({ report, line }: { report: SiteReport; line: string | undefined }) {
@@ -63,7 +63,7 @@ const WORDS: Record<string, string> = {
 }
 const percent = (value: number | null | undefined) =>
   `${(value ?? 0) >= 0 ? '+' : '−'}${Math.abs(value ?? 0).toFixed(0)} % power`
-const degrees = (deg: number) => `${String(Math.round(deg) % 360).padStart(3, '0')}°`
+const degrees = (deg: number) => `${courseOf(deg)}°`
 
 const Note = ({ level, text }: { level: string; text: string }) => (
   <p

@@ -1,6 +1,6 @@
 import { clsx } from 'clsx'
 import type { SiteReport } from '../../api/sites'
-import { because, nameOf, USES, VERDICTS } from './siteWords'
+import { nameOf, USES, VERDICTS } from './siteWords'
 
 /** Whether the site is fit, use by use, with the point that decides. */
 export function Verdicts({ report }: { report: SiteReport }) {
@@ -26,7 +26,7 @@ export function Verdicts({ report }: { report: SiteReport }) {
               <ul className="m-0 mt-1 list-none p-0 text-sm leading-snug">
                 {answer.because.slice(0, 2).map((reason, index) => (
                   <li key={index} className={index === 0 ? 'font-semibold' : ''}>
-                    {because(reason)}
+                    {reason.text}
                   </li>
                 ))}
                 {answer.because.length > 2 && <li className="label">and {answer.because.length - 2} more</li>}

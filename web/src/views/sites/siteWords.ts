@@ -1,4 +1,3 @@
-import type { Schemas } from '../../api/client'
 import type { SiteNumber } from '../../api/sites'
 
 export const USES: Record<string, string> = {
@@ -87,52 +86,7 @@ export function said(number: SiteNumber | undefined, digits = 0, unit = ''): str
 export const reasonWord = (reason: string | null | undefined) =>
   reason ? (REASONS[reason.split(': ')[0] ?? ''] ?? reason) : ''
 
-const NUMBERS: Record<string, string> = {
-  open: 'is open',
-  pass: 'seen from the high pass only',
-  wind: 'no wind given',
-  top_ft: 'height not known',
-  clearance_main_ft: 'leaves the rotor {value} ft, {limit} wanted',
-  headings_clear: 'no heading has room for the tail',
-  angle_needed_deg: 'needs {value}°, {limit}° is the steepest',
-  tailwind_kt: '{value} kt from behind, {limit} at most',
-  wind_off_nose_deg: 'wind {value}° off the nose, {limit}° at most',
-  from_the_lee: 'leads in from the lee of {value}',
-  crosswind_kt: '{value} kt across, {limit} at most',
-  gust_spread_kt: 'gusts {value} kt over the wind, {limit} at most',
-  bend_deg: 'the bend cannot be flown so near',
-  vortex_ring_margin_fpm: 'inside vortex ring by {value} ft/min',
-  sink_margin_fpm: 'sinks faster than is allowed at that speed',
-  least_clearance_ft: 'passes {value} ft over a top, {limit} wanted',
-  power_margin_ige_pct: '{value} % of power left in the hover, {limit} wanted',
-  power_margin_at_hottest_pct: 'power to leave at the hottest is not shown',
-  plan: 'no plan: {limit}',
-  high_hover: 'only by a high hover, dual',
-  break_off: 'from nowhere does a go-around clear',
-  survey_age_days: 'seen {value} days ago, {limit} at most',
-  slope_deg: 'slope {value}°, {limit}° at most',
-  distance_ft: '{value} ft from the spot, {limit} wanted',
-  surface: 'surface: {value}',
-  escape_pct: 'ground in reach on {value} % of it, {limit} wanted',
-  spot: 'no spot is drawn',
-  approach: 'no line in is drawn',
-  departure: 'no line out is drawn',
-  power: 'too little power to leave',
-  room: 'no room to leave',
-  clearance: 'does not clear what is ahead',
-  speed: 'too short to gain speed',
-}
-const shown = (value: unknown): string => {
-  if (typeof value === 'number') return String(Math.round(value * 10) / 10)
-  return typeof value === 'string' ? value.replaceAll('_', ' ') : '—'
-}
-/** A reason of a verdict as a sentence's part, with whose it is. */
-export function because({ id, number, value, limit }: Schemas['SiteReason']): string {
-  const words = (NUMBERS[number] ?? number.replaceAll('_', ' '))
-    .replace('{value}', shown(value))
-    .replace('{limit}', shown(limit))
-  const whose = id && id !== 'site' && id !== number ? `${nameOf(id)}: ` : ''
-  return whose + words
-}
 /** An id as it was given, readable. */
 export const nameOf = (id: string) => id.replaceAll(/[-_.]/g, ' ')
+/** A course as it is said: three figures. */
+export const courseOf = (deg: number) => String(Math.round(deg) % 360).padStart(3, '0')

@@ -14,7 +14,7 @@ module Fujin
           @day = approach.day
         end
 
-        # @return [Array<Hash>] {number, value, limit}; the angle first, then wind, sink, power
+        # @return [Array<Reason>] the angle first, then wind, sink, power
         def breaches
           return [breach('angle_needed_deg', @approach.angle_needed.high, @day.clearances.steepest_deg)] if no_angle?
           return [] unless @day.wind
@@ -25,7 +25,7 @@ module Fujin
         private
 
         def no_angle? = @approach.angle_deg.value.nil?
-        def breach(number, value, limit) = { 'number' => number, 'value' => value, 'limit' => limit }
+        def breach(number, value, limit) = Reason.new(number: number, value: value, limit: limit)
 
         def tailwind
           little = @approach.kind == 'steep' || (@day.margin_pct || -1.0) < FlownApproach::LITTLE_PCT

@@ -6,7 +6,7 @@ module Fujin
       # One approach line flown today: the angle it needs, the plan that fits, what is cleared, where to break off,
       # which ground an engine failure leaves.
       class FlownApproach
-        include Planning::Numbers
+        include FlownLine
 
         Q = Quantities
         FT = Q::FT
@@ -26,28 +26,12 @@ module Fujin
         OVER_TREES_FT = 20.0
         HIGH_HOVER_PCT = 10.0
 
-        attr_reader :line, :day, :spot
-
-        # @param line [Sites::Line], @param day [Day]
-        def initialize(line, day)
-          @line = line
-          @day = day
-          @spot = day.site.spot(line.spot)
-          @ring = day.site.rings[0]
+        def sight
+          @sight ||= sight_along(line.points.reverse, reach_m: [line.length_m, BACK_M].max, end_m: day.skids_m(spot))
         end
 
-        def id = line.id
-        def course_deg = line.course_deg
-        def sight = @sight ||= sight_line(corridor)
         def angle_needed = sight.angle
         def decides = sight.decides
-        def headwind = wind_number(day.headwind_kt(course_deg))
-        def crosswind = wind_number(day.crosswind_kt(course_deg))
-
-        def corridor
-          @corridor ||= Sites::Corridor.new(line.points.reverse, ring: @ring, half_width_m: day.clearances.half_width_m,
-                                                                 reach_m: [line.length_m, BACK_M].max)
-        end
 
         # 'normal' up to the house's normal angle, 'steep' above it; nil over the limit or where the angle is not known.
         def kind
@@ -121,8 +105,8 @@ module Fujin
           end
         end
 
-        # What of the house's limits this line breaks today, worst first: {number, value, limit}.
-        # @return [Array<Hash>]
+        # What of the house's limits this line breaks today, worst first.
+        # @return [Array<Reason>]
         def breaches = @breaches ||= ApproachLimits.new(self).breaches
 
         # @return [true, false, nil] nil where no wind is given
@@ -160,7 +144,10 @@ module Fujin
           end
         end
         # `from_m` before the spot the way leaves the approach.
-        Beyond = Value.define(:from_m, :corridor, :sight)
+        Beyond =
+          Value.define(:from_m, :sight) do
+            def corridor = sight.corridor
+          end
 
         def bends
           line.courses_deg.each_cons(2).map { |a, b| Q.wrap_deg(b - a).abs }
@@ -190,13 +177,6 @@ module Fujin
 
         private
 
-        def wind_number(value) = value ? number(value, 'kt') : no_number('kt', 'no_wind')
-
-        def sight_line(corridor)
-          Sites::SightLine.new(corridor, day.site.obstacles, day.clearances, ground_m: spot.ground_m,
-                                                                             end_m: day.skids_m(spot))
-        end
-
         def flown_angle(needed_deg)
           normal = day.house['normal_angle_deg'].to_f
           return number(normal, 'deg') if needed_deg <= normal
@@ -221,15 +201,15 @@ module Fujin
 
         def straight_on
           on = spot.at + (Sites::Plane.step(course_deg) * BEYOND_M)
-          laid = Sites::Corridor.new([spot.at, on], ring: @ring, half_width_m: day.clearances.half_width_m,
-                                                    reach_m: BEYOND_M)
-          Beyond.new(from_m: 0.0, corridor: laid, sight: sight_line(laid))
+          beyond_along([spot.at, on], from_m: 0.0, reach_m: BEYOND_M)
         end
 
         def escape_way(escape)
-          laid = Sites::Corridor.new(escape.points, ring: @ring, half_width_m: day.clearances.half_width_m,
-                                                    reach_m: [BEYOND_M, escape.length_m].max)
-          Beyond.new(from_m: leaving_m(escape.points.first), corridor: laid, sight: sight_line(laid))
+          beyond_along(escape.points, from_m: leaving_m(escape.points.first), reach_m: [BEYOND_M, escape.length_m].max)
+        end
+
+        def beyond_along(points, from_m:, reach_m:)
+          Beyond.new(from_m: from_m, sight: sight_along(points, reach_m: reach_m, end_m: day.skids_m(spot)))
         end
 
         # How far before the spot a point of the line lies.

@@ -5,7 +5,7 @@ module Fujin
     module Confined
       # One departure line flown today, in the ways there are: straight up, with a run, with a run from the far end.
       class FlownDeparture
-        include Planning::Numbers
+        include FlownLine
 
         Q = Quantities
         FT = Q::FT
@@ -13,20 +13,6 @@ module Fujin
         # Height of a run, ft, and the longest that is looked at, m.
         RUN_FT = 3.5
         LONGEST_RUN_M = 600.0
-
-        attr_reader :line, :day, :spot
-
-        # @param line [Sites::Line], @param day [Day]
-        def initialize(line, day)
-          @line = line
-          @day = day
-          @spot = day.site.spot(line.spot)
-        end
-
-        def id = line.id
-        def course_deg = line.course_deg
-        def headwind = wind_number(day.headwind_kt(course_deg))
-        def crosswind = wind_number(day.crosswind_kt(course_deg))
 
         # @return [Hash{String => DepartureWay}]
         def ways
@@ -58,17 +44,13 @@ module Fujin
         # The strip under the line from a point of it on: so many metres after the spot, before it when negative.
         def sight_from(along_m)
           @sights ||= {}
-          @sights[along_m.round(1)] ||= begin
-            start = spot.at + (step * along_m)
-            laid = Sites::Corridor.new([start, *line.points.drop(1)], ring: day.site.rings[0],
-                                                                      half_width_m: day.clearances.half_width_m,
-                                                                      reach_m: [line.length_m, REACH_M].max)
-            Sites::SightLine.new(laid, day.site.obstacles, day.clearances, ground_m: spot.ground_m, end_m: 0.0)
-          end
+          @sights[along_m.round(1)] ||=
+            sight_along([spot.at + (step * along_m), *line.points.drop(1)], reach_m: [line.length_m, REACH_M].max,
+                                                                            end_m: 0.0)
         end
 
+        def sight = sight_from(0.0)
         def step = Sites::Plane.step(course_deg)
-        def corridor = sight_from(0.0).corridor
 
         # The wind on the nose, by metres along the line from the spot and height.
         def headwind_along
@@ -99,8 +81,6 @@ module Fujin
         end
 
         private
-
-        def wind_number(value) = value ? number(value, 'kt') : no_number('kt', 'no_wind')
 
         # Where the disc, at the height of a run, would meet something: metres along the way.
         def in_the_way(direction)

@@ -31,8 +31,8 @@ module Fujin
 
         # @return [Array<Proposed>] with FlownDeparture
         def departures
-          possible = all_departures.reject { |one| one.sight_from(0.0).unknown.any? }
-          chosen(possible, 'into_wind' => -> { into_wind(possible) }, 'clearest' => -> { lowest(possible) },
+          possible = all_departures.reject { |one| one.sight.unknown.any? }
+          chosen(possible, 'into_wind' => -> { into_wind(possible) }, 'clearest' => -> { clearest(possible) },
                            'sun_behind' => -> { sun_behind(possible) })
         end
 
@@ -63,8 +63,7 @@ module Fujin
         def into_wind(all) = @day.wind && all.max_by { |one| @day.headwind_kt(one.course_deg) }
 
         # Of the clearest, the one into the wind.
-        def clearest(all) = all.min_by { |one| [one.angle_needed.high || 0.0, -headwind(one)] }
-        def lowest(all) = all.min_by { |one| [one.sight_from(0.0).angle.high || 0.0, -headwind(one)] }
+        def clearest(all) = all.min_by { |one| [one.sight.angle.high || 0.0, -headwind(one)] }
         def headwind(one) = @day.headwind_kt(one.course_deg) || 0.0
 
         def best_escape(all)
@@ -80,7 +79,7 @@ module Fujin
 
           all.max_by do |one|
             [sun.off_deg(one.course_deg).abs.round(-1),
-             -(one.is_a?(FlownApproach) ? one.angle_needed.high || 0.0 : 0.0)]
+             -(one.sight.angle.high || 0.0)]
           end
         end
       end

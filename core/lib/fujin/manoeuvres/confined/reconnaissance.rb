@@ -18,7 +18,7 @@ module Fujin
         POINTS = 24
         # The low pass keeps this much over what stands under the line, and over the ground beside it, ft.
         PASS_OVER_GROUND_FT = 50.0
-        # A house that a pilot sits right in, unless the type says otherwise.
+        # Where the pilot sits, unless the type says otherwise.
         SEAT = 'right'
 
         # @param day [Day], @param approach [FlownApproach, nil] the line that the low pass follows
@@ -83,7 +83,7 @@ module Fujin
           no_number('ft', e.message)
         end
 
-        # Faster than the knee of the height-velocity area.
+        # Climb speed: fast enough to glide, slow enough to look.
         def speed_kt = @speed_kt ||= @day.type.fetch('speeds_kt.climb').to_f
 
         private

@@ -25,14 +25,19 @@ module Fujin
         # @return [Array<Planning::Caution>]
         def all = [no_wind, *open_points, poles, *surface, *slope, *heights, light, no_power].compact
 
-        # @param line [FlownApproach, FlownDeparture]
+        # @param line [FlownApproach]
         # @return [Array<Planning::Caution>]
-        def of(line)
-          [lee(line), sun(line), shadow(line), unknown(line),
-           *(line.is_a?(FlownApproach) ? coming_in(line) : [])].compact
+        def of_approach(line)
+          [*of_any(line), shadow(line), behind(line), off_nose(line), late(line), high_hover(line)].compact
         end
 
+        # @param line [FlownDeparture]
+        # @return [Array<Planning::Caution>]
+        def of_departure(line) = of_any(line).compact
+
         private
+
+        def of_any(line) = [lee(line), sun(line), unknown(line)]
 
         def caution(id, level, text) = Planning::Caution.new(id: id, level: level, text: text)
 
@@ -150,7 +155,7 @@ module Fujin
         end
 
         def shadow(line)
-          from = line.is_a?(FlownApproach) && @day.light.shadow_on_line(line.line)
+          from = @day.light.shadow_on_line(line.line)
           if from
             caution('shadow', 'caution',
                     "The shadow of #{from} lies on the spot or the last of the line: what is in it is not seen.")
@@ -160,17 +165,13 @@ module Fujin
         end
 
         def unknown(line)
-          ids = line.is_a?(FlownApproach) ? line.sight.unknown : line.sight_from(0.0).unknown
+          ids = line.sight.unknown
           if ids.empty?
             nil
           else
             caution('height_not_known', 'limit',
                     "Height not known: #{ids.join(', ')}. Not known is not low.")
           end
-        end
-
-        def coming_in(line)
-          [behind(line), off_nose(line), late(line), high_hover(line)]
         end
 
         def behind(line)

@@ -25,7 +25,7 @@ module Fujin
 
         private
 
-        def sight = @sight ||= @departure.sight_from(0.0)
+        def sight = @sight ||= @departure.sight
         def lift_m = 0.0
 
         def judged

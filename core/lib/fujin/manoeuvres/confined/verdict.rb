@@ -41,7 +41,7 @@ module Fujin
 
         private
 
-        def reason(id, number, value, limit) = { 'id' => id, 'number' => number, 'value' => value, 'limit' => limit }
+        def reason(id, number, value, limit) = Reason.new(id: id, number: number, value: value, limit: limit)
 
         # A line that is missing leaves nothing to judge.
         def nothing(use)
@@ -80,7 +80,7 @@ module Fujin
         # A height that is not known in every approach's corridor, or in every departure's.
         def unknown_heights
           [@report.approaches.map { |one| one.sight.unknown }, @report.departures.map do |one|
-            one.sight_from(0.0).unknown
+            one.sight.unknown
           end]
             .select { |ids| ids.any? && ids.all?(&:any?) }
             .flat_map { |ids| ids.flatten.uniq.map { |id| reason(id, 'top_ft', nil, nil) } }
@@ -106,14 +106,14 @@ module Fujin
           return [] if approach.inside_limits
           return [] if use != 'train_solo' && approach.high_hover&.fetch('possible')
 
-          approach.breaches.map { |one| reason(approach.id, *one.values_at('number', 'value', 'limit')) }
+          approach.breaches.map { |one| one.with(id: approach.id) }
         end
 
         def departure_wanting(departure)
           return [] unless departure.verdict == 'not'
 
           way = departure.ways.values.first
-          [reason(departure.id, way.because || 'departure', way.climb_angle.value, way.climb_angle_needed.value)]
+          [reason(departure.id, way.because.split(': ').first, way.climb_angle.value, way.climb_angle_needed.value)]
         end
 
         def survey = @report.survey

@@ -61,7 +61,7 @@ module Fujin
         end
 
         def judged
-          first = @departure.sight_from(0.0)
+          first = @departure.sight
           return ['not', "not_known: #{first.unknown.join(', ')}"] if first.unknown.any?
           return %w[not power] unless @day.margin_ige_pct&.positive?
           return %w[not room] unless usable_m.positive? && room?

@@ -5,38 +5,26 @@ module Fujin
     module Handling
       # Down onto a slope: what the type stands on, the angle that is left before it would roll about a skid, the steps.
       class SlopeLandingPlan < HoverPlan
-        # Where a type says nothing, degrees.
-        USUAL_LIMIT_DEG = 5.0
-        # Kept in hand for a disc that is not level, degrees.
-        HAND_DEG = 5.0
-
         def self.declaration = SlopeLanding
-
-        # What a type stands on across its skids, degrees.
-        # @param type [Aircraft::Type]
-        def self.limit_deg(type) = type.optional('airframe.slope_limit_deg', USUAL_LIMIT_DEG).to_f
 
         private
 
         def slope_deg = @settings['slope_deg'].to_f
-        def limit_deg = self.class.limit_deg(@type)
+        def limit_deg = @type.slope_limit_deg
 
         def own_numbers
           super.merge('slope_deg' => number(slope_deg, 'deg'), 'slope_limit_deg' => number(limit_deg, 'deg'),
                       'rollover_margin_deg' => rollover_margin)
         end
 
-        # Static angle of tipping about the downhill skid, half the track over the height of the centre of gravity, less
-        # the slope and what is kept in hand.
         def rollover_margin
-          track = @type.optional('airframe.skid_track_m')
-          height = @type.optional('airframe.cg_height_m')
-          unless track && height
-            return no_number('deg',
-                             'the type file has no skid track and height of the centre of gravity')
+          left = @type.rollover_margin_deg(slope_deg)
+          if left
+            number(left,
+                   'deg')
+          else
+            no_number('deg', 'the type file has no skid track and height of the centre of gravity')
           end
-
-          number((Math.atan2(track / 2.0, height) / Q::DEG) - slope_deg - HAND_DEG, 'deg')
         end
 
         def path

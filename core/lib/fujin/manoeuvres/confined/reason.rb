@@ -1,0 +1,29 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Manoeuvres
+    module Confined
+      # What decides about a site or a line: whose it is, which number, what it is and what was wanted; and in words.
+      Reason =
+        Value.define(:id, :number, :value, :limit, defaults: { id: nil, value: nil, limit: nil }) do
+          self::WORDS = YAML.safe_load_file("#{__dir__}/reasons.yml").freeze
+          # The site's own need no name before them.
+          self::NAMELESS = ['site', 'wind', 'spot', 'approach', 'departure', nil].freeze
+
+          # Without whose it is.
+          def text = format(self.class::WORDS.fetch(number), value: shown(value), limit: shown(limit))
+
+          # A whole clause: 'wire south: is open'.
+          def clause = self.class::NAMELESS.include?(id) ? text : "#{id.tr('-_.', '   ')}: #{text}"
+
+          private
+
+          def shown(told)
+            return told.to_s.tr('_', ' ') unless told.is_a?(Numeric)
+
+            told.round(1).to_s.delete_suffix('.0')
+          end
+        end
+    end
+  end
+end

@@ -27,7 +27,6 @@ class SiteVerdictTest < Minitest::Test
     answer.because.map { |one| [one.id, one.number] }
   end
 
-
   def test_a_good_meadow_is_suitable_for_every_use
     verdicts(good).each { |use, answer| assert_equal ['suitable', []], [answer.verdict, because(answer)], use }
   end
@@ -232,6 +231,21 @@ class SiteVerdictTest < Minitest::Test
     assert_in_delta 1.0, check.k(today, seen: told), 1e-9
     assert_in_delta 1.0 + more, check.k(today, seen: told + 0.5), 1e-6
     assert_operator check.predicted(today, how: 'pass', ias_kt: 55.0), :<, told
+  end
+
+  # 'ground in reach on 31.7 % of it, 60 wanted': figures as a person says them, whose it is first, the site's own unnamed.
+  def test_every_reason_is_said
+    reason = Fujin::Manoeuvres::Confined::Reason
+    reason::WORDS.each_key do |number|
+      said = reason.new(id: 'out-north', number: number, value: 31.66, limit: 60.0).clause
+
+      assert_match(/\Aout north: [a-z]/, said, number)
+      refute_match(/[{}]|nil/, said, number)
+    end
+
+    assert_equal 'out north: ground in reach on 31.7 % of it, 60 wanted',
+                 reason.new(id: 'out-north', number: 'escape_pct', value: 31.66, limit: 60.0).clause
+    assert_equal 'surface: long grass', reason.new(id: 'site', number: 'surface', value: 'long_grass').clause
   end
 
   def test_sites_are_for_helicopters

@@ -11,7 +11,9 @@ module Fujin
           self::NAMELESS = ['site', 'wind', 'spot', 'approach', 'departure', nil].freeze
 
           # Without whose it is.
-          def text = format(self.class::WORDS.fetch(number), value: shown(value), limit: shown(limit))
+          def text
+            self.class::WORDS.fetch(number).gsub(/%\{(value|limit)\}/) { shown(public_send(Regexp.last_match(1))) }
+          end
 
           # A whole clause: 'wire south: is open'.
           def clause = self.class::NAMELESS.include?(id) ? text : "#{id.tr('-_.', '   ')}: #{text}"

@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import { toast } from 'sonner'
-import type { FlyEvent, NewFlyEvent, Sortie } from '../../api/client'
+import type { NewFlyEvent, Sortie } from '../../api/client'
 import { useKeys } from '../../design/useKeys'
 import { GradeGlyph } from '../../design/GradeGlyph'
 import { capital, GRADE_WORDS } from '../../design/words'
@@ -17,6 +17,7 @@ import { GateCard } from './GateCard'
 import { Live } from './Live'
 import { Note } from './Note'
 import { describe, HELP, LADDER, MANNER, taskWords } from './tapWords'
+import { Group, PhaseMark, TapPick } from './TapGroups'
 import { Taps } from './Taps'
 import { WindNow } from './WindNow'
 
@@ -180,7 +181,7 @@ export function Fly({ sortie }: { sortie: Sortie }) {
               </button>
             ))}
           </Group>
-          <Pick
+          <TapPick
             label="This attempt is"
             kind="manner"
             words={MANNER}
@@ -189,7 +190,7 @@ export function Fly({ sortie }: { sortie: Sortie }) {
             locked={locked || attempt === 0}
             act={act}
           />
-          <Pick
+          <TapPick
             label="In it the student has"
             kind="task"
             words={taskWords(sortie.aircraft.kind)}
@@ -252,56 +253,5 @@ export function Fly({ sortie }: { sortie: Sortie }) {
         </div>
       </div>
     </div>
-  )
-}
-
-const Group = ({ label, children }: { label: string; children: React.ReactNode }) => (
-  <fieldset className="m-0 border-0 p-0">
-    <legend className="label mb-1 p-0">{label}</legend>
-    <div className="grid auto-cols-fr grid-flow-col gap-2">{children}</div>
-  </fieldset>
-)
-
-interface PickProps {
-  label: string
-  kind: 'manner' | 'task'
-  words: Record<string, string>
-  /** What it is while nobody says otherwise. */
-  planned: string
-  current: FlyEvent[]
-  locked: boolean
-  act: (event: Omit<NewFlyEvent, 'id' | 'at'>, word: string) => Promise<void>
-}
-
-/** One word of several about the attempt under way: as planned until another is tapped. */
-function Pick({ label, kind, words, planned, current, locked, act }: PickProps) {
-  const value = current.filter((event) => event.kind === kind).at(-1)?.payload.value ?? planned
-  return (
-    <Group label={label}>
-      {Object.entries(words).map(([id, word]) => (
-        <button
-          key={id}
-          type="button"
-          className="tap text-sm!"
-          disabled={locked}
-          aria-pressed={value === id}
-          onClick={() => void act({ kind, attempt_no: current[0]?.attempt_no ?? 1, payload: { value: id } }, word)}
-        >
-          {word}
-        </button>
-      ))}
-    </Group>
-  )
-}
-
-function PhaseMark({ events, phase }: { events: FlyEvent[]; phase: string }) {
-  const graded = events.filter((e) => e.kind === 'grade' && e.phase === phase).at(-1)
-  const helped = events.some((e) => e.kind === 'help' && e.phase === phase)
-  if (!graded && !helped) return null
-  return (
-    <span className="flex items-center gap-1 text-xs font-normal">
-      {graded && <GradeGlyph grade={graded.payload.grade} size={18} />}
-      {helped && 'help'}
-    </span>
   )
 }

@@ -11,6 +11,24 @@ interface Props {
   report: SiteReport
 }
 
+type Numbers = 'wind_from_deg' | 'wind_kt' | 'gust_kt' | 'oat_c' | 'hottest_oat_c'
+
+const FIELDS: {
+  name: Numbers
+  label: string
+  unit: string
+  low: number
+  high: number
+  step?: number
+  placeholder: string
+}[] = [
+  { name: 'wind_from_deg', label: 'Wind from', unit: '°', low: 0, high: 360, step: 10, placeholder: 'not given' },
+  { name: 'wind_kt', label: 'Wind', unit: 'kt', low: 0, high: 60, placeholder: 'not given' },
+  { name: 'gust_kt', label: 'Gust', unit: 'kt', low: 0, high: 80, placeholder: 'none' },
+  { name: 'oat_c', label: 'Air', unit: '°C', low: -40, high: 55, placeholder: 'standard' },
+  { name: 'hottest_oat_c', label: 'Hottest', unit: '°C', low: -40, high: 55, placeholder: 'not given' },
+]
+
 /** Aircraft, load, air and hour that the site is looked at for. */
 export function SiteDay({ day, onChange, report: site }: Props) {
   const types = useTypes()
@@ -39,57 +57,9 @@ export function SiteDay({ day, onChange, report: site }: Props) {
           onChange={(id) => set({ people: id as 'solo' | 'dual' })}
         />
       </label>
-      <NumberField
-        label="Wind from"
-        unit="°"
-        low={0}
-        high={360}
-        step={10}
-        optional
-        value={day.wind_from_deg}
-        onChange={(value) => set({ wind_from_deg: value })}
-        placeholder="not given"
-      />
-      <NumberField
-        label="Wind"
-        unit="kt"
-        low={0}
-        high={60}
-        optional
-        value={day.wind_kt}
-        onChange={(value) => set({ wind_kt: value })}
-        placeholder="not given"
-      />
-      <NumberField
-        label="Gust"
-        unit="kt"
-        low={0}
-        high={80}
-        optional
-        value={day.gust_kt}
-        onChange={(value) => set({ gust_kt: value })}
-        placeholder="none"
-      />
-      <NumberField
-        label="Air"
-        unit="°C"
-        low={-40}
-        high={55}
-        optional
-        value={day.oat_c}
-        onChange={(value) => set({ oat_c: value })}
-        placeholder="standard"
-      />
-      <NumberField
-        label="Hottest"
-        unit="°C"
-        low={-40}
-        high={55}
-        optional
-        value={day.hottest_oat_c}
-        onChange={(value) => set({ hottest_oat_c: value })}
-        placeholder="not given"
-      />
+      {FIELDS.map(({ name, ...field }) => (
+        <NumberField key={name} {...field} optional value={day[name]} onChange={(value) => set({ [name]: value })} />
+      ))}
       <label className="grid gap-0.5">
         <span className="label">At, UTC</span>
         <input

@@ -83,4 +83,59 @@ class BrowserSitesTest < Minitest::Test
     click_on 'Prompted or marginal'
     eventually { Fujin::SiteSurvey.first.level == 2 }
   end
+
+  # Two answers on the tablet, kept through a reload, then put into the survey; one of the high pass beside the low
+  # one's.
+  def test_the_survey_list_is_kept_on_the_device_until_it_is_sent
+    row = Fujin::SiteRow.create!(name: 'Meadow', document: meadow(answers), changed_by: @instructor)
+    sign_in(@instructor)
+    visit "/sites/#{row.id}/look"
+    within('[role="group"][aria-label^="Slope"]') { click_on 'seen' }
+    click_on 'Obstructions'
+    within('[role="group"][aria-label^="Wires"]') { click_on 'open' }
+    assert_text 'Kept on this device.'
+    visit "/sites/#{row.id}/look"
+    assert_button 'Put 2 into the survey'
+    assert_accessible('the survey list')
+    click_on 'Put 2 into the survey'
+    assert_text 'Nothing to send'
+    found = row.reload.document['features'].select { |one| one['properties']['about'] == 'wire' }
+
+    assert_equal([%w[low seen], %w[high open]], found.map { |one| one['properties'].values_at('pass', 'status') })
+  end
+
+  # Fujin looks all round; a line that is drawn from there stands in the table before anything is kept.
+  def test_lines_are_proposed_and_drawn
+    row = Fujin::SiteRow.create!(name: 'Meadow', document: meadow(answers), changed_by: @instructor)
+    sign_in(@instructor)
+    visit "/sites/#{row.id}"
+    click_on 'Propose lines for spot'
+    within('section[aria-label="Proposed lines"]') do
+      assert_text 'into the wind'
+      first('button', text: 'Draw it').click
+    end
+    assert_text 'Changed, not kept'
+    assert_button 'approach 350'
+    click_on 'Put it back'
+    assert_no_button 'approach 350'
+    assert_equal 0, row.reload.lock_version
+  end
+
+  # An exercise leads to the site from Prepare: its break-off height stands on the card, the cockpit has the survey
+  # list.
+  def test_a_lesson_leads_to_a_site
+    row = Fujin::SiteRow.create!(name: 'Meadow', document: meadow(answers), changed_by: @instructor)
+    lesson = sortie(manoeuvre: 'confined_area', course_deg: nil, height_ft: nil, wind_from_deg: 360, wind_kt: 10)
+    sign_in(@instructor)
+    visit "/sorties/#{lesson.id}/prepare"
+    assert_text 'No surveyed site is chosen'
+    select 'Meadow', from: 'Site'
+    assert_no_text 'No surveyed site is chosen'
+    assert_select 'Line in', selected: 'in'
+    eventually { lesson.exercise.reload.site_id == row.id }
+    assert_field 'Break off by, ft', with: lesson.exercise.settings['break_off_ft'].to_s
+    visit "/sorties/#{lesson.id}/fly"
+    click_on 'Survey list: Meadow'
+    assert_text 'Length and width that can be used'
+  end
 end

@@ -3,6 +3,7 @@
 require 'csv'
 require 'tmpdir'
 require 'zlib'
+require_relative '../server/serialisers/site_picture'
 
 module Fujin
   module Commands
@@ -14,7 +15,8 @@ module Fujin
       HOUR_ROWS = 36_000
 
       def run
-        rows = [simulate, plan_cold, plan_change, every_plan, dispersion, import, first_script, *server, *unmeasured]
+        rows = [simulate, plan_cold, plan_change, every_plan, dispersion, site_line, import, first_script, *server,
+                *unmeasured]
         if @options.json?
           @out.puts JSON.pretty_generate(
             rows.map do |work, figure, target, verdict|
@@ -111,6 +113,26 @@ module Fujin
             end
           end
         row("dispersion of 1,000 landings, each of #{options} options, with its field", seconds, 5.0)
+      end
+
+      # The slowest of the demo's sites, answered again after one of its lines was moved by some metres.
+      def site_line
+        name, seconds = Dir["#{ROOT}/db/demo/sites/*.geojson"].map do |file|
+          site_answer(drawn = JSON.parse(File.read(file)))
+          line = drawn['features'].find { |one| one['properties']['kind'] == 'approach' }
+          [File.basename(file, '.geojson'), median_of do
+            line['geometry']['coordinates'][0][0] += 2e-5
+            site_answer(drawn)
+          end]
+        end.max_by(&:last)
+        row("a site after a line of it was moved (#{name})", seconds, 0.2)
+      end
+
+      def site_answer(document)
+        day = Manoeuvres::Confined::Day.of(Sites::SiteFile.read(document), type, Planning::HouseMethod.new,
+                                           wind: Wind.parse('350/10'), at: Time.utc(2026, 6, 21, 12))
+        report = Manoeuvres::Confined::Report.new(day)
+        JSON.generate([Serialisers.site(report), SitePicture.of(report)])
       end
 
       def plan(day) = Manoeuvres::Autorotation::StraightInPlan.new(day, Planning::HouseMethod.new).plan

@@ -117,8 +117,10 @@ module Fujin
 
     def field(report)
       day = report.day
-      field = Sites::ClearanceField.new(report.site, day.clearances, skids_m: day.house['hover_height_ft'] * Quantities::FT,
-                                                                     most: FIELD_MOST)
+      field = day.kept(:field) do
+        Sites::ClearanceField.new(report.site, day.clearances, skids_m: day.house['hover_height_ft'] * Quantities::FT,
+                                                               most: FIELD_MOST)
+      end
       { 'step_m' => Serialisers.number(field.step_m, 1), 'wanted_ft' => feet(day.clearances.main_m),
         'points' => field.points.map { |one| [*point(one.at), feet(one.clearance_m)] },
         'proposed' => field.proposed.map { |one| { 'at' => point(one.at), 'clearance_ft' => feet(one.clearance_m) } } }

@@ -25,7 +25,17 @@ module Fujin
 
       # Is a point in what the rings bound, holes left out (even-odd rule)?
       def inside?(rings, point)
-        rings.sum { |ring| edges(ring).count { |a, b| crossed_northwards?(a, b, point) } }.odd?
+        rings.sum { |ring| crossed_eastward(ring, point) }.odd?
+      end
+
+      # Edges of a ring that a ray east from the point crosses.
+      def crossed_eastward(ring, point)
+        before = ring.last
+        ring.count do |corner|
+          crossed = crossed_northwards?(before, corner, point)
+          before = corner
+          crossed
+        end
       end
 
       # A ray east from the point crosses this edge.
@@ -37,17 +47,24 @@ module Fujin
         east > point.imaginary
       end
 
-      # Least distance from a point to a stretch.
+      # Least distance from a point to a stretch. In plain numbers: a site asks a hundred thousand times.
       def to_segment(point, from, to)
-        way = to - from
-        return (point - from).abs if way.abs2.zero?
+        north = to.real - from.real
+        east = to.imaginary - from.imaginary
+        off_north = point.real - from.real
+        off_east = point.imaginary - from.imaginary
+        length2 = (north * north) + (east * east)
+        return Math.hypot(off_north, off_east) if length2.zero?
 
-        share = (along(way, point - from) / way.abs2).clamp(0.0, 1.0)
-        (point - from - (way * share)).abs
+        share = (((north * off_north) + (east * off_east)) / length2).clamp(0.0, 1.0)
+        Math.hypot(off_north - (share * north), off_east - (share * east))
       end
 
       # Do two stretches cross or touch?
       def meet?(from, to, other_from, other_to)
+        return false if apart?(from.real, to.real, other_from.real, other_to.real) ||
+          apart?(from.imaginary, to.imaginary, other_from.imaginary, other_to.imaginary)
+
         one = sides(from, to, other_from, other_to)
         two = sides(other_from, other_to, from, to)
         return true if one.reduce(:*).negative? && two.reduce(:*).negative?
@@ -56,6 +73,12 @@ module Fujin
           .any? { |point, a, b| to_segment(point, a, b) < TOUCH_M }
       end
       TOUCH_M = 1e-6
+
+      # Two spans of numbers that do not come near one another.
+      def apart?(from, to, other_from, other_to)
+        (from < to ? to : from) + TOUCH_M < (other_from < other_to ? other_from : other_to) ||
+          (other_from < other_to ? other_to : other_from) + TOUCH_M < (from < to ? from : to)
+      end
 
       def sides(from, to, *points) = points.map { |point| right_of(to - from, point - from) }
 

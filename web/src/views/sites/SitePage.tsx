@@ -18,7 +18,7 @@ import { StudentSurveys } from './StudentSurveys'
 import { SurveyList } from './SurveyList'
 import { Verdicts } from './Verdicts'
 
-const WAIT_MS = 200
+const WAIT_MS = 30
 const TOOLS = [
   'tree',
   'trees',

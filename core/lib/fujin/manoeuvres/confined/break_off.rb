@@ -21,6 +21,9 @@ module Fujin
         FINE_FT = 5.0
         ABOUT_FT = 50.0
         CHECK_M = 4.0
+        # Height to spare over all there is with which a go-around is not flown for each point of the search, m: some
+        # four times what one loses at the sink of a steep approach.
+        WELL_OVER_M = 30.0
 
         # @param approach [FlownApproach]
         def initialize(approach)
@@ -44,14 +47,7 @@ module Fujin
 
         # The go-around from a point, for pictures: along the line from there, heights over the spot's ground.
         # @return [Array<ClimbAway::Point>]
-        def away_from(distance_m)
-          plan_m = [distance_m - (@approach.at(distance_m, :groundspeed_kt) * Q::KT * LATE_S), 0.0].max
-          state = ClimbAway::State.new(along_m: -plan_m, height_m: @approach.plan_height_m(plan_m),
-                                       ias_kt: @approach.at(plan_m, :ias_kt),
-                                       sink_m_s: @approach.at(plan_m, :sink_fpm) * Q::FPM)
-          climb = ClimbAway.new(@day.conditions, speed_kt: speed_kt, headwind: headwind)
-          climb.fly(state) { |point| clear_of_all?(point) }
-        end
+        def away_from(distance_m) = (@away ||= {})[distance_m] ||= flown_from(distance_m)
 
         # Does a go-around that is decided so far before the spot clear everything?
         def clears?(distance_m)
@@ -62,6 +58,15 @@ module Fujin
         end
 
         private
+
+        def flown_from(distance_m)
+          plan_m = [distance_m - (@approach.at(distance_m, :groundspeed_kt) * Q::KT * LATE_S), 0.0].max
+          state = ClimbAway::State.new(along_m: -plan_m, height_m: @approach.plan_height_m(plan_m),
+                                       ias_kt: @approach.at(plan_m, :ias_kt),
+                                       sink_m_s: @approach.at(plan_m, :sink_fpm) * Q::FPM)
+          climb = ClimbAway.new(@day.conditions, speed_kt: speed_kt, headwind: headwind)
+          climb.fly(state) { |point| clear_of_all?(point) }
+        end
 
         def speed_kt = @speed_kt ||= @day.steepest_climb_kt(headwind.call(0.0, 1000.0))
 
@@ -130,11 +135,18 @@ module Fujin
 
         def searched
           heights = distances
-          failed = heights.index { |distance| !clears?(distance) }
+          failed = (first_flown(heights)...heights.size).find { |i| !clears?(heights[i]) }
           return 'anywhere' unless failed
           return 'nowhere' if failed.zero?
 
           finer(heights[failed - 1], heights[failed])
+        end
+
+        # Of the points well over all that stands there the lowest is flown for all: those above it have its speed, and
+        # more height. Where that one does not clear, each is flown.
+        def first_flown(heights)
+          over = heights.take_while { |distance| @approach.plan_height_m(distance) > ceiling_m + WELL_OVER_M }.size
+          over.positive? && clears?(heights[over - 1]) ? over : 0
         end
 
         # From the start in, by height.

@@ -54,6 +54,7 @@ module Fujin
         def type = conditions.type
         def trim = conditions.trim
         def performance = @performance ||= Planning::Performance.of(conditions)
+        def engine_failure = @engine_failure ||= EngineFailure.new(self)
         def avoid = @avoid ||= Planning::HeightVelocity.new(type)
         def stage_limits = Planning::Cautions::STAGE_LIMITS.fetch(stage)
         def headwind_kt(course_deg) = wind&.headwind_kt(course_deg)
@@ -62,6 +63,13 @@ module Fujin
         # Share of power left out of ground effect, and in it; nil where the model cannot say.
         def margin_pct = @margin_pct ||= margin(nil)
         def margin_ige_pct = @margin_ige_pct ||= margin(IGE_FT * Q::FT)
+
+        # What was worked out for this day, these grounds and obstacles before; lines, spots and survey are named in `of`,
+        # so that a line which is moved leaves the others standing.
+        # @param of [Array] what else the work rests on
+        def kept(*of, &) = KEPT.fetch([key, *of], &)
+        KEPT = Kept.new(256)
+        private_constant :KEPT
 
         def skids_m(spot) = spot.termination == 'surface' ? 0.0 : house['hover_height_ft'] * Q::FT
 
@@ -101,6 +109,12 @@ module Fujin
         end
 
         private
+
+        def key
+          @key ||= [site.rings, site.obstacles, site.landables, site.slope_deg, site.falls_toward_deg,
+                    site.surroundings_ft, site.map.lat_deg, site.map.lon_deg, *conditions.load_key,
+                    conditions.elevation_ft, nominal.type.data, house.values, wind&.to_a, stage, at, k].freeze
+        end
 
         def places_on(line) = line.legs.flat_map { |a, b| (0..LOOKS).map { |i| a + ((b - a) * i / LOOKS.to_f) } }
 

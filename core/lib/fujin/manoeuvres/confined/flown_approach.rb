@@ -65,19 +65,7 @@ module Fujin
         end
 
         # @return [Array(Planning::PlanNumber, Hash, nil)] least height over what is under the line; what and where
-        def least_clearance
-          plan
-          path = ->(distance_m) { plan_height_m(distance_m) }
-          likely = sight.least_clearance(:value, &path)
-          return [no_number('ft', 'no_obstacle'), nil] unless likely
-
-          high = sight.least_clearance(:high, &path)
-          low = sight.least_clearance(:low, &path) || likely
-          [number(likely[0] / FT, 'ft', high[0] / FT, [low[0], likely[0]].max / FT),
-           { 'id' => likely[1].obstacle.id, 'distance_ft' => likely[2] / FT }]
-        rescue OutsideModel => e
-          [no_number('ft', e.message), nil]
-        end
+        def least_clearance = @least_clearance ||= least_found
 
         # Where the plan passes over a top, taken at its high end, with the least to spare: height over it, and what
         # is to be kept there, metres.
@@ -177,6 +165,20 @@ module Fujin
 
         private
 
+        def least_found
+          plan
+          path = ->(distance_m) { plan_height_m(distance_m) }
+          likely = sight.least_clearance(:value, &path)
+          return [no_number('ft', 'no_obstacle'), nil] unless likely
+
+          high = sight.least_clearance(:high, &path)
+          low = sight.least_clearance(:low, &path) || likely
+          [number(likely[0] / FT, 'ft', high[0] / FT, [low[0], likely[0]].max / FT),
+           { 'id' => likely[1].obstacle.id, 'distance_ft' => likely[2] / FT }]
+        rescue OutsideModel => e
+          [no_number('ft', e.message), nil]
+        end
+
         def flown_angle(needed_deg)
           normal = day.house['normal_angle_deg'].to_f
           return number(normal, 'deg') if needed_deg <= normal
@@ -194,9 +196,9 @@ module Fujin
         def stations_m = (0.0..start_m).step(EVERY_FT * FT).to_a
 
         def failure_at(distance_m)
-          @failure ||= EngineFailure.new(day)
-          @failure.from(corridor.at(distance_m), height_m: plan_height_m(distance_m), ias_kt: at(distance_m, :ias_kt),
-                                                 course_deg: (corridor.course_deg(distance_m) + 180.0) % 360.0)
+          course = (corridor.course_deg(distance_m) + 180.0) % 360.0
+          day.engine_failure.from(corridor.at(distance_m), height_m: plan_height_m(distance_m),
+                                                           ias_kt: at(distance_m, :ias_kt), course_deg: course)
         end
 
         def straight_on

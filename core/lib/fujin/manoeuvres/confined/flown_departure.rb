@@ -27,19 +27,7 @@ module Fujin
         def best = ways.values.find { |way| way.verdict == verdict }
 
         # Share of the best way's path from which ground is reached if the engine quits.
-        def escape
-          path = best&.path
-          return no_number('pct', day.wind ? 'limit' : 'no_wind') if path.nil? || path.empty?
-
-          every = path.each_with_object([]) do |point, kept|
-            kept << point if kept.empty? || (point.along_m - kept.last.along_m).abs >= FlownApproach::EVERY_FT * FT ||
-              (point.height_m - kept.last.height_m).abs >= FlownApproach::EVERY_FT * FT
-          end
-          found = every.map { |point| failure(point) }
-          number(100.0 * found.count('reached') / found.size, 'pct')
-        rescue OutsideModel => e
-          no_number('pct', e.message)
-        end
+        def escape = @escape ||= escape_found
 
         # The strip under the line from a point of it on: so many metres after the spot, before it when negative.
         def sight_from(along_m)
@@ -82,6 +70,20 @@ module Fujin
 
         private
 
+        def escape_found
+          path = best&.path
+          return no_number('pct', day.wind ? 'limit' : 'no_wind') if path.nil? || path.empty?
+
+          every = path.each_with_object([]) do |point, kept|
+            kept << point if kept.empty? || (point.along_m - kept.last.along_m).abs >= FlownApproach::EVERY_FT * FT ||
+              (point.height_m - kept.last.height_m).abs >= FlownApproach::EVERY_FT * FT
+          end
+          found = every.map { |point| failure(point) }
+          number(100.0 * found.count('reached') / found.size, 'pct')
+        rescue OutsideModel => e
+          no_number('pct', e.message)
+        end
+
         # Where the disc, at the height of a run, would meet something: metres along the way.
         def in_the_way(direction)
           high = (RUN_FT * FT) + day.clearances.hub_m - Sites::Room::DISC_DROP_M
@@ -96,9 +98,8 @@ module Fujin
         end
 
         def failure(point)
-          @failure ||= EngineFailure.new(day)
           place = point.along_m.negative? ? spot.at + (step * point.along_m) : corridor.at(point.along_m)
-          @failure.from(place, height_m: point.height_m, ias_kt: point.ias_kt, course_deg: course_deg)
+          day.engine_failure.from(place, height_m: point.height_m, ias_kt: point.ias_kt, course_deg: course_deg)
         end
       end
     end

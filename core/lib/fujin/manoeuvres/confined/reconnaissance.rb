@@ -46,21 +46,32 @@ module Fujin
         end
 
         # Share of the orbit from which ground is reached if the engine quits.
-        def orbit_escape
+        def orbit_escape = @orbit_escape ||= @day.kept(:orbit) { escape_found }
+
+        # Over the spot's ground: over everything under the line by what is kept under way.
+        def pass_height = @pass_height ||= height_found
+
+        # What the way out of the low pass has over what stands beyond, begun over the spot at the latest.
+        def pass_clearance = @pass_clearance ||= clearance_found
+
+        # Climb speed: fast enough to glide, slow enough to look.
+        def speed_kt = @speed_kt ||= @day.type.fetch('speeds_kt.climb').to_f
+
+        private
+
+        def escape_found
           radius = orbit_radius
           return no_number('pct', radius.reason) unless radius.value
 
-          failure = EngineFailure.new(@day)
           found = orbit_points(radius.value * FT).map do |at, course|
-            failure.from(at, height_m: orbit_height.value * FT, ias_kt: speed_kt, course_deg: course)
+            @day.engine_failure.from(at, height_m: orbit_height.value * FT, ias_kt: speed_kt, course_deg: course)
           end
           number(100.0 * found.count('reached') / found.size, 'pct')
         rescue OutsideModel => e
           no_number('pct', e.message)
         end
 
-        # Over the spot's ground: over everything under the line by what is kept under way.
-        def pass_height
+        def height_found
           return no_number('ft', 'no_line') unless @approach
           return no_number('ft', "not_known: #{@approach.sight.unknown.join(', ')}") if @approach.sight.unknown.any?
 
@@ -71,8 +82,7 @@ module Fujin
           number(([PASS_OVER_GROUND_FT, *kept].max / 10.0).ceil * 10.0, 'ft')
         end
 
-        # What the way out of the low pass has over what stands beyond, begun over the spot at the latest.
-        def pass_clearance
+        def clearance_found
           height = pass_height
           return height unless height.value
           return no_number('ft', 'no_wind') unless @day.wind
@@ -82,11 +92,6 @@ module Fujin
         rescue OutsideModel => e
           no_number('ft', e.message)
         end
-
-        # Climb speed: fast enough to glide, slow enough to look.
-        def speed_kt = @speed_kt ||= @day.type.fetch('speeds_kt.climb').to_f
-
-        private
 
         def orbit_points(radius_m)
           turn = side == 'right' ? 90.0 : -90.0
@@ -98,12 +103,13 @@ module Fujin
 
         def away(height_m)
           beyond = @approach.beyond
+          far = beyond.sight.hits_for(:high).map(&:to_m).max or return nil
           headwind = @day.headwind_along(@approach.spot.ground_m) do |along_m|
             [beyond.corridor.at([along_m, 0.0].max), beyond.corridor.course_deg([along_m, 0.0].max)]
           end
           climb = ClimbAway.new(@day.conditions, speed_kt: speed_kt, headwind: headwind)
           state = ClimbAway::State.new(along_m: 0.0, height_m: height_m, ias_kt: speed_kt, sink_m_s: 0.0)
-          points = climb.fly(state) { |point| point.along_m > FlownApproach::BEYOND_M }
+          points = climb.fly(state) { |point| point.along_m > far }
           table = points.map { |point| [point.along_m, point.height_m] }
           beyond.sight.least_clearance(:high) { |along_m| Q.interpolate(table, along_m) }&.first
         end

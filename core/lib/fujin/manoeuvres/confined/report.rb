@@ -17,8 +17,8 @@ module Fujin
         def site = day.site
         def survey = @survey ||= Sites::Survey.new(site.survey, site.obstacles)
         def rooms = @rooms ||= site.spots.map { |spot| RoomAt.new(spot, day) }
-        def approaches = @approaches ||= site.approaches.map { |line| FlownApproach.new(line, day) }
-        def departures = @departures ||= site.departures.map { |line| FlownDeparture.new(line, day) }
+        def approaches = @approaches ||= site.approaches.map { |line| flown(FlownApproach, line) }
+        def departures = @departures ||= site.departures.map { |line| flown(FlownDeparture, line) }
         def slope = @slope ||= Slope.new(day)
 
         # @return [Hash{String => Verdict::Answer}] by use
@@ -52,6 +52,10 @@ module Fujin
         def density_altitude_ft = day.conditions.atmosphere.density_altitude_m / Quantities::FT
 
         private
+
+        def flown(way, line)
+          day.kept(way, line, site.spot(line.spot), site.escape_of(line)) { way.new(line, day) }
+        end
 
         def wind_lapses
           return [] unless day.wind

@@ -18,8 +18,10 @@ module Fujin
         def initialize(spot, day)
           @spot = spot
           @day = day
-          @room = Sites::Room.new(day.site.obstacles, day.clearances, at: spot.at, ground_m: spot.ground_m,
-                                                                      skids_m: day.skids_m(spot))
+          @room = day.kept(:room, spot) do
+            Sites::Room.new(day.site.obstacles, day.clearances, at: spot.at, ground_m: spot.ground_m,
+                                                                skids_m: day.skids_m(spot))
+          end
         end
 
         # Enough for the disc, and for the tail on one heading at least.

@@ -80,7 +80,7 @@ module Fujin
                   'held to, with --spot and --course),',
                 '            --one-change (what it would have been without the first fault)',
                 'site:       --at 2026-06-21T15:00Z, --use USE, --stage STAGE, --power-check K ' \
-                  '(seen over predicted), --hottest-oat-c N',
+                  '(seen over predicted), --hottest-oat-c N, --terrain GRID.asc',
                 'simulate:   --fault NAME=VALUE, --seed N, --rate-hz 10, --noise 1, --shear 0.14 (power law of wind ' \
                   'with height); gusts as 350/10G20',
                 '',

@@ -123,7 +123,7 @@ module Fujin
     def define(parser)
       parser.on('--json') { @values[:json] = true }
       parser.on('--one-change') { @values[:one_change] = true }
-      %w[aircraft wind spot out house standards key headings exercise code withdrawn at use].each do |name|
+      %w[aircraft wind spot out house standards key headings exercise code withdrawn at use terrain].each do |name|
         parser.on("--#{name} VALUE") { |v| @values[name.to_sym] = v }
       end
       %w[

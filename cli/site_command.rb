@@ -18,9 +18,17 @@ module Fujin
       private
 
       def read(file)
-        @site = Sites::SiteFile.read(JSON.parse(File.read(file, encoding: 'UTF-8')))
+        @site = Sites::SiteFile.read(JSON.parse(File.read(file, encoding: 'UTF-8')), terrain: terrain)
       rescue JSON::ParserError, EncodingError => e
         raise InvalidInput, [{ path: file, message: "is not readable as GeoJSON: #{e.message[0, 120]}" }]
+      end
+
+      # Heights of the ground, where there are any.
+      def terrain
+        file = @options[:terrain] or return nil
+        Sites::TerrainFile.read(File.binread(file))
+      rescue InvalidInput => e
+        raise InvalidInput, (e.problems.map { |one| one.merge(path: "#{file}, #{one[:path]}") })
       end
 
       def day(site, oat_c = @options[:oat_c])

@@ -39,6 +39,7 @@ module Fujin
       @people =
         YAML.load_file(File.join(FOLDER, 'people.yml')).to_h { |fields| [fields['sign_in'], create_person(fields)] }
       create_places
+      create_terrain
       create_sites
       @fleet = FLEET.to_h { |mark, type_id| [mark, AircraftRow.create!(mark: mark, type_id: type_id)] }
       lessons = YAML.load_file(File.join(FOLDER, 'sorties.yml'))
@@ -53,6 +54,13 @@ module Fujin
     private
 
     def create_places = YAML.load_file(File.join(FOLDER, 'places.yml')).each { |fields| Place.create!(fields) }
+
+    # Heights of the ground about the ridge.
+    def create_terrain
+      Dir[File.join(FOLDER, 'terrain', '*.asc')].each do |file|
+        TerrainGrid.create!(name: File.basename(file), text: File.read(file), added_by: @people.fetch('ismay'))
+      end
+    end
 
     # The school's sites; two of them a student surveys before having seen what the school found there.
     def create_sites

@@ -11,11 +11,22 @@ module Fujin
 
     belongs_to :changed_by, class_name: 'Fujin::Person', optional: true
     has_many :surveys, class_name: 'Fujin::SiteSurvey', foreign_key: 'site_id', inverse_of: :site, dependent: :destroy
+    has_many :checks, class_name: 'Fujin::SiteCheck', foreign_key: 'site_id', inverse_of: :site, dependent: :delete_all
     scope :in_order, -> { order(Arel.sql('lower(name)')) }
 
     # @return [Sites::Site]
     # @raise [InvalidInput]
     def site = Sites::SiteFile.read(document)
+
+    # The place with the lie of the land about it, where the school has heights of the ground.
+    # @raise [InvalidInput]
+    def surveyed = self.class.surveyed(document)
+
+    def self.surveyed(document)
+      bare = Sites::SiteFile.read(document)
+      terrain = TerrainGrid.about(bare.map.lat_deg, bare.map.lon_deg)
+      terrain ? Sites::SiteFile.read(document, terrain: terrain) : bare
+    end
 
     # The place as a person may see it now.
     def document_for(person)

@@ -6,10 +6,12 @@ module Fujin
     HOT = 'hottest_oat_c'
 
     # @param fields [Hash] the API's SiteQuestion
-    def initialize(document, fields, house)
-      @site = Sites::SiteFile.read(document)
+    # @param checks [ActiveRecord::Relation] power checks flown there, for a question that names none
+    def initialize(document, fields, house, checks: SiteCheck.none)
+      @site = SiteRow.surveyed(document)
       @fields = fields
       @house = house
+      @checks = checks
     end
 
     # @return [Manoeuvres::Confined::Report]
@@ -20,7 +22,35 @@ module Fujin
       @site, type, @house, wind: wind, oat_c: oat_c, at: at, k: k, stage: @fields['stage'] || 'solo', **load, **air
     )
 
+    # The check of that day that the answer rests on, where the question names none of its own.
+    # @return [SiteCheck, nil]
+    def used_check
+      return nil if @fields.key?('power_check')
+
+      @used_check ||= @checks.holding(type_id: type.id, mass_kg: check_conditions.mass_kg, at: at)
+    end
+
+    # The question's own check: what was seen, what the model predicts for it in that air with that load.
+    # @return [Hash, nil] fields of a SiteCheck
+    # @raise [InvalidInput] for one that cannot be believed
+    def flown_check
+      check = @fields['power_check'] or return nil
+      @flown_check ||= begin
+        how = check.slice('how', 'height_ft', 'ias_kt').transform_keys(&:to_sym)
+        conditions = check_conditions
+        engine = Flight::Engine.new(type, conditions.atmosphere)
+        { 'type_id' => type.id, 'seen' => check['seen'], 'unit' => engine.instrument_unit, **how.transform_keys(&:to_s),
+          'predicted' => Manoeuvres::Confined::PowerCheck.predicted(conditions, **how).round(1),
+          'k' => Manoeuvres::Confined::PowerCheck.k(conditions, seen: check['seen'], **how),
+          'mass_kg' => conditions.mass_kg,
+          'density_altitude_ft' => (conditions.atmosphere.density_altitude_m / Quantities::FT).round }
+      end
+    end
+
     private
+
+    def check_conditions = Planning::Conditions.build(type: type, wind: Wind.calm, elevation_ft: @site.elevation_ft,
+                                                      oat_c: @fields['oat_c'], **load, **air)
 
     def type = TypeStore.find(@fields['type_id'] || TypeStore.all.find(&:helicopter?).id)
     def load = { people: @fields['people'] || 'dual', mass_kg: @fields['mass_kg'] }
@@ -43,11 +73,9 @@ module Fujin
 
     # What a power check flown there has shown; 1 where none was.
     def k
-      check = @fields['power_check'] or return 1.0
-      conditions = Planning::Conditions.build(type: type, wind: Wind.calm, elevation_ft: @site.elevation_ft,
-                                              oat_c: @fields['oat_c'], **load, **air)
-      Manoeuvres::Confined::PowerCheck.k(conditions,
-                                         **check.slice('seen', 'how', 'height_ft', 'ias_kt').transform_keys(&:to_sym))
+      return flown_check ? flown_check['k'] : 1.0 if @fields.key?('power_check')
+
+      used_check&.k || 1.0
     end
   end
 end

@@ -114,9 +114,10 @@ module Fujin
     # @return [Manoeuvres::Confined::Report, nil]
     def site_report
       site = exercise.site or return nil
+      check = site.checks.holding(type_id: type.id, mass_kg: conditions.mass_kg, at: sortie.starts_at)
       Manoeuvres::Confined::Report.new(
-        Manoeuvres::Confined::Day.new(site.site, conditions, house, wind: wind, stage: sortie.stage,
-                                                                    at: sortie.starts_at)
+        Manoeuvres::Confined::Day.new(site.surveyed, conditions, house, wind: wind, stage: sortie.stage,
+                                                                        at: sortie.starts_at, k: check&.k || 1.0)
       )
     end
 
@@ -217,7 +218,7 @@ module Fujin
         elevation_ft: exercise.elevation_ft,
         handovers: taps.handovers,
         standards: standards,
-        site: exercise.site&.site,
+        site: exercise.site&.surveyed,
         **asked
       )
 

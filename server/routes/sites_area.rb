@@ -3,6 +3,8 @@
 module Fujin
   # Sites: drawn and surveyed, computed for a day, and surveyed again by students before they have seen the school's.
   class SitesArea < Area
+    CHECKS_SHOWN = 6
+
     get_route('/api/sites') { json(SiteRow.in_order.includes(:surveys).map { |row| site_line(row) }) }
 
     post_route '/api/sites' do
@@ -50,15 +52,49 @@ module Fujin
               'Your own survey comes first: hand it in, then the school\'s is shown.'
       end
 
-      report = SiteQuestion.new(body_json['document'] || row.document, body_json, house).report
-      json(Serialisers.site(report).merge('picture' => SitePicture.of(report)))
+      question = SiteQuestion.new(body_json['document'] || row.document, body_json, house, checks: row.checks)
+      report = question.report
+      json(Serialisers.site(report).merge('picture' => SitePicture.of(report),
+                                          'check' => question.used_check&.then { |one| Serialisers.site_check(one) }))
+    end
+
+    # A power check flown there, kept with what was predicted for it; the day's answers rest on it from now on.
+    post_route '/api/sites/:id/power-checks' do
+      row = SiteRow.find(params['id'])
+      question = SiteQuestion.new(row.document, body_json['question'], house)
+      check = question.flown_check or raise InvalidInput, [{ path: 'power_check', message: 'what did the gauge show?' }]
+      question.day
+      row.checks.create!(id: body_json['id'], by: current_person, checked_at: body_json['at'], **check)
+      json(site_json(row), status: 201)
+    rescue ActiveRecord::RecordNotUnique
+      json(site_json(row), status: 201)
     end
 
     post_route '/api/sites/:id/proposals' do
       row = SiteRow.find(params['id'])
-      day = SiteQuestion.new(row.document, body_json, house).day
+      day = SiteQuestion.new(body_json['document'] || row.document, body_json, house).day
       spot = day.site.spot(body_json['spot']) or raise NotFound, "There is no spot #{body_json['spot'].inspect} here."
       json(Serialisers.site_proposals(Manoeuvres::Confined::Proposals.new(day, spot)))
+    end
+
+    get_route('/api/terrain') { json(terrain_lines) }
+
+    # An ASCII grid, as it is.
+    post_route '/api/terrain' do
+      text = request.body.read(TerrainGrid::MOST_BYTES + 1).to_s
+      if text.bytesize > TerrainGrid::MOST_BYTES
+        raise InvalidInput, [{ path: '(file)', message: "is larger than #{TerrainGrid::MOST_BYTES / 1_048_576} MB" }]
+      end
+
+      TerrainGrid.create!(name: params['name'], text: text, added_by: current_person)
+      json(terrain_lines, status: 201)
+    rescue ActiveRecord::RecordNotUnique
+      raise Conflict, "There is a grid called #{params['name']} already."
+    end
+
+    delete_route '/api/terrain/:id' do
+      TerrainGrid.find(params['id']).destroy!
+      json(terrain_lines)
     end
 
     post_route '/api/sites/:id/surveys' do
@@ -99,6 +135,12 @@ module Fujin
       def house = Planning::HouseMethod.new(School.current.house)
       def document = body_json.fetch('document')
 
+      # Without the heights themselves: there may be millions.
+      def terrain_lines
+        TerrainGrid.in_order.includes(:added_by).select(TerrainGrid.column_names - ['packed'])
+          .map { |row| Serialisers.terrain_line(row) }
+      end
+
       def site_name
         document['features'].find { |one| one.dig('properties', 'kind') == 'site' }.dig('properties', 'name')
       end
@@ -132,6 +174,8 @@ module Fujin
                   end
         site_line(row).merge('document' => row.document_for(current_person), 'version' => row.lock_version,
                              'may_edit' => current_person.instructor?,
+                             'checks' => row.checks.includes(:by).newest_first.first(CHECKS_SHOWN)
+                               .map { |one| Serialisers.site_check(one) },
                              'surveys' => surveys.map { |one| Serialisers.survey_line(one) })
       end
 

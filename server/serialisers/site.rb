@@ -44,8 +44,30 @@ module Fujin
     def site_ground(site)
       { 'name' => site.name, 'elevation_ft' => number(site.elevation_ft), 'surface' => site.surface,
         'lat_deg' => number(site.map.lat_deg, 7), 'lon_deg' => number(site.map.lon_deg, 7),
-        'surroundings_ft' => number(site.surroundings_ft) }
+        'surroundings_ft' => number(site.surroundings_ft), 'terrain' => site.relief && site_terrain(site.relief) }
     end
+
+    # What the grid of ground heights has here.
+    def site_terrain(relief)
+      { 'elevation_ft' => number(relief.elevation_ft, 0), 'cell_m' => cell_m(relief.terrain.cell_deg) }
+    end
+
+    def site_check(check)
+      { 'id' => check.id, 'type_id' => check.type_id, 'by' => check.by.name, 'at' => check.checked_at.iso8601,
+        'how' => check.how, 'height_ft' => number(check.height_ft), 'ias_kt' => number(check.ias_kt),
+        'seen' => number(check.seen, 1), 'predicted' => number(check.predicted, 1), 'unit' => check.unit,
+        'k' => number(check.k, 3), 'mass_kg' => number(check.mass_kg, 0),
+        'density_altitude_ft' => number(check.density_altitude_ft, 0) }
+    end
+
+    def terrain_line(row)
+      { 'id' => row.id, 'name' => row.name, 'cell_m' => cell_m(row.cell_deg), 'west_deg' => number(row.west_deg, 5),
+        'east_deg' => number(row.east_deg, 5), 'south_deg' => number(row.south_deg, 5),
+        'north_deg' => number(row.north_deg, 5), 'added_by' => row.added_by&.name }
+    end
+
+    # From north to south.
+    def cell_m(cell_deg) = number(LocalMap.new(0.0, 0.0).north_east(cell_deg, 0.0)[0], 0)
 
     def site_day(report)
       day = report.day
@@ -57,13 +79,18 @@ module Fujin
         'at' => day.at&.iso8601, 'gauge' => site_gauge(day) }
     end
 
-    # What the gauge should show in a hover at 4 ft, before a power check has said otherwise.
+    # What the gauge should show in a hover at 4 ft and in a level pass at climb speed, before a power check has said otherwise.
     def site_gauge(day)
       engine = Flight::Engine.new(day.nominal.type, day.conditions.atmosphere)
-      expected = Manoeuvres::Confined::PowerCheck.predicted(day.nominal)
-      { 'unit' => engine.instrument_unit, 'expected' => number(expected, 1) }
+      { 'unit' => engine.instrument_unit, 'hover' => gauge_reading(day, 'hover'), 'pass' => gauge_reading(day, 'pass'),
+        'pass_ias_kt' => number(day.type.fetch('speeds_kt.climb')),
+        'how' => day.house['power_check'] == 'hover' ? 'hover' : 'pass' }
+    end
+
+    def gauge_reading(day, how)
+      number(Manoeuvres::Confined::PowerCheck.predicted(day.nominal, how: how), 1)
     rescue OutsideModel
-      { 'unit' => engine.instrument_unit, 'expected' => nil }
+      nil
     end
 
     def site_spot(room)

@@ -55,8 +55,16 @@ module Fujin
 
     def line(line, corridor)
       far = [line.line.length_m, corridor.reach_m].min
-      { 'id' => line.id, 'spot' => line.spot.id, 'points' => line.line.points.map { |at| point(at) },
+      { 'id' => line.id, 'spot' => line.spot.id, 'profile' => profile(line, corridor), 'points' => line.line.points.map do |at|
+        point(at)
+      end,
         'corridor' => corridor_ring(corridor, far) }
+    end
+
+    # The ground under it, feet from the spot and over its ground; nothing where the school has no heights.
+    def profile(line, corridor)
+      relief = line.day.site.relief or return []
+      relief.profile(corridor, ground_m: line.spot.ground_m).map { |along, height| [feet(along), feet(height)] }
     end
 
     # Outline of the strip under a line, every 20 m, up one side and down the other.

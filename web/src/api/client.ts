@@ -36,6 +36,18 @@ export const keepToken = (token: string) => {
 }
 export const tokenHeader = () => ({ 'X-CSRF-Token': csrfToken })
 
+/** Sends a file's bytes as they are, by its name. */
+export async function sendFile<T>(url: string, file: File): Promise<T> {
+  const response = await fetch(`${url}?name=${encodeURIComponent(file.name)}`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/octet-stream', ...tokenHeader() },
+    body: file,
+  })
+  const body: unknown = await response.json().catch(() => undefined)
+  if (!response.ok) throw new Refusal(body as Schemas['Problem'], response.status)
+  return body as T
+}
+
 export const api = createClient<paths>({ baseUrl: '/' })
 api.use({
   onRequest: ({ request }) => {

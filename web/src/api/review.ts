@@ -1,5 +1,5 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query'
-import { api, newId, tokenHeader, Refusal, unwrap, type Schemas } from './client'
+import { api, newId, sendFile, unwrap, type Schemas } from './client'
 
 export const useAttempts = (sortieId: string) =>
   useQuery({
@@ -176,16 +176,8 @@ export const useOneChange = (id: string, enabled: boolean) =>
 export const tellHeadings = (id: string, columns: { heading: string; channel: string; unit: string }[]) =>
   unwrap(api.PUT('/api/recordings/{id}/headings', { params: { path: { id } }, body: { columns } }))
 
-export async function uploadRecording(sortieId: string, file: File): Promise<Schemas['Recording']> {
-  const response = await fetch(`/api/sorties/${sortieId}/recordings?name=${encodeURIComponent(file.name)}`, {
-    method: 'POST',
-    headers: { 'Content-Type': 'application/octet-stream', ...tokenHeader() },
-    body: file,
-  })
-  const body: unknown = await response.json().catch(() => undefined)
-  if (!response.ok) throw new Refusal(body as Schemas['Problem'], response.status)
-  return body as Schemas['Recording']
-}
+export const uploadRecording = (sortieId: string, file: File) =>
+  sendFile<Schemas['Recording']>(`/api/sorties/${sortieId}/recordings`, file)
 
 export const fetchFromRecorder = (sortieId: string) =>
   unwrap(

@@ -1,5 +1,5 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { api, newId, unwrap, type Schemas } from './client'
+import { api, newId, sendFile, unwrap, type Schemas } from './client'
 
 export type Site = Schemas['Site']
 export type SiteDocument = Schemas['SiteDocument']
@@ -66,6 +66,24 @@ export function useChangeSite(id: string) {
   })
 }
 
+/** Keeps a power check flown there; what is computed of the site rests on it from then on. */
+export function useKeepCheck(id: string) {
+  const queries = useQueryClient()
+  return useMutation({
+    mutationFn: (question: SiteQuestion) =>
+      unwrap(
+        api.POST('/api/sites/{id}/power-checks', {
+          params: { path: { id } },
+          body: { id: newId(), at: question.at ?? new Date().toISOString(), question },
+        }),
+      ),
+    onSuccess: (site) => {
+      queries.setQueryData(['site', id], site)
+      void queries.invalidateQueries({ queryKey: ['site-report', id] })
+    },
+  })
+}
+
 export function useAskForSurvey(id: string) {
   const queries = useQueryClient()
   return useMutation({
@@ -111,6 +129,27 @@ export function useGradeSurvey(id: string) {
     },
   })
 }
+
+export const useTerrain = () =>
+  useQuery({ queryKey: ['terrain'], queryFn: () => unwrap(api.GET('/api/terrain')), staleTime: 60_000 })
+
+/** What is computed of sites changes with the ground under their lines. */
+function useTerrainChange<T>(mutationFn: (given: T) => Promise<Schemas['TerrainLine'][]>) {
+  const queries = useQueryClient()
+  return useMutation({
+    mutationFn,
+    onSuccess: (grids) => {
+      queries.setQueryData(['terrain'], grids)
+      void queries.invalidateQueries({ queryKey: ['site-report'] })
+    },
+  })
+}
+
+export const useAddTerrain = () =>
+  useTerrainChange((file: File) => sendFile<Schemas['TerrainLine'][]>('/api/terrain', file))
+
+export const useRemoveTerrain = () =>
+  useTerrainChange((id: string) => unwrap(api.DELETE('/api/terrain/{id}', { params: { path: { id } } })))
 
 /** An exercise led to a site, along one of its lines; its plan is asked anew. */
 export function useLeadToSite(sortieId: string) {

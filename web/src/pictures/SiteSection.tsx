@@ -17,6 +17,8 @@ interface Props {
 const BEYOND_FT = 450
 const OUT_FT = 1900
 const FOOT = 26
+/** Falling ground is shown so far under the spot, feet. */
+const UNDER_FT = 160
 
 /** The line from the side in true scale: the planned path, what stands under it with what it may be, the gate and the go-around. */
 export function SiteSection({ line: one, kind }: Props) {
@@ -26,13 +28,20 @@ export function SiteSection({ line: one, kind }: Props) {
     ? [...one.under, ...(approach.beyond ?? []).map((hit) => ({ ...hit, from_ft: -hit.to_ft, to_ft: -hit.from_ft }))]
     : one.under.map((hit) => ({ ...hit, from_ft: -hit.to_ft, to_ft: -hit.from_ft }))
   const path = one.path.map(([along = 0, height = 0]): [number, number] => [approach ? along : -along, height])
-  const [out, beyond] = windowOf(approach, under)
+  const standing = under.filter(({ what }) => what !== 'ground')
+  const [out, beyond] = windowOf(approach, standing)
   const top = Math.max(140, ...under.map(({ high_ft }) => high_ft * 1.15), ...heights(path, out, beyond)) * 1.08
+  const ground = one.profile
+    .map(([along = 0, feet = 0]): [number, number] => [approach ? along : -along, feet])
+    .filter(([along]) => along <= out + 80 && along >= -beyond - 80)
+    .sort((a, b) => b[0] - a[0])
+  const under_ft = Math.min(UNDER_FT, Math.max(0, ...ground.map(([, feet]) => -feet)))
   const perFt = width / (out + beyond)
-  const height = Math.min(320, Math.max(120, top * perFt)) + FOOT
+  const low = under_ft * perFt
+  const height = Math.min(320, Math.max(120, top * perFt)) + low + FOOT
   const x = (feet: number) => (out - feet) * perFt
-  const y = (feet: number) => height - FOOT - feet * perFt
-  const named = namesThatFit(under, x, y)
+  const y = (feet: number) => height - FOOT - low - feet * perFt
+  const named = namesThatFit(standing, x, y)
   return (
     <figure ref={ref} className="m-0">
       <Picture
@@ -41,14 +50,22 @@ export function SiteSection({ line: one, kind }: Props) {
         label={`${one.id} from the side, true scale. ${under.length} things under it.${approach?.gate ? ` Break off by ${Math.round(approach.gate.height_ft)} ft, ${Math.round(approach.gate.distance_ft)} ft out.` : ''}`}
         className="border border-rule bg-sheet"
       >
-        {under.map((hit) => (
+        {ground.length > 1 && (
+          <path
+            d={`${line(ground.map(([along, feet]) => [x(along), y(Math.max(feet, -under_ft))]))}V${height - FOOT}H${x(ground.at(0)?.[0] ?? 0)}Z`}
+            fill="var(--wash)"
+            stroke="var(--ink-soft)"
+            strokeWidth={1.2}
+          />
+        )}
+        {standing.map((hit) => (
           <Stands key={`${hit.id} ${hit.from_ft}`} hit={hit} x={x} y={y} width={width} named={named.has(hit)} />
         ))}
         <path d={`M0 ${y(0)}H${width}`} stroke="var(--ink)" strokeWidth={1.6} />
         {ticks(-beyond, out, 8).map((feet) => (
           <g key={feet}>
             <path d={`M${x(feet)} ${y(0)}v5`} stroke="var(--ink)" />
-            <text x={x(feet)} y={y(0) + 18} fontSize={11} textAnchor="middle" fill="var(--ink-soft)">
+            <text x={x(feet)} y={height - 8} fontSize={11} textAnchor="middle" fill="var(--ink-soft)">
               {feet === 0 ? 'spot' : Math.abs(feet)}
             </text>
           </g>

@@ -15,7 +15,8 @@ module Fujin
       Leg = Value.define(:start, :direction, :from_m, :to_m)
       private_constant :Leg
 
-      attr_reader :legs, :half_width_m
+      # `leaves_m` where it leaves the usable ground, metres from the spot.
+      attr_reader :legs, :half_width_m, :leaves_m
 
       # @param points [Array<Complex>] from the spot outward
       # @param ring [Array<Complex>] outside of the usable ground

@@ -10,13 +10,15 @@ module Fujin
       Worst = Value.define(:angle_rad, :obstacle, :distance_m)
 
       # @param corridor [Corridor], @param obstacles [Array<Obstacle>]
-      # @param from_m [Float] height above the datum from which the angle is measured: the spot's ground and the hover
-      def initialize(corridor, obstacles, clearances, ground_m:, end_m:)
+      # @param ground_m [Float] the spot's ground above the datum, @param end_m [Float] height over it at which it ends
+      # @param relief [Relief, nil] the ground under the line
+      def initialize(corridor, obstacles, clearances, ground_m:, end_m:, relief: nil)
         @corridor = corridor
         @obstacles = obstacles
         @clearances = clearances
         @ground_m = ground_m
         @end_m = end_m
+        @relief = relief
       end
 
       # @return [Planning::PlanNumber] degrees; without a value `no_obstacle`, or `not_known` (with ids)
@@ -64,8 +66,10 @@ module Fujin
 
       def hits(which)
         @hits ||= {}
-        @hits[which] ||= @corridor.hits(@obstacles.select(&:top), grown: GROWN.fetch(which))
+        @hits[which] ||= @corridor.hits(@obstacles.select(&:top), grown: GROWN.fetch(which)) + rising
       end
+
+      def rising = @rising ||= @relief ? @relief.hits(@corridor, ground_m: @ground_m) : []
 
       def degrees(found) = found && (found.angle_rad / Quantities::DEG)
 

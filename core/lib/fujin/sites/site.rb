@@ -4,10 +4,11 @@ module Fujin
   module Sites
     # One surveyed place: the usable ground, what stands around it, the lines in and out, and what was answered of it.
     # Points are north + east·i, metres from the middle of the ground; heights metres above its datum, the ground there.
+    # `relief` is the lie of the land about it where the school has a grid of it.
     Site =
       Value.define(
         :name, :map, :rings, :elevation_ft, :surroundings_ft, :surface, :slope_deg, :falls_toward_deg,
-        :obstacles, :landables, :spots, :lines, :survey
+        :obstacles, :landables, :spots, :lines, :survey, :relief, defaults: { relief: nil }
       ) do
         # Height of the ground's plane at a point, metres.
         def ground_m(point)

@@ -16,13 +16,15 @@ module Fujin
       # A line ends this near to its spot, m.
       NEAR_M = 1.0
 
-      # @param document [Hash] parsed JSON
+      # @param document [Hash] parsed JSON, @param terrain [Terrain, nil] heights of the ground, where there are any
       # @return [Site]
       # @raise [InvalidInput] with every problem: the feature's id, and its place
-      def self.read(document) = new(document).site
+      # @raise [OutsideModel] where the terrain has no height at the site
+      def self.read(document, terrain: nil) = new(document, terrain).site
 
-      def initialize(document)
+      def initialize(document, terrain)
         @document = document
+        @terrain = terrain
         @problems = []
       end
 
@@ -129,7 +131,8 @@ module Fujin
           surroundings_ft: number(ground, 'surroundings_ft', -5000..5000),
           surface: one_of(ground, 'surface', SURFACES), slope_deg: slope,
           falls_toward_deg: number(ground, 'falls_toward_deg', 0..360) || 0.0,
-          obstacles: [], landables: landables, spots: [], lines: [], survey: survey_points
+          obstacles: [], landables: landables, spots: [], lines: [], survey: survey_points,
+          relief: @terrain && Relief.new(@terrain, @map)
         )
         with_spots = bare.with(spots: spots(bare))
         with_spots.with(obstacles: obstacles(bare), lines: lines(with_spots))
@@ -229,7 +232,9 @@ module Fujin
         given = number(feature, 'base_ft', -5000..5000)
         return given * Quantities::FT if given
 
-        site.ground_m(ring.sum(Complex(0, 0)) / ring.size)
+        middle = ring.sum(Complex(0, 0)) / ring.size
+        seen = site.usable?(middle) ? nil : site.relief&.at(middle)
+        seen&.value || site.ground_m(middle)
       end
 
       def top(feature, base_m, what, pass)

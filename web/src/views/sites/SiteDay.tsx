@@ -1,14 +1,12 @@
 import { useTypes } from '../../api/queries'
 import { useWeather } from '../../api/prepare'
-import type { SiteQuestion, SiteReport } from '../../api/sites'
+import type { SiteQuestion } from '../../api/sites'
 import { Pick } from '../../design/Pick'
-import { unitWord } from '../../design/words'
 import { NumberField } from '../prepare/NumberField'
 
 interface Props {
   day: SiteQuestion
   onChange: (day: SiteQuestion) => void
-  report: SiteReport
 }
 
 type Numbers = 'wind_from_deg' | 'wind_kt' | 'gust_kt' | 'oat_c' | 'hottest_oat_c'
@@ -30,14 +28,14 @@ const FIELDS: {
 ]
 
 /** Aircraft, load, air and hour that the site is looked at for. */
-export function SiteDay({ day, onChange, report: site }: Props) {
+export function SiteDay({ day, onChange }: Props) {
   const types = useTypes()
   const weather = useWeather()
   const set = (fields: Partial<SiteQuestion>) => onChange({ ...day, ...fields })
   const report = weather.data?.report
   const helicopters = (types.data ?? []).filter(({ kind }) => kind === 'helicopter')
   return (
-    <div className="no-print mt-2 grid grid-cols-4 items-start gap-x-2 gap-y-1 md:grid-cols-[1.3fr_1fr_repeat(5,minmax(4.5rem,1fr))_1.7fr_1fr]">
+    <div className="no-print mt-2 grid grid-cols-4 items-start gap-x-2 gap-y-1 md:grid-cols-[1.3fr_1fr_repeat(5,minmax(4.5rem,1fr))_1.7fr]">
       <label className="grid gap-0.5">
         <span className="label">Aircraft</span>
         <Pick
@@ -69,17 +67,6 @@ export function SiteDay({ day, onChange, report: site }: Props) {
           onChange={(event) => set({ at: event.target.value ? `${event.target.value}:00Z` : null })}
         />
       </label>
-      <NumberField
-        label="Gauge, 4 ft"
-        unit={unitWord(site.day.gauge.unit)}
-        low={5}
-        high={130}
-        step={0.1}
-        optional
-        value={day.power_check?.seen ?? null}
-        onChange={(value) => set({ power_check: value === null ? null : { seen: value, how: 'hover', height_ft: 4 } })}
-        placeholder={`${site.day.gauge.expected ?? '—'} expected`}
-      />
       {report && (
         <p className="label col-span-full m-0">
           Station: <span className="figures">{report.text}</span>, {report.age_minutes} min old{' '}

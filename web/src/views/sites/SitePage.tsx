@@ -11,6 +11,7 @@ import { cornerMoved, drawn, idOf, moved, withFeature } from './draft'
 import { FeatureForm } from './FeatureForm'
 import { Lines } from './Lines'
 import { Looks } from './Looks'
+import { PowerChecks } from './PowerChecks'
 import { Proposed } from './Proposed'
 import { SiteDay } from './SiteDay'
 import { SiteNotes } from './SiteNotes'
@@ -96,13 +97,15 @@ function Drawn({ site, session }: { site: Site; session: Session }) {
           {Math.round(site.elevation_ft)} ft, {(site.surface ?? '').replaceAll('_', ' ')}; density altitude{' '}
           {report.day.density_altitude_ft} ft; power left {said(report.day.power_margin_pct.value)} % out of ground
           effect, {said(report.day.power_margin_ige_pct.value)} % at 4 ft
+          {report.site.terrain ? `; ground heights every ${report.site.terrain.cell_m} m` : ''}
         </span>
         <Link to={`/sites/${site.id}/look`}>Survey list for the cockpit</Link>
         <a className="underline" href={`/api/sites/${site.id}/geojson`}>
           As GeoJSON
         </a>
       </header>
-      <SiteDay day={day} onChange={setDay} report={report} />
+      <SiteDay day={day} onChange={setDay} />
+      <PowerChecks site={site} day={day} report={report} onChange={setDay} />
       {asked.isError && <Failed error={asked.error} />}
       <Verdicts report={report} />
       <div className="mt-3 grid gap-4 lg:grid-cols-[minmax(0,1.15fr)_minmax(0,1fr)]">

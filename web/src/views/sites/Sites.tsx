@@ -6,6 +6,7 @@ import { isLearner } from '../../api/who'
 import { Empty, Failed, Loading } from '../../design/States'
 import { capital, shortDayOf } from '../../design/words'
 import { nameOf } from './siteWords'
+import { Terrain } from './Terrain'
 
 /** The school's sites: what is open of each, and which a student still has to survey without having seen the school's. */
 export function Sites({ session }: { session: Session }) {
@@ -37,6 +38,7 @@ export function Sites({ session }: { session: Session }) {
           </li>
         ))}
       </ul>
+      <Terrain staff={!isLearner(session.person)} />
       <p className="label">
         What is computed here comes from what was surveyed and from the flight model. Local rules, the flight manual and
         a licensed instructor decide.

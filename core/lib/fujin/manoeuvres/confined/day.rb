@@ -64,7 +64,7 @@ module Fujin
         def margin_pct = @margin_pct ||= margin(nil)
         def margin_ige_pct = @margin_ige_pct ||= margin(IGE_FT * Q::FT)
 
-        # What was worked out for this day, these grounds and obstacles before; lines, spots and survey are named in `of`,
+        # What was worked out for this day, ground and obstacles before; lines, spots and survey are named in `of`,
         # so that a line which is moved leaves the others standing.
         # @param of [Array] what else the work rests on
         def kept(*of, &) = KEPT.fetch([key, *of], &)
@@ -112,8 +112,9 @@ module Fujin
 
         def key
           @key ||= [site.rings, site.obstacles, site.landables, site.slope_deg, site.falls_toward_deg,
-                    site.surroundings_ft, site.map.lat_deg, site.map.lon_deg, *conditions.load_key,
-                    conditions.elevation_ft, nominal.type.data, house.values, wind&.to_a, stage, at, k].freeze
+                    site.surroundings_ft, site.relief&.terrain, site.map.lat_deg, site.map.lon_deg,
+                    *conditions.load_key, conditions.elevation_ft, nominal.type.data,
+                    house.values, wind&.to_a, stage, at, k].freeze
         end
 
         def places_on(line) = line.legs.flat_map { |a, b| (0..LOOKS).map { |i| a + ((b - a) * i / LOOKS.to_f) } }

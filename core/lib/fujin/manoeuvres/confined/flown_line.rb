@@ -32,7 +32,8 @@ module Fujin
         def sight_along(points, reach_m:, end_m:)
           laid = Sites::Corridor.new(points, ring: day.site.rings[0], half_width_m: day.clearances.half_width_m,
                                              reach_m: reach_m)
-          Sites::SightLine.new(laid, day.site.obstacles, day.clearances, ground_m: spot.ground_m, end_m: end_m)
+          Sites::SightLine.new(laid, day.site.obstacles, day.clearances, ground_m: spot.ground_m, end_m: end_m,
+                                                                         relief: day.site.relief)
         end
       end
     end

@@ -33,7 +33,8 @@ module Fujin
         # Over the site's ground.
         def orbit_height
           tops = @day.site.standing.select { |one| one.stands? && one.top && one.distance_m(Complex(0, 0)) <= AROUND_M }
-          highest = tops.map { |one| one.top.high / FT }.max || 0.0
+          ground = @day.site.relief ? @day.kept(:highest) { @day.site.relief.highest_m(AROUND_M) } : 0.0
+          highest = [*tops.map { |one| one.top.high }, ground].max / FT
           number(([OVER_GROUND_FT, highest + OVER_TOPS_FT].max / 10.0).ceil * 10.0, 'ft')
         end
 

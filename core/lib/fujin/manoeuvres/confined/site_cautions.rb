@@ -23,7 +23,7 @@ module Fujin
         end
 
         # @return [Array<Planning::Caution>]
-        def all = [no_wind, *open_points, poles, *surface, *slope, *heights, light, no_power].compact
+        def all = [no_wind, *open_points, poles, *surface, *slope, *heights, power_check, grid, light, no_power].compact
 
         # @param line [FlownApproach]
         # @return [Array<Planning::Caution>]
@@ -37,7 +37,7 @@ module Fujin
 
         private
 
-        def of_any(line) = [lee(line), sun(line), unknown(line)]
+        def of_any(line) = [lee(line), sun(line), unknown(line), grid_ends(line)]
 
         def caution(id, level, text) = Planning::Caution.new(id: id, level: level, text: text)
 
@@ -116,6 +116,29 @@ module Fujin
             end)].compact
         end
 
+        # High ground asks for power that was shown, in one of the two ways that are taught; each has its reason.
+        def power_check
+          return nil unless heights.any?
+
+          setting = Planning::HouseMethod::SETTINGS.find { |one| one.name == 'power_check' }
+          mine = @day.house['power_check']
+          other = (setting.allowed - [mine]).first
+          caution('power_shown', 'note',
+                  "Power in reserve is shown before a mountain site, not on it. This school: #{setting.reasons[mine]} " \
+                    "Other schools: #{setting.reasons[other]} What was seen makes the margin.")
+        end
+
+        # A grid of ground heights that is of another ground than the site's file.
+        def grid
+          grid_ft = @site.relief&.elevation_ft or return nil
+          return nil if (grid_ft - @site.elevation_ft).abs <= Sites::Relief::DIFFER_FT
+
+          caution('grid_differs', 'caution',
+                  "The grid has the ground here at #{grid_ft.round} ft, the site's file at " \
+                    "#{@site.elevation_ft.round} ft: look at both. How the ground rises and falls is taken from the " \
+                    'grid, the elevation from the file.')
+        end
+
         def light
           return nil unless @day.light.night?
 
@@ -162,6 +185,13 @@ module Fujin
           else
             nil
           end
+        end
+
+        def grid_ends(line)
+          metres = @site.relief&.known_to_m(line.corridor) or return nil
+          caution('grid_ends', 'note', "The grid has no heights beyond #{(metres / Quantities::FT).round(-1)} ft of " \
+            'this ' \
+            'line: the ground there counts as level.')
         end
 
         def unknown(line)

@@ -1,0 +1,156 @@
+# frozen_string_literal: true
+
+require_relative '../server_helper'
+require_relative '../../core/test/site_help'
+
+# What a school adds to its sites: heights of the ground, and the power checks flown there.
+class SiteGroundTest < Minitest::Test
+  include ServerHelp
+  include SiteHelp
+
+  DAY = { wind_from_deg: 360, wind_kt: 10, type_id: 'tansy-2', people: 'dual', at: '2026-06-21T12:00:00Z' }.freeze
+
+  def setup
+    super
+    as(@instructor)
+    post_json('/api/sites', { id: SecureRandom.uuid, document: document(ground, spot, approach, departure, answers) })
+    @site = answer['id']
+  end
+
+  # Rows from north to south; level up to the middle of the made-up meadow, then rising to the north by a fifth.
+  def grid(rise: 0.2, cells: 100, cell: 0.0005, west: -4.025, south: 55.975)
+    rows = (0...cells).map do |row|
+      north_m = (cells - row - 0.5 - (cells / 2)) * cell * 111_300
+      Array.new(cells) { (91.0 + ([north_m - 150, 0].max * rise)).round(1) }.join(' ')
+    end
+    "ncols #{cells}\nnrows #{cells}\nxllcorner #{west}\nyllcorner #{south}\ncellsize #{cell}\n#{rows.join("\n")}\n"
+  end
+
+  def load_grid(bytes, name: 'hills.asc')
+    post("/api/terrain?name=#{name}", {},
+         { input: bytes, 'CONTENT_TYPE' => 'application/octet-stream', 'HTTP_X_CSRF_TOKEN' => @token.to_s })
+    answer
+  end
+
+  def report(**question)
+    post_json("/api/sites/#{@site}/report", DAY.merge(question))
+    answer
+  end
+
+  def out(report) = report['departures'][0]['ways']['towering']['climb_angle_needed_deg']
+
+  def test_ground_heights_are_used_until_they_are_removed
+    assert_nil report['site']['terrain']
+    assert_equal 'no_obstacle', out(report)['reason']
+    load_grid(grid)
+
+    assert_equal 201, last_response.status
+    assert_equal([['hills.asc', 55]], answer.map { |row| row.values_at('name', 'cell_m') })
+    id = answer[0]['id']
+
+    assert_in_delta 91.0 / 0.3048, report['site']['terrain']['elevation_ft'], 1.0
+    assert_operator out(report)['value'], :>, 8.0
+    assert_operator report['picture']['departures'][0]['profile'].last[1], :>, 300
+    delete_json "/api/terrain/#{id}"
+
+    assert_empty answer
+    assert_equal 'no_obstacle', out(report)['reason']
+  end
+
+  def test_of_two_grids_the_finer_counts
+    load_grid(grid(rise: 0.0), name: 'coarse.asc')
+    load_grid(grid(cells: 200, cell: 0.00025), name: 'fine.asc')
+
+    assert_equal 28, report['site']['terrain']['cell_m']
+    assert_operator out(report)['value'], :>, 8.0
+  end
+
+  def test_a_grid_of_elsewhere_and_one_without_a_height_here_change_nothing
+    load_grid(grid(west: 10.0))
+    load_grid(grid.gsub(/\b91.0\b/, '-9999').sub("cellsize 0.0005\n", "cellsize 0.0005\nnodata_value -9999\n"),
+              name: 'gap')
+
+    assert_nil report['site']['terrain']
+    assert_equal 200, last_response.status
+  end
+
+  def test_a_broken_grid_is_refused_with_its_line
+    load_grid(grid.sub('91.0', 'here'))
+
+    assert_equal 422, last_response.status
+    # Five lines of head; 47 rows rise, being more than 150 m north of the middle.
+    assert_equal 'line 53', answer['errors'][0]['path']
+    get '/api/terrain'
+
+    assert_empty answer
+    load_grid(grid)
+    load_grid(grid)
+
+    assert_equal 409, last_response.status
+  end
+
+  def test_learners_see_grids_and_load_none
+    load_grid(grid)
+    as(@student)
+    get '/api/terrain'
+
+    assert_equal 1, answer.size
+    load_grid(grid, name: 'mine.asc')
+
+    assert_equal 403, last_response.status
+  end
+
+  def keep_check(seen, how = { how: 'hover', height_ft: 4 }, **day)
+    question = DAY.merge(power_check: { seen: seen, **how }, **day)
+    post_json("/api/sites/#{@site}/power-checks", { id: SecureRandom.uuid, at: question[:at], question: question })
+    answer
+  end
+
+  # A tenth more on the gauge than predicted: the power left shrinks by just that, (1 + m)/k − 1.
+  def test_a_check_that_was_kept_becomes_the_margin_of_its_day
+    before = report
+    margin = before['day']['power_margin_pct']['value']
+    predicted = before['day']['gauge']['hover']
+    checks = keep_check((predicted * 1.04).round(1))['checks']
+
+    assert_equal 201, last_response.status
+    k = checks[0]['k']
+
+    assert_in_delta predicted, checks[0]['predicted'], 0.05
+    assert_operator k, :>, 1.0
+    now = report
+
+    assert_equal checks[0]['id'], now['check']['id']
+    assert_in_delta ((100 + margin) / k) - 100, now['day']['power_margin_pct']['value'], 0.1
+  end
+
+  def test_it_holds_for_its_day_its_type_and_about_its_load_only
+    keep_check((report['day']['gauge']['hover'] * 1.03).round(1))
+
+    refute_nil report['check']
+    assert_nil report(at: '2026-06-22T12:00:00Z')['check']
+    assert_nil report(type_id: 'bracken-2')['check']
+    assert_nil report(people: 'solo')['check']
+    assert_nil report(at: nil)['check']
+    assert_nil report(power_check: nil)['check'], 'a question that wants none'
+  end
+
+  def test_the_newest_of_a_day_holds_and_both_ways_of_checking_are_kept
+    gauge = report['day']['gauge']
+    keep_check(gauge['hover'])
+    level = { how: 'pass', ias_kt: gauge['pass_ias_kt'] }
+    checks = keep_check(gauge['pass'], level, at: '2026-06-21T13:00:00Z')['checks']
+
+    assert_equal(%w[pass hover], checks.map { |one| one['how'] })
+    assert_in_delta 1.0, checks[0]['k'], 0.01
+    assert_equal 'pass', report['check']['how']
+  end
+
+  def test_a_check_that_cannot_be_believed_is_not_kept
+    keep_check((report['day']['gauge']['hover'] * 1.4).round(1))
+
+    assert_equal 422, last_response.status
+    assert_match(/between 0.85 and 1.15 is believed/, last_response.body)
+    assert_nil report['check']
+  end
+end

@@ -1,0 +1,66 @@
+import { useRef } from 'react'
+import { useAddTerrain, useRemoveTerrain, useTerrain } from '../../api/sites'
+import { capital } from '../../design/words'
+
+/** The grids of ground heights that the school has, never needed; staff add and remove them. */
+export function Terrain({ staff }: { staff: boolean }) {
+  const grids = useTerrain()
+  const add = useAddTerrain()
+  const remove = useRemoveTerrain()
+  const file = useRef<HTMLInputElement>(null)
+  if (!grids.data || (grids.data.length === 0 && !staff)) return null
+  const failed = add.error ?? remove.error
+  return (
+    <section aria-label="Ground heights" className="mt-6">
+      <h2 className="m-0 border-b border-ink pb-1 text-xl font-bold">Ground heights</h2>
+      <p className="mt-1 mb-2 text-soft">
+        {grids.data.length === 0
+          ? 'None yet. With a grid of them, rising ground under a line counts like what stands there; without, the ground counts as level.'
+          : 'Rising ground under a line counts like what stands there.'}
+      </p>
+      <ul className="m-0 grid list-none gap-1 p-0">
+        {grids.data.map((grid) => (
+          <li key={grid.id} className="flex flex-wrap items-center gap-x-4 border-t border-rule py-1">
+            <span className="font-semibold">{grid.name}</span>
+            <span className="figures text-soft">
+              cells of {grid.cell_m} m, {grid.south_deg.toFixed(2)} to {grid.north_deg.toFixed(2)}° north,{' '}
+              {grid.west_deg.toFixed(2)} to {grid.east_deg.toFixed(2)}° east
+              {grid.added_by ? `; ${grid.added_by}` : ''}
+            </span>
+            {staff && (
+              <button
+                type="button"
+                className="button ml-auto"
+                disabled={remove.isPending}
+                onClick={() => remove.mutate(grid.id)}
+              >
+                Remove {grid.name}
+              </button>
+            )}
+          </li>
+        ))}
+      </ul>
+      {staff && (
+        <label className="button mt-2 inline-block cursor-pointer">
+          Load ground heights (ASCII grid)
+          <input
+            ref={file}
+            type="file"
+            accept=".asc,.txt,text/plain"
+            className="sr-only"
+            onChange={(event) => {
+              const chosen = event.target.files?.[0]
+              if (chosen) add.mutate(chosen)
+              if (file.current) file.current.value = ''
+            }}
+          />
+        </label>
+      )}
+      {failed && (
+        <p role="alert" className="limit-note mt-2 max-w-2xl p-2 text-sm">
+          {capital(failed.message)} Nothing was stored.
+        </p>
+      )}
+    </section>
+  )
+}

@@ -51,6 +51,7 @@ module Fujin
       'GET /api/sites/:id/geojson' => SIGNED_IN,
       'POST /api/sites/:id/report' => SIGNED_IN,
       'POST /api/sites/:id/proposals' => STAFF,
+      'GET /api/sites/:id/neighbours' => STAFF,
       'POST /api/sites/:id/power-checks' => STAFF,
       'POST /api/sites/:id/surveys' => STAFF,
       'GET /api/terrain' => SIGNED_IN,

@@ -58,6 +58,9 @@ module Fujin
                                           'check' => question.used_check&.then { |one| Serialisers.site_check(one) }))
     end
 
+    # What was found at sites near by and may hold here too.
+    get_route('/api/sites/:id/neighbours') { json(SiteNeighbours.new(SiteRow.find(params['id'])).suggestions) }
+
     # A power check flown there, kept with what was predicted for it; the day's answers rest on it from now on.
     post_route '/api/sites/:id/power-checks' do
       row = SiteRow.find(params['id'])
@@ -72,7 +75,7 @@ module Fujin
 
     post_route '/api/sites/:id/proposals' do
       row = SiteRow.find(params['id'])
-      day = SiteQuestion.new(body_json['document'] || row.document, body_json, house).day
+      day = SiteQuestion.new(body_json['document'] || row.document, body_json, house, checks: row.checks).day
       spot = day.site.spot(body_json['spot']) or raise NotFound, "There is no spot #{body_json['spot'].inspect} here."
       json(Serialisers.site_proposals(Manoeuvres::Confined::Proposals.new(day, spot)))
     end
@@ -181,7 +184,9 @@ module Fujin
 
       def survey_json(survey)
         shown = current_person.instructor? || survey.handed_in_at
-        Serialisers.site_survey(survey, comparison: (survey.comparison if shown && survey.handed_in_at))
+        compared = shown && survey.handed_in_at
+        Serialisers.site_survey(survey, comparison: (survey.comparison if compared),
+                                        flown: compared ? SurveyFlown.of(survey) : [])
       end
     end
   end

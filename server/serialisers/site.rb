@@ -79,7 +79,7 @@ module Fujin
         'at' => day.at&.iso8601, 'gauge' => site_gauge(day) }
     end
 
-    # What the gauge should show in a hover at 4 ft and in a level pass at climb speed, before a power check has said otherwise.
+    # What the gauge should show in a hover at 4 ft and in a level pass at climb speed, by the type file alone.
     def site_gauge(day)
       engine = Flight::Engine.new(day.nominal.type, day.conditions.atmosphere)
       { 'unit' => engine.instrument_unit, 'hover' => gauge_reading(day, 'hover'), 'pass' => gauge_reading(day, 'pass'),
@@ -191,11 +191,11 @@ module Fujin
     end
 
     # @param comparison [Sites::SurveyComparison, nil] nil until it is handed in
-    def site_survey(survey, comparison:)
+    def site_survey(survey, comparison:, flown:)
       survey_line(survey).merge(
         'site_id' => survey.site_id, 'site' => survey.site.name, 'features' => survey.features,
         'document' => survey.document, 'version' => survey.lock_version,
-        'frame' => SitePicture.frame(survey.site.site.map),
+        'frame' => SitePicture.frame(survey.site.site.map), 'flown' => flown,
         'comparison' => comparison && survey_comparison(comparison)
       )
     end

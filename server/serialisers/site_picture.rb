@@ -55,10 +55,8 @@ module Fujin
 
     def line(line, corridor)
       far = [line.line.length_m, corridor.reach_m].min
-      { 'id' => line.id, 'spot' => line.spot.id, 'profile' => profile(line, corridor), 'points' => line.line.points.map do |at|
-        point(at)
-      end,
-        'corridor' => corridor_ring(corridor, far) }
+      { 'id' => line.id, 'spot' => line.spot.id, 'points' => line.line.points.map { |at| point(at) },
+        'profile' => profile(line, corridor), 'corridor' => corridor_ring(corridor, far) }
     end
 
     # The ground under it, feet from the spot and over its ground; nothing where the school has no heights.

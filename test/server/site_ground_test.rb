@@ -51,7 +51,7 @@ class SiteGroundTest < Minitest::Test
     assert_in_delta 91.0 / 0.3048, report['site']['terrain']['elevation_ft'], 1.0
     assert_operator out(report)['value'], :>, 8.0
     assert_operator report['picture']['departures'][0]['profile'].last[1], :>, 300
-    delete_json "/api/terrain/#{id}"
+    delete "/api/terrain/#{id}", {}, 'HTTP_X_CSRF_TOKEN' => @token.to_s
 
     assert_empty answer
     assert_equal 'no_obstacle', out(report)['reason']
@@ -152,5 +152,39 @@ class SiteGroundTest < Minitest::Test
     assert_equal 422, last_response.status
     assert_match(/between 0.85 and 1.15 is believed/, last_response.body)
     assert_nil report['check']
+  end
+
+  # A field 1 km to the north, its ground 40 ft higher; an elm of 60 ft between the two.
+  def neighbour(*more)
+    corners = [[960, -30], [1040, -30], [1040, 30], [960, 30]]
+    barn = feature('site', 'Polygon', ring(*corners), name: 'Barn field', elevation_ft: 340, surface: 'grass')
+    post_json('/api/sites', { id: SecureRandom.uuid, document: document(barn, *more) })
+  end
+
+  def test_what_a_neighbour_has_is_taken_over_open_and_by_this_sites_datum
+    neighbour(tree(300, 400, 60, id: 'elm', by: 'somebody'))
+    get "/api/sites/#{@site}/neighbours"
+    feature = answer[0]['feature']
+
+    assert_equal({ 'id' => 'barn-field-elm', 'top_ft' => 100.0, 'status' => 'open', 'by' => nil },
+                 %w[id top_ft status by].to_h { |name| [name, feature['properties'][name]] })
+    get "/api/sites/#{@site}"
+    drawn = answer['document']
+    put_json "/api/sites/#{@site}", { document: drawn.merge('features' => drawn['features'] + [feature]) },
+             { 'HTTP_IF_MATCH' => last_response['etag'] }
+
+    assert_equal 200, last_response.status
+    assert_includes answer['open'], 'barn-field-elm'
+    get "/api/sites/#{@site}/neighbours"
+
+    assert_empty answer
+  end
+
+  def test_students_are_not_told_what_was_found_next_door
+    neighbour(tree(300, 400, 60, id: 'elm'))
+    as(@student)
+    get "/api/sites/#{@site}/neighbours"
+
+    assert_equal 403, last_response.status
   end
 end

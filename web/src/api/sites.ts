@@ -66,6 +66,13 @@ export function useChangeSite(id: string) {
   })
 }
 
+export const useNeighbours = (id: string) =>
+  useQuery({
+    queryKey: ['site-neighbours', id],
+    queryFn: () => unwrap(api.GET('/api/sites/{id}/neighbours', { params: { path: { id } } })),
+    staleTime: 60_000,
+  })
+
 /** Keeps a power check flown there; what is computed of the site rests on it from then on. */
 export function useKeepCheck(id: string) {
   const queries = useQueryClient()

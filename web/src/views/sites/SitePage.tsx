@@ -11,6 +11,7 @@ import { cornerMoved, drawn, idOf, moved, withFeature } from './draft'
 import { FeatureForm } from './FeatureForm'
 import { Lines } from './Lines'
 import { Looks } from './Looks'
+import { Neighbours } from './Neighbours'
 import { PowerChecks } from './PowerChecks'
 import { Proposed } from './Proposed'
 import { SiteDay } from './SiteDay'
@@ -223,6 +224,13 @@ function Drawn({ site, session }: { site: Site; session: Session }) {
           )}
         </div>
         <Looks looks={report.reconnaissance} />
+        {may && (
+          <Neighbours
+            site={site.id}
+            drawn={document.features}
+            onTake={(feature) => edit((now) => withFeature(now, feature))}
+          />
+        )}
         <div className="mt-2">
           <SurveyList
             document={document}

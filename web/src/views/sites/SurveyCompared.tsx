@@ -4,6 +4,8 @@ import type { Schemas } from '../../api/client'
 import { useGradeSurvey } from '../../api/sites'
 import { GradeGlyph } from '../../design/GradeGlyph'
 import { HeadRow } from '../../design/HeadRow'
+import { VerdictMark } from '../../design/VerdictMark'
+import { shortDayOf, unitWord } from '../../design/words'
 import { nameOf, POINTS, STATUSES } from './siteWords'
 
 type Survey = Schemas['SiteSurvey']
@@ -46,8 +48,45 @@ export function SurveyCompared({ survey, staff, comparison }: ComparedProps) {
         />
         <Rows title="Points of the survey" rows={comparison.points} unit="" name={({ id }) => ASK[id] ?? nameOf(id)} />
       </div>
+      <Flown flown={survey.flown} />
       <Grade survey={survey} staff={staff} proposed={comparison.proposed_level} />
     </>
+  )
+}
+
+/** What the student's own flights there showed of what had been surveyed. */
+function Flown({ flown }: { flown: Survey['flown'] }) {
+  if (flown.length === 0) return <p className="label mt-4">No recorded flight of this student’s to this site yet.</p>
+  return (
+    <table className="figures mt-4 w-full max-w-4xl border-collapse text-sm">
+      <caption className="pb-1 text-left text-base font-semibold">What the recordings showed</caption>
+      <HeadRow heads={['', 'Measured', '', '', 'Flown']} />
+      <tbody>
+        {flown.map((one) => (
+          <tr key={`${one.sortie_id} ${one.position} ${one.point} ${one.measure}`} className="border-t border-rule">
+            <td className="p-1.5">{ASK[one.point] ?? nameOf(one.point)}</td>
+            <td className="p-1.5">{one.label}</td>
+            <td className="p-1.5 whitespace-nowrap">
+              {Math.round(one.value)} {unitWord(one.unit)}
+              {one.low != null && one.high != null && (
+                <span className="text-soft">
+                  {' '}
+                  ({Math.round(one.low)} to {Math.round(one.high)})
+                </span>
+              )}
+            </td>
+            <td className="p-1.5">
+              <VerdictMark verdict={one.verdict} />
+            </td>
+            <td className="p-1.5 whitespace-nowrap">
+              <Link to={`/sorties/${one.sortie_id}/review?attempt=${one.position}`}>
+                {shortDayOf(one.on)}, attempt {one.position}
+              </Link>
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   )
 }
 

@@ -124,8 +124,8 @@ module Fujin
           mine = @day.house['power_check']
           other = (setting.allowed - [mine]).first
           caution('power_shown', 'note',
-                  "Power in reserve is shown before a mountain site, not on it. This school: #{setting.reasons[mine]} " \
-                    "Other schools: #{setting.reasons[other]} What was seen makes the margin.")
+                  'Power in reserve is shown before a mountain site, not on it. This school: ' \
+                    "#{setting.reasons[mine]} Other schools: #{setting.reasons[other]} What was seen makes the margin.")
         end
 
         # A grid of ground heights that is of another ground than the site's file.

@@ -87,8 +87,13 @@ module Fujin
     end
 
     def approach(line)
-      line(line, line.corridor).merge(
-        'under' => under(line.sight), 'beyond' => under(line.beyond.sight), **flown(line)
+      drawn = line(line, line.corridor)
+      # Beyond the spot only where the way out is straight on.
+      on = line.beyond.from_m.zero? ? profile(line, line.beyond.corridor).drop(1) : []
+      drawn.merge(
+        'profile' => on.reverse.map do |along, height|
+          [-along, height]
+        end + drawn['profile'], 'under' => under(line.sight), 'beyond' => under(line.beyond.sight), **flown(line)
       )
     end
 

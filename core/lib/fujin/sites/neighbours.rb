@@ -15,7 +15,7 @@ module Fujin
       # A wire whose end was not seen is looked for so far on, m.
       WIRE_ON_M = 3000.0
       # Points whose note may hold for the whole neighbourhood.
-      SHARED = %w[wind lee sun movables wire].freeze
+      SHARED = %w[wind lee sun wire].freeze
       # `about` is what to look for: an obstacle's kind or a survey point's; `id` of it at the neighbour; `kind`
       # 'stands', 'runs_on' or 'noted'; `off_m`, `bearing_deg` from the middle of this site.
       Suggestion =
@@ -99,7 +99,7 @@ module Fujin
         mine = Survey.new(@site.survey, []).answers
         Survey.new(other.survey, []).answers.filter_map do |(group, about), point|
           next unless SHARED.include?(about) && !point&.note.to_s.strip.empty?
-          next if mine[[group, about]]&.note == point.note
+          next if point.status == 'not_there' || mine[[group, about]]&.note == point.note
 
           at = middle_of(other)
           Suggestion.new(site: other.name, kind: 'noted', about: about, id: point.id, note: point.note,

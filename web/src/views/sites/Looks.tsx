@@ -13,8 +13,10 @@ export function Looks({ looks }: { looks: SiteReport['reconnaissance'] }) {
       </p>
       <p className="m-0">
         <b>Low pass</b>: along the line in at {said(looks.pass_height_ft, 0, ' ft')}
-        {altimeter(looks.pass_altimeter_ft)}, no slower than {looks.speed_kt} kt; away over the spot at the latest, with{' '}
-        {said(looks.pass_clearance_ft, 0, ' ft')} over what stands beyond.
+        {altimeter(looks.pass_altimeter_ft)}, no slower than {looks.speed_kt} kt; away over the spot at the latest,{' '}
+        {looks.pass_clearance_ft.reason === 'no_obstacle'
+          ? 'where nothing stands beyond.'
+          : `with ${said(looks.pass_clearance_ft, 0, ' ft')} over what stands beyond.`}
       </p>
     </div>
   )

@@ -15,8 +15,10 @@ export function Neighbours({ site, drawn, onTake }: Props) {
   const left = (found.data ?? []).filter(({ feature }) => !taken.has(idOf(feature)))
   if (left.length === 0) return null
   return (
-    <section aria-label="From sites near by" className="mt-4">
-      <h3 className="m-0 text-base font-semibold">From sites near by</h3>
+    <details className="mt-2" open={left.some(({ kind }) => kind !== 'noted')}>
+      <summary className="min-h-11 cursor-pointer content-center font-semibold underline">
+        From sites near by: {left.length} that may hold here too
+      </summary>
       <ul className="m-0 list-none p-0">
         {left.map((one) => (
           <li
@@ -32,6 +34,6 @@ export function Neighbours({ site, drawn, onTake }: Props) {
           </li>
         ))}
       </ul>
-    </section>
+    </details>
   )
 }

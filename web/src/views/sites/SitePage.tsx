@@ -106,7 +106,6 @@ function Drawn({ site, session }: { site: Site; session: Session }) {
         </a>
       </header>
       <SiteDay day={day} onChange={setDay} />
-      <PowerChecks site={site} day={day} report={report} onChange={setDay} />
       {asked.isError && <Failed error={asked.error} />}
       <Verdicts report={report} />
       <div className="mt-3 grid gap-4 lg:grid-cols-[minmax(0,1.15fr)_minmax(0,1fr)]">
@@ -224,6 +223,7 @@ function Drawn({ site, session }: { site: Site; session: Session }) {
           )}
         </div>
         <Looks looks={report.reconnaissance} />
+        <PowerChecks site={site} day={day} report={report} onChange={setDay} />
         {may && (
           <Neighbours
             site={site.id}

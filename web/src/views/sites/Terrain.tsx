@@ -2,6 +2,12 @@ import { useRef } from 'react'
 import { useAddTerrain, useRemoveTerrain, useTerrain } from '../../api/sites'
 import { capital } from '../../design/words'
 
+/** Degrees of a side and the other, by the word of their side. */
+const span = (from: number, to: number, plus: string, minus: string) =>
+  from < 0 && to < 0
+    ? `${(-to).toFixed(2)} to ${(-from).toFixed(2)}° ${minus}`
+    : `${from.toFixed(2)} to ${to.toFixed(2)}° ${plus}`
+
 /** The grids of ground heights that the school has, never needed; staff add and remove them. */
 export function Terrain({ staff }: { staff: boolean }) {
   const grids = useTerrain()
@@ -23,8 +29,8 @@ export function Terrain({ staff }: { staff: boolean }) {
           <li key={grid.id} className="flex flex-wrap items-center gap-x-4 border-t border-rule py-1">
             <span className="font-semibold">{grid.name}</span>
             <span className="figures text-soft">
-              cells of {grid.cell_m} m, {grid.south_deg.toFixed(2)} to {grid.north_deg.toFixed(2)}° north,{' '}
-              {grid.west_deg.toFixed(2)} to {grid.east_deg.toFixed(2)}° east
+              cells of {grid.cell_m} m; {span(grid.south_deg, grid.north_deg, 'north', 'south')},{' '}
+              {span(grid.west_deg, grid.east_deg, 'east', 'west')}
               {grid.added_by ? `; ${grid.added_by}` : ''}
             </span>
             {staff && (
@@ -41,7 +47,7 @@ export function Terrain({ staff }: { staff: boolean }) {
         ))}
       </ul>
       {staff && (
-        <label className="button mt-2 inline-block cursor-pointer">
+        <label className="button mt-2 inline-flex cursor-pointer items-center">
           Load ground heights (ASCII grid)
           <input
             ref={file}

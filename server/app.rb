@@ -39,6 +39,7 @@ module Fujin
           use Prometheus::Middleware::Exporter, registry: registry
           use Rack::Attack
           use SecurityHeaders
+          use ServerClock
           use Rack::Session::Cookie,
               key: 'fujin.session',
               secret: Digest::SHA512.hexdigest("session #{Settings.secret}"),

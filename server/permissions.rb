@@ -37,6 +37,7 @@ module Fujin
       'POST /api/sorties/:id/template' => STAFF,
       'DELETE /api/templates/:id' => STAFF,
       'PUT /api/exercises/:id/spot' => STAFF,
+      'GET /api/exercises/:id/site' => SIGNED_IN,
       'PUT /api/exercises/:id/site' => STAFF,
       'GET /api/places' => SIGNED_IN,
       'POST /api/places' => STAFF,

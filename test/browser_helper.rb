@@ -32,7 +32,14 @@ module BrowserHelp
     (FLAGS + ["--user-data-dir=#{Dir.mktmpdir('fujin-browser')}"]).each { |flag| options.add_argument(flag) }
     Capybara::Selenium::Driver.new(app, browser: :chrome, options: options)
   end
-  Capybara.app = Fujin::App.build
+  # The real server; while `deaf` it takes no taps, from the page or from its worker.
+  singleton_class.attr_accessor :deaf
+  Capybara.app = Fujin::App.build.then do |app|
+    ->(env) {
+      taps = env['REQUEST_METHOD'] == 'POST' && env['PATH_INFO'].end_with?('/events')
+      BrowserHelp.deaf && taps ? [503, {}, ['']] : app.call(env)
+    }
+  end
   Capybara.server = :puma, { Silent: true, Threads: '2:8' }
   Capybara.default_driver = :fujin
   Capybara.default_max_wait_time = 15
@@ -65,6 +72,7 @@ module BrowserHelp
   def setup
     super
     BrowserHelp.worker
+    BrowserHelp.deaf = false
     Capybara.reset_sessions!
     window(1280, 800)
   end
@@ -109,6 +117,23 @@ module BrowserHelp
         end
       end
       .perform
+  end
+
+  # Of the page; the worker behind it is not held by that.
+  def network(offline:)
+    page.driver.browser.execute_cdp('Network.enable')
+    page.driver.browser.execute_cdp('Network.emulateNetworkConditions', offline: offline, latency: 0,
+                                                                        downloadThroughput: -1, uploadThroughput: -1)
+  end
+
+  # Shell, plan and lesson lie on the device; a worker stands behind the page.
+  def ready_for_the_air
+    click_on 'More'
+    assert_text 'Ready for the air: all of it on this device', wait: 30
+    click_on 'Close'
+    page.evaluate_async_script('navigator.serviceWorker.ready.then(() => arguments[0](true))')
+    eventually { page.evaluate_script('navigator.serviceWorker.controller !== null || (location.reload(), false)') }
+    assert_text 'Everything stored'
   end
 
   # The worker is a real process here: nothing to do but wait for it.

@@ -25,7 +25,7 @@ module WebModule
       return it === value && it && typeof it === 'object' ? Array.isArray(it) ? it.map(deep)
         : Object.fromEntries(Object.entries(it).map(([k, v]) => [k, deep(v)])) : it }
     const told = (value) => value === undefined ? '(nothing)' : ArrayBuffer.isView(value) ? Array.from(value) : value
-    process.stdout.write(JSON.stringify(cases.map(([name, ...args]) => told(module[name](...args.map(deep))))))
+    process.stdout.write(JSON.stringify(await Promise.all(cases.map(async ([name, ...args]) => told(await module[name](...args.map(deep)))))))
   JS
 
   NOTHING = '(nothing)'

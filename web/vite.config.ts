@@ -4,6 +4,7 @@ import { join } from 'node:path'
 import tailwindcss from '@tailwindcss/vite'
 import react from '@vitejs/plugin-react'
 import { defineConfig, type Plugin } from 'vite'
+import { VitePWA } from 'vite-plugin-pwa'
 
 /** Leaves a .gz beside every script and style, which the server hands out. */
 function compressed(): Plugin {
@@ -20,7 +21,33 @@ function compressed(): Plugin {
 }
 
 export default defineConfig({
-  plugins: [react(), tailwindcss(), compressed()],
+  plugins: [
+    react(),
+    tailwindcss(),
+    compressed(),
+    VitePWA({
+      strategies: 'injectManifest',
+      srcDir: 'src',
+      filename: 'sw.ts',
+      injectRegister: false,
+      registerType: 'prompt',
+      injectManifest: { globPatterns: ['**/*.{js,css,html,svg,woff2}'] },
+      manifest: {
+        name: 'Fujin',
+        short_name: 'Fujin',
+        description: 'Rotorcraft instruction: prepare, fly, review, record',
+        start_url: '/',
+        display: 'standalone',
+        background_color: '#f6f1e6',
+        theme_color: '#f6f1e6',
+        icons: [
+          { src: '/mark.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'any' },
+          { src: '/mark-192.png', sizes: '192x192', type: 'image/png' },
+          { src: '/mark-512.png', sizes: '512x512', type: 'image/png' },
+        ],
+      },
+    }),
+  ],
   // bin/dev: the page is served here, everything else by the server behind it.
   server: {
     proxy: { '/api': `http://127.0.0.1:${process.env.FUJIN_API_PORT ?? '4810'}` },

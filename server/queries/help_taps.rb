@@ -5,17 +5,30 @@ module Fujin
   class HelpTaps
     ORDER = %w[alone prompted assisted taken_over].freeze
 
+    # @param events [Array<FlyEvent>] of a lesson, in whatever order they came in
     def initialize(events)
+      events = events.sort_by.with_index { |event, i| [event.at, i] }
       undone = events.select { |e| e.kind == 'undo' }.filter_map { |e| e.payload['target'] }
       @all = events
       @undone = undone.to_set
       @live = events.reject { |e| e.kind == 'undo' || @undone.include?(e.id) }
+      @numbers = @live.select do |e|
+        e.kind == 'attempt'
+      end.each_with_index.to_h { |e, i| [e.id, e.attempt_no || (i + 1)] }
+    end
+
+    # Which attempt a tap belongs to: by the tap that began it, counted over all devices; older taps say the number.
+    # @return [Integer, nil] nil before the first, and for those of an attempt that was taken back
+    def number(event)
+      return @numbers[event.id] if event.kind == 'attempt'
+
+      event.attempt_id ? @numbers[event.attempt_id] : event.attempt_no
     end
 
     attr_reader :all, :live
 
     def undone?(event) = @undone.include?(event.id)
-    def of_attempt(number) = live.select { |e| e.attempt_no == number }
+    def of_attempt(wanted) = live.select { |e| number(e) == wanted }
     def attempts = live.count { |e| e.kind == 'attempt' }
 
     # The most help given: over the attempt, or in one phase of it.
@@ -31,10 +44,10 @@ module Fujin
     # How many controls the student had: what was said last, up to this attempt; all of them when nobody said.
     # @return [String] none, one, two, three
     # @param planned [String] task of the exercise
-    def controls(number, planned = 'whole')
-      return 'one' unless (task(number) || planned) == 'whole'
+    def controls(wanted, planned = 'whole')
+      return 'one' unless (task(wanted) || planned) == 'whole'
 
-      said = live.reverse.find { |e| e.kind == 'control' && (e.attempt_no || 0) <= number }
+      said = live.reverse.find { |e| e.kind == 'control' && (number(e) || 0) <= wanted }
       CONTROLS.fetch(said&.payload&.fetch('value', nil), 'three')
     end
     CONTROLS = { 'following' => 'none', 'one' => 'one', 'two' => 'two' }.freeze
@@ -57,7 +70,7 @@ module Fujin
       now = exercises.first
       live.each_with_object([]) do |event, found|
         now = exercises.find { |one| one.id == event.payload['value'] } || now if event.kind == 'exercise'
-        found << [event.attempt_no, now] if event.kind == 'attempt' && event.attempt_no
+        found << [number(event), now] if event.kind == 'attempt'
       end
     end
 
@@ -78,8 +91,11 @@ module Fujin
     end
     private :said
 
+    # What was given for a phase, else for the attempt as a whole.
     def cockpit_grade(number, phase)
-      of_attempt(number).reverse.find { |e| e.kind == 'grade' && e.phase == phase }&.payload&.fetch('grade', nil)
+      given = of_attempt(number).select { |e| e.kind == 'grade' }
+      (given.reverse.find { |e| e.phase == phase } || given.reverse.find { |e| e.phase.nil? })
+        &.payload&.fetch('grade', nil)
     end
   end
 end

@@ -16,8 +16,8 @@ module Fujin
       tapped =
         taps
           .live
-          .select { |event| event.kind == 'attempt' && event.attempt_no }
-          .map { |event| [event.at.to_f - clock_s, event.attempt_no] }
+          .select { |event| event.kind == 'attempt' }
+          .map { |event| [event.at.to_f - clock_s, taps.number(event)] }
       within = tapped.select { |at, _| at.between?(attempts.first.start_s - WITHIN_S, attempts.last.end_s) }.sort
       match(within, attempts) if within.any?
     end

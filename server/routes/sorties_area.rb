@@ -115,27 +115,32 @@ module Fujin
 
     post_route '/api/sorties/:id/events' do
       sortie = find_sortie
-      rows =
-        body_json
-          .fetch('events')
-          .map do |event|
-            {
-              id: event['id'],
-              sortie_id: sortie.id,
-              kind: event['kind'],
-              at: event['at'],
-              attempt_no: event['attempt_no'],
-              phase: event['phase'],
-              payload: event['payload'] || {},
-              by_id: current_person.id,
-              created_at: Time.now.utc
-            }
-          end
-      FlyEvent.insert_all(rows, unique_by: :id)
+      events = body_json.fetch('events')
+      other = events.find { |event| event['person_id'] && event['person_id'] != current_person.id }
+      raise NotAllowed, 'A tap is somebody else\'s: it waits on the device until they sign in.' if other
+
+      FlyEvent.insert_all(events.map { |event| tap(sortie, event) }, unique_by: :id)
       json(events_of(sortie.reload))
     end
 
+    # What an exercise's site asks for on the lesson's day, for the cockpit.
+    get_route '/api/exercises/:id/site' do
+      exercise = Exercise.find(params['id'])
+      own!(exercise.sortie.student_id)
+      report = SortieSetting.new(exercise.sortie, {}, exercise).site_report or
+        raise NotFound, 'This exercise leads to no site.'
+      json(Serialisers.site_gates(report, exercise.site_line))
+    end
+
     helpers do
+      # By the server's clock: a tablet may be a minute and a half off.
+      def tap(sortie, event)
+        at = Time.iso8601(event['at'])
+        { id: event['id'], sortie_id: sortie.id, kind: event['kind'], at: at - ((event['offset_ms'] || 0) / 1000.0),
+          device_at: at, device: event['device'], attempt_id: event['attempt_id'], attempt_no: event['attempt_no'],
+          phase: event['phase'], payload: event['payload'] || {}, by_id: current_person.id, created_at: Time.now.utc }
+      end
+
       def answer_lesson(sortie, status = 200)
         versioned(sortie)
         json(SortieView.new(sortie, current_person).to_h, status: status)

@@ -90,26 +90,17 @@ class JourneyTest < Minitest::Test
     sign_in(@instructor)
     visit "/sorties/#{@sortie.id}/fly"
     assert_text 'Everything stored'
+    BrowserHelp.deaf = true
     network(offline: true)
     click_on 'First attempt'
     click_on 'Helped'
     assert_text 'kept on this device'
     assert_equal 0, @sortie.fly_events.count
     network(offline: false)
+    BrowserHelp.deaf = false
 
     assert_text 'Everything stored', wait: 20
     assert_equal %w[attempt help], @sortie.fly_events.reload.map(&:kind)
-  end
-
-  def network(offline:)
-    page.driver.browser.execute_cdp('Network.enable')
-    page.driver.browser.execute_cdp(
-      'Network.emulateNetworkConditions',
-      offline: offline,
-      latency: 0,
-      downloadThroughput: -1,
-      uploadThroughput: -1
-    )
   end
 
   def test_a_sign_off_from_the_record

@@ -25,8 +25,11 @@ class LessonJourneyTest < Minitest::Test
     eventually { @sortie.reload.exercises.map(&:manoeuvre).first == 'hovering_autorotation' }
 
     visit "/sorties/#{@sortie.id}/fly"
+    click_on 'More'
     within('section[aria-label="Exercise"]') { click_on(text: 'Straight-in') }
+    click_on 'Close'
     click_on 'First attempt'
+    click_on 'More'
     within('section[aria-label="Exercise"]') { assert_text '1 begun' }
     eventually { Fujin::FlyEvent.where(kind: 'exercise').count == 1 }
     assert_accessible('the sheet of two exercises')
@@ -130,8 +133,10 @@ class LessonJourneyTest < Minitest::Test
     eventually { secret.reload.surprise == 'In the hover' }
     visit "/sorties/#{@sortie.id}/fly"
     assert_text 'The student has the cyclic and nothing else'
+    click_on 'More'
     assert_selector 'button', text: 'Later'
     assert_no_selector 'button', text: 'Hovering autorotation'
+    visit '/'
     click_on 'Sign out'
     sign_in(@student)
     visit "/sorties/#{@sortie.id}/prepare"

@@ -82,14 +82,17 @@ class BrowserPrepareTest < Minitest::Test
   def test_the_wind_seen_in_the_air_replaces_the_forecast
     sign_in(@instructor)
     visit "/sorties/#{@sortie.id}/fly"
+    click_on 'More'
     fill_in 'From, ° true', with: '310'
     fill_in 'kt', with: '16', exact: true
     click_on 'Use it'
     assert_text 'planned with 310/16'
+    click_on 'Close'
     assert_text 'Everything stored'
     click_on 'Prepare'
     assert_text 'wind 310/16'
     click_on 'Fly'
+    click_on 'More'
     click_on 'From drift'
     {
       'Heading ° true' => 350,

@@ -135,7 +135,18 @@ class BrowserSitesTest < Minitest::Test
     eventually { lesson.exercise.reload.site_id == row.id }
     assert_field 'Break off by, ft', with: lesson.exercise.settings['break_off_ft'].to_s
     visit "/sorties/#{lesson.id}/fly"
+    assert_text 'Break off by'
+    ready_for_the_air
+    network(offline: true)
     click_on 'Survey list: Meadow'
     assert_text 'Length and width that can be used'
+    # Opened anew without a network: the list is there, and so is what was answered.
+    within('[role=group][aria-label^="Length and width"]') { click_on 'seen' }
+    page.driver.browser.navigate.refresh
+    assert_selector '[role=group][aria-label^="Length and width"] [aria-pressed=true]', text: 'seen', wait: 20
+    visit "/sorties/#{lesson.id}/fly"
+    assert_text 'Break off by', wait: 20
+  ensure
+    network(offline: false)
   end
 end

@@ -2,12 +2,26 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
 import { StrictMode } from 'react'
 import { createRoot } from 'react-dom/client'
 import { BrowserRouter } from 'react-router'
+import { NoConnection } from './api/client'
 import { App } from './app/App'
+import { keepShell } from './app/pwa'
 import './design/tokens.css'
 
 const queries = new QueryClient({
-  defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: false, staleTime: 2000 } },
+  defaultOptions: {
+    // Asked without a network too: an answer may lie on the device.
+    queries: {
+      networkMode: 'always',
+      retry: (times, error) => times < 1 && !(error instanceof NoConnection),
+      refetchOnWindowFocus: false,
+      staleTime: 2000,
+    },
+    // At once or not at all: what waits is never sent behind somebody's back, but for taps, which say so.
+    mutations: { networkMode: 'always' },
+  },
 })
+
+keepShell()
 
 const root = document.getElementById('root')
 if (!root) throw new Error('index.html has no #root')

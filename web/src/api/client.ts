@@ -30,6 +30,44 @@ export class Refusal extends Error {
   }
 }
 
+/** Nobody answered: no network, no server, or only something between that does not know Fujin. */
+export class NoConnection extends Error {
+  constructor() {
+    super('No connection to Fujin, and this is not stored on this device. What you entered is still here; try again.')
+  }
+}
+
+const NOBODY = [502, 503, 504]
+
+/** An answer that took longer says too little of the clock. */
+const QUICK_MS = 1000
+
+/** How far this device's clock is ahead of the server's, from the answer that was quickest, ms. */
+let clock: { ahead: number; took: number } | undefined
+export const clockAheadMs = () => clock?.ahead
+
+function compareClocks(response: Response, began: number) {
+  const server = Number(response.headers.get('x-server-time'))
+  const took = Date.now() - began
+  if (server > 0 && took <= QUICK_MS && (!clock || took <= clock.took))
+    clock = { ahead: Math.round(began + took / 2 - server), took }
+}
+
+/** Asks the server; who does not answer is not connected. */
+export async function ask(request: Request | string, init?: RequestInit): Promise<Response> {
+  const began = Date.now()
+  let response: Response
+  try {
+    response = await fetch(request, init)
+  } catch (error) {
+    if (error instanceof DOMException && error.name === 'AbortError') throw error
+    throw new NoConnection()
+  }
+  if (NOBODY.includes(response.status)) throw new NoConnection()
+  compareClocks(response, began)
+  return response
+}
+
 let csrfToken = ''
 export const keepToken = (token: string) => {
   csrfToken = token
@@ -38,7 +76,7 @@ export const tokenHeader = () => ({ 'X-CSRF-Token': csrfToken })
 
 /** Sends a file's bytes as they are, by its name. */
 export async function sendFile<T>(url: string, file: File): Promise<T> {
-  const response = await fetch(`${url}?name=${encodeURIComponent(file.name)}`, {
+  const response = await ask(`${url}?name=${encodeURIComponent(file.name)}`, {
     method: 'POST',
     headers: { 'Content-Type': 'application/octet-stream', ...tokenHeader() },
     body: file,
@@ -48,7 +86,7 @@ export async function sendFile<T>(url: string, file: File): Promise<T> {
   return body as T
 }
 
-export const api = createClient<paths>({ baseUrl: '/' })
+export const api = createClient<paths>({ baseUrl: '/', fetch: ask })
 api.use({
   onRequest: ({ request }) => {
     request.headers.set('X-CSRF-Token', csrfToken)

@@ -1,5 +1,6 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { api, unwrap, type Schemas, type SortieChange } from './client'
+import { kept } from './kept'
 
 /** The weather station's report; `refresh` asks the station itself. */
 export function useWeather() {
@@ -88,11 +89,15 @@ export function useChangeOwnHouse() {
   })
 }
 
+export const askPlan = (id: string, exercise: string, change: SortieChange) =>
+  kept(['plan', id, exercise, change], () =>
+    unwrap(api.POST('/api/sorties/{id}/plan', { params: { path: { id }, query: { exercise } }, body: change })),
+  )
+
 export const usePlan = (id: string, exercise: string, change: SortieChange) =>
   useQuery({
     queryKey: ['plan', id, exercise, change],
-    queryFn: () =>
-      unwrap(api.POST('/api/sorties/{id}/plan', { params: { path: { id }, query: { exercise } }, body: change })),
+    queryFn: askPlan(id, exercise, change),
     placeholderData: keepPreviousData,
     retry: false,
     staleTime: 60_000,

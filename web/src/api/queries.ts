@@ -1,13 +1,19 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { addExercises, type NewExercise } from './lesson'
+import { forgetAnswers, keepFor, kept } from './kept'
 import { api, keepToken, newId, Refusal, unwrap, type Schemas, type Sortie, type SortieChange } from './client'
 
 export function useSession() {
   return useQuery({
     queryKey: ['session'],
     queryFn: async () => {
-      const session = await unwrap(api.GET('/api/session'))
+      const session = await kept(
+        ['session'],
+        () => unwrap(api.GET('/api/session')),
+        () => '',
+      )()
       keepToken(session.csrf_token)
+      await keepFor(session.person?.id ?? '')
       return session
     },
     staleTime: Infinity,
@@ -18,8 +24,9 @@ export function useSignIn() {
   const queries = useQueryClient()
   return useMutation({
     mutationFn: (body: { sign_in: string; password: string }) => unwrap(api.POST('/api/session', { body })),
-    onSuccess: (session) => {
+    onSuccess: async (session) => {
       keepToken(session.csrf_token)
+      await keepFor(session.person?.id ?? '')
       queries.removeQueries({ predicate: (query) => query.queryKey[0] !== 'session' })
       queries.setQueryData(['session'], session)
     },
@@ -29,13 +36,15 @@ export function useSignIn() {
 export function useSignOut() {
   return useMutation({
     mutationFn: () => unwrap(api.DELETE('/api/session')),
-    onSuccess: () => {
+    onSuccess: async () => {
+      await forgetAnswers()
       window.location.assign('/')
     },
   })
 }
 
-export const useToday = () => useQuery({ queryKey: ['today'], queryFn: () => unwrap(api.GET('/api/today')) })
+export const useToday = () =>
+  useQuery({ queryKey: ['today'], queryFn: kept(['today'], () => unwrap(api.GET('/api/today'))) })
 export const useStudents = (enabled = true) =>
   useQuery({ queryKey: ['students'], queryFn: () => unwrap(api.GET('/api/students')), enabled })
 export const useStudent = (id: string) =>
@@ -92,7 +101,7 @@ export const useCatalogue = () =>
 export const useSortie = (id: string) =>
   useQuery({
     queryKey: ['sortie', id],
-    queryFn: () => unwrap(api.GET('/api/sorties/{id}', { params: { path: { id } } })),
+    queryFn: kept(['sortie', id], () => unwrap(api.GET('/api/sorties/{id}', { params: { path: { id } } }))),
   })
 
 /**

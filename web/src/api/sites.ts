@@ -1,5 +1,6 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { api, newId, sendFile, unwrap, type Schemas } from './client'
+import { kept } from './kept'
 
 export type Site = Schemas['Site']
 export type SiteDocument = Schemas['SiteDocument']
@@ -9,20 +10,38 @@ export type SiteReport = Schemas['SiteReport']
 export type SitePicture = Schemas['SitePicture']
 export type SiteNumber = Schemas['SiteNumber']
 
-export const useSites = () => useQuery({ queryKey: ['sites'], queryFn: () => unwrap(api.GET('/api/sites')) })
+export const useSites = () =>
+  useQuery({ queryKey: ['sites'], queryFn: kept(['sites'], () => unwrap(api.GET('/api/sites'))) })
+
+export const askSite = (id: string) =>
+  kept(['site', id], () => unwrap(api.GET('/api/sites/{id}', { params: { path: { id } } })))
 
 export const useSite = (id: string) =>
   useQuery({
     queryKey: ['site', id],
-    queryFn: () => unwrap(api.GET('/api/sites/{id}', { params: { path: { id } } })),
+    queryFn: askSite(id),
     enabled: id !== '',
   })
+
+export const askReport = (id: string, question: SiteQuestion) =>
+  kept(['site-report', id, question], () =>
+    unwrap(api.POST('/api/sites/{id}/report', { params: { path: { id } }, body: question })),
+  )
+
+/** What an exercise's site asks for on the lesson's day: start, break-off, where lift is felt. */
+export const askSiteGates = (exercise: string) =>
+  kept(['site-gates', exercise], () =>
+    unwrap(api.GET('/api/exercises/{id}/site', { params: { path: { id: exercise } } })),
+  )
+
+export const useSiteGates = (exercise: string, enabled: boolean) =>
+  useQuery({ queryKey: ['site-gates', exercise], queryFn: askSiteGates(exercise), enabled, staleTime: 60_000 })
 
 /** What is computed for a day; a draft is tried before it is kept. */
 export const useSiteReport = (id: string, question: SiteQuestion, wanted: boolean) =>
   useQuery({
     queryKey: ['site-report', id, question],
-    queryFn: () => unwrap(api.POST('/api/sites/{id}/report', { params: { path: { id } }, body: question })),
+    queryFn: askReport(id, question),
     enabled: wanted,
     placeholderData: keepPreviousData,
     retry: false,

@@ -3,6 +3,7 @@ import { Toaster } from 'sonner'
 import { useSession } from '../api/queries'
 import { Failed, Loading } from '../design/States'
 import { useMode } from '../design/useMode'
+import { useSender } from '../queue/useSender'
 import { SignIn } from '../views/SignIn'
 import { SignOffPage } from '../views/SignOffPage'
 import { SortiePage } from '../views/SortiePage'
@@ -26,19 +27,22 @@ const SideBySidePage = later(() => import('../views/SideBySidePage').then((file)
 /** The frame: rail of words, command box, and the view that the address names. */
 export function App() {
   const session = useSession()
-  const [mode, setMode] = useMode()
   const cockpit = useLocation().pathname.endsWith('/fly')
+  const [mode, setMode] = useMode(cockpit)
 
+  useSender(session.data?.person?.id)
   if (session.isPending) return <Loading what="who you are" />
   if (session.isError) return <Failed error={session.error} again={() => void session.refetch()} />
   if (!session.data.person) return <SignIn school={session.data.school.name} />
 
   return (
-    <div className="print-frame grid min-h-screen grid-cols-[9.5rem_minmax(0,1fr)] max-md:grid-cols-1">
+    <div
+      className={cockpit ? 'grid' : 'print-frame grid min-h-screen grid-cols-[9.5rem_minmax(0,1fr)] max-md:grid-cols-1'}
+    >
       <a href="#view" className="button solid sr-only focus:not-sr-only focus:absolute focus:z-50">
         Skip to the view
       </a>
-      <Rail session={session.data} mode={mode} setMode={setMode} />
+      {!cockpit && <Rail session={session.data} mode={mode} setMode={setMode} />}
       <main id="view" tabIndex={-1} className={cockpit ? 'min-w-0' : 'min-w-0 px-5 pt-4 pb-10'}>
         <Routes>
           <Route path="/" element={<Today session={session.data} />} />
@@ -52,7 +56,10 @@ export function App() {
           <Route path="/fleet" element={<Fleet session={session.data} />} />
           <Route path="/method" element={<Method session={session.data} />} />
           <Route path="/sorties/:id/debrief" element={<DebriefPage />} />
-          <Route path="/sorties/:id/:stage" element={<SortiePage session={session.data} />} />
+          <Route
+            path="/sorties/:id/:stage"
+            element={<SortiePage session={session.data} mode={mode} setMode={setMode} />}
+          />
           <Route path="/sign-offs/:id" element={<SignOffPage session={session.data} />} />
           <Route
             path="*"
@@ -63,8 +70,8 @@ export function App() {
       <CommandBox session={session.data} setMode={setMode} />
       <Shortcuts />
       <Toaster
-        position="bottom-center"
-        toastOptions={{ style: { background: 'var(--ink)', color: 'var(--paper)', border: 0, fontSize: '1rem' } }}
+        position={cockpit ? 'top-center' : 'bottom-center'}
+        toastOptions={{ style: { background: 'var(--ink)', color: 'var(--paper)', border: 0, font: 'inherit' } }}
       />
     </div>
   )

@@ -1,10 +1,13 @@
 import { clsx } from 'clsx'
+import { useState } from 'react'
 import { NavLink } from 'react-router'
 import type { Session } from '../api/client'
 import { useSignOut } from '../api/queries'
 import { MODES, type Mode } from '../design/useMode'
 import { capital } from '../design/words'
 import { isLearner } from '../api/who'
+import { useWaiting } from '../queue/useStored'
+import { WaitingTaps } from './WaitingTaps'
 
 const PLACES = [
   { to: '/', word: 'Today', staff: false },
@@ -25,6 +28,8 @@ export function Rail({ session, mode, setMode }: Props) {
   const signOut = useSignOut()
   const person = session.person
   const staff = !isLearner(person)
+  const [leaving, setLeaving] = useState(false)
+  const mine = useWaiting().filter((tap) => tap.person_id === person?.id && !tap.refused).length
   return (
     <header className="no-print border-r border-rule bg-wash max-md:border-r-0 max-md:border-b">
       <div className="flex h-full max-h-screen flex-col gap-1 p-3 md:sticky md:top-0 md:h-screen max-md:flex-row max-md:flex-wrap max-md:items-center">
@@ -86,12 +91,19 @@ export function Rail({ session, mode, setMode }: Props) {
             <div className="font-semibold">{person?.name}</div>
             <div className="label">{capital(person?.role ?? '')}</div>
           </div>
+          <WaitingTaps person={person?.id} />
+          {mine > 0 && leaving && (
+            <p role="alert" className="limit-note m-0 p-2">
+              {mine === 1 ? '1 tap still waits' : `${mine} taps still wait`} here. They stay, and are sent when you sign
+              in on this device again.
+            </p>
+          )}
           <button
             type="button"
             className="min-h-11 cursor-pointer text-left underline"
-            onClick={() => signOut.mutate()}
+            onClick={() => (mine > 0 && !leaving ? setLeaving(true) : signOut.mutate())}
           >
-            Sign out
+            {mine > 0 && leaving ? 'Sign out all the same' : 'Sign out'}
           </button>
           <p className="label max-md:hidden">
             <kbd>Ctrl K</kbd> go anywhere

@@ -1,73 +1,68 @@
 import { useQueryClient } from '@tanstack/react-query'
-import { useCallback, useEffect, useState } from 'react'
-import { api, unwrap, type FlyEvent, type NewFlyEvent } from '../api/client'
-import { shownTap } from './taps'
-import { keepTap, sendTaps, waitingTaps } from './tapQueue'
+import { useCallback, useEffect, useMemo } from 'react'
+import { api, unwrap, type NewFlyEvent } from '../api/client'
+import { keepSheet, keepTap } from './device'
+import { standing } from './taps'
+import { sendNow, useLink } from './useSender'
+import { useKeptSheet } from './useStored'
 
-const TRY_AGAIN_MS = 4000
+/** Another device's taps are here within so long, while there is a network. */
+const LOOK_MS = 1500
+/** Stored taps of these kinds change what is advised and planned. */
+const CHANGES_PLAN = ['wind', 'undo']
+const CHANGES_ADVICE = ['grade', 'help']
 
-export type Link = 'sent' | 'sending' | 'waiting'
-
-/** The cockpit sheet: what the server has, and what still waits on this device. */
-export function useSheet(sortieId: string) {
-  const [known, setKnown] = useState<FlyEvent[]>([])
-  const [mine, setMine] = useState<FlyEvent[]>([])
-  const [link, setLink] = useState<Link>('sent')
-
+/** The cockpit sheet: what the server has and what still waits on this device, together. */
+export function useSheet(sortieId: string, person: { id: string; name: string }) {
   const queries = useQueryClient()
-  const send = useCallback(async () => {
-    setLink('sending')
-    try {
-      const sent = (await waitingTaps(sortieId)).map((tap) => tap.kind)
-      const windSeen = sent.includes('wind') || sent.includes('undo')
-      const answer = await sendTaps(sortieId)
-      if (answer) {
-        // The plan follows the wind that was seen.
-        if (windSeen)
-          for (const key of ['sortie', 'plan']) void queries.invalidateQueries({ queryKey: [key, sortieId] })
-        // So does the advice to take a break, what was tapped.
-        else if (sent.includes('grade') || sent.includes('help'))
-          void queries.invalidateQueries({ queryKey: ['sortie', sortieId] })
-        setKnown(answer)
-        setMine((taps) => taps.filter((tap) => !answer.some((event) => event.id === tap.id)))
-      }
-      setLink('sent')
-    } catch {
-      setLink('waiting')
-    }
-  }, [sortieId, queries])
+  const kept = useKeptSheet(sortieId)
+  const link = useLink()
 
   useEffect(() => {
-    void (async () => {
-      const left = await waitingTaps(sortieId)
-      setMine(left.map(shownTap))
+    let over = false
+    const look = async () => {
       try {
-        setKnown(await unwrap(api.GET('/api/sorties/{id}/events', { params: { path: { id: sortieId } } })))
+        const events = await unwrap(api.GET('/api/sorties/{id}/events', { params: { path: { id: sortieId } } }))
+        if (!over) await keepSheet(sortieId, events)
       } catch {
-        setLink('waiting')
+        // Nobody there: what the device knows stands.
       }
-      await send()
-    })()
-  }, [sortieId, send])
+    }
+    void look()
+    const timer = window.setInterval(() => {
+      if (document.visibilityState === 'visible') void look()
+    }, LOOK_MS)
+    return () => {
+      over = true
+      window.clearInterval(timer)
+    }
+  }, [sortieId])
 
+  const stored = (kinds: string[]) => (kept?.known ?? []).filter(({ kind }) => kinds.includes(kind)).length
+  const winds = stored(CHANGES_PLAN)
+  const advised = stored(CHANGES_ADVICE)
   useEffect(() => {
-    if (link !== 'waiting') return
-    const timer = window.setTimeout(() => void send(), TRY_AGAIN_MS)
-    return () => window.clearTimeout(timer)
-  }, [link, send])
+    if (winds > 0) void queries.invalidateQueries({ queryKey: ['plan', sortieId] })
+  }, [winds, queries, sortieId])
+  useEffect(() => {
+    if (winds + advised > 0) void queries.invalidateQueries({ queryKey: ['sortie', sortieId] })
+  }, [winds, advised, queries, sortieId])
 
+  const live = useMemo(() => standing(kept?.known ?? [], kept?.waiting ?? []), [kept])
   const tap = useCallback(
     async (event: Omit<NewFlyEvent, 'id' | 'at'>) => {
-      const kept = await keepTap(sortieId, event)
-      setMine((taps) => [...taps, kept])
-      await send()
-      return kept
+      const one = await keepTap(sortieId, person, event)
+      void sendNow(person.id)
+      return one
     },
-    [sortieId, send],
+    [sortieId, person],
   )
-
-  const all = [...known, ...mine.filter((own) => !known.some((event) => event.id === own.id))]
-  const undone = new Set(all.filter((event) => event.kind === 'undo').map((event) => event.payload.target))
-  const live = all.filter((event) => event.kind !== 'undo' && !undone.has(event.id))
-  return { live, waiting: mine.length, link, tap }
+  return {
+    live,
+    waiting: kept?.waiting ?? [],
+    /** The device has answered: before that nothing is known, and nothing may be begun. */
+    ready: kept !== undefined,
+    link,
+    tap,
+  }
 }

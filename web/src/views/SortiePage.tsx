@@ -1,6 +1,7 @@
 import { Link, useParams } from 'react-router'
 import type { Session } from '../api/client'
 import { useSortie } from '../api/queries'
+import type { Mode } from '../design/useMode'
 import { StageTrack } from './StageTrack'
 import { Failed, Loading } from '../design/States'
 import { clockOf, shortDayOf, STAGES } from '../design/words'
@@ -9,8 +10,14 @@ import { Prepare } from './prepare/Prepare'
 import { RecordStage } from './RecordStage'
 import { Review } from './review/Review'
 
+interface Props {
+  session: Session
+  mode: Mode
+  setMode: (mode: Mode) => void
+}
+
 /** One sortie: who and what on top, the four stages as a track, the stage below. */
-export function SortiePage({ session }: { session: Session }) {
+export function SortiePage({ session, mode, setMode }: Props) {
   const { id = '', stage: word } = useParams()
   const sortie = useSortie(id)
   const stage = STAGES.find((name) => name === word)
@@ -18,13 +25,14 @@ export function SortiePage({ session }: { session: Session }) {
   if (sortie.isError) return <Failed error={sortie.error} again={() => void sortie.refetch()} />
   if (!stage) return <p>A sortie has the stages prepare, fly, review and record.</p>
   const row = sortie.data
+  const cockpit = stage === 'fly'
   return (
-    <>
+    <div className={cockpit ? 'flex h-dvh flex-col overflow-hidden' : ''}>
       <header
-        className={`flex flex-wrap items-center justify-between gap-x-6 border-b-2 border-ink pb-1 ${stage === 'fly' ? 'px-4 pt-2' : ''} ${stage === 'prepare' ? 'no-print' : ''}`}
+        className={`flex items-center justify-between gap-x-6 border-b-2 border-ink pb-1 ${cockpit ? 'px-4 pt-1' : 'flex-wrap'} ${stage === 'prepare' ? 'no-print' : ''}`}
       >
-        <div className="leading-tight">
-          <h1 className="m-0 text-xl font-bold">
+        <div className="min-w-0 leading-tight">
+          <h1 className={`m-0 text-xl font-bold ${cockpit ? 'truncate' : ''}`}>
             <Link to={`/students/${row.student.id}`} className="no-underline hover:underline">
               {row.student.name}
             </Link>
@@ -33,16 +41,16 @@ export function SortiePage({ session }: { session: Session }) {
               · {row.aircraft.mark} {row.aircraft.type_name}
             </span>
           </h1>
-          <p className="m-0 text-sm text-soft">
+          <p className={`m-0 text-sm text-soft ${cockpit ? 'truncate' : ''}`}>
             {row.title} · {shortDayOf(row.starts_at)} {clockOf(row.starts_at)} · with {row.instructor.name}
           </p>
         </div>
         <StageTrack sortie={row} current={stage} />
       </header>
       {stage === 'prepare' && <Prepare key={row.id} sortie={row} />}
-      {stage === 'fly' && <Fly key={row.id} sortie={row} />}
+      {stage === 'fly' && <Fly key={row.id} sortie={row} session={session} mode={mode} setMode={setMode} />}
       {stage === 'review' && <Review key={row.id} sortie={row} session={session} />}
       {stage === 'record' && <RecordStage key={row.id} sortie={row} session={session} />}
-    </>
+    </div>
   )
 }

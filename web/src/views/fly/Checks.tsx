@@ -15,12 +15,12 @@ export function Checks({ sortie, live, tap, locked }: ChecksProps) {
       <h2 id="checks" className="m-0 mb-1 text-base font-semibold">
         Checks, {done.size} of {sortie.checks.length}
       </h2>
-      <ul className="m-0 grid list-none gap-1 p-0">
+      <ul className="m-0 grid list-none gap-3 p-0">
         {sortie.checks.map((check) => (
           <li key={check}>
             <button
               type="button"
-              className="flex min-h-11 w-full cursor-pointer items-center gap-2 text-left disabled:cursor-default"
+              className="flex min-h-16 w-full cursor-pointer items-center gap-2 text-left disabled:cursor-default"
               disabled={locked || done.has(check)}
               aria-pressed={done.has(check)}
               onClick={() => tap(check)}

@@ -2,7 +2,6 @@ import type { Planned } from '../../api/client'
 import { usePlan } from '../../api/prepare'
 import { KeyFigure } from '../../design/Figure'
 import { gatePlace } from '../../design/words'
-import { PowerCard } from '../lesson/PowerCard'
 
 /** The few numbers that are looked at in the air. */
 export function GateCard({ sortie }: { sortie: Planned }) {
@@ -17,7 +16,7 @@ export function GateCard({ sortie }: { sortie: Planned }) {
         .map((number) => (
           <div key={number.label}>
             <div className="label">{number.label}</div>
-            <div className="text-2xl leading-tight font-bold">
+            <div className="text-3xl leading-tight font-bold">
               <KeyFigure number={number} />
             </div>
           </div>
@@ -27,9 +26,6 @@ export function GateCard({ sortie }: { sortie: Planned }) {
           <b>{gatePlace(gate)}</b> {gate.text}
         </p>
       ))}
-      <div className="col-span-3">
-        <PowerCard sortie={sortie} />
-      </div>
     </section>
   )
 }

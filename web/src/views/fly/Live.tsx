@@ -22,10 +22,12 @@ interface Props {
   sortie: Sortie
   /** The flight shows another exercise of the lesson. */
   onExercise: (id: string) => void
+  /** The phase that it shows, as long as readings come. */
+  onPhase: (phase: string | undefined) => void
 }
 
 /** The flight as the recorder sends it: four numbers against the phase's band, and the gate's call. */
-export function Live({ sortie, onExercise }: Props) {
+export function Live({ sortie, onExercise, onPhase }: Props) {
   const queries = useQueryClient()
   const recording = sortie.recordings.find(
     (r) => r.source === 'live' && ['waiting', 'working'].includes(r.status) && TAKEN.includes(r.step),
@@ -42,10 +44,15 @@ export function Live({ sortie, onExercise }: Props) {
   useEffect(() => {
     if (ended) void queries.invalidateQueries({ queryKey: ['sortie', sortie.id] })
   }, [ended, queries, sortie.id])
+  const shown = recording && !live.stale ? live.reading?.phase : undefined
+  useEffect(() => onPhase(shown), [onPhase, shown])
   const problem = begin.error?.message ?? stop.error?.message
 
   return (
-    <section aria-label="Live from the recorder" className={recording ? 'sheet p-3' : ''}>
+    <section
+      aria-label="Live from the recorder"
+      className={recording ? 'sheet w-full p-3' : over ? 'w-full' : 'ml-auto'}
+    >
       <div className="flex flex-wrap items-center justify-between gap-3">
         {recording ? (
           <p className="m-0 text-xl font-bold" role="status">
@@ -65,9 +72,7 @@ export function Live({ sortie, onExercise }: Props) {
                 Recording ended{ended && `: ${ended}`}. What arrived is kept.{' '}
                 <Link to={`/sorties/${sortie.id}/review`}>Look at it in Review</Link>
               </>
-            ) : (
-              'The recorder can be followed in flight.'
-            )}
+            ) : null}
           </p>
         )}
         {sortie.may_edit &&
@@ -97,7 +102,7 @@ export function Live({ sortie, onExercise }: Props) {
           <div className="mt-2 min-h-24">
             <Gate reading={live.reading} />
           </div>
-          <div className="mt-2 grid grid-cols-4 gap-3 max-md:grid-cols-2">
+          <div className="mt-2 grid grid-cols-2 gap-3">
             {SHOWN.map(({ name, label, unit }) => (
               <LiveNumber
                 key={name}

@@ -6,7 +6,7 @@ import { GradeGlyph } from '../../design/GradeGlyph'
 export const Group = ({ label, children }: { label: string; children: ReactNode }) => (
   <fieldset className="m-0 border-0 p-0">
     <legend className="label mb-1 p-0">{label}</legend>
-    <div className="grid auto-cols-fr grid-flow-col gap-2">{children}</div>
+    <div className="grid auto-cols-fr grid-flow-col gap-3">{children}</div>
   </fieldset>
 )
 
@@ -18,11 +18,12 @@ interface PickProps {
   planned: string
   current: FlyEvent[]
   locked: boolean
+  mine: { attempt_id: string | null }
   act: (event: Omit<NewFlyEvent, 'id' | 'at'>, word: string) => Promise<void>
 }
 
 /** One word of several about the attempt under way: as planned until another is tapped. */
-export function TapPick({ label, kind, words, planned, current, locked, act }: PickProps) {
+export function TapPick({ label, kind, words, planned, current, locked, mine, act }: PickProps) {
   const value = current.filter((event) => event.kind === kind).at(-1)?.payload.value ?? planned
   return (
     <Group label={label}>
@@ -33,7 +34,7 @@ export function TapPick({ label, kind, words, planned, current, locked, act }: P
           className="tap text-sm!"
           disabled={locked}
           aria-pressed={value === id}
-          onClick={() => void act({ kind, attempt_no: current[0]?.attempt_no ?? 1, payload: { value: id } }, word)}
+          onClick={() => void act({ kind, ...mine, payload: { value: id } }, word)}
         >
           {word}
         </button>

@@ -33,7 +33,7 @@ module Fujin
           angle_setting: 'steep_angle_deg',
           at_site: true,
           key_numbers: %w[
-            approach_angle_deg break_off_height_ft rotor_room_ft decision_height_ft entry_sink_fpm sink_margin_fpm
+            approach_angle_deg break_off_height_ft rotor_room_ft entry_sink_fpm sink_margin_fpm
             power_margin_pct
           ],
           hovers: 'oge',

@@ -1,0 +1,182 @@
+# frozen_string_literal: true
+
+require_relative '../browser_helper'
+
+# The cockpit sheet as it is used: no network, a reload, another person on the same tablet, one screen for one hand.
+class CockpitTest < Minitest::Test
+  include ServerHelp
+  include BrowserHelp
+
+  SIZES = [[1024, 768], [820, 1180], [1280, 800]].freeze
+
+  def teardown
+    network(offline: false)
+    BrowserHelp.deaf = false
+    super
+  end
+
+  def fly = visit("/sorties/#{@sortie.id}/fly")
+  def kinds = @sortie.fly_events.reload.order(:at).map(&:kind)
+
+  def test_opened_without_a_network_the_sheet_is_as_it_was_left
+    sign_in(@instructor)
+    fly
+    ready_for_the_air
+    click_on 'First attempt'
+    assert_text 'Everything stored'
+    # The page has no network; the worker behind it, which is not held by that, finds nobody either.
+    BrowserHelp.deaf = true
+    network(offline: true)
+    click_on 'Helped'
+    assert_text 'No connection: 1 kept on this device'
+    page.driver.browser.navigate.refresh
+
+    assert_text 'Attempt 1', wait: 20
+    assert_text 'Glide speed'
+    click_on 'Next attempt'
+    assert_text 'Attempt 2'
+    click_on 'To standard'
+    assert_text '3 kept on this device'
+    assert_equal %w[attempt], kinds
+    network(offline: false)
+    BrowserHelp.deaf = false
+
+    assert_text 'Everything stored', wait: 20
+    assert_equal %w[attempt help attempt grade], kinds
+    events = @sortie.fly_events.order(:at).to_a
+
+    assert_equal [nil, events[0].id, nil, events[2].id], events.map(&:attempt_id)
+    assert_equal [@instructor.id], events.map(&:by_id).uniq
+  end
+
+  # The page is cut off; the worker behind it is not, and sends what lies on the device. In a browser of its own: one
+  # whose worker found nobody before waits for minutes.
+  def test_the_worker_sends_what_the_page_cannot
+    Capybara.using_session(:alone) do
+      window(1280, 800)
+      sign_in(@instructor)
+      fly
+      ready_for_the_air
+      network(offline: true)
+      click_on 'First attempt'
+
+      eventually(30) { kinds == %w[attempt] }
+      assert_text 'Everything stored'
+      page.driver.quit
+    end
+  end
+
+  # From any page, by whose they are: the next person on the tablet does not send them.
+  def test_taps_that_wait_are_said_everywhere_and_sent_by_their_own_person_only
+    sign_in(@instructor)
+    fly
+    BrowserHelp.deaf = true
+    click_on 'First attempt'
+    assert_text '1 kept on this device'
+    visit '/'
+    assert_text '1 tap kept on this device'
+    click_on 'Sign out'
+    assert_text 'They stay, and are sent when you sign in on this device again'
+    click_on 'Sign out all the same'
+    sign_in(@chief)
+
+    assert_text "1 tap of #{@instructor.name} wait here until they sign in"
+    BrowserHelp.deaf = false
+    sleep 5
+
+    assert_empty kinds
+    click_on 'Sign out'
+    sign_in(@instructor)
+    eventually { kinds == %w[attempt] }
+    assert_no_text 'kept on this device'
+    assert_equal @instructor.id, @sortie.fly_events.first.by_id
+  end
+
+  # One that the server will not take is laid aside with its reason and stops none behind it.
+  def test_a_refused_tap_stops_none_behind_it
+    sign_in(@instructor)
+    fly
+    assert_text 'Everything stored'
+    BrowserHelp.deaf = true
+    click_on 'First attempt'
+    assert_text '1 kept on this device'
+    page.evaluate_async_script(<<~JS)
+      const done = arguments[0], open = indexedDB.open('fujin-taps')
+      open.onsuccess = () => {
+        const store = open.result.transaction('taps', 'readwrite').objectStore('taps'), all = store.getAll()
+        all.onsuccess = () => { store.put({ ...all.result[0], kind: 'nonsense' }).onsuccess = () => done(true) }
+      }
+    JS
+    click_on 'Next attempt'
+    BrowserHelp.deaf = false
+    eventually { kinds == %w[attempt] }
+    visit '/'
+
+    assert_text 'Not taken: nonsense'
+    click_on 'Take it off this device'
+    assert_no_text 'Not taken'
+  end
+
+  # Another tablet's attempt is here within two seconds.
+  def test_two_devices_merge
+    sign_in(@instructor)
+    fly
+    click_on 'First attempt'
+    assert_text 'Attempt 1'
+    Fujin::FlyEvent.create!(id: SecureRandom.uuid, sortie: @sortie, kind: 'attempt', at: Time.now.utc, by: @chief,
+                            created_at: Time.now.utc)
+    assert_text 'Attempt 2', wait: 4
+  end
+
+  # Nothing scrolls, nothing is smaller than a glove; five attempts with help take at most twelve taps: one to begin
+  # each, one for each as a whole.
+  def test_one_screen_for_one_hand
+    sign_in(@instructor)
+    SIZES.each do |width, height|
+      window(width, height)
+      fly
+      assert_text 'Glide speed'
+      scrolls = page.evaluate_script('[document.documentElement.scrollHeight, innerHeight, ' \
+        'document.documentElement.scrollWidth, innerWidth]')
+
+      assert_operator scrolls[0], :<=, scrolls[1], "#{width}x#{height} scrolls"
+      assert_operator scrolls[2], :<=, scrolls[3], "#{width}x#{height} runs sideways"
+      small = page.evaluate_script(<<~JS)
+        [...document.querySelectorAll('section[aria-label="Tap"] button')].map((b) => [b.textContent, b.getBoundingClientRect()])
+          .filter(([, r]) => r.height < 64 || r.width < 64 || r.bottom > innerHeight || r.right > innerWidth)
+          .map(([text, r]) => `${text} ${Math.round(r.width)}x${Math.round(r.height)} to ${Math.round(r.bottom)}`)
+      JS
+
+      assert_empty small, "#{width}x#{height}"
+    end
+    assert_equal 'sun', page.evaluate_script('document.documentElement.dataset.mode')
+    assert_accessible('the cockpit sheet in the sun')
+    2.times do |i|
+      click_on i.zero? ? 'First attempt' : 'Next attempt'
+      assert_text "Attempt #{i + 1}"
+      find('button', exact_text: 'Polished').click
+    end
+    eventually { kinds == %w[attempt grade attempt grade] }
+    taps = Fujin::HelpTaps.new(@sortie.fly_events.to_a)
+
+    assert_equal [4, 4], [taps.cockpit_grade(1, 'flare'), taps.cockpit_grade(2, 'entry')]
+  end
+
+  def test_the_hand_that_taps_is_kept_and_checks_are_a_page_of_their_own
+    sign_in(@instructor)
+    fly
+    click_on(text: /Checks: 0 of/)
+    within('[role=dialog]') do
+      find('button', text: @sortie.exercise.declaration.checks.first).click
+      assert_text 'Checks, 1 of'
+      assert_accessible('the checks')
+      click_on 'Close'
+    end
+    assert_button(text: /Checks: 1 of/)
+    click_on 'More'
+    assert_accessible('what is rarer')
+    click_on 'Left'
+    page.driver.browser.navigate.refresh
+    assert_selector '.left-handed', wait: 20
+  end
+end

@@ -1,0 +1,62 @@
+import { Dexie, type EntityTable } from 'dexie'
+import type { QueryKey } from '@tanstack/react-query'
+import { NoConnection } from './client'
+
+/** An answer as it lies on the device: whose it is, to what question, from when. */
+interface Answer {
+  key: string
+  person: string
+  at: number
+  value: unknown
+}
+
+const store = new Dexie('fujin-kept') as Dexie & { answers: EntityTable<Answer, 'key'> }
+store.version(1).stores({ answers: 'key, person' })
+
+/** A connection this slow is none, where the answer lies here. */
+const PATIENCE_MS = 4000
+
+let person = ''
+/**
+ * Whose answers are kept from now on; what was kept for somebody else leaves the device. A session that only ended
+ * leaves it: whoever signs in again finds the sheet as it was.
+ */
+export async function keepFor(id: string) {
+  person = id
+  if (id) await quietly(store.answers.where('person').noneOf([id, '']).delete())
+}
+
+/** Signed out: nothing of anybody's stays. */
+export const forgetAnswers = () => quietly(store.answers.clear())
+
+const keyOf = (key: QueryKey, whose: string) => JSON.stringify([whose, ...key])
+/** A device without room or in a private window keeps nothing; that is said by Ready, not by a failed read. */
+const quietly = <T>(work: PromiseLike<T>): Promise<T | undefined> => Promise.resolve(work).catch(() => undefined)
+
+/** The network first, the device where there is none: the same question answers with what it answered last. */
+export function kept<T>(key: QueryKey, ask: () => Promise<T>, whose = () => person): () => Promise<T> {
+  return async () => {
+    const here = keyOf(key, whose())
+    const asked = ask().then(async (value) => {
+      await quietly(store.answers.put({ key: here, person: whose(), at: Date.now(), value }))
+      return value
+    })
+    const stored = () => quietly(store.answers.get(here))
+    try {
+      return await Promise.race([asked, slowly(stored)])
+    } catch (error) {
+      const row = error instanceof NoConnection ? await stored() : undefined
+      if (!row) throw error
+      return row.value as T
+    }
+  }
+
+  function slowly(stored: () => Promise<Answer | undefined>) {
+    return new Promise<T>((answer) => {
+      setTimeout(() => void stored().then((row) => row && answer(row.value as T)), PATIENCE_MS)
+    })
+  }
+}
+
+/** When this question was answered last, if its answer is on the device. */
+export const keptAt = async (key: QueryKey) => (await quietly(store.answers.get(keyOf(key, person))))?.at

@@ -1,0 +1,210 @@
+import type { Exercise, FlyEvent, NewFlyEvent, Sortie } from '../../api/client'
+import { GradeGlyph } from '../../design/GradeGlyph'
+import { MODES, type Mode } from '../../design/useMode'
+import { capital, GRADE_WORDS } from '../../design/words'
+import { planned } from '../lesson/exercise'
+import { PowerCard } from '../lesson/PowerCard'
+import { ExerciseTaps } from './ExerciseTaps'
+import { Note } from './Note'
+import { Ready } from './Ready'
+import { Group, PhaseMark, TapPick } from './TapGroups'
+import { Taps } from './Taps'
+import { LADDER, MANNER, taskWords } from './tapWords'
+import type { Hand } from './useHand'
+import { WindNow } from './WindNow'
+
+interface Props {
+  sortie: Sortie
+  exercise: Exercise
+  live: FlyEvent[]
+  current: FlyEvent[]
+  attempt: number
+  phase: string
+  setPhase: (phase: string) => void
+  locked: boolean
+  act: (event: Omit<NewFlyEvent, 'id' | 'at'>, word: string) => Promise<void>
+  /** What every tap of the attempt under way carries. */
+  mine: { attempt_id: string | null }
+  onChecks: () => void
+  hand: Hand
+  setHand: (hand: Hand) => void
+  mode: Mode
+  setMode: (mode: Mode) => void
+}
+
+const windOf = (sortie: Sortie) =>
+  sortie.observed_wind ??
+  (sortie.wind_kt == null
+    ? 'no wind'
+    : `${String(Math.round(sortie.wind_from_deg ?? 0)).padStart(3, '0')}/${Math.round(sortie.wind_kt)}`)
+
+/** Everything rarer than an attempt, a go-around, help and a grade. */
+export function MorePage({
+  sortie,
+  exercise,
+  live,
+  current,
+  attempt,
+  phase,
+  setPhase,
+  locked,
+  act,
+  mine,
+  ...props
+}: Props) {
+  const control = live.filter((event) => event.kind === 'control').at(-1)?.payload.value ?? 'following'
+  const off = locked || attempt === 0
+  const graded = current.filter((e) => e.kind === 'grade' && e.phase === phase).at(-1)?.payload.grade
+  const begun = current.find((event) => event.kind === 'attempt')
+  return (
+    <div className="grid gap-3">
+      <ExerciseTaps
+        sortie={sortie}
+        live={live}
+        now={exercise}
+        locked={locked}
+        tap={(to) => void act({ kind: 'exercise', payload: { value: to.id } }, to.title)}
+      />
+      <Group label="Phase">
+        {exercise.phases.map((id) => (
+          <button key={id} type="button" className="tap" aria-pressed={phase === id} onClick={() => setPhase(id)}>
+            {capital(id)}
+            <PhaseMark events={current} phase={id} />
+          </button>
+        ))}
+      </Group>
+      <Group label={`Grade for ${phase}`}>
+        {GRADE_WORDS.map((word, value) => (
+          <button
+            key={word}
+            type="button"
+            className="tap text-sm!"
+            disabled={off}
+            aria-pressed={graded === value}
+            onClick={() =>
+              void act({ kind: 'grade', ...mine, phase, payload: { grade: value } }, `${capital(phase)}: ${word}`)
+            }
+          >
+            <span aria-hidden="true">
+              <GradeGlyph grade={value} size={26} />
+            </span>
+            {word}
+          </button>
+        ))}
+      </Group>
+      <Group label="Who has the controls: the student is">
+        {Object.entries(LADDER).map(([id, word]) => (
+          <button
+            key={id}
+            type="button"
+            className="tap text-sm!"
+            disabled={locked}
+            aria-pressed={control === id}
+            onClick={() => void act({ kind: 'control', ...mine, payload: { value: id } }, word)}
+          >
+            {word}
+          </button>
+        ))}
+      </Group>
+      <TapPick
+        label="This attempt is"
+        kind="manner"
+        words={MANNER}
+        planned={exercise.surprise ? 'surprise' : 'announced'}
+        current={current}
+        locked={off}
+        mine={mine}
+        act={act}
+      />
+      <TapPick
+        label="In it the student has"
+        kind="task"
+        words={taskWords(sortie.aircraft.kind)}
+        planned={exercise.task}
+        current={current}
+        locked={off}
+        mine={mine}
+        act={act}
+      />
+      <Group label="Seen">
+        {['Looks inside', 'Tight grip', 'Late lookout'].map((word) => (
+          <button
+            key={word}
+            type="button"
+            className="tap text-sm!"
+            disabled={off}
+            onClick={() => void act({ kind: 'seen', ...mine, phase, payload: { value: word } }, word)}
+          >
+            {word}
+          </button>
+        ))}
+        <button
+          type="button"
+          className="tap text-sm!"
+          disabled={off || !begun}
+          onClick={() =>
+            begun && void act({ kind: 'undo', payload: { target: begun.id } }, `Attempt ${attempt} taken back`)
+          }
+        >
+          Void this attempt
+        </button>
+      </Group>
+      <WindNow
+        now={windOf(sortie)}
+        locked={locked}
+        keep={(wind) => void act({ kind: 'wind', ...mine, payload: { value: wind } }, `Wind ${wind}: the plan follows`)}
+      />
+      <Note
+        add={(text) => void act({ kind: 'note', ...mine, payload: { value: text } }, 'Note kept')}
+        locked={locked}
+      />
+      <div className="grid auto-cols-fr grid-flow-col gap-3">
+        <button type="button" className="tap" onClick={props.onChecks}>
+          Checks
+        </button>
+        <button
+          type="button"
+          className="tap"
+          onClick={() =>
+            void (document.fullscreenElement
+              ? document.exitFullscreen()
+              : document.documentElement.requestFullscreen().catch(() => undefined))
+          }
+        >
+          Full screen
+        </button>
+      </div>
+      <div className="grid auto-cols-fr grid-flow-col gap-3">
+        <Group label="The hand that taps">
+          {(['left', 'right'] as const).map((side) => (
+            <button
+              key={side}
+              type="button"
+              className="tap"
+              aria-pressed={props.hand === side}
+              onClick={() => props.setHand(side)}
+            >
+              {capital(side)}
+            </button>
+          ))}
+        </Group>
+        <Group label="Light here">
+          {MODES.map((name) => (
+            <button
+              key={name}
+              type="button"
+              className="tap"
+              aria-pressed={props.mode === name}
+              onClick={() => props.setMode(name)}
+            >
+              {capital(name)}
+            </button>
+          ))}
+        </Group>
+      </div>
+      <PowerCard sortie={planned(sortie, exercise)} />
+      <Ready sortie={sortie} />
+      <Taps live={live} kind={sortie.aircraft.kind} />
+    </div>
+  )
+}

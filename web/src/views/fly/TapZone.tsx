@@ -1,0 +1,76 @@
+import type { FlyEvent } from '../../api/client'
+import { GradeGlyph } from '../../design/GradeGlyph'
+import { GRADE_WORDS } from '../../design/words'
+import { Group } from './TapGroups'
+import { HELP } from './tapWords'
+
+interface Props {
+  attempt: number
+  phase: string
+  current: FlyEvent[]
+  locked: boolean
+  any: boolean
+  begin: () => void
+  goAround: () => void
+  help: (value: keyof typeof HELP) => void
+  grade: (value: number) => void
+  undo: () => void
+  more: () => void
+}
+
+/** What is tapped in flight: the next attempt, a go-around, the help given now, the attempt as a whole. */
+export function TapZone({ attempt, phase, current, locked, any, begin, goAround, help, grade, undo, more }: Props) {
+  const off = locked || attempt === 0
+  const whole = current.filter((event) => event.kind === 'grade' && !event.phase).at(-1)?.payload.grade
+  const helped = current.filter((event) => event.kind === 'help').at(-1)?.payload.value
+  return (
+    <section aria-label="Tap" className="grid content-end gap-3 [grid-area:tap]">
+      <button id="new-attempt" type="button" className="tap min-h-28! text-2xl!" disabled={locked} onClick={begin}>
+        {attempt === 0 ? 'First attempt' : 'Next attempt'}
+      </button>
+      <button id="go-around" type="button" className="tap safety min-h-20! text-xl!" disabled={off} onClick={goAround}>
+        Go-around
+      </button>
+      <Group label={`Help given now, ${phase}`}>
+        {Object.entries(HELP).map(([id, word]) => (
+          <button
+            key={id}
+            id={`help-${id}`}
+            type="button"
+            className="tap min-h-20!"
+            disabled={off}
+            aria-pressed={helped === id}
+            onClick={() => help(id as keyof typeof HELP)}
+          >
+            {word}
+          </button>
+        ))}
+      </Group>
+      <Group label="The attempt as a whole">
+        {GRADE_WORDS.map((word, value) => (
+          <button
+            key={word}
+            type="button"
+            className="tap min-w-16 px-1! text-sm!"
+            disabled={off}
+            aria-pressed={whole === value}
+            onClick={() => grade(value)}
+          >
+            <span aria-hidden="true">
+              <GradeGlyph grade={value} size={26} />
+            </span>
+            {word}
+          </button>
+        ))}
+      </Group>
+      <div className="grid grid-cols-2 gap-3">
+        <button id="undo-last" type="button" className="tap" disabled={locked || !any} onClick={undo}>
+          Undo
+        </button>
+        <button id="more" type="button" className="tap" onClick={more}>
+          More
+        </button>
+      </div>
+    </section>
+  )
+}

@@ -34,6 +34,20 @@ class SiteAirTest < Minitest::Test
     assert_empty lee(nil, wood(50, 80, -60, 60, 40)).regions
   end
 
+  # Crests of 200 and 90 ft, 100 m to the north: ten heights behind them, and three more down the slope of the hill.
+  def test_a_hill_has_lee_on_its_whole_slope
+    crest = ->(top) {
+      feature('obstacle', 'LineString', line([100, -400], [100, 400]), id: 'crest', what: 'ridge', top_ft: top,
+                                                                       pass: 'surveyed')
+    }
+    { 200 => 13 * 200 * FT, 90 => 10 * 90 * FT }.each do |top, reach|
+      found = lee('360/10', crest.call(top))
+
+      refute_nil found.at(Complex(100 - reach + 2, 0), 1.0), top.to_s
+      assert_nil found.at(Complex(100 - reach - 2, 0), 1.0), top.to_s
+    end
+  end
+
   def light(at, *features) = Fujin::Sites::Light.new(site(ground, spot, *features), at && Time.iso8601(at))
 
   # On the day of the equinox at 56° N the sun stands 34° up in the south at noon of the sun, twelve minutes and a bit

@@ -80,7 +80,7 @@ class CockpitTest < Minitest::Test
     click_on 'Sign out all the same'
     sign_in(@chief)
 
-    assert_text "1 tap of #{@instructor.name} wait here until they sign in"
+    assert_text "1 tap of #{@instructor.name} waits here until they sign in"
     BrowserHelp.deaf = false
     sleep 5
 

@@ -19,7 +19,7 @@ export function WaitingTaps({ person }: { person: string | undefined }) {
         <p className="m-0">
           {taps(mine.length)}{' '}
           {link === 'signed_out'
-            ? 'wait here: your session has ended. Sign in again, nothing is lost.'
+            ? 'kept here: your session has ended. Sign in again, nothing is lost.'
             : link === 'waiting'
               ? 'kept on this device, sent by itself when there is a connection.'
               : 'being sent.'}
@@ -27,7 +27,7 @@ export function WaitingTaps({ person }: { person: string | undefined }) {
       )}
       {others.map(([name, count]) => (
         <p key={name} className="m-0">
-          {taps(count)} of {name} wait here until they sign in.
+          {taps(count)} of {name} {count === 1 ? 'waits' : 'wait'} here until they sign in.
         </p>
       ))}
       {refused.map((tap) => (

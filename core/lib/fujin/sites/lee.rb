@@ -13,9 +13,14 @@ module Fujin
       DOWNWIND = 10.0
       UP = 1.5
       NOTED = 15.0
+      # A ridge or hill this high, m (100 ft), has lee on its whole slope; of a crest that is drawn as a line it is
+      # taken to fall one in so many. Drawn as an area, the slope is in it.
+      HILL_M = 30.48
+      SLOPE = 3.0
       # One obstacle's lee, of its height above the ground it stands on; metres.
+      # `skin_m` is the lee slope that it has besides, from where it is drawn.
       Region =
-        Value.define(:obstacle, :height_m, :base_m) do
+        Value.define(:obstacle, :height_m, :base_m, :skin_m) do
           # Height above the datum up to which it reaches.
           def up_to_m = base_m + (UP * height_m)
         end
@@ -50,13 +55,14 @@ module Fujin
         across = (one.line || one.rings.flatten).map { |point| Plane.right_of(@blows, point) }
         return nil if height < 1.0 || across.max - across.min < LEAST_WIDTH * height
 
-        Region.new(obstacle: one, height_m: height, base_m: one.base_m)
+        skin = one.what == 'ridge' && one.line && height >= HILL_M ? SLOPE * height : 0.0
+        Region.new(obstacle: one, height_m: height, base_m: one.base_m, skin_m: skin)
       end
 
       # Those that stand upwind of a place within so many of their heights.
       def behind(point, heights)
         regions.select do |one|
-          upwind = point - (@blows * heights * one.height_m)
+          upwind = point - (@blows * ((heights * one.height_m) + one.skin_m))
           one.obstacle.distance_from_stretch_m(point, upwind) < Plane::TOUCH_M
         end
       end

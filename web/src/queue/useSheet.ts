@@ -1,6 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query'
-import { useCallback, useEffect, useMemo } from 'react'
-import { api, unwrap, type NewFlyEvent } from '../api/client'
+import { useCallback, useEffect, useMemo, useState } from 'react'
+import { api, NoConnection, unwrap, type NewFlyEvent } from '../api/client'
 import { keepSheet, keepTap } from './device'
 import { standing } from './taps'
 import { sendNow, useLink } from './useSender'
@@ -17,6 +17,7 @@ export function useSheet(sortieId: string, person: { id: string; name: string })
   const queries = useQueryClient()
   const kept = useKeptSheet(sortieId)
   const link = useLink()
+  const [connected, setConnected] = useState(true)
 
   useEffect(() => {
     let over = false
@@ -24,8 +25,10 @@ export function useSheet(sortieId: string, person: { id: string; name: string })
       try {
         const events = await unwrap(api.GET('/api/sorties/{id}/events', { params: { path: { id: sortieId } } }))
         if (!over) await keepSheet(sortieId, events)
-      } catch {
+        if (!over) setConnected(true)
+      } catch (error) {
         // Nobody there: what the device knows stands.
+        if (!over && error instanceof NoConnection) setConnected(false)
       }
     }
     void look()
@@ -63,6 +66,7 @@ export function useSheet(sortieId: string, person: { id: string; name: string })
     /** The device has answered: before that nothing is known, and nothing may be begun. */
     ready: kept !== undefined,
     link,
+    connected,
     tap,
   }
 }

@@ -37,7 +37,7 @@ const BUZZ_MS = 25
 /** The cockpit sheet, one screen for one hand: now, tap, say. Everything is kept on the device first. */
 export function Fly({ sortie, session, mode, setMode }: Props) {
   const person = session.person ?? NOBODY
-  const { live, waiting, link, tap, ready } = useSheet(sortie.id, person)
+  const { live, waiting, link, connected, tap, ready } = useSheet(sortie.id, person)
   const [page, setPage] = useState<'more' | 'checks'>()
   const [hand, setHand] = useHand()
   const [chosen, setChosen] = useState<{ attempt: string; phase: string }>()
@@ -90,7 +90,7 @@ export function Fly({ sortie, session, mode, setMode }: Props) {
             {attempt === 0 ? 'Before the first attempt' : `Attempt ${attempt}`}
           </p>
           <p className="m-0" role="status">
-            {status(waiting.length, link)}
+            {status(waiting.length, link, connected)}
           </p>
         </div>
         <div className="flex flex-wrap items-center gap-3 text-xl font-semibold">
@@ -103,7 +103,7 @@ export function Fly({ sortie, session, mode, setMode }: Props) {
           <Live sortie={sortie} onExercise={follow} onPhase={setSeen} />
         </div>
         <SiteGates exercise={exercise} />
-        {!seen && <GateCard sortie={planned(sortie, exercise)} />}
+        {!seen && <GateCard sortie={planned(sortie, exercise)} gated={exercise.site_id === null} />}
       </section>
       <SayZone
         sortie={sortie}
@@ -161,8 +161,8 @@ export function Fly({ sortie, session, mode, setMode }: Props) {
   )
 }
 
-function status(waiting: number, link: string) {
-  if (waiting === 0) return 'Everything stored'
+function status(waiting: number, link: string, connected: boolean) {
+  if (waiting === 0) return connected ? 'Everything stored' : 'No connection; nothing waits'
   if (link === 'signed_out') return `Your session has ended: ${waiting} kept on this device until you sign in`
   return link === 'waiting' ? `No connection: ${waiting} kept on this device, sent by itself later` : 'Sending…'
 }

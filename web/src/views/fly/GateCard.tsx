@@ -3,8 +3,14 @@ import { usePlan } from '../../api/prepare'
 import { KeyFigure } from '../../design/Figure'
 import { gatePlace } from '../../design/words'
 
+interface Props {
+  sortie: Planned
+  /** With the gates in words; at a site it has its own. */
+  gated: boolean
+}
+
 /** The few numbers that are looked at in the air. */
-export function GateCard({ sortie }: { sortie: Planned }) {
+export function GateCard({ sortie, gated }: Props) {
   const plan = usePlan(sortie.id, sortie.exercise_id, {})
   if (!plan.data) return null
   const { key_numbers: keys, numbers, gates } = plan.data
@@ -21,7 +27,7 @@ export function GateCard({ sortie }: { sortie: Planned }) {
             </div>
           </div>
         ))}
-      {gates.map((gate) => (
+      {(gated ? gates : []).map((gate) => (
         <p key={gate.id} className="col-span-3 m-0 text-sm">
           <b>{gatePlace(gate)}</b> {gate.text}
         </p>

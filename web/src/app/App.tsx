@@ -70,6 +70,7 @@ export function App() {
       <CommandBox session={session.data} setMode={setMode} />
       <Shortcuts />
       <Toaster
+        style={{ fontFamily: 'inherit' }}
         position={cockpit ? 'top-center' : 'bottom-center'}
         toastOptions={{ style: { background: 'var(--ink)', color: 'var(--paper)', border: 0, font: 'inherit' } }}
       />

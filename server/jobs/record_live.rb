@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require 'que'
+require_relative 'flight_watcher'
 require_relative 'gives_up'
 
 module Fujin
@@ -50,8 +51,7 @@ module Fujin
     def record(row, pace)
       stream = Live::NmeaStream.new
       monitor = Live::Monitor.new(SortieSetting.new(row.sortie, {}, exercise_now(row.sortie)).grading_context)
-      lesson = LessonSetting.new(row.sortie)
-      watch = Live::ExerciseSeen.new(lesson.exercises, lesson.day.open_context)
+      watch = FlightWatcher.new(row.sortie, row.id)
       @unkept = String.new(encoding: Encoding::BINARY)
       @kept_at = now
       reason =
@@ -63,13 +63,15 @@ module Fujin
             now - @kept_at >= KEEP_EVERY_S ? keep(row) : nil
           end
       keep(row)
+      watch.close
       hand_over(row, reason)
+    ensure
+      watch&.close
     end
 
     def follow(row, samples, monitor, watch)
       show(row, samples.map { |sample| monitor.take(sample) })
-      seen = samples.filter_map { |sample| watch.take(sample) }.last
-      LiveFeed.publish(row.sortie_id, 'recording' => row.id, 'exercise' => seen) if seen
+      watch.take(samples)
     end
 
     # Of a burst only the last is news.

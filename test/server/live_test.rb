@@ -67,7 +67,16 @@ class ServerLiveTest < Minitest::Test
     watcher = watching
     Fujin::RecordLive.run(id, PACE)
 
-    assert_equal([@sortie.exercise.id], watcher.value.filter_map { |message| message['exercise'] })
+    heard = watcher.value
+
+    assert_equal([@sortie.exercise.id], heard.filter_map { |message| message['exercise'] })
+    over = heard.filter_map { |message| message['over'] }
+
+    refute_empty over
+    assert_equal [@sortie.exercise.id, 1], over[0].values_at('exercise', 'attempts')
+    assert_equal 'Straight-in autorotation', over[0]['title']
+    assert_includes 1..4, over[0]['measures'].size
+    over.each { |one| assert_includes [nil, *0..4], one['grade'] }
   end
 
   def test_a_flight_is_shown_as_it_comes_and_then_read

@@ -25,13 +25,14 @@ module Fujin
 
       # @return [Array<Found>] in order of time; `exercise` is nil for what nobody asked for
       def found
-        given.map do |exercise, attempt|
-          context = exercise ? exercise.context : @open
-          Found.new(
-            exercise: exercise,
-            proposal: Grading::Grader.new(@signals, context, ranges: @ranges).propose(declared(attempt), attempt)
-          )
-        end
+        given.map { |exercise, attempt| Found.new(exercise: exercise, proposal: proposal(exercise, attempt)) }
+      end
+
+      # @param exercise [Exercise, nil], @param attempt [Grading::Attempt] as #given has them
+      # @return [Grading::Proposal]
+      def proposal(exercise, attempt)
+        Grading::Grader.new(@signals, exercise ? exercise.context : @open, ranges: @ranges)
+          .propose(declared(attempt), attempt)
       end
 
       # Each attempt with the exercise that it was one of, nil for what nobody asked for; nothing is measured.

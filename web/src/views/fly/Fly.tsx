@@ -1,7 +1,7 @@
 import { clsx } from 'clsx'
 import { useMemo, useState } from 'react'
 import { toast } from 'sonner'
-import type { NewFlyEvent, Session, Sortie } from '../../api/client'
+import type { NewFlyEvent, Schemas, Session, Sortie } from '../../api/client'
 import { usePlan } from '../../api/prepare'
 import { useKeys } from '../../design/useKeys'
 import type { Mode } from '../../design/useMode'
@@ -20,6 +20,7 @@ import { SiteGates } from './SiteGates'
 import { TapZone } from './TapZone'
 import { describe, HELP } from './tapWords'
 import { useAwake } from './useAwake'
+import { useCallKinds } from './useCallKinds'
 import { useHand } from './useHand'
 import { useSince } from './useClock'
 
@@ -42,6 +43,8 @@ export function Fly({ sortie, session, mode, setMode }: Props) {
   const [hand, setHand] = useHand()
   const [chosen, setChosen] = useState<{ attempt: string; phase: string }>()
   const [seen, setSeen] = useState<string>()
+  const [over, setOver] = useState<Schemas['LiveAttempt']>()
+  const [calls, setCall] = useCallKinds()
   const exercise = exerciseNow(sortie, live)
   const plan = usePlan(sortie.id, exercise.id, {})
   useAwake()
@@ -100,7 +103,7 @@ export function Fly({ sortie, session, mode, setMode }: Props) {
               Exercise {sortie.exercises.findIndex(({ id }) => id === exercise.id) + 1} of {sortie.exercises.length}
             </button>
           )}
-          <Live sortie={sortie} onExercise={follow} onPhase={setSeen} />
+          <Live sortie={sortie} onExercise={follow} onPhase={setSeen} onOver={setOver} calls={calls} />
         </div>
         <SiteGates exercise={exercise} />
         {!seen && <GateCard sortie={planned(sortie, exercise)} gated={exercise.site_id === null} />}
@@ -109,6 +112,7 @@ export function Fly({ sortie, session, mode, setMode }: Props) {
         sortie={sortie}
         exercise={exercise}
         plan={plan.data}
+        over={over}
         checked={checked}
         begun={attempt > 0}
         onChecks={() => setPage('checks')}
@@ -143,6 +147,8 @@ export function Fly({ sortie, session, mode, setMode }: Props) {
           setHand={setHand}
           mode={mode}
           setMode={setMode}
+          calls={calls}
+          setCall={setCall}
         />
       </Drawer>
       <Drawer

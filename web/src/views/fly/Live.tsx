@@ -1,11 +1,13 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { useEffect, useState } from 'react'
 import { Link } from 'react-router'
-import type { Sortie } from '../../api/client'
+import type { Schemas, Sortie } from '../../api/client'
 import { recordLive, stopRecording } from '../../api/review'
 import { Figure } from '../../design/Figure'
 import { capital } from '../../design/words'
 import { BandRuler } from '../../pictures/BandRuler'
+import type { CallKind } from './calls'
+import { useCalls } from './useCalls'
 import { useLive, type Reading } from './useLive'
 
 const SHOWN: { name: 'rotor_rpm_pct' | 'ias_kt' | 'sink_fpm' | 'height_ft'; label: string; unit: string }[] = [
@@ -24,10 +26,14 @@ interface Props {
   onExercise: (id: string) => void
   /** The phase that it shows, as long as readings come. */
   onPhase: (phase: string | undefined) => void
+  /** An attempt that is over. */
+  onOver: (over: Schemas['LiveAttempt'] | undefined) => void
+  /** Which calls are spoken. */
+  calls: CallKind[]
 }
 
 /** The flight as the recorder sends it: four numbers against the phase's band, and the gate's call. */
-export function Live({ sortie, onExercise, onPhase }: Props) {
+export function Live({ sortie, onExercise, onPhase, onOver, calls }: Props) {
   const queries = useQueryClient()
   const recording = sortie.recordings.find(
     (r) => r.source === 'live' && ['waiting', 'working'].includes(r.status) && TAKEN.includes(r.step),
@@ -46,6 +52,9 @@ export function Live({ sortie, onExercise, onPhase }: Props) {
   }, [ended, queries, sortie.id])
   const shown = recording && !live.stale ? live.reading?.phase : undefined
   useEffect(() => onPhase(shown), [onPhase, shown])
+  const { over: attemptOver } = live
+  useEffect(() => onOver(attemptOver), [onOver, attemptOver])
+  useCalls(recording && !live.stale ? live.reading : undefined, calls)
   const problem = begin.error?.message ?? stop.error?.message
 
   return (

@@ -4,6 +4,7 @@ import { MODES, type Mode } from '../../design/useMode'
 import { capital, GRADE_WORDS } from '../../design/words'
 import { planned } from '../lesson/exercise'
 import { PowerCard } from '../lesson/PowerCard'
+import { CALL_KINDS, CALL_WORDS, type CallKind } from './calls'
 import { ExerciseTaps } from './ExerciseTaps'
 import { Note } from './Note'
 import { Ready } from './Ready'
@@ -30,6 +31,8 @@ interface Props {
   setHand: (hand: Hand) => void
   mode: Mode
   setMode: (mode: Mode) => void
+  calls: CallKind[]
+  setCall: (kind: CallKind) => void
 }
 
 const windOf = (sortie: Sortie) =>
@@ -202,6 +205,19 @@ export function MorePage({
           ))}
         </Group>
       </div>
+      <Group label="Called aloud while the recorder is followed">
+        {CALL_KINDS.map((kind) => (
+          <button
+            key={kind}
+            type="button"
+            className="tap text-sm!"
+            aria-pressed={props.calls.includes(kind)}
+            onClick={() => props.setCall(kind)}
+          >
+            {CALL_WORDS[kind]}
+          </button>
+        ))}
+      </Group>
       <PowerCard sortie={planned(sortie, exercise)} />
       <Ready sortie={sortie} />
       <Taps live={live} kind={sortie.aircraft.kind} />

@@ -10,11 +10,13 @@ interface Live {
   /** Why the line ended, when it has. */
   ended: string | undefined
   stale: boolean
+  /** The attempt that ended last. */
+  over: Schemas['LiveAttempt'] | undefined
   /** How far the last reading was behind the recorder's clock when it came, ms. */
   behindMs: number | undefined
 }
 
-const NOTHING: Live = { reading: undefined, ended: undefined, stale: false, behindMs: undefined }
+const NOTHING: Live = { reading: undefined, over: undefined, ended: undefined, stale: false, behindMs: undefined }
 
 /** The readings of a sortie's flight as they come, and which exercise it shows when that is another than before. The browser takes the line up again by itself when it drops. */
 export function useLive(sortieId: string, on: boolean, onExercise: (id: string) => void): Live {
@@ -30,12 +32,19 @@ export function useLive(sortieId: string, on: boolean, onExercise: (id: string) 
     events.onmessage = (event: MessageEvent<string>) => {
       const message = JSON.parse(event.data) as Schemas['LiveMessage']
       clearTimeout(old)
-      const { reading, ended, exercise } = message
+      const { reading, over, ended, exercise } = message
       if (exercise) told.current(exercise)
       if (reading) {
-        setLive({ reading, ended: undefined, stale: false, behindMs: Date.now() - reading.t_s * 1000 })
+        setLive(({ over }) => ({
+          reading,
+          over,
+          ended: undefined,
+          stale: false,
+          behindMs: Date.now() - reading.t_s * 1000,
+        }))
         old = setTimeout(() => setLive((before) => ({ ...before, stale: true })), STALE_MS)
       }
+      if (over) setLive((before) => ({ ...before, over }))
       if (ended) setLive((before) => ({ ...before, ended }))
     }
     return () => {

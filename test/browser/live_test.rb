@@ -71,5 +71,18 @@ class BrowserLiveTest < Minitest::Test
     assert_text 'gate 110 ft: airspeed 51 kt, 56 to 70'
     assert_text 'at most 1900'
     assert_text 'these numbers are old', wait: 6
+    over = { exercise: @sortie.exercise.id, title: 'Straight-in autorotation', grade: 2, critical: false,
+             fault: { title: 'Late collective', cue: 'Power gone: collective down at once.' },
+             measures: [{ label: 'Collective', figure: '1.4 s', verdict: 'out' }], attempts: 2, best: 3, worst: 2 }
+    Fujin::LiveFeed.publish(@sortie.id, 'recording' => 'x', 'over' => over)
+
+    assert_text 'Late collective: Power gone: collective down at once.'
+    assert_text 'Collective 1.4 s'
+    assert_text 'Of 2 the best'
+    # Nothing is pushed off the screen by it.
+    window(1024, 768)
+
+    assert_operator page.evaluate_script('document.documentElement.scrollHeight'), :<=, 768
+    assert_accessible('between two attempts')
   end
 end

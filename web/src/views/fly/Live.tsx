@@ -106,7 +106,7 @@ export function Live({ sortie, onExercise, onPhase, onOver, calls }: Props) {
         </p>
       )}
       {recording && live.reading && (
-        <div data-behind-ms={live.behindMs} className={live.stale ? 'opacity-50' : ''}>
+        <div data-behind-ms={live.behindMs} className={live.stale ? 'border-2 border-dashed border-ink' : ''}>
           {/* The call has its place kept, so that no button moves under a finger. */}
           <div className="mt-2 min-h-24">
             <Gate reading={live.reading} />

@@ -187,4 +187,20 @@ class SiteGroundTest < Minitest::Test
 
     assert_equal 403, last_response.status
   end
+
+  # What is read in the air: the report's own break-off point, over the spot and 300 ft of elevation higher on the
+  # altimeter; where lift is felt, what is open.
+  def test_the_cockpit_has_the_gates_of_the_report
+    lesson = sortie(manoeuvre: 'confined_area', course_deg: nil, height_ft: nil, wind_from_deg: 360, wind_kt: 10)
+    lesson.exercise.update!(site_id: @site, site_line: 'in', elevation_ft: 300)
+    point = report['approaches'][0]['break_off']['height_ft']['value']
+    get "/api/exercises/#{lesson.exercise.id}/site"
+    gates = answer['gates'].to_h { |gate| gate.values_at('id', 'value') }
+
+    assert_equal "#{point} ft, altimeter #{point + 300}", gates['break_off']
+    assert_match(/\A000°, \d+\.\d°\z/, gates['course'])
+    assert_match(/\A000°, /, gates['way_out'])
+    assert_empty answer['open']
+    assert_equal 'Meadow', answer['site']
+  end
 end

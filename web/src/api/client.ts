@@ -32,8 +32,8 @@ export class Refusal extends Error {
 
 /** Nobody answered: no network, no server, or only something between that does not know Fujin. */
 export class NoConnection extends Error {
-  constructor() {
-    super('No connection to Fujin, and this is not stored on this device. What you entered is still here; try again.')
+  constructor(message = 'No connection to Fujin. What you entered is still here; try again when there is one.') {
+    super(message)
   }
 }
 

@@ -45,8 +45,9 @@ export function kept<T>(key: QueryKey, ask: () => Promise<T>, whose = () => pers
     try {
       return await Promise.race([asked, slowly(stored)])
     } catch (error) {
-      const row = error instanceof NoConnection ? await stored() : undefined
-      if (!row) throw error
+      if (!(error instanceof NoConnection)) throw error
+      const row = await stored()
+      if (!row) throw new NoConnection('No connection to Fujin, and this was not opened on this device before.')
       return row.value as T
     }
   }

@@ -51,7 +51,7 @@ export function App() {
           <Route path="/students/:id/side-by-side" element={<SideBySidePage />} />
           <Route path="/sites" element={<Sites session={session.data} />} />
           <Route path="/sites/:id" element={<SitePage session={session.data} />} />
-          <Route path="/sites/:id/look" element={<LookPage />} />
+          <Route path="/sites/:id/look" element={<LookPage session={session.data} />} />
           <Route path="/sites/:id/survey/:survey" element={<SurveyPage session={session.data} />} />
           <Route path="/fleet" element={<Fleet session={session.data} />} />
           <Route path="/method" element={<Method session={session.data} />} />

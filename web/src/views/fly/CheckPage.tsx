@@ -1,4 +1,5 @@
 import type { FlyEvent } from '../../api/client'
+import { speak } from '../../design/speak'
 import { Checks } from './Checks'
 import type { Planned } from '../../api/client'
 
@@ -7,12 +8,6 @@ interface Props {
   live: FlyEvent[]
   tap: (text: string) => void
   locked: boolean
-}
-
-const say = (text: string) => {
-  if (!('speechSynthesis' in window)) return
-  window.speechSynthesis.cancel()
-  window.speechSynthesis.speak(new SpeechSynthesisUtterance(text))
 }
 
 /** The checks as a page before the flight: one large tap each, the next one read aloud if wanted. */
@@ -28,11 +23,11 @@ export function CheckPage({ sortie, live, tap, locked }: Props) {
         tap={(text) => {
           tap(text)
           const after = sortie.checks.find((check) => check !== text && !done.has(check))
-          if (window.speechSynthesis?.speaking && after) say(after)
+          if (window.speechSynthesis?.speaking && after) speak(after)
         }}
       />
       {next && (
-        <button type="button" className="tap" onClick={() => say(next)}>
+        <button type="button" className="tap" onClick={() => speak(next)}>
           Read the next one aloud
         </button>
       )}

@@ -1,14 +1,13 @@
 import type { Exercise, FlyEvent, NewFlyEvent, Sortie } from '../../api/client'
-import { GradeGlyph } from '../../design/GradeGlyph'
 import { MODES, type Mode } from '../../design/useMode'
-import { capital, GRADE_WORDS } from '../../design/words'
+import { capital } from '../../design/words'
 import { planned } from '../lesson/exercise'
 import { PowerCard } from '../lesson/PowerCard'
-import { CALL_KINDS, CALL_WORDS, type CallKind } from './calls'
+import { CALL_WORDS, type CallKind } from './calls'
 import { ExerciseTaps } from './ExerciseTaps'
 import { Note } from './Note'
 import { Ready } from './Ready'
-import { Group, PhaseMark, TapPick } from './TapGroups'
+import { GradeTaps, Group, PhaseMark, TapPick, TapRow } from './TapGroups'
 import { Taps } from './Taps'
 import { LADDER, MANNER, taskWords } from './tapWords'
 import type { Hand } from './useHand'
@@ -34,6 +33,10 @@ interface Props {
   calls: CallKind[]
   setCall: (kind: CallKind) => void
 }
+
+const SEEN = { inside: 'Looks inside', grip: 'Tight grip', lookout: 'Late lookout' }
+const HANDS: Record<Hand, string> = { left: 'Left', right: 'Right' }
+const LIGHTS = Object.fromEntries(MODES.map((mode) => [mode, capital(mode)]))
 
 const windOf = (sortie: Sortie) =>
   sortie.observed_wind ??
@@ -76,39 +79,21 @@ export function MorePage({
           </button>
         ))}
       </Group>
-      <Group label={`Grade for ${phase}`}>
-        {GRADE_WORDS.map((word, value) => (
-          <button
-            key={word}
-            type="button"
-            className="tap text-sm!"
-            disabled={off}
-            aria-pressed={graded === value}
-            onClick={() =>
-              void act({ kind: 'grade', ...mine, phase, payload: { grade: value } }, `${capital(phase)}: ${word}`)
-            }
-          >
-            <span aria-hidden="true">
-              <GradeGlyph grade={value} size={26} />
-            </span>
-            {word}
-          </button>
-        ))}
-      </Group>
-      <Group label="Who has the controls: the student is">
-        {Object.entries(LADDER).map(([id, word]) => (
-          <button
-            key={id}
-            type="button"
-            className="tap text-sm!"
-            disabled={locked}
-            aria-pressed={control === id}
-            onClick={() => void act({ kind: 'control', ...mine, payload: { value: id } }, word)}
-          >
-            {word}
-          </button>
-        ))}
-      </Group>
+      <GradeTaps
+        label={`Grade for ${phase}`}
+        given={graded}
+        off={off}
+        onGrade={(grade, word) =>
+          void act({ kind: 'grade', ...mine, phase, payload: { grade } }, `${capital(phase)}: ${word}`)
+        }
+      />
+      <TapRow
+        label="Who has the controls: the student is"
+        words={LADDER}
+        chosen={(id) => id === control}
+        off={locked}
+        onTap={(id, word) => void act({ kind: 'control', ...mine, payload: { value: id } }, word)}
+      />
       <TapPick
         label="This attempt is"
         kind="manner"
@@ -129,29 +114,13 @@ export function MorePage({
         mine={mine}
         act={act}
       />
-      <Group label="Seen">
-        {['Looks inside', 'Tight grip', 'Late lookout'].map((word) => (
-          <button
-            key={word}
-            type="button"
-            className="tap text-sm!"
-            disabled={off}
-            onClick={() => void act({ kind: 'seen', ...mine, phase, payload: { value: word } }, word)}
-          >
-            {word}
-          </button>
-        ))}
-        <button
-          type="button"
-          className="tap text-sm!"
-          disabled={off || !begun}
-          onClick={() =>
-            begun && void act({ kind: 'undo', payload: { target: begun.id } }, `Attempt ${attempt} taken back`)
-          }
-        >
-          Void this attempt
-        </button>
-      </Group>
+      <TapRow
+        label="Seen"
+        words={SEEN}
+        chosen={() => false}
+        off={off}
+        onTap={(_, word) => void act({ kind: 'seen', ...mine, phase, payload: { value: word } }, word)}
+      />
       <WindNow
         now={windOf(sortie)}
         locked={locked}
@@ -168,6 +137,16 @@ export function MorePage({
         <button
           type="button"
           className="tap"
+          disabled={off || !begun}
+          onClick={() =>
+            begun && void act({ kind: 'undo', payload: { target: begun.id } }, `Attempt ${attempt} taken back`)
+          }
+        >
+          Void this attempt
+        </button>
+        <button
+          type="button"
+          className="tap"
           onClick={() =>
             void (document.fullscreenElement
               ? document.exitFullscreen()
@@ -178,46 +157,28 @@ export function MorePage({
         </button>
       </div>
       <div className="grid auto-cols-fr grid-flow-col gap-3">
-        <Group label="The hand that taps">
-          {(['left', 'right'] as const).map((side) => (
-            <button
-              key={side}
-              type="button"
-              className="tap"
-              aria-pressed={props.hand === side}
-              onClick={() => props.setHand(side)}
-            >
-              {capital(side)}
-            </button>
-          ))}
-        </Group>
-        <Group label="Light here">
-          {MODES.map((name) => (
-            <button
-              key={name}
-              type="button"
-              className="tap"
-              aria-pressed={props.mode === name}
-              onClick={() => props.setMode(name)}
-            >
-              {capital(name)}
-            </button>
-          ))}
-        </Group>
+        <TapRow
+          label="The hand that taps"
+          words={HANDS}
+          chosen={(id) => id === props.hand}
+          off={false}
+          onTap={(id) => props.setHand(id as Hand)}
+        />
+        <TapRow
+          label="Light here"
+          words={LIGHTS}
+          chosen={(id) => id === props.mode}
+          off={false}
+          onTap={(id) => props.setMode(id as Mode)}
+        />
       </div>
-      <Group label="Called aloud while the recorder is followed">
-        {CALL_KINDS.map((kind) => (
-          <button
-            key={kind}
-            type="button"
-            className="tap text-sm!"
-            aria-pressed={props.calls.includes(kind)}
-            onClick={() => props.setCall(kind)}
-          >
-            {CALL_WORDS[kind]}
-          </button>
-        ))}
-      </Group>
+      <TapRow
+        label="Called aloud while the recorder is followed"
+        words={CALL_WORDS}
+        chosen={(id) => props.calls.includes(id as CallKind)}
+        off={false}
+        onTap={(id) => props.setCall(id as CallKind)}
+      />
       <PowerCard sortie={planned(sortie, exercise)} />
       <Ready sortie={sortie} />
       <Taps live={live} kind={sortie.aircraft.kind} />

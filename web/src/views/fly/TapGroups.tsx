@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react'
 import type { FlyEvent, NewFlyEvent } from '../../api/client'
 import { GradeGlyph } from '../../design/GradeGlyph'
+import { GRADE_WORDS } from '../../design/words'
 
 /** Taps of one kind under their name, side by side. */
 export const Group = ({ label, children }: { label: string; children: ReactNode }) => (
@@ -8,6 +9,65 @@ export const Group = ({ label, children }: { label: string; children: ReactNode 
     <legend className="label mb-1 p-0">{label}</legend>
     <div className="grid auto-cols-fr grid-flow-col gap-3">{children}</div>
   </fieldset>
+)
+
+interface RowProps {
+  label: string
+  /** What each stores, and what it says. */
+  words: Record<string, string>
+  chosen: (id: string) => boolean
+  off: boolean
+  onTap: (id: string, word: string) => void
+  /** Of the buttons, for keys: with what each stores behind it. */
+  name?: string
+  className?: string
+}
+
+/** One tap of several words. */
+export const TapRow = ({ label, words, chosen, off, onTap, name, className = 'text-sm!' }: RowProps) => (
+  <Group label={label}>
+    {Object.entries(words).map(([id, word]) => (
+      <button
+        key={id}
+        {...(name ? { id: `${name}-${id}` } : {})}
+        type="button"
+        className={`tap ${className}`}
+        disabled={off}
+        aria-pressed={chosen(id)}
+        onClick={() => onTap(id, word)}
+      >
+        {word}
+      </button>
+    ))}
+  </Group>
+)
+
+interface GradeProps {
+  label: string
+  given: number | undefined
+  off: boolean
+  onGrade: (grade: number, word: string) => void
+}
+
+/** The five grades, a glyph and a word each. */
+export const GradeTaps = ({ label, given, off, onGrade }: GradeProps) => (
+  <Group label={label}>
+    {GRADE_WORDS.map((word, grade) => (
+      <button
+        key={word}
+        type="button"
+        className="tap min-w-16 px-1! text-sm!"
+        disabled={off}
+        aria-pressed={given === grade}
+        onClick={() => onGrade(grade, word)}
+      >
+        <span aria-hidden="true">
+          <GradeGlyph grade={grade} size={26} />
+        </span>
+        {word}
+      </button>
+    ))}
+  </Group>
 )
 
 interface PickProps {
@@ -26,20 +86,13 @@ interface PickProps {
 export function TapPick({ label, kind, words, planned, current, locked, mine, act }: PickProps) {
   const value = current.filter((event) => event.kind === kind).at(-1)?.payload.value ?? planned
   return (
-    <Group label={label}>
-      {Object.entries(words).map(([id, word]) => (
-        <button
-          key={id}
-          type="button"
-          className="tap text-sm!"
-          disabled={locked}
-          aria-pressed={value === id}
-          onClick={() => void act({ kind, ...mine, payload: { value: id } }, word)}
-        >
-          {word}
-        </button>
-      ))}
-    </Group>
+    <TapRow
+      label={label}
+      words={words}
+      chosen={(id) => id === value}
+      off={locked}
+      onTap={(id, word) => void act({ kind, ...mine, payload: { value: id } }, word)}
+    />
   )
 }
 

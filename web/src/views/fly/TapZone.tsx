@@ -1,7 +1,5 @@
 import type { FlyEvent } from '../../api/client'
-import { GradeGlyph } from '../../design/GradeGlyph'
-import { GRADE_WORDS } from '../../design/words'
-import { Group } from './TapGroups'
+import { GradeTaps, TapRow } from './TapGroups'
 import { HELP } from './tapWords'
 
 interface Props {
@@ -31,38 +29,16 @@ export function TapZone({ attempt, phase, current, locked, any, begin, goAround,
       <button id="go-around" type="button" className="tap safety min-h-20! text-xl!" disabled={off} onClick={goAround}>
         Go-around
       </button>
-      <Group label={`Help given now, ${phase}`}>
-        {Object.entries(HELP).map(([id, word]) => (
-          <button
-            key={id}
-            id={`help-${id}`}
-            type="button"
-            className="tap min-h-20!"
-            disabled={off}
-            aria-pressed={helped === id}
-            onClick={() => help(id as keyof typeof HELP)}
-          >
-            {word}
-          </button>
-        ))}
-      </Group>
-      <Group label="The attempt as a whole">
-        {GRADE_WORDS.map((word, value) => (
-          <button
-            key={word}
-            type="button"
-            className="tap min-w-16 px-1! text-sm!"
-            disabled={off}
-            aria-pressed={whole === value}
-            onClick={() => grade(value)}
-          >
-            <span aria-hidden="true">
-              <GradeGlyph grade={value} size={26} />
-            </span>
-            {word}
-          </button>
-        ))}
-      </Group>
+      <TapRow
+        label={`Help given now, ${phase}`}
+        words={HELP}
+        chosen={(id) => id === helped}
+        off={off}
+        onTap={(id) => help(id as keyof typeof HELP)}
+        name="help"
+        className="min-h-20!"
+      />
+      <GradeTaps label="The attempt as a whole" given={whole} off={off} onGrade={grade} />
       <div className="grid grid-cols-2 gap-3">
         <button id="undo-last" type="button" className="tap" disabled={locked || !any} onClick={undo}>
           Undo

@@ -2,45 +2,43 @@ import { clsx } from 'clsx'
 import { useState } from 'react'
 import { Link, useParams } from 'react-router'
 import { toast } from 'sonner'
+import type { Session } from '../../api/client'
 import { useChangeSite, useSite, type Site } from '../../api/sites'
+import { speak } from '../../design/speak'
 import { Failed, Loading } from '../../design/States'
 import { answered, spotOf, textOf, type Answer } from './draft'
 import { GROUPS, POINTS, STATUSES } from './siteWords'
 
 /** The survey list for the cockpit: a group at a time, one large tap a point, kept on the device until it is sent. */
-export function LookPage() {
+export function LookPage({ session }: { session: Session }) {
   const { id = '' } = useParams()
   const site = useSite(id)
   if (site.isPending) return <Loading what="the site" />
   if (site.isError) return <Failed error={site.error} again={() => void site.refetch()} />
-  return <Look site={site.data} />
+  return <Look site={site.data} person={session.person?.id ?? ''} />
 }
 
-const keyOf = (id: string) => `fujin.look.${id}`
+/** A person's own: whoever has the tablet next does not send them. */
+const keyOf = (id: string, person: string) => `fujin.look.${person}.${id}`
 
 /** What was answered on this device and not sent yet. */
-function kept(id: string): Answer[] {
+function kept(key: string): Answer[] {
   try {
-    return JSON.parse(localStorage.getItem(keyOf(id)) ?? '[]') as Answer[]
+    return JSON.parse(localStorage.getItem(key) ?? '[]') as Answer[]
   } catch {
     return []
   }
 }
 
-const say = (text: string) => {
-  if (!('speechSynthesis' in window)) return
-  window.speechSynthesis.cancel()
-  window.speechSynthesis.speak(new SpeechSynthesisUtterance(text))
-}
-
-function Look({ site }: { site: Site }) {
-  const [answers, setAnswers] = useState(() => kept(site.id))
+function Look({ site, person }: { site: Site; person: string }) {
+  const key = keyOf(site.id, person)
+  const [answers, setAnswers] = useState(() => kept(key))
   const [group, setGroup] = useState('ground')
   const [pass, setPass] = useState('high')
   const change = useChangeSite(site.id)
   const put = (next: Answer[]) => {
     setAnswers(next)
-    localStorage.setItem(keyOf(site.id), JSON.stringify(next))
+    localStorage.setItem(key, JSON.stringify(next))
   }
   const answer = (about: string, status: string) =>
     put([
@@ -98,7 +96,7 @@ function Look({ site }: { site: Site }) {
             <button
               type="button"
               className="cursor-pointer bg-transparent text-left text-lg leading-snug"
-              onClick={() => say(ask)}
+              onClick={() => speak(ask)}
             >
               {ask}
               {before(about) && <span className="label block">so far: {before(about)}</span>}

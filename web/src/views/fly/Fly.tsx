@@ -106,7 +106,7 @@ export function Fly({ sortie, session, mode, setMode }: Props) {
           <Live sortie={sortie} onExercise={follow} onPhase={setSeen} onOver={setOver} calls={calls} />
         </div>
         <SiteGates exercise={exercise} />
-        {!seen && <GateCard sortie={planned(sortie, exercise)} gated={exercise.site_id === null} />}
+        {!seen && <GateCard key={exercise.id} sortie={planned(sortie, exercise)} gated={exercise.site_id === null} />}
       </section>
       <SayZone
         sortie={sortie}
@@ -186,6 +186,7 @@ function useCockpitKeys() {
         { key: 'p', does: 'Prompted', run: press('help-prompted') },
         { key: 'h', does: 'Helped', run: press('help-assisted') },
         { key: 't', does: 'Took over', run: press('help-taken_over') },
+        ...GRADE_WORDS.map((word, grade) => ({ key: String(grade), does: word, run: press(`grade-${grade}`) })),
         { key: 'm', does: 'More', run: press('more') },
       ],
       [],

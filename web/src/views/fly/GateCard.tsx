@@ -1,7 +1,8 @@
-import type { Planned } from '../../api/client'
+import type { Planned, Schemas } from '../../api/client'
 import { usePlan } from '../../api/prepare'
 import { KeyFigure } from '../../design/Figure'
 import { gatePlace } from '../../design/words'
+import { useFresh } from './useFresh'
 
 interface Props {
   sortie: Planned
@@ -20,12 +21,7 @@ export function GateCard({ sortie, gated }: Props) {
         .slice(0, 6)
         .flatMap((name) => numbers[name] ?? [])
         .map((number) => (
-          <div key={number.label}>
-            <div className="label">{number.label}</div>
-            <div className="text-3xl leading-tight font-bold">
-              <KeyFigure number={number} />
-            </div>
-          </div>
+          <Key key={number.label} number={number} />
         ))}
       {(gated ? gates : []).map((gate) => (
         <p key={gate.id} className="col-span-3 m-0 text-sm">
@@ -33,5 +29,21 @@ export function GateCard({ sortie, gated }: Props) {
         </p>
       ))}
     </section>
+  )
+}
+
+/** One number; what a changed wind has changed is framed for some seconds. */
+function Key({ number }: { number: Schemas['Plan']['numbers'][string] }) {
+  const fresh = useFresh(JSON.stringify(number.value))
+  return (
+    <div className={fresh ? 'outline-2 outline-offset-2 outline-ink' : ''}>
+      <div className="label">
+        {number.label}
+        {fresh && <b> new</b>}
+      </div>
+      <div className="text-3xl leading-tight font-bold">
+        <KeyFigure number={number} />
+      </div>
+    </div>
   )
 }

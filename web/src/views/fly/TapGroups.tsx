@@ -44,17 +44,20 @@ export const TapRow = ({ label, words, chosen, off, onTap, name, className = 'te
 
 interface GradeProps {
   label: string
+  /** Of the buttons, for keys: with the grade behind it. */
+  name?: string
   given: number | undefined
   off: boolean
   onGrade: (grade: number, word: string) => void
 }
 
 /** The five grades, a glyph and a word each. */
-export const GradeTaps = ({ label, given, off, onGrade }: GradeProps) => (
+export const GradeTaps = ({ label, name, given, off, onGrade }: GradeProps) => (
   <Group label={label}>
     {GRADE_WORDS.map((word, grade) => (
       <button
         key={word}
+        {...(name ? { id: `${name}-${grade}` } : {})}
         type="button"
         className="tap min-w-16 px-1! text-sm!"
         disabled={off}

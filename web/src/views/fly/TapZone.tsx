@@ -38,7 +38,7 @@ export function TapZone({ attempt, phase, current, locked, any, begin, goAround,
         name="help"
         className="min-h-20!"
       />
-      <GradeTaps label="The attempt as a whole" given={whole} off={off} onGrade={grade} />
+      <GradeTaps label="The attempt as a whole" name="grade" given={whole} off={off} onGrade={grade} />
       <div className="grid grid-cols-2 gap-3">
         <button id="undo-last" type="button" className="tap" disabled={locked || !any} onClick={undo}>
           Undo

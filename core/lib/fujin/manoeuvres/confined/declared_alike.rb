@@ -28,7 +28,7 @@ module Fujin
             power_cap_broken low_on_the_way_out exceeded_limit
           ],
           settings: %w[approach_angle_deg break_off_ft],
-          house: %w[site_clearance steep_ending hold_30_kt sink_limit vortex_escape power_check],
+          house: %w[site_clearance steep_ending hold_30_kt sink_limit vortex_escape],
           planner: SitePlanner.new(id),
           angle_setting: 'steep_angle_deg',
           at_site: true,

@@ -20,7 +20,7 @@ import { StudentSurveys } from './StudentSurveys'
 import { SurveyList } from './SurveyList'
 import { Verdicts } from './Verdicts'
 
-const WAIT_MS = 30
+const WAIT_MS = 10
 const TOOLS = [
   'tree',
   'trees',

@@ -33,19 +33,30 @@ class CockpitTest < Minitest::Test
 
     assert_text 'Attempt 1', wait: 20
     assert_text 'Glide speed'
+    # What is shown is marked as old, and a wind that no plan has yet is said.
+    assert_text(/No connection: as planned at \d\d:\d\d/)
+    assert_no_text 'not in these numbers'
     click_on 'Next attempt'
     assert_text 'Attempt 2'
     click_on 'To standard'
     assert_text '3 kept on this device'
+    click_on 'More'
+    fill_in 'From, ° true', with: '310'
+    fill_in 'kt', with: '16', exact: true
+    click_on 'Use it'
+    click_on 'Close'
+    assert_text 'The wind seen in the air is not in these numbers'
     assert_equal %w[attempt], kinds
     network(offline: false)
     BrowserHelp.deaf = false
 
     assert_text 'Everything stored', wait: 20
-    assert_equal %w[attempt help attempt grade], kinds
+    assert_equal %w[attempt help attempt grade wind], kinds
+    assert_no_text 'not in these numbers'
+    assert_no_text 'as planned at'
     events = @sortie.fly_events.order(:at).to_a
 
-    assert_equal [nil, events[0].id, nil, events[2].id], events.map(&:attempt_id)
+    assert_equal [nil, events[0].id, nil, events[2].id, events[2].id], events.map(&:attempt_id)
     assert_equal [@instructor.id], events.map(&:by_id).uniq
   end
 

@@ -79,6 +79,11 @@ class BrowserLiveTest < Minitest::Test
     assert_text 'Late collective: Power gone: collective down at once.'
     assert_text 'Collective 1.4 s'
     assert_text 'Of 2 the best'
+    click_on 'First attempt'
+    assert_no_text 'Late collective'
+    Fujin::LiveFeed.publish(@sortie.id, 'recording' => 'x', 'over' => over.merge(attempts: 3))
+
+    assert_text 'Of 3 the best'
     # Nothing is pushed off the screen by it.
     window(1024, 768)
 

@@ -13,8 +13,8 @@ interface Answer {
 const store = new Dexie('fujin-kept') as Dexie & { answers: EntityTable<Answer, 'key'> }
 store.version(1).stores({ answers: 'key, person' })
 
-/** A connection this slow is none, where the answer lies here. */
-const PATIENCE_MS = 4000
+/** A connection this slow is none. */
+const PATIENCE_MS = 10_000
 
 let person = ''
 /**
@@ -33,31 +33,37 @@ const keyOf = (key: QueryKey, whose: string) => JSON.stringify([whose, ...key])
 /** A device without room or in a private window keeps nothing; that is said by Ready, not by a failed read. */
 const quietly = <T>(work: PromiseLike<T>): Promise<T | undefined> => Promise.resolve(work).catch(() => undefined)
 
+/** Answers that came from the device and not from Fujin, with the moment they are from. */
+const old = new Map<string, number>()
+
 /** The network first, the device where there is none: the same question answers with what it answered last. */
 export function kept<T>(key: QueryKey, ask: () => Promise<T>, whose = () => person): () => Promise<T> {
   return async () => {
-    const here = keyOf(key, whose())
-    const asked = ask().then(async (value) => {
-      await quietly(store.answers.put({ key: here, person: whose(), at: Date.now(), value }))
-      return value
-    })
-    const stored = () => quietly(store.answers.get(here))
+    const owner = whose()
+    const here = keyOf(key, owner)
     try {
-      return await Promise.race([asked, slowly(stored)])
+      const value = await patiently(ask())
+      old.delete(here)
+      await quietly(store.answers.put({ key: here, person: owner, at: Date.now(), value }))
+      return value
     } catch (error) {
       if (!(error instanceof NoConnection)) throw error
-      const row = await stored()
+      const row = await quietly(store.answers.get(here))
       if (!row) throw new NoConnection('No connection to Fujin, and this was not opened on this device before.')
+      old.set(here, row.at)
       return row.value as T
     }
   }
-
-  function slowly(stored: () => Promise<Answer | undefined>) {
-    return new Promise<T>((answer) => {
-      setTimeout(() => void stored().then((row) => row && answer(row.value as T)), PATIENCE_MS)
-    })
-  }
 }
+
+const patiently = <T>(asked: Promise<T>): Promise<T> =>
+  new Promise((answer, refuse) => {
+    const timer = setTimeout(() => refuse(new NoConnection()), PATIENCE_MS)
+    asked.then(answer, refuse).finally(() => clearTimeout(timer))
+  })
+
+/** Of an answer that lay on the device: from when it is, ms; undefined of one that Fujin gave just now. */
+export const oldSince = (key: QueryKey): number | undefined => old.get(keyOf(key, person))
 
 /** When this question was answered last, if its answer is on the device. */
 export const keptAt = async (key: QueryKey) => (await quietly(store.answers.get(keyOf(key, person))))?.at

@@ -59,6 +59,7 @@ export function Fly({ sortie, session, mode, setMode }: Props) {
       : phaseNow(exercise.phases, plan.data?.path ?? [], since, seen)
   const mine = { attempt_id: last?.id ?? null }
   const current = live.filter((event) => last && event.attempt_no === attempt)
+  const windWaits = waiting.some(({ kind }) => kind === 'wind')
   const locked = !sortie.may_edit || !ready
   const checked = new Set(live.filter(({ kind }) => kind === 'check').map(({ payload }) => payload.value)).size
 
@@ -106,7 +107,14 @@ export function Fly({ sortie, session, mode, setMode }: Props) {
           <Live sortie={sortie} onExercise={follow} onPhase={setSeen} onOver={setOver} calls={calls} />
         </div>
         <SiteGates exercise={exercise} />
-        {!seen && <GateCard key={exercise.id} sortie={planned(sortie, exercise)} gated={exercise.site_id === null} />}
+        {!seen && (
+          <GateCard
+            key={exercise.id}
+            sortie={planned(sortie, exercise)}
+            gated={exercise.site_id === null}
+            windWaits={windWaits}
+          />
+        )}
       </section>
       <SayZone
         sortie={sortie}
@@ -123,7 +131,10 @@ export function Fly({ sortie, session, mode, setMode }: Props) {
         current={current}
         locked={locked}
         any={live.length > 0}
-        begin={() => void act({ kind: 'attempt' }, `Attempt ${attempt + 1} begun`)}
+        begin={() => {
+          setOver(undefined)
+          void act({ kind: 'attempt' }, `Attempt ${attempt + 1} begun`)
+        }}
         goAround={() => void act({ kind: 'go_around', ...mine, phase }, 'Go-around')}
         help={(value) => void act({ kind: 'help', ...mine, phase, payload: { value } }, `${HELP[value]}, ${phase}`)}
         grade={(value) => void act({ kind: 'grade', ...mine, payload: { grade: value } }, GRADE_WORDS[value] ?? '')}

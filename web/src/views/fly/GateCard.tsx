@@ -1,22 +1,36 @@
 import type { Planned, Schemas } from '../../api/client'
+import { oldSince } from '../../api/kept'
 import { usePlan } from '../../api/prepare'
 import { KeyFigure } from '../../design/Figure'
-import { gatePlace } from '../../design/words'
+import { clockOf, gatePlace } from '../../design/words'
 import { useFresh } from './useFresh'
 
 interface Props {
   sortie: Planned
   /** With the gates in words; at a site it has its own. */
   gated: boolean
+  /** A wind that was tapped waits: no plan has it yet. */
+  windWaits: boolean
 }
 
 /** The few numbers that are looked at in the air. */
-export function GateCard({ sortie, gated }: Props) {
+export function GateCard({ sortie, gated, windWaits }: Props) {
   const plan = usePlan(sortie.id, sortie.exercise_id, {})
+  // Asked again it may be the same numbers, but not old any more.
+  const asked = plan.dataUpdatedAt
   if (!plan.data) return null
+  const since = asked ? oldSince(['plan', sortie.id, sortie.exercise_id, {}]) : undefined
   const { key_numbers: keys, numbers, gates } = plan.data
   return (
     <section aria-label="Numbers in the air" className="sheet grid grid-cols-3 gap-x-2 gap-y-2 p-3">
+      {windWaits && (
+        <p className="limit-note col-span-3 m-0 px-2 font-semibold">
+          The wind seen in the air is not in these numbers.
+        </p>
+      )}
+      {since !== undefined && (
+        <p className="label col-span-3 m-0">No connection: as planned at {clockOf(new Date(since).toISOString())}</p>
+      )}
       {keys
         .slice(0, 6)
         .flatMap((name) => numbers[name] ?? [])

@@ -18,7 +18,7 @@ module Fujin
       private
 
       def read(file)
-        @site = Sites::SiteFile.read(JSON.parse(File.read(file, encoding: 'UTF-8')), terrain: terrain)
+        @site = Sites::SiteFile.read(JSON.parse(File.read(file, encoding: 'UTF-8'))) { terrain }
       rescue JSON::ParserError, EncodingError => e
         raise InvalidInput, [{ path: file, message: "is not readable as GeoJSON: #{e.message[0, 120]}" }]
       end

@@ -101,6 +101,15 @@ module Fujin
         JSON.generate(value)
       end
 
+      # What the database has under a name already is refused in words.
+      # @yield the storing
+      # @raise [Conflict]
+      def named_once(what, name, more = '.')
+        yield
+      rescue ActiveRecord::RecordNotUnique
+        raise Conflict, "There is a #{what} called #{name} already#{more}"
+      end
+
       # @param record [#lock_version] whose version the caller must have read
       def match_version!(record)
         given = env['HTTP_IF_MATCH'].to_s[/\d+/]

@@ -97,7 +97,7 @@ class ConfinedFlightTest < Minitest::Test
       { 'type' => 'Feature', 'properties' => { 'kind' => kind, **fields },
         'geometry' => { 'type' => type, 'coordinates' => coordinates } }
     end
-    Fujin::Sites::SiteFile.read({ 'type' => 'FeatureCollection', 'features' => features })
+    Fujin::Sites::SiteFile.read('type' => 'FeatureCollection', 'features' => features)
   end
 
   # Down a line of 13.5° at 25 kt over the ground to a hover of 20 s, up to 60 ft in 6 s, then 20 kt level and climbing.

@@ -34,7 +34,7 @@ class SiteTerrainTest < Minitest::Test
   end
 
   def metres_a_degree = MAP.north_east(57.0, -4.0)[0]
-  def on(terrain, *features) = Sites::SiteFile.read(document(ground, spot, *features), terrain: terrain)
+  def on(terrain, *features) = Sites::SiteFile.read(document(ground, spot, *features)) { terrain }
   def away = departure([0, 0], [900, 0])
 
   def test_between_the_middles_of_cells_heights_are_in_proportion

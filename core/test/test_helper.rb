@@ -97,7 +97,7 @@ module CoreHelp
       { 'type' => 'Feature', 'properties' => { 'kind' => kind, **fields },
         'geometry' => { 'type' => type, 'coordinates' => coordinates } }
     end
-    Fujin::Sites::SiteFile.read({ 'type' => 'FeatureCollection', 'features' => features })
+    Fujin::Sites::SiteFile.read('type' => 'FeatureCollection', 'features' => features)
   end
 
   # The recording without some columns.

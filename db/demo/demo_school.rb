@@ -2,6 +2,7 @@
 
 require 'yaml'
 require_relative 'demo_flights'
+require_relative 'demo_sites'
 
 module Fujin
   # Fills an empty database with the school at Quillmere: people, fleet, eight weeks of lessons, and recordings that the
@@ -19,12 +20,6 @@ module Fujin
     }.freeze
     HEATH = 'Heath, south mark'
     TO_STANDARD = 3
-    SURVEYED = {
-      'Lighthouse lawn' => [{ by: 'oda', found: 'lighthouse-lawn-oda.geojson', level: 3 }, { by: 'basil' }],
-      'Walled orchard' => [{ by: 'tove', found: 'walled-orchard-tove.geojson' }]
-    }.freeze
-    NOTE = 'Well looked at. The bench on the seaward side is not empty on a fine evening: it decides where one may ' \
-      'land.'
 
     # @param today [Date], @param say [#call] progress for the terminal
     def initialize(today:, say: ->(_) {})
@@ -39,8 +34,7 @@ module Fujin
       @people =
         YAML.load_file(File.join(FOLDER, 'people.yml')).to_h { |fields| [fields['sign_in'], create_person(fields)] }
       create_places
-      create_terrain
-      create_sites
+      DemoSites.new(@people, @today).create
       @fleet = FLEET.to_h { |mark, type_id| [mark, AircraftRow.create!(mark: mark, type_id: type_id)] }
       lessons = YAML.load_file(File.join(FOLDER, 'sorties.yml'))
         .select { |fields| students.nil? || students.include?(fields['student']) }
@@ -54,32 +48,6 @@ module Fujin
     private
 
     def create_places = YAML.load_file(File.join(FOLDER, 'places.yml')).each { |fields| Place.create!(fields) }
-
-    # Heights of the ground about the ridge.
-    def create_terrain
-      Dir[File.join(FOLDER, 'terrain', '*.asc')].each do |file|
-        TerrainGrid.create!(name: File.basename(file), text: File.read(file), added_by: @people.fetch('ismay'))
-      end
-    end
-
-    # The school's sites; two of them a student surveys before having seen what the school found there.
-    def create_sites
-      Dir[File.join(FOLDER, 'sites', '*.geojson')].each do |file|
-        document = JSON.parse(File.read(file))
-        name = document['features'][0]['properties']['name']
-        row = SiteRow.create!(name: name, document: document, changed_by: @people.fetch('ismay'))
-        SURVEYED.fetch(name, []).each { |fields| survey(row, **fields) }
-      end
-    end
-
-    def survey(row, by:, found: nil, level: nil)
-      features = found ? JSON.parse(File.read(File.join(FOLDER, 'surveys', found)))['features'] : []
-      SiteSurvey.create!(
-        site: row, student: @people.fetch(by), asked_by: @people.fetch('corwin'), features: features,
-        handed_in_at: (@today.to_time(:utc) - (2 * 86_400) if found), level: level, note: (NOTE if level),
-        graded_by: (@people.fetch('corwin') if level)
-      )
-    end
 
     def create_person(fields) = Person.create!(**fields.transform_keys(&:to_sym), password: PASSWORD)
 

@@ -23,9 +23,7 @@ module Fujin
     def surveyed = self.class.surveyed(document)
 
     def self.surveyed(document)
-      bare = Sites::SiteFile.read(document)
-      terrain = TerrainGrid.about(bare.map.lat_deg, bare.map.lon_deg)
-      terrain ? Sites::SiteFile.read(document, terrain: terrain) : bare
+      Sites::SiteFile.read(document) { |map| TerrainGrid.about(map.lat_deg, map.lon_deg) }
     end
 
     # The place as a person may see it now.

@@ -8,10 +8,10 @@ module Fujin
     get_route('/api/places') { json(places) }
 
     post_route '/api/places' do
-      Place.create!(body_json.slice('id', *FIELDS).merge(line)) unless Place.exists?(id: body_json['id'])
+      named_once('place', body_json['name']) do
+        Place.create!(body_json.slice('id', *FIELDS).merge(line)) unless Place.exists?(id: body_json['id'])
+      end
       json(places, status: 201)
-    rescue ActiveRecord::RecordNotUnique
-      raise Conflict, "There is a place called #{body_json['name']} already."
     end
 
     delete_route '/api/places/:id' do

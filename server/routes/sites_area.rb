@@ -9,10 +9,10 @@ module Fujin
 
     post_route '/api/sites' do
       Sites::SiteFile.read(document)
-      SiteRow.create!(id: body_json['id'], **own_fields) unless SiteRow.exists?(id: body_json['id'])
+      named_once('site', own_fields[:name]) do
+        SiteRow.create!(id: body_json['id'], **own_fields) unless SiteRow.exists?(id: body_json['id'])
+      end
       json(site_json(SiteRow.find(body_json['id'])), status: 201)
-    rescue ActiveRecord::RecordNotUnique
-      raise Conflict, "There is a site called #{own_fields[:name]} already."
     end
 
     get_route '/api/sites/:id' do
@@ -25,11 +25,9 @@ module Fujin
       row = SiteRow.find(params['id'])
       match_version!(row)
       Sites::SiteFile.read(document)
-      row.update!(own_fields)
+      named_once('site', own_fields[:name]) { row.update!(own_fields) }
       versioned(row)
       json(site_json(row))
-    rescue ActiveRecord::RecordNotUnique
-      raise Conflict, "There is a site called #{own_fields[:name]} already."
     end
 
     delete_route '/api/sites/:id' do
@@ -89,10 +87,10 @@ module Fujin
         raise InvalidInput, [{ path: '(file)', message: "is larger than #{TerrainGrid::MOST_BYTES / 1_048_576} MB" }]
       end
 
-      TerrainGrid.create!(name: params['name'], text: text, added_by: current_person)
+      named_once('grid', params['name']) do
+        TerrainGrid.create!(name: params['name'], text: text, added_by: current_person)
+      end
       json(terrain_lines, status: 201)
-    rescue ActiveRecord::RecordNotUnique
-      raise Conflict, "There is a grid called #{params['name']} already."
     end
 
     delete_route '/api/terrain/:id' do

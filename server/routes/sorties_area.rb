@@ -93,12 +93,12 @@ module Fujin
       sortie = find_sortie
       exercises = sortie.exercises.map { |exercise| exercise.attributes.slice(*LessonTemplate::KEPT) }
       unless LessonTemplate.exists?(id: body_json['id'])
-        LessonTemplate.create!(body_json.slice('id', 'title', 'reason')
-          .merge('exercises' => exercises, 'by' => current_person, 'created_at' => Time.now.utc))
+        named_once('lesson', body_json['title'], ': give it another name.') do
+          LessonTemplate.create!(body_json.slice('id', 'title', 'reason')
+            .merge('exercises' => exercises, 'by' => current_person, 'created_at' => Time.now.utc))
+        end
       end
       json(ExerciseOffers.new(sortie).to_a, status: 201)
-    rescue ActiveRecord::RecordNotUnique
-      raise Conflict, "There is a lesson called #{body_json['title']} already: give it another name."
     end
 
     delete_route '/api/templates/:id' do

@@ -16,11 +16,13 @@ module Fujin
       # A line ends this near to its spot, m.
       NEAR_M = 1.0
 
-      # @param document [Hash] parsed JSON, @param terrain [Terrain, nil] heights of the ground, where there are any
+      # @param document [Hash] parsed JSON
+      # @yield [LocalMap] of the site, for the heights of the ground there
+      # @yieldreturn [Terrain, nil] nil where there are none
       # @return [Site]
       # @raise [InvalidInput] with every problem: the feature's id, and its place
       # @raise [OutsideModel] where the terrain has no height at the site
-      def self.read(document, terrain: nil) = new(document, terrain).site
+      def self.read(document, &terrain) = new(document, terrain).site
 
       def initialize(document, terrain)
         @document = document
@@ -132,7 +134,7 @@ module Fujin
           surface: one_of(ground, 'surface', SURFACES), slope_deg: slope,
           falls_toward_deg: number(ground, 'falls_toward_deg', 0..360) || 0.0,
           obstacles: [], landables: landables, spots: [], lines: [], survey: survey_points,
-          relief: @terrain && Relief.new(@terrain, @map)
+          relief: @terrain&.call(@map)&.then { |heights| Relief.new(heights, @map) }
         )
         with_spots = bare.with(spots: spots(bare))
         with_spots.with(obstacles: obstacles(bare), lines: lines(with_spots))

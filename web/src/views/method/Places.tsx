@@ -2,6 +2,7 @@ import { useState } from 'react'
 import { usePlaceChanges } from '../../api/lesson'
 import { usePlaces } from '../../api/queries'
 import type { Schemas } from '../../api/client'
+import { FileButton } from '../../design/FileButton'
 import { HeadRow } from '../../design/HeadRow'
 import { choicesOf, Pick } from '../../design/Pick'
 
@@ -62,19 +63,11 @@ export function Places({ chief }: { chief: boolean }) {
         <a className="button" href="/api/places/geojson">
           Take them as GeoJSON
         </a>
-        <label className="button cursor-pointer">
-          Load a GeoJSON file
-          <input
-            type="file"
-            accept=".geojson,.json,application/geo+json"
-            className="sr-only"
-            onChange={(event) => {
-              const file = event.target.files?.[0]
-              if (file) load.mutate(file)
-              event.target.value = ''
-            }}
-          />
-        </label>
+        <FileButton
+          word="Load a GeoJSON file"
+          accept=".geojson,.json,application/geo+json"
+          onFile={(file) => load.mutate(file)}
+        />
       </div>
       {error && (
         <p role="alert" className="limit-note mt-2 p-3">

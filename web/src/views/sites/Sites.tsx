@@ -1,8 +1,8 @@
-import { useRef } from 'react'
 import { Link, useNavigate } from 'react-router'
 import type { Schemas, Session } from '../../api/client'
 import { useAddSite, useSites, type SiteDocument } from '../../api/sites'
 import { isLearner } from '../../api/who'
+import { FileButton } from '../../design/FileButton'
 import { Empty, Failed, Loading } from '../../design/States'
 import { capital, shortDayOf } from '../../design/words'
 import { nameOf } from './siteWords'
@@ -64,9 +64,7 @@ function Standing({ site }: { site: Schemas['SiteLine'] }) {
 function Add() {
   const add = useAddSite()
   const navigate = useNavigate()
-  const file = useRef<HTMLInputElement>(null)
-  const take = async (chosen: File | undefined) => {
-    if (!chosen) return
+  const take = async (chosen: File) => {
     let document: SiteDocument
     try {
       document = JSON.parse(await chosen.text()) as SiteDocument
@@ -74,20 +72,14 @@ function Add() {
       document = { type: 'FeatureCollection', features: [] }
     }
     add.mutate(document, { onSuccess: (site) => void navigate(`/sites/${site.id}`) })
-    if (file.current) file.current.value = ''
   }
   return (
     <div className="grid justify-items-end gap-1">
-      <label className="button cursor-pointer">
-        Load a site (GeoJSON)
-        <input
-          ref={file}
-          type="file"
-          accept=".geojson,.json,application/geo+json"
-          className="sr-only"
-          onChange={(event) => void take(event.target.files?.[0])}
-        />
-      </label>
+      <FileButton
+        word="Load a site (GeoJSON)"
+        accept=".geojson,.json,application/geo+json"
+        onFile={(file) => void take(file)}
+      />
       {add.isError && (
         <p role="alert" className="limit-note m-0 max-w-xl p-2 text-sm">
           {capital(add.error.message)} Nothing was stored.

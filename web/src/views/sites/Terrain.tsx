@@ -1,5 +1,5 @@
-import { useRef } from 'react'
 import { useAddTerrain, useRemoveTerrain, useTerrain } from '../../api/sites'
+import { FileButton } from '../../design/FileButton'
 import { capital } from '../../design/words'
 
 /** Degrees of a side and the other, by the word of their side. */
@@ -13,7 +13,6 @@ export function Terrain({ staff }: { staff: boolean }) {
   const grids = useTerrain()
   const add = useAddTerrain()
   const remove = useRemoveTerrain()
-  const file = useRef<HTMLInputElement>(null)
   if (!grids.data || (grids.data.length === 0 && !staff)) return null
   const failed = add.error ?? remove.error
   return (
@@ -47,20 +46,12 @@ export function Terrain({ staff }: { staff: boolean }) {
         ))}
       </ul>
       {staff && (
-        <label className="button mt-2 inline-flex cursor-pointer items-center">
-          Load ground heights (ASCII grid)
-          <input
-            ref={file}
-            type="file"
-            accept=".asc,.txt,text/plain"
-            className="sr-only"
-            onChange={(event) => {
-              const chosen = event.target.files?.[0]
-              if (chosen) add.mutate(chosen)
-              if (file.current) file.current.value = ''
-            }}
-          />
-        </label>
+        <FileButton
+          word="Load ground heights (ASCII grid)"
+          accept=".asc,.txt,text/plain"
+          onFile={(file) => add.mutate(file)}
+          className="mt-2 inline-flex items-center"
+        />
       )}
       {failed && (
         <p role="alert" className="limit-note mt-2 max-w-2xl p-2 text-sm">

@@ -44,6 +44,20 @@ class SiteBreakOffTest < Minitest::Test
     assert_operator over.height_m / FT, :>=, 91 + 20 - 8
   end
 
+  # Not every point of the search is flown: those well over everything go by the lowest of them. Flown one by one, each
+  # farther out than the last possible clears, for low and high tops, near and far, ahead and beneath.
+  def test_what_the_search_passes_over_does_clear
+    [wood(60, 80, -60, 60, 90), wood(300, 340, -60, 60, 200), wood(-200, -180, -60, 60, 60)].each do |wood|
+      found = flown(wood)
+      last = found.break_off.last_m
+      last = 0.0 if last == 'anywhere'
+
+      (last.ceil..found.start_m.floor).step(25).each do |metres|
+        assert found.break_off.clears?(metres.to_f), "#{metres} m out, last #{last}"
+      end
+    end
+  end
+
   # The gate is two seconds of flight before the last point, or 20 ft over the highest top, whichever is farther out.
   def test_the_gate_keeps_two_seconds_and_twenty_feet_in_hand
     found = flown(wood(60, 80, -60, 60, 90))

@@ -70,6 +70,7 @@ class SiteTerrainTest < Minitest::Test
     ['cellsize 0.01', 'cellsize 30'] => /cellsize: .* written anew in longitude and latitude/,
     ['xllcorner -14.0', 'xllcorner 412000'] => /xllcorner: expected degrees/,
     ['10 20 -9999', '10 20'] => /line 7: expected 3 heights, got 2/,
+    ['10 20 -9999', 'ten 20 -9999'] => /line 7: expected a height in metres, got "ten"/,
     ['30 40 50', '30 forty 50'] => /line 8: expected a height in metres, got "forty"/,
     ['30 40 50', '30 40 99999'] => /line 8: expected a height from -500 to 9000 m/,
     ["30 40 50\n", ''] => /expected 2 rows of heights after the head, got 1/,

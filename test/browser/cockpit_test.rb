@@ -190,4 +190,44 @@ class CockpitTest < Minitest::Test
     page.driver.browser.navigate.refresh
     assert_selector '.left-handed', wait: 20
   end
+
+  # Which calls are spoken is kept on the device; none are until somebody wants them.
+  def test_calls_and_light_are_kept_on_the_device
+    sign_in(@instructor)
+    fly
+    click_on 'More'
+    assert_selector 'button[aria-pressed="false"]', text: 'Rotor low, high'
+    click_on 'Rotor low, high'
+    click_on 'Gate'
+    click_on 'Gate'
+    click_on 'Dusk'
+    page.driver.browser.navigate.refresh
+    click_on 'More'
+
+    assert_selector 'button[aria-pressed="true"]', text: 'Rotor low, high'
+    assert_selector 'button[aria-pressed="false"]', text: /\AGate\z/
+    assert_equal 'dusk', page.evaluate_script('document.documentElement.dataset.mode')
+    click_on 'Sun'
+    visit '/'
+    assert_text 'Flying today'
+
+    assert_equal 'light', page.evaluate_script('document.documentElement.dataset.mode'), 'the desk has its own'
+  end
+
+  # Every tap has a key; the attempt that was begun by mistake goes with what was tapped for it.
+  def test_keys_and_an_attempt_that_is_taken_back
+    sign_in(@instructor)
+    fly
+    assert_text 'Everything stored'
+    find('body').send_keys('a')
+    assert_text 'Attempt 1'
+    find('body').send_keys('h')
+    find('body').send_keys('3')
+    eventually { kinds == %w[attempt help grade] }
+    click_on 'More'
+    click_on 'Void this attempt'
+    click_on 'Close'
+    assert_text 'Before the first attempt'
+    eventually { Fujin::HelpTaps.new(@sortie.fly_events.reload.to_a).attempts.zero? }
+  end
 end

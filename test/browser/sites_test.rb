@@ -47,6 +47,71 @@ class BrowserSitesTest < Minitest::Test
       one['properties']['about'] == 'wire'
     end['properties']['status']
 
+  GRID = "ncols 60\nnrows 60\nxllcorner -4.015\nyllcorner 55.985\ncellsize 0.0005\n#{
+    Array.new(60) { |row| Array.new(60) { row < 24 ? 171 : 91 }.join(' ') }.join("\n")}\n".freeze
+
+  def load_grid(text)
+    path = File.join(Dir.mktmpdir, 'hills.asc')
+    File.write(path, text)
+    attach_file('Load ground heights (ASCII grid)', path, make_visible: true)
+  end
+
+  # A grid with a hill to the north: refused with its line when broken, used when whole, gone when removed.
+  def test_ground_heights_are_loaded_used_and_removed
+    row = Fujin::SiteRow.create!(name: 'Meadow', document: meadow(answers), changed_by: @instructor)
+    sign_in(@instructor)
+    visit '/sites'
+    load_grid(GRID.sub('171', 'x'))
+    assert_text(/line 6: expected a height in metres, got "x"/i)
+    load_grid(GRID)
+    assert_text 'cells of 55 m'
+    visit "/sites/#{row.id}"
+    assert_text 'ground heights every 55 m'
+    assert_text 'rising ground'
+    assert_accessible('a site with ground heights')
+    visit '/sites'
+    click_on 'Remove hills.asc'
+    assert_text 'None yet'
+    visit "/sites/#{row.id}"
+    assert_text 'Lines out'
+    assert_no_text 'rising ground'
+  end
+
+  # What the gauge showed is tried, kept, and is the day's margin from then on.
+  def test_a_power_check_is_tried_and_kept
+    row = Fujin::SiteRow.create!(name: 'Meadow', document: meadow(answers), changed_by: @instructor)
+    sign_in(@instructor)
+    visit "/sites/#{row.id}"
+    within('section[aria-label="Power check"]') do
+      assert_text 'No check of that day with that load'
+      expected = find_field('Gauge shows, inHg')['placeholder'].to_f
+      fill_in 'Gauge shows, inHg', with: (expected * 1.04).round(1).to_s
+      assert_text(/10\d % of the power predicted: the numbers below/)
+      click_on 'Keep the check'
+      assert_text(/seen, #{expected} predicted; 10\d % of the power predicted/)
+    end
+    assert_equal [@instructor.id], row.checks.map(&:by_id)
+    visit "/sites/#{row.id}"
+    assert_text 'Power checks flown here: 1'
+  end
+
+  # An elm at the next field stands within reach and is not drawn here: taken over, it is open.
+  def test_what_was_found_next_door_is_taken_over
+    corners = [[960, -30], [1040, -30], [1040, 30], [960, 30]]
+    barn = feature('site', 'Polygon', ring(*corners), name: 'Barn field', elevation_ft: 300, surface: 'grass')
+    Fujin::SiteRow.create!(name: 'Barn field', document: document(barn, tree(300, 400, 60, id: 'elm')),
+                           changed_by: @instructor)
+    row = Fujin::SiteRow.create!(name: 'Meadow', document: meadow(answers), changed_by: @instructor)
+    sign_in(@instructor)
+    visit "/sites/#{row.id}"
+    assert_text 'From sites near by: 1 that may hold here too'
+    assert_text 'elm, drawn at Barn field: 1640 ft to the 053'
+    click_on 'Take it over as open'
+    assert_no_text 'From sites near by'
+    click_on 'Keep the drawing'
+    eventually { row.reload.document['features'].any? { |one| one['properties']['id'] == 'barn-field-elm' } }
+  end
+
   # A file with a spot off the ground says which and where; nothing is stored.
   def test_a_wrong_file_says_what_is_wrong
     sign_in(@instructor)

@@ -203,4 +203,61 @@ class SiteGroundTest < Minitest::Test
     assert_empty answer['open']
     assert_equal 'Meadow', answer['site']
   end
+
+  # A lesson there, on the day of the check, with about its load: the margin of its report is the checked one.
+  def test_a_lesson_there_that_day_has_the_checked_margin
+    lesson = sortie(manoeuvre: 'confined_area', course_deg: nil, height_ft: nil, wind_from_deg: 360, wind_kt: 10)
+    lesson.exercise.update!(site_id: @site, site_line: 'in', elevation_ft: 300)
+    margin = -> { Fujin::SortieSetting.new(lesson, {}, lesson.exercise).site_report.day }
+    before = margin.call
+    row = Fujin::SiteRow.find(@site)
+    check = { by: @instructor, type_id: 'tansy-2', how: 'hover', height_ft: 4, seen: 24.0, predicted: 23.0,
+              unit: 'inhg', k: 1.05, mass_kg: before.conditions.mass_kg, density_altitude_ft: 300 }
+    row.checks.create!(**check, checked_at: lesson.starts_at - 86_400)
+
+    assert_in_delta 1.0, margin.call.k, 1e-9, 'of the day before'
+    row.checks.create!(**check, checked_at: lesson.starts_at - 3600, mass_kg: check[:mass_kg] * 1.1)
+
+    assert_in_delta 1.0, margin.call.k, 1e-9, 'with another load'
+    row.checks.create!(**check, checked_at: lesson.starts_at - 1800)
+
+    assert_in_delta 1.05, margin.call.k, 1e-9
+    assert_in_delta ((100 + before.margin_pct) / 1.05) - 100, margin.call.margin_pct, 0.1
+  end
+
+  def test_a_check_sent_twice_is_kept_once_and_one_without_a_reading_not_at_all
+    question = DAY.merge(power_check: { seen: report['day']['gauge']['hover'], how: 'hover', height_ft: 4 })
+    body = { id: SecureRandom.uuid, at: DAY[:at], question: question }
+    2.times { post_json "/api/sites/#{@site}/power-checks", body }
+
+    assert_equal 201, last_response.status
+    assert_equal 1, answer['checks'].size
+    post_json "/api/sites/#{@site}/power-checks", { id: SecureRandom.uuid, at: DAY[:at], question: DAY }
+
+    assert_equal 422, last_response.status
+    as(@student)
+    post_json "/api/sites/#{@site}/power-checks", body
+
+    assert_equal 403, last_response.status
+  end
+
+  # What the student flew there stands beside what they had surveyed, once it is handed in.
+  def test_a_survey_that_is_handed_in_has_what_was_flown_beside_it
+    lesson = sortie(manoeuvre: 'confined_area', course_deg: nil, height_ft: nil, wind_from_deg: 360, wind_kt: 10)
+    attempt = imported(lesson).first
+    room = { 'value' => 14.0, 'low' => 11.0, 'high' => 17.0, 'unit' => 'ft', 'verdict' => 'in',
+             'label' => 'Room behind the tail' }
+    attempt.update_columns(proposal: attempt.proposal.merge('measures' => { 'tail_clearance_ft' => room }),
+                           exercise_id: lesson.exercise.id)
+    lesson.exercise.update_columns(site_id: @site)
+    survey = Fujin::SiteSurvey.create!(site_id: @site, student: @student, asked_by: @instructor, features: [])
+    get "/api/site-surveys/#{survey.id}"
+
+    assert_empty answer['flown']
+    survey.update!(handed_in_at: Time.now.utc)
+    get "/api/site-surveys/#{survey.id}"
+
+    assert_equal([['lines.manoeuvring', 14.0, 'in', attempt.position]],
+                 answer['flown'].map { |one| one.values_at('point', 'value', 'verdict', 'position') })
+  end
 end

@@ -34,6 +34,8 @@ export const gatePlace = ({ title, height_ft }: { title: string; height_ft: numb
   height_ft < 1 ? title : `${title}, ${figure(height_ft, 'ft')} ft`
 
 export const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1).replaceAll('_', ' ')
+/** As a sentence: begun large, and ended. */
+export const sentence = (text: string) => capital(text).replace(/([^.!?])$/, '$1.')
 
 /** How an attempt ended, where it did not go on to its end. */
 const RESULTS: Record<string, string> = { go_around: 'went around', abandoned: 'given up on the ground' }

@@ -42,6 +42,9 @@ module Fujin
           break unless name&.match?(/\A[a-z]/i)
 
           word = name.downcase
+          # After a whole head it is a row of heights with something wrong in it.
+          break if (NEEDED - @head.keys).empty? && !HEAD.include?(word)
+
           refuse(i + 1, "#{name} is not one of #{HEAD.join(', ')}") unless HEAD.include?(word)
           number = Float(value, exception: false)
           refuse(i + 1, "#{name}: expected one number, got #{value.inspect}") if number.nil? || more

@@ -106,7 +106,10 @@ function OutRows({ one, chosen, onLine }: { one: Departure; chosen: boolean; onL
             {way.verdict === 'not' ? 'no' : way.verdict}
             {way.because && `: ${reasonWord(way.because)}`}
           </td>
-          <td className="p-1.5">{way.verdict === 'not' ? '' : said(way.climb_angle_needed_deg, 0, '°')}</td>
+          <td className="p-1.5">
+            {way.verdict === 'not' ? '' : said(way.climb_angle_needed_deg, 0, '°')}
+            {way.verdict !== 'not' && way.decides && <span className="label block">{nameOf(way.decides)}</span>}
+          </td>
           <td className="p-1.5">
             {way.verdict === 'not' || way.lift_kt.value == null ? '' : said(way.lift_point_ft, 0, ' ft')}
           </td>

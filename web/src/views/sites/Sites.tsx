@@ -4,7 +4,7 @@ import { useAddSite, useSites, type SiteDocument } from '../../api/sites'
 import { isLearner } from '../../api/who'
 import { FileButton } from '../../design/FileButton'
 import { Empty, Failed, Loading } from '../../design/States'
-import { capital, shortDayOf } from '../../design/words'
+import { sentence, shortDayOf } from '../../design/words'
 import { nameOf } from './siteWords'
 import { Terrain } from './Terrain'
 
@@ -82,7 +82,7 @@ function Add() {
       />
       {add.isError && (
         <p role="alert" className="limit-note m-0 max-w-xl p-2 text-sm">
-          {capital(add.error.message)} Nothing was stored.
+          {sentence(add.error.message)} Nothing was stored.
         </p>
       )}
     </div>

@@ -80,7 +80,7 @@ function Flown({ flown }: { flown: Survey['flown'] }) {
             </td>
             <td className="p-1.5 whitespace-nowrap">
               <Link to={`/sorties/${one.sortie_id}/review?attempt=${one.position}`}>
-                {shortDayOf(one.on)}, attempt {one.position}
+                {shortDayOf(one.flown_on)}, attempt {one.position}
               </Link>
             </td>
           </tr>

@@ -1,6 +1,6 @@
 import { useAddTerrain, useRemoveTerrain, useTerrain } from '../../api/sites'
 import { FileButton } from '../../design/FileButton'
-import { capital } from '../../design/words'
+import { sentence } from '../../design/words'
 
 /** Degrees of a side and the other, by the word of their side. */
 const span = (from: number, to: number, plus: string, minus: string) =>
@@ -55,7 +55,7 @@ export function Terrain({ staff }: { staff: boolean }) {
       )}
       {failed && (
         <p role="alert" className="limit-note mt-2 max-w-2xl p-2 text-sm">
-          {capital(failed.message)} Nothing was stored.
+          {sentence(failed.message)} Nothing was stored.
         </p>
       )}
     </section>

@@ -19,6 +19,10 @@ begin
     Fujin::Chain.take_in_older(now: Time.now.utc)
     # After an update nothing kept is good any more: worked out here, nobody waits for it.
     Fujin::KeptProgress.freshen(Fujin::Person.students.to_a)
+    if (lesson = Fujin::DemoSchool.lesson_to_follow)
+      puts "fujin: a lesson to follow as it is flown: http://127.0.0.1:#{ENV.fetch('FUJIN_PORT', '4810')}/sorties/" \
+        "#{lesson.id}/fly, signed in as corwin, then Record live"
+    end
   end
 rescue ActiveRecord::ActiveRecordError => e
   warn "fujin: the database refused: #{e.message.lines.first.strip}"

@@ -85,32 +85,42 @@ class EitherSideTest < Minitest::Test
     assert_equal 2, told_after(%w[a b c]).size
   end
 
-  # A rotor that leaves the engine by three points is driven no more.
-  def test_needles_split_by_three_points_live
-    { 97.2 => 'powered', 96.8 => 'glide' }.each do |engine, phase|
-      monitor = Fujin::Live::Monitor.new(Fujin::Lessons.context(conditions: conditions, stage: 'solo', planned: true))
-      readings = (0..60).map do |i|
-        monitor.take('t_s' => i * 0.1, 'nr_pct' => 100.0, 'ne_pct' => i < 40 ? 100.0 : engine, 'ias_kt' => 60.0,
-                     'agl_ft' => 800.0)
-      end
-
-      assert_equal phase, readings.last.phase
+  # A glide that somebody follows, at 1,200 ft/min, 20 ft a second, through all of its heights.
+  # @return [Array<Array(Float, Fujin::Live::Reading)>] height and reading
+  def glide_down(watched)
+    monitor = Fujin::Live::Monitor.new(watched.exercise)
+    monitor.follow(watched)
+    (0..400).map do |i|
+      height = 900.0 - (2.0 * i) + (0.1 * (i % 3))
+      values = { 'nr_pct' => 100.0, 'ias_kt' => watched.context.glide_speed_kt + (0.1 * (i % 2)), 'agl_ft' => height }
+      [height, monitor.take('t_s' => i * 0.1, **values)]
     end
   end
 
-  # Coming down at 1,200 ft/min, 20 ft a second: the gate is told four seconds, 80 ft, before.
-  def test_the_gate_is_told_four_seconds_ahead
-    context = Fujin::Lessons.context(conditions: conditions, stage: 'solo', planned: true)
-    monitor = Fujin::Live::Monitor.new(context)
-    readings = (0..600).map do |i|
-      t = i * 0.1
-      height = t < 5.0 ? 900.0 : 900.0 - (20.0 * (t - 5.0))
-      [height, monitor.take('t_s' => t, 'nr_pct' => 100.0, 'throttle_pct' => t < 5.0 ? 60.0 : 0.0,
-                            'ias_kt' => context.glide_speed_kt, 'agl_ft' => height)]
-    end
-    height, = readings.find { |_, reading| reading.gate&.call == 'ahead' }
+  def watched(phase, exercise = 'straight_in_autorotation')
+    context = Fujin::Lessons.context(conditions: conditions, stage: 'solo', planned: true, exercise: exercise)
+    one = Fujin::Lessons::Exercise.new(id: 'one', context: context)
+    manoeuvre = Fujin::Catalogue.find(exercise)
+    Fujin::Live::Watched.new(exercise: one, phase: phase, since_s: 0.0, so_far: [],
+                             targets: context.targets_of(manoeuvre, context.targets))
+  end
 
-    assert_in_delta context.gate_height_ft + 80.0, height, 3.0
+  # The gate is told four seconds, 80 ft, before.
+  def test_the_gate_is_told_four_seconds_ahead
+    on = watched('glide')
+    height, = glide_down(on).find { |_, reading| reading.gate&.call == 'ahead' }
+
+    assert_in_delta on.context.gate_height_ft + 80.0, height, 4.0
+  end
+
+  # The turn must be over where the house has it; on either side of being so.
+  def test_a_turn_that_goes_on_at_its_height_is_a_go_around
+    { 'turn' => %w[go_around], 'glide' => [] }.each do |phase, calls|
+      gates = glide_down(watched(phase, 'turning_autorotation')).filter_map { |_, reading| reading.gate }
+      out = gates.select { |gate| gate.title == 'Out of the turn' && gate.call != 'ahead' }.map(&:call).uniq
+
+      assert_equal calls, out - %w[continue], phase
+    end
   end
 
   # @param bank [Float, #call] held from 5 to 25 s, or of time

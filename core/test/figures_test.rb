@@ -1,7 +1,6 @@
 # frozen_string_literal: true
 
 require_relative 'test_helper'
-require_relative 'figure_flight'
 
 # Rectangles, turns across a line and effects of controls: found only against what was planned, measured, explained.
 class FiguresTest < Minitest::Test
@@ -14,7 +13,8 @@ class FiguresTest < Minitest::Test
   def line_of(exercise) = [[0.0, 0.0], *plan(exercise).path.map { |p| [p.along_ft, p.across_ft] }]
 
   def found(line, exercise, as: exercise, air_kt: plan(exercise).value('entry_speed_kt'), seed: 1, kind: exercise)
-    csv = FigureFlight.new(line, course_deg: COURSE, wind: WIND, air_kt: air_kt, seed: seed).csv
+    csv = Fujin::Flight::FigureFlight.new(line, origin: SPOT, course_deg: COURSE, wind: WIND, air_kt: air_kt,
+                                                seed: seed).csv
     signals = signals_of(csv, day, wind: WIND)
     context =
       Fujin::Lessons.context(conditions: day, spot: SPOT, wind: WIND, course_deg: COURSE, planned: true, exercise: as)

@@ -25,8 +25,13 @@ class FlightSeenTest < Minitest::Test
   end
 
   def looks(samples, *manoeuvres)
-    watch = Fujin::Live::FlightSeen.new(manoeuvres.map { |one| exercise(one) }, context(nil))
-    samples.filter_map { |sample| watch.take(sample)&.then { |look| [look, sample['t_s']] } }
+    exercises = manoeuvres.map { |one| exercise(one) }
+    window = Fujin::Live::FlightWindow.new(context(nil), exercises)
+    watch = Fujin::Live::FlightSeen.new(exercises, context(nil), window)
+    samples.filter_map do |sample|
+      window.take(sample)
+      watch.look&.then { |look| [look, sample['t_s']] }
+    end
   end
 
   def test_it_follows_from_one_exercise_to_the_next

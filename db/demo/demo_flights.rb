@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 require 'parallel'
-require_relative 'scripted_lessons'
+require_relative '../../devices/scripted_lessons'
 
 module Fujin
   # The recordings of the demo's lessons: flown by the model where it can, else along a script, one a processor.

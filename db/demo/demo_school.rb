@@ -21,6 +21,13 @@ module Fujin
     HEATH = 'Heath, south mark'
     TO_STANDARD = 3
 
+    # One of the demo's that is planned and not flown, to be followed live; nil in a school of another's.
+    # @return [Sortie, nil]
+    def self.lesson_to_follow
+      planned = Sortie.where(instructor: Person.where(sign_in: 'corwin')).where.missing(:recordings)
+      planned.order(:starts_at).find { |sortie| sortie.exercises.size > 1 }
+    end
+
     # @param today [Date], @param say [#call] progress for the terminal
     def initialize(today:, say: ->(_) {})
       @today = today

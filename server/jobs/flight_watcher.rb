@@ -2,7 +2,8 @@
 
 module Fujin
   # Looks over a flight's last minutes beside the line that records it, so that no reading waits for it: tells whoever
-  # watches which exercise it shows, and each attempt that is over.
+  # watches which exercise it shows, each attempt that is over, what the one that goes on has come to, and the wind that
+  # the drift shows; tells the monitor which phase is flown.
   class FlightWatcher
     # What is still being looked at when the line ends is waited for so long.
     FINISH_S = 30.0
@@ -10,14 +11,18 @@ module Fujin
     TOLD = 4
     RANK = { 'out' => 0, 'marginal' => 1, 'in' => 2, 'polished' => 3 }.freeze
 
-    # @param sortie [Sortie], @param recording_id [String]
-    def initialize(sortie, recording_id)
+    # The wind is told so often, from so much of the flight.
+    WIND_EVERY_S = 10.0
+    WIND_OVER_S = 120.0
+
+    # @param sortie [Sortie], @param recording_id [String], @param monitor [Live::Monitor]
+    def initialize(sortie, recording_id, monitor)
       @sortie_id = sortie.id
       @recording_id = recording_id
-      lesson = LessonSetting.new(sortie)
+      @monitor = monitor
       @titles = sortie.exercises.to_h { |exercise| [exercise.id, exercise.declaration.title] }
       @type = sortie.aircraft.type
-      @flight = Live::FlightSeen.new(lesson.exercises, lesson.day.open_context)
+      look_at(LessonSetting.new(sortie))
       @grades = Hash.new { |all, id| all[id] = [] }
       @queue = Thread::Queue.new
       @thread = Thread.new { watch }
@@ -26,6 +31,9 @@ module Fujin
     # @param samples [Array<Hash>]
     def take(samples) = @queue << samples
 
+    # Which exercise was tapped. @param id [String]
+    def mean(id) = @meant = id
+
     def close
       @queue.close
       @thread.join(FINISH_S)
@@ -33,14 +41,48 @@ module Fujin
 
     private
 
+    def look_at(lesson)
+      open = lesson.day.open_context
+      @window = Live::FlightWindow.new(open, lesson.exercises)
+      @flight = Live::FlightSeen.new(lesson.exercises, open, @window)
+      @underway = Live::UnderwaySeen.new(lesson.exercises, open, @window)
+    end
+
     def watch
       while (samples = @queue.pop)
-        samples.each { |sample| tell(@flight.take(sample)) }
+        samples.each do |sample|
+          @window.take(sample)
+          tell(@flight.look)
+        end
+        # Behind, only what is over is looked for.
+        look_now if @queue.empty?
       end
     rescue StandardError => e
+      @monitor.follow(nil)
       Fujin.logger.warn("the flight is no longer looked over: #{e.class} #{e.message}")
     ensure
       ActiveRecord::Base.connection_handler.clear_active_connections!
+    end
+
+    def look_now
+      tell_wind
+      return unless @underway.due?
+
+      watched = @underway.look(@meant)
+      @monitor.follow(watched)
+      told = watched ? watched.so_far.map { |measure| line(measure, watched.exercise.manoeuvre) } : []
+      publish('so_far' => told) unless told == @told
+      @told = told
+    end
+
+    def tell_wind
+      now = @window.last_s
+      @wind_s ||= now
+      return if now.nil? || (now - @wind_s).abs < WIND_EVERY_S
+
+      @wind_s = now
+      signals = @window.signals(over_s: WIND_OVER_S, step_s: 0.5, wind: nil)
+      publish('wind' => signals.wind.text) if signals&.wind_source == :drift
     end
 
     def tell(seen)
@@ -70,11 +112,14 @@ module Fujin
 
     def measures(proposal)
       judged = proposal.measures.select { |_, measure| RANK.key?(measure.verdict) && !measure.value.nil? }
-      judged.min_by(TOLD) { |_, measure| RANK.fetch(measure.verdict) }.map do |id, measure|
-        entry = Glossary.measure(id, proposal.attempt.manoeuvre)
-        { 'label' => entry.short || entry.label, 'figure' => Glossary.figure(measure.value, measure.unit, entry.digits),
-          'verdict' => measure.verdict }
-      end
+      judged.values.min_by(TOLD) { |measure| RANK.fetch(measure.verdict) }
+        .map { |measure| line(measure, proposal.attempt.manoeuvre) }
+    end
+
+    def line(measure, manoeuvre)
+      entry = Glossary.measure(measure.id, manoeuvre)
+      { 'label' => entry.short || entry.label, 'figure' => Glossary.figure(measure.value, measure.unit, entry.digits),
+        'verdict' => measure.verdict }
     end
   end
 end

@@ -55,6 +55,7 @@ module Fujin
             say(row, "reading row #{line}", 0.1 + (0.3 * line / total))
           end
       end
+      recording = by_our_clock(recording, row.clock_behind_s)
       lesson = LessonSetting.new(row.sortie)
       signals = nil
       say(row, 'filling gaps and smoothing', 0.45) { signals = StoredSignals.from(recording, lesson.day) }
@@ -62,6 +63,13 @@ module Fujin
       say(row, 'finding and measuring attempts', 0.6) { found = lesson.found(signals) }
       say(row, 'storing', 0.9)
       store(row, recording, signals, found, lesson.day)
+    end
+
+    # A recorder's clock that is off, as it was seen while the flight was followed.
+    def by_our_clock(recording, behind_s)
+      return recording unless behind_s && recording.clock_s
+
+      recording.with(clock_s: recording.clock_s + behind_s)
     end
 
     def meanings =

@@ -16,9 +16,12 @@ module Fujin
     KEEP_EVERY_S = 1.0
     RECORDING = 'recording live'
     STOPPING = 'stopping'
+    # The recorder's clock is told from so many bursts.
+    CLOCK_BURSTS = 20
+    SET_BACK_S = 60.0
     # Steps in which the flight is still being taken; after them it is read like any other.
     TAKEN = ['waiting for a worker', RECORDING, STOPPING].freeze
-    DIGITS = { 'rotor_rpm_pct' => 1, 'ias_kt' => 1, 'sink_fpm' => 0, 'height_ft' => 1 }.freeze
+    DIGITS = { 'sink_fpm' => 0 }.freeze
 
     def run(recording_id, pace = 1.0)
       row = RecordingRow.light.find_by(id: recording_id)
@@ -40,66 +43,85 @@ module Fujin
     def given_up =
       'Recording this flight failed. What had arrived is kept; the file on the recorder can still be loaded.'
 
-    # The exercise that was tapped last, or the first.
+    # Id of the exercise that was tapped last, or of the first.
     def exercise_now(sortie)
-      id = HelpTaps.new(sortie.fly_events.to_a).exercises.last&.last
-      sortie.exercises.find { |exercise| exercise.id == id } || sortie.exercise
+      id = HelpTaps.new(sortie.fly_events.reload.to_a).exercises.last&.last
+      (sortie.exercises.find { |exercise| exercise.id == id } || sortie.exercise).id
     end
 
     def kept?(row) = RecordingRow.where(id: row.id).where('length(bytes) > 0').exists?
 
     def record(row, pace)
-      stream = Live::NmeaStream.new
-      monitor = Live::Monitor.new(SortieSetting.new(row.sortie, {}, exercise_now(row.sortie)).grading_context)
-      watch = FlightWatcher.new(row.sortie, row.id)
-      @unkept = String.new(encoding: Encoding::BINARY)
-      @kept_at = now
-      reason =
-        RecorderLink
-          .new(Settings.recorder_host, Settings.recorder_port)
-          .follow(row.sortie, pace: pace) do |bytes|
-            follow(row, stream.take(bytes), monitor, watch) if bytes
-            @unkept << bytes if bytes
-            now - @kept_at >= KEEP_EVERY_S ? keep(row) : nil
-          end
+      @sortie = row.sortie
+      @stream = Live::NmeaStream.new
+      @exercises = LessonSetting.new(@sortie).exercises.to_h { |exercise| [exercise.id, exercise] }
+      @meant = exercise_now(@sortie)
+      @monitor = Live::Monitor.new(@exercises.fetch(@meant))
+      @watch = FlightWatcher.new(@sortie, row.id, @monitor)
+      @watch.mean(@meant)
+      @power_unit = power_unit(@sortie.aircraft.type)
+      reason = follow(row, pace)
       keep(row)
-      watch.close
+      @watch.close
       hand_over(row, reason)
     ensure
-      watch&.close
+      @watch&.close
     end
 
-    def follow(row, samples, monitor, watch)
-      show(row, samples.map { |sample| monitor.take(sample) })
-      watch.take(samples)
+    # @return [String] why it ended
+    def follow(row, pace)
+      @unkept = String.new(encoding: Encoding::BINARY)
+      @kept_at = now
+      @behind = []
+      RecorderLink.new(Settings.recorder_host, Settings.recorder_port).follow(@sortie, pace: pace) do |bytes|
+        if bytes
+          samples = @stream.take(bytes)
+          @behind << (Time.now.to_f - samples.last['t_s']) if samples.any? && pace <= 1.0
+          show(row, samples)
+          @watch.take(samples)
+          @unkept << bytes
+        end
+        now - @kept_at >= KEEP_EVERY_S ? keep(row) : nil
+      end
     end
 
     # Of a burst only the last is news.
-    def show(row, readings)
-      reading = readings.last or return
+    def show(row, samples)
+      reading = samples.map { |sample| @monitor.take(sample) }.last or return
       LiveFeed.publish(row.sortie_id, 'recording' => row.id, 'reading' => view(reading))
     end
 
+    def power_unit(type) = Flight::Engine.new(type, Atmosphere.new).instrument_unit
+
+    # What somebody tapped since.
+    def mean_again
+      id = exercise_now(@sortie)
+      return if id == @meant
+
+      @meant = id
+      @watch.mean(id)
+      @exercises[id]&.then { |exercise| @monitor.mean(exercise) }
+    end
+
     def view(reading)
-      gate = reading.gate
-      {
-        't_s' => reading.t_s.round(3),
-        'phase' => reading.phase,
-        'bands' => reading.bands.transform_values { |band| band.map { |v| v&.round(1) } },
-        'gate' =>
-          gate &&
-            {
-              'call' => gate.call,
-              'height_ft' => gate.height_ft.round,
-              'seconds' => gate.seconds&.round(1),
-              'reasons' => gate.reasons
-            }
-      }.merge(DIGITS.to_h { |name, digits| [name, reading.public_send(name)&.round(digits)] })
+      { 't_s' => reading.t_s.round(3), 'exercise' => reading.exercise, 'phase' => reading.phase,
+        'phase_s' => reading.phase_s&.round(1), 'box_s' => reading.box_s&.round, 'doubts' => @monitor.doubts,
+        'power_unit' => @power_unit,
+        'values' => reading.values.to_h { |name, value| [name, value.round(DIGITS.fetch(name, 1))] },
+        'bands' => reading.bands.transform_values { |band| band.map { |edge| edge&.round(1) } },
+        'gate' => reading.gate && gate(reading.gate) }
+    end
+
+    def gate(call)
+      { 'call' => call.call, 'title' => call.title, 'height_ft' => call.height_ft.round,
+        'seconds' => call.seconds&.round(1), 'reasons' => call.reasons, 'say' => call.say,
+        'over' => call.over }
     end
 
     # Stores what arrived. @return [Symbol, nil] :stop when somebody asked for that, or when it is too long
     def keep(row)
       @kept_at = now
+      mean_again
       unless @unkept.empty?
         RecordingRow.where(id: row.id).update_all(
           [
@@ -119,10 +141,17 @@ module Fujin
 
       digest = Digest::SHA256.hexdigest(RecordingRow.where(id: row.id).pick(:bytes))
       RecordingRow.transaction do
-        row.update!(sha256: digest, status: 'waiting', step: "#{reason}; what arrived is kept and waits to be read")
+        row.update!(sha256: digest, status: 'waiting', clock_behind_s: clock_behind_s,
+                    step: "#{reason}; what arrived is kept and waits to be read")
         ImportRecording.enqueue(row.id)
       end
       LiveFeed.publish(row.sortie_id, 'recording' => row.id, 'ended' => reason)
+    end
+
+    # As it was until somebody set it back, if anybody did: what came after is laid behind that.
+    def clock_behind_s
+      same = @behind.take_while { |seconds| (seconds - @behind.first).abs < SET_BACK_S }
+      same.size < CLOCK_BURSTS ? nil : Quantities.median(same)
     end
 
     def now = Process.clock_gettime(Process::CLOCK_MONOTONIC)

@@ -60,9 +60,19 @@ module Fujin
     end
 
     # Names the flight for the stand-in; a real recorder ignores a sentence it does not know.
-    def request(sortie, kind, *more)
+    def request(sortie, kind, pace = 1.0)
       wind = sortie.wind_kt ? format('%d/%d', sortie.wind_from_deg, sortie.wind_kt) : '0/0'
-      [kind, sortie.aircraft.type_id, sortie.people_aboard, wind, sortie.id.delete('-').to_i(16) % 97, *more]
+      setting = SortieSetting.new(sortie)
+      exercise = setting.exercise
+      [kind, sortie.aircraft.type_id, sortie.people_aboard, wind, sortie.id.delete('-').to_i(16) % 97, pace,
+       exercise.course_deg, *(exercise.spot || ['', '']), exercise.elevation_ft,
+       sortie.exercises.map { |one| asked(one) }.join('+')]
+    end
+
+    # A manoeuvre with its settings.
+    def asked(exercise)
+      settings = exercise.settings.merge('height_ft' => exercise.height_ft).compact
+      [exercise.manoeuvre, *settings.map { |name, value| "#{name}=#{value}" }].join(':')
     end
 
     def read_all(socket)

@@ -83,6 +83,9 @@ module Fujin
             ]
     end
 
+    # As it is said, whole degrees and knots: `350/10`; nothing of its gust.
+    def text = format('%03d/%d', from_deg.round % 360, speed_kt.round)
+
     # Velocity of the air, metres a second, as [north, east].
     def vector
       angle = (from_deg + 180.0) * Quantities::DEG

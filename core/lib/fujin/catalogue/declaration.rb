@@ -25,6 +25,7 @@ module Fujin
     # @!attribute angle_setting [String, nil] of the house method, that an approach is held to
     # @!attribute at_site [Boolean] leads to a surveyed site, which the exercise names: without one none is found
     # @!attribute standard [Grading::Standard] what each measure is held to, or why it is only shown
+    # @!attribute longest_s [Float] so much of a flight its finder looks at for one of it, at most
     # @!attribute finder [Class, nil] new(signals, context, taken).find -> attempts
     # @!attribute measurer [Class, nil] new(signals, attempt, context, declaration).measures -> {id => Measure}
     # @!attribute fault_finder [Class, nil] new(measurer, measures).faults -> [FoundFault]
@@ -40,7 +41,7 @@ module Fujin
         :id, :title, :family, :summary, :kinds, :endings, :phases, :measures, :faults, :checks, :settings, :house,
         :planner, :spot_planner, :key_numbers, :power_off, :missed_gate, :hovers, :least_power_margin_pct,
         :part_of_circuit, :left_out, :course_of, :outside_test, :heat_prompt, :angle_setting, :at_site,
-        :standard, :finder, :measurer, :fault_finder, :pilot, :knobs, :told, :flown_settings,
+        :longest_s, :standard, :finder, :measurer, :fault_finder, :pilot, :knobs, :told, :flown_settings,
         defaults: {
           kinds: %w[helicopter].freeze,
           endings: [].freeze,
@@ -58,6 +59,7 @@ module Fujin
           heat_prompt: 'heat on before power is reduced, as the flight manual says',
           angle_setting: nil,
           at_site: false,
+          longest_s: 240.0,
           finder: nil,
           measurer: nil,
           fault_finder: nil,

@@ -60,7 +60,9 @@ module Fujin
 
       # One leg: ground speed and height change evenly to what is given, the nose turns at a rate, controls stand where
       # they are put.
-      def leg(seconds, gs_kt: @gs_kt, agl_ft: @agl_ft, turn_deg_s: 0.0, **state)
+      # @param track_deg [Float, nil] where it goes, whatever the nose does
+      def leg(seconds, gs_kt: @gs_kt, agl_ft: @agl_ft, turn_deg_s: 0.0, track_deg: nil, **state)
+        @track_deg = track_deg
         steps = (seconds / STEP_S).round
         from_gs = @gs_kt
         from_agl = @agl_ft
@@ -91,17 +93,16 @@ module Fujin
         self
       end
 
-      def csv
+      # @return [Array<Hash{String => Float}>] as the recorder shows them
+      def samples
         random = Random.new(@seed)
-        titles = @rows.first.keys
-        body =
-          @rows.map do |row|
-            row.map do |name, value|
-              NOISE[name] ? shown(name, value, random) : value.round(8)
-            end.join(',')
-          end
-        [titles.join(','), *body].join("\n") << "\n"
+        @rows.map do |row|
+          row.to_h { |name, value| [name, NOISE[name] ? shown(name, value, random) : value.round(8)] }
+        end
       end
+
+      # @return [String] in the recording format
+      def csv = [@rows.first.keys.join(','), *samples.map { |row| row.values.join(',') }].join("\n") << "\n"
 
       private
 
@@ -110,8 +111,9 @@ module Fujin
         @gs_kt = speed
         @agl_ft = height
         @heading_deg += turn * STEP_S
-        @north += speed * Q::KT * STEP_S * Math.cos(@heading_deg * Q::DEG)
-        @east += speed * Q::KT * STEP_S * Math.sin(@heading_deg * Q::DEG)
+        track = @track_deg || @heading_deg
+        @north += speed * Q::KT * STEP_S * Math.cos(track * Q::DEG)
+        @east += speed * Q::KT * STEP_S * Math.sin(track * Q::DEG)
         @t_s = (@t_s + STEP_S).round(1)
         lat = @origin[0] + (@north / 111_180.0)
         lon = @origin[1] + (@east / (111_180.0 * Math.cos(@origin[0] * Q::DEG)))
@@ -121,7 +123,7 @@ module Fujin
           'lon_deg' => lon,
           'agl_ft' => height,
           'gs_kt' => speed,
-          'track_deg' => @heading_deg % 360.0,
+          'track_deg' => track % 360.0,
           'hdg_deg' => @heading_deg % 360.0,
           'ias_kt' => [speed + @headwind, 0.0].max,
           'vs_fpm' => -sink

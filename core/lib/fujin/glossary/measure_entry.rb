@@ -7,10 +7,15 @@ module Fujin
     MeasureEntry =
       Value.define(
         :id, :label, :short, :unit, :digits, :sources, :any_source, :control, :uncertainty, :definition, :strip,
-        :in_lengths, :differing,
-        defaults: { any_source: false, uncertainty: 0.0, strip: nil, in_lengths: false, differing: {}.freeze }
+        :live, :in_lengths, :differing,
+        defaults: { any_source: false, uncertainty: 0.0, strip: nil, live: nil, in_lengths: false,
+                    differing: {}.freeze }
       ) do
         self::CONTROLS = %w[cyclic collective pedals throttle none].freeze
+
+        # What is told while its phase is flown, and what a reading may be held to it by.
+        self::SO_FAR = 'so_far'
+        self::LIVE_KEYS = %w[of away_from side over].freeze
 
         # @param fields [Hash{String => Object}] of the data file
         # @raise [ArgumentError] naming the measure and what is wrong with it
@@ -28,8 +33,14 @@ module Fujin
           return 'uncertainty is a number in its unit' unless fields.fetch('uncertainty', 0.0).is_a?(Numeric)
           return "no unit #{fields['unit'].inspect}" unless units.key?(fields['unit'])
 
+          return "live is #{self::SO_FAR} or #{self::LIVE_KEYS.join(', ')}" unless live?(fields['live'])
+
           "control is one of #{self::CONTROLS.join(', ')}" unless self::CONTROLS.include?(fields['control'])
         end
+
+        def self.live?(live) =
+          live.nil? || live == self::SO_FAR ||
+            (live.is_a?(Hash) && live.key?('of') && (live.keys - self::LIVE_KEYS).empty?)
 
         # As it is in one manoeuvre.
         def in(manoeuvre) = differing.key?(manoeuvre) ? with(**differing[manoeuvre].transform_keys(&:to_sym)) : self

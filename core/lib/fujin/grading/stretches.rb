@@ -4,6 +4,8 @@ module Fujin
   module Grading
     # What finders share: stretches of samples for which something holds, and what earlier finders took.
     module Stretches
+      include Underway
+
       # @param signals [Recordings::Signals], @param context [Context]
       # @param taken [Array<Attempt>] what earlier finders found
       def initialize(signals, context, taken = [])
@@ -27,6 +29,14 @@ module Fujin
       end
 
       def all = 0...signals.size
+      def last_index = signals.size - 1
+
+      # The run of samples that holds up to the last one, at least `least_s` long.
+      # @return [Array(Integer, Integer), nil]
+      def holding(least_s, hole_s: 0.0, &block)
+        run = stretches(all, least_s, hole_s: hole_s, &block).last
+        run if run && last_index - run.last <= signals.samples(hole_s)
+      end
 
       # Does an attempt that was found earlier cover this moment?
       def taken?(time_s) = @taken.any? { |attempt| time_s > attempt.start_s - 0.01 && time_s < attempt.end_s + 0.01 }

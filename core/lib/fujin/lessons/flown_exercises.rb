@@ -57,14 +57,39 @@ module Fujin
           .sort_by(&:start_s)
       end
 
+      # What goes on where the recording ends so far, of those that were asked for.
+      # @param meant [String, nil] id of the exercise that was tapped last, where several could be it
+      # @return [Array(Exercise, Grading::Attempt), nil]
+      def underway(meant = nil)
+        taken = []
+        @open.catalogue.finders.each do |finder|
+          own = exercises_of(finder)
+          lookers = contexts(finder).map { |context| finder.new(@signals, context, taken) }
+          on = own.empty? ? nil : lookers.filter_map(&:underway).max_by(&:start_s)
+          return [like(on, own, meant), on] if on
+
+          taken += lookers.flat_map(&:find)
+        end
+        nil
+      end
+
       private
+
+      def exercises_of(finder) = @exercises.select { |one| @open.catalogue.find(one.manoeuvre).finder == finder }
+
+      # Until it is over an attempt may look like another kind that the same finder finds.
+      def like(attempt, own, meant)
+        same = own.select { |one| one.manoeuvre == attempt.manoeuvre }
+        some = same.empty? ? own : same
+        some.find { |one| one.id == meant } || some.first
+      end
 
       def declared(attempt) = @open.catalogue.find(attempt.manoeuvre)
 
       # A figure is found only where it was planned, so once for each; what an attempt was meant to be is known only
       # where all that its finder may find is one exercise.
       def contexts(finder)
-        own = @exercises.select { |exercise| @open.catalogue.find(exercise.manoeuvre).finder == finder }
+        own = exercises_of(finder)
         return own.map(&:context) if finder.const_defined?(:EXERCISE, false)
 
         own.map(&:manoeuvre).uniq.size == 1 ? [own.first.context] : [@open]

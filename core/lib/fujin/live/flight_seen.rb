@@ -5,8 +5,7 @@ module Fujin
     # What the last minutes of a flight show, as it comes: which exercise of the lesson is flown, and each attempt that
     # is over, measured and judged. By the finders and measures that review it; there are no others.
     class FlightSeen
-      # So much is looked at, so often.
-      WINDOW_S = 240.0
+      # It is looked at so often.
       EVERY_S = 3.0
       # An attempt is over when it ended so long ago: what follows may still belong to it.
       SETTLED_S = 1.5
@@ -20,34 +19,40 @@ module Fujin
 
       # @param exercises [Array<Lessons::Exercise>] in the lesson's order
       # @param open [Grading::Context] the day without an exercise
-      def initialize(exercises, open)
+      # @param window [FlightWindow] that the samples are taken into
+      def initialize(exercises, open, window)
         @exercises = exercises
         @open = open
-        @samples = []
+        @window = window
         @looked_s = nil
         @said = nil
-        @ends = []
       end
 
-      # @param sample [Hash{String => Float}] by channel name of the recording format
+      # Looks at what has come, when it is time.
       # @return [Seen, nil] nil where nothing is new
-      def take(sample)
-        @samples << sample
-        @samples.shift while sample['t_s'] - @samples.first['t_s'] > WINDOW_S
-        @looked_s ||= sample['t_s']
-        return nil if sample['t_s'] - @looked_s < EVERY_S
+      def look
+        last = @window.last_s or return nil
+        restart(last) if @looked_s.nil? || last < @looked_s
+        return nil if last - @looked_s < EVERY_S
 
-        @looked_s = sample['t_s']
-        look
+        @looked_s = last
+        signals = @window.signals
+        signals && seen(signals)
       end
 
       private
 
-      def look
+      # At the first sample, and where the recorder's clock was set back.
+      def restart(at_s)
+        @looked_s = at_s
+        @ends = []
+      end
+
+      def seen(signals)
         flown = Lessons::FlownExercises.new(signals, @exercises, @open)
         given = flown.given
-        seen = Seen.new(exercise: other_exercise(given), over: over(flown, given))
-        seen if seen.exercise || seen.over.any?
+        found = Seen.new(exercise: other_exercise(given), over: over(flown, given))
+        found if found.exercise || found.over.any?
       end
 
       # Of a lesson of one exercise there is no other.
@@ -62,7 +67,7 @@ module Fujin
 
       def over(flown, given)
         given.filter_map do |exercise, attempt|
-          ended = attempt.end_s + @offset_s
+          ended = attempt.end_s + @window.offset_s
           next if exercise.nil? || ended > @looked_s - SETTLED_S || known?(ended)
 
           @ends << ended
@@ -71,19 +76,6 @@ module Fujin
       end
 
       def known?(ended) = @ends.any? { |other| (other - ended).abs < SAME_S } || ended < (@ends.max || 0.0)
-
-      # Read as a file of these samples would be.
-      def signals
-        log = Recordings::SampleLog.new('the flight so far')
-        @samples.each do |sample|
-          log.begin(sample['t_s'])
-          sample.each { |channel, value| log.put(channel, value) unless channel == 't_s' }
-        end
-        recording = log.recording('sample')
-        @offset_s = @samples.first['t_s'] - recording.times.first
-        Recordings::Signals.new(recording, type: @open.type, atmosphere: @open.conditions.atmosphere,
-                                           elevation_ft: @open.elevation_ft, wind: @open.wind)
-      end
     end
   end
 end

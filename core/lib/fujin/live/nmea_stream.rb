@@ -46,9 +46,10 @@ module Fujin
         nil
       end
 
-      # What the sample before was, unless it went on already. A time that does not move on begins nothing.
+      # What the sample before was, unless it went on already. A time that does not move on begins nothing, but for a
+      # recorder that was started again with its clock set back.
       def begin_at(time)
-        return nil if @sample && time <= @sample['t_s']
+        return nil if @sample && time <= @sample['t_s'] && @sample['t_s'] - time < Recordings::NmeaReader::SET_BACK_S
 
         left = @sample && !@handed_on ? @sample : nil
         @wanted = @sample.keys if @sample

@@ -2,8 +2,10 @@
 
 module Fujin
   module Live
-    # What the cockpit is shown of one moment. `bands` are [low, high] by 'rotor_rpm_pct', 'ias_kt', 'sink_fpm', either
-    # side nil where it is free; `gate` is a GateCall or nil.
-    Reading = Value.define(:t_s, :phase, :rotor_rpm_pct, :ias_kt, :sink_fpm, :height_ft, :bands, :gate)
+    # What the cockpit is shown of one moment. `exercise` is the id of the lesson's exercise that is flown and `phase`
+    # the one of its phases that goes on, since `phase_s`; both nil between attempts. `values` are by the names of
+    # Instruments, without what is not sent; `bands` are [low, high] by the same, either side nil where it is free;
+    # `gate` is a GateCall or nil; `box_s` how long a hover must be held, nil for anything else.
+    Reading = Value.define(:t_s, :exercise, :phase, :phase_s, :values, :bands, :gate, :box_s)
   end
 end

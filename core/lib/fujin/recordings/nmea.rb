@@ -102,21 +102,14 @@ module Fujin
         found = [
           sentence(
             ['GPRMC', clock, 'A', *place, sample['gs_kt'], sample['track_deg'], time.strftime('%d%m%y'), '', '', 'A']
-          ),
-          sentence(
-            [
-              'GPGGA',
-              clock,
-              *place,
-              1,
-              10,
-              0.8,
-              (sample['alt_msl_ft'] * Quantities::FT).round(2),
-              'M', 0.0, 'M', '', ''
-            ]
-          ),
-          sentence(['HEHDT', sample['hdg_deg'], 'T'])
+          )
         ]
+        if (altitude = sample['alt_msl_ft'])
+          found << sentence(
+            ['GPGGA', clock, *place, 1, 10, 0.8, (altitude * Quantities::FT).round(2), 'M', 0.0, 'M', '', '']
+          )
+        end
+        found << sentence(['HEHDT', sample['hdg_deg'], 'T']) if sample['hdg_deg']
         found << sentence(['ERRPM', 'S', 1, sample['rotor_rpm'], '', 'A']) if sample['rotor_rpm']
         shown = TRANSDUCERS.select { |_, channel| sample[channel] }
         found +

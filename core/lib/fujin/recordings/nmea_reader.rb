@@ -2,8 +2,14 @@
 
 module Fujin
   module Recordings
-    # Reads a log of NMEA 0183 sentences. Each RMC begins a sample; what follows belongs to it until the next.
+    # Reads a log of NMEA 0183 sentences. Each RMC begins a sample; what follows belongs to it until the next. Where the
+    # recorder was started again with its clock set back, what follows is laid behind what came before.
     class NmeaReader
+      # Less is a sentence out of order.
+      SET_BACK_S = 2.0
+      # So long the recorder is taken to have been off.
+      OFF_S = 5.0
+
       # @return [Recording]
       # @raise [UnreadableRecording]
       def self.read(bytes, name: 'recording', &progress) = new(bytes, name, progress).read
@@ -14,6 +20,7 @@ module Fujin
         @lines = bytes.dup.force_encoding(Encoding::BINARY).split(/\r\n|\n|\r/)
         @broken = 0
         @log = SampleLog.new(name)
+        @shift_s = 0.0
       end
 
       def read
@@ -31,9 +38,19 @@ module Fujin
       def take(words)
         time, readings = Nmea.readings(words)
         return @broken += 1 if words[0][2..] == 'RMC' && time.nil?
-        return if time && !@log.begin(time)
+        return if time && !@log.begin(placed(time))
 
         readings.each { |channel, value| @log.put(channel, value) }
+      end
+
+      def placed(time)
+        back = @log.last_time ? @log.last_time - (time + @shift_s) : 0.0
+        if back >= SET_BACK_S
+          @shift_s += back + OFF_S
+          @log.notes << "the recorder's clock was set back by #{back.round} s; what follows was laid " \
+            "#{OFF_S.round} s after what came before"
+        end
+        time + @shift_s
       end
     end
   end

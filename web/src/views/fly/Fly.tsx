@@ -20,7 +20,7 @@ import { SiteGates } from './SiteGates'
 import { TapZone } from './TapZone'
 import { describe, HELP } from './tapWords'
 import { useAwake } from './useAwake'
-import { useCallKinds } from './useCallKinds'
+import { useCallLevels } from './useCallLevels'
 import { useHand } from './useHand'
 import { useSince } from './useClock'
 
@@ -44,7 +44,9 @@ export function Fly({ sortie, session, mode, setMode }: Props) {
   const [chosen, setChosen] = useState<{ attempt: string; phase: string }>()
   const [seen, setSeen] = useState<string>()
   const [over, setOver] = useState<Schemas['LiveAttempt']>()
-  const [calls, setCall] = useCallKinds()
+  const [calls, setCall] = useCallLevels()
+  const [drift, setDrift] = useState<string>()
+  const [recorded, setRecorded] = useState(false)
   const exercise = exerciseNow(sortie, live)
   const plan = usePlan(sortie.id, exercise.id, {})
   useAwake()
@@ -104,10 +106,19 @@ export function Fly({ sortie, session, mode, setMode }: Props) {
               Exercise {sortie.exercises.findIndex(({ id }) => id === exercise.id) + 1} of {sortie.exercises.length}
             </button>
           )}
-          <Live sortie={sortie} onExercise={follow} onPhase={setSeen} onOver={setOver} calls={calls} />
+          <Live
+            sortie={sortie}
+            tapped={exercise.id}
+            onExercise={follow}
+            onPhase={setSeen}
+            onOver={setOver}
+            onWind={setDrift}
+            onReadings={setRecorded}
+            calls={calls}
+          />
         </div>
         <SiteGates exercise={exercise} />
-        {!seen && (
+        {!recorded && (
           <GateCard
             key={exercise.id}
             sortie={planned(sortie, exercise)}
@@ -160,6 +171,7 @@ export function Fly({ sortie, session, mode, setMode }: Props) {
           setMode={setMode}
           calls={calls}
           setCall={setCall}
+          drift={drift}
         />
       </Drawer>
       <Drawer

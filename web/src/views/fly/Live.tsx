@@ -3,19 +3,11 @@ import { useEffect, useState } from 'react'
 import { Link } from 'react-router'
 import type { Schemas, Sortie } from '../../api/client'
 import { recordLive, stopRecording } from '../../api/review'
-import { Figure } from '../../design/Figure'
 import { capital } from '../../design/words'
-import { BandRuler } from '../../pictures/BandRuler'
-import type { CallKind } from './calls'
+import type { Levels } from './calls'
+import { LiveNumbers, SoFar } from './LiveNumbers'
 import { useCalls } from './useCalls'
 import { useLive, type Reading } from './useLive'
-
-const SHOWN: { name: 'rotor_rpm_pct' | 'ias_kt' | 'sink_fpm' | 'height_ft'; label: string; unit: string }[] = [
-  { name: 'rotor_rpm_pct', label: 'Rotor', unit: 'pct' },
-  { name: 'ias_kt', label: 'Airspeed', unit: 'kt' },
-  { name: 'sink_fpm', label: 'Sink', unit: 'fpm' },
-  { name: 'height_ft', label: 'Height', unit: 'ft' },
-]
 
 /** Steps in which a recording is still being taken; after them it is read like any other. */
 const TAKEN = ['waiting for a worker', 'recording live', 'stopping']
@@ -28,12 +20,18 @@ interface Props {
   onPhase: (phase: string | undefined) => void
   /** An attempt that is over. */
   onOver: (over: Schemas['LiveAttempt'] | undefined) => void
-  /** Which calls are spoken. */
-  calls: CallKind[]
+  /** Whether readings come. */
+  onReadings: (come: boolean) => void
+  /** The wind that the drift shows. */
+  onWind: (wind: string | undefined) => void
+  /** How loud each kind of call is. */
+  calls: Levels
+  /** Id of the exercise that was tapped. */
+  tapped: string
 }
 
-/** The flight as the recorder sends it: four numbers against the phase's band, and the gate's call. */
-export function Live({ sortie, onExercise, onPhase, onOver, calls }: Props) {
+/** The flight as the recorder sends it: the phase, its numbers against their bands, the gate's call, what it has come to. */
+export function Live({ sortie, onExercise, onPhase, onOver, onReadings, onWind, calls, tapped }: Props) {
   const queries = useQueryClient()
   const recording = sortie.recordings.find(
     (r) => r.source === 'live' && ['waiting', 'working'].includes(r.status) && TAKEN.includes(r.step),
@@ -50,10 +48,14 @@ export function Live({ sortie, onExercise, onPhase, onOver, calls }: Props) {
   useEffect(() => {
     if (ended) void queries.invalidateQueries({ queryKey: ['sortie', sortie.id] })
   }, [ended, queries, sortie.id])
-  const shown = recording && !live.stale ? live.reading?.phase : undefined
+  const shown = (recording && !live.stale && live.reading?.phase) || undefined
   useEffect(() => onPhase(shown), [onPhase, shown])
   const { over: attemptOver } = live
   useEffect(() => onOver(attemptOver), [onOver, attemptOver])
+  const come = recording !== undefined && !live.stale && live.reading !== undefined
+  useEffect(() => onReadings(come), [onReadings, come])
+  const { wind } = live
+  useEffect(() => onWind(wind), [onWind, wind])
   useCalls(recording && !live.stale ? live.reading : undefined, calls)
   const problem = begin.error?.message ?? stop.error?.message
 
@@ -68,7 +70,7 @@ export function Live({ sortie, onExercise, onPhase, onOver, calls }: Props) {
             {ended
               ? `Recording ended: ${ended}`
               : live.reading
-                ? capital(live.reading.phase)
+                ? phaseWords(live.reading, sortie, tapped)
                 : 'Waiting for the recorder'}
             {live.stale && !ended && <span className="label ml-3">no reading now; these numbers are old</span>}
           </p>
@@ -108,79 +110,44 @@ export function Live({ sortie, onExercise, onPhase, onOver, calls }: Props) {
       {recording && live.reading && (
         <div data-behind-ms={live.behindMs} className={live.stale ? 'border-2 border-dashed border-ink' : ''}>
           {/* The call has its place kept, so that no button moves under a finger. */}
-          <div className="mt-2 min-h-24">
-            <Gate reading={live.reading} />
+          <div className="mt-2 min-h-20">
+            {live.reading.gate ? <Gate gate={live.reading.gate} /> : <SoFar lines={live.soFar} />}
           </div>
-          <div className="mt-2 grid grid-cols-2 gap-3">
-            {SHOWN.map(({ name, label, unit }) => (
-              <LiveNumber
-                key={name}
-                label={label}
-                unit={unit}
-                value={live.reading?.[name]}
-                band={live.reading?.bands[name]}
-              />
-            ))}
-          </div>
+          <LiveNumbers reading={live.reading} />
         </div>
       )}
     </section>
   )
 }
 
-interface NumberProps {
-  label: string
-  unit: string
-  value: number | null | undefined
-  band: (number | null)[] | undefined
-}
+const NAMELESS = 'No attempt under way'
 
-/** One number, its band under it; out of the band it is outlined and says so. */
-function LiveNumber({ label, unit, value, band }: NumberProps) {
-  const [low = null, high = null] = band ?? []
-  const out = value != null && ((low !== null && value < low) || (high !== null && value > high))
-  return (
-    <div className={`min-h-32 border-2 p-2 ${out ? 'border-limit' : 'border-transparent'}`}>
-      <div className="label flex justify-between">
-        {label}
-        {out && <b className="text-limit">{low !== null && value < low ? 'low' : 'high'}</b>}
-      </div>
-      <div className="figures text-4xl leading-tight font-bold">
-        {value == null ? <span className="text-base font-normal">not sent</span> : <Figure value={value} unit={unit} />}
-      </div>
-      {band && <BandRuler measure={{ value, low, high }} />}
-      {band && <div className="label">{bandWords(low, high)}</div>}
-    </div>
-  )
+/** The phase that goes on, of which exercise where that is not the one that was tapped, and the clock of a hover. */
+function phaseWords({ phase, phase_s: held, box_s: box, exercise }: Reading, sortie: Sortie, tapped: string) {
+  if (phase === null) return NAMELESS
+  const title = exercise === tapped ? undefined : sortie.exercises.find(({ id }) => id === exercise)?.title
+  const clock = box !== null && held !== null ? `${Math.floor(held)} of ${Math.round(box)} s` : undefined
+  return [capital(phase), clock, title].filter(Boolean).join(' · ')
 }
-
-const bandWords = (low: number | null, high: number | null) =>
-  low === null
-    ? `at most ${Math.round(high ?? 0)}`
-    : high === null
-      ? `at least ${Math.round(low)}`
-      : `${Math.round(low)} to ${Math.round(high)}`
 
 /** The gate's call, ahead of time and as it is passed. A help beside the eyes outside, never instead of them. */
-function Gate({ reading }: { reading: Reading }) {
-  const { gate } = reading
-  if (!gate) return null
-  const height = `gate ${Math.round(gate.height_ft)} ft`
+function Gate({ gate }: { gate: NonNullable<Reading['gate']> }) {
+  const height = `${gate.title} ${Math.round(gate.height_ft)} ft`
   if (gate.call === 'ahead')
     return (
       <p className="m-0 text-2xl font-bold" aria-live="assertive">
-        {capital(height)} in {Math.max(0, Math.round(gate.seconds ?? 0))} s
+        {height} in {Math.max(0, Math.round(gate.seconds ?? 0))} s
       </p>
     )
   if (gate.call === 'continue')
     return (
       <p className="m-0 border-2 border-ink bg-ink p-2 text-3xl font-bold text-paper" aria-live="assertive">
-        Continue <span className="text-base font-normal">{height}: all three in band</span>
+        Continue <span className="text-base font-normal">{height}: in band</span>
       </p>
     )
   return (
-    <p className="limit-note m-0 p-2 text-3xl font-bold" aria-live="assertive">
-      {gate.call === 'go_around' ? 'Go around: throttle, then collective' : 'Your own call: not all is sent'}
+    <p className="limit-note m-0 p-2 text-2xl font-bold" aria-live="assertive">
+      {gate.call === 'go_around' ? gate.say : 'Your own call: not all is sent'}
       <span className="block text-base font-normal">
         {height}: {gate.reasons.join('; ')}
       </span>

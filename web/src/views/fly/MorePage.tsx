@@ -3,7 +3,7 @@ import { MODES, type Mode } from '../../design/useMode'
 import { capital } from '../../design/words'
 import { planned } from '../lesson/exercise'
 import { PowerCard } from '../lesson/PowerCard'
-import { CALL_WORDS, type CallKind } from './calls'
+import { CALL_WORDS, VOLUME_WORDS, type CallKind, type Levels } from './calls'
 import { ExerciseTaps } from './ExerciseTaps'
 import { Note } from './Note'
 import { Ready } from './Ready'
@@ -30,13 +30,20 @@ interface Props {
   setHand: (hand: Hand) => void
   mode: Mode
   setMode: (mode: Mode) => void
-  calls: CallKind[]
+  calls: Levels
   setCall: (kind: CallKind) => void
+  /** The wind that the drift of the recording shows. */
+  drift: string | undefined
 }
 
 const SEEN = { inside: 'Looks inside', grip: 'Tight grip', lookout: 'Late lookout' }
 const HANDS: Record<Hand, string> = { left: 'Left', right: 'Right' }
 const LIGHTS = Object.fromEntries(MODES.map((mode) => [mode, capital(mode)]))
+
+const loudness = (levels: Levels) =>
+  Object.fromEntries(
+    Object.entries(CALL_WORDS).map(([kind, word]) => [kind, `${word}: ${VOLUME_WORDS[levels[kind as CallKind] ?? 0]}`]),
+  )
 
 const windOf = (sortie: Sortie) =>
   sortie.observed_wind ??
@@ -123,6 +130,7 @@ export function MorePage({
       />
       <WindNow
         now={windOf(sortie)}
+        drift={props.drift}
         locked={locked}
         keep={(wind) => void act({ kind: 'wind', ...mine, payload: { value: wind } }, `Wind ${wind}: the plan follows`)}
       />
@@ -173,9 +181,9 @@ export function MorePage({
         />
       </div>
       <TapRow
-        label="Called aloud while the recorder is followed"
-        words={CALL_WORDS}
-        chosen={(id) => props.calls.includes(id as CallKind)}
+        label="Called aloud while the recorder is followed: tap for louder, then off"
+        words={loudness(props.calls)}
+        chosen={(id) => Boolean(props.calls[id as CallKind])}
         off={false}
         onTap={(id) => props.setCall(id as CallKind)}
       />

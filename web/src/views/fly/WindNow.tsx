@@ -2,6 +2,8 @@ import { useState } from 'react'
 
 interface Props {
   now: string
+  /** What the recording's drift shows. */
+  drift: string | undefined
   keep: (wind: string) => void
   locked: boolean
 }
@@ -23,7 +25,7 @@ const DRIFT: Asked[] = [
 ]
 
 /** The wind as seen in the air, or the drift that tells it: it replaces the forecast, and the plan follows. */
-export function WindNow({ now, keep, locked }: Props) {
+export function WindNow({ now, drift: shown, keep, locked }: Props) {
   const [drift, setDrift] = useState(false)
   const [texts, setTexts] = useState<string[]>([])
   const asked = drift ? DRIFT : SEEN
@@ -55,6 +57,11 @@ export function WindNow({ now, keep, locked }: Props) {
           {drift ? 'Say the wind' : 'From drift'}
         </button>
       </div>
+      {shown && (
+        <button type="button" className="tap mb-2 w-full" disabled={locked} onClick={() => keep(shown)}>
+          The recording drifts by {shown}: use it
+        </button>
+      )}
       <div className="flex items-end gap-2">
         {asked.map(({ label }, i) => (
           <label key={label} className="grid min-w-0 grow gap-0.5">

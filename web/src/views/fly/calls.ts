@@ -1,17 +1,23 @@
 import type { Schemas } from '../../api/client'
 
 type Reading = Schemas['LiveReading']
-type Channel = 'rotor_rpm_pct' | 'ias_kt' | 'sink_fpm'
 
-/** What may be called, each of which can be switched off. */
-export const CALL_KINDS = ['rotor', 'gate', 'speed', 'lost'] as const
+/** What may be called, each of which has a volume of its own. */
+export const CALL_KINDS = ['rotor', 'gate', 'turn', 'speed', 'box', 'lost'] as const
 export type CallKind = (typeof CALL_KINDS)[number]
 export const CALL_WORDS: Record<CallKind, string> = {
   rotor: 'Rotor low, high',
   gate: 'Gate',
+  turn: 'Out of the turn',
   speed: 'Speed',
+  box: 'Box time',
   lost: 'A channel lost',
 }
+
+/** How loud each kind is: off, quiet, medium, loud. */
+export const VOLUME_WORDS = ['off', 'quiet', 'medium', 'loud'] as const
+export const VOLUMES = [0, 0.35, 0.65, 1] as const
+export type Levels = Partial<Record<CallKind, number>>
 
 export interface Call {
   kind: CallKind
@@ -20,48 +26,74 @@ export interface Call {
   rank: number
 }
 
-const CHANNELS: [Channel, string][] = [
-  ['rotor_rpm_pct', 'Rotor'],
-  ['ias_kt', 'Airspeed'],
-  ['sink_fpm', 'Sink'],
-]
+/** Readings by the name that a call gives them; those that matter first. */
+export const CHANNEL_WORDS: Record<string, string> = {
+  rotor_rpm_pct: 'Rotor',
+  ias_kt: 'Airspeed',
+  sink_fpm: 'Sink',
+  height_ft: 'Height',
+}
+
+/** What was called is not called again for so long, however often a needle crosses its limit. */
+const AGAIN_MS = 4000
 
 /** Below, inside (0) or above its band; undefined where nothing can be said. */
-function side(reading: Reading | undefined, channel: Channel): -1 | 0 | 1 | undefined {
-  const value = reading?.[channel]
+function side(reading: Reading | undefined, channel: string): -1 | 0 | 1 | undefined {
+  const value = reading?.values[channel]
   const band = reading?.bands[channel]
-  if (value == null || !band) return undefined
+  if (value === undefined || !band) return undefined
   const [low = null, high = null] = band
   if (low !== null && value < low) return -1
   return high !== null && value > high ? 1 : 0
 }
 
+function gateCalls(reading: Reading, before: Reading | undefined): Call[] {
+  const { gate } = reading
+  if (!gate || (gate.call === before?.gate?.call && gate.title === before.gate.title)) return []
+  const turn = gate.over === 'turn'
+  const kind = turn ? 'turn' : 'gate'
+  if (gate.call === 'go_around') return [{ kind, text: turn ? 'Go around, still turning' : 'Go around', rank: 0 }]
+  if (gate.call === 'continue') return [{ kind, text: 'Continue', rank: 3 }]
+  if (gate.call === 'not_recorded') return [{ kind, text: `${gate.title}: your own call`, rank: 2 }]
+  return turn ? [{ kind, text: 'Roll out', rank: 2 }] : []
+}
+
+function lostCalls(reading: Reading, before: Reading | undefined): Call[] {
+  return Object.entries(CHANNEL_WORDS)
+    .filter(([name]) => before?.values[name] !== undefined && reading.values[name] === undefined)
+    .map(([name, word]) => ({ kind: 'lost', text: `${word} ${reading.doubts[name] ?? 'not sent'}`, rank: 2 }))
+}
+
 /**
  * What is to be called of a reading, by what it was before: each once, when it comes about. What is not sent is never
- * called in or out; that it is lost is.
+ * called in or out; that it is lost is. A speed is called while an attempt is flown, not while it is set up.
  */
 export function callsOf(reading: Reading, before: Reading | undefined): Call[] {
-  const found: Call[] = []
-  const gate = reading.gate?.call
-  if (gate && gate !== before?.gate?.call) {
-    if (gate === 'go_around') found.push({ kind: 'gate', text: 'Go around', rank: 0 })
-    if (gate === 'continue') found.push({ kind: 'gate', text: 'Continue', rank: 3 })
-    if (gate === 'not_recorded') found.push({ kind: 'gate', text: 'Gate: your own call', rank: 2 })
-  }
+  const found = [...gateCalls(reading, before), ...lostCalls(reading, before)]
   const rotor = side(reading, 'rotor_rpm_pct')
   if (rotor && rotor !== side(before, 'rotor_rpm_pct'))
     found.push({ kind: 'rotor', text: rotor < 0 ? 'Rotor low' : 'Rotor high', rank: 1 })
-  for (const [channel, word] of CHANNELS)
-    if (before && before[channel] != null && reading[channel] == null)
-      found.push({ kind: 'lost', text: `${word} not sent`, rank: 2 })
-  const speed = side(reading, 'ias_kt')
-  if (speed && speed !== side(before, 'ias_kt'))
+  const speed = reading.phase === null ? undefined : side(reading, 'ias_kt')
+  if (speed && speed !== (before?.phase === null ? undefined : side(before, 'ias_kt')))
     found.push({ kind: 'speed', text: speed < 0 ? 'Speed low' : 'Speed high', rank: 4 })
+  const { box_s: box, phase_s: held } = reading
+  if (box !== null && held !== null && held >= box && (before?.phase_s ?? held) < box)
+    found.push({ kind: 'box', text: `${Math.round(box)} seconds`, rank: 5 })
   return found.sort((a, b) => a.rank - b.rank)
 }
 
-/** The one that is spoken: the safest of those that are wanted; one under way gives way only to what matters more. */
-export function toSay(calls: Call[], wanted: CallKind[], saying: Call | undefined): Call | undefined {
-  const first = calls.find(({ kind }) => wanted.includes(kind))
+/**
+ * The one that is spoken: the safest of those that are wanted and were not said just now; one under way gives way only
+ * to what matters more.
+ * @param said when each text was called last, ms
+ */
+export function toSay(
+  calls: Call[],
+  levels: Levels,
+  saying: Call | undefined,
+  said: Record<string, number> = {},
+  now = 0,
+): Call | undefined {
+  const first = calls.find(({ kind, text }) => levels[kind] && now - (said[text] ?? -AGAIN_MS) >= AGAIN_MS)
   return first && (!saying || first.rank < saying.rank) ? first : undefined
 }

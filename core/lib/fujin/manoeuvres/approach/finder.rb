@@ -30,9 +30,7 @@ module Fujin
 
         # @return [Array<Attempt>]
         def find
-          unless @context.type.helicopter? && signals.signal?(:agl) && signals.signal?(:gs) && signals.signal?(:sink)
-            return []
-          end
+          return [] unless recorded?
 
           landed =
             (contacts.filter_map { |contact| run_on(contact) } + stops.filter_map { |i| to_a_stop(i) }).uniq(&:start_s)
@@ -40,6 +38,20 @@ module Fujin
         end
 
         private
+
+        def recorded? =
+          @context.type.helicopter? && %i[agl gs sink].all? { |name| signals.signal?(name) }
+
+        # A descent under power that has not come to its end.
+        def begun(found)
+          start = recorded? && descent_start(last_index) or return nil
+          now = signals.end_s
+          return nil if overlaps?(start, now) || gliding?(start, now) || !after_all?(found, start)
+          return nil if stops.any? { |i| signals.time(i) > start }
+
+          meant = @context.exercise == 'run_on_landing' ? 'run_on_landing' : nil
+          attempt(meant || kind(Grading::ApproachAngle.of(signals, start, now)), [phase('descent', start, now)])
+        end
 
         def closures = @closures ||= Grading::Closures.new(signals)
 

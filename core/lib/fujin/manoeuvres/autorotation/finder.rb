@@ -6,12 +6,17 @@ module Fujin
       # Finds autorotations in a recording, tells straight-in ones from those with turns or without speed, and cuts
       # them into phases (docs/reference/boundaries.md).
       class Finder
+        include Grading::Underway
+
         LONGEST_S = 240.0
         # Slower than this for so long is an autorotation at low airspeed.
         LOW_SPEED_KT = 30.0
         LOW_SPEED_S = 3.0
         # Lower than this the speed comes off for the landing.
         LOW_SPEED_ABOVE_FT = 150.0
+        # Rolled out for so long a turn is over.
+        ROLLS_OUT_S = Grading::Turns::OUT_S + 0.5
+        TURNING = %w[turning_autorotation s_turn_autorotation].freeze
 
         # @param signals [Recordings::Signals]
         # @param context [Context]
@@ -37,7 +42,45 @@ module Fujin
           end
         end
 
+        # While it is flown: what is meant to turn has begun to with less of a turn, and what is meant to be slow is in
+        # its entry until the speed has come back.
+        def underway
+          @meant = @context.exercise
+          one = super or return nil
+          one = slowing(one) if @meant == 'low_speed_autorotation' && one.manoeuvre != @meant
+          turning(one)
+        end
+
         private
+
+        def slowing(one)
+          from, glide = %w[entry glide].map { |id| one.phase(id) }
+          from && glide && one.phases.last == glide ? one.with(phases: [from.with(end_s: one.end_s)].freeze) : one
+        end
+
+        # A turn that goes on ends, as far as can be told, a moment before the last sample.
+        def turning(one)
+          turn, glide = one.phases.last(2)
+          return one unless turn.id == 'turn' && glide.id == 'glide' && glide.end_s - glide.start_s < ROLLS_OUT_S
+
+          one.with(phases: [*one.phases[..-3], turn.with(end_s: one.end_s)].freeze)
+        end
+
+        # The engine has just left the rotor, higher than a hover: the descent that confirms it is still to come.
+        def begun(_found)
+          times, estimated = @closures.all
+          closure = times.last
+          last = @signals.size - 1
+          return nil unless closure && @context.type.helicopter? && @signals.end_s - closure < EntryEnd::ENTRY_S
+          return nil unless @closures.driven?(last) == false && aloft?(last)
+
+          phases = [phase('entry', closure, @signals.end_s, estimated)]
+          attempt(closure, @signals.end_s, phases, { closure_s: closure }, estimated, :completed)
+        end
+
+        def aloft?(index) =
+          @signals.signal?(:agl) &&
+            @signals[:agl][index] - @signals.agl_zero_ft > HoveringAutorotation::Finder::BELOW_FT
 
         # One attempt per closure; a second closure before the first descent ended belongs to it.
         def without_repeats(times)
@@ -132,7 +175,7 @@ module Fujin
           curved = finder.s_turn(start, glided)
           return ['s_turn_autorotation', with_turn(phases, curved)] if curved.any?
 
-          turns = finder.find(start, glided)
+          turns = finder.find(start, glided, least_deg: least_turn_deg)
           turns.empty? ? ['straight_in_autorotation', phases] : ['turning_autorotation', with_turn(phases, turns)]
         end
 
@@ -147,6 +190,9 @@ module Fujin
             phases.reject { |p| p.id == 'entry' }.map { |p| p.id == 'glide' ? p.with(start_s: [p.start_s, to].max) : p }
           (before + [turn] + after).select { |p| p.end_s > p.start_s }
         end
+
+        def least_turn_deg =
+          TURNING.include?(@meant) ? Grading::Turns::S_LEAST_DEG : Grading::Turns::LEAST_DEG
 
         # When the speed came back to within 6 kt of the house glide after it had been low, nil when it never was low.
         def slow_until(start, glided)

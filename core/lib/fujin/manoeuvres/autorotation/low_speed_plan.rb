@@ -85,7 +85,7 @@ module Fujin
           start = [lowest_start_ft - DESCENT_FT, 0].max
           [
             Planning::Gate.new(
-              id: 'recover',
+              id: 'recover', over: 'entry',
               height_ft: start,
               along_ft: nil,
               measures: {},

@@ -145,8 +145,10 @@ module Fujin
           }
         end
 
-        def gates =
-          [glide_gates.gate('roll out', @house.turn_out_ft, {}, 'level by here, or go around'), *super]
+        def gates
+          level = glide_gates.gate('roll out', @house.turn_out_ft, {}, 'level by here, or go around')
+          [level.with(over: 'turn'), *super]
+        end
 
         def tables = [*super, bank_table]
 

@@ -36,6 +36,7 @@ module Fujin
           least_power_margin_pct: 5,
           heat_prompt: 'heat on before power is reduced on base, as the flight manual says',
           standard: Grading::Standard.load("#{__dir__}/standards/circuit.yml"),
+          longest_s: 480.0,
           finder: Finder,
           measurer: Measures,
           fault_finder: Faults

@@ -13,6 +13,8 @@ module Fujin
         # Beside the ground by so much it still was that site, m; an approach that was left came so near, m.
         BESIDE_M = 20.0
         NEAR_M = 400.0
+        # So near a descent is taken for one to the site while it is flown, m.
+        BEGUN_M = 1500.0
         # A departure is climbing away within this time, s, and ends at this height, ft.
         WITHIN_S = 300.0
         CLEAR_FT = 200.0
@@ -21,12 +23,21 @@ module Fujin
 
         # @return [Array<Grading::Attempt>]
         def find
-          return [] unless EXERCISE.include?(@context.exercise) && @context.site && located?
-
-          Approach::Finder.new(signals, @context, @taken).find.select { |one| here?(one) }.map { |one| ours(one) }
+          asked? ? approaches.find.select { |one| here?(one) }.map { |one| ours(one) } : []
         end
 
         private
+
+        def asked? = EXERCISE.include?(@context.exercise) && @context.site && located?
+        def approaches = Approach::Finder.new(signals, @context, @taken)
+
+        # A descent that comes near it.
+        def begun(found)
+          one = asked? ? approaches.underway : nil
+          return nil unless one && after_all?(found, one.start_s) && place.near?(last_index, BEGUN_M)
+
+          one.with(manoeuvre: @context.exercise)
+        end
 
         def located? = signals.signal?(:lat) && signals.signal?(:lon) && signals.signal?(:agl)
         def site = @context.site

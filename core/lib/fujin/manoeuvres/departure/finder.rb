@@ -16,20 +16,38 @@ module Fujin
         STEEP_DEG = 8.0
         STEEP_BEFORE_KT = 40.0
         CLIMBING_FPM = -100.0
+        CLIMBS_S = 1.5
+        # Away from where it stood for so long it is seen to have begun.
+        BEGUN_S = 1.0
+        KINDS = %w[hover_power_take_off maximum_performance_take_off].freeze
 
         # @return [Array<Attempt>]
-        def find
-          unless @context.type.helicopter? && signals.signal?(:agl) && signals.signal?(:gs) && signals.signal?(:ias) &&
-              signals.signal?(:sink)
-            return []
-          end
-
-          stretches(all, 1.0, hole_s: 1.0) do |i|
-            signals[:gs][i] < STILL_KT && height(i) < LOW_FT
-          end.filter_map { |_, last| build(last) }
-        end
+        def find = standing.filter_map { |_, last| build(last) }
 
         private
+
+        def recorded? =
+          @context.type.helicopter? && %i[agl gs ias sink].all? { |name| signals.signal?(name) }
+
+        def standing
+          return [] unless recorded?
+
+          stretches(all, 1.0, hole_s: 1.0) { |i| signals[:gs][i] < STILL_KT && height(i) < LOW_FT }
+        end
+
+        # It has left the place where it stood and is not at climb speed yet.
+        def begun(found)
+          left = standing.last&.last or return nil
+          from = signals.time(left)
+          unless (BEGUN_S..LONGEST_S).cover?(signals.end_s - from) && after_all?(found, from) &&
+              !overlaps?(from, signals.end_s)
+            return nil
+          end
+
+          climb = first_held(left..last_index, CLIMBS_S) { |i| signals[:sink][i] < CLIMBING_FPM }
+          attempt(KINDS.include?(@context.exercise) ? @context.exercise : kind(left, last_index),
+                  phases(left, climb || last_index, last_index))
+        end
 
         def climb_kt = @context.type.fetch('speeds_kt.climb').to_f
 
@@ -42,14 +60,15 @@ module Fujin
             return nil
           end
 
-          climb = first_held(last..finish, 1.5) { |i| signals[:sink][i] < CLIMBING_FPM } || finish
-          attempt(
-            angle(last, finish) > STEEP_DEG ? 'maximum_performance_take_off' : 'hover_power_take_off',
-            [
-              phase('take_off', signals.time(last), signals.time(climb)),
-              phase('climb', signals.time(climb), signals.time(finish))
-            ]
-          )
+          climb = first_held(last..finish, CLIMBS_S) { |i| signals[:sink][i] < CLIMBING_FPM } || finish
+          attempt(kind(last, finish), phases(last, climb, finish))
+        end
+
+        def kind(last, finish) = angle(last, finish) > STEEP_DEG ? KINDS.last : KINDS.first
+
+        def phases(last, climb, finish)
+          from, climbs, to = [last, climb, finish].map { |i| signals.time(i) }
+          [phase('take_off', from, climbs), phase('climb', climbs, to)]
         end
 
         # Steepness of the path up to 40 kt.

@@ -20,16 +20,31 @@ module Fujin
 
         # @return [Array<Attempt>]
         def find
-          unless @context.exercise == EXERCISE && @context.spot &&
-              %i[lat lon agl gs].all? { |name| signals.signal?(name) }
-            return []
-          end
+          return [] unless asked?
 
           @figure = PlannedFigure.new(planned)
           runs.flat_map { |run| laps(run) }.reject { |found| overlaps?(found.start_s, found.end_s) }
         end
 
         private
+
+        def asked? =
+          @context.exercise == EXERCISE && @context.spot && %i[lat lon agl gs].all? { |name| signals.signal?(name) }
+
+        # Sides of a time round that is not complete; on the last of them now.
+        def begun(_found)
+          run = asked? ? runs.last : nil
+          return nil if run.nil? || signals.end_s - run.last[0] > HOLE_S || run.last[1] <= run.first[1]
+
+          lap = (run.last[1] / @figure.length_ft).floor
+          return nil if lap < first_lap(run)
+
+          from = lap * @figure.length_ft
+          marks = [from, *corners.map { |corner| from + corner }].select { |way| way < run.last[1] }
+          times = [*marks.map { |way| passes(run, way) }, signals.end_s]
+          cut = times.each_cons(2).with_index.map { |(a, b), i| phase(SIDES[i], a, b) }
+          overlaps?(times.first, signals.end_s) ? nil : attempt(EXERCISE, cut)
+        end
 
         # Moments near the figure, each with the way gone along it since the run's start: [[t, way], …].
         def runs
@@ -59,10 +74,12 @@ module Fujin
 
         def laps(run)
           length = @figure.length_ft
-          first = ((run.first[1] / length) - (1.0 - LEAST_SHARE)).ceil
           last = ((run.map(&:last).max / length) - LEAST_SHARE).floor
-          (first..last).filter_map { |lap| lap(run, lap * length) }
+          (first_lap(run)..last).filter_map { |lap| lap(run, lap * length) }
         end
+
+        # The first that is flown all the way round, or nearly.
+        def first_lap(run) = ((run.first[1] / @figure.length_ft) - (1.0 - LEAST_SHARE)).ceil
 
         def lap(run, from)
           ends =

@@ -14,21 +14,14 @@ module Fujin
         ABOVE_FT = 150.0
         SLOWEST_KT = 25.0
         LEAST_DEG = 330.0
+        LEAST_S = 10.0
         TURNING_DEG_S = 1.0
 
         # @return [Array<Attempt>]
         def find
-          unless @context.exercise == EXERCISE && @context.spot &&
-              %i[lat lon agl gs track].all? { |name| signals.signal?(name) }
-            return []
-          end
+          return [] unless asked?
 
-          round = Around.new(signals, @context.spot)
-          planned = @context.plan_of(TurnAboutAPoint).value('turn_radius_ft')
-          stretches(all, 10.0, hole_s: 1.0) do |i|
-            NEAR.cover?(round.radius_ft[i] / planned) && height(i) > ABOVE_FT && signals[:gs][i] > SLOWEST_KT &&
-              turning?(i)
-          end
+          stretches(all, LEAST_S, hole_s: 1.0) { |i| round?(i) }
             .select do |from, to|
               round.swept_deg(from, to).abs >= LEAST_DEG && !overlaps?(signals.time(from), signals.time(to))
             end
@@ -36,6 +29,24 @@ module Fujin
         end
 
         private
+
+        def asked? =
+          @context.exercise == EXERCISE && @context.spot &&
+            %i[lat lon agl gs track].all? { |name| signals.signal?(name) }
+
+        # Not all the way round yet.
+        def begun(_found)
+          run = asked? && holding(LEAST_S, hole_s: 1.0) { |i| round?(i) } or return nil
+          from, to = run.map { |i| signals.time(i) }
+          overlaps?(from, to) ? nil : attempt(EXERCISE, [phase('turn', from, to)])
+        end
+
+        def round?(index) =
+          NEAR.cover?(round.radius_ft[index] / planned_ft) && height(index) > ABOVE_FT &&
+            signals[:gs][index] > SLOWEST_KT && turning?(index)
+
+        def round = @round ||= Around.new(signals, @context.spot)
+        def planned_ft = @planned_ft ||= @context.plan_of(TurnAboutAPoint).value('turn_radius_ft')
 
         def turning?(index) = rate[index].abs > TURNING_DEG_S
 

@@ -21,10 +21,7 @@ module Fujin
 
         # @return [Array<Attempt>]
         def find
-          unless @context.exercise == EXERCISE && @context.spot &&
-              %i[lat lon agl gs track].all? { |name| signals.signal?(name) }
-            return []
-          end
+          return [] unless asked?
 
           halves = crossings.each_cons(2).filter_map { |from, to| half(from, to) }
           pair(halves).reject { |found| overlaps?(found.start_s, found.end_s) }
@@ -43,6 +40,21 @@ module Fujin
         def self.downwind_deg(wind) = (wind.from_deg + 180.0) % 360.0
 
         private
+
+        def asked? =
+          @context.exercise == EXERCISE && @context.spot &&
+            %i[lat lon agl gs track].all? { |name| signals.signal?(name) }
+
+        # The half circle since the last crossing.
+        def begun(_found)
+          from = asked? ? crossings.last : nil
+          return nil unless from && from < last_index && (from..last_index).all? { |i| height(i).nan? || flying?(i) }
+          return nil if out[from..].reject(&:nan?).map(&:abs).max.to_f > REACH.last * radius_ft
+
+          start = signals.time(from)
+          side = out[last_index].positive? ? 'downwind_turn' : 'upwind_turn'
+          overlaps?(start, signals.end_s) ? nil : attempt(EXERCISE, [phase(side, start, signals.end_s)])
+        end
 
         Half = Struct.new(:from, :to, :side, :turned)
 

@@ -31,23 +31,81 @@ module Fujin
         ROLL_OUT_S = 30.0
         SLOW_KT = (10.0..35.0)
         SLOW_S = 10.0
+        # Seen to have begun after so long.
+        BEGUN_S = 3.0
         LEVEL_FPM = 200.0
         VERTICAL_KT = 10.0
         VERTICAL_FPM = 300.0
         RECOVERED_KT = 45.0
+        RECOVERS_S = 40.0
         BALKED_FT = 50.0
         CLIMB_FPM = -150.0
 
         # @return [Array<Attempt>]
         def find
-          return [] unless !@context.type.helicopter? && %i[agl gs ias sink nr].all? { |name| signals.signal?(name) }
+          return [] unless recorded?
 
           (take_offs + landings + balked + vertical + slow).sort_by(&:start_s)
         end
 
         private
 
-        def last_index = signals.size - 1
+        def recorded? = !@context.type.helicopter? && %i[agl gs ias sink nr].all? { |name| signals.signal?(name) }
+
+        # Rolling and not off the ground; coming down and not on it; slow, or sinking without speed.
+        def begun(found) = recorded? ? rolling(found) || sinking_slowly || descending(found) || slowed : nil
+
+        def rolling(found)
+          first, rolls = standing.last
+          return nil if rolls.nil? || !after_all?(found, time(rolls)) || (last_index - rolls) * signals.step_s > ROLL_S
+
+          spins = spin_up(first, rolls)
+          return prerotating(spins, rolls) if last_index - rolls < signals.samples(1.0)
+          return nil if height(last_index) > FLYING_FT
+
+          balance = balance_from(rolls, last_index)
+          attempt(
+            'gyro_take_off',
+            [phase('prerotation', time(spins), time(rolls)),
+             phase('roll', time(rolls), time(balance || last_index)),
+             phase('balance', time(balance || last_index), signals.end_s)],
+            events: { rolls_s: time(rolls) }
+          )
+        end
+
+        # Standing, the rotor being brought up.
+        def prerotating(spins, rolls)
+          return nil if rolls - spins < signals.samples(1.0) || signals[:nr][rolls].to_f < TURNING_PCT
+
+          attempt('gyro_take_off', [phase('prerotation', time(spins), time(rolls))])
+        end
+
+        def descending(found)
+          sinks = descent_start(last_index) or return nil
+          start, estimated = power_off(sinks)
+          return nil unless after_all?(found, start)
+          return attempt('gyro_balked_landing', [phase('descent', sinks, signals.end_s)]) if balked?
+
+          flare = flare(start, signals.end_s) || signals.end_s
+          attempt(landing, [phase('glide', start, flare, estimated: estimated), phase('flare', flare, signals.end_s)])
+        end
+
+        def balked? = @context.exercise == 'gyro_balked_landing'
+
+        def sinking_slowly
+          first, last = vertical_runs.last
+          return nil if last.nil? || (last...last_index).any? { |i| signals[:ias][i] >= RECOVERED_KT } ||
+            (last_index - last) * signals.step_s > RECOVERS_S
+
+          attempt('gyro_vertical_descent',
+                  [phase('descent', time(first), time(last)), phase('recovery', time(last), signals.end_s)])
+        end
+
+        def slowed
+          run = holding(BEGUN_S, hole_s: 1.0) { |i| slow?(i) }
+          run && attempt('gyro_slow_flight', [phase('level', time(run.first), time(run.last))])
+        end
+
         def before(index, seconds) = [index - signals.samples(seconds), 0].max
         def after(index, seconds) = [index + signals.samples(seconds), last_index].min
         def time(index) = signals.time(index)
@@ -86,8 +144,7 @@ module Fujin
         end
 
         def take_off(before, rolls, lifted, ground)
-          balance =
-            signals.signal?(:pitch) ? first_held(rolls...lifted, 0.4) { |i| signals[:pitch][i] > BALANCE_DEG } : nil
+          balance = balance_from(rolls, lifted)
           climb = @context.type.fetch('speeds_kt.climb').to_f - 3.0
           done =
             (lifted..after(lifted, CLIMB_S)).find { |i| signals[:ias][i] >= climb && height(i) > 50.0 } ||
@@ -107,6 +164,9 @@ module Fujin
             }
           )
         end
+
+        def balance_from(rolls, to) =
+          signals.signal?(:pitch) ? first_held(rolls...to, 0.4) { |i| signals[:pitch][i] > BALANCE_DEG } : nil
 
         # Halfway from the last sample that was no higher than the ground to the next.
         def left_the_ground(rolls, lifted, ground)
@@ -225,11 +285,14 @@ module Fujin
           end
         end
 
-        def vertical
+        def vertical_runs =
           stretches(all, 3.0, hole_s: 1.0) do |i|
             signals[:ias][i] < VERTICAL_KT && sink[i] > VERTICAL_FPM && height(i) > 100.0
-          end.filter_map do |first, last|
-            done = (last..after(last, 40.0)).find { |i| signals[:ias][i] >= RECOVERED_KT } or next
+          end
+
+        def vertical
+          vertical_runs.filter_map do |first, last|
+            done = (last..after(last, RECOVERS_S)).find { |i| signals[:ias][i] >= RECOVERED_KT } or next
             attempt(
               'gyro_vertical_descent',
               [phase('descent', time(first), time(last)), phase('recovery', time(last), time(done))]
@@ -238,10 +301,12 @@ module Fujin
         end
 
         def slow
-          stretches(all, SLOW_S, hole_s: 1.0) do |i|
-            SLOW_KT.cover?(signals[:ias][i]) && sink[i].abs < LEVEL_FPM && height(i) > 100.0
-          end.map { |first, last| attempt('gyro_slow_flight', [phase('level', time(first), time(last))]) }
+          stretches(all, SLOW_S, hole_s: 1.0) { |i| slow?(i) }
+            .map { |first, last| attempt('gyro_slow_flight', [phase('level', time(first), time(last))]) }
         end
+
+        def slow?(index) =
+          SLOW_KT.cover?(signals[:ias][index]) && sink[index].abs < LEVEL_FPM && height(index) > 100.0
       end
     end
   end

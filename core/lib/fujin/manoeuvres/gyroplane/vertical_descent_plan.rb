@@ -67,7 +67,7 @@ module Fujin
         def gates =
           [
             Planning::Gate.new(
-              id: 'recover',
+              id: 'recover', over: 'descent',
               height_ft: MINIMUM_FT + (recovery.steady_height_lost_m / Q::FT),
               along_ft: nil,
               measures: {},

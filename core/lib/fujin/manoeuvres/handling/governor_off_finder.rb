@@ -10,6 +10,8 @@ module Fujin
         include Grading::Stretches
 
         LEAST_S = 10.0
+        # Seen to have begun after so long.
+        BEGUN_S = 0.5
         # The switch is one of two things; half way is neither.
         OFF = 0.5
         ABOVE_FT = 3.0
@@ -20,13 +22,18 @@ module Fujin
 
         # @return [Array<Attempt>]
         def find
-          return [] unless @context.type.helicopter? && %i[governor nr].all? { |name| signals.signal?(name) }
+          return [] unless recorded?
 
-          stretches(all, LEAST_S, hole_s: 1.0) { |i| signals[:governor][i] < OFF && flying?(i) }
-            .filter_map { |first, last| build(first, last) }
+          stretches(all, LEAST_S, hole_s: 1.0) { |i| off?(i) }.filter_map { |first, last| build(first, last) }
         end
 
         private
+
+        def recorded? = @context.type.helicopter? && %i[governor nr].all? { |name| signals.signal?(name) }
+        def off?(index) = signals[:governor][index] < OFF && flying?(index)
+
+        # Just switched off.
+        def begun(_found) = recorded? && holding(BEGUN_S, hole_s: 1.0) { |i| off?(i) }&.then { |run| build(*run) }
 
         def flying?(index) = !signals.signal?(:agl) || height(index) > ABOVE_FT
 

@@ -11,29 +11,43 @@ module Fujin
         STILL_KT = 3.0
         HEIGHTS_FT = (2.0..15.0)
         LEAST_S = 10.0
+        # Seen to have begun after so long.
+        BEGUN_S = 4.0
         BESIDE_S = 6.0
         TURN_DEG_S = 5.0
         TURN_DEG = 45.0
 
         # @return [Array<Attempt>]
         def find
-          return [] unless @context.type.helicopter? && signals.signal?(:agl) && signals.signal?(:gs)
+          return [] unless recorded?
 
-          stretches(all, LEAST_S, hole_s: 1.0) { |i| signals[:gs][i] < STILL_KT && HEIGHTS_FT.cover?(height(i)) }
+          stretches(all, LEAST_S, hole_s: 1.0) { |i| hovering?(i) }
             .flat_map { |first, last| free(signals.time(first), signals.time(last)) }
             .flat_map { |from, to| hovers(from, to) }
         end
 
         private
 
+        def recorded? = @context.type.helicopter? && signals.signal?(:agl) && signals.signal?(:gs)
+        def hovering?(index) = signals[:gs][index] < STILL_KT && HEIGHTS_FT.cover?(height(index))
+
+        # Standing still in the air, not long enough to be a hover that counts.
+        def begun(_found)
+          first, last = recorded? && holding(BEGUN_S, hole_s: 1.0) { |i| hovering?(i) }
+          return nil unless first
+
+          from, to = free(signals.time(first), signals.time(last), BEGUN_S).last
+          from && to > signals.end_s - GOES_ON_S ? attempt('hover', [phase('hover', from, to)]) : nil
+        end
+
         # What other attempts leave of a stretch.
-        def free(from, to)
+        def free(from, to, least_s = LEAST_S)
           busy = @taken.select { |a| a.start_s < to + BESIDE_S && a.end_s > from - 0.1 }.sort_by(&:start_s)
           pieces = [[from, to]]
           busy.each do |other|
             pieces = pieces.flat_map { |a, b| [[a, [b, other.start_s - BESIDE_S].min], [[a, after(other)].max, b]] }
           end
-          pieces.select { |a, b| b - a >= LEAST_S }
+          pieces.select { |a, b| b - a >= least_s }
         end
 
         # A termination has had its six seconds in the attempt itself.

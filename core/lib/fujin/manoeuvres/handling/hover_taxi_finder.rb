@@ -13,6 +13,8 @@ module Fujin
         PACES_KT = (MOVING_KT..FASTEST_KT)
         HEIGHTS_FT = (1.5..15.0)
         LEAST_S = 5.0
+        # Seen to have begun after so long.
+        BEGUN_S = 1.5
         LEAST_FT = 40.0
         # It stood still for so long before and after.
         STOOD_S = 1.5
@@ -30,6 +32,15 @@ module Fujin
         end
 
         private
+
+        # Under way from where it stood, not stopped yet.
+        def begun(_found)
+          first, last = recorded? && holding(BEGUN_S, hole_s: 0.5) { |i| moving?(i) }
+          return nil unless first && stood?(first - signals.samples(STOOD_S), first, last_index) &&
+            !overlaps?(signals.time(first) + EDGE_S, signals.end_s)
+
+          attempt(exercise, [phase('taxi', signals.time(first), signals.time(last))])
+        end
 
         def exercise = 'hover_taxi'
         def recorded? = @context.type.helicopter? && %i[agl gs track].all? { |name| signals.signal?(name) }
@@ -50,8 +61,8 @@ module Fujin
         end
 
         # Slower at both ends than a taxi, at hover height.
-        def stood?(from, to)
-          from >= 0 && to < signals.size &&
+        def stood?(from, to, most = last_index)
+          from >= 0 && to <= most &&
             (from..to).all? { |i| speed[i] < FASTEST_KT / 3.0 && height(i) < HEIGHTS_FT.end } &&
             [speed[from], speed[to]].min < MOVING_KT
         end

@@ -9,6 +9,8 @@ module Fujin
         include Grading::Stretches
 
         LEAST_KT = 10.0
+        # Seen to have begun after so much of it.
+        BEGUN_KT = 3.0
         WITHIN_FT = 100.0
         ABOVE_FT = 100.0
         SLOWEST_KT = 25.0
@@ -20,17 +22,28 @@ module Fujin
         LEVEL_FPM = 250.0
 
         # @return [Array<Attempt>]
-        def find
+        def find = steady.each_cons(2).filter_map { |before, after| change(before.last, after.first) }
+
+        private
+
+        def steady
           return [] unless %i[agl ias sink].all? { |name| signals.signal?(name) }
 
-          steady =
+          @steady ||=
             stretches(all, STEADY_S, hole_s: 0.5) do |i|
               rate[i].abs < STEADY_KT_S && speed[i] > SLOWEST_KT && height(i) > ABOVE_FT && sink[i].abs < LEVEL_FPM
             end
-          steady.each_cons(2).filter_map { |before, after| change(before.last, after.first) }
         end
 
-        private
+        # The speed leaves what it was; the one that it goes to is not reached.
+        def begun(_found)
+          from = steady.last&.last or return nil
+          start = signals.time(from)
+          return nil if signals.end_s - start > LONGEST_S || (speed[last_index] - speed[from]).abs < BEGUN_KT
+          return nil if !level?(from..last_index) || !one_heading?(from..last_index) || overlaps?(start, signals.end_s)
+
+          attempt('level_speed_change', [phase('level', start, signals.end_s)])
+        end
 
         def speed = @speed ||= Recordings::Smoothing.mean(signals[:ias], signals.samples(1.0))
         def sink = @sink ||= Recordings::Smoothing.mean(signals[:sink], signals.samples(1.5))

@@ -18,15 +18,27 @@ module Fujin
 
         # @return [Array<Attempt>]
         def find
-          unless @context.type.helicopter? && signals.signal?(:agl) && signals.signal?(:gs) && signals.signal?(:sink)
-            return []
-          end
-
-          stands = stretches(all, STANDS_S, hole_s: 0.5) { |i| height(i) < GROUND_FT && signals[:gs][i] < STILL_KT }
           stands.flat_map { |first, last| [lowering(first), lifting(last)] }.compact
         end
 
         private
+
+        def stands
+          unless @context.type.helicopter? && %i[agl gs sink].all? { |name| signals.signal?(name) }
+            return []
+          end
+
+          stretches(all, STANDS_S, hole_s: 0.5) { |i| height(i) < GROUND_FT && signals[:gs][i] < STILL_KT }
+        end
+
+        # Off the ground in place since it stood there.
+        def begun(_found)
+          left = stands.last&.last or return nil
+          from = signals.time(left)
+          return nil if left == last_index || signals.end_s - from > LONGEST_S || overlaps?(from, signals.end_s)
+
+          still?(left..last_index) ? attempt('lift_off_and_set_down', [phase('hover', from, signals.end_s)]) : nil
+        end
 
         def steady?(index) = height(index) >= STEADY_FT && sink[index].abs < STEADY_FPM
         def still?(range) = range.all? { |i| signals[:gs][i] < STILL_KT }

@@ -24,14 +24,27 @@ module Fujin
 
         # @return [Array<Grading::Attempt>]
         def find
-          return [] unless @context.exercise == EXERCISE && @context.type.helicopter? &&
-            %i[agl gs roll].all? { |name| signals.signal?(name) }
+          return [] unless asked?
 
           stretches(all, STANDS_S, hole_s: 0.5) { |i| height(i) < GROUND_FT && signals[:gs][i] < STILL_KT }
             .filter_map { |first, last| landing(first, last) }
         end
 
         private
+
+        def asked? =
+          @context.exercise == EXERCISE && @context.type.helicopter? &&
+            %i[agl gs roll].all? { |name| signals.signal?(name) }
+
+        # In the hover, then lower than it and not standing yet.
+        def begun(_found)
+          first, last = asked? && holding(STANDS_S, hole_s: 0.5) { |i| signals[:gs][i] < STILL_KT }
+          air = first && (first..last).reverse.find { |i| height(i) >= STEADY_FT } or return nil
+          from, lowers, now = [[first, air - signals.samples(LONGEST_S)].max, air, last].map { |i| signals.time(i) }
+          return nil if now - lowers > LONGEST_S
+
+          attempt(EXERCISE, [phase('hover', from, lowers), phase('lowering', lowers, now)])
+        end
 
         def landing(first, last)
           hover = (first - signals.samples(LONGEST_S)).clamp(0, nil)

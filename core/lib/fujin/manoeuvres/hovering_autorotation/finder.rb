@@ -17,23 +17,41 @@ module Fujin
         STANDS_S = 4.0
 
         # @return [Array<Attempt>]
-        def find
-          return [] unless @context.type.helicopter? && signals.signal?(:agl) && signals.signal?(:gs)
-
-          times, estimated = Grading::Closures.new(signals).all
-          times.filter_map { |time| build(time, estimated) unless taken?(time) }
-        end
+        def find = closures.filter_map { |time, estimated| build(time, estimated) }
 
         private
 
+        # Those low and slow, each with whether it is a guess.
+        def closures
+          return [] unless @context.type.helicopter? && signals.signal?(:agl) && signals.signal?(:gs)
+
+          times, estimated = Grading::Closures.new(signals).all
+          times.reject { |time| taken?(time) || !hovering?(signals.index(time)) }.map { |time| [time, estimated] }
+        end
+
+        def hovering?(index) = (LEAST_FT..BELOW_FT).cover?(height(index)) && signals[:gs][index] < BELOW_KT
+
+        # The ground is not met yet.
+        def begun(found)
+          time, estimated = closures.last
+          return nil if time.nil? || signals.end_s - time > LONGEST_S || !after_all?(found, time)
+
+          settled = settles_s(signals.index(time), last_index) || signals.end_s
+          attempt('hovering_autorotation',
+                  [phase('entry', time, settled, estimated: estimated), phase('settle', settled, signals.end_s)],
+                  events: { closure_s: time, hovered_ft: height(signals.index(time)) })
+        end
+
+        # When a share of the height is lost.
+        def settles_s(from, to)
+          lost = (from..to).find { |i| height(i) < height(from) * (1.0 - SETTLED_SHARE) }
+          lost && signals.time(lost)
+        end
+
         def build(closure, estimated)
           index = signals.index(closure)
-          hovered = height(index)
-          return nil unless (LEAST_FT..BELOW_FT).cover?(hovered) && signals[:gs][index] < BELOW_KT
-
           contact = Grading::Contact.find(signals, closure, [closure + LONGEST_S, signals.end_s].min) or return nil
-          settle = (index..signals.index(contact.time_s)).find { |i| height(i) < hovered * (1.0 - SETTLED_SHARE) }
-          settled = settle ? signals.time(settle) : contact.time_s
+          settled = settles_s(index, signals.index(contact.time_s)) || contact.time_s
           finish = [contact.time_s + STANDS_S, signals.end_s].min
           attempt(
             'hovering_autorotation',
@@ -46,7 +64,7 @@ module Fujin
               closure_s: closure,
               contact_s: contact.time_s,
               contact: contact,
-              hovered_ft: hovered
+              hovered_ft: height(index)
             }
           )
         end

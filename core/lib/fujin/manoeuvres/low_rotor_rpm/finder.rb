@@ -20,25 +20,38 @@ module Fujin
         PULLED_PCT = 5.0
 
         # @return [Array<Attempt>]
-        def find
+        def find = low.filter_map { |first, last| ended(last)&.then { |finish| build(first, finish) } }
+
+        private
+
+        # Stretches under the warning that nothing has taken.
+        def low
           return [] unless @context.type.helicopter? && signals.signal?(:nr)
 
           warning = @context.type.low_warning_pct
           stretches(all, 0.1, hole_s: 2.0) do |i|
             signals[:nr][i] < warning && flying?(i) && !taken?(signals.time(i))
-          end.filter_map { |first, last| build(first, last) }
+          end
         end
 
-        private
+        # It was under the warning and has not come back to its normal.
+        def begun(_found)
+          first, last = low.last
+          return nil if first.nil? || ended(last) || (last_index - last) * signals.step_s > LONGEST_S
+
+          build(first, last_index)
+        end
+
+        # Where rotor rpm is back at its normal.
+        def ended(last) =
+          (last...[last + signals.samples(LONGEST_S), signals.size].min).find { |i| signals[:nr][i] >= NORMAL_PCT }
 
         # On the ground the rotor may turn as slowly as it likes.
         def flying?(index) = signals.signal?(:agl) ? height(index) > 1.5 : (signals[:gs] || [])[index].to_f > 5.0
 
-        def build(first, last)
+        def build(first, finish)
           nr = signals[:nr]
           start = first.downto([first - signals.samples(LONGEST_S), 0].max).find { |i| nr[i] >= NORMAL_PCT } or
-            return nil
-          finish = (last...[last + signals.samples(LONGEST_S), signals.size].min).find { |i| nr[i] >= NORMAL_PCT } or
             return nil
           lowest = (start..finish).min_by { |i| nr[i].nan? ? 999.0 : nr[i] }
           down = moved(:collective, start, finish, -COLLECTIVE_DOWN)

@@ -2,9 +2,10 @@
 
 module Fujin
   # Recordings of what no pilot model flies yet, along scripts: hovering, circuits, a figure, gyroplanes. `tries` has a
-  # number each, how far that one is off: 0 is clean, 1 clearly outside what is wanted.
+  # number each, how far that one is off: 0 is clean, 1 clearly outside what is wanted. For the demo's records and the
+  # stand-in recorder.
   class ScriptedLessons
-    SCRIPTS = %w[hovers pedal_turns circuits speed_changes circles gyro_circuits].freeze
+    SCRIPTS = %w[hovers pedal_turns taxis circuits speed_changes circles gyro_circuits].freeze
     CIRCLE_FT = 1000.0
     CIRCLE_KT = 60.0
     # What is flown straight before the circle.
@@ -19,7 +20,11 @@ module Fujin
     end
 
     # @return [String] CSV in the recording format
-    def csv(script, tries, **how) = public_send(script, tries, **how).csv
+    def csv(script, tries, **how) = flown(script, tries, **how).csv
+
+    # @param script [String] of SCRIPTS
+    # @return [Flight::ScriptedFlight]
+    def flown(script, tries, **how) = public_send(SCRIPTS.fetch(SCRIPTS.index(script)), tries, **how)
 
     # Lift off, hold it, set it down: to and fro by as many feet as it is off, hands as busy.
     def hovers(tries)
@@ -42,6 +47,15 @@ module Fujin
       tries.each_with_index.reduce(flight.leg(5).leg(3, agl_ft: 5.0).leg(12)) do |(flown), (off, i)|
         rate = 10.0 + (12.0 * off)
         flown.leg(90.0 / rate, turn_deg_s: i.even? ? rate : -rate).leg(12)
+      end
+    end
+
+    # Along a line in the hover, the nose turning all the way on it; off makes it quicker.
+    def taxis(tries)
+      tries.each_with_index.reduce(flight.leg(5).leg(3, agl_ft: 4.0).leg(6)) do |(flown), (off, i)|
+        line = i.even? ? @course_deg : @course_deg + 180.0
+        flown.leg(2, gs_kt: 5.0, track_deg: line).leg(20, track_deg: line, turn_deg_s: 9.0 + (6.0 * off))
+          .leg(2, gs_kt: 0.0, track_deg: line).leg(8)
       end
     end
 

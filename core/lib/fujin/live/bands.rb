@@ -1,0 +1,141 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Live
+    # What the readings of a phase are held to: the rules of the exercise's standard at the student's stage, as far as a
+    # measure says that it holds a reading (`live` in core/data/measures.yml); where none does, the aircraft's own
+    # limits. A side is nil where it is free.
+    class Bands
+      # Slower than this the sink that the house allows counts, down to so low.
+      SLOW_KT = Manoeuvres::Approach::Measures::SLOW_KT
+      LOW_FT = 20.0
+      # Lower than this it stands or hovers, and the rotor may turn as it likes.
+      AIRBORNE_FT = 3.0
+
+      # @param context [Grading::Context] of the exercise that is meant
+      # @param watched [Watched, nil] the attempt that goes on
+      def initialize(context, watched)
+        @context = context
+        @watched = watched
+        @manoeuvre = watched&.manoeuvre
+        @moving = []
+        @held = watched ? held(watched.phase) : set_up
+      end
+
+      # @param values [Hash{String => Float}] of Instruments
+      # @return [Hash{String => Array(Float, Float)}] by the same names
+      def at(values)
+        found = @moving.filter_map { |name, over, most| limit(over, values, most)&.then { |band| [name, band] } }.to_h
+        found = @held.merge(found) { |_, one, other| both(one, other) }
+        own(values).merge(found)
+      end
+
+      private
+
+      def type = @context.type
+
+      # Every rule of the phase's measures that holds a reading; of several the narrowest.
+      def held(phase)
+        rules = @manoeuvre.measures.fetch(phase, []).filter_map do |id|
+          live = Glossary.measure(id, @manoeuvre.id).live
+          range = live.is_a?(Hash) ? range_of(id) : nil
+          [live, range] if range
+        end
+        fixed, moving = rules.partition { |live, _| live['over'].nil? }
+        @moving = moving.map { |live, range| [live['of'], live['over'], range.last] }
+        fixed.filter_map { |live, range| placed(live, *range) }
+          .reduce({}) { |all, (name, band)| all.merge(name => band) { |_, one, other| both(one, other) } }
+      end
+
+      # What is in at the student's stage, and no better than marginal is out.
+      def range_of(id)
+        band = @context.standard_of(@manoeuvre).band(id, @context.stage, @watched.targets, planned: @context.planned)
+        band && both(band.in, band.worst_best || [nil, nil])
+      rescue KeyError
+        nil
+      end
+
+      # @return [Array(String, Array)] the reading and its band: around what a measure says how far off, on the only
+      #   side that counts, an engine's percent as the gauge shows it, a glide's rotor within the type's own
+      def placed(live, low, high)
+        case live['of']
+        when 'power_pct' then ['power', [low, high].map { |pct| pct && on_the_gauge(pct) }]
+        when 'rotor_rpm_pct' then ['rotor_rpm_pct', @manoeuvre.power_off ? within_type(low, high) : [low, high]]
+        else [live['of'],
+              live['away_from'] ? around(@watched.targets.fetch(live['away_from']), high) : sided(live, low, high)]
+        end
+      rescue KeyError
+        nil
+      end
+
+      def sided(live, low, high) = [(low unless live['side'] == 'high'), high]
+
+      def on_the_gauge(pct)
+        engine = Flight::Engine.new(type, @context.conditions.atmosphere)
+        engine.instrument(pct / 100.0 * engine.limit_w, 1.0)
+      end
+
+      def within_type(low, high) = [low || type.power_off_band[0].to_f, high || type.power_off_band[1].to_f]
+
+      def both(one, other) =
+        [[one[0], other[0]].compact.max, [one[1], other[1]].compact.min]
+
+      # Limits that move with another reading: with the airspeed the sink that is allowed, with the rotor the airspeed
+      # of a gyroplane's roll.
+      def limit(over, values, most)
+        case over
+        when 'sink_allowed' then sink_allowed(values, most)
+        when 'rotor_advance' then rotor_advance(values, most)
+        end
+      end
+
+      def sink_allowed(values, more)
+        ias = values['ias_kt']
+        ias && [nil, @context.house.sink_allowed_fpm(ias) + more]
+      end
+
+      # Airspeed over the speed of the blade tips (docs/reference/flight-model.md, 'Gyroplanes').
+      def rotor_advance(values, most)
+        rotor = values['rotor_rpm_pct'] or return nil
+        tip = type.fetch('rotor.normal_speed_rad_s') * rotor / 100.0 * type.fetch('rotor.radius_m')
+        [nil, @context.conditions.atmosphere.equivalent_speed(most * tip) / Quantities::KT]
+      end
+
+      # Before it begins: the speed and height that it begins with, as steady as a set-up is.
+      def set_up
+        plan = @context.exercise && @context.plan_of(@context.catalogue.find(@context.exercise))
+        setup = plan&.setup
+        return {} unless setup&.speed_kt&.positive?
+
+        { 'ias_kt' => around(setup.speed_kt, Grading::SetUp::SPEED_KT),
+          'height_ft' => around(setup.height_ft, Grading::SetUp::HEIGHT_FT) }
+      rescue OutsideModel, InvalidInput
+        {}
+      end
+
+      def around(centre, wide) = [centre - wide, centre + wide]
+
+      # The aircraft's own, in the air.
+      def own(values)
+        height = values['height_ft']
+        return {} unless height.nil? || height > AIRBORNE_FT
+
+        { 'rotor_rpm_pct' => rotor, 'sink_fpm' => slow_sink(values) }.compact
+      end
+
+      # A glide's phases say what they hold the rotor to, and the landing's spend it.
+      def rotor
+        return nil if @manoeuvre && (@manoeuvre.power_off || !type.helicopter?)
+
+        (type.helicopter? ? type.power_on_band : type.power_off_band).map(&:to_f)
+      end
+
+      def slow_sink(values)
+        ias, height = values.values_at('ias_kt', 'height_ft')
+        return nil if !type.helicopter? || @manoeuvre&.power_off || ias.nil? || height.nil?
+
+        sink_allowed(values, 0.0) if ias < SLOW_KT && height > LOW_FT
+      end
+    end
+  end
+end

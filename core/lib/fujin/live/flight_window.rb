@@ -1,0 +1,58 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Live
+    # The last minutes of a flight as they come, made ready for the finders as a file of them would be.
+    class FlightWindow
+      # From the signals' time to the samples'.
+      attr_reader :offset_s
+
+      # @param day [Grading::Context] without an exercise
+      # @param exercises [Array<Lessons::Exercise>] of which the longest is kept
+      def initialize(day, exercises)
+        @day = day
+        @longest_s = exercises.map { |one| day.catalogue.find(one.manoeuvre).longest_s }.max
+        @samples = []
+      end
+
+      # @param sample [Hash{String => Float}] by channel name of the recording format
+      def take(sample)
+        # A clock that was set back begins another flight.
+        @samples.clear if @samples.any? && sample['t_s'] <= last_s
+        @samples << sample
+        @samples.shift while last_s - @samples.first['t_s'] > @longest_s
+      end
+
+      def last_s = @samples.last&.fetch('t_s')
+
+      # @param over_s [Float] so much of it, @param step_s [Float] nearer samples than this are left out
+      # @param wind [Wind, nil] nil lets the drift tell it
+      # @return [Recordings::Signals, nil] nil where there are too few
+      def signals(over_s: @longest_s, step_s: 0.0, wind: @day.wind)
+        part = thinned(@samples.select { |sample| last_s - sample['t_s'] <= over_s }, step_s)
+        return nil if part.size < 2
+
+        recording = recorded(part)
+        @offset_s = part.first['t_s'] - recording.times.first
+        Recordings::Signals.new(recording, type: @day.type, atmosphere: @day.conditions.atmosphere,
+                                           elevation_ft: @day.elevation_ft, wind: wind)
+      end
+
+      private
+
+      def thinned(samples, step_s)
+        latest = -Float::INFINITY
+        samples.select { |sample| (sample['t_s'] - latest >= step_s).tap { |far| latest = sample['t_s'] if far } }
+      end
+
+      def recorded(samples)
+        log = Recordings::SampleLog.new('the flight so far')
+        samples.each do |sample|
+          log.begin(sample['t_s'])
+          sample.each { |channel, value| log.put(channel, value) unless channel == 't_s' }
+        end
+        log.recording('sample')
+      end
+    end
+  end
+end

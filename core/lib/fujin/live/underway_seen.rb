@@ -1,0 +1,79 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Live
+    # The attempt that goes on in a flight as it comes: one of the lesson's exercises, by the finders that review it,
+    # with what its measures have come to so far.
+    class UnderwaySeen
+      # It is looked for so often, in samples no nearer to each other than this, over so much at least; while an attempt
+      # goes on, from so long before it began.
+      EVERY_S = 0.4
+      STEP_S = 0.09
+      LEAST_S = 60.0
+      BEFORE_S = 30.0
+      GUESSED_S = 1.0
+      # Of what is told so far no more than a glance takes.
+      TOLD = 3
+      RANK = { 'out' => 0, 'marginal' => 1, 'in' => 2, 'polished' => 3 }.freeze
+
+      # @param exercises [Array<Lessons::Exercise>] in the lesson's order
+      # @param open [Grading::Context] the day without an exercise
+      # @param window [FlightWindow] that the samples are taken into
+      def initialize(exercises, open, window)
+        @exercises = exercises
+        @open = open
+        @window = window
+        @looked_s = -Float::INFINITY
+        @began_s = nil
+      end
+
+      # Is it time to look again?
+      def due?
+        last = @window.last_s
+        !last.nil? && (last - @looked_s).abs >= EVERY_S
+      end
+
+      # @param meant [String, nil] id of the exercise that was tapped
+      # @return [Watched, nil]
+      def look(meant = nil)
+        @looked_s = @window.last_s
+        signals = @window.signals(over_s: over_s, step_s: STEP_S) or return nil
+        offset = @window.offset_s
+        exercise, attempt = Lessons::FlownExercises.new(signals, @exercises, @open).underway(meant)
+        @began_s = attempt && (attempt.start_s + offset)
+        attempt && watched(signals, exercise, attempt, offset)
+      end
+
+      private
+
+      def over_s = [LEAST_S, @began_s ? @looked_s - @began_s + BEFORE_S : 0.0].max
+
+      def watched(signals, exercise, attempt, offset)
+        manoeuvre = @open.catalogue.find(exercise.manoeuvre)
+        phase = phase_now(attempt, exercise, manoeuvre)
+        taker = manoeuvre.measurer.new(signals, attempt.with(manoeuvre: manoeuvre.id), exercise.context, manoeuvre)
+        Watched.new(exercise: exercise, phase: phase.id, since_s: phase.start_s + offset, targets: taker.targets,
+                    so_far: so_far(taker, manoeuvre, phase.id, signals))
+      end
+
+      # A phase that is guessed to have begun just now, or that the school's way leaves out, may be a mistake.
+      def phase_now(attempt, exercise, manoeuvre)
+        *before, last = attempt.phases
+        return last if before.empty?
+
+        guessed = last.estimated && !before.last.estimated && last.end_s - last.start_s < GUESSED_S
+        strange = !manoeuvre.phases_for(exercise.context.house['ending']).include?(last.id)
+        guessed || strange ? before.last : last
+      end
+
+      def so_far(taker, manoeuvre, phase, signals)
+        told = taker.measures.select do |id, measure|
+          measure.phase == phase && Glossary.measure(id, manoeuvre.id).live == Glossary::MeasureEntry::SO_FAR
+        end
+        judging = Grading::Judging.new(taker.context, manoeuvre, taker.targets, barometer: signals.estimated?(:agl))
+        judging.judged(told, {}).values.select { |one| RANK.key?(one.verdict) }
+          .min_by(TOLD) { |one| RANK.fetch(one.verdict) }.freeze
+      end
+    end
+  end
+end

@@ -1,0 +1,25 @@
+# frozen_string_literal: true
+
+# A flight followed sample by sample as the cockpit does: the finders beside the monitor.
+module Followed
+  Live = Fujin::Live
+
+  # @param samples [Array<Hash>] by channel name
+  # @param exercises [Array<Fujin::Lessons::Exercise>] of the lesson, the first of them meant
+  # @return [Array<Fujin::Live::Reading>]
+  def readings_of(samples, *exercises)
+    open = open_day(exercises.first.context)
+    window = Live::FlightWindow.new(open, exercises)
+    underway = Live::UnderwaySeen.new(exercises, open, window)
+    monitor = Live::Monitor.new(exercises.first)
+    samples.map do |sample|
+      window.take(sample)
+      monitor.follow(@watched = underway.look(exercises.first.id)) if underway.due?
+      monitor.take(sample).tap { |reading| yield reading, monitor, @watched if block_given? }
+    end
+  end
+
+  def open_day(context) =
+    Fujin::Lessons.context(conditions: context.conditions, stage: context.stage, wind: context.wind,
+                           elevation_ft: context.elevation_ft)
+end

@@ -1,0 +1,98 @@
+import type { Schemas } from '../../api/client'
+import { Figure } from '../../design/Figure'
+import { VerdictMark } from '../../design/VerdictMark'
+import { BandRuler } from '../../pictures/BandRuler'
+import type { Reading } from './useLive'
+
+interface Shown {
+  name: string
+  label: string
+  unit: string
+  /** Looked at in every phase; the others only where they are held to something. */
+  always?: boolean
+}
+
+const SHOWN: Shown[] = [
+  { name: 'rotor_rpm_pct', label: 'Rotor', unit: 'pct', always: true },
+  { name: 'ias_kt', label: 'Airspeed', unit: 'kt', always: true },
+  { name: 'sink_fpm', label: 'Sink', unit: 'fpm', always: true },
+  { name: 'height_ft', label: 'Height', unit: 'ft', always: true },
+  { name: 'power', label: 'Power', unit: '' },
+  { name: 'bank_deg', label: 'Bank', unit: 'deg' },
+  { name: 'groundspeed_kt', label: 'Ground speed', unit: 'kt' },
+]
+const WHOLE = ['bank_deg']
+
+/** What the phase is flown by: each number against its band; out of it while an attempt goes on it is outlined and says so. */
+export function LiveNumbers({ reading }: { reading: Reading }) {
+  const shown = SHOWN.filter(({ name, always }) => always || reading.bands[name])
+  return (
+    <div className={`mt-2 grid gap-2 ${shown.length > 4 ? 'grid-cols-3' : 'grid-cols-2'}`}>
+      {shown.map(({ name, label, unit }) => (
+        <LiveNumber
+          key={name}
+          label={label}
+          unit={name === 'power' ? reading.power_unit : unit}
+          digits={WHOLE.includes(name) ? 0 : undefined}
+          value={reading.values[name]}
+          why={reading.doubts[name]}
+          band={reading.bands[name]}
+          judged={reading.phase !== null}
+        />
+      ))}
+    </div>
+  )
+}
+
+interface NumberProps {
+  label: string
+  unit: string
+  digits: number | undefined
+  value: number | undefined
+  /** Why it is not there though it is sent. */
+  why: string | undefined
+  band: (number | null)[] | undefined
+  judged: boolean
+}
+
+function LiveNumber({ label, unit, digits, value, why, band, judged }: NumberProps) {
+  const [low = null, high = null] = band ?? []
+  const below = value !== undefined && low !== null && value < low
+  const above = value !== undefined && high !== null && value > high
+  const out = judged && (below || above)
+  return (
+    <div className={`min-h-28 border-2 p-1.5 ${out ? 'border-limit' : 'border-transparent'}`}>
+      <div className="label flex justify-between">
+        {label}
+        {out && <b className="text-limit">{below ? 'low' : 'high'}</b>}
+      </div>
+      <div className="figures text-4xl leading-tight font-bold">
+        {value === undefined ? (
+          <span className="text-base font-normal">{why ?? 'not sent'}</span>
+        ) : (
+          <Figure value={value} unit={unit} {...(digits === undefined ? {} : { digits })} />
+        )}
+      </div>
+      {band && <BandRuler measure={{ value, band_low: low, band_high: high }} />}
+      {band && <div className="label">{bandWords(low, high)}</div>}
+    </div>
+  )
+}
+
+const bandWords = (low: number | null, high: number | null) =>
+  low === null
+    ? `at most ${Math.round(high ?? 0)}`
+    : high === null
+      ? `at least ${Math.round(low)}`
+      : `${Math.round(low)} to ${Math.round(high)}`
+
+/** What the phase that goes on has come to, the farthest out first. */
+export const SoFar = ({ lines }: { lines: Schemas['LiveLine'][] }) => (
+  <ul aria-label="So far" className="figures m-0 flex list-none flex-wrap gap-x-5 p-0">
+    {lines.map(({ label, figure, verdict }) => (
+      <li key={label} className="flex items-center gap-1.5">
+        <VerdictMark verdict={verdict} /> {label} {figure}
+      </li>
+    ))}
+  </ul>
+)

@@ -2,20 +2,25 @@
 
 # A flight followed sample by sample as the cockpit does: the finders beside the monitor.
 module Followed
-  Live = Fujin::Live
+  Live = ::Fujin::Live
 
   # @param samples [Array<Hash>] by channel name
   # @param exercises [Array<Fujin::Lessons::Exercise>] of the lesson, the first of them meant
+  # @param every_s [Float] how often the finders look
   # @return [Array<Fujin::Live::Reading>]
-  def readings_of(samples, *exercises)
+  def readings_of(samples, *exercises, every_s: Live::UnderwaySeen::EVERY_S)
     open = open_day(exercises.first.context)
     window = Live::FlightWindow.new(open, exercises)
     underway = Live::UnderwaySeen.new(exercises, open, window)
     monitor = Live::Monitor.new(exercises.first)
+    looked_s = nil
     samples.map do |sample|
       window.take(sample)
-      monitor.follow(@watched = underway.look(exercises.first.id)) if underway.due?
-      monitor.take(sample).tap { |reading| yield reading, monitor, @watched if block_given? }
+      if looked_s.nil? || (sample['t_s'] - looked_s).abs >= every_s
+        looked_s = sample['t_s']
+        monitor.follow(underway.look(exercises.first.id))
+      end
+      monitor.take(sample).tap { |reading| yield reading, monitor if block_given? }
     end
   end
 

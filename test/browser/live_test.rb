@@ -13,7 +13,7 @@ class BrowserLiveTest < Minitest::Test
     visit "/sorties/#{@sortie.id}/fly"
     click_on 'Record live'
     within('section[aria-label="Live from the recorder"]') do
-      assert_text 'Powered', wait: 20
+      assert_text 'No attempt under way', wait: 20
       assert_text(/Rotor\s*(99|100|101)\.\d/)
       assert_text '98 to 104'
       assert_text(/Height\s*(99\d|100\d)/)
@@ -51,24 +51,16 @@ class BrowserLiveTest < Minitest::Test
     visit "/sorties/#{@sortie.id}/fly"
     assert_text 'Waiting for the recorder'
     sleep 0.5
-    gate = { call: 'go_around', height_ft: 110, reasons: ['airspeed 51 kt, 56 to 70'] }
-    reading = {
-      t_s: Time.now.to_f,
-      phase: 'glide',
-      rotor_rpm_pct: 99.5,
-      ias_kt: 51.0,
-      sink_fpm: 1500,
-      height_ft: 108.0,
-      bands: {
-        ias_kt: [56, 70],
-        sink_fpm: [nil, 1900]
-      },
-      gate: gate
-    }
+    gate = { call: 'go_around', title: 'Gate', height_ft: 110, reasons: ['airspeed 51 kt, 56 to 70'], over: nil,
+             say: 'Go around: throttle, then collective' }
+    reading = { t_s: Time.now.to_f, exercise: @sortie.exercise.id, phase: 'glide', phase_s: 20.0, box_s: nil,
+                values: { rotor_rpm_pct: 99.5, ias_kt: 51.0, sink_fpm: 1500 }, power_unit: 'inhg',
+                doubts: { height_ft: 'jumped' }, bands: { ias_kt: [56, 70], sink_fpm: [nil, 1900] }, gate: gate }
     Fujin::LiveFeed.publish(@sortie.id, 'recording' => 'x', 'reading' => reading)
 
     assert_text 'Go around: throttle, then collective'
-    assert_text 'gate 110 ft: airspeed 51 kt, 56 to 70'
+    assert_text 'Gate 110 ft: airspeed 51 kt, 56 to 70'
+    assert_text(/Height\s*jumped/)
     assert_text 'at most 1900'
     assert_text 'these numbers are old', wait: 6
     over = { exercise: @sortie.exercise.id, title: 'Straight-in autorotation', grade: 2, critical: false,

@@ -7,6 +7,8 @@ module Fujin
     class Closures
       # Power-instrument readings taken as idle and as clearly driving.
       IDLE = { map: [13.5, 16.0], tq: [8.0, 20.0] }.freeze
+      # A throttle closed.
+      IDLE_THROTTLE_PCT = 10.0
       # Engine rpm so far under rotor rpm is parted from it, points.
       JOINED_PCT = 1.0
       # By the sink: where it begins, what a glide sinks by at least on its way to so low, how long that takes at least;
@@ -52,7 +54,7 @@ module Fujin
       # Is the engine at idle at this sample, as far as the file can tell? nil when it can't.
       def idle?(index)
         throttle = @signals[:throttle]
-        return throttle[index] < 10.0 if throttle && !throttle[index].nan?
+        return throttle[index] < IDLE_THROTTLE_PCT if throttle && !throttle[index].nan?
 
         IDLE.each do |name, (idle, _)|
           values = @signals[name]
@@ -60,7 +62,7 @@ module Fujin
         end
         ne = @signals[:ne]
         nr = @signals[:nr]
-        return nr[index] - ne[index] > 1.0 if ne && nr && !ne[index].nan? && !nr[index].nan?
+        return nr[index] - ne[index] > JOINED_PCT if ne && nr && !ne[index].nan? && !nr[index].nan?
 
         nil
       end
@@ -78,7 +80,7 @@ module Fujin
       private
 
       # Under 10 now, over 20 within the second before.
-      def by_throttle = falls(@signals[:throttle], 20.0, 10.0, 1.0)
+      def by_throttle = falls(@signals[:throttle], 20.0, IDLE_THROTTLE_PCT, 1.0)
 
       # Engine rpm leaves rotor rpm by over 1 point and goes on to 3.
       def by_ne

@@ -7,6 +7,7 @@ module Fujin
     class FlownExercises
       # Two spots nearer than this cannot be told apart by where an attempt ended, ft.
       APART_FT = 250.0
+      GUESSED_S = 1.0
 
       Found = Value.define(:exercise, :proposal)
 
@@ -66,7 +67,7 @@ module Fujin
           own = exercises_of(finder)
           lookers = contexts(finder).map { |context| finder.new(@signals, context, taken) }
           on = own.empty? ? nil : lookers.filter_map(&:underway).max_by(&:start_s)
-          return [like(on, own, meant), on] if on
+          return with_surest_phase(like(on, own, meant), on) if on
 
           taken += lookers.flat_map(&:find)
         end
@@ -82,6 +83,16 @@ module Fujin
         same = own.select { |one| one.manoeuvre == attempt.manoeuvre }
         some = same.empty? ? own : same
         some.find { |one| one.id == meant } || some.first
+      end
+
+      # A phase that is guessed to have begun just now, or that the school's way leaves out, may be a mistake.
+      def with_surest_phase(exercise, attempt)
+        *before, last = attempt.phases
+        return [exercise, attempt] if before.empty?
+
+        guessed = last.estimated && !before.last.estimated && last.end_s - last.start_s < GUESSED_S
+        flown = @open.catalogue.find(exercise.manoeuvre).phases_for(exercise.context.house['ending'])
+        [exercise, guessed || !flown.include?(last.id) ? attempt.with(phases: before.freeze) : attempt]
       end
 
       def declared(attempt) = @open.catalogue.find(attempt.manoeuvre)

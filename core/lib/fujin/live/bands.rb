@@ -23,11 +23,12 @@ module Fujin
       end
 
       # @param values [Hash{String => Float}] of Instruments
+      # @param driven [Boolean, nil] whether the engine drives the rotor, nil where nothing tells
       # @return [Hash{String => Array(Float, Float)}] by the same names
-      def at(values)
+      def at(values, driven = nil)
         found = @moving.filter_map { |name, over, most| limit(over, values, most)&.then { |band| [name, band] } }.to_h
         found = @held.merge(found) { |_, one, other| both(one, other) }
-        own(values).merge(found)
+        own(values, driven).merge(found)
       end
 
       private
@@ -116,18 +117,18 @@ module Fujin
       def around(centre, wide) = [centre - wide, centre + wide]
 
       # The aircraft's own, in the air.
-      def own(values)
+      def own(values, driven)
         height = values['height_ft']
         return {} unless height.nil? || height > AIRBORNE_FT
 
-        { 'rotor_rpm_pct' => rotor, 'sink_fpm' => slow_sink(values) }.compact
+        { 'rotor_rpm_pct' => rotor(driven), 'sink_fpm' => slow_sink(values) }.compact
       end
 
       # A glide's phases say what they hold the rotor to, and the landing's spend it.
-      def rotor
+      def rotor(driven)
         return nil if @manoeuvre && (@manoeuvre.power_off || !type.helicopter?)
 
-        (type.helicopter? ? type.power_on_band : type.power_off_band).map(&:to_f)
+        (type.helicopter? && driven != false ? type.power_on_band : type.power_off_band).map(&:to_f)
       end
 
       def slow_sink(values)

@@ -29,6 +29,9 @@ module Fujin
       # Why something is not there though it is sent. @return [Hash{String => String}] 'stands still' or 'jumped'
       attr_reader :doubts
 
+      # Does the engine drive the rotor, as far as what is sent can tell (Grading::Closures)? @return [Boolean, nil]
+      attr_reader :driven
+
       # @param type [Aircraft::Type], @param elevation_ft [Float, nil]
       def initialize(type, elevation_ft)
         @type = type
@@ -47,6 +50,7 @@ module Fujin
         (@smooth.keys - sent.keys).each { |name| @smooth.delete(name) }
         @sinking = sink(sample)
         @values['sink_fpm'] = @sinking if @sinking
+        @driven = driven_by(sample)
       end
 
       private
@@ -68,6 +72,13 @@ module Fujin
         { 'rotor_rpm_pct' => rotor(sample), 'ias_kt' => sample['ias_kt'], 'height_ft' => height(sample),
           'groundspeed_kt' => sample['gs_kt'], 'bank_deg' => sample['roll_deg']&.abs,
           'power' => sample['map_inhg'] || sample['tq_pct'] }.compact
+      end
+
+      def driven_by(sample)
+        needles = [sample['ne_pct'], @values['rotor_rpm_pct']]
+        return needles[1] - needles[0] <= Grading::Closures::JOINED_PCT if needles.all?
+
+        sample['throttle_pct'] && sample['throttle_pct'] >= Grading::Closures::IDLE_THROTTLE_PCT
       end
 
       def rotor(sample)

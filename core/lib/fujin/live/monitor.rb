@@ -62,7 +62,7 @@ module Fujin
         expect(@gates.begun(@watched.phase)) if @watched
         Reading.new(t_s: t_s, exercise: @watched&.exercise&.id, phase: @watched&.phase,
                     phase_s: @watched && (t_s - @watched.since_s), values: values,
-                    bands: (@next_bands || @bands).at(values).slice(*values.keys).freeze,
+                    bands: (@next_bands || @bands).at(values, @instruments.driven).slice(*values.keys).freeze,
                     gate: (gate if @watched), box_s: (@box_s if @watched&.phase == HELD))
       end
 

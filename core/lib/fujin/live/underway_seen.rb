@@ -5,13 +5,13 @@ module Fujin
     # The attempt that goes on in a flight as it comes: one of the lesson's exercises, by the finders that review it,
     # with what its measures have come to so far.
     class UnderwaySeen
-      # It is looked for so often, in samples no nearer to each other than this, over so much at least; while an attempt
-      # goes on, from so long before it began.
+      # It is looked for so often, the longer it goes on the more seldom (a share of what is looked at), in samples no
+      # nearer to each other than this, over so much at least; while an attempt goes on, from so long before it began.
       EVERY_S = 0.4
+      EVERY_SHARE = 0.004
       STEP_S = 0.09
       LEAST_S = 60.0
       BEFORE_S = 30.0
-      GUESSED_S = 1.0
       # Of what is told so far no more than a glance takes.
       TOLD = 3
       RANK = { 'out' => 0, 'marginal' => 1, 'in' => 2, 'polished' => 3 }.freeze
@@ -30,14 +30,14 @@ module Fujin
       # Is it time to look again?
       def due?
         last = @window.last_s
-        !last.nil? && (last - @looked_s).abs >= EVERY_S
+        !last.nil? && (last - @looked_s).abs >= [EVERY_S, EVERY_SHARE * over_s(last)].max
       end
 
       # @param meant [String, nil] id of the exercise that was tapped
       # @return [Watched, nil]
       def look(meant = nil)
         @looked_s = @window.last_s
-        signals = @window.signals(over_s: over_s, step_s: STEP_S) or return nil
+        signals = @window.signals(over_s: over_s(@looked_s), step_s: STEP_S) or return nil
         offset = @window.offset_s
         exercise, attempt = Lessons::FlownExercises.new(signals, @exercises, @open).underway(meant)
         @began_s = attempt && (attempt.start_s + offset)
@@ -46,24 +46,14 @@ module Fujin
 
       private
 
-      def over_s = [LEAST_S, @began_s ? @looked_s - @began_s + BEFORE_S : 0.0].max
+      def over_s(now_s) = [LEAST_S, @began_s ? (now_s - @began_s).abs + BEFORE_S : 0.0].max
 
       def watched(signals, exercise, attempt, offset)
         manoeuvre = @open.catalogue.find(exercise.manoeuvre)
-        phase = phase_now(attempt, exercise, manoeuvre)
+        phase = attempt.phases.last
         taker = manoeuvre.measurer.new(signals, attempt.with(manoeuvre: manoeuvre.id), exercise.context, manoeuvre)
         Watched.new(exercise: exercise, phase: phase.id, since_s: phase.start_s + offset, targets: taker.targets,
                     so_far: so_far(taker, manoeuvre, phase.id, signals))
-      end
-
-      # A phase that is guessed to have begun just now, or that the school's way leaves out, may be a mistake.
-      def phase_now(attempt, exercise, manoeuvre)
-        *before, last = attempt.phases
-        return last if before.empty?
-
-        guessed = last.estimated && !before.last.estimated && last.end_s - last.start_s < GUESSED_S
-        strange = !manoeuvre.phases_for(exercise.context.house['ending']).include?(last.id)
-        guessed || strange ? before.last : last
       end
 
       def so_far(taker, manoeuvre, phase, signals)

@@ -32,13 +32,21 @@ module BrowserHelp
     (FLAGS + ["--user-data-dir=#{Dir.mktmpdir('fujin-browser')}"]).each { |flag| options.add_argument(flag) }
     Capybara::Selenium::Driver.new(app, browser: :chrome, options: options)
   end
-  # The real server; while `deaf` it takes no taps, from the page or from its worker.
-  singleton_class.attr_accessor :deaf
+  # The real server; while `deaf` it takes no taps, from the page or from its worker. `newer` makes its shell another.
+  singleton_class.attr_accessor :deaf, :newer
   Capybara.app = Fujin::App.build.then do |app|
     ->(env) {
       taps = env['REQUEST_METHOD'] == 'POST' && env['PATH_INFO'].end_with?('/events')
-      BrowserHelp.deaf && taps ? [503, {}, ['']] : app.call(env)
+      next [503, {}, ['']] if BrowserHelp.deaf && taps
+      next BrowserHelp.newer_shell if BrowserHelp.newer && env['PATH_INFO'] == '/sw.js'
+
+      app.call(env)
     }
+  end
+
+  def self.newer_shell
+    worker = File.read(File.expand_path('../web/dist/sw.js', __dir__))
+    [200, { 'content-type' => 'text/javascript', 'cache-control' => 'no-cache' }, ["#{worker}\n// #{newer}\n"]]
   end
   Capybara.server = :puma, { Silent: true, Threads: '2:8' }
   Capybara.default_driver = :fujin
@@ -73,6 +81,7 @@ module BrowserHelp
     super
     BrowserHelp.worker
     BrowserHelp.deaf = false
+    BrowserHelp.newer = nil
     Capybara.reset_sessions!
     window(1280, 800)
   end

@@ -84,11 +84,11 @@ class BrowserAccessTest < Minitest::Test
     press(:escape)
     assert_no_text 'Keys on this screen'
     press('f')
-    assert_text 'Before the first attempt'
+    assert_text 'No attempt yet'
     press('a')
-    assert_no_text 'Before the first attempt'
+    assert_no_text 'No attempt yet'
     press('u')
-    assert_text 'Before the first attempt'
+    assert_text 'No attempt yet'
   end
 
   def test_arrow_keys_read_the_path_and_the_strips

@@ -197,15 +197,15 @@ class CockpitTest < Minitest::Test
     fly
     click_on 'More'
     assert_selector 'button[aria-pressed="false"]', text: 'Rotor low, high'
-    click_on 'Rotor low, high'
-    click_on 'Gate'
-    click_on 'Gate'
+    find('button', text: 'Rotor low, high:').click
+    # Quiet, medium, loud, off.
+    4.times { find('button', text: 'Gate:').click }
     click_on 'Dusk'
     page.driver.browser.navigate.refresh
     click_on 'More'
 
-    assert_selector 'button[aria-pressed="true"]', text: 'Rotor low, high'
-    assert_selector 'button[aria-pressed="false"]', text: /\AGate\z/
+    assert_selector 'button[aria-pressed="true"]', text: 'Rotor low, high: quiet'
+    assert_selector 'button[aria-pressed="false"]', text: 'Gate: off'
     assert_equal 'dusk', page.evaluate_script('document.documentElement.dataset.mode')
     click_on 'Sun'
     visit '/'
@@ -227,7 +227,7 @@ class CockpitTest < Minitest::Test
     click_on 'More'
     click_on 'Void this attempt'
     click_on 'Close'
-    assert_text 'Before the first attempt'
+    assert_text 'No attempt yet'
     eventually { Fujin::HelpTaps.new(@sortie.fly_events.reload.to_a).attempts.zero? }
   end
 end

@@ -45,6 +45,19 @@ class BrowserLiveTest < Minitest::Test
     assert_link 'Look at it in Review'
   end
 
+  # Nothing scrolls, and every number of the recorder is in its place whole.
+  def assert_all_in_sight(width, height)
+    window(width, height)
+    bottoms = page.evaluate_script(<<~JS)
+      [...document.querySelectorAll('.live-numbers > div')].map((box) => box.getBoundingClientRect().bottom)
+    JS
+    room = page.evaluate_script("document.querySelector('section[aria-label=Now]').getBoundingClientRect().bottom")
+
+    assert_operator page.evaluate_script('document.documentElement.scrollHeight'), :<=, height
+    assert_equal 4, bottoms.size
+    assert_operator bottoms.max, :<=, room + 1, "#{width}x#{height}"
+  end
+
   def test_a_second_screen_sees_it_too
     Fujin::RecordingRow.create!(sortie: @sortie, by: @instructor, name: 'live', source: 'live', status: 'working')
     sign_in(@instructor)
@@ -59,10 +72,24 @@ class BrowserLiveTest < Minitest::Test
     Fujin::LiveFeed.publish(@sortie.id, 'recording' => 'x', 'reading' => reading)
 
     assert_text 'Go around: throttle, then collective'
+    [[1024, 768], [820, 1180], [1280, 800]].each { |width, height| assert_all_in_sight(width, height) }
+    window(1180, 820)
     assert_text 'Gate 110 ft: airspeed 51 kt, 56 to 70'
     assert_text(/Height\s*jumped/)
     assert_text 'at most 1900'
     assert_text 'these numbers are old', wait: 6
+    Fujin::LiveFeed.publish(@sortie.id, 'recording' => 'x', 'so_far' => [{ label: 'Airspeed in band', figure: '82 %',
+                                                                           verdict: 'in' }])
+    Fujin::LiveFeed.publish(@sortie.id, 'recording' => 'x', 'reading' => reading.merge(gate: nil), 'wind' => '335/14')
+
+    assert_text 'Airspeed in band 82 %'
+    click_on 'More'
+    click_on 'The recording drifts by 335/14: use it'
+    assert_text 'planned with 335/14', wait: 10
+    2.times { find('button', text: 'Rotor low, high:').click }
+    assert_button 'Rotor low, high: medium'
+    assert_equal 'rotor:2', page.evaluate_script("localStorage.getItem('fujin.calls')")
+    click_on 'Close'
     over = { exercise: @sortie.exercise.id, title: 'Straight-in autorotation', grade: 2, critical: false,
              fault: { title: 'Late collective', cue: 'Power gone: collective down at once.' },
              measures: [{ label: 'Collective', figure: '1.4 s', verdict: 'out' }], attempts: 2, best: 3, worst: 2 }

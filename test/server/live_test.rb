@@ -24,8 +24,8 @@ class ServerLiveTest < Minitest::Test
     super
   end
 
-  def recorder
-    @device = Fujin::Devices::FlightRecorder.new(port: 0)
+  def recorder(**options)
+    @device = Fujin::Devices::FlightRecorder.new(port: 0, **options)
     Thread.new { @device.run }
     ENV['FUJIN_RECORDER_PORT'] = @device.port.to_s
   end
@@ -69,7 +69,7 @@ class ServerLiveTest < Minitest::Test
 
     heard = watcher.value
 
-    assert_equal([@sortie.exercise.id], heard.filter_map { |message| message['exercise'] })
+    assert_equal(@sortie.exercises.map(&:id), heard.filter_map { |message| message['exercise'] })
     over = heard.filter_map { |message| message['over'] }
 
     refute_empty over
@@ -92,6 +92,15 @@ class ServerLiveTest < Minitest::Test
     assert_operator readings.size, :>, 20
     assert_includes readings.map { |reading| reading['phase'] }, 'glide'
     assert_includes readings.filter_map { |reading| reading.dig('gate', 'call') }, 'ahead'
+    gliding = readings.find { |reading| reading['phase'] == 'glide' }
+
+    assert_equal @sortie.exercise.id, gliding['exercise']
+    assert_equal %w[ias_kt rotor_rpm_pct sink_fpm], gliding['bands'].keys.sort
+    assert_includes gliding['values'].keys, 'power'
+    told = seen.filter_map { |message| message['so_far'] }.flatten.map { |line| line['label'] }
+
+    assert_includes told, 'Airspeed in band'
+    assert_valid_messages(seen)
     assert_equal 'the recorder closed the line', seen.last['ended']
     Fujin::ImportRecording.run(id)
     get "/api/recordings/#{id}"
@@ -100,6 +109,62 @@ class ServerLiveTest < Minitest::Test
     get "/api/sorties/#{@sortie.id}/attempts"
 
     assert_equal(3, answer.count { |attempt| attempt['manoeuvre'] == 'straight_in_autorotation' })
+  end
+
+  # Every message is what the contract says it is.
+  def assert_valid_messages(messages)
+    known = YAML.load_file(File.expand_path('../../api/openapi.yaml', __dir__)).dig('components', 'schemas')
+    allowed = known.dig('LiveMessage', 'properties').keys
+    reading = known['LiveReading']
+    messages.each { |message| assert_empty message.keys - allowed }
+    messages.filter_map { |message| message['reading'] }.each do |one|
+      assert_empty reading['required'] - one.keys
+      assert_empty one.keys - reading['properties'].keys
+    end
+  end
+
+  # Ground speed and airspeed, track and heading: the wind that was flown in, near enough to be used.
+  def test_the_wind_that_the_drift_shows_is_told
+    @sortie.update!(wind_from_deg: 320, wind_kt: 14)
+    recorder
+    id = record
+    watcher = watching
+    Fujin::RecordLive.run(id, 20.0)
+    winds = watcher.value.filter_map { |message| message['wind'] }.map { |text| Fujin::Wind.parse(text) }
+
+    refute_empty winds
+    assert_in_delta 320, winds.last.from_deg, 15
+    assert_in_delta 14, winds.last.speed_kt, 3
+  end
+
+  # A recorder whose clock is 90 s slow: what was tapped falls where it belongs all the same.
+  def test_a_recorder_s_clock_is_laid_over_ours
+    recorder(clock: -> { Time.now.utc - 90.0 })
+    id = record
+    stopper = Thread.new do
+      sleep 4.0
+      Fujin::RecordingRow.where(id: id).update_all(step: 'stopping')
+    end
+    Fujin::RecordLive.run(id, 1.0)
+    stopper.join
+
+    assert_in_delta 90.0, Fujin::RecordingRow.find(id).clock_behind_s, 0.5
+    Fujin::ImportRecording.run(id)
+
+    assert_in_delta 90.0, Fujin::RecordingRow.find(id).summary['clock_s'], 0.5
+  end
+
+  # A recorder that was switched off and on again, its clock an hour back: all of it is kept and read.
+  def test_a_flight_across_a_restart_is_read_as_one
+    recorder(mishaps: 'restart 60')
+    id = record
+    Fujin::RecordLive.run(id, PACE)
+    Fujin::ImportRecording.run(id)
+    get "/api/recordings/#{id}"
+
+    assert_equal 'ready', answer['status']
+    assert_match(/clock was set back by 3600 s/, answer['summary']['notes'].join)
+    assert_operator answer['summary']['rows'], :>, 4000
   end
 
   def test_what_arrived_before_the_line_broke_is_kept

@@ -102,10 +102,11 @@ module Fujin
         [nil, @context.conditions.atmosphere.equivalent_speed(most * tip) / Quantities::KT]
       end
 
-      # Before it begins: the speed and height that it begins with, as steady as a set-up is.
+      # Before it begins, where it is graded how it was set up: the speed and height that it begins with, as steady as a
+      # set-up is.
       def set_up
-        plan = @context.exercise && @context.plan_of(@context.catalogue.find(@context.exercise))
-        setup = plan&.setup
+        manoeuvre = @context.exercise && @context.catalogue.find(@context.exercise)
+        setup = manoeuvre&.measures&.key?('setup') && @context.plan_of(manoeuvre).setup
         return {} unless setup&.speed_kt&.positive?
 
         { 'ias_kt' => around(setup.speed_kt, Grading::SetUp::SPEED_KT),

@@ -93,18 +93,20 @@ export function Fly({ sortie, session, mode, setMode }: Props) {
       <section aria-label="Now" className="grid min-h-0 content-start gap-2 overflow-hidden [grid-area:now]">
         <div className="flex flex-wrap items-baseline justify-between gap-x-4">
           <p className="m-0 text-3xl font-bold" aria-live="polite">
-            {attempt === 0 ? 'Before the first attempt' : `Attempt ${attempt}`}
+            {attempt === 0 ? 'No attempt yet' : `Attempt ${attempt}`}
           </p>
           <p className="m-0" role="status">
             {status(waiting.length, link, connected)}
           </p>
         </div>
         <div className="flex flex-wrap items-center gap-3 text-xl font-semibold">
-          {exercise.title}
-          {sortie.exercises.length > 1 && (
-            <button type="button" className="tap px-4! text-base!" onClick={() => setPage('more')}>
-              Exercise {sortie.exercises.findIndex(({ id }) => id === exercise.id) + 1} of {sortie.exercises.length}
+          {sortie.exercises.length > 1 ? (
+            <button type="button" className="tap px-4!" onClick={() => setPage('more')}>
+              {exercise.title} · {sortie.exercises.findIndex(({ id }) => id === exercise.id) + 1} of{' '}
+              {sortie.exercises.length}
             </button>
+          ) : (
+            exercise.title
           )}
           <Live
             sortie={sortie}
@@ -132,6 +134,8 @@ export function Fly({ sortie, session, mode, setMode }: Props) {
         exercise={exercise}
         plan={plan.data}
         over={over}
+        recorded={recorded}
+        flown={seen !== undefined}
         checked={checked}
         begun={attempt > 0}
         onChecks={() => setPage('checks')}

@@ -62,11 +62,11 @@ export function Live({ sortie, onExercise, onPhase, onOver, onReadings, onWind, 
   return (
     <section
       aria-label="Live from the recorder"
-      className={recording ? 'sheet w-full p-3' : over ? 'w-full' : 'ml-auto'}
+      className={recording ? 'live-sheet sheet w-full p-3' : over ? 'w-full' : 'ml-auto'}
     >
-      <div className="flex flex-wrap items-center justify-between gap-3">
+      <div className={recording ? 'live-head' : 'flex flex-wrap items-center justify-between gap-3'}>
         {recording ? (
-          <p className="m-0 text-xl font-bold" role="status">
+          <p className="m-0 text-xl font-bold [grid-area:phase]" role="status">
             {ended
               ? `Recording ended: ${ended}`
               : live.reading
@@ -86,11 +86,17 @@ export function Live({ sortie, onExercise, onPhase, onOver, onReadings, onWind, 
             ) : null}
           </p>
         )}
+        {recording && (
+          // The call has its place kept, so that no button moves under a finger.
+          <div className="min-h-14 [grid-area:call]">
+            {live.reading?.gate ? <Gate gate={live.reading.gate} /> : <SoFar lines={live.soFar} />}
+          </div>
+        )}
         {sortie.may_edit &&
           (recording ? (
             <button
               type="button"
-              className="tap px-4"
+              className="tap px-4 [grid-area:stop]"
               disabled={stop.isPending}
               onClick={() => stop.mutate(recording.id)}
             >
@@ -109,10 +115,6 @@ export function Live({ sortie, onExercise, onPhase, onOver, onReadings, onWind, 
       )}
       {recording && live.reading && (
         <div data-behind-ms={live.behindMs} className={live.stale ? 'border-2 border-dashed border-ink' : ''}>
-          {/* The call has its place kept, so that no button moves under a finger. */}
-          <div className="mt-2 min-h-20">
-            {live.reading.gate ? <Gate gate={live.reading.gate} /> : <SoFar lines={live.soFar} />}
-          </div>
           <LiveNumbers reading={live.reading} />
         </div>
       )}
@@ -126,7 +128,12 @@ const NAMELESS = 'No attempt under way'
 function phaseWords({ phase, phase_s: held, box_s: box, exercise }: Reading, sortie: Sortie, tapped: string) {
   if (phase === null) return NAMELESS
   const title = exercise === tapped ? undefined : sortie.exercises.find(({ id }) => id === exercise)?.title
-  const clock = box !== null && held !== null ? `${Math.floor(held)} of ${Math.round(box)} s` : undefined
+  const clock =
+    box === null || held === null
+      ? undefined
+      : held < box
+        ? `${Math.floor(held)} of ${Math.round(box)} s`
+        : `${Math.round(box)} s held`
   return [capital(phase), clock, title].filter(Boolean).join(' · ')
 }
 
@@ -141,12 +148,12 @@ function Gate({ gate }: { gate: NonNullable<Reading['gate']> }) {
     )
   if (gate.call === 'continue')
     return (
-      <p className="m-0 border-2 border-ink bg-ink p-2 text-3xl font-bold text-paper" aria-live="assertive">
+      <p className="m-0 border-2 border-ink bg-ink p-2 text-2xl font-bold text-paper" aria-live="assertive">
         Continue <span className="text-base font-normal">{height}: in band</span>
       </p>
     )
   return (
-    <p className="limit-note m-0 p-2 text-2xl font-bold" aria-live="assertive">
+    <p className="limit-note m-0 p-2 text-xl leading-tight font-bold" aria-live="assertive">
       {gate.call === 'go_around' ? gate.say : 'Your own call: not all is sent'}
       <span className="block text-base font-normal">
         {height}: {gate.reasons.join('; ')}

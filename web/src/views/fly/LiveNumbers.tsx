@@ -1,3 +1,4 @@
+import { clsx } from 'clsx'
 import type { Schemas } from '../../api/client'
 import { Figure } from '../../design/Figure'
 import { VerdictMark } from '../../design/VerdictMark'
@@ -8,6 +9,8 @@ interface Shown {
   name: string
   label: string
   unit: string
+  /** Of the number and of its band; without it the number has its unit's, the band none. */
+  digits?: number
   /** Looked at in every phase; the others only where they are held to something. */
   always?: boolean
 }
@@ -17,23 +20,22 @@ const SHOWN: Shown[] = [
   { name: 'ias_kt', label: 'Airspeed', unit: 'kt', always: true },
   { name: 'sink_fpm', label: 'Sink', unit: 'fpm', always: true },
   { name: 'height_ft', label: 'Height', unit: 'ft', always: true },
-  { name: 'power', label: 'Power', unit: '' },
-  { name: 'bank_deg', label: 'Bank', unit: 'deg' },
+  { name: 'power', label: 'Power', unit: '', digits: 1 },
+  { name: 'bank_deg', label: 'Bank', unit: 'deg', digits: 0 },
   { name: 'groundspeed_kt', label: 'Ground speed', unit: 'kt' },
 ]
-const WHOLE = ['bank_deg']
 
 /** What the phase is flown by: each number against its band; out of it while an attempt goes on it is outlined and says so. */
 export function LiveNumbers({ reading }: { reading: Reading }) {
   const shown = SHOWN.filter(({ name, always }) => always || reading.bands[name])
   return (
-    <div className={`mt-2 grid gap-2 ${shown.length > 4 ? 'grid-cols-3' : 'grid-cols-2'}`}>
-      {shown.map(({ name, label, unit }) => (
+    <div className={clsx('live-numbers mt-2', shown.length > 4 && 'many')}>
+      {shown.map(({ name, label, unit, digits }) => (
         <LiveNumber
           key={name}
           label={label}
           unit={name === 'power' ? reading.power_unit : unit}
-          digits={WHOLE.includes(name) ? 0 : undefined}
+          digits={digits}
           value={reading.values[name]}
           why={reading.doubts[name]}
           band={reading.bands[name]}
@@ -61,7 +63,7 @@ function LiveNumber({ label, unit, digits, value, why, band, judged }: NumberPro
   const above = value !== undefined && high !== null && value > high
   const out = judged && (below || above)
   return (
-    <div className={`min-h-28 border-2 p-1.5 ${out ? 'border-limit' : 'border-transparent'}`}>
+    <div className={`min-h-26 border-2 p-1.5 ${out ? 'border-limit' : 'border-transparent'}`}>
       <div className="label flex justify-between">
         {label}
         {out && <b className="text-limit">{below ? 'low' : 'high'}</b>}
@@ -74,21 +76,19 @@ function LiveNumber({ label, unit, digits, value, why, band, judged }: NumberPro
         )}
       </div>
       {band && <BandRuler measure={{ value, band_low: low, band_high: high }} />}
-      {band && <div className="label">{bandWords(low, high)}</div>}
+      {band && <div className="label">{bandWords(low, high, digits)}</div>}
     </div>
   )
 }
 
-const bandWords = (low: number | null, high: number | null) =>
-  low === null
-    ? `at most ${Math.round(high ?? 0)}`
-    : high === null
-      ? `at least ${Math.round(low)}`
-      : `${Math.round(low)} to ${Math.round(high)}`
+function bandWords(low: number | null, high: number | null, digits = 0) {
+  const [from, to] = [low, high].map((edge) => edge?.toFixed(digits))
+  return from === undefined ? `at most ${to}` : to === undefined ? `at least ${from}` : `${from} to ${to}`
+}
 
 /** What the phase that goes on has come to, the farthest out first. */
 export const SoFar = ({ lines }: { lines: Schemas['LiveLine'][] }) => (
-  <ul aria-label="So far" className="figures m-0 flex list-none flex-wrap gap-x-5 p-0">
+  <ul aria-label="So far" className="figures m-0 flex list-none flex-wrap gap-x-5 p-0 text-lg">
     {lines.map(({ label, figure, verdict }) => (
       <li key={label} className="flex items-center gap-1.5">
         <VerdictMark verdict={verdict} /> {label} {figure}

@@ -13,10 +13,14 @@ interface Props {
   /** The attempt that ended last, as the recorder showed it. */
   over: Schemas['LiveAttempt'] | undefined
   begun: boolean
+  /** The recorder's readings take the room. */
+  recorded: boolean
+  /** It shows an attempt: the checks are behind it. */
+  flown: boolean
 }
 
 /** The one thing to say for this attempt; before the first, the checks that are left. */
-export function SayZone({ sortie, exercise, plan, checked, onChecks, over, begun }: Props) {
+export function SayZone({ sortie, exercise, plan, checked, onChecks, over, begun, recorded, flown }: Props) {
   const left = exercise.checks.length - checked
   const gate = plan?.gates[0]
   const say =
@@ -27,14 +31,14 @@ export function SayZone({ sortie, exercise, plan, checked, onChecks, over, begun
     (gate ? `${gatePlace(gate)}: ${gate.text}` : undefined)
   return (
     <section aria-label="Say" className="grid content-start gap-3 [grid-area:say]">
-      {!begun && left > 0 && (
+      {!begun && !flown && left > 0 && (
         <button type="button" className="tap" onClick={onChecks}>
           Checks: {checked} of {exercise.checks.length} done
         </button>
       )}
       {over && <Over over={over} />}
       {say && !over && <p className="m-0 border-l-4 border-ink pl-3 text-xl leading-snug font-semibold">{say}</p>}
-      <Counted lines={exercise.counted} />
+      {!recorded && <Counted lines={exercise.counted} />}
     </section>
   )
 }

@@ -64,7 +64,7 @@ module Reference
         [entry, *entry.differing.keys.map { |manoeuvre| [manoeuvre, entry.in(manoeuvre)] }].map do |one|
           manoeuvre, its = one.is_a?(Array) ? one : [nil, one]
           ["`#{its.id}`#{" in `#{manoeuvre}`" if manoeuvre}", its.label, its.unit, sources(its), its.control,
-           (its.uncertainty if its.uncertainty.positive?), its.definition]
+           (its.uncertainty if its.uncertainty.positive?), live(its), its.definition]
         end
       end
       page('Measures', 'core/data/measures.yml',
@@ -73,8 +73,18 @@ module Reference
              'had ' \
              'by measuring again what the same recorder might have written of the flight ' \
              '([computing](../computing.md)); ' \
-             'a number under *unseen* is 90 % of what that cannot see, and is added.',
-           '', table('id', 'label', 'unit', 'sources', 'control', 'unseen', 'definition', rows))
+             'a number under *unseen* is 90 % of what that cannot see, and is added. *In flight*: the reading that ' \
+             'is held to its band while the phase is flown, or *so far* where it is told as it comes.',
+           '', table('id', 'label', 'unit', 'sources', 'control', 'unseen', 'in flight', 'definition', rows))
+    end
+
+    def live(entry)
+      return entry.live&.tr('_', ' ') unless entry.live.is_a?(Hash)
+
+      around = entry.live['away_from']&.then { |name| "around #{name}" }
+      side = entry.live['side']&.then { |name| "#{name} only" }
+      over = entry.live['over']&.then { |name| "over #{name.tr('_', ' ')}" }
+      [entry.live['of'], around, side, over].compact.join(', ')
     end
 
     def sources(entry) = entry.sources.join(entry.any_source ? ', else ' : ', ')

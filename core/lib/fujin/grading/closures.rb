@@ -7,6 +7,8 @@ module Fujin
     class Closures
       # Power-instrument readings taken as idle and as clearly driving.
       IDLE = { map: [13.5, 16.0], tq: [8.0, 20.0] }.freeze
+      # Closed lower than this it is a hover's.
+      HOVER_FT = 15.0
       # A throttle closed.
       IDLE_THROTTLE_PCT = 10.0
       # Engine rpm so far under rotor rpm is parted from it, points.

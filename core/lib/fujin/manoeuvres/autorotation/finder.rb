@@ -80,7 +80,7 @@ module Fujin
 
         def aloft?(index) =
           @signals.signal?(:agl) &&
-            @signals[:agl][index] - @signals.agl_zero_ft > HoveringAutorotation::Finder::BELOW_FT
+            @signals[:agl][index] - @signals.agl_zero_ft > Grading::Closures::HOVER_FT
 
         # One attempt per closure; a second closure before the first descent ended belongs to it.
         def without_repeats(times)

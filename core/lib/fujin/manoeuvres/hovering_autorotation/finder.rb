@@ -8,7 +8,7 @@ module Fujin
       class Finder
         include Grading::Stretches
 
-        BELOW_FT = 15.0
+        BELOW_FT = Grading::Closures::HOVER_FT
         BELOW_KT = 10.0
         # Lower than this it stands on the ground already, and a closed throttle is the end of the flight.
         LEAST_FT = 1.5

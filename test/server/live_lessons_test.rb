@@ -51,6 +51,20 @@ class LiveLessonsTest < Minitest::Test
     assert_equal sides * 2, shown('tansy-2', 'rectangle')
   end
 
+  # With the wind from the course, 8 kt: on the side flown at 80° to the right the nose belongs into it.
+  def test_the_heading_of_a_side_is_held_to_what_the_wind_asks_for
+    flown = samples('tansy-2', 'rectangle').take_while { |sample| sample['t_s'] < 100.0 }
+    readings = readings_of(flown, exercise('tansy-2', 'rectangle'), every_s: 2.0)
+    crosswind = readings.select { |one| one.phase == 'crosswind' && one.bands.key?('heading_deg') }
+    off = crosswind.map { |one| (one.bands['heading_deg'].sum / 2.0) - one.values['track_deg'] }
+
+    # asin(8 / 78): the drift of 8 kt across at 78 kt.
+    assert_in_delta 5.9, off.sum.abs / off.size, 0.4
+    assert(crosswind.all? { |one| one.values['bank_deg'] <= 5.0 })
+    assert_operator crosswind.count { |one| one.values['heading_deg'].between?(*one.bands['heading_deg']) }, :>,
+                    0.9 * crosswind.size
+  end
+
   def test_half_circles_across_a_line
     assert_equal of('turns_across_a_line', 'downwind_turn', 'upwind_turn') * 2,
                  shown('tansy-2', 'turns_across_a_line').first(4)

@@ -82,11 +82,12 @@ module Fujin
         [[one[0], other[0]].compact.max, [one[1], other[1]].compact.min]
 
       # Limits that move with another reading: with the airspeed the sink that is allowed, with the rotor the airspeed
-      # of a gyroplane's roll.
+      # of a gyroplane's roll, with the track the heading that the wind asks for.
       def limit(over, values, most)
         case over
         when 'sink_allowed' then sink_allowed(values, most)
         when 'rotor_advance' then rotor_advance(values, most)
+        when 'wind_correction' then wind_correction(values, most)
         end
       end
 
@@ -102,12 +103,24 @@ module Fujin
         [nil, @context.conditions.atmosphere.equivalent_speed(most * tip) / Quantities::KT]
       end
 
+      # Where the nose belongs on this track, while it is flown straight; counted on from where the heading is.
+      def wind_correction(values, wide)
+        heading, track, ias, bank = values.values_at('heading_deg', 'track_deg', 'ias_kt', 'bank_deg')
+        return nil if [heading, track, ias, bank].any?(&:nil?) || bank > Grading::Turns::BANK_DEG
+
+        airspeed = @context.conditions.atmosphere.true_speed(ias * Quantities::KT) / Quantities::KT
+        drift = @context.conditions.wind.drift_angle_deg(track, airspeed) or return nil
+        around(heading + Quantities.wrap_deg(track + drift - heading), wide)
+      end
+
       # Before it begins, where it is graded how it was set up: the speed and height that it begins with, as steady as a
       # set-up is.
       def set_up
         manoeuvre = @context.exercise && @context.catalogue.find(@context.exercise)
-        setup = manoeuvre&.measures&.key?('setup') && @context.plan_of(manoeuvre).setup
-        return {} unless setup&.speed_kt&.positive?
+        return {} unless manoeuvre&.measures&.key?('setup')
+
+        setup = @context.plan_of(manoeuvre).setup
+        return {} unless setup.speed_kt.positive?
 
         { 'ias_kt' => around(setup.speed_kt, Grading::SetUp::SPEED_KT),
           'height_ft' => around(setup.height_ft, Grading::SetUp::HEIGHT_FT) }

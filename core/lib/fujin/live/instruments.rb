@@ -5,7 +5,8 @@ module Fujin
     # What is read of each sample: smoothed as little as a needle is, by name and in the cockpit's units. What is not
     # sent, or cannot be believed, is not there.
     #
-    #   rotor_rpm_pct, ias_kt, sink_fpm, height_ft, groundspeed_kt, bank_deg (either way), power (the gauge's inHg or %)
+    #   rotor_rpm_pct, ias_kt, sink_fpm, height_ft, groundspeed_kt, bank_deg (either way), heading_deg, track_deg, power
+    #   (the gauge's inHg or %)
     class Instruments
       SMOOTH_S = { 'ias_kt' => 0.4, 'rotor_rpm_pct' => 0.15, 'bank_deg' => 0.3, 'power' => 0.3 }.freeze
       # A sink is taken from the height over so long, and not from less than half of it: an instrument's lags.
@@ -71,6 +72,7 @@ module Fujin
       def raw(sample)
         { 'rotor_rpm_pct' => rotor(sample), 'ias_kt' => sample['ias_kt'], 'height_ft' => height(sample),
           'groundspeed_kt' => sample['gs_kt'], 'bank_deg' => sample['roll_deg']&.abs,
+          'heading_deg' => sample['hdg_deg'], 'track_deg' => sample['track_deg'],
           'power' => sample['map_inhg'] || sample['tq_pct'] }.compact
       end
 

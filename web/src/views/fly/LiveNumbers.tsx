@@ -11,6 +11,10 @@ interface Shown {
   unit: string
   /** Of the number and of its band; without it the number has its unit's, the band none. */
   digits?: number
+  /** Shown too where this one is held to something. */
+  beside?: string
+  /** A direction, which comes round at north. */
+  round?: boolean
   /** Looked at in every phase; the others only where they are held to something. */
   always?: boolean
 }
@@ -22,20 +26,25 @@ const SHOWN: Shown[] = [
   { name: 'height_ft', label: 'Height', unit: 'ft', always: true },
   { name: 'power', label: 'Power', unit: '', digits: 1 },
   { name: 'bank_deg', label: 'Bank', unit: 'deg', digits: 0 },
-  { name: 'groundspeed_kt', label: 'Ground speed', unit: 'kt' },
+  { name: 'heading_deg', label: 'Heading', unit: 'deg', digits: 0, round: true },
+  // The bank that a figure asks for goes with it.
+  { name: 'groundspeed_kt', label: 'Ground speed', unit: 'kt', beside: 'bank_deg' },
 ]
 
 /** What the phase is flown by: each number against its band; out of it while an attempt goes on it is outlined and says so. */
 export function LiveNumbers({ reading }: { reading: Reading }) {
-  const shown = SHOWN.filter(({ name, always }) => always || reading.bands[name])
+  const shown = SHOWN.filter(
+    ({ name, always, beside }) => always || reading.bands[name] || (beside && reading.bands[beside]),
+  )
   return (
     <div className={clsx('live-numbers mt-2', shown.length > 4 && 'many')}>
-      {shown.map(({ name, label, unit, digits }) => (
+      {shown.map(({ name, label, unit, digits, round }) => (
         <LiveNumber
           key={name}
           label={label}
           unit={name === 'power' ? reading.power_unit : unit}
           digits={digits}
+          round={round}
           value={reading.values[name]}
           why={reading.doubts[name]}
           band={reading.bands[name]}
@@ -50,6 +59,7 @@ interface NumberProps {
   label: string
   unit: string
   digits: number | undefined
+  round: boolean | undefined
   value: number | undefined
   /** Why it is not there though it is sent. */
   why: string | undefined
@@ -57,7 +67,7 @@ interface NumberProps {
   judged: boolean
 }
 
-function LiveNumber({ label, unit, digits, value, why, band, judged }: NumberProps) {
+function LiveNumber({ label, unit, digits, round, value, why, band, judged }: NumberProps) {
   const [low = null, high = null] = band ?? []
   const below = value !== undefined && low !== null && value < low
   const above = value !== undefined && high !== null && value > high
@@ -76,13 +86,15 @@ function LiveNumber({ label, unit, digits, value, why, band, judged }: NumberPro
         )}
       </div>
       {band && <BandRuler measure={{ value, band_low: low, band_high: high }} />}
-      {band && <div className="label">{bandWords(low, high, digits)}</div>}
+      {band && <div className="label">{bandWords(low, high, digits, round)}</div>}
     </div>
   )
 }
 
-function bandWords(low: number | null, high: number | null, digits = 0) {
-  const [from, to] = [low, high].map((edge) => edge?.toFixed(digits))
+function bandWords(low: number | null, high: number | null, digits = 0, round = false) {
+  const [from, to] = [low, high].map((edge) =>
+    round && edge !== null ? String(Math.round(edge + 360) % 360).padStart(3, '0') : edge?.toFixed(digits),
+  )
   return from === undefined ? `at most ${to}` : to === undefined ? `at least ${from}` : `${from} to ${to}`
 }
 

@@ -188,7 +188,7 @@ class Mutate
   def work(mutants)
     Dir.mktmpdir do |folder|
       FileUtils.cp_r(%w[core test Gemfile Gemfile.lock .bundle].map { |name| File.join(ROOT, name) }, folder)
-      FileUtils.ln_s(File.join(ROOT, 'vendor'), folder)
+      %w[vendor db].each { |name| FileUtils.ln_s(File.join(ROOT, name), folder) }
       mutants.map do |mutant|
         [mutant, noticed?(folder, mutant)].tap { |_, noticed| warn "#{noticed ? 'killed' : 'SURVIVED'}: #{mutant}" }
       end

@@ -168,6 +168,54 @@ class FilesTest < Minitest::Test
     end
   end
 
+  # By hand: 304.8 m are 1,000 ft; 47°12.624' are 47.2104°; 15 minutes past ten.
+  def test_a_sentence_says_what_it_says
+    body = ->(words) { R::Nmea.sentence(words.split(',', -1)) }
+    lines = [1, 2].flat_map do |second|
+      [body.call("GPRMC,10150#{second}.00,A,4712.624,N,01419.920,W,63.5,350.2,251126,,,A"),
+       body.call("GPGGA,10150#{second}.00,4712.624,N,01419.920,W,1,10,0.8,304.80,M,0.0,M,,"),
+       body.call('ERRPM,S,1,520.0,,A'), body.call('YXXDR,G,61.5,,IAS,G,-3.0,,ROLL')]
+    end
+    found = read(lines.join("\r\n"))
+
+    assert_in_delta Time.utc(2026, 11, 25, 10, 15, 1).to_f, found.times.first, 1e-6
+    { 'lat_deg' => 47.2104, 'lon_deg' => -14.332, 'alt_msl_ft' => 1000.0, 'gs_kt' => 63.5, 'track_deg' => 350.2,
+      'rotor_rpm' => 520.0, 'ias_kt' => 61.5, 'roll_deg' => -3.0 }
+      .each { |channel, value| assert_in_delta value, found[channel].first, 1e-4, channel }
+  end
+
+  # A clock that was set back by an hour after ten seconds; one that stumbles by one second.
+  def test_a_recorder_started_again_goes_on_after_what_came_before
+    lines = ->(*seconds) do
+      seconds.map do |s|
+        R::Nmea.sentence(['GPRMC', (start + s).strftime('%H%M%S.%L'), 'A', '4712.624', 'N', '01419.920',
+                          'W', 60.0, 350.0, (start + s).strftime('%d%m%y'), '', '', 'A'])
+      end.join("\r\n")
+    end
+    again = read(lines.call(*0..10, *(-3600..-3590)))
+
+    assert_equal 22, again.size
+    assert_in_delta 5.0, again.times[11] - again.times[10], 1e-6
+    assert_match(/set back by 3610 s/, again.notes.join)
+    assert_equal 11, read(lines.call(*0..5, 4, *6..10)).size
+  end
+
+  # On either side of what tells another unit: an airspeed that is a share of the ground speed all through.
+  {
+    'm/s' => [[0.5144, 100.0], [0.38, 100.0], [0.64, 100.0], [0.5144, 115.0]],
+    'km/h' => [[1.852, 70.0], [1.5, 75.0], [2.5, 70.0], [1.852, 50.0]]
+  }.each do |unit, (told, *untold)|
+    define_method("test_an_airspeed_in_#{unit.tr('/', '_')}_is_left_out") do
+      notes = ->(share, ground) do
+        rows = (0..60).map { |t| "#{t},#{ground + (0.2 * (t % 3))},#{((ground + (0.2 * (t % 3))) * share).round(3)}" }
+        read("t_s,gs_kt,ias_kt\n#{rows.join("\n")}\n").notes.join
+      end
+
+      assert_match(/ias_kt was left out.*looks like #{unit}/, notes.call(*told))
+      untold.each { |share, ground| assert_empty notes.call(share, ground), "#{share} of #{ground} kt" }
+    end
+  end
+
   # Bytes changed, dropped, doubled, cut: each file is read or refused in words, and what is read is in range.
   def test_five_thousand_mutated_files
     random = Random.new(20_261_125)

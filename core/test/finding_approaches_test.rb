@@ -27,6 +27,18 @@ class FindingApproachesTest < Minitest::Test
     end
   end
 
+  # Down to 150 ft and on along the ground: an approach is left only by climbing away from it; on either side of 60 ft.
+  { 50.0 => [], 75.0 => %w[go_around] }.each do |climbs_ft, results|
+    define_method("test_a_descent_that_climbs_#{climbs_ft.round}_ft_again") do
+      flown = airborne(flight).leg(8, gs_kt: 55.0).leg(32, gs_kt: 40.0, agl_ft: 150.0).leg(10)
+        .leg(15, agl_ft: 150.0 + climbs_ft, gs_kt: 55.0).leg(20)
+
+      approaches = graded(flown).map(&:attempt).select { |one| one.manoeuvre.end_with?('_approach') }
+
+      assert_equal(results, approaches.map { |one| one.result.to_s })
+    end
+  end
+
   def test_an_approach_off_the_houses_angle_and_too_fast_down_when_slow
     flown = airborne(flight).leg(20, gs_kt: 40.0).approach(17.0, from_kt: 40.0).leg(20, gs_kt: 0.0)
     found = the(graded(flown), 'steep_approach')

@@ -16,13 +16,14 @@ module Fujin
     WIND_OVER_S = 120.0
 
     # @param sortie [Sortie], @param recording_id [String], @param monitor [Live::Monitor]
-    def initialize(sortie, recording_id, monitor)
+    # @param lesson [LessonSetting] of the sortie
+    def initialize(sortie, recording_id, monitor, lesson)
       @sortie_id = sortie.id
       @recording_id = recording_id
       @monitor = monitor
       @titles = sortie.exercises.to_h { |exercise| [exercise.id, exercise.declaration.title] }
       @type = sortie.aircraft.type
-      look_at(LessonSetting.new(sortie))
+      look_at(lesson)
       @grades = Hash.new { |all, id| all[id] = [] }
       @queue = Thread::Queue.new
       @thread = Thread.new { watch }

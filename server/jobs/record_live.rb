@@ -54,10 +54,13 @@ module Fujin
     def record(row, pace)
       @sortie = row.sortie
       @stream = Live::NmeaStream.new
-      @exercises = LessonSetting.new(@sortie).exercises.to_h { |exercise| [exercise.id, exercise] }
+      lesson = LessonSetting.new(@sortie)
+      @exercises = lesson.exercises.to_h { |exercise| [exercise.id, exercise] }
+      # Planned before the first sample, so that no reading waits for it.
+      lesson.exercises.each(&:plan)
       @meant = exercise_now(@sortie)
       @monitor = Live::Monitor.new(@exercises.fetch(@meant))
-      @watch = FlightWatcher.new(@sortie, row.id, @monitor)
+      @watch = FlightWatcher.new(@sortie, row.id, @monitor, lesson)
       @watch.mean(@meant)
       @power_unit = power_unit(@sortie.aircraft.type)
       reason = follow(row, pace)

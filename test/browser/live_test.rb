@@ -84,7 +84,7 @@ class BrowserLiveTest < Minitest::Test
 
     assert_text 'Airspeed in band 82 %'
     click_on 'More'
-    click_on 'The recording drifts by 335/14: use it'
+    click_on "Use the recording's drift: wind 335/14"
     assert_text 'planned with 335/14', wait: 10
     2.times { find('button', text: 'Rotor low, high:').click }
     assert_button 'Rotor low, high: medium'

@@ -7,6 +7,14 @@ module Fujin
     Exercise = Value.define(:id, :context, :planned_count, :plan_version,
                             defaults: { planned_count: nil, plan_version: 0 }) do
       def manoeuvre = context.exercise
+      def declaration = context.catalogue.find(manoeuvre)
+
+      # @return [Planning::Plan, nil] what it is held to, worked out once; nil where the day gives none
+      def plan
+        context.plan_of(declaration)
+      rescue OutsideModel, InvalidInput
+        nil
+      end
     end
   end
 end

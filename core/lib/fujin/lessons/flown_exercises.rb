@@ -76,7 +76,7 @@ module Fujin
 
       private
 
-      def exercises_of(finder) = @exercises.select { |one| @open.catalogue.find(one.manoeuvre).finder == finder }
+      def exercises_of(finder) = @exercises.select { |one| one.declaration.finder == finder }
 
       # Until it is over an attempt may look like another kind that the same finder finds.
       def like(attempt, own, meant)
@@ -91,7 +91,7 @@ module Fujin
         return [exercise, attempt] if before.empty?
 
         guessed = last.estimated && !before.last.estimated && last.end_s - last.start_s < GUESSED_S
-        flown = @open.catalogue.find(exercise.manoeuvre).phases_for(exercise.context.house['ending'])
+        flown = exercise.declaration.phases_for(exercise.context.house['ending'])
         [exercise, guessed || !flown.include?(last.id) ? attempt.with(phases: before.freeze) : attempt]
       end
 

@@ -12,14 +12,14 @@ module Fujin
       # Lower than this it stands or hovers, and the rotor may turn as it likes.
       AIRBORNE_FT = 3.0
 
-      # @param context [Grading::Context] of the exercise that is meant
+      # @param exercise [Lessons::Exercise] that is meant
       # @param watched [Watched, nil] the attempt that goes on
-      def initialize(context, watched)
-        @context = context
+      def initialize(exercise, watched)
+        @context = exercise.context
         @watched = watched
         @manoeuvre = watched&.manoeuvre
         @moving = []
-        @held = watched ? held(watched.phase) : set_up
+        @held = watched ? held(watched.phase) : to_begin_with(exercise)
       end
 
       # @param values [Hash{String => Float}] of Instruments
@@ -115,17 +115,12 @@ module Fujin
 
       # Before it begins, where it is graded how it was set up: the speed and height that it begins with, as steady as a
       # set-up is.
-      def set_up
-        manoeuvre = @context.exercise && @context.catalogue.find(@context.exercise)
-        return {} unless manoeuvre&.measures&.key?('setup')
-
-        setup = @context.plan_of(manoeuvre).setup
-        return {} unless setup.speed_kt.positive?
+      def to_begin_with(exercise)
+        setup = exercise.declaration.measures.key?('setup') ? exercise.plan&.setup : nil
+        return {} unless setup&.speed_kt&.positive?
 
         { 'ias_kt' => around(setup.speed_kt, Grading::SetUp::SPEED_KT),
           'height_ft' => around(setup.height_ft, Grading::SetUp::HEIGHT_FT) }
-      rescue OutsideModel, InvalidInput
-        {}
       end
 
       def around(centre, wide) = [centre - wide, centre + wide]

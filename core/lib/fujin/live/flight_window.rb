@@ -11,7 +11,7 @@ module Fujin
       # @param exercises [Array<Lessons::Exercise>] of which the longest is kept
       def initialize(day, exercises)
         @day = day
-        @longest_s = exercises.map { |one| day.catalogue.find(one.manoeuvre).longest_s }.max
+        @longest_s = exercises.map { |one| one.declaration.longest_s }.max
         @samples = []
       end
 

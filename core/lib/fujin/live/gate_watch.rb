@@ -18,10 +18,11 @@ module Fujin
       AROUND = { glide: 'Go around: throttle, then collective', power: 'Go around: power, level attitude, speed',
                  gyroplane: 'Go around: full power, speed first' }.freeze
 
-      # @param context [Grading::Context], @param manoeuvre [Catalogue::Declaration] that is flown
-      def initialize(context, manoeuvre)
-        @context = context
-        @manoeuvre = manoeuvre
+      # @param exercise [Lessons::Exercise] that is flown
+      def initialize(exercise)
+        @context = exercise.context
+        @manoeuvre = exercise.declaration
+        planned = exercise.plan&.gates || []
         @gates = downward? ? planned.select { |one| one.height_ft.positive? }.sort_by { |one| -one.height_ft } : []
       end
 
@@ -51,12 +52,6 @@ module Fujin
 
       # A take-off's are passed on the way out, by what is felt.
       def downward? = @manoeuvre.course_of != 'take_off'
-
-      def planned
-        @context.plan_of(@manoeuvre).gates
-      rescue OutsideModel, InvalidInput
-        []
-      end
 
       # So low there is nothing to be decided any more.
       def judged?(gate) =

@@ -8,6 +8,7 @@ module Fujin
     # eyes come first.
     class Monitor
       HELD = 'hover'
+      # How long it is to be held.
       HELD_NUMBER = 'box_time_s'
 
       # @param exercise [Lessons::Exercise] that is meant
@@ -45,13 +46,13 @@ module Fujin
 
       def look_again
         exercise = @watched ? @watched.exercise : @meant
-        @bands = Bands.new(exercise.context, @watched)
+        @bands = Bands.new(exercise, @watched)
         @expected = @next_bands = nil
         return if @gates_of == exercise.id
 
         @gates_of = exercise.id
-        @gates = GateWatch.new(exercise.context, exercise.context.catalogue.find(exercise.manoeuvre))
-        @box_s = box_s(exercise)
+        @gates = GateWatch.new(exercise)
+        @box_s = exercise.plan&.value(HELD_NUMBER)
       end
 
       def read(sample)
@@ -71,15 +72,7 @@ module Fujin
         return if phase == @expected
 
         @expected = phase
-        @next_bands = phase && Bands.new(@watched.context, @watched.with(phase: phase))
-      end
-
-      # How long a hover is to be held.
-      def box_s(exercise)
-        context = exercise.context
-        context.plan_of(context.catalogue.find(exercise.manoeuvre)).value(HELD_NUMBER)
-      rescue OutsideModel, InvalidInput
-        nil
+        @next_bands = phase && Bands.new(@watched.exercise, @watched.with(phase: phase))
       end
     end
   end

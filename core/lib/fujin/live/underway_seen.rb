@@ -49,7 +49,7 @@ module Fujin
       def over_s(now_s) = [LEAST_S, @began_s ? (now_s - @began_s).abs + BEFORE_S : 0.0].max
 
       def watched(signals, exercise, attempt, offset)
-        manoeuvre = @open.catalogue.find(exercise.manoeuvre)
+        manoeuvre = exercise.declaration
         phase = attempt.phases.last
         taker = manoeuvre.measurer.new(signals, attempt.with(manoeuvre: manoeuvre.id), exercise.context, manoeuvre)
         Watched.new(exercise: exercise, phase: phase.id, since_s: phase.start_s + offset, targets: taker.targets,

@@ -7,7 +7,7 @@ module Fujin
     # its measures have come to `so_far` [Array<Grading::Measure>], the farthest out first.
     Watched = Value.define(:exercise, :phase, :since_s, :targets, :so_far) do
       def context = exercise.context
-      def manoeuvre = context.catalogue.find(exercise.manoeuvre)
+      def manoeuvre = exercise.declaration
     end
   end
 end

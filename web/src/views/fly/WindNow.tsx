@@ -59,7 +59,7 @@ export function WindNow({ now, drift: shown, keep, locked }: Props) {
       </div>
       {shown && (
         <button type="button" className="tap mb-2 w-full" disabled={locked} onClick={() => keep(shown)}>
-          The recording drifts by {shown}: use it
+          Use the recording's drift: wind {shown}
         </button>
       )}
       <div className="flex items-end gap-2">

@@ -5,8 +5,9 @@ module Fujin
     # What the last minutes of a flight show, as it comes: which exercise of the lesson is flown, and each attempt that
     # is over, measured and judged. By the finders and measures that review it; there are no others.
     class FlightSeen
-      # It is looked at so often.
+      # It is looked at so often, in samples no nearer to each other than this.
       EVERY_S = 3.0
+      STEP_S = 0.04
       # An attempt is over when it ended so long ago: what follows may still belong to it.
       SETTLED_S = 1.5
       # Two ends nearer than this are the same attempt, seen again in a later window.
@@ -36,7 +37,7 @@ module Fujin
         return nil if last - @looked_s < EVERY_S
 
         @looked_s = last
-        signals = @window.signals
+        signals = @window.signals(step_s: STEP_S)
         signals && seen(signals)
       end
 

@@ -103,6 +103,23 @@ class AccessTest < Minitest::Test
     assert_equal 'nosniff', last_response['x-content-type-options']
   end
 
+  # Asked before somebody signed in and answered after it: it must not put a session of nobody in its place.
+  def test_an_answer_to_nobody_brings_no_session
+    clear_cookies
+    get '/api/session'
+
+    assert_includes last_response['set-cookie'].to_s, 'fujin.session'
+    %w[/api/session /api/today].each do |path|
+      get path
+
+      assert_nil last_response['set-cookie'], path
+    end
+    as(@instructor)
+    get '/api/session'
+
+    assert_equal @instructor.name, answer['person']['name']
+  end
+
   def test_passwords_are_kept_as_bcrypt_only
     refute_includes @chief.password_digest, PASSWORD
     assert @chief.password?(PASSWORD)

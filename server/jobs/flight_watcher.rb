@@ -9,7 +9,6 @@ module Fujin
     FINISH_S = 30.0
     # Measures that are told of an attempt, the farthest out first.
     TOLD = 4
-    RANK = { 'out' => 0, 'marginal' => 1, 'in' => 2, 'polished' => 3 }.freeze
 
     # The wind is told so often, from so much of the flight.
     WIND_EVERY_S = 10.0
@@ -53,7 +52,7 @@ module Fujin
       while (samples = @queue.pop)
         samples.each do |sample|
           @window.take(sample)
-          tell(@flight.look)
+          tell(@flight.look(@meant))
         end
         # Behind, only what is over is looked for.
         look_now if @queue.empty?
@@ -112,8 +111,7 @@ module Fujin
     end
 
     def measures(proposal)
-      judged = proposal.measures.select { |_, measure| RANK.key?(measure.verdict) && !measure.value.nil? }
-      judged.values.min_by(TOLD) { |measure| RANK.fetch(measure.verdict) }
+      Grading::Measure.farthest_out(proposal.measures.values, TOLD)
         .map { |measure| line(measure, proposal.attempt.manoeuvre) }
     end
 

@@ -114,6 +114,9 @@ class AccessTest < Minitest::Test
 
       assert_nil last_response['set-cookie'], path
     end
+    post_json "/api/sorties/#{@sortie.id}/events", { events: [] }
+
+    assert_equal [401, nil], [status, last_response['set-cookie']], 'nor what a device sends on its own'
     as(@instructor)
     get '/api/session'
 

@@ -23,6 +23,13 @@ module Fujin
           reason: nil
         }
       ) do
+        # @param measures [Array<Measure>]
+        # @return [Array<Measure>] those that have a verdict, the farthest out first, at most so many
+        def self.farthest_out(measures, most)
+          judged = measures.select { |one| one.judged? && !one.value.nil? }
+          judged.sort_by.with_index { |one, i| [-Standard::VERDICTS.index(one.verdict), i] }.first(most)
+        end
+
         def recorded? = verdict != 'not_recorded'
         # Taken at the gate, which is no limit of the aircraft.
         def gate? = id.start_with?('gate_')

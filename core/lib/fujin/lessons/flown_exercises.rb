@@ -78,11 +78,11 @@ module Fujin
 
       def exercises_of(finder) = @exercises.select { |one| one.declaration.finder == finder }
 
-      # Until it is over an attempt may look like another kind that the same finder finds.
+      # Until it is over an attempt may look like another kind that the same finder finds: it is what is meant as long
+      # as it has no phase that this has not.
       def like(attempt, own, meant)
-        same = own.select { |one| one.manoeuvre == attempt.manoeuvre }
-        some = same.empty? ? own : same
-        some.find { |one| one.id == meant } || some.first
+        tapped = own.find { |one| one.id == meant && (attempt.phase_ids - one.declaration.phases).empty? }
+        tapped || own.find { |one| one.manoeuvre == attempt.manoeuvre } || own.first
       end
 
       # A phase that is guessed to have begun just now, or that the school's way leaves out, may be a mistake.

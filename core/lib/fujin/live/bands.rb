@@ -9,8 +9,6 @@ module Fujin
       # Slower than this the sink that the house allows counts, down to so low.
       SLOW_KT = Manoeuvres::Approach::Measures::SLOW_KT
       LOW_FT = 20.0
-      # Lower than this it stands or hovers, and the rotor may turn as it likes.
-      AIRBORNE_FT = 3.0
 
       # @param exercise [Lessons::Exercise] that is meant
       # @param watched [Watched, nil] the attempt that goes on
@@ -96,7 +94,8 @@ module Fujin
         ias && [nil, @context.house.sink_allowed_fpm(ias) + more]
       end
 
-      # Airspeed over the speed of the blade tips (docs/reference/flight-model.md, 'Gyroplanes').
+      # Airspeed over the speed of the blade tips, as Gyroplane::TakeOffMeasures takes it; level with the disc, which is
+      # on the safe side.
       def rotor_advance(values, most)
         rotor = values['rotor_rpm_pct'] or return nil
         tip = type.fetch('rotor.normal_speed_rad_s') * rotor / 100.0 * type.fetch('rotor.radius_m')
@@ -128,14 +127,15 @@ module Fujin
       # The aircraft's own, in the air.
       def own(values, driven)
         height = values['height_ft']
-        return {} unless height.nil? || height > AIRBORNE_FT
+        return {} unless height.nil? || height > Instruments::AIRBORNE_FT
 
         { 'rotor_rpm_pct' => rotor(driven), 'sink_fpm' => slow_sink(values) }.compact
       end
 
-      # A glide's phases say what they hold the rotor to, and the landing's spend it.
+      # A helicopter's glide says phase by phase what it holds the rotor to, and its landing spends it; a gyroplane's
+      # rotor is never driven in flight.
       def rotor(driven)
-        return nil if @manoeuvre && (@manoeuvre.power_off || !type.helicopter?)
+        return nil if type.helicopter? && @manoeuvre&.power_off
 
         (type.helicopter? && driven != false ? type.power_on_band : type.power_off_band).map(&:to_f)
       end

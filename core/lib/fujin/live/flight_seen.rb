@@ -8,6 +8,8 @@ module Fujin
       # It is looked at so often, in samples no nearer to each other than this.
       EVERY_S = 3.0
       STEP_S = 0.04
+      # One that goes on for so long is no mistake.
+      BEGUN_S = 3.0
       # An attempt is over when it ended so long ago: what follows may still belong to it.
       SETTLED_S = 1.5
       # Two ends nearer than this are the same attempt, seen again in a later window.
@@ -30,15 +32,16 @@ module Fujin
       end
 
       # Looks at what has come, when it is time.
+      # @param meant [String, nil] id of the exercise that was tapped
       # @return [Seen, nil] nil where nothing is new
-      def look
+      def look(meant = nil)
         last = @window.last_s or return nil
         restart(last) if @looked_s.nil? || last < @looked_s
         return nil if last - @looked_s < EVERY_S
 
         @looked_s = last
         signals = @window.signals(step_s: STEP_S)
-        signals && seen(signals)
+        signals && seen(signals, meant)
       end
 
       private
@@ -49,18 +52,20 @@ module Fujin
         @ends = []
       end
 
-      def seen(signals)
+      def seen(signals, meant)
         flown = Lessons::FlownExercises.new(signals, @exercises, @open)
         given = flown.given
-        found = Seen.new(exercise: other_exercise(given), over: over(flown, given))
+        found = Seen.new(exercise: other_exercise(flown.underway(meant), given), over: over(flown, given))
         found if found.exercise || found.over.any?
       end
 
-      # Of a lesson of one exercise there is no other.
-      def other_exercise(given)
+      # What goes on, or was flown last. Of a lesson of one exercise there is no other.
+      def other_exercise(underway, given)
         return nil if @exercises.size < 2
 
-        seen = given.filter_map(&:first).last&.id
+        on, attempt = underway
+        on = nil if on && attempt.end_s - attempt.start_s < BEGUN_S
+        seen = (on || given.filter_map(&:first).last)&.id
         return nil if seen.nil? || seen == @said
 
         @said = seen

@@ -9,6 +9,7 @@ module Fujin
       SAID_S = 8.0
       # The call stays for so long.
       CALLED_S = 6.0
+      UNSEEN = 'the height was not sent as it was passed'
       # Words of the numbers that are out.
       NAMES = {
         'rotor_rpm_pct' => ['rotor rpm', '%'], 'ias_kt' => %w[airspeed kt], 'groundspeed_kt' => ['ground speed', 'kt'],
@@ -30,12 +31,13 @@ module Fujin
       # @return [GateCall, nil]
       def take(t_s, values, phase)
         height = values['height_ft']
-        before = @height
-        @height = height
-        return standing(t_s) if height.nil? || before.nil?
+        unseen = @unseen
+        @unseen = height.nil?
+        return standing(t_s) if height.nil?
 
-        passed = @gates.find { |gate| before > gate.height_ft && height <= gate.height_ft }
-        call(t_s, judged(passed, values, phase)) if passed && judged?(passed)
+        passed = passed(@height, height)
+        @height = height
+        call(t_s, unseen ? called(passed, 'not_recorded', [UNSEEN]) : judged(passed, values, phase)) if passed
         standing(t_s) || (@ahead = ahead(height, values['sink_fpm'], phase))
       end
 
@@ -52,6 +54,13 @@ module Fujin
 
       # A take-off's are passed on the way out, by what is felt.
       def downward? = @manoeuvre.course_of != 'take_off'
+
+      # The last of the gates between two heights that calls for a decision.
+      def passed(before, height)
+        return nil unless before
+
+        @gates.reverse.find { |gate| before > gate.height_ft && height <= gate.height_ft && judged?(gate) }
+      end
 
       # So low there is nothing to be decided any more.
       def judged?(gate) =
@@ -75,7 +84,7 @@ module Fujin
       end
 
       def judged(gate, values, phase)
-        held = gate.measures.to_h { |id, band| [NAMES.keys.find { |name| id.end_with?(name) }, band] }.compact
+        held = gate.measures.filter_map { |id, band| reading_of(id)&.then { |name| [name, band] } }.to_h
         out = held.filter_map { |name, band| out_of(name, values[name], band) }
         out << "still in the #{gate.over}" if gate.over == phase
         missing = held.keys.reject { |name| values.key?(name) }.map { |name| "#{NAMES[name][0]} is not sent" }
@@ -83,6 +92,8 @@ module Fujin
 
         missing.empty? ? called(gate, 'continue', []) : called(gate, 'not_recorded', missing)
       end
+
+      def reading_of(id) = NAMES.keys.find { |name| id.end_with?(name) }
 
       def called(gate, call, reasons, say = nil) =
         GateCall.new(call: call, title: gate.title, height_ft: gate.height_ft, reasons: reasons.freeze, say: say,

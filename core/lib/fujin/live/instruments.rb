@@ -16,11 +16,12 @@ module Fujin
       JUMPS = { 'ias_kt' => [15.0, 15.0], 'rotor_rpm_pct' => [10.0, 30.0], 'height_ft' => [60.0, 100.0],
                 'groundspeed_kt' => [15.0, 15.0] }.freeze
       BELIEVED_S = 1.0
+      # Lower than this it stands or hovers: the rotor may turn as it likes, and a height stay as it is.
+      AIRBORNE_FT = 3.0
       # Readings that tremble in the air: one of several digits that stays the same to the last for so long stands
-      # still; low down a height may.
+      # still.
       TREMBLE = %w[ias_kt height_ft groundspeed_kt].freeze
       FROZEN_S = 5.0
-      LOW_FT = 3.0
       # All of a sample that stays the same is a recorder that repeats itself.
       REPEATED_S = 2.0
       FLYING_KT = 20.0
@@ -49,8 +50,7 @@ module Fujin
         sent = believed(raw(sample), repeated?(sample))
         @values = sent.to_h { |name, value| [name, smooth(name, value)] }
         (@smooth.keys - sent.keys).each { |name| @smooth.delete(name) }
-        @sinking = sink(sample)
-        @values['sink_fpm'] = @sinking if @sinking
+        sink(sample)&.then { |fpm| @values['sink_fpm'] = fpm }
         @driven = driven_by(sample)
       end
 
@@ -112,7 +112,8 @@ module Fujin
       end
 
       def frozen?(name, value)
-        return false unless TREMBLE.include?(name) && value != value.round && !(name == 'height_ft' && value < LOW_FT)
+        return false if !TREMBLE.include?(name) || value == value.round
+        return false if name == 'height_ft' && value < AIRBORNE_FT
 
         @same_since_s[name] = @t unless value == @before[name] && @same_since_s[name]
         @t - @same_since_s[name] >= FROZEN_S

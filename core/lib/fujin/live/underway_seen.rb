@@ -14,7 +14,6 @@ module Fujin
       BEFORE_S = 30.0
       # Of what is told so far no more than a glance takes.
       TOLD = 3
-      RANK = { 'out' => 0, 'marginal' => 1, 'in' => 2, 'polished' => 3 }.freeze
 
       # @param exercises [Array<Lessons::Exercise>] in the lesson's order
       # @param open [Grading::Context] the day without an exercise
@@ -61,8 +60,7 @@ module Fujin
           measure.phase == phase && Glossary.measure(id, manoeuvre.id).live == Glossary::MeasureEntry::SO_FAR
         end
         judging = Grading::Judging.new(taker.context, manoeuvre, taker.targets, barometer: signals.estimated?(:agl))
-        judging.judged(told, {}).values.select { |one| RANK.key?(one.verdict) }
-          .min_by(TOLD) { |one| RANK.fetch(one.verdict) }.freeze
+        Grading::Measure.farthest_out(judging.judged(told, {}).values, TOLD).freeze
       end
     end
   end

@@ -20,7 +20,9 @@ import { SiteGates } from './SiteGates'
 import { TapZone } from './TapZone'
 import { describe, HELP } from './tapWords'
 import { useAwake } from './useAwake'
+import { useCalls } from './useCalls'
 import { useCallLevels } from './useCallLevels'
+import { useFlight } from './useFlight'
 import { useHand } from './useHand'
 import { useSince } from './useClock'
 
@@ -42,11 +44,9 @@ export function Fly({ sortie, session, mode, setMode }: Props) {
   const [page, setPage] = useState<'more' | 'checks'>()
   const [hand, setHand] = useHand()
   const [chosen, setChosen] = useState<{ attempt: string; phase: string }>()
-  const [seen, setSeen] = useState<string>()
-  const [over, setOver] = useState<Schemas['LiveAttempt']>()
+  // What was said of an attempt goes when the next begins.
+  const [heard, setHeard] = useState<Schemas['LiveAttempt']>()
   const [calls, setCall] = useCallLevels()
-  const [drift, setDrift] = useState<string>()
-  const [recorded, setRecorded] = useState(false)
   const exercise = exerciseNow(sortie, live)
   const plan = usePlan(sortie.id, exercise.id, {})
   useAwake()
@@ -55,10 +55,6 @@ export function Fly({ sortie, session, mode, setMode }: Props) {
   const last = begun.at(-1)
   const attempt = begun.length
   const since = useSince(last?.at)
-  const phase =
-    chosen && chosen.attempt === (last?.id ?? '')
-      ? chosen.phase
-      : phaseNow(exercise.phases, plan.data?.path ?? [], since, seen)
   const mine = { attempt_id: last?.id ?? null }
   const current = live.filter((event) => last && event.attempt_no === attempt)
   const windWaits = waiting.some(({ kind }) => kind === 'wind')
@@ -87,6 +83,14 @@ export function Fly({ sortie, session, mode, setMode }: Props) {
       void act({ kind: 'exercise', payload: { value: id } }, `${row.title}, as the flight shows`)
   }
 
+  const flight = useFlight(sortie, follow)
+  const seen = flight.now?.phase ?? undefined
+  const over = flight.over === heard ? undefined : flight.over
+  const phase =
+    chosen && chosen.attempt === (last?.id ?? '')
+      ? chosen.phase
+      : phaseNow(exercise.phases, plan.data?.path ?? [], since, seen)
+  useCalls(flight.now, calls)
   useCockpitKeys()
   return (
     <div className={clsx('cockpit-sheet', hand === 'left' && 'left-handed')}>
@@ -108,19 +112,10 @@ export function Fly({ sortie, session, mode, setMode }: Props) {
           ) : (
             exercise.title
           )}
-          <Live
-            sortie={sortie}
-            tapped={exercise.id}
-            onExercise={follow}
-            onPhase={setSeen}
-            onOver={setOver}
-            onWind={setDrift}
-            onReadings={setRecorded}
-            calls={calls}
-          />
+          <Live sortie={sortie} flight={flight} tapped={exercise.id} />
         </div>
         <SiteGates exercise={exercise} />
-        {!recorded && (
+        {!flight.now && (
           <GateCard
             key={exercise.id}
             sortie={planned(sortie, exercise)}
@@ -134,7 +129,7 @@ export function Fly({ sortie, session, mode, setMode }: Props) {
         exercise={exercise}
         plan={plan.data}
         over={over}
-        recorded={recorded}
+        recorded={flight.now !== undefined}
         flown={seen !== undefined}
         checked={checked}
         begun={attempt > 0}
@@ -147,7 +142,7 @@ export function Fly({ sortie, session, mode, setMode }: Props) {
         locked={locked}
         any={live.length > 0}
         begin={() => {
-          setOver(undefined)
+          setHeard(flight.over)
           void act({ kind: 'attempt' }, `Attempt ${attempt + 1} begun`)
         }}
         goAround={() => void act({ kind: 'go_around', ...mine, phase }, 'Go-around')}
@@ -175,7 +170,7 @@ export function Fly({ sortie, session, mode, setMode }: Props) {
           setMode={setMode}
           calls={calls}
           setCall={setCall}
-          drift={drift}
+          drift={flight.wind}
         />
       </Drawer>
       <Drawer

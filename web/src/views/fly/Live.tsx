@@ -1,84 +1,48 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
-import { useEffect, useState } from 'react'
 import { Link } from 'react-router'
-import type { Schemas, Sortie } from '../../api/client'
+import type { Sortie } from '../../api/client'
 import { recordLive, stopRecording } from '../../api/review'
 import { capital } from '../../design/words'
-import type { Levels } from './calls'
 import { LiveNumbers, SoFar } from './LiveNumbers'
-import { useCalls } from './useCalls'
-import { useLive, type Reading } from './useLive'
-
-/** Steps in which a recording is still being taken; after them it is read like any other. */
-const TAKEN = ['waiting for a worker', 'recording live', 'stopping']
+import type { Flight } from './useFlight'
+import type { Reading } from './useLive'
 
 interface Props {
   sortie: Sortie
-  /** The flight shows another exercise of the lesson. */
-  onExercise: (id: string) => void
-  /** The phase that it shows, as long as readings come. */
-  onPhase: (phase: string | undefined) => void
-  /** An attempt that is over. */
-  onOver: (over: Schemas['LiveAttempt'] | undefined) => void
-  /** Whether readings come. */
-  onReadings: (come: boolean) => void
-  /** The wind that the drift shows. */
-  onWind: (wind: string | undefined) => void
-  /** How loud each kind of call is. */
-  calls: Levels
+  flight: Flight
   /** Id of the exercise that was tapped. */
   tapped: string
 }
 
 /** The flight as the recorder sends it: the phase, its numbers against their bands, the gate's call, what it has come to. */
-export function Live({ sortie, onExercise, onPhase, onOver, onReadings, onWind, calls, tapped }: Props) {
+export function Live({ sortie, flight, tapped }: Props) {
+  const { recording, taken, reading, now, ended, stale, soFar, behindMs } = flight
   const queries = useQueryClient()
-  const recording = sortie.recordings.find(
-    (r) => r.source === 'live' && ['waiting', 'working'].includes(r.status) && TAKEN.includes(r.step),
-  )
-  const live = useLive(sortie.id, recording !== undefined, onExercise)
-  // The sortie may say that it is over before the line says why, and then the line is closed.
-  const [followed, setFollowed] = useState<string>()
-  if (recording && recording.id !== followed) setFollowed(recording.id)
-  const over = sortie.recordings.find((r) => r.id === followed)
   const again = () => void queries.invalidateQueries({ queryKey: ['sortie', sortie.id] })
   const begin = useMutation({ mutationFn: () => recordLive(sortie.id), onSettled: again })
   const stop = useMutation({ mutationFn: stopRecording, onSettled: again })
-  const { ended } = live
-  useEffect(() => {
-    if (ended) void queries.invalidateQueries({ queryKey: ['sortie', sortie.id] })
-  }, [ended, queries, sortie.id])
-  const shown = (recording && !live.stale && live.reading?.phase) || undefined
-  useEffect(() => onPhase(shown), [onPhase, shown])
-  const { over: attemptOver } = live
-  useEffect(() => onOver(attemptOver), [onOver, attemptOver])
-  const come = recording !== undefined && !live.stale && live.reading !== undefined
-  useEffect(() => onReadings(come), [onReadings, come])
-  const { wind } = live
-  useEffect(() => onWind(wind), [onWind, wind])
-  useCalls(recording && !live.stale ? live.reading : undefined, calls)
   const problem = begin.error?.message ?? stop.error?.message
 
   return (
     <section
       aria-label="Live from the recorder"
-      className={recording ? 'live-sheet sheet w-full p-3' : over ? 'w-full' : 'ml-auto'}
+      className={recording ? 'live-sheet sheet w-full p-3' : taken ? 'w-full' : 'ml-auto'}
     >
       <div className={recording ? 'live-head' : 'flex flex-wrap items-center justify-between gap-3'}>
         {recording ? (
           <p className="m-0 text-xl font-bold [grid-area:phase]" role="status">
             {ended
               ? `Recording ended: ${ended}`
-              : live.reading
-                ? phaseWords(live.reading, sortie, tapped)
+              : reading
+                ? phaseWords(reading, sortie, tapped)
                 : 'Waiting for the recorder'}
-            {live.stale && !ended && <span className="label ml-3">no reading now; these numbers are old</span>}
+            {stale && !ended && <span className="label ml-3">no reading now; these numbers are old</span>}
           </p>
         ) : (
           <p className="label m-0">
-            {over?.status === 'failed' ? (
-              over.error
-            ) : over ? (
+            {taken?.status === 'failed' ? (
+              taken.error
+            ) : taken ? (
               <>
                 Recording ended{ended && `: ${ended}`}. What arrived is kept.{' '}
                 <Link to={`/sorties/${sortie.id}/review`}>Look at it in Review</Link>
@@ -89,7 +53,7 @@ export function Live({ sortie, onExercise, onPhase, onOver, onReadings, onWind, 
         {recording && (
           // The call has its place kept, so that no button moves under a finger.
           <div className="min-h-14 [grid-area:call]">
-            {live.reading?.gate ? <Gate gate={live.reading.gate} /> : <SoFar lines={live.soFar} />}
+            {now?.gate ? <Gate gate={now.gate} /> : <SoFar lines={soFar} />}
           </div>
         )}
         {sortie.may_edit &&
@@ -113,9 +77,9 @@ export function Live({ sortie, onExercise, onPhase, onOver, onReadings, onWind, 
           {problem}
         </p>
       )}
-      {recording && live.reading && (
-        <div data-behind-ms={live.behindMs} className={live.stale ? 'border-2 border-dashed border-ink' : ''}>
-          <LiveNumbers reading={live.reading} />
+      {recording && reading && (
+        <div data-behind-ms={behindMs} className={stale ? 'border-2 border-dashed border-ink' : ''}>
+          <LiveNumbers reading={reading} />
         </div>
       )}
     </section>

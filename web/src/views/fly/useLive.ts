@@ -5,7 +5,7 @@ export type Reading = Schemas['LiveReading']
 /** After so long without a reading the last one is old news, ms. */
 const STALE_MS = 2500
 
-interface Live {
+export interface Live {
   reading: Reading | undefined
   /** Why the line ended, when it has. */
   ended: string | undefined

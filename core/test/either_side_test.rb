@@ -86,13 +86,15 @@ class EitherSideTest < Minitest::Test
   end
 
   # A glide that somebody follows, at 1,200 ft/min, 20 ft a second, through all of its heights.
+  # @yield [height] whether it is lost there
   # @return [Array<Array(Float, Fujin::Live::Reading)>] height and reading
   def glide_down(watched)
     monitor = Fujin::Live::Monitor.new(watched.exercise)
     monitor.follow(watched)
-    (0..400).map do |i|
+    (0..440).map do |i|
       height = 900.0 - (2.0 * i) + (0.1 * (i % 3))
       values = { 'nr_pct' => 100.0, 'ias_kt' => watched.context.glide_speed_kt + (0.1 * (i % 2)), 'agl_ft' => height }
+      values.delete('agl_ft') if block_given? && yield(height)
       [height, monitor.take('t_s' => i * 0.1, **values)]
     end
   end
@@ -111,6 +113,34 @@ class EitherSideTest < Minitest::Test
     height, = glide_down(on).find { |_, reading| reading.gate&.call == 'ahead' }
 
     assert_in_delta on.context.gate_height_ft + 80.0, height, 4.0
+  end
+
+  # While the height is lost nothing is judged; a gate that was passed meanwhile is the instructor's own call.
+  def test_a_gate_passed_without_a_height_is_nobody_s_but_the_instructor_s
+    gate_ft = watched('glide').context.gate_height_ft
+    calls = [60.0, -30.0].map do |below_ft|
+      lost = ->(height) { height.between?(gate_ft - below_ft, gate_ft + 60.0) }
+      glide_down(watched('glide')) { |height| lost.call(height) }.filter_map { |_, reading| reading.gate }
+        .select { |gate| gate.title == 'Gate' && gate.call != 'ahead' }.map { |gate| [gate.call, gate.reasons] }.uniq
+    end
+
+    assert_equal [['not_recorded', ['the height was not sent as it was passed']]], calls[0]
+    assert_equal %w[continue go_around], (calls[1].map(&:first) | %w[continue go_around]).sort
+    refute_includes calls[1].flatten, 'the height was not sent as it was passed'
+  end
+
+  # At 20 ft of a run-on landing there is nothing to be decided any more; at the decision height of an approach there is.
+  def test_so_low_there_is_nothing_to_be_decided
+    { 'run_on_landing' => false, 'normal_approach' => true }.each do |kind, called|
+      on = watched('descent', kind)
+      watch = Fujin::Live::GateWatch.new(on.exercise)
+      gate = on.exercise.plan.gates.last
+      calls = [gate.height_ft + 1.0, gate.height_ft - 1.0].map do |height|
+        watch.take(height, { 'height_ft' => height, 'ias_kt' => 40.0, 'sink_fpm' => 500.0 }, 'descent')
+      end
+
+      assert_equal called, %w[continue go_around].include?(calls.last&.call), kind
+    end
   end
 
   # The turn must be over where the house has it; on either side of being so.

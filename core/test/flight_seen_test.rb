@@ -43,6 +43,33 @@ class FlightSeenTest < Minitest::Test
     assert_in_delta flown.last['t_s'], told.last.last, 30
   end
 
+  # The sheet follows while the other exercise is flown, not after it: an approach in the middle of its descent.
+  def test_it_follows_as_the_next_exercise_begins
+    flown = samples({ manoeuvre: 'normal_approach', faults: [{}] })
+    told = seen(flown, 'straight_in_autorotation', 'normal_approach')
+
+    assert_equal %w[straight_in_autorotation normal_approach], told.map(&:first)
+    still = flown.rindex { |sample| sample['agl_ft'] > 60.0 }
+
+    assert_operator told.last.last, :<, flown[still]['t_s']
+  end
+
+  # What was tapped is what it is, as long as nothing flown says otherwise.
+  def test_the_exercise_that_was_tapped_is_believed_until_the_flight_differs
+    context = context('straight_in_autorotation')
+    flown = samples.take_while { |sample| sample['t_s'] < 35.0 }
+    signals = signals_of("#{flown.first.keys.join(',')}\n#{flown.map { |row| row.values.join(',') }.join("\n")}\n",
+                         context.conditions, wind: DAY_WIND)
+    lesson = L::FlownExercises.new(signals, %w[straight_in_autorotation turning_autorotation].map do |one|
+      exercise(one)
+    end,
+                                   context(nil))
+
+    assert_equal 'straight_in_autorotation', lesson.underway.first.id
+    assert_equal 'turning_autorotation', lesson.underway('turning_autorotation').first.id
+    assert_equal 'straight_in_autorotation', lesson.underway('of another lesson').first.id
+  end
+
   def test_what_nobody_asked_for_changes_nothing
     assert_equal(%w[hovering_autorotation],
                  seen(samples({ manoeuvre: 'hovering_autorotation', faults: [{}] }), 'hover_taxi',

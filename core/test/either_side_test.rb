@@ -129,7 +129,7 @@ class EitherSideTest < Minitest::Test
     refute_includes calls[1].flatten, 'the height was not sent as it was passed'
   end
 
-  # At 20 ft of a run-on landing there is nothing to be decided any more; at the decision height of an approach there is.
+  # At 20 ft of a run-on landing there is nothing to be decided any more; at the decision height of an approach is.
   def test_so_low_there_is_nothing_to_be_decided
     { 'run_on_landing' => false, 'normal_approach' => true }.each do |kind, called|
       on = watched('descent', kind)

@@ -52,16 +52,23 @@ module Fujin
       while (samples = @queue.pop)
         samples.each do |sample|
           @window.take(sample)
-          tell(@flight.look(@meant))
+          carefully { tell(@flight.look(@meant)) }
         end
         # Behind, only what is over is looked for.
-        look_now if @queue.empty?
+        carefully { look_now } if @queue.empty?
       end
-    rescue StandardError => e
-      @monitor.follow(nil)
-      Fujin.logger.warn("the flight is no longer looked over: #{e.class} #{e.message}")
     ensure
       ActiveRecord::Base.connection_handler.clear_active_connections!
+    end
+
+    # A stretch that a finder cannot read is not shown; the flight goes on, and so does the next look.
+    def carefully
+      yield
+    rescue StandardError => e
+      @monitor.follow(nil)
+      told = "#{e.class} #{e.message}"
+      Fujin.logger.warn("this part of the flight was not looked over: #{told}") unless told == @warned
+      @warned = told
     end
 
     def look_now

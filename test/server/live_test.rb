@@ -137,6 +137,23 @@ class ServerLiveTest < Minitest::Test
     assert_in_delta 14, winds.last.speed_kt, 3
   end
 
+  # A stretch that no finder can read says nothing; what comes after it does.
+  def test_a_look_that_fails_ends_no_watch
+    looks = 0
+    monitor = Object.new.tap { |one| one.define_singleton_method(:follow) { |_watched| nil } }
+    watch = Fujin::FlightWatcher.new(@sortie, 'recording', monitor, Fujin::LessonSetting.new(@sortie))
+    watch.instance_variable_get(:@underway).define_singleton_method(:look) do |_meant|
+      raise ZeroDivisionError, 'a finder stumbled' if (looks += 1) == 1
+    end
+    3.times do |second|
+      watch.take([{ 't_s' => second.to_f, 'ias_kt' => 60.0, 'agl_ft' => 500.0 }])
+      sleep 0.2
+    end
+    watch.close
+
+    assert_operator looks, :>=, 2
+  end
+
   # A recorder whose clock is 90 s slow: what was tapped falls where it belongs all the same.
   def test_a_recorder_s_clock_is_laid_over_ours
     recorder(clock: -> { Time.now.utc - 90.0 })

@@ -46,6 +46,7 @@ module Fujin
               httponly: true,
               same_site: :strict,
               expire_after: Settings::SESSION_HOURS * 3600
+          use NobodysAnswers
           use HealthPages
           use StaticPages, Settings.web_folder
           use ReturnConnections

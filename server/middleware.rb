@@ -99,7 +99,31 @@ module Fujin
     end
   end
 
-  # Every change carries the token that the session was given.
+  # An answer to nobody brings no session: coming late it would end the one that has begun meanwhile.
+  # Only the first one does, with the token to sign in by, and the one that ends a session.
+  class NobodysAnswers
+    # @param session [#[]]
+    # @return [Boolean] somebody is signed in, and not for too long
+    def self.somebody?(session)
+      !session['person_id'].nil? && session['since'].to_i > Time.now.to_i - (Settings::SESSION_HOURS * 3600)
+    end
+
+    def initialize(app)
+      @app = app
+    end
+
+    def call(env)
+      session = env['rack.session']
+      met_before = !session['csrf'].nil?
+      answer = @app.call(env)
+      ends = env['PATH_INFO'] == '/api/session' && env['REQUEST_METHOD'] == 'DELETE'
+      env['rack.session.options'][:skip] = true if met_before && !ends && !self.class.somebody?(session)
+      answer
+    end
+  end
+
+  # Every change by somebody carries the token that the session was given. A change by nobody has nothing to guard:
+  # it goes on to be told that nobody is signed in.
   class CsrfGuard
     SAFE = %w[GET HEAD OPTIONS].freeze
 
@@ -108,7 +132,8 @@ module Fujin
     end
 
     def call(env)
-      return @app.call(env) if SAFE.include?(env['REQUEST_METHOD']) || env['PATH_INFO'] == '/api/session' || valid?(env)
+      return @app.call(env) if SAFE.include?(env['REQUEST_METHOD']) || env['PATH_INFO'] == '/api/session'
+      return @app.call(env) if nobody?(env) || valid?(env)
 
       ProblemError.response(
         403,
@@ -118,6 +143,8 @@ module Fujin
     end
 
     private
+
+    def nobody?(env) = !NobodysAnswers.somebody?(env['rack.session'])
 
     def valid?(env)
       given = env['HTTP_X_CSRF_TOKEN'].to_s

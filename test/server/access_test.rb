@@ -116,6 +116,9 @@ class AccessTest < Minitest::Test
     end
     post_json "/api/sorties/#{@sortie.id}/events", { events: [] }
 
+    assert_nil last_response['set-cookie'], 'nor what the contract refuses'
+    post_json "/api/recordings/#{SecureRandom.uuid}/stop"
+
     assert_equal [401, nil], [status, last_response['set-cookie']], 'nor what a device sends on its own'
     as(@instructor)
     get '/api/session'

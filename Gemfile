@@ -8,8 +8,10 @@ gem 'bigdecimal', '~> 3.1' # prawn's fonts need it below 4
 gem 'committee', '~> 5.6'
 gem 'csv', '~> 3.3'
 gem 'ed25519', '~> 1.4'
+gem 'icalendar', '~> 2.10'
 gem 'json', '~> 2.10'
 gem 'json-canonicalization', '~> 1.0'
+gem 'mail', '~> 2.8'
 gem 'metar-parser', '~> 1.7'
 gem 'parallel', '~> 1.26' # the demo's flights, one a processor
 gem 'pg', '~> 1.5'
@@ -22,8 +24,12 @@ gem 'rack-session', '~> 2.1'
 gem 'rackup', '~> 2.2'
 gem 'rake', '~> 13.0'
 gem 'rexml', '~> 3.3' # GPX files
+gem 'rotp', '~> 6.3'
+gem 'rqrcode', '~> 3.0'
 gem 'semantic_logger', '~> 4.16'
 gem 'sinatra', '~> 4.2'
+gem 'tzinfo', '~> 2.0'
+gem 'tzinfo-data', '~> 1.2024' # a machine may have none of its own
 gem 'zeitwerk', '~> 2.6.18'
 
 group :test do

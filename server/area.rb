@@ -59,10 +59,36 @@ module Fujin
     helpers do
       def session = env['rack.session']
 
+      # Whoever the cookie's session belongs to, as long as it was not ended and they may still come in.
       def current_person
         return @current_person if defined?(@current_person)
 
-        @current_person = NobodysAnswers.somebody?(session) ? Person.find_by(id: session['person_id']) : nil
+        row = session['signed_in'] && PersonSession.live.preload(:person).find_by(id: session['signed_in'])
+        @current_person = row&.person&.may_sign_in? ? row.seen.person : nil
+        env[NobodysAnswers::SOMEBODY] = true if @current_person
+        @current_person
+      end
+
+      # A new session at every sign-in, so that one that was planted or copied before it is worth nothing.
+      def begin_session(person)
+        env['rack.session.options'][:renew] = true
+        session['csrf'] = SecureRandom.hex(24)
+        session['signed_in'] = PersonSession.begin(person, address: request.ip, device: request.user_agent).id
+        env[NobodysAnswers::SOMEBODY] = true
+        @current_person = person
+      end
+
+      # Asked from the machine that Fujin runs on, by nobody in between.
+      def here? = %w[127.0.0.1 ::1].include?(env['REMOTE_ADDR']) && env['HTTP_X_FORWARDED_FOR'].nil?
+
+      # Who is signed in, and where; no school where none is set up yet.
+      def session_body
+        school = School.first
+        person = current_person
+        { 'csrf_token' => session['csrf'] ||= SecureRandom.hex(24),
+          'school' => school && Serialisers.school(school),
+          'set_up' => school ? nil : { 'code_needed' => !here? },
+          'person' => person && Serialisers.signed_in(person) }
       end
 
       def authorise!(route)

@@ -102,23 +102,24 @@ module Fujin
   # An answer to nobody brings no session: coming late it would end the one that has begun meanwhile.
   # Only the first one does, with the token to sign in by, and the one that ends a session.
   class NobodysAnswers
-    # @param session [#[]]
-    # @return [Boolean] somebody is signed in, and not for too long
-    def self.somebody?(session)
-      !session['person_id'].nil? && session['since'].to_i > Time.now.to_i - (Settings::SESSION_HOURS * 3600)
-    end
+    # Set by whoever found out who is asking.
+    SOMEBODY = 'fujin.somebody'
 
     def initialize(app)
       @app = app
     end
 
     def call(env)
-      session = env['rack.session']
-      met_before = !session['csrf'].nil?
+      first = env['rack.session']['csrf'].nil?
       answer = @app.call(env)
-      ends = env['PATH_INFO'] == '/api/session' && env['REQUEST_METHOD'] == 'DELETE'
-      env['rack.session.options'][:skip] = true if met_before && !ends && !self.class.somebody?(session)
+      env['rack.session.options'][:skip] = true unless env[SOMEBODY] || begins_or_ends?(env, first)
       answer
+    end
+
+    private
+
+    def begins_or_ends?(env, first)
+      env['PATH_INFO'] == '/api/session' && (first || env['REQUEST_METHOD'] == 'DELETE')
     end
   end
 
@@ -144,7 +145,7 @@ module Fujin
 
     private
 
-    def nobody?(env) = !NobodysAnswers.somebody?(env['rack.session'])
+    def nobody?(env) = env['rack.session']['signed_in'].nil?
 
     def valid?(env)
       given = env['HTTP_X_CSRF_TOKEN'].to_s

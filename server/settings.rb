@@ -14,6 +14,8 @@ module Fujin
     def recorder_host = ENV.fetch('FUJIN_RECORDER_HOST', '127.0.0.1')
     def recorder_port = Integer(ENV.fetch('FUJIN_RECORDER_PORT', '4811'))
     def weather_url = ENV.fetch('FUJIN_WEATHER_URL') { "http://127.0.0.1:#{ENV.fetch('FUJIN_WEATHER_PORT', '4813')}" }
+    def smtp_url = ENV.fetch('FUJIN_SMTP_URL') { "smtp://127.0.0.1:#{ENV.fetch('FUJIN_MAIL_PORT', '4814')}" }
+    def mail_from = ENV.fetch('FUJIN_MAIL_FROM', 'fujin@localhost')
     def web_folder = ENV.fetch('FUJIN_WEB_FOLDER', File.join(ROOT, 'web', 'dist'))
     def test? = ENV['FUJIN_ENV'] == 'test'
 

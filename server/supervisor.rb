@@ -24,6 +24,7 @@ module Fujin
       @recorder_port = Integer(ENV.fetch('FUJIN_RECORDER_PORT', '4811'))
       @database_port = Integer(ENV.fetch('FUJIN_DATABASE_PORT', '4812'))
       @weather_port = Integer(ENV.fetch('FUJIN_WEATHER_PORT', '4813'))
+      @mail_port = Integer(ENV.fetch('FUJIN_MAIL_PORT', '4814'))
       @stopping = false
     end
 
@@ -59,7 +60,8 @@ module Fujin
         'FUJIN_PORT' => @web_port,
         'FUJIN_RECORDER_PORT' => @recorder_port,
         'FUJIN_DATABASE_PORT' => @database_port,
-        'FUJIN_WEATHER_PORT' => @weather_port
+        'FUJIN_WEATHER_PORT' => @weather_port,
+        'FUJIN_MAIL_PORT' => @mail_port
       }.each do |name, port|
         next if Cluster.free?(port)
 
@@ -75,7 +77,9 @@ module Fujin
         'FUJIN_SECRET' => secret,
         'FUJIN_PORT' => @web_port.to_s,
         'FUJIN_RECORDER_PORT' => @recorder_port.to_s,
-        'FUJIN_WEATHER_PORT' => @weather_port.to_s
+        'FUJIN_WEATHER_PORT' => @weather_port.to_s,
+        'FUJIN_MAIL_PORT' => @mail_port.to_s,
+        'FUJIN_MAIL_FOLDER' => File.join(VAR, 'mail')
       }
     end
 
@@ -113,7 +117,8 @@ module Fujin
           name: 'weather',
           start: -> { ruby('weather', 'ruby', 'devices/weather_station.rb') },
           signal: 'TERM'
-        )
+        ),
+        Service.new(name: 'mailbox', start: -> { ruby('mailbox', 'ruby', 'devices/mailbox.rb') }, signal: 'TERM')
       ]
     end
 
@@ -149,8 +154,7 @@ module Fujin
       puts <<~TEXT
 
         Fujin is up:  #{address}
-        Sign in as    ismay (chief instructor), corwin (instructor) or oda (student); the demo password is quillmere
-        Logs          var/log/     Stop with Ctrl-C
+        Logs          var/log/     Letters  var/mail/     Stop with Ctrl-C
 
       TEXT
       $stdout.flush

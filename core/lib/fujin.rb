@@ -20,6 +20,8 @@ require_relative 'fujin/errors'
 #   lessons/     what was flown, with the whole catalogue behind it
 #   truth/       flights of known truth, recorded badly and graded: how far the grading can be trusted
 #   progress/    levels, readiness, agreement
+#   bookings/    documents with dates, duty, daylight, minima: what stands against a booking
+#   solo/        what a first solo waits for, what a solo authority allows
 #   live/        samples as they arrive -> phase, bands, the gate's call
 module Fujin
   loader = Zeitwerk::Loader.new

@@ -8,18 +8,35 @@ module Fujin
     INSTRUCTORS = %w[chief_instructor instructor].freeze
     # Those whose own flights are recorded and graded.
     LEARNERS = %w[student instructor_candidate].freeze
+    ROLES = [*INSTRUCTORS, *LEARNERS].freeze
 
     has_many :sorties_flown, class_name: 'Fujin::Sortie', foreign_key: :student_id, inverse_of: :student
-    scope :students, -> { where(role: LEARNERS).order(:name) }
+    has_many :documents, -> { in_force }, class_name: 'Fujin::PersonDocument', inverse_of: :person
+    scope :present, -> { where(left_on: nil) }
+    # Those who left keep their records.
+    scope :learners, -> { where(role: LEARNERS).order(:name) }
+    scope :students, -> { present.where(role: LEARNERS).order(:name) }
 
     def password=(text)
       self.password_digest = BCrypt::Password.create(text, cost: Settings.test? ? 4 : 12)
     end
 
-    def password?(text) = BCrypt::Password.new(password_digest).is_password?(text)
+    # Somebody who was invited and has not come yet has none.
+    def password?(text) = !password_digest.nil? && BCrypt::Password.new(password_digest).is_password?(text)
     def instructor? = INSTRUCTORS.include?(role)
     def chief? = role == 'chief_instructor'
     def learner? = LEARNERS.include?(role)
     def candidate? = role == 'instructor_candidate'
+
+    # @return [String] 'invited', 'active', 'suspended' or 'left'
+    def state
+      return 'left' if left_on
+      return 'suspended' if suspended_at
+
+      password_digest ? 'active' : 'invited'
+    end
+
+    def may_sign_in? = state == 'active'
+    def second_factor? = !second_factor_since.nil?
   end
 end

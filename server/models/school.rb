@@ -25,6 +25,10 @@ module Fujin
       update!(readiness: usual.merge('manoeuvres' => own))
     end
 
+    # What is asked of bookings here.
+    # @return [Bookings::Rules]
+    def booking_rules = Bookings::Rules.new(bookings)
+
     # The counted blocks as this school has them.
     # @return [Array<Progress::Block>]
     def counted_blocks

@@ -21,6 +21,14 @@ module Fujin
         Aircraft::Library.all.to_h { |type| [type.id, type] }.merge(newest).values.sort_by(&:id)
       end
 
+      # @param text [String] of a type file
+      # @raise [InvalidInput]
+      def read(text)
+        YAML.safe_load(text)
+      rescue Psych::Exception => e
+        raise InvalidInput, [{ path: '(file)', message: "is not readable as YAML: #{e.message}" }]
+      end
+
       # Stores a new version.
       # @param data [Hash] of a type file
       # @raise [InvalidInput] naming each field at fault

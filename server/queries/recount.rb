@@ -11,12 +11,12 @@ module Fujin
 
     # @return [Integer] how many were not what their lessons say
     def run
-      wrong = Person.students.to_a.select { |student| KeptProgress.differing([student]).any? }
+      wrong = Person.learners.to_a.select { |student| KeptProgress.differing([student]).any? }
       wrong.each do |student|
         Record.transaction { put_right(student) }
         @out.puts "#{student.name}: was not what its lessons say, and was worked out again"
       end
-      @out.puts "#{Person.students.count} students, #{LessonRecord.count} lessons: " \
+      @out.puts "#{Person.learners.count} students, #{LessonRecord.count} lessons: " \
         "#{wrong.empty? ? 'all' : 'now all'} as worked out afresh"
       wrong.size
     end

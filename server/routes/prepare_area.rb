@@ -79,9 +79,7 @@ module Fujin
       def type_data
         return body_json['data'] if body_json['data']
 
-        YAML.safe_load(body_json.fetch('file'))
-      rescue Psych::Exception => e
-        raise InvalidInput, [{ path: '(file)', message: "is not readable as YAML: #{e.message}" }]
+        TypeStore.read(body_json.fetch('file'))
       end
     end
   end

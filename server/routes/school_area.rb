@@ -23,12 +23,14 @@ module Fujin
 
     get_route '/api/students/:id' do
       own!(params['id'])
-      json(StudentRecord.new(Person.students.find(params['id']), current_person).to_h)
+      student = Person.find(params['id'])
+      RecordView.count(student, current_person)
+      json(StudentRecord.new(student, current_person).to_h)
     end
 
     get_route '/api/students/:id/side-by-side' do
       own!(params['id'])
-      student = Person.students.find(params['id'])
+      student = Person.find(params['id'])
       sortie = params['sortie'] && Sortie.find_by!(id: params['sortie'], student_id: student.id)
       json(SideBySideView.new(student, params['manoeuvre'], current_person, sortie: sortie).to_h)
     end
@@ -44,6 +46,7 @@ module Fujin
     post_route '/api/aircraft/:id/clearance' do
       row = AircraftRow.find(params['id'])
       row.update!(look_at_it: false, look_at_it_reason: "Cleared by #{current_person.name}: #{body_json['note']}")
+      AuditEntry.note_changes('aircraft cleared', row, %w[look_at_it], by: current_person, why: body_json['note'])
       json(Serialisers.aircraft(row))
     end
 
@@ -77,6 +80,7 @@ module Fujin
       Catalogue.find(manoeuvre) if manoeuvre
       school = School.current
       school.with_lock { school.set_readiness(manoeuvre, rule) }
+      AuditEntry.note_changes('readiness set', school, %w[readiness], by: current_person)
       json(CatalogueView.new(school).to_h)
     end
 
@@ -94,6 +98,7 @@ module Fujin
       school.with_lock do
         school.update!(blocks: school.blocks.merge(block.id => body_json.slice('counts', 'needed')))
       end
+      AuditEntry.note_changes('counted block set', school, %w[blocks], by: current_person)
       json(CatalogueView.new(school).to_h)
     end
 
@@ -102,6 +107,7 @@ module Fujin
       match_version!(school)
       Planning::HouseMethod.new(body_json.fetch('values'))
       school.update!(house: body_json['values'])
+      AuditEntry.note_changes('house method set', school, %w[house], by: current_person)
       versioned(school)
       json(Serialisers.house(school))
     end

@@ -8,36 +8,64 @@ module Fujin
     post_route '/api/session' do
       person = Person.find_by(sign_in: body_json['sign_in'].to_s.strip.downcase)
       # The same work whether or not the name exists, so that timing tells nothing.
-      matches =
-        if person
-          person.password?(body_json['password'])
-        else
-          BCrypt::Password.new(BLIND).is_password?(body_json['password'].to_s)
-        end
+      matches = person&.password_digest ? person.password?(body_json['password']) : blind?(body_json['password'])
       raise NotSignedIn, 'That name and password do not belong together.' unless person && matches
+      unless person.may_sign_in?
+        raise NotSignedIn,
+              "#{School.current.name} has ended this access. Ask the chief instructor."
+      end
 
-      env['rack.session.options'][:renew] = true
-      session['person_id'] = person.id
-      session['since'] = Time.now.to_i
-      @current_person = person
+      prove(person)
+      begin_session(person)
       json(session_body)
     end
 
     delete_route '/api/session' do
+      PersonSession.live.where(id: session['signed_in']).update_all(ended_at: Time.now.utc)
       session.clear
       @current_person = nil
       halt 204
     end
 
+    # Who was invited, by the word of their link.
+    get_route '/api/invitations/:word' do
+      invitation = Invitation.open(params['word'])
+      json({ 'name' => invitation.person.name, 'sign_in' => invitation.person.sign_in,
+             'school' => School.current.name, 'expires_at' => Serialisers.time(invitation.expires_at) })
+    end
+
+    # The link is used up by the password that was chosen with it.
+    post_route '/api/invitations/:word' do
+      invitation = Invitation.open(params['word'])
+      person = invitation.person
+      Passwords.check!(body_json['password'], person)
+      Invitation.transaction do
+        invitation.update!(used_at: Time.now.utc)
+        person.update!(password: body_json['password'])
+        PersonSession.end_all(person)
+        AuditEntry.note('password chosen by invitation', person, by: person)
+      end
+      unless person.may_sign_in?
+        raise NotSignedIn,
+              "#{School.current.name} has ended this access. Ask the chief instructor."
+      end
+
+      begin_session(person)
+      json(session_body)
+    end
+
     BLIND = BCrypt::Password.create('nobody', cost: 12).to_s
 
     helpers do
-      def session_body
-        school = School.current
-        person = current_person
-        { 'csrf_token' => session['csrf'] ||= SecureRandom.hex(24),
-          'school' => { 'name' => school.name, 'station' => school.station },
-          'person' => person && { 'id' => person.id, 'name' => person.name, 'role' => person.role } }
+      def blind?(text) = BCrypt::Password.new(BLIND).is_password?(text.to_s) && false
+
+      # @raise [NotSignedIn] saying that a code is wanted
+      def prove(person)
+        return unless person.second_factor?
+
+        code = body_json['code'].to_s
+        raise NotSignedIn, 'Now the code of your authenticator, or one of your codes on paper.' if code.empty?
+        raise NotSignedIn, 'This code does not fit, or was used already.' unless SecondFactor.proves?(person, code)
       end
     end
   end

@@ -1,0 +1,32 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Bookings
+    # One document of a person: good from a day to a day, both included; without a last day it does not run out.
+    Document = Value.define(:kind, :type_id, :valid_from, :valid_until,
+                            defaults: { type_id: nil, valid_from: nil, valid_until: nil }) do
+      # @param day [Date]
+      # @return [Symbol] :not_yet, :good, :due (it runs out soon) or :over
+      def state(day)
+        return :not_yet if valid_from && day < valid_from
+        return :good unless valid_until
+        return :over if day > valid_until
+
+        (valid_until - day).to_i <= kind.due_days ? :due : :good
+      end
+
+      def in_date?(day) = %i[good due].include?(state(day))
+      def for_type?(id) = !kind.by_type || type_id == id
+
+      # @return [String] where it stands that day, for people
+      def words(day)
+        case state(day)
+        when :not_yet then "#{kind.title} is good from #{Words.day(valid_from)} only"
+        when :over then "#{kind.title} ran out on #{Words.day(valid_until)}"
+        when :due then "#{kind.title} runs out on #{Words.day(valid_until)}, #{Words.days_to(day, valid_until)}"
+        else valid_until ? "#{kind.title} is good until #{Words.day(valid_until)}" : "#{kind.title} does not run out"
+        end
+      end
+    end
+  end
+end

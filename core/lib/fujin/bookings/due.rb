@@ -1,0 +1,28 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Bookings
+    # Maintenance that is due by hours, by a day, or by whichever comes first.
+    class Due < Value.define(:title, :at_hours, :on_day, defaults: { at_hours: nil, on_day: nil })
+      # Said so long before.
+      SOON_DAYS = 14
+      SOON_HOURS = 5.0
+
+      # @param hours [Float] flown by the end of the flight that is asked about
+      # @param day [Date] of it
+      def over?(hours, day) = (!at_hours.nil? && hours > at_hours) || (!on_day.nil? && day > on_day)
+
+      def soon?(hours, day)
+        return false if over?(hours, day)
+
+        (!at_hours.nil? && hours > at_hours - SOON_HOURS) || (!on_day.nil? && day > on_day - SOON_DAYS)
+      end
+
+      # @return [String] 'due at 1250.0 h or on 3 May 2027'
+      def words
+        limits = [at_hours && "at #{format('%.1f', at_hours)} h", on_day && "on #{Words.day(on_day)}"].compact
+        "due #{limits.join(' or ')}"
+      end
+    end
+  end
+end

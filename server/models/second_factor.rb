@@ -1,0 +1,49 @@
+# frozen_string_literal: true
+
+require 'rotp'
+require 'active_support/message_encryptor'
+require 'active_support/key_generator'
+
+module Fujin
+  # Codes of an authenticator beside the password (RFC 6238), and codes on paper for when it is lost.
+  module SecondFactor
+    # One step of 30 s on either side: clocks differ.
+    DRIFT_S = 30
+    PAPER_CODES = 8
+
+    module_function
+
+    def new_secret = ROTP::Base32.random
+    def seal(secret) = box.encrypt_and_sign(secret)
+
+    # What an authenticator reads, also from a picture.
+    def address(secret, person) = ROTP::TOTP.new(secret, issuer: 'Fujin').provisioning_uri(person.sign_in)
+
+    # @param now [Time]
+    def fits?(secret, code, now)
+      !ROTP::TOTP.new(secret).verify(digits(code), at: now, drift_behind: DRIFT_S, drift_ahead: DRIFT_S).nil?
+    end
+
+    # Of somebody who has one. A code on paper is good once.
+    # @return [Boolean]
+    def proves?(person, code, now: Time.now.utc)
+      return true if fits?(box.decrypt_and_verify(person.second_factor), code, now)
+
+      mark = digest(code)
+      return false unless person.recovery_codes.include?(mark)
+
+      person.with_lock { person.update!(recovery_codes: person.recovery_codes - [mark]) }
+      true
+    end
+
+    # @return [Array<String>] to be written down; only what they hash to is kept
+    def paper_codes = Array.new(PAPER_CODES) { SecureRandom.alphanumeric(10).downcase.insert(5, '-') }
+    def digest(code) = Digest::SHA256.hexdigest(code.to_s.downcase.gsub(/[^a-z0-9]/, ''))
+    def digits(code) = code.to_s.gsub(/\D/, '')
+
+    def box
+      key = ActiveSupport::KeyGenerator.new(Settings.secret, iterations: 1000).generate_key('second factor', 32)
+      ActiveSupport::MessageEncryptor.new(key, cipher: 'aes-256-gcm')
+    end
+  end
+end

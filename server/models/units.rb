@@ -1,0 +1,25 @@
+# frozen_string_literal: true
+
+module Fujin
+  # In which units somebody reads and writes what pilots have several for. What is stored stays as it is.
+  module Units
+    # The first of each is the usual one.
+    CHOICES = { 'temperature' => %w[c f], 'pressure' => %w[hpa inhg], 'mass' => %w[kg lb],
+                'time' => %w[utc local] }.freeze
+
+    module_function
+
+    def of(person) = CHOICES.to_h { |name, choices| [name, person.units.fetch(name, choices.first)] }
+
+    # @raise [InvalidInput]
+    def check!(units)
+      wrong = units.reject { |name, value| CHOICES.fetch(name, []).include?(value) }
+      return if wrong.empty?
+
+      raise InvalidInput, (wrong.map do |name, value|
+        { path: "units.#{name}",
+          message: "expected one of #{CHOICES.fetch(name, CHOICES.keys).join(', ')}, got #{value.inspect}" }
+      end)
+    end
+  end
+end

@@ -1,0 +1,36 @@
+# frozen_string_literal: true
+
+module Fujin
+  # Everything that is kept of one person, for that person.
+  class OwnData
+    def initialize(person)
+      @person = person
+    end
+
+    def to_h
+      {
+        'person' => @person.attributes.except('password_digest', 'second_factor', 'recovery_codes'),
+        'documents' => PersonDocument.where(person_id: @person.id).map(&:attributes),
+        'sessions' => PersonSession.where(person_id: @person.id).map(&:attributes),
+        'seen_by' => RecordView.where(person_id: @person.id).preload(:viewer).map do |row|
+          Serialisers.record_view(row)
+        end,
+        'changes' => AuditEntry.where(subject_kind: 'person', subject_id: @person.id).preload(:by)
+          .map { |row| Serialisers.audit_entry(row) },
+        'record' => (StudentRecord.new(@person, @person).to_h if @person.learner?),
+        'attempts' => attempts,
+        'sign_offs' => SignOff.where(student_id: @person.id).in_order.map { |row| row.link.parsed }
+      }
+    end
+
+    private
+
+    def attempts
+      AttemptRow.joins(:sortie).where(sorties: { student_id: @person.id }).preload(:exercise).find_each.map do |row|
+        given = GradeRow.where(attempt_id: row.id).order(:position)
+        row.attributes.slice('id', 'sortie_id', 'manoeuvre', 'start_s', 'end_s', 'counts', 'void_reason')
+          .merge('grades' => given.map { |one| one.attributes.slice('phase', 'kind', 'grade', 'reason', 'created_at') })
+      end
+    end
+  end
+end

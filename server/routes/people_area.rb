@@ -1,0 +1,112 @@
+# frozen_string_literal: true
+
+module Fujin
+  # Who belongs to the school: added, invited, changed with why, suspended, gone; their documents; what was changed.
+  class PeopleArea < Area
+    PAGE_SIZE = 100
+
+    get_route('/api/people') { json(people_body) }
+    get_route('/api/document-kinds') { json(Bookings::DocumentKind.all.values.map { |kind| Serialisers.document_kind(kind) }) }
+
+    post_route '/api/people' do
+      existing = Person.find_by(id: body_json['id'])
+      next json(shown(existing), status: 201) if existing
+
+      person = Members.new(current_person).add(body_json)
+      json(shown(person), status: 201)
+    end
+
+    get_route '/api/people/:id' do
+      own_or_staff!(params['id'])
+      person = Person.find(params['id'])
+      versioned(person)
+      json(whole(person))
+    end
+
+    patch_route '/api/people/:id' do
+      person = Person.find(params['id'])
+      match_version!(person)
+      Members.new(current_person).change(person, body_json)
+      versioned(person)
+      json(whole(person))
+    end
+
+    # Away for a while, back again, or gone: sign-in ends at once, records stay.
+    put_route '/api/people/:id/state' do
+      person = Person.find(params['id'])
+      Members.new(current_person).put(person, body_json['state'], body_json['why'])
+      versioned(person)
+      json(whole(person))
+    end
+
+    post_route '/api/people/:id/invitation' do
+      person = Person.find(params['id'])
+      raise Conflict, "#{person.name} has #{person.state == 'left' ? 'left' : 'been suspended'}." unless
+        %w[invited active].include?(person.state)
+
+      invitation, word = Invitation.give(person, by: current_person)
+      link = "#{request.base_url}/join/#{word}"
+      AuditEntry.note('invited', person, by: current_person)
+      SendMail.enqueue(person.email, *InvitationLetter.new(person, link, School.current).to_a) if person.email
+      json({ 'link' => link, 'expires_at' => Serialisers.time(invitation.expires_at), 'mailed_to' => person.email },
+           status: 201)
+    end
+
+    post_route '/api/people/:id/documents' do
+      person = Person.find(params['id'])
+      Members.new(current_person).add_document(person, body_json)
+      json(whole(person.reload), status: 201)
+    end
+
+    delete_route '/api/documents/:id' do
+      document = PersonDocument.in_force.find(params['id'])
+      document.update!(withdrawn_at: Time.now.utc)
+      AuditEntry.note('document withdrawn', document.person, by: current_person, was: Members.words_of(document))
+      json(whole(document.person.reload))
+    end
+
+    # The list as a table: out, and in again with what it would do before it does it.
+    get_route '/api/people-list' do
+      content_type 'text/csv', charset: 'utf-8'
+      headers 'Content-Disposition' => %(attachment; filename="people-#{Time.now.utc.to_date.iso8601}.csv")
+      PeopleTable.write(Person.present.order(:name).preload(:documents))
+    end
+
+    post_route '/api/people-list' do
+      table = PeopleTable.new(body_json['csv'], by: current_person)
+      table.store if body_json['store']
+      json({ 'rows' => table.rows, 'faults' => table.faults, 'stored' => body_json['store'] == true })
+    end
+
+    get_route '/api/audit' do
+      page = [params.fetch('page', 1).to_i, 1].max
+      entries = AuditEntry.latest.preload(:by).offset((page - 1) * PAGE_SIZE).limit(PAGE_SIZE + 1).to_a
+      json({ 'items' => entries.first(PAGE_SIZE).map { |row| Serialisers.audit_entry(row) }, 'page' => page,
+             'more' => entries.size > PAGE_SIZE })
+    end
+
+    helpers do
+      def today = TimeZones.clock(School.current.time_zone).call(Time.now.utc).to_date
+      def required = School.current.booking_rules.required
+      def shown(person) = Serialisers.person(person, today, required)
+
+      def people_body
+        people = Person.order(:name).preload(:documents).to_a
+        people.map { |person| shown(person) }
+      end
+
+      def own_or_staff!(id)
+        return if current_person.instructor? || current_person.id == id
+
+        raise NotFound, 'There is no such person, or it is not you.'
+      end
+
+      # What was changed of somebody is the chief's and their own to read.
+      def whole(person)
+        history = current_person.chief? || current_person.id == person.id
+        entries = history ? AuditEntry.latest.where(subject_kind: 'person', subject_id: person.id).preload(:by) : []
+        shown(person).merge('history' => entries.map { |row| Serialisers.audit_entry(row) })
+      end
+    end
+  end
+end

@@ -61,6 +61,10 @@ module Fujin
         who = "#{statement['student']} · #{statement['manoeuvre']}"
         case verdict.kind
         when SignOffDocument::WITHDRAWAL then "#{who} · withdrawn #{by}: #{statement['reason']}"
+        when SignOffDocument::SOLO
+          "#{statement['student']} · solo from #{statement['from']} to #{statement['until']} · signed #{by}"
+        when SignOffDocument::SOLO_WITHDRAWAL
+          "#{statement['student']} · solo authority withdrawn #{by}: #{statement['reason']}"
         when SignOffDocument::WITHDRAWN_LIST
           "#{statement['school']}: #{statement['withdrawn'].size} withdrawn up to #{statement['signed_at']}"
         else "#{who} · signed #{by} · code #{Serialisers::SignOffCode.of(verdict.digest)}"

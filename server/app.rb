@@ -17,8 +17,10 @@ module Fujin
   # The whole web application as one Rack app.
   module App
     CONTRACT = File.join(Settings::ROOT, 'api', 'openapi.yaml')
-    AREAS = [SessionArea, SetUpArea, PeopleArea, MeArea, SchoolArea, SortiesArea, PlacesArea, SitesArea, PrepareArea,
-             ReviewArea, RecordArea].freeze
+    AREAS = [
+      SessionArea, SetUpArea, PeopleArea, MeArea, BookingsArea, SoloArea, FleetArea, SchoolArea, SortiesArea,
+      PlacesArea, SitesArea, PrepareArea, ReviewArea, RecordArea
+    ].freeze
 
     module_function
 

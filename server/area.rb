@@ -142,13 +142,18 @@ module Fujin
 
       def versioned(record) = headers('ETag' => %("#{record.lock_version}"))
 
+      def said_of(failure)
+        return 'There is no such record, or it is not yours.' if failure.is_a?(ActiveRecord::RecordNotFound)
+        if failure.is_a?(ActiveRecord::StaleObjectError)
+          return 'It was changed elsewhere in the meantime. Read it again, then repeat what you did.'
+        end
+
+        'Nothing was stored. Try again; if it happens again, tell whoever looks after Fujin.'
+      end
+
       def problem(status, title, failure)
-        detail =
-          if status == 500
-            'Nothing was stored. Try again; if it happens again, tell whoever looks after Fujin.'
-          else
-            failure.message
-          end
+        # What went wrong inside is for the log, not for who asked.
+        detail = status == 500 || failure.is_a?(ActiveRecord::ActiveRecordError) ? said_of(failure) : failure.message
         Fujin.logger.error(failure) if status >= 500
         body = {
           type: "urn:fujin:#{failure.class.name.split('::').last}",

@@ -38,6 +38,24 @@ module Fujin
       view(kept, trouble)
     end
 
+    FORECAST_FRESH_S = 30 * 60
+
+    # What the station expects: the last TAF, fetched again when it is old; nil when there is none or it is unreadable.
+    # @return [Forecast, nil]
+    def forecast
+      row = WeatherForecast.where(station: @station).order(created_at: :desc).first
+      if row.nil? || @clock.call - row.created_at > FORECAST_FRESH_S
+        text = ask("taf/#{@station}")
+        read = Forecast.new(text, @clock.call)
+        WeatherForecast.create!(station: @station, text: text.strip, created_at: @clock.call)
+        return read
+      end
+      Forecast.new(row.text, row.created_at)
+    rescue Silent, Forecast::Unreadable => e
+      Fujin.logger.warn("no forecast: #{e.message}")
+      row && Forecast.new(row.text, row.created_at)
+    end
+
     # @param text [String] a METAR
     # @return [Hash{String => Object}] in the units of a sortie's fields
     # @raise [Silent] when it is no report
@@ -92,7 +110,7 @@ module Fujin
     def newest = WeatherReport.where(station: @station).order(observed_at: :desc).first
 
     def fetch
-      text = ask
+      text = ask("metar/#{@station}")
       values = self.class.read(text, @clock.call)
       observed = values.delete('observed_at')
       WeatherReport.find_or_create_by!(station: @station, observed_at: observed) do |row|
@@ -102,8 +120,8 @@ module Fujin
       end
     end
 
-    def ask
-      uri = URI("#{@url}/metar/#{@station}")
+    def ask(what)
+      uri = URI("#{@url}/#{what}")
       response =
         Net::HTTP.start(uri.host, uri.port, open_timeout: TIMEOUT_S, read_timeout: TIMEOUT_S) do |http|
           http.get(uri.path)

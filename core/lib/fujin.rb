@@ -21,6 +21,7 @@ require_relative 'fujin/errors'
 #   truth/       flights of known truth, recorded badly and graded: how far the grading can be trusted
 #   progress/    levels, readiness, agreement
 #   bookings/    documents with dates, duty, daylight, minima: what stands against a booking
+#   logbook/     flight time: proposed, added up, by night, current
 #   solo/        what a first solo waits for, what a solo authority allows
 #   live/        samples as they arrive -> phase, bands, the gate's call
 module Fujin

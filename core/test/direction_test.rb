@@ -54,7 +54,7 @@ class DirectionTest < Minitest::Test
 
   def test_shared_folders_name_no_manoeuvre_and_do_not_ask_the_catalogue
     shared = USED.files.reject do |file|
-      file.start_with?('manoeuvres/', 'lessons', 'progress/', 'live/', 'catalogue', 'truth/')
+      file.start_with?('manoeuvres/', 'lessons', 'progress/', 'solo/', 'live/', 'catalogue', 'truth/')
     end
     asking = shared.select { |file| USED.names(file).any? { |name| name.start_with?('Fujin::Catalogue') } }
     naming = shared.select do |file|

@@ -19,6 +19,8 @@ module Fujin
     SIGN_OFF = 'sign_off'
     WITHDRAWAL = 'withdrawal'
     WITHDRAWN_LIST = 'withdrawn_list'
+    SOLO = 'solo_authority'
+    SOLO_WITHDRAWAL = 'solo_withdrawal'
 
     # Why a document is not what it claims to be; the message is for the reader.
     class Broken < StandardError; end

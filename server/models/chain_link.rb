@@ -7,6 +7,8 @@ module Fujin
   class ChainLink < Record
     belongs_to :sign_off, class_name: 'Fujin::SignOff', optional: true
     belongs_to :sign_off_withdrawal, class_name: 'Fujin::SignOffWithdrawal', optional: true
+    belongs_to :solo_authority, class_name: 'Fujin::SoloAuthority', optional: true
+    belongs_to :solo_withdrawal, class_name: 'Fujin::SoloWithdrawal', optional: true
     scope :in_order, -> { order(:position) }
 
     def parsed = @parsed ||= JSON.parse(document)

@@ -29,6 +29,19 @@ module Fujin
     # @return [Bookings::Rules]
     def booking_rules = Bookings::Rules.new(bookings)
 
+    # Where its sun rises and sets: the station, or the first place that it teaches at.
+    # @return [Array(Float, Float)] latitude and longitude
+    def station_at
+      return [lat_deg, lon_deg] if lat_deg
+
+      place = Place.in_order.first
+      place ? [place.lat_deg, place.lon_deg] : [0.0, 0.0]
+    end
+
+    def clock = TimeZones.clock(time_zone)
+    # The day that it is at the school.
+    def today = clock.call(Time.now.utc).to_date
+
     # The counted blocks as this school has them.
     # @return [Array<Progress::Block>]
     def counted_blocks

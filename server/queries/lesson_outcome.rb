@@ -57,6 +57,7 @@ module Fujin
         counts: done && row.whole?,
         critical: row.judged['critical'],
         stage: @sortie.stage,
+        trainer: @sortie.training_device,
         done: done && row.manner != 'demonstration' && !@sortie.teaching?,
         controls: row.task == 'whole' ? @taps.controls(number) : 'one',
         settings: row.exercise&.own_settings || {},

@@ -35,6 +35,8 @@ module Fujin
         'last_focus' => last_focus,
         'break_advice' => (BreakAdvice.new(@sortie).text if @viewer.instructor?),
         'sun' => sun,
+        'outside_solo' => SoloLesson.new(@sortie).outside,
+        'training_device' => @sortie.training_device,
         'observed_wind' => @setting.observed_wind&.to_s
       }
     end

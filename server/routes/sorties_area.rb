@@ -156,10 +156,12 @@ module Fujin
         check_measures(setting.declaration, changed['not_judged'] || [])
         LessonPlan.new(sortie).check_surprise(exercise) if changed['surprise']
         check_times(sortie, changed)
+        check_solo(sortie, changed)
         own, day = changed.partition { |name, _| Exercise::FIELDS.include?(name) }.map(&:to_h)
         Sortie.transaction do
           exercise.update!(own)
           day.empty? ? sortie.touch : sortie.update!(day)
+          AuditEntry.note_changes('flight time entered', sortie, %w[off_at on_at], by: current_person)
           MeasureAgain.of(sortie, current_person)
         end
       end
@@ -198,6 +200,23 @@ module Fujin
 
         raise InvalidInput,
               [{ path: 'not_judged', message: "#{declared.title} does not measure #{unknown.join(', ')}" }]
+      end
+
+      # Nobody is sent alone outside what was signed, but by the chief instructor, who says why.
+      def check_solo(sortie, changed)
+        return unless changed['go_decision'] == 'go'
+
+        outside = SoloLesson.new(sortie, changed).outside
+        return if outside.empty?
+
+        if current_person.chief? && changed.fetch('go_reason', sortie.go_reason).to_s.strip.length >= 3
+          AuditEntry.note('solo outside its authority', sortie, by: current_person, became: { 'outside' => outside },
+                                                                why: changed.fetch('go_reason', sortie.go_reason))
+          return
+        end
+
+        raise Conflict,
+              "Outside the solo authority: #{outside.join('; ')}. Only the chief instructor can say go, with a reason."
       end
 
       def check_times(sortie, changed)

@@ -203,7 +203,9 @@ class PeopleTest < Minitest::Test
     custom_request('DELETE', "/api/documents/#{id}", {}, { 'HTTP_X_CSRF_TOKEN' => @token })
 
     assert_equal 2, answer['documents'].size
-    assert_equal 1, answer_of("/api/people/#{@student.id}")['history'].count { |one| one['what'] == 'document withdrawn' }
+    assert_equal(1, answer_of("/api/people/#{@student.id}")['history'].count do |one|
+      one['what'] == 'document withdrawn'
+    end)
   end
 
   def answer_of(path)
@@ -229,7 +231,7 @@ class PeopleTest < Minitest::Test
     post_json '/api/people-list', { csv: good, store: true }
 
     assert_equal [true, 94], [answer['stored'], Fujin::Person.count]
-    assert_equal ['test', 71.0], @student.reload.then { |one| [one.stage, one.mass_kg] }
+    assert_equal(['test', 71.0], @student.reload.then { |one| [one.stage, one.mass_kg] })
     get '/api/people-list'
     post_json '/api/people-list', { csv: last_response.body }
 
@@ -243,7 +245,7 @@ class PeopleTest < Minitest::Test
     get "/api/students/#{@student.id}"
     get '/api/me'
 
-    assert_equal [['Instructor', 2]], answer['views'].map { |view| view.values_at('viewer', 'times') }
+    assert_equal([['Instructor', 2]], answer['views'].map { |view| view.values_at('viewer', 'times') })
     get '/api/me/export'
     refute_includes last_response.body, @student.password_digest
     assert_equal 'student', answer['person']['sign_in']

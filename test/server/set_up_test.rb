@@ -31,7 +31,8 @@ class SetUpTest < Minitest::Test
     assert_equal [201, 'Ferrow Rotors', 'XFER', 'Hild Ferrow'],
                  [code, *said['school'].values_at('name', 'station'), said['person']['name']]
     @token = said['csrf_token']
-    post_json '/api/people', { id: SecureRandom.uuid, name: 'Wenna Marsh', sign_in: 'wenna', role: 'student', mass_kg: 64 }
+    post_json '/api/people',
+              { id: SecureRandom.uuid, name: 'Wenna Marsh', sign_in: 'wenna', role: 'student', mass_kg: 64 }
     student = answer['id']
     get '/api/aircraft'
     craft = answer[0]
@@ -47,7 +48,7 @@ class SetUpTest < Minitest::Test
   def test_from_another_machine_it_needs_the_code_that_the_server_prints
     assert_equal 403, set_up(from: '192.0.2.7')[0]
     assert_equal 403, set_up(from: '192.0.2.7', code: '12345-67890')[0]
-    refute Fujin::School.exists?
+    refute_predicate Fujin::School, :exists?
     code = Fujin::FirstWords.text[/\S+\z/]
 
     assert_equal 201, set_up(from: '192.0.2.7', code: code.downcase)[0]

@@ -20,7 +20,8 @@ class BookingsTest < Minitest::Test
   def party(id, **more) = Bookings::Party.new(id: id, name: id.capitalize, documents: [document('medical')], **more)
 
   def craft(**more)
-    Bookings::Craft.new(id: 'tana', mark: 'Q-TANA', type_id: 'tansy-2', type_name: 'Tansy 2', grounded: nil, hours: 100.0,
+    Bookings::Craft.new(id: 'tana', mark: 'Q-TANA', type_id: 'tansy-2', type_name: 'Tansy 2', grounded: nil,
+                        hours: 100.0,
                         maintenance: [], dual_controls: true, **more)
   end
 
@@ -195,15 +196,17 @@ class BookingsTest < Minitest::Test
     assert_raises(Fujin::InvalidInput) { Bookings::Rules.new('duty_max_h' => 17) }
     assert_raises(Fujin::InvalidInput) { Bookings::Rules.new('nap_min' => 10) }
     assert_raises(Fujin::InvalidInput) { Bookings::Rules.new('required' => ['passport']) }
-    error = assert_raises(Fujin::InvalidInput) { Bookings::Rules.new('minima' => { 'solo' => { 'visibility_m' => 500 } }) }
+    low = { 'minima' => { 'solo' => { 'visibility_m' => 500 } } }
+    error = assert_raises(Fujin::InvalidInput) { Bookings::Rules.new(low) }
 
     assert_equal 'minima.solo.visibility_m', error.problems[0][:path]
   end
 
   def test_a_booking_in_a_sentence
     read = ->(text) do
-      Bookings::Sentence.new(text, people: { 'Oda Fenwright' => 'oda', 'Corwin Ashdale' => 'corwin', 'Odo Marsh' => 'odo' },
-                                   instructors: ['corwin'], aircraft: { 'Q-TANA' => 'tana', 'Q-TANB' => 'tanb' }, today: DAY)
+      people = { 'Oda Fenwright' => 'oda', 'Corwin Ashdale' => 'corwin', 'Odo Marsh' => 'odo' }
+      Bookings::Sentence.new(text, people: people, instructors: ['corwin'], today: DAY,
+                                   aircraft: { 'Q-TANA' => 'tana', 'Q-TANB' => 'tanb' })
     end
     said = read.call('book Oda with corwin in q-tana tomorrow 14:00 for 1h30')
 

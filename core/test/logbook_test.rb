@@ -8,10 +8,10 @@ class LogbookTest < Minitest::Test
   DAY = Date.new(2026, 11, 20)
 
   # What Airborne asks of signals.
-  Signals = Struct.new(:values, :start_s, :step_s) do
-    def size = values.values.first.size
-    def signal?(name) = values.key?(name)
-    def [](name) = values[name]
+  Signals = Struct.new(:channels, :start_s, :step_s) do
+    def size = channels.values.first.size
+    def signal?(name) = channels.key?(name)
+    def [](name) = channels[name]
   end
 
   def span(agl: nil, gs: nil, step_s: 1.0) = airborne(agl: agl, gs: gs, step_s: step_s).span
@@ -52,7 +52,8 @@ class LogbookTest < Minitest::Test
 
   def test_sums_by_hand
     totals = Logbook::Totals.new([line(0, 50), line(27, 40, kind: 'solo'), line(28, 30, night: 10),
-                                  line(89, 20, type: 'Sorrel G'), line(90, 60, kind: 'candidate'), line(1, 45, kind: 'device')])
+                                  line(89, 20, type: 'Sorrel G'), line(90, 60, kind: 'candidate'),
+                                  line(1, 45, kind: 'device')])
 
     assert_equal [200, 10, 45], [totals.minutes, totals.night_minutes, totals.device_minutes]
     assert_equal({ 'dual' => 100, 'solo' => 40, 'candidate' => 60 }, totals.by_kind)

@@ -23,12 +23,14 @@ class SoloTest < Minitest::Test
     {
       { exercises: %w[hover straight_in_autorotation] } => 'straight-in autorotation is not in it',
       { places: ['Heath'] } => 'Heath is not in it', { aircraft_id: 'tanb' } => 'this aircraft is not in it',
-      { wind_kt: 12.6 } => 'wind 13 kt, it allows up to 12 kt', { gust_kt: 19 } => 'gusts to 19 kt, it allows up to 18 kt',
+      { wind_kt: 12.6 } => 'wind 13 kt, it allows up to 12 kt',
+      { gust_kt: 19 } => 'gusts to 19 kt, it allows up to 18 kt',
       { crosswind_kt: 6.5 } => 'crosswind 7 kt, it allows up to 6 kt',
       { visibility_m: 7999 } => 'visibility 7999 m, it asks for 8000 m',
       { cloud_base_ft: 1400 } => 'cloud base 1400 ft, it asks for 1500 ft',
       { daylight: false } => 'it is for daylight only, and the sun is not up for all of it',
-      { day: DAY - 1 } => 'it holds from 22 June 2026 to 22 July 2026', { day: DAY + 31 } => 'it holds from 22 June 2026 to 22 July 2026',
+      { day: DAY - 1 } => 'it holds from 22 June 2026 to 22 July 2026',
+      { day: DAY + 31 } => 'it holds from 22 June 2026 to 22 July 2026',
       { wind_kt: nil } => 'no wind is given, and it allows up to 12 kt'
     }.each { |fields, said| assert_equal [said], against(**fields), fields }
   end

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require 'yaml'
+require_relative 'demo_desk'
 require_relative 'demo_flights'
 require_relative 'demo_sites'
 
@@ -51,6 +52,7 @@ module Fujin
       flown = lessons.reject { |_, fields| fields['planned'] }
       recordings = DemoFlights.new(flown).recordings
       flown.zip(recordings).each { |(sortie, fields), bytes| fly(sortie, fields, bytes) }
+      DemoDesk.new(@people, @fleet, @today).create
     end
 
     private

@@ -20,7 +20,8 @@ module Fujin
         'sorties' => shown(today),
         'earlier' => shown(earlier.reverse),
         'later' => shown(later),
-        'attention' => attention(today + earlier)
+        'attention' => attention(today + earlier),
+        **DayAhead.new(@viewer, @date).to_h
       }
     end
 
@@ -37,7 +38,7 @@ module Fujin
     def attention(flown)
       return [] if @viewer.learner?
 
-      aircraft + reviews(flown) + sign_offs
+      aircraft + documents + reviews(flown) + sign_offs
     end
 
     def aircraft
@@ -50,6 +51,20 @@ module Fujin
             'text' => "#{row.mark} to be looked at before flight. #{row.look_at_it_reason}"
           }
         end
+    end
+
+    # What has run out, or does within a fortnight, of those who are here.
+    def documents
+      soon = PersonDocument.in_force.where(valid_until: ..(@date + 14)).joins(:person).merge(Person.present)
+        .preload(:person)
+      soon.group_by { |one| [one.person_id, one.kind, one.type_id] }.values.filter_map do |own|
+        last = own.max_by(&:valid_until)
+        next if PersonDocument.in_force.where(last.slice(:person_id, :kind,
+                                                         :type_id)).where(valid_until: (@date + 15)..).exists?
+
+        { 'kind' => 'document', 'person_id' => last.person_id,
+          'text' => "#{last.person.name}: #{last.value.words(@date)}" }
+      end
     end
 
     def reviews(flown)

@@ -83,7 +83,9 @@ module Fujin
     helpers do
       def fleet
         today = School.current.today
-        AircraftRow.kept.preload(:maintenance, defects: :by).map { |row| Serialisers.craft(row, row.hours, today) }
+        checks = SiteCheck.newest_first.preload(:site).limit(200).group_by(&:type_id).transform_values(&:first)
+        AircraftRow.kept.preload(:maintenance, defects: :by)
+          .map { |row| Serialisers.craft(row, row.hours, today, checks[row.type_id]) }
       end
 
       # Nothing that is open is forgotten by saying that it flies.

@@ -33,7 +33,10 @@ module Fujin
     end
 
     get_route('/api/weather') do
-      json(WeatherStation.new(School.current.station).latest(refresh: params['refresh'] == 'true'))
+      school = School.current
+      seen = WeatherStation.new(school.station).latest(refresh: params['refresh'] == 'true')
+      values = seen['report']&.fetch('values')
+      json(seen.merge('stages' => values ? StageMinima.new(school.booking_rules).of(values) : []))
     end
 
     get_route('/api/types') { json(TypeStore.all.map { |type| Serialisers.type_row(type) }) }

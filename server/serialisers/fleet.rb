@@ -5,14 +5,18 @@ module Fujin
   module Serialisers
     module_function
 
-    def craft(row, hours, today)
+    # @param check [SiteCheck, nil] the last power check of its type
+    def craft(row, hours, today, check = nil)
       aircraft(row).merge(
         'grounded' => row.grounded, 'hours' => number(hours, 1), 'dual_controls' => row.dual_controls,
         'recorder' => row.recorder,
+        'last_check' => check && power_check(check),
         'maintenance' => row.maintenance.map { |item| maintenance(item, hours, today) },
         'defects' => row.defects.map { |defect| defect(defect) }
       )
     end
+
+    def power_check(check) = { 'k' => number(check.k, 3), 'at' => time(check.checked_at), 'site' => check.site.name }
 
     def maintenance(item, hours, today)
       due = item.value

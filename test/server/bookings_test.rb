@@ -20,9 +20,11 @@ class BookingsTest < Minitest::Test
     Fujin::PersonDocument.create!(person: person, by: @chief, kind: 'medical', valid_until: till, created_at: DAY)
   end
 
+  def at(hour) = (DAY + (hour * 3600)).iso8601
+
   def fields(from: 10, to: 11, **more)
     { id: SecureRandom.uuid, kind: 'dual', student_id: @student.id, instructor_id: @instructor.id,
-      aircraft_id: @aircraft.id, from_at: (DAY + (from * 3600)).iso8601, to_at: (DAY + (to * 3600)).iso8601 }.merge(more)
+      aircraft_id: @aircraft.id, from_at: at(from), to_at: at(to) }.merge(more)
   end
 
   def book(**more) = post_json('/api/bookings', fields(**more)) && answer
@@ -79,7 +81,9 @@ class BookingsTest < Minitest::Test
     book
     row = Fujin::Booking.first
     twice = row.dup.tap { |one| one.id = SecureRandom.uuid }
-    error = assert_raises(ActiveRecord::StatementInvalid) { Fujin::Record.transaction(requires_new: true) { twice.save! } }
+    error = assert_raises(ActiveRecord::StatementInvalid) do
+      Fujin::Record.transaction(requires_new: true) { twice.save! }
+    end
 
     assert_kind_of PG::ExclusionViolation, error.cause
     seat = { booking_id: row.id, person_id: @student.id, from_at: row.from_at + 60, to_at: row.to_at }
@@ -234,8 +238,8 @@ class BookingsTest < Minitest::Test
     text = ['BEGIN:VCALENDAR', 'VERSION:2.0', 'PRODID:-//x//y//EN',
             'BEGIN:VEVENT', 'UID:1', 'DTSTAMP:20270101T000000Z', 'DTSTART:20270614T093000Z', 'DTEND:20270614T103000Z',
             'SUMMARY:Dentist', 'END:VEVENT',
-            'BEGIN:VEVENT', 'UID:2', 'DTSTAMP:20270101T000000Z', 'DTSTART;VALUE=DATE:20270615', 'DTEND;VALUE=DATE:20270617',
-            'SUMMARY:Leave', 'END:VEVENT',
+            'BEGIN:VEVENT', 'UID:2', 'DTSTAMP:20270101T000000Z', 'DTSTART;VALUE=DATE:20270615',
+            'DTEND;VALUE=DATE:20270617', 'SUMMARY:Leave', 'END:VEVENT',
             'BEGIN:VEVENT', 'UID:3', 'DTSTAMP:20270101T000000Z', 'DTSTART:20270101T093000Z', 'RRULE:FREQ=WEEKLY',
             'SUMMARY:Choir', 'END:VEVENT', 'END:VCALENDAR', ''].join("\r\n")
     2.times { post_json '/api/me/calendar/away', { calendar: text } }

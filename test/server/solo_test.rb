@@ -99,7 +99,8 @@ class SoloServerTest < Minitest::Test
   end
 
   def test_a_solo_booking_looks_at_it_too
-    booking = { id: SecureRandom.uuid, kind: 'solo', student_id: @student.id, instructor_id: @instructor.id, aircraft_id: @aircraft.id,
+    booking = { id: SecureRandom.uuid, kind: 'solo', student_id: @student.id, instructor_id: @instructor.id,
+                aircraft_id: @aircraft.id,
                 from_at: (Time.now.utc + 86_400).iso8601, to_at: (Time.now.utc + 90_000).iso8601 }
     post_json '/api/bookings/look', booking
 

@@ -1,7 +1,17 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query'
 import { addExercises, type NewExercise } from './lesson'
 import { forgetAnswers, keepFor, kept } from './kept'
-import { api, keepToken, newId, Refusal, unwrap, type Schemas, type Sortie, type SortieChange } from './client'
+import {
+  api,
+  keepToken,
+  newId,
+  Refusal,
+  unwrap,
+  type Schemas,
+  type Session,
+  type Sortie,
+  type SortieChange,
+} from './client'
 
 export function useSession() {
   return useQuery({
@@ -23,14 +33,18 @@ export function useSession() {
 export function useSignIn() {
   const queries = useQueryClient()
   return useMutation({
-    mutationFn: (body: { sign_in: string; password: string }) => unwrap(api.POST('/api/session', { body })),
-    onSuccess: async (session) => {
-      keepToken(session.csrf_token)
-      await keepFor(session.person?.id ?? '')
-      queries.removeQueries({ predicate: (query) => query.queryKey[0] !== 'session' })
-      queries.setQueryData(['session'], session)
-    },
+    mutationFn: (body: { sign_in: string; password: string; code?: string }) =>
+      unwrap(api.POST('/api/session', { body })),
+    onSuccess: (session) => begun(queries, session),
   })
+}
+
+/** Somebody has come in: nothing of anybody before them stays on screen. */
+export async function begun(queries: QueryClient, session: Session) {
+  keepToken(session.csrf_token)
+  await keepFor(session.person?.id ?? '')
+  queries.removeQueries({ predicate: (query) => query.queryKey[0] !== 'session' })
+  queries.setQueryData(['session'], session)
 }
 
 export function useSignOut() {

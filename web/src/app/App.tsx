@@ -13,8 +13,17 @@ import { Today } from '../views/Today'
 import { CommandBox } from './CommandBox'
 import { later } from './Later'
 import { Rail } from './Rail'
+import { readAs } from './readAs'
 import { Shortcuts } from './Shortcuts'
 
+const Bookings = later(() => import('../views/bookings/Bookings').then((file) => file.Bookings))
+const People = later(() => import('../views/people/People').then((file) => file.People))
+const PersonPage = later(() => import('../views/people/PersonPage').then((file) => file.PersonPage))
+const LogPage = later(() => import('../views/people/LogPage').then((file) => file.LogPage))
+const MePage = later(() => import('../views/people/MePage').then((file) => file.MePage))
+const SchoolPage = later(() => import('../views/school/SchoolPage').then((file) => file.SchoolPage))
+const SetUp = later(() => import('../views/start/SetUp').then((file) => file.SetUp))
+const Join = later(() => import('../views/start/Join').then((file) => file.Join))
 const DebriefPage = later(() => import('../views/DebriefPage').then((file) => file.DebriefPage))
 const Fleet = later(() => import('../views/fleet/Fleet').then((file) => file.Fleet))
 const Method = later(() => import('../views/method/Method').then((file) => file.Method))
@@ -27,13 +36,18 @@ const SideBySidePage = later(() => import('../views/SideBySidePage').then((file)
 /** The frame: rail of words, command box, and the view that the address names. */
 export function App() {
   const session = useSession()
-  const cockpit = useLocation().pathname.endsWith('/fly')
+  const { pathname } = useLocation()
+  const cockpit = pathname.endsWith('/fly')
+  const joining = pathname.startsWith('/join/')
   const [mode, setMode] = useMode(cockpit)
 
+  readAs(session.data)
   useSender(session.data?.person?.id)
   if (session.isPending) return <Loading what="who you are" />
   if (session.isError) return <Failed error={session.error} again={() => void session.refetch()} />
-  if (!session.data.person) return <SignIn school={session.data.school.name} />
+  if (joining && !session.data.person) return <Join word={pathname.slice('/join/'.length)} />
+  if (session.data.set_up) return <SetUp codeNeeded={session.data.set_up.code_needed} />
+  if (!session.data.person) return <SignIn school={session.data.school?.name ?? ''} />
 
   return (
     <div
@@ -53,6 +67,12 @@ export function App() {
           <Route path="/sites/:id" element={<SitePage session={session.data} />} />
           <Route path="/sites/:id/look" element={<LookPage session={session.data} />} />
           <Route path="/sites/:id/survey/:survey" element={<SurveyPage session={session.data} />} />
+          <Route path="/bookings" element={<Bookings session={session.data} />} />
+          <Route path="/people" element={<People session={session.data} />} />
+          <Route path="/people/:id" element={<PersonPage session={session.data} />} />
+          <Route path="/people/:id/log" element={<LogPage />} />
+          <Route path="/me" element={<MePage />} />
+          <Route path="/school" element={<SchoolPage />} />
           <Route path="/fleet" element={<Fleet session={session.data} />} />
           <Route path="/method" element={<Method session={session.data} />} />
           <Route path="/sorties/:id/debrief" element={<DebriefPage />} />

@@ -16,6 +16,7 @@ interface Props {
 /** One box that reaches every student, sortie, aircraft, manoeuvre and action. */
 export function CommandBox({ session, setMode }: Props) {
   const [open, setOpen] = useState(false)
+  const [typed, setTyped] = useState('')
   const navigate = useNavigate()
 
   useEffect(() => {
@@ -41,10 +42,12 @@ export function CommandBox({ session, setMode }: Props) {
       contentClassName="sheet fixed top-20 left-1/2 z-50 w-[36rem] max-w-[94vw] -translate-x-1/2 p-2"
     >
       <Command.Input
-        placeholder="A student, an aircraft, a manoeuvre, an action…"
+        placeholder="A student, an aircraft, a manoeuvre, or: book Oda tomorrow 14:00 in TANA…"
+        value={typed}
+        onValueChange={setTyped}
         className="w-full border-0 border-b border-rule bg-transparent p-3 text-lg text-ink"
       />
-      {open && <Choices session={session} go={go} setMode={setMode} close={() => setOpen(false)} />}
+      {open && <Choices session={session} typed={typed} go={go} setMode={setMode} close={() => setOpen(false)} />}
     </Command.Dialog>
   )
 }
@@ -52,9 +55,10 @@ export function CommandBox({ session, setMode }: Props) {
 interface ChoicesProps extends Props {
   go: (to: string) => () => void
   close: () => void
+  typed: string
 }
 
-function Choices({ session, go, setMode, close }: ChoicesProps) {
+function Choices({ session, typed, go, setMode, close }: ChoicesProps) {
   const staff = !isLearner(session.person)
   const today = useToday()
   const students = useStudents(staff)
@@ -65,8 +69,18 @@ function Choices({ session, go, setMode, close }: ChoicesProps) {
   return (
     <Command.List className="max-h-[60vh] overflow-auto p-1">
       <Command.Empty className="p-4 text-soft">Nothing by that name.</Command.Empty>
+      {staff && /^book\s+\S/i.test(typed) && (
+        <Command.Item
+          forceMount
+          value={typed}
+          onSelect={go(`/bookings?say=${encodeURIComponent(typed)}`)}
+          className="flex min-h-10 cursor-pointer items-center px-3 data-[selected=true]:bg-wash data-[selected=true]:font-semibold"
+        >
+          {capital(typed)}: look at it and book
+        </Command.Item>
+      )}
       <Group heading="Places">
-        {['Today', ...(staff ? ['Students'] : []), 'Sites', 'Fleet', 'Method'].map((word) => (
+        {['Today', 'Bookings', ...(staff ? ['Students', 'People'] : []), 'Sites', 'Fleet', 'Method'].map((word) => (
           <Item key={word} onSelect={go(word === 'Today' ? '/' : `/${word.toLowerCase()}`)}>
             {word}
           </Item>

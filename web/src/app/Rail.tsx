@@ -1,6 +1,6 @@
 import { clsx } from 'clsx'
 import { useState } from 'react'
-import { NavLink } from 'react-router'
+import { Link, NavLink } from 'react-router'
 import type { Session } from '../api/client'
 import { useSignOut } from '../api/queries'
 import { MODES, type Mode } from '../design/useMode'
@@ -9,12 +9,15 @@ import { isLearner } from '../api/who'
 import { useWaiting } from '../queue/useStored'
 import { WaitingTaps } from './WaitingTaps'
 
-const PLACES = [
+const PLACES: { to: string; word: string; staff: boolean; chief?: boolean }[] = [
   { to: '/', word: 'Today', staff: false },
+  { to: '/bookings', word: 'Bookings', staff: false },
   { to: '/students', word: 'Students', staff: true },
   { to: '/sites', word: 'Sites', staff: false },
   { to: '/fleet', word: 'Fleet', staff: false },
   { to: '/method', word: 'Method', staff: false },
+  { to: '/people', word: 'People', staff: true },
+  { to: '/school', word: 'School', staff: true, chief: true },
 ]
 
 interface Props {
@@ -38,7 +41,9 @@ export function Rail({ session, mode, setMode }: Props) {
           <span className="text-xl font-bold tracking-tight">Fujin</span>
         </div>
         <nav aria-label="Places" className="flex flex-col gap-0.5 max-md:flex-row">
-          {PLACES.filter((place) => staff || !place.staff).map((place) => (
+          {PLACES.filter(
+            (place) => (staff || !place.staff) && (!place.chief || person?.role === 'chief_instructor'),
+          ).map((place) => (
             <NavLink
               key={place.to}
               to={place.to}
@@ -88,7 +93,9 @@ export function Rail({ session, mode, setMode }: Props) {
             </div>
           </fieldset>
           <div className="leading-tight">
-            <div className="font-semibold">{person?.name}</div>
+            <Link to="/me" className="font-semibold">
+              {person?.name}
+            </Link>
             <div className="label">{capital(person?.role ?? '')}</div>
           </div>
           <WaitingTaps person={person?.id} />

@@ -1,3 +1,4 @@
+import { clockOf, zoneWord } from '../design/times'
 import { dropTap } from '../queue/device'
 import type { StoredTap } from '../queue/taps'
 import { useLink } from '../queue/useSender'
@@ -32,7 +33,7 @@ export function WaitingTaps({ person }: { person: string | undefined }) {
       ))}
       {refused.map((tap) => (
         <p key={tap.id} className="m-0">
-          Not taken: {tap.kind.replaceAll('_', ' ')} of {tap.at.slice(11, 16)} UTC. {tap.refused}{' '}
+          Not taken: {tap.kind.replaceAll('_', ' ')} of {clockOf(tap.at)} {zoneWord()}. {tap.refused}{' '}
           <button
             type="button"
             className="min-h-11 cursor-pointer bg-transparent underline"

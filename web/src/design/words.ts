@@ -1,4 +1,5 @@
 import units from '../../../core/data/units.json'
+import { toReader, wordFor } from './units'
 
 /** How values are worded on screen: digits and units as the core has them, dates and grades. */
 
@@ -8,11 +9,11 @@ interface Unit {
 }
 const UNITS: Record<string, Unit> = units
 
-export const unitWord = (unit: string) => UNITS[unit]?.word ?? unit
+export const unitWord = (unit: string) => wordFor(UNITS[unit]?.word ?? unit)
 
 export function figure(value: number | null | undefined, unit: string, digits?: number): string {
   if (value === null || value === undefined) return '—'
-  const text = value.toFixed(digits ?? UNITS[unit]?.digits ?? 1)
+  const text = toReader(value, UNITS[unit]?.word ?? unit).toFixed(digits ?? UNITS[unit]?.digits ?? 1)
   return (/^-0(\.0+)?$/.test(text) ? text.slice(1) : text).replace('-', '−')
 }
 
@@ -52,12 +53,5 @@ export const GRADE_WORDS = [
 export const STAGES = ['prepare', 'fly', 'review', 'record'] as const
 export type StageName = (typeof STAGES)[number]
 
-const clock = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', timeZone: 'UTC' })
-const day = new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' })
-const fullDay = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', year: 'numeric', timeZone: 'UTC' })
-const shortDay = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' })
-export const clockOf = (iso: string) => clock.format(new Date(iso))
-export const dayOf = (iso: string) => day.format(new Date(iso))
-export const fullDayOf = (iso: string) => fullDay.format(new Date(iso))
-export const shortDayOf = (iso: string) => shortDay.format(new Date(iso))
+export { clockOf, dayOf, fullDayOf, shortDayOf } from './times'
 export const hoursOf = (minutes: number) => `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, '0')}`

@@ -3,6 +3,7 @@ import { useState, type FormEvent } from 'react'
 import { useNavigate } from 'react-router'
 import type { NewExercise } from '../api/lesson'
 import { useAircraft, useCatalogue, useCreateSortie, useStudents } from '../api/queries'
+import { momentOf, zoneWord } from '../design/times'
 import { capital } from '../design/words'
 import { Pick } from '../design/Pick'
 
@@ -56,7 +57,7 @@ function Form({ date, known, close }: Pick<Props, 'date' | 'known'> & { close: (
       {
         student_id: student,
         aircraft_id: craft,
-        starts_at: `${on}T${time}:00Z`,
+        starts_at: momentOf(`${on}T${time}`),
         exercises: known?.exercises[0]?.manoeuvre === manoeuvre ? known.exercises : [{ manoeuvre, settings: {} }],
       },
       {
@@ -100,7 +101,7 @@ function Form({ date, known, close }: Pick<Props, 'date' | 'known'> & { close: (
           <input className="field" type="date" required value={on} onChange={(e) => setOn(e.target.value)} />
         </label>
         <label className="grid gap-1">
-          Time, UTC
+          Time, {zoneWord()}
           <input className="field" type="time" required value={time} onChange={(e) => setTime(e.target.value)} />
         </label>
       </div>

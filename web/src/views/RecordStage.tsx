@@ -3,7 +3,10 @@ import { toast } from 'sonner'
 import type { Schemas, Session, Sortie } from '../api/client'
 import { useChangeSortie, useStudent } from '../api/queries'
 import { Failed, Loading } from '../design/States'
-import { hoursOf } from '../design/words'
+import { fieldOf, momentOf, zoneWord } from '../design/times'
+import { clockOf, hoursOf } from '../design/words'
+import { useFlightTime } from '../api/school'
+import { Correction } from './lesson/Correction'
 import { Conditions } from './Conditions'
 import { StandingSummary } from './StandingSummary'
 import { isLearner } from '../api/who'
@@ -15,7 +18,10 @@ export function RecordStage({ sortie, session }: { sortie: Sortie; session: Sess
   if (student.isError) return <Failed error={student.error} again={() => void student.refetch()} />
   return (
     <div className="mt-4 grid gap-6 lg:grid-cols-[24rem_minmax(0,1fr)]">
-      <FlightForm key={sortie.version} sortie={sortie} total={student.data.log.total_minutes} />
+      <div className="grid content-start gap-4">
+        <FlightForm key={sortie.version} sortie={sortie} total={student.data.log.total_minutes} />
+        {sortie.may_edit && <Correction sortie={sortie} />}
+      </div>
       <div className="grid content-start gap-4">
         {sortie.manoeuvres.map((manoeuvre) => (
           <Stands
@@ -57,16 +63,17 @@ function Stands({ title, manoeuvre, student, staff }: StandsProps) {
   )
 }
 
-const toField = (iso: string | null | undefined) => (iso ? iso.slice(0, 16) : '')
-const fromField = (text: string) => (text ? `${text}:00Z` : null)
+const toField = (iso: string | null | undefined) => (iso ? fieldOf(iso) : '')
+const fromField = (text: string) => (text ? momentOf(text) : null)
 
 function FlightForm({ sortie, total }: { sortie: Sortie; total: number }) {
   const change = useChangeSortie(sortie.id)
   const [off, setOff] = useState(toField(sortie.off_at))
   const [on, setOn] = useState(toField(sortie.on_at))
   const [focus, setFocus] = useState(sortie.next_focus ?? '')
-  const minutes = off && on ? Math.round((Date.parse(`${on}Z`) - Date.parse(`${off}Z`)) / 60000) : undefined
+  const minutes = off && on ? Math.round((Date.parse(momentOf(on)) - Date.parse(momentOf(off))) / 60000) : undefined
   const locked = !sortie.may_edit
+  const proposed = useFlightTime(sortie.id, !locked && sortie.recordings.length > 0 && !sortie.on_at)
   return (
     <form
       className="sheet grid content-start gap-3 p-4"
@@ -81,7 +88,7 @@ function FlightForm({ sortie, total }: { sortie: Sortie; total: number }) {
       <h2 className="m-0 text-lg font-semibold">Flight time</h2>
       <div className="grid gap-3">
         <label className="grid gap-0.5">
-          <span className="label">Off, UTC</span>
+          <span className="label">Off, {zoneWord()}</span>
           <input
             className="field"
             type="datetime-local"
@@ -91,7 +98,7 @@ function FlightForm({ sortie, total }: { sortie: Sortie; total: number }) {
           />
         </label>
         <label className="grid gap-0.5">
-          <span className="label">On, UTC</span>
+          <span className="label">On, {zoneWord()}</span>
           <input
             className="field"
             type="datetime-local"
@@ -101,6 +108,23 @@ function FlightForm({ sortie, total }: { sortie: Sortie; total: number }) {
           />
         </label>
       </div>
+      {proposed.data && (
+        <p className="m-0">
+          {proposed.data.text}{' '}
+          {proposed.data.off_at && proposed.data.on_at && (
+            <button
+              type="button"
+              className="button"
+              onClick={() => {
+                setOff(toField(proposed.data.off_at))
+                setOn(toField(proposed.data.on_at))
+              }}
+            >
+              Take {clockOf(proposed.data.off_at)} to {clockOf(proposed.data.on_at)}
+            </button>
+          )}
+        </p>
+      )}
       <p className="m-0 text-2xl font-bold">
         {minutes !== undefined && minutes > 0 ? hoursOf(minutes) : '—'}
         <span className="unit">

@@ -5,11 +5,14 @@ export function SignIn({ school }: { school: string }) {
   const signIn = useSignIn()
   const [name, setName] = useState('')
   const [password, setPassword] = useState('')
+  const [code, setCode] = useState('')
+  const asked =
+    signIn.error?.message.includes('authenticator') || signIn.error?.message.includes('This code') || code !== ''
   const field = useRef<HTMLInputElement>(null)
   useEffect(() => field.current?.focus(), [])
   const submit = (event: FormEvent) => {
     event.preventDefault()
-    signIn.mutate({ sign_in: name, password })
+    signIn.mutate({ sign_in: name, password, ...(code ? { code } : {}) })
   }
   return (
     <main className="mx-auto grid min-h-screen max-w-md content-center p-6">
@@ -48,6 +51,18 @@ export function SignIn({ school }: { school: string }) {
             onChange={(e) => setPassword(e.target.value)}
           />
         </label>
+        {asked && (
+          <label className="grid gap-1">
+            Code of the authenticator, or one on paper
+            <input
+              className="field h-11"
+              autoComplete="one-time-code"
+              required
+              value={code}
+              onChange={(e) => setCode(e.target.value)}
+            />
+          </label>
+        )}
         {signIn.isError && (
           <p role="alert" className="limit-note m-0 p-3">
             {signIn.error.message}

@@ -22,7 +22,7 @@ export function SignOffPage({ session }: { session: Session }) {
           Withdrawn by {doc.withdrawn_by} on {fullDayOf(doc.withdrawn_at ?? '')}: {doc.withdrawn_reason}
         </p>
       )}
-      <p className="label mb-0">{session.school.name} · sign-off</p>
+      <p className="label mb-0">{session.school?.name} · sign-off</p>
       <h1 className="mt-0 mb-1 border-b-2 border-ink pb-2 text-3xl font-bold">{doc.title}</h1>
       <p className="mt-3 mb-2 text-xl">
         <b>{doc.student.name}</b> met every condition below. Signed by <b>{doc.by}</b> on {fullDayOf(doc.signed_at)}.

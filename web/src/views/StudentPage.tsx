@@ -5,6 +5,7 @@ import { HeadRow } from '../design/HeadRow'
 import { Empty, Failed, Loading } from '../design/States'
 import { capital, clockOf, hoursOf, shortDayOf } from '../design/words'
 import { Blocks } from './Blocks'
+import { SoloSection } from './solo/SoloSection'
 import { Conditions } from './Conditions'
 import { NextLesson } from './NextLesson'
 import { Stands } from './StandingSummary'
@@ -23,7 +24,7 @@ export function StudentPage({ session }: { session: Session }) {
       <header className="flex flex-wrap items-baseline justify-between gap-4 border-b-2 border-ink pb-2">
         <h1 className="m-0 text-2xl font-bold">{name}</h1>
         <span className="text-soft">
-          Stage {stage} · {hoursOf(log.total_minutes)} logged
+          Stage {stage} · <Link to={`/people/${id}/log`}>{hoursOf(log.total_minutes)} logged</Link>
         </span>
       </header>
       {!isLearner(session.person) && advice.length > 0 && <NextLesson id={id} advice={advice} />}
@@ -56,6 +57,7 @@ export function StudentPage({ session }: { session: Session }) {
           </section>
         )}
         {blocks.length > 0 && <Blocks blocks={blocks} />}
+        {stage !== 'instructor' && <SoloSection student={id} name={name} staff={!isLearner(session.person)} />}
         {reactions.length > 0 && (
           <section>
             <h2 className="text-lg font-semibold">Reaction to a power loss</h2>

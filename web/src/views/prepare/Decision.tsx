@@ -10,7 +10,10 @@ interface Props {
 
 /** Go or no-go, on record with its reason, so that pressure to fly has something to lean on. */
 export function Decision({ sortie, plan, set, saving }: Props) {
-  const limits = (plan?.cautions ?? []).filter((caution) => caution.level === 'limit')
+  const limits = [
+    ...(sortie.outside_solo ?? []).map((text) => ({ id: text, text: `Outside the solo authority: ${text}.` })),
+    ...(plan?.cautions ?? []).filter((caution) => caution.level === 'limit'),
+  ]
   const [reason, setReason] = useState(sortie.go_reason ?? '')
   if (!sortie.may_edit) {
     return (

@@ -1,4 +1,5 @@
 import { useState } from 'react'
+import { digitsFor, fromReader, toReader, wordFor } from '../../design/units'
 
 interface Props {
   label: string
@@ -17,22 +18,26 @@ interface Props {
   placeholder?: string | undefined
 }
 
-/** A number with its unit; arrow keys step it, what is no number in range is said and not sent. */
+/** A number in its reader's unit; arrow keys step it, what is no number in range is said and not sent. */
 export function NumberField({
   label,
   unit,
-  value,
+  value: stored,
   onChange,
-  low,
-  high,
+  low: least,
+  high: most,
   step = 1,
-  digits = 1,
+  digits: usual = 1,
   optional = false,
   error,
   disabled,
   placeholder,
 }: Props) {
   const [text, setText] = useState<string>()
+  const digits = digitsFor(unit, usual)
+  const round = (number: number) => Number(number.toFixed(digits))
+  const value = stored == null ? stored : toReader(stored, unit)
+  const [low, high] = [round(toReader(least, unit)), round(toReader(most, unit))]
   const shown = text ?? (value === null || value === undefined ? '' : String(Number(value.toFixed(digits))))
   const [problem, setProblem] = useState<string>()
 
@@ -54,13 +59,13 @@ export function NumberField({
       return
     }
     setProblem(undefined)
-    onChange(number)
+    onChange(Math.min(most, Math.max(least, fromReader(number, unit))))
   }
   const message = problem ?? error
   return (
     <label className="grid gap-0.5">
       <span className="label">
-        {label}, {unit}
+        {label}, {wordFor(unit)}
       </span>
       <input
         className="field"
@@ -69,7 +74,7 @@ export function NumberField({
         value={shown}
         min={low}
         max={high}
-        step={step}
+        step={digits > usual ? 10 ** -digits : step}
         placeholder={placeholder}
         disabled={disabled}
         aria-invalid={message !== undefined}

@@ -1,3 +1,4 @@
+import { clockOf, zoneWord } from '../../design/times'
 import type { Sortie, SortieChange } from '../../api/client'
 import { useWeather } from '../../api/prepare'
 
@@ -50,7 +51,7 @@ export function Weather({ sortie, set }: { sortie: Sortie; set: (fields: SortieC
         Sun{' '}
         {sun.elevation_deg > 0 ? `${Math.round(sun.elevation_deg)}° high in ${Math.round(sun.azimuth_deg)}°` : 'down'}{' '}
         at the start
-        {sun.set ? `, sets ${sun.set.slice(11, 16)} UTC` : ''}
+        {sun.set ? `, sets ${clockOf(sun.set)} ${zoneWord()}` : ''}
       </span>
     </p>
   )

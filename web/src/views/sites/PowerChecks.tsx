@@ -1,3 +1,4 @@
+import { clockOf, zoneWord } from '../../design/times'
 import { useState } from 'react'
 import type { Schemas } from '../../api/client'
 import { useKeepCheck, type Site, type SiteQuestion, type SiteReport } from '../../api/sites'
@@ -101,6 +102,6 @@ export function PowerChecks({ site, day, report, onChange }: Props) {
 const share = (k: number) => `${Math.round(k * 100)} %`
 
 const said = (check: Schemas['SiteCheck']) =>
-  `${check.by}, ${check.at.slice(11, 16)} UTC, ${
+  `${check.by}, ${clockOf(check.at)} ${zoneWord()}, ${
     check.how === 'hover' ? `in a hover at ${check.height_ft ?? 4} ft` : `level at ${check.ias_kt ?? '—'} kt`
   }: ${check.seen} ${unitWord(check.unit)} seen, ${check.predicted} predicted; ${share(check.k)} of the power predicted.`

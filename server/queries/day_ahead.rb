@@ -1,0 +1,87 @@
+# frozen_string_literal: true
+
+module Fujin
+  # What the day brings beside its lessons: what is booked and not prepared yet, who has not flown for long, and the one
+  # thing that this person does next.
+  class DayAhead
+    # How long without a lesson is worth a line, days; and how many are named.
+    LONG_DAYS = 14
+    NAMED = 6
+
+    # @param viewer [Person], @param date [Date]
+    def initialize(viewer, date)
+      @viewer = viewer
+      @date = date
+      @school = School.current
+    end
+
+    def to_h
+      { 'bookings' => bookings.map { |row| Serialisers.booking(row) },
+        'due' => @viewer.learner? ? [] : due, 'next' => next_words }
+    end
+
+    private
+
+    def bookings
+      @bookings ||= begin
+        from = @date.to_time(:utc)
+        rows = Booking.standing.between(from, from + 86_400).where(sortie_id: nil).order(:from_at)
+          .preload(:student, :instructor, :examiner, :aircraft)
+        @viewer.learner? ? rows.where(student_id: @viewer.id).to_a : rows.to_a
+      end
+    end
+
+    def due
+      last = Sortie.where.not(on_at: nil).group(:student_id).maximum(:starts_at)
+      coming = [Booking.standing.where(from_at: Time.now.utc..), Sortie.where(starts_at: Time.now.utc..)]
+        .flat_map { |rows| rows.distinct.pluck(:student_id) }
+      waiting = Person.students.where(suspended_at: nil).reject { |one| coming.include?(one.id) }
+      waiting.map { |one| [one, last[one.id]] }
+        .select { |_, flown| flown.nil? || (@date - flown.to_date).to_i >= LONG_DAYS }
+        .sort_by { |_, flown| flown || Time.at(0) }.first(NAMED)
+        .map { |one, flown| { 'student' => Serialisers.person_name(one), 'text' => flown_words(flown) } }
+    end
+
+    def flown_words(flown)
+      return 'has not flown yet, and nothing is booked' unless flown
+
+      "flew last #{(@date - flown.to_date).to_i} days ago, and nothing is booked"
+    end
+
+    # The first thing of the day that waits for this person.
+    def next_words
+      booking = bookings.find { |row| @viewer.learner? || row.instructor_id == @viewer.id }
+      lesson = coming_lesson
+      first = [booking && [booking.from_at, booking_words(booking)], lesson && [lesson.starts_at, lesson_words(lesson)]]
+        .compact.min_by(&:first)
+      return first.last if first
+
+      if @viewer.learner?
+        'Nothing is booked for you: ask your instructor for a lesson.'
+      else
+        'No lesson of yours waits ' \
+          'today.'
+      end
+    end
+
+    def coming_lesson
+      mine = @viewer.learner? ? { student_id: @viewer.id } : { instructor_id: @viewer.id }
+      Sortie.where(mine).where(starts_at: @date.to_time(:utc)..(@date + 1).to_time(:utc), on_at: nil).order(:starts_at)
+        .preload(:student, :instructor, :exercises).first
+    end
+
+    def clock(time) = @school.clock.call(time).strftime('%H:%M')
+
+    def booking_words(row)
+      who = @viewer.learner? ? "with #{row.instructor.name}" : row.student.name
+      act = @viewer.learner? ? 'read up on what comes' : 'prepare it'
+      "#{clock(row.from_at)} in #{row.aircraft.mark}, #{who}: #{act}."
+    end
+
+    def lesson_words(row)
+      who = @viewer.learner? ? "with #{row.instructor.name}" : row.student.name
+      step = SortieProgress.new(row).next_step unless @viewer.learner?
+      "#{clock(row.starts_at)}, #{who}: #{row.seen_by(@viewer).title}.#{" #{step}." if step}"
+    end
+  end
+end

@@ -1,0 +1,107 @@
+import { Dialog } from 'radix-ui'
+import { useState } from 'react'
+import { Link, useNavigate } from 'react-router'
+import { useCancelBooking, useMakeLesson, type Board, type Booking } from '../../api/bookings'
+import { Refused } from '../../design/Field'
+import { ReasonForm } from '../../design/ReasonForm'
+import { SheetBody } from '../../design/Sheet'
+import { capital, clockOf, fullDayOf, shortDayOf } from '../../design/words'
+import { BookingForm, type Start } from './BookingForm'
+
+interface Props {
+  board: Board
+  booking: Booking
+  staff: boolean
+  close: () => void
+  offer: (start: Start) => void
+}
+
+/** One booking: what it is, to change, to cancel with why, to make the lesson of. */
+export function BookingSheet({ board, booking, staff, close, offer }: Props) {
+  const [changing, setChanging] = useState(false)
+  const cancel = useCancelBooking()
+  const lesson = useMakeLesson()
+  const navigate = useNavigate()
+  return (
+    <Dialog.Root open onOpenChange={close}>
+      <SheetBody title={`${capital(booking.kind)}: ${booking.student.name} in ${booking.aircraft.mark}`}>
+        {changing ? (
+          <BookingForm board={board} booking={booking} start={startOf(booking)} done={close} />
+        ) : cancel.data ? (
+          <div className="grid gap-3">
+            <p className="m-0">
+              It is cancelled. {cancel.data.offers.length === 0 && 'Nobody waits who could take it.'}
+            </p>
+            {cancel.data.offers.map(({ wait, student, last_lesson: last }) => (
+              <div key={wait} className="flex items-center justify-between gap-3 border-t border-rule pt-2">
+                <span>
+                  <b>{student.name}</b> waits
+                  <span className="label block">{last ? `flew last on ${shortDayOf(last)}` : 'has not flown yet'}</span>
+                </span>
+                <button
+                  type="button"
+                  className="button"
+                  onClick={() => offer({ ...startOf(booking), kind: 'dual', student_id: student.id })}
+                >
+                  Offer it<span className="sr-only"> to {student.name}</span>
+                </button>
+              </div>
+            ))}
+          </div>
+        ) : (
+          <div className="grid gap-3">
+            <p className="m-0 text-lg">
+              {fullDayOf(booking.from_at)}, <b>{clockOf(booking.from_at)}</b> to <b>{clockOf(booking.to_at)}</b>
+              <br />
+              with {booking.instructor.name}
+              {booking.examiner && `, examined by ${booking.examiner.name}`}
+            </p>
+            {booking.note && <p className="m-0">{booking.note}</p>}
+            {booking.despite && <p className="limit-note m-0 p-2">Booked all the same: {booking.despite}</p>}
+            {booking.sortie_id && <Link to={`/sorties/${booking.sortie_id}/prepare`}>The lesson</Link>}
+            {staff && (
+              <>
+                <div className="flex flex-wrap gap-3">
+                  {!booking.sortie_id && (
+                    <button
+                      type="button"
+                      className="button solid"
+                      disabled={lesson.isPending}
+                      onClick={() =>
+                        lesson.mutate(booking.id, {
+                          onSuccess: ({ sortie_id: id }) => void navigate(`/sorties/${id}/prepare`),
+                        })
+                      }
+                    >
+                      Prepare the lesson
+                    </button>
+                  )}
+                  <button type="button" className="button" onClick={() => setChanging(true)}>
+                    Change
+                  </button>
+                </div>
+                <ReasonForm
+                  ask="Why it is cancelled"
+                  act="Cancel it"
+                  onReason={(why) => cancel.mutate({ id: booking.id, why })}
+                />
+              </>
+            )}
+            <Refused error={cancel.error ?? lesson.error} />
+          </div>
+        )}
+      </SheetBody>
+    </Dialog.Root>
+  )
+}
+
+const startOf = (booking: Booking): Start => ({
+  kind: booking.kind,
+  student_id: booking.student.id,
+  instructor_id: booking.instructor.id,
+  examiner_id: booking.examiner?.id ?? '',
+  aircraft_id: booking.aircraft.id,
+  from_at: booking.from_at,
+  to_at: booking.to_at,
+  note: booking.note ?? null,
+})

@@ -1,0 +1,98 @@
+import { useState, type FormEvent } from 'react'
+import { useAddWait, useDropWait, type Board } from '../../api/bookings'
+import { useStudents } from '../../api/queries'
+import { Field, PickField, Refused } from '../../design/Field'
+import { Sheet } from '../../design/Sheet'
+import { dateOf, dayAfter } from '../../design/times'
+
+/** Who would take a gap, and until when. */
+export function Waiting({ board, staff }: { board: Board; staff: boolean }) {
+  const drop = useDropWait()
+  return (
+    <section className="mt-6" aria-labelledby="waits">
+      <div className="flex items-center gap-4">
+        <h2 id="waits" className="m-0 text-lg font-semibold">
+          Waiting for a gap
+        </h2>
+        {staff && (
+          <Sheet word="Add" title="Somebody who would take a gap">
+            {(close) => <WaitForm board={board} close={close} />}
+          </Sheet>
+        )}
+      </div>
+      {board.waits.length === 0 && <p className="text-soft">Nobody waits.</p>}
+      <ul className="m-0 mt-2 list-none p-0">
+        {board.waits.map((wait) => (
+          <li key={wait.id} className="flex items-center justify-between gap-3 border-t border-rule py-1.5">
+            <span>
+              <b>{wait.student.name}</b>
+              {wait.instructor ? ` with ${wait.instructor.name}` : ''}, {dateOf(wait.from_on)} to{' '}
+              {dateOf(wait.until_on)}
+              {wait.note ? `. ${wait.note}` : ''}
+            </span>
+            {staff && (
+              <button type="button" className="button" onClick={() => drop.mutate(wait.id)}>
+                Done<span className="sr-only">: {wait.student.name}</span>
+              </button>
+            )}
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
+}
+
+function WaitForm({ board, close }: { board: Board; close: () => void }) {
+  const students = useStudents()
+  const add = useAddWait()
+  const [form, setForm] = useState({
+    student: '',
+    instructor: '',
+    from: board.from,
+    until: dayAfter(board.from, 14),
+    note: '',
+  })
+  const put = (name: keyof typeof form) => (text: string) => setForm((now) => ({ ...now, [name]: text }))
+  const submit = (event: FormEvent) => {
+    event.preventDefault()
+    add.mutate(
+      {
+        student_id: form.student,
+        instructor_id: form.instructor || null,
+        from_on: form.from,
+        until_on: form.until,
+        note: form.note || null,
+      },
+      { onSuccess: close },
+    )
+  }
+  return (
+    <form onSubmit={submit} className="grid gap-3">
+      <PickField
+        label="Student"
+        required
+        value={form.student}
+        choices={[
+          { id: '', word: 'Choose…' },
+          ...(students.data?.items ?? []).map(({ id, name }) => ({ id, word: name })),
+        ]}
+        onText={put('student')}
+      />
+      <PickField
+        label="Instructor"
+        value={form.instructor}
+        choices={[{ id: '', word: 'Any' }, ...board.instructors.map(({ id, name }) => ({ id, word: name }))]}
+        onText={put('instructor')}
+      />
+      <div className="grid grid-cols-2 gap-3">
+        <Field label="From" type="date" required value={form.from} onText={put('from')} />
+        <Field label="Until" type="date" required min={form.from} value={form.until} onText={put('until')} />
+      </div>
+      <Field label="Note" maxLength={200} value={form.note} onText={put('note')} />
+      <Refused error={add.error} />
+      <button type="submit" className="button solid justify-self-start" disabled={add.isPending}>
+        Put on the list
+      </button>
+    </form>
+  )
+}

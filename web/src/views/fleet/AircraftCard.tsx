@@ -1,0 +1,193 @@
+import { useState, type FormEvent } from 'react'
+import { usePowerCard } from '../../api/queries'
+import {
+  useAddDefect,
+  useAddMaintenance,
+  useClearDefect,
+  useDoneMaintenance,
+  usePutAircraft,
+  type FleetAircraft,
+} from '../../api/school'
+import { Field, Refused } from '../../design/Field'
+import { ReasonForm } from '../../design/ReasonForm'
+import { capital, figure, shortDayOf, unitWord } from '../../design/words'
+import { Sheet } from '../../design/Sheet'
+
+/** One aircraft: does it fly, what is due, what was found, what power its flights showed. */
+export function AircraftCard({ row, chief, staff }: { row: FleetAircraft; chief: boolean; staff: boolean }) {
+  const put = usePutAircraft(row.id)
+  return (
+    <section className="sheet grid content-start gap-2 p-4" aria-label={row.mark}>
+      <h2 className="m-0 text-xl font-bold">
+        {row.mark}{' '}
+        <span className="font-normal text-soft">
+          {row.type_name}, rotor {row.rotor_direction}
+        </span>
+      </h2>
+      <p className="m-0">
+        <b className="figures text-lg">{row.hours.toFixed(1)}</b>
+        <span className="unit">h</span>
+        <span className="label ml-3">
+          {row.dual_controls ? 'dual controls' : 'no second controls'}
+          {row.recorder ? ` · ${row.recorder}` : ''}
+        </span>
+      </p>
+      {row.grounded && (
+        <p className="limit-note m-0 p-3">
+          <b>Does not fly.</b> {capital(row.grounded)}
+        </p>
+      )}
+      {row.maintenance.map((item) => (
+        <Maintenance key={item.id} item={item} chief={chief} />
+      ))}
+      {row.defects.map((defect) => (
+        <Defect key={defect.id} defect={defect} may={chief || (staff && !defect.grounds)} />
+      ))}
+      <Settings id={row.id} />
+      {row.last_check && (
+        <p className="label m-0">
+          Last power check of this type: {Math.round(row.last_check.k * 100)} % of what was predicted,{' '}
+          {row.last_check.site}, {shortDayOf(row.last_check.at)}
+        </p>
+      )}
+      {staff && (
+        <div className="no-print flex flex-wrap gap-2">
+          <Sheet word="Found something" title={`Found on ${row.mark}`}>
+            {(close) => <DefectForm aircraft={row.id} close={close} />}
+          </Sheet>
+          <Sheet word="Add what is due" title={`Due on ${row.mark}`}>
+            {(close) => <DueForm aircraft={row.id} close={close} />}
+          </Sheet>
+        </div>
+      )}
+      {chief && (
+        <ReasonForm
+          key={String(row.grounded)}
+          ask={row.grounded ? 'What was done, and by whom' : 'Why it is not to fly'}
+          act={row.grounded ? 'It flies again' : 'Ground it'}
+          close
+          className="no-print"
+          onReason={(why) => put.mutate({ state: row.grounded ? 'flying' : 'grounded', why })}
+        />
+      )}
+      <Refused error={put.error} />
+    </section>
+  )
+}
+
+function Maintenance({ item, chief }: { item: FleetAircraft['maintenance'][number]; chief: boolean }) {
+  const done = useDoneMaintenance()
+  return (
+    <div className={item.state === 'over' ? 'limit-note p-2' : 'border-t border-rule pt-2'}>
+      <p className="m-0">
+        {item.state === 'over' && <b>Overdue. </b>}
+        {item.state === 'due' && <b>Soon. </b>}
+        {item.title}, {item.text}
+        {item.hours_left != null && item.hours_left > 0 && (
+          <span className="label ml-2">{item.hours_left.toFixed(1)} h left</span>
+        )}
+      </p>
+      {chief && item.state !== 'good' && (
+        <ReasonForm
+          ask={`What was done: ${item.title}`}
+          act="Done"
+          close
+          onReason={(note) => done.mutate({ id: item.id, note })}
+        />
+      )}
+    </div>
+  )
+}
+
+function Defect({ defect, may }: { defect: FleetAircraft['defects'][number]; may: boolean }) {
+  const clear = useClearDefect()
+  return (
+    <div className={defect.grounds ? 'limit-note p-2' : 'border-t border-rule pt-2'}>
+      <p className="m-0">
+        {defect.text}
+        <span className="label ml-2">
+          {defect.by}, {shortDayOf(defect.at)}
+        </span>
+      </p>
+      {may && (
+        <ReasonForm
+          ask={`What was done about: ${defect.text}`}
+          act="Clear"
+          close
+          onReason={(note) => clear.mutate({ id: defect.id, note })}
+        />
+      )}
+      <Refused error={clear.error} />
+    </div>
+  )
+}
+
+function Settings({ id }: { id: string }) {
+  const card = usePowerCard(id)
+  if (!card.data) return null
+  if (card.data.settings.length === 0)
+    return <p className="label m-0">No power settings recorded yet: the card fills as flights are loaded.</p>
+  return (
+    <dl className="figures m-0 grid grid-cols-[1fr_auto_auto] gap-x-3 gap-y-0.5 text-sm">
+      {card.data.settings.map((setting) => (
+        <div key={setting.phase} className="contents">
+          <dt className="text-soft">{capital(setting.phase)}, as flown</dt>
+          <dd className="m-0 text-right font-semibold">
+            {figure(setting.value ?? undefined, card.data.unit, 1)}
+            <span className="unit">{unitWord(card.data.unit)}</span>
+          </dd>
+          <dd className="label m-0 text-right">
+            {setting.flights} {setting.flights === 1 ? 'flight' : 'flights'}
+          </dd>
+        </div>
+      ))}
+    </dl>
+  )
+}
+
+export function DefectForm({ aircraft, sortie, close }: { aircraft: string; sortie?: string; close: () => void }) {
+  const add = useAddDefect(aircraft, sortie)
+  const [text, setText] = useState('')
+  const [grounds, setGrounds] = useState(false)
+  const submit = (event: FormEvent) => {
+    event.preventDefault()
+    add.mutate({ text, grounds }, { onSuccess: close })
+  }
+  return (
+    <form onSubmit={submit} className="grid gap-3">
+      <Field label="What was found" required minLength={3} maxLength={300} value={text} onText={setText} />
+      <label className="flex min-h-11 items-center gap-2">
+        <input type="checkbox" checked={grounds} onChange={(event) => setGrounds(event.target.checked)} />
+        It does not fly until this is cleared
+      </label>
+      <Refused error={add.error} />
+      <button type="submit" className="button solid justify-self-start" disabled={add.isPending}>
+        Write it down
+      </button>
+    </form>
+  )
+}
+
+function DueForm({ aircraft, close }: { aircraft: string; close: () => void }) {
+  const add = useAddMaintenance(aircraft)
+  const [title, setTitle] = useState('')
+  const [hours, setHours] = useState('')
+  const [day, setDay] = useState('')
+  const submit = (event: FormEvent) => {
+    event.preventDefault()
+    add.mutate({ title, at_hours: hours ? Number(hours) : null, on_day: day || null }, { onSuccess: close })
+  }
+  return (
+    <form onSubmit={submit} className="grid gap-3">
+      <Field label="What is due" required minLength={3} maxLength={120} value={title} onText={setTitle} />
+      <div className="grid grid-cols-2 gap-3">
+        <Field label="At hours" type="number" step="any" min={0} value={hours} onText={setHours} />
+        <Field label="Or on" type="date" value={day} onText={setDay} />
+      </div>
+      <Refused error={add.error} />
+      <button type="submit" className="button solid justify-self-start" disabled={add.isPending}>
+        Put it on the list
+      </button>
+    </form>
+  )
+}

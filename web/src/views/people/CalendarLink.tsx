@@ -1,0 +1,66 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query'
+import { toast } from 'sonner'
+import { api, unwrap } from '../../api/client'
+import { Refused } from '../../design/Field'
+import { AwayForm } from '../bookings/AwayForm'
+
+/** My bookings in my own calendar, and what is in it as times away. */
+export function CalendarLink({ id }: { id: string }) {
+  const queries = useQueryClient()
+  const give = useMutation({ mutationFn: () => unwrap(api.POST('/api/me/calendar')) })
+  const end = useMutation({
+    mutationFn: () => unwrap(api.DELETE('/api/me/calendar')),
+    onSuccess: () => {
+      give.reset()
+      toast('The address works no more.')
+    },
+  })
+  const take = useMutation({
+    mutationFn: (calendar: string) => unwrap(api.POST('/api/me/calendar/away', { body: { calendar } })),
+    onSuccess: ({ taken, repeating }) => {
+      void queries.invalidateQueries({ queryKey: ['board'] })
+      toast(
+        `${taken} times away taken.${repeating > 0 ? ` ${repeating} that repeat were left out: enter those by hand.` : ''}`,
+      )
+    },
+  })
+  return (
+    <section className="sheet grid gap-3 p-4" aria-labelledby="calendar">
+      <h2 id="calendar" className="m-0 text-lg font-semibold">
+        Calendar
+      </h2>
+      {give.data ? (
+        <>
+          <p className="m-0">Subscribe to this address; who has it can read your bookings. It is shown only now.</p>
+          <input
+            className="field h-11"
+            readOnly
+            aria-label="Address of my calendar"
+            value={give.data.address}
+            onFocus={(e) => e.target.select()}
+          />
+        </>
+      ) : (
+        <p className="m-0">My bookings in the calendar of my choice. A new address ends the one before.</p>
+      )}
+      <div className="flex flex-wrap gap-3">
+        <button type="button" className="button" onClick={() => give.mutate()}>
+          New address
+        </button>
+        <button type="button" className="button" onClick={() => end.mutate()}>
+          End the address
+        </button>
+      </div>
+      <label className="grid gap-1">
+        <span className="label">My own calendar (.ics): its events become times away</span>
+        <input
+          type="file"
+          accept=".ics,text/calendar"
+          onChange={(event) => void event.target.files?.[0]?.text().then((text) => take.mutate(text))}
+        />
+      </label>
+      <Refused error={give.error ?? end.error ?? take.error} />
+      <AwayForm person={id} />
+    </section>
+  )
+}

@@ -1,0 +1,127 @@
+import { useState, type FormEvent } from 'react'
+import { useAddDocument, useDocumentKinds, useWithdrawDocument, type Person } from '../../api/people'
+import { useTypes } from '../../api/queries'
+import { Field, fieldErrors, PickField, Refused } from '../../design/Field'
+import { Sheet } from '../../design/Sheet'
+import { Empty } from '../../design/States'
+
+const BLOCKS = { solo: 'flying alone', instruct: 'instructing', examine: 'examining' }
+
+/** Documents with dates: where each stands today, and what it holds up. */
+export function Documents({ person, staff }: { person: Person; staff: boolean }) {
+  const withdraw = useWithdrawDocument()
+  return (
+    <section aria-labelledby="documents">
+      <div className="flex items-center justify-between gap-3">
+        <h2 id="documents" className="m-0 text-lg font-semibold">
+          Documents
+        </h2>
+        {staff && (
+          <Sheet word="Add a document" title={`A document of ${person.name}`}>
+            {(close) => <AddDocument person={person} close={close} />}
+          </Sheet>
+        )}
+      </div>
+      {person.missing.map((title) => (
+        <p key={title} className="limit-note mt-2 mb-0 p-2">
+          {title}: none on file, and the school asks for it.
+        </p>
+      ))}
+      {person.documents.length === 0 && person.missing.length === 0 && <Empty>None on file, none asked for.</Empty>}
+      <ul className="m-0 mt-2 list-none border-t border-rule p-0">
+        {person.documents.map((one) => (
+          <li key={one.id} className="flex items-center justify-between gap-3 border-b border-rule py-2">
+            <span>
+              <span className={one.state === 'good' ? '' : 'font-semibold'}>
+                {one.state === 'over' ? '▲ ' : ''}
+                {one.text}
+              </span>
+              <span className="label block">
+                {[one.type_id, one.reference, needed(one.blocks)].filter(Boolean).join(' · ')}
+              </span>
+            </span>
+            {staff && (
+              <button
+                type="button"
+                className="button"
+                disabled={withdraw.isPending}
+                onClick={() => withdraw.mutate(one.id)}
+              >
+                Withdraw<span className="sr-only">: {one.title}</span>
+              </button>
+            )}
+          </li>
+        ))}
+      </ul>
+      <Refused error={withdraw.error} />
+    </section>
+  )
+}
+
+const needed = (blocks: (keyof typeof BLOCKS)[]) =>
+  blocks.length > 0 ? `needed for ${blocks.map((block) => BLOCKS[block]).join(' and ')}` : ''
+
+function AddDocument({ person, close }: { person: Person; close: () => void }) {
+  const kinds = useDocumentKinds()
+  const types = useTypes()
+  const add = useAddDocument(person.id)
+  const [form, setForm] = useState({ kind: 'medical', type: '', reference: '', from: '', until: '' })
+  const put = (name: keyof typeof form) => (text: string) => setForm((now) => ({ ...now, [name]: text }))
+  const kind = kinds.data?.find(({ id }) => id === form.kind)
+  const submit = (event: FormEvent) => {
+    event.preventDefault()
+    add.mutate(
+      {
+        kind: form.kind,
+        type_id: kind?.by_type ? form.type || null : null,
+        reference: form.reference || null,
+        valid_from: form.from || null,
+        valid_until: form.until || null,
+      },
+      { onSuccess: close },
+    )
+  }
+  return (
+    <form onSubmit={submit} className="grid gap-3">
+      <PickField
+        label="Kind"
+        value={form.kind}
+        choices={(kinds.data ?? [])
+          .filter(({ roles }) => roles.includes(person.role))
+          .map(({ id, title }) => ({ id, word: title }))}
+        onText={put('kind')}
+      />
+      {kind?.by_type && (
+        <PickField
+          label="Type of aircraft"
+          required
+          value={form.type}
+          error={fieldErrors(add.error).type_id}
+          choices={[{ id: '', word: 'Choose…' }, ...(types.data ?? []).map(({ id, name }) => ({ id, word: name }))]}
+          onText={put('type')}
+        />
+      )}
+      <Field label="Number or class" value={form.reference} maxLength={80} onText={put('reference')} />
+      <div className="grid grid-cols-2 gap-3">
+        <Field label="Good from" type="date" value={form.from} onText={put('from')} />
+        <Field
+          label="Good until"
+          type="date"
+          hint="Empty: does not run out"
+          value={form.until}
+          error={fieldErrors(add.error).valid_until}
+          onText={put('until')}
+        />
+      </div>
+      <Refused error={add.error} fields={['type_id', 'valid_until']} />
+      <div className="flex gap-3">
+        <button type="submit" className="button solid" disabled={add.isPending}>
+          Put on file
+        </button>
+        <button type="button" className="button" onClick={close}>
+          Cancel
+        </button>
+      </div>
+    </form>
+  )
+}

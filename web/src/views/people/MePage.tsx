@@ -1,0 +1,271 @@
+import { useState, type FormEvent } from 'react'
+import { Link } from 'react-router'
+import { toast } from 'sonner'
+import {
+  useBeginSecondFactor,
+  useChangeMe,
+  useChangePassword,
+  useEndSecondFactor,
+  useEndSession,
+  useMe,
+  useProveSecondFactor,
+  type Me,
+} from '../../api/people'
+import { useQueryClient } from '@tanstack/react-query'
+import { Field, fieldErrors, PickField, Refused } from '../../design/Field'
+import { Failed, Loading } from '../../design/States'
+import { dateOf } from '../../design/times'
+import { clockOf, fullDayOf } from '../../design/words'
+import { CalendarLink } from './CalendarLink'
+import { Documents } from './Documents'
+
+/** What everybody does about themselves. */
+export function MePage() {
+  const me = useMe()
+  if (me.isPending) return <Loading what="your page" />
+  if (me.isError) return <Failed error={me.error} again={() => void me.refetch()} />
+  return (
+    <>
+      <header className="border-b-2 border-ink pb-2">
+        <h1 className="m-0 text-2xl font-bold">{me.data.name}</h1>
+      </header>
+      <p className="mt-2 mb-0 flex flex-wrap gap-5">
+        <Link to={`/people/${me.data.id}/log`}>My log</Link>
+        <a href="/api/me/export">Everything that is kept of me, as a file</a>
+      </p>
+      <div className="mt-4 grid items-start gap-6 lg:grid-cols-2">
+        <Units me={me.data} />
+        <Password />
+        <SecondFactor me={me.data} />
+        <CalendarLink id={me.data.id} />
+        <Sessions me={me.data} />
+        <Documents person={me.data} staff={false} />
+        <Views me={me.data} />
+      </div>
+    </>
+  )
+}
+
+const KINDS: Record<string, { label: string; words: Record<string, string> }> = {
+  temperature: { label: 'Temperature', words: { c: '°C', f: '°F' } },
+  pressure: { label: 'Pressure', words: { hpa: 'hPa', inhg: 'inHg' } },
+  mass: { label: 'Mass', words: { kg: 'kg', lb: 'lb' } },
+  time: { label: 'Times', words: { utc: 'UTC', local: 'The school’s clock' } },
+}
+
+function Units({ me }: { me: Me }) {
+  const change = useChangeMe()
+  return (
+    <section className="sheet grid gap-3 p-4" aria-labelledby="units">
+      <h2 id="units" className="m-0 text-lg font-semibold">
+        How I read numbers
+      </h2>
+      <div className="grid grid-cols-2 gap-3">
+        {Object.entries(me.unit_choices).map(([kind, choices]) => (
+          <PickField
+            key={kind}
+            label={KINDS[kind]?.label ?? kind}
+            value={me.units[kind] ?? ''}
+            choices={choices.map((id) => ({ id, word: KINDS[kind]?.words[id] ?? id }))}
+            onText={(id) => change.mutate({ units: { ...me.units, [kind]: id } })}
+          />
+        ))}
+      </div>
+      <p className="label m-0">
+        Speeds stay in knots, heights in feet, masses on printed sheets in kilograms. What is stored does not change.
+      </p>
+      <Refused error={change.error} />
+    </section>
+  )
+}
+
+function Password() {
+  const change = useChangePassword()
+  const [old, setOld] = useState('')
+  const [next, setNext] = useState('')
+  const errors = fieldErrors(change.error)
+  const submit = (event: FormEvent) => {
+    event.preventDefault()
+    change.mutate(
+      { old, new: next },
+      {
+        onSuccess: () => {
+          setOld('')
+          setNext('')
+          toast('The password is changed. Everywhere else you are signed out.')
+        },
+      },
+    )
+  }
+  return (
+    <form onSubmit={submit} className="sheet grid gap-3 p-4" aria-label="Password">
+      <h2 className="m-0 text-lg font-semibold">Password</h2>
+      <Field
+        label="The old one"
+        type="password"
+        autoComplete="current-password"
+        required
+        value={old}
+        error={errors.old}
+        onText={setOld}
+      />
+      <Field
+        label="The new one"
+        type="password"
+        autoComplete="new-password"
+        required
+        value={next}
+        error={errors.new}
+        onText={setNext}
+      />
+      <Refused error={change.error} fields={['old', 'new']} />
+      <button type="submit" className="button" disabled={change.isPending}>
+        Change it
+      </button>
+    </form>
+  )
+}
+
+/** Codes of an authenticator beside the password: begun, proved, ended. */
+function SecondFactor({ me }: { me: Me }) {
+  const queries = useQueryClient()
+  const begin = useBeginSecondFactor()
+  const prove = useProveSecondFactor()
+  const end = useEndSecondFactor()
+  const [code, setCode] = useState('')
+  const [password, setPassword] = useState('')
+  if (prove.data) {
+    return (
+      <section className="sheet grid gap-3 p-4" aria-labelledby="second">
+        <h2 id="second" className="m-0 text-lg font-semibold">
+          Write these down
+        </h2>
+        <p className="m-0">Each lets you in once when the authenticator is lost. They are shown only now.</p>
+        <ul className="figures m-0 grid list-none grid-cols-2 gap-1 p-0 text-lg font-semibold">
+          {prove.data.codes.map((one) => (
+            <li key={one}>{one}</li>
+          ))}
+        </ul>
+        <button
+          type="button"
+          className="button"
+          onClick={() => {
+            prove.reset()
+            begin.reset()
+            void queries.invalidateQueries({ queryKey: ['me'] })
+          }}
+        >
+          I have them
+        </button>
+      </section>
+    )
+  }
+  return (
+    <section className="sheet grid gap-3 p-4" aria-labelledby="second">
+      <h2 id="second" className="m-0 text-lg font-semibold">
+        Second factor
+      </h2>
+      {me.second_factor ? (
+        <form
+          className="grid gap-3"
+          onSubmit={(event) => {
+            event.preventDefault()
+            end.mutate(password)
+          }}
+        >
+          <p className="m-0">Signing in asks for a code of your authenticator.</p>
+          <Field
+            label="Password, to end it"
+            type="password"
+            required
+            value={password}
+            error={fieldErrors(end.error).password}
+            onText={setPassword}
+          />
+          <button type="submit" className="button">
+            End it
+          </button>
+        </form>
+      ) : begin.data ? (
+        <form
+          className="grid gap-3"
+          onSubmit={(event) => {
+            event.preventDefault()
+            prove.mutate(code)
+          }}
+        >
+          <p className="m-0">Read this with an authenticator, or type its secret, then type the code that it shows.</p>
+          <img
+            alt="The secret, for an authenticator to read"
+            className="w-48 bg-white p-2"
+            src={`data:image/svg+xml;base64,${btoa(begin.data.picture)}`}
+          />
+          <code className="text-sm break-all">{begin.data.secret}</code>
+          <Field
+            label="Code"
+            inputMode="numeric"
+            required
+            value={code}
+            error={fieldErrors(prove.error).code}
+            onText={setCode}
+          />
+          <button type="submit" className="button solid">
+            Prove it
+          </button>
+        </form>
+      ) : (
+        <>
+          <p className="m-0">With it nobody comes in by your password alone. Whoever signs off should have one.</p>
+          <button type="button" className="button" onClick={() => begin.mutate()}>
+            Set it up
+          </button>
+        </>
+      )}
+      <Refused error={begin.error ?? prove.error ?? end.error} fields={['code', 'password']} />
+    </section>
+  )
+}
+
+function Sessions({ me }: { me: Me }) {
+  const end = useEndSession()
+  return (
+    <section className="sheet grid gap-2 p-4" aria-labelledby="sessions">
+      <h2 id="sessions" className="m-0 text-lg font-semibold">
+        Where I am signed in
+      </h2>
+      <ul className="m-0 list-none p-0">
+        {me.sessions.map((one) => (
+          <li key={one.id} className="flex items-center justify-between gap-3 border-t border-rule py-2">
+            <span className="min-w-0">
+              {one.this_one ? <b>Here</b> : (one.address ?? 'somewhere')}, since {fullDayOf(one.began_at)}{' '}
+              {clockOf(one.began_at)}
+              <span className="label block truncate">{one.device}</span>
+            </span>
+            {!one.this_one && (
+              <button type="button" className="button" onClick={() => end.mutate(one.id)}>
+                End
+              </button>
+            )}
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
+}
+
+const Views = ({ me }: { me: Me }) =>
+  me.views.length === 0 ? null : (
+    <section className="sheet grid gap-2 p-4" aria-labelledby="views">
+      <h2 id="views" className="m-0 text-lg font-semibold">
+        Who looked at my record
+      </h2>
+      <ul className="m-0 list-none p-0">
+        {me.views.map(({ viewer, on_day: day, times }) => (
+          <li key={viewer + day}>
+            {viewer}, {dateOf(day)}
+            {times > 1 ? `, ${times} times` : ''}
+          </li>
+        ))}
+      </ul>
+    </section>
+  )

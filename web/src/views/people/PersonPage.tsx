@@ -1,0 +1,174 @@
+import { useState, type FormEvent } from 'react'
+import { Link, useParams } from 'react-router'
+import { toast } from 'sonner'
+import type { Session } from '../../api/client'
+import { useChangePerson, useInvite, usePerson, usePutState, type Person } from '../../api/people'
+import { Field, fieldErrors, PickField, Refused } from '../../design/Field'
+import { ReasonForm } from '../../design/ReasonForm'
+import { Failed, Loading } from '../../design/States'
+import { capital } from '../../design/words'
+import { Documents } from './Documents'
+import { History } from './History'
+import { learns, ROLES, STAGES } from './personWords'
+
+/** One person: who they are here, their documents, how they come in, what was changed. */
+export function PersonPage({ session }: { session: Session }) {
+  const { id = '' } = useParams()
+  const answer = usePerson(id)
+  const chief = session.person?.role === 'chief_instructor'
+  if (answer.isPending) return <Loading what="this person" />
+  if (answer.isError) return <Failed error={answer.error} again={() => void answer.refetch()} />
+  const { person, version } = answer.data
+  return (
+    <>
+      <header className="flex flex-wrap items-baseline justify-between gap-4 border-b-2 border-ink pb-2">
+        <h1 className="m-0 text-2xl font-bold">{person.name}</h1>
+        <span className="text-soft">
+          {capital(person.role)}
+          {person.stage ? `, ${person.stage} stage` : ''} · {person.state}
+        </span>
+      </header>
+      <p className="mt-2 mb-0 flex gap-5">
+        {learns(person.role) && <Link to={`/students/${person.id}`}>Record</Link>}
+        <Link to={`/people/${person.id}/log`}>Log</Link>
+      </p>
+      <div className="mt-4 grid gap-6 lg:grid-cols-[minmax(0,1fr)_24rem]">
+        <div className="grid content-start gap-6">
+          <Documents person={person} staff />
+          {chief && person.history && <History entries={person.history} />}
+        </div>
+        {chief && (
+          <div className="grid content-start gap-4">
+            <Invite person={person} />
+            <ChangeForm key={version} person={person} version={version} />
+            {person.id !== session.person?.id && <StateForm person={person} />}
+          </div>
+        )}
+      </div>
+    </>
+  )
+}
+
+function Invite({ person }: { person: Person }) {
+  const invite = useInvite(person.id)
+  if (person.state !== 'invited' && person.state !== 'active') return null
+  return (
+    <section className="sheet grid gap-3 p-4" aria-labelledby="invite">
+      <h2 id="invite" className="m-0 text-lg font-semibold">
+        {person.state === 'invited' ? 'Not come in yet' : 'Password forgotten?'}
+      </h2>
+      {invite.data ? (
+        <>
+          <p className="m-0">
+            {invite.data.mailed_to ? `A letter went to ${invite.data.mailed_to}. ` : ''}The link works once, for 7 days,
+            and is shown only now:
+          </p>
+          <input
+            className="field h-11"
+            readOnly
+            aria-label="Link"
+            value={invite.data.link}
+            onFocus={(e) => e.target.select()}
+          />
+        </>
+      ) : (
+        <button
+          type="button"
+          className={person.state === 'invited' ? 'button solid' : 'button'}
+          disabled={invite.isPending}
+          onClick={() => invite.mutate(undefined)}
+        >
+          {person.state === 'invited' ? 'Invite' : 'Send a new link'}
+        </button>
+      )}
+      <Refused error={invite.error} />
+    </section>
+  )
+}
+
+function ChangeForm({ person, version }: { person: Person; version: string }) {
+  const change = useChangePerson(person.id, version)
+  const [form, setForm] = useState({
+    name: person.name,
+    role: person.role,
+    stage: person.stage ?? 'early',
+    mass: String(person.mass_kg),
+    email: person.email ?? '',
+    why: '',
+  })
+  const put = (name: keyof typeof form) => (text: string) => setForm((now) => ({ ...now, [name]: text }))
+  const grave = form.role !== person.role || (learns(form.role) && form.stage !== (person.stage ?? 'early'))
+  const errors = fieldErrors(change.error)
+  const submit = (event: FormEvent) => {
+    event.preventDefault()
+    change.mutate(
+      {
+        name: form.name,
+        mass_kg: Number(form.mass),
+        email: form.email || null,
+        ...(grave
+          ? {
+              role: form.role,
+              why: form.why,
+              ...(learns(form.role) ? { stage: form.stage } : {}),
+            }
+          : {}),
+      },
+      { onSuccess: () => toast('Stored.') },
+    )
+  }
+  return (
+    <form onSubmit={submit} className="sheet grid gap-3 p-4">
+      <Field label="Name" required value={form.name} error={errors.name} onText={put('name')} />
+      <PickField label="Role" value={form.role} choices={ROLES} onText={put('role')} />
+      {learns(form.role) && <PickField label="Stage" value={form.stage} choices={STAGES} onText={put('stage')} />}
+      {grave && (
+        <Field
+          label="Why role or stage is changed"
+          required
+          minLength={3}
+          value={form.why}
+          error={errors.why}
+          onText={put('why')}
+        />
+      )}
+      <Field label="Mass, kg" type="number" min={30} max={200} required value={form.mass} onText={put('mass')} />
+      <Field label="Mail address" type="email" value={form.email} error={errors.email} onText={put('email')} />
+      <Refused error={change.error} fields={['name', 'email', 'why']} />
+      <button type="submit" className="button" disabled={change.isPending}>
+        Store
+      </button>
+    </form>
+  )
+}
+
+const STATES = [
+  {
+    state: 'suspended',
+    act: 'Suspend',
+    says: 'Sign-in ends at once; nothing can be booked. Everything recorded stays.',
+  },
+  { state: 'left', act: 'Has left', says: 'Sign-in ends at once and the name leaves the lists. The record stays.' },
+  { state: 'active', act: 'Back again', says: 'May sign in and be booked again.' },
+] as const
+
+function StateForm({ person }: { person: Person }) {
+  const put = usePutState(person.id)
+  const away = person.state === 'suspended' || person.state === 'left'
+  return (
+    <section className="sheet grid gap-3 p-4" aria-label="Access">
+      {STATES.filter(({ state }) => (state === 'active') === away).map(({ state, act, says }) => (
+        <div key={state}>
+          <p className="label m-0 mb-1">{says}</p>
+          <ReasonForm
+            ask={`Why: ${act.toLowerCase()}`}
+            act={act}
+            close
+            onReason={(why) => put.mutate({ state, why })}
+          />
+        </div>
+      ))}
+      <Refused error={put.error} />
+    </section>
+  )
+}

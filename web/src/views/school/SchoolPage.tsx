@@ -1,0 +1,143 @@
+import { useState, type FormEvent } from 'react'
+import { toast } from 'sonner'
+import { useAudit, useDocumentKinds } from '../../api/people'
+import { useBookingRules, useSetBookingRules, type BookingRules } from '../../api/school'
+import { Field, fieldErrors, Refused } from '../../design/Field'
+import { Failed, Loading } from '../../design/States'
+import { capital } from '../../design/words'
+import { History } from '../people/History'
+
+type NumberRule = Exclude<keyof BookingRules, 'minima' | 'required'>
+const NUMBERS: { name: NumberRule; label: string }[] = [
+  { name: 'duty_max_h', label: 'Instructor’s day at most, h' },
+  { name: 'rest_min_h', label: 'Rest between days at least, h' },
+  { name: 'instructing_max_h', label: 'Instructing a day at most, h' },
+  { name: 'turnaround_min', label: 'Between two flights of an aircraft, min' },
+  { name: 'sunset_margin_min', label: 'Said when so near to sunset, min' },
+  { name: 'shortest_min', label: 'Shortest booking, min' },
+  { name: 'longest_h', label: 'Longest booking, h' },
+]
+const MINIMA = [
+  { name: 'visibility_m', label: 'Visibility, m' },
+  { name: 'cloud_base_ft', label: 'Cloud base, ft' },
+] as const
+
+/** What the school asks of bookings, and what was changed by whom. */
+export function SchoolPage() {
+  const rules = useBookingRules()
+  if (rules.isPending) return <Loading what="the rules" />
+  if (rules.isError) return <Failed error={rules.error} again={() => void rules.refetch()} />
+  return (
+    <>
+      <h1 className="m-0 border-b-2 border-ink pb-2 text-2xl font-bold">School</h1>
+      <div className="mt-4 grid items-start gap-8 xl:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
+        <Rules key={JSON.stringify(rules.data)} rules={rules.data} />
+        <Audit />
+      </div>
+    </>
+  )
+}
+
+function Rules({ rules }: { rules: BookingRules }) {
+  const set = useSetBookingRules()
+  const kinds = useDocumentKinds()
+  const [numbers, setNumbers] = useState(() =>
+    Object.fromEntries(NUMBERS.map(({ name }) => [name, String(rules[name] ?? '')])),
+  )
+  const [minima, setMinima] = useState(() => structuredClone(rules.minima ?? {}))
+  const [required, setRequired] = useState(rules.required ?? [])
+  const errors = fieldErrors(set.error)
+  const submit = (event: FormEvent) => {
+    event.preventDefault()
+    const body: BookingRules = { minima, required }
+    for (const { name } of NUMBERS) body[name] = Number(numbers[name])
+    set.mutate(body, { onSuccess: () => toast('The rules are stored and hold from now on.') })
+  }
+  return (
+    <form onSubmit={submit} className="grid gap-4" aria-labelledby="rules">
+      <div>
+        <h2 id="rules" className="m-0 text-lg font-semibold">
+          What bookings are held to
+        </h2>
+        <p className="label m-0">Duty, rest and minima are the authority’s and the operator’s to set: enter theirs.</p>
+      </div>
+      <div className="grid gap-3 sm:grid-cols-2">
+        {NUMBERS.map(({ name, label }) => (
+          <Field
+            key={name}
+            label={label}
+            type="number"
+            step="any"
+            required
+            value={numbers[name] ?? ''}
+            error={errors[name]}
+            onText={(text) => setNumbers((now) => ({ ...now, [name]: text }))}
+          />
+        ))}
+      </div>
+      <fieldset className="m-0 grid gap-2 border border-rule p-3">
+        <legend className="label px-1">Weather minima by stage</legend>
+        {Object.entries(minima).map(([stage, values]) => (
+          <div key={stage} className="grid grid-cols-[6rem_1fr_1fr] items-end gap-3">
+            <b className="pb-2">{capital(stage)}</b>
+            {MINIMA.map(({ name, label }) => (
+              <Field
+                key={name}
+                label={label}
+                type="number"
+                required
+                value={String(values[name] ?? '')}
+                error={errors[`minima.${stage}.${name}`]}
+                onText={(text) => setMinima((now) => ({ ...now, [stage]: { ...now[stage], [name]: Number(text) } }))}
+              />
+            ))}
+          </div>
+        ))}
+      </fieldset>
+      <fieldset className="m-0 border border-rule p-3">
+        <legend className="label px-1">Documents that must be on file</legend>
+        <div className="flex flex-wrap gap-x-5">
+          {(kinds.data ?? []).map(({ id, title }) => (
+            <label key={id} className="flex min-h-9 items-center gap-1.5">
+              <input
+                type="checkbox"
+                checked={required.includes(id)}
+                onChange={(event) =>
+                  setRequired((now) => (event.target.checked ? [...now, id] : now.filter((one) => one !== id)))
+                }
+              />
+              {title}
+            </label>
+          ))}
+        </div>
+      </fieldset>
+      <Refused error={set.error} fields={[...NUMBERS.map(({ name }) => name), ...Object.keys(errors)]} />
+      <button type="submit" className="button solid justify-self-start" disabled={set.isPending}>
+        Store the rules
+      </button>
+    </form>
+  )
+}
+
+function Audit() {
+  const [page, setPage] = useState(1)
+  const audit = useAudit(page)
+  if (!audit.data) return null
+  return (
+    <div>
+      <History entries={audit.data.items} subjects />
+      <div className="mt-3 flex gap-3">
+        {page > 1 && (
+          <button type="button" className="button" onClick={() => setPage(page - 1)}>
+            Newer
+          </button>
+        )}
+        {audit.data.more && (
+          <button type="button" className="button" onClick={() => setPage(page + 1)}>
+            Older
+          </button>
+        )}
+      </div>
+    </div>
+  )
+}

@@ -34,6 +34,8 @@ module Fujin
       'truth' => 'truth [--flights N] [--seed S] [--out PAGE] [--json]        how far the grading can be trusted',
       'recount' =>
         'recount                                                     kept progress against the lessons (Fujin runs)',
+      'school' =>
+        'school show|set-up|add|invite|import|throw-demo-away          the school that runs here, without a browser',
       'bench' => 'bench [--json]                                              measured speed beside each target'
     }.freeze
 

@@ -61,6 +61,8 @@ module Fujin
       'GET /api/people/:id/log.csv' => SIGNED_IN,
       'GET /api/sorties/:id/flight-time' => SIGNED_IN,
       'PUT /api/sorties/:id/correction' => STAFF,
+      'GET /api/sorties/:id/solo-card' => SIGNED_IN,
+      'DELETE /api/demo' => CHIEF,
       'GET /api/fleet' => SIGNED_IN,
       'POST /api/aircraft' => CHIEF,
       'PATCH /api/aircraft/:id' => CHIEF,

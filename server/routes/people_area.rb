@@ -78,6 +78,13 @@ module Fujin
       json({ 'rows' => table.rows, 'faults' => table.faults, 'stored' => body_json['store'] == true })
     end
 
+    # Fujin empty again, as before the demo: by typing the demo school's name.
+    delete_route '/api/demo' do
+      DemoThrownAway.new(body_json['name']).run
+      session.clear
+      halt 204
+    end
+
     get_route '/api/audit' do
       page = [params.fetch('page', 1).to_i, 1].max
       entries = AuditEntry.latest.preload(:by).offset((page - 1) * PAGE_SIZE).limit(PAGE_SIZE + 1).to_a

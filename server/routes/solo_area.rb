@@ -38,6 +38,11 @@ module Fujin
 
     get_route('/api/sorties/:id/flight-time') { json(FlightTimeProposed.new(find_sortie).to_h) }
 
+    get_route '/api/sorties/:id/solo-card' do
+      sortie = find_sortie
+      json(SoloCard.new(sortie, sortie.exercise(params['exercise'])).to_h)
+    end
+
     # What was wrong about a lesson is set right: everything is measured again, the old values stay in the audit log.
     put_route '/api/sorties/:id/correction' do
       sortie = find_sortie

@@ -126,4 +126,20 @@ class SoloServerTest < Minitest::Test
 
     assert_equal [422, 'aircraft_ids'], [status, answer['errors'][0]['path']]
   end
+
+  # The plan with each load by itself, through the command line's way of planning.
+  def test_the_solo_card_is_two_plans_of_this_pair
+    @instructor.update!(mass_kg: 91)
+    get "/api/sorties/#{@sortie.id}/solo-card"
+    mass, hover = %w[mass_kg hover_power_inhg].map { |id| answer['rows'].find { |row| row['id'] == id } }
+
+    assert_in_delta 91, mass['dual'] - mass['solo'], 0.001
+    alone = Fujin::Planning::Conditions.build(type: @aircraft.type, mass_kg: mass['solo'], wind: Fujin::Wind.parse('350/8'),
+                                              elevation_ft: 62.0, oat_c: 15.0, qnh_hpa: 1013.25)
+    plan = Fujin::Catalogue.find('straight_in_autorotation').plan(alone, Fujin::Planning::HouseMethod.new({}))
+
+    assert_in_delta plan.numbers['hover_power_inhg'].value, hover['solo'], 0.01
+    assert_includes answer['words'].join(' '), '91 kg lighter without Instructor'
+    assert_operator hover['solo'], :<, hover['dual']
+  end
 end

@@ -35,6 +35,14 @@ export function useWithdrawSolo(student: string) {
   })
 }
 
+export const useSoloCard = (sortie: string, exercise: string, enabled: boolean) =>
+  useQuery({
+    queryKey: ['plan', sortie, exercise, 'solo-card'],
+    queryFn: () =>
+      unwrap(api.GET('/api/sorties/{id}/solo-card', { params: { path: { id: sortie }, query: { exercise } } })),
+    enabled,
+  })
+
 export const useLog = (person: string) =>
   useQuery({
     queryKey: ['log', person],

@@ -72,7 +72,7 @@ export function App() {
           <Route path="/people/:id" element={<PersonPage session={session.data} />} />
           <Route path="/people/:id/log" element={<LogPage />} />
           <Route path="/me" element={<MePage />} />
-          <Route path="/school" element={<SchoolPage />} />
+          <Route path="/school" element={<SchoolPage session={session.data} />} />
           <Route path="/fleet" element={<Fleet session={session.data} />} />
           <Route path="/method" element={<Method session={session.data} />} />
           <Route path="/sorties/:id/debrief" element={<DebriefPage />} />

@@ -111,7 +111,6 @@ export function DayBoard({ board, lanes, day, moved, opened, chosen, movable }: 
                       type="button"
                       className={`absolute inset-y-1 overflow-hidden border-2 px-1.5 text-left text-sm leading-tight ${LOOKS[bar.kind]} ${movable && bar.booking ? 'cursor-grab touch-none' : 'cursor-pointer'}`}
                       style={{ left: `${share(bar.start + by)}%`, width: `${share(bar.end) - share(bar.start)}%` }}
-                      aria-label={`${bar.title}, ${bar.detail}, ${clockOf(bar.from_at)} to ${clockOf(bar.to_at)}`}
                       onPointerDown={onDown(bar, lane.id)}
                       onPointerMove={onMove}
                       onPointerUp={onUp}
@@ -121,6 +120,9 @@ export function DayBoard({ board, lanes, day, moved, opened, chosen, movable }: 
                     >
                       <span className="block font-semibold">{bar.title}</span>
                       <span className="block truncate">{bar.detail}</span>
+                      <span className="sr-only">
+                        {clockOf(bar.from_at)} to {clockOf(bar.to_at)}
+                      </span>
                     </button>
                   )
                 })}

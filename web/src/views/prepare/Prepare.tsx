@@ -18,6 +18,7 @@ import { Decision } from './Decision'
 import { NumbersCard } from './NumbersCard'
 import { Pictures } from './Pictures'
 import { SiteChoice } from './SiteChoice'
+import { SoloCard } from './SoloCard'
 import { Weather } from './Weather'
 import { useDraft } from './useDraft'
 
@@ -100,6 +101,7 @@ function PrepareExercise({ sortie }: { sortie: Planned }) {
           </div>
           <div>
             <Decision sortie={current} plan={shown} set={set} saving={change.isPending} />
+            <SoloCard sortie={current} />
             <NumbersCard plan={shown} sortie={current}>
               <div className="no-print">
                 <Cautions plan={shown} notes={false} />

@@ -1,5 +1,7 @@
+import { useMutation } from '@tanstack/react-query'
 import { useState, type FormEvent } from 'react'
 import { toast } from 'sonner'
+import { api, unwrap, type Session } from '../../api/client'
 import { useAudit, useDocumentKinds } from '../../api/people'
 import { useBookingRules, useSetBookingRules, type BookingRules } from '../../api/school'
 import { Field, fieldErrors, Refused } from '../../design/Field'
@@ -23,7 +25,7 @@ const MINIMA = [
 ] as const
 
 /** What the school asks of bookings, and what was changed by whom. */
-export function SchoolPage() {
+export function SchoolPage({ session }: { session: Session }) {
   const rules = useBookingRules()
   if (rules.isPending) return <Loading what="the rules" />
   if (rules.isError) return <Failed error={rules.error} again={() => void rules.refetch()} />
@@ -34,7 +36,40 @@ export function SchoolPage() {
         <Rules key={JSON.stringify(rules.data)} rules={rules.data} />
         <Audit />
       </div>
+      {session.school?.demo && <ThrowAway name={session.school.name} />}
     </>
+  )
+}
+
+/** The demo is one, and goes when it is not wanted any more. */
+function ThrowAway({ name }: { name: string }) {
+  const throwAway = useMutation({
+    mutationFn: (typed: string) => unwrap(api.DELETE('/api/demo', { body: { name: typed } })),
+    onSuccess: () => window.location.assign('/'),
+  })
+  const [typed, setTyped] = useState('')
+  return (
+    <form
+      className="limit-note mt-8 grid max-w-2xl gap-3 p-4"
+      aria-labelledby="throw-away"
+      onSubmit={(event) => {
+        event.preventDefault()
+        throwAway.mutate(typed)
+      }}
+    >
+      <h2 id="throw-away" className="m-0 text-lg font-semibold">
+        Throw the demo away
+      </h2>
+      <p className="m-0">
+        Everything in Fujin goes: people, lessons, recordings, sign-offs. There is no way back. Then a school of your
+        own is set up on the first page; start with <code>bin/start --empty</code> from then on.
+      </p>
+      <Field label={`Type its name: ${name}`} required value={typed} onText={setTyped} />
+      <Refused error={throwAway.error} />
+      <button type="submit" className="button justify-self-start" disabled={typed !== name || throwAway.isPending}>
+        Throw it away
+      </button>
+    </form>
   )
 }
 

@@ -18,8 +18,9 @@ class OfficeTest < Minitest::Test
     assert_text 'Flying today'
     come_in(add_and_invite)
     book_a_lesson
-    assert_text 'From the side, true scale'
-    assert_equal %w[effects_of_controls], Fujin::Sortie.first.manoeuvres
+    assert_text 'Effects of controls'
+    assert_text 'Not decided yet'
+    assert_equal 1, Fujin::Sortie.count
   end
 
   # By its time, which is said and not seen.

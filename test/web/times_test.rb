@@ -31,6 +31,9 @@ class TimesTest < Minitest::Test
     assert_equal(moments, back.map { |text| Time.iso8601(text) })
     skipped, twice = in_zone('Europe/Lisbon', ['momentOf', '2026-03-29T01:30'], ['momentOf', '2026-10-25T01:30'])
 
+    assert_equal ['', '', '0002-11-30T10:00'],
+                 in_zone('Etc/UTC', ['momentOf', 'T10:00'], ['momentOf', ''], ['fieldOf', '0002-11-30T10:00:00Z']),
+                 'half a field, and a year while it is typed'
     assert_equal Time.utc(2026, 3, 29, 1, 30), Time.iso8601(skipped), 'an hour that the clock skips is the one after it'
     assert_equal Time.utc(2026, 10, 25, 0, 30), Time.iso8601(twice), 'one that comes twice is its first'
   end

@@ -15,6 +15,7 @@ import { later } from './Later'
 import { Rail } from './Rail'
 import { readAs } from './readAs'
 import { Shortcuts } from './Shortcuts'
+import { ViewBoundary } from './ViewBoundary'
 
 const Bookings = later(() => import('../views/bookings/Bookings').then((file) => file.Bookings))
 const People = later(() => import('../views/people/People').then((file) => file.People))
@@ -58,34 +59,36 @@ export function App() {
       </a>
       {!cockpit && <Rail session={session.data} mode={mode} setMode={setMode} />}
       <main id="view" tabIndex={-1} className={cockpit ? 'min-w-0' : 'min-w-0 px-5 pt-4 pb-10'}>
-        <Routes>
-          <Route path="/" element={<Today session={session.data} />} />
-          <Route path="/students" element={<Students />} />
-          <Route path="/students/:id" element={<StudentPage session={session.data} />} />
-          <Route path="/students/:id/side-by-side" element={<SideBySidePage />} />
-          <Route path="/sites" element={<Sites session={session.data} />} />
-          <Route path="/sites/:id" element={<SitePage session={session.data} />} />
-          <Route path="/sites/:id/look" element={<LookPage session={session.data} />} />
-          <Route path="/sites/:id/survey/:survey" element={<SurveyPage session={session.data} />} />
-          <Route path="/bookings" element={<Bookings session={session.data} />} />
-          <Route path="/people" element={<People session={session.data} />} />
-          <Route path="/people/:id" element={<PersonPage session={session.data} />} />
-          <Route path="/people/:id/log" element={<LogPage />} />
-          <Route path="/me" element={<MePage />} />
-          <Route path="/school" element={<SchoolPage session={session.data} />} />
-          <Route path="/fleet" element={<Fleet session={session.data} />} />
-          <Route path="/method" element={<Method session={session.data} />} />
-          <Route path="/sorties/:id/debrief" element={<DebriefPage />} />
-          <Route
-            path="/sorties/:id/:stage"
-            element={<SortiePage session={session.data} mode={mode} setMode={setMode} />}
-          />
-          <Route path="/sign-offs/:id" element={<SignOffPage session={session.data} />} />
-          <Route
-            path="*"
-            element={<p className="p-6">There is nothing at this address. Today is the place to start.</p>}
-          />
-        </Routes>
+        <ViewBoundary at={pathname}>
+          <Routes>
+            <Route path="/" element={<Today session={session.data} />} />
+            <Route path="/students" element={<Students />} />
+            <Route path="/students/:id" element={<StudentPage session={session.data} />} />
+            <Route path="/students/:id/side-by-side" element={<SideBySidePage />} />
+            <Route path="/sites" element={<Sites session={session.data} />} />
+            <Route path="/sites/:id" element={<SitePage session={session.data} />} />
+            <Route path="/sites/:id/look" element={<LookPage session={session.data} />} />
+            <Route path="/sites/:id/survey/:survey" element={<SurveyPage session={session.data} />} />
+            <Route path="/bookings" element={<Bookings session={session.data} />} />
+            <Route path="/people" element={<People session={session.data} />} />
+            <Route path="/people/:id" element={<PersonPage session={session.data} />} />
+            <Route path="/people/:id/log" element={<LogPage />} />
+            <Route path="/me" element={<MePage />} />
+            <Route path="/school" element={<SchoolPage session={session.data} />} />
+            <Route path="/fleet" element={<Fleet session={session.data} />} />
+            <Route path="/method" element={<Method session={session.data} />} />
+            <Route path="/sorties/:id/debrief" element={<DebriefPage />} />
+            <Route
+              path="/sorties/:id/:stage"
+              element={<SortiePage session={session.data} mode={mode} setMode={setMode} />}
+            />
+            <Route path="/sign-offs/:id" element={<SignOffPage session={session.data} />} />
+            <Route
+              path="*"
+              element={<p className="p-6">There is nothing at this address. Today is the place to start.</p>}
+            />
+          </Routes>
+        </ViewBoundary>
       </main>
       <CommandBox session={session.data} setMode={setMode} />
       <Shortcuts />

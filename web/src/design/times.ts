@@ -42,17 +42,19 @@ export function fieldOf(iso: string): string {
       .formatToParts(new Date(iso))
       .map(({ type, value }) => [type, value]),
   )
-  return `${parts.year ?? ''}-${parts.month ?? ''}-${parts.day ?? ''}T${parts.hour ?? ''}:${parts.minute ?? ''}`
+  return `${(parts.year ?? '').padStart(4, '0')}-${parts.month ?? ''}-${parts.day ?? ''}T${parts.hour ?? ''}:${parts.minute ?? ''}`
 }
 
+const WHOLE = /^\d{4}-\d\d-\d\dT\d\d:\d\d$/
 const asUtc = (field: string) => Date.parse(`${field}:00Z`)
 
 /**
  * The moment that a field means. An hour that the clock skips is read as the one after it; one that comes twice, as
- * its first.
+ * its first; half a field means nothing yet, and gives an empty text.
  */
 export function momentOf(field: string): string {
-  const guess = asUtc(field)
+  const guess = WHOLE.test(field) ? asUtc(field) : NaN
+  if (Number.isNaN(guess)) return ''
   const offsetAt = (ms: number) => asUtc(fieldOf(new Date(ms).toISOString())) - Math.floor(ms / 60_000) * 60_000
   const before = offsetAt(guess - 86_400_000)
   const after = offsetAt(guess + 86_400_000)

@@ -153,7 +153,7 @@ function asked(form: ReturnType<typeof initial>): Wanted | undefined {
   if (kind === 'check' && !examiner) return undefined
   const from = momentOf(`${form.day}T${form.from}`)
   const to = momentOf(`${form.day}T${form.to}`)
-  if (to <= from) return undefined
+  if (!from || to <= from) return undefined
   return {
     kind: kind as Wanted['kind'],
     student_id: student,

@@ -2,10 +2,8 @@
 
 require_relative 'boot'
 require 'committee'
-require 'rack/attack'
 require 'rack/session'
 require 'active_support/core_ext/digest/uuid'
-require 'active_support/cache'
 require 'prometheus/middleware/collector'
 require 'prometheus/middleware/exporter'
 require_relative 'area'
@@ -40,7 +38,6 @@ module Fujin
         .new do
           use Prometheus::Middleware::Collector, registry: registry
           use Prometheus::Middleware::Exporter, registry: registry
-          use Rack::Attack
           use SecurityHeaders
           use ServerClock
           use Rack::Session::Cookie,
@@ -64,18 +61,4 @@ module Fujin
         .to_app
     end
   end
-
-  # Sign-in attempts are few to a person and few to an address.
-  class RateLimits
-    def self.apply
-      Rack::Attack.cache.store = ActiveSupport::Cache::MemoryStore.new
-      Rack::Attack.throttle('sign-in by address', limit: Settings.test? ? 1000 : 20, period: 60) do |r|
-        r.ip if r.path == '/api/session' && r.post?
-      end
-      Rack::Attack.throttled_responder = ->(_request) do
-        ProblemError.response(429, 'Too many tries', 'Too many sign-in attempts. Wait a minute, then try again.')
-      end
-    end
-  end
-  RateLimits.apply
 end

@@ -14,6 +14,7 @@ module Fujin
       Stale => [409, 'Changed in the meantime'],
       ActiveRecord::StaleObjectError => [409, 'Changed in the meantime'],
       Conflict => [409, 'Not possible now'],
+      SignInTry::TooMany => [429, 'Too many tries'],
       InvalidInput => [422, 'Something in the form is not right'],
       UnknownName => [422, 'Unknown name'],
       OutsideModel => [422, 'Outside the model'],
@@ -73,9 +74,18 @@ module Fujin
       def begin_session(person)
         env['rack.session.options'][:renew] = true
         session['csrf'] = SecureRandom.hex(24)
-        session['signed_in'] = PersonSession.begin(person, address: request.ip, device: request.user_agent).id
+        session['signed_in'] = PersonSession.begin(person, address: client_address, device: request.user_agent).id
         env[NobodysAnswers::SOMEBODY] = true
         @current_person = person
+      end
+
+      # Who is asking, by the connection itself; what a header says counts only from a gateway that is named in
+      # FUJIN_TRUSTED_PROXIES.
+      def client_address
+        near = env['REMOTE_ADDR'].to_s
+        return near unless Settings.trusted_proxies.include?(near)
+
+        env['HTTP_X_FORWARDED_FOR'].to_s.split(',').last&.strip || near
       end
 
       # Asked from the machine that Fujin runs on, by nobody in between.

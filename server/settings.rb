@@ -16,6 +16,8 @@ module Fujin
     def weather_url = ENV.fetch('FUJIN_WEATHER_URL') { "http://127.0.0.1:#{ENV.fetch('FUJIN_WEATHER_PORT', '4813')}" }
     def smtp_url = ENV.fetch('FUJIN_SMTP_URL') { "smtp://127.0.0.1:#{ENV.fetch('FUJIN_MAIL_PORT', '4814')}" }
     def mail_from = ENV.fetch('FUJIN_MAIL_FROM', 'fujin@localhost')
+    # Addresses of gateways whose word on who is asking is taken.
+    def trusted_proxies = ENV.fetch('FUJIN_TRUSTED_PROXIES', '').split(',').map(&:strip)
     def web_folder = ENV.fetch('FUJIN_WEB_FOLDER', File.join(ROOT, 'web', 'dist'))
     def test? = ENV['FUJIN_ENV'] == 'test'
 

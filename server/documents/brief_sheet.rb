@@ -18,7 +18,9 @@ module Fujin
     # @param plans [Hash{Exercise => Planning::Plan, Error}] in the lesson's order; an error where none can be made
     # @param said [#call] exercise to what else is said of it, a sentence each
     # @param sites [Hash{Exercise => Manoeuvres::Confined::Report}] of those that lead to a surveyed site
-    def initialize(sortie, plans, said: ->(_) { [] }, sites: {})
+    # @param mark [PrintMark, nil] the school's own
+    def initialize(sortie, plans, said: ->(_) { [] }, sites: {}, mark: nil)
+      @mark = mark
       @sortie = sortie
       @plans = plans
       @said = said
@@ -43,6 +45,7 @@ module Fujin
         plan.is_a?(Error) ? no_plan(exercise, plan) : page(exercise, plan)
         site(exercise) if @sites[exercise]
       end
+      @mark&.draw(@pdf)
       @pdf.render
     end
 

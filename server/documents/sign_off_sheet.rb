@@ -8,7 +8,9 @@ module Fujin
     include PdfWords
 
     # @param sign_off [Hash] as the API shows it
-    def initialize(sign_off, school:)
+    # @param mark [PrintMark]
+    def initialize(sign_off, school:, mark: nil)
+      @mark = mark
       @row = sign_off
       @school = school
       @pdf = Prawn::Document.new(page_size: 'A4', margin: 48, info: { Title: PdfWords.plain(title) })
@@ -22,6 +24,7 @@ module Fujin
       list('What it is good for', [*scope, *@row['validity']])
       list('Evidence', @row['evidence'].map { |one| shown(one) })
       check
+      @mark&.draw(@pdf)
       @pdf.render
     end
 

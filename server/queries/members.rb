@@ -7,6 +7,19 @@ module Fujin
     EMAIL = /\A[^@\s]+@[^@\s]+\z/
     SIGN_IN = /\A[a-z0-9][a-z0-9._-]{1,58}\z/
 
+    # What is kept, by its kind: how long, and why it stays when somebody asks for it to be deleted.
+    FORGOTTEN = [
+      { 'what' => 'Mail address, password, second factor, sessions, calendar, times away, documents, who looked',
+        'goes' => true, 'why' => 'Needed while somebody belongs to the school, not after.' },
+      { 'what' => 'Lessons, recordings, attempts, grades and the log of flights', 'goes' => false,
+        'why' => 'A training record is evidence for licences and for the safety of others; the authority asks for it.' },
+      { 'what' => 'Sign-offs, solo authorities and their withdrawals, with the name in them', 'goes' => false,
+        'why' => 'They are signed and chained: without one of them none after it could be checked.' },
+      { 'what' => 'Name, sign-in name and mass', 'goes' => false,
+        'why' => 'The records above are of this person, and the mass is what they were measured with.' },
+      { 'what' => 'What was changed by whom', 'goes' => false, 'why' => 'Who changed a record is part of the record.' }
+    ].freeze
+
     # What of a document stands in the log.
     def self.words_of(document)
       document.attributes.slice('kind', 'type_id', 'reference', 'valid_from', 'valid_until').compact
@@ -61,6 +74,23 @@ module Fujin
         Invitation.where(person_id: person.id, used_at: nil).update_all(used_at: now) unless state == 'active'
         AuditEntry.note(state == 'active' ? 'back again' : state, person,
                         by: @by, why: why, was: { 'state' => was }, became: { 'state' => state })
+      end
+    end
+
+    # What of somebody who left need not stay goes. What stays, and why, stands in FORGOTTEN.
+    # @raise [Conflict]
+    def forget(person, why)
+      raise Conflict, "#{person.name} has not left." unless person.left_on
+      raise Conflict, "What may go of #{person.name} is gone already." if person.forgotten_on
+
+      Person.transaction do
+        [PersonDocument, PersonSession, Invitation, Absence, RecordView].each do |rows|
+          rows.where(person_id: person.id).delete_all
+        end
+        Wait.where(student_id: person.id).delete_all
+        person.update!(email: nil, password_digest: nil, second_factor: nil, second_factor_since: nil,
+                       recovery_codes: [], calendar_digest: nil, units: {}, forgotten_on: Time.now.utc.to_date)
+        AuditEntry.note('forgotten', person, by: @by, why: why)
       end
     end
 

@@ -87,6 +87,8 @@ module Fujin
         Serialisers.person(person, today, School.current.booking_rules.required).merge(
           'units' => Units.of(person), 'unit_choices' => Units::CHOICES,
           'sessions' => sessions.map { |row| Serialisers.person_session(row, session['signed_in']) },
+          'failed' => SignInTry.failed.where(name_digest: SignInTry.digest(person.sign_in)).order(at: :desc).limit(20)
+            .map { |row| { 'at' => Serialisers.time(row.at), 'address' => row.address } },
           'views' => views.map { |row| Serialisers.record_view(row) }
         )
       end

@@ -4,6 +4,7 @@ module Fujin
   # Who belongs to the school: added, invited, changed with why, suspended, gone; their documents; what was changed.
   class PeopleArea < Area
     PAGE_SIZE = 100
+    LOGO_BYTES = 200 * 1024
 
     get_route('/api/people') { json(people_body) }
     get_route('/api/document-kinds') { json(Bookings::DocumentKind.all.values.map { |kind| Serialisers.document_kind(kind) }) }
@@ -78,6 +79,45 @@ module Fujin
       json({ 'rows' => table.rows, 'faults' => table.faults, 'stored' => body_json['store'] == true })
     end
 
+    # What of somebody who left may go, goes.
+    post_route '/api/people/:id/forgetting' do
+      person = Person.find(params['id'])
+      Members.new(current_person).forget(person, body_json['why'])
+      json(whole(person.reload))
+    end
+
+    # The school's own: words and mark on what is printed, how long what may go is kept of those who left.
+    get_route('/api/school') { json(school_body) }
+
+    put_route '/api/school' do
+      school = School.current
+      school.update!(body_json.slice('name', 'print_words', 'keep_left_days')
+        .merge('time_zone' => TimeZones.check!(body_json['time_zone'])))
+      AuditEntry.note_changes('school changed', school, %w[name print_words keep_left_days time_zone],
+                              by: current_person)
+      json(school_body)
+    end
+
+    put_route '/api/school/logo' do
+      bytes = Base64.strict_decode64(body_json['image'])
+      raise InvalidInput, [{ path: 'image', message: 'expected a PNG or JPEG file' }] unless PrintMark.kind(bytes)
+      if bytes.bytesize > LOGO_BYTES
+        raise InvalidInput,
+              [{ path: 'image', message: "expected at most #{LOGO_BYTES / 1024} kB" }]
+      end
+
+      drawable!(bytes)
+      School.current.update!(logo: bytes)
+      json(school_body)
+    rescue ArgumentError
+      raise InvalidInput, [{ path: 'image', message: 'is not readable' }]
+    end
+
+    delete_route '/api/school/logo' do
+      School.current.update!(logo: nil)
+      json(school_body)
+    end
+
     # Fujin empty again, as before the demo: by typing the demo school's name.
     delete_route '/api/demo' do
       DemoThrownAway.new(body_json['name']).run
@@ -93,6 +133,25 @@ module Fujin
     end
 
     helpers do
+      # @raise [InvalidInput] when no page could be printed with it
+      def drawable!(bytes)
+        PrintMark.new(logo: bytes, words: nil).draw(Prawn::Document.new)
+      rescue StandardError
+        raise InvalidInput,
+              [{ path: 'image', message: 'this picture cannot be printed: save it as a plain PNG or JPEG' }]
+      end
+
+      # Those who left longer ago than what may go of them is kept.
+      def school_body
+        school = School.current
+        long = Person.where(left_on: ..(today - school.keep_left_days), forgotten_on: nil).order(:name)
+        logo = school.logo
+        { **Serialisers.school(school), 'print_words' => school.print_words, 'keep_left_days' => school.keep_left_days,
+                                        'logo' => logo && "data:#{PrintMark.kind(logo)};base64," \
+                                          "#{Base64.strict_encode64(logo)}",
+                                        'long_gone' => long.map { |one| Serialisers.person_name(one) }, 'kept' => Members::FORGOTTEN }
+      end
+
       def today = TimeZones.clock(School.current.time_zone).call(Time.now.utc).to_date
       def required = School.current.booking_rules.required
       def shown(person) = Serialisers.person(person, today, required)

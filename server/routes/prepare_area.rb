@@ -29,7 +29,8 @@ module Fujin
                 %(inline; filename="brief-#{sortie.starts_at.utc.strftime('%Y%m%d')}-#{sortie.manoeuvres.first}.pdf")
       said = ExerciseSaid.new(sortie)
       lesson = LessonSetting.new(sortie)
-      BriefSheet.new(sortie, lesson.plans, said: said.method(:lines), sites: lesson.sites).render
+      BriefSheet.new(sortie, lesson.plans, said: said.method(:lines), sites: lesson.sites,
+                                           mark: School.current.print_mark).render
     end
 
     get_route('/api/weather') do

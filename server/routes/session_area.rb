@@ -6,16 +6,21 @@ module Fujin
     get_route('/api/session') { json(session_body) }
 
     post_route '/api/session' do
+      SignInTry.check!(body_json['sign_in'], client_address)
       person = Person.find_by(sign_in: body_json['sign_in'].to_s.strip.downcase)
       # The same work whether or not the name exists, so that timing tells nothing.
       matches = person&.password_digest ? person.password?(body_json['password']) : blind?(body_json['password'])
-      raise NotSignedIn, 'That name and password do not belong together.' unless person && matches
+      unless person && matches
+        SignInTry.note(body_json['sign_in'], client_address, false)
+        raise NotSignedIn, 'That name and password do not belong together.'
+      end
       unless person.may_sign_in?
         raise NotSignedIn,
               "#{School.current.name} has ended this access. Ask the chief instructor."
       end
 
       prove(person)
+      SignInTry.note(person.sign_in, client_address, true)
       begin_session(person)
       json(session_body)
     end
@@ -43,6 +48,7 @@ module Fujin
         invitation.update!(used_at: Time.now.utc)
         person.update!(password: body_json['password'])
         PersonSession.end_all(person)
+        SignInTry.note(person.sign_in, client_address, true)
         AuditEntry.note('password chosen by invitation', person, by: person)
       end
       unless person.may_sign_in?
@@ -65,7 +71,10 @@ module Fujin
 
         code = body_json['code'].to_s
         raise NotSignedIn, 'Now the code of your authenticator, or one of your codes on paper.' if code.empty?
-        raise NotSignedIn, 'This code does not fit, or was used already.' unless SecondFactor.proves?(person, code)
+        return if SecondFactor.proves?(person, code)
+
+        SignInTry.note(person.sign_in, client_address, false)
+        raise NotSignedIn, 'This code does not fit, or was used already.'
       end
     end
   end

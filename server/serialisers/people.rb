@@ -10,7 +10,8 @@ module Fujin
 
     def person(row, today, required)
       row.attributes.slice('id', 'name', 'sign_in', 'role', 'stage', 'mass_kg', 'email').merge(
-        'state' => row.state, 'left_on' => row.left_on&.iso8601, 'second_factor' => row.second_factor?,
+        'state' => row.state, 'left_on' => row.left_on&.iso8601, 'forgotten_on' => row.forgotten_on&.iso8601,
+        'second_factor' => row.second_factor?,
         'documents' => row.documents.map { |one| document(one, today) },
         'missing' => Bookings::DocumentKind.all.values.select do |kind|
           required.include?(kind.id) && kind.roles.include?(row.role) && row.documents.none? do |one|

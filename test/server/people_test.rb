@@ -265,4 +265,89 @@ class PeopleTest < Minitest::Test
 
     assert_equal 403, status
   end
+
+  def try_to_sign_in(name, password, from: '192.0.2.1', **headers)
+    clear_cookies
+    call('POST', '/api/session', { sign_in: name, password: password }, { 'REMOTE_ADDR' => from }.merge(headers))
+    status
+  end
+
+  # By name: wherever the tries come from, and whatever a header says.
+  def test_guessing_a_password_is_slow_and_told_to_its_owner
+    10.times { |i| assert_equal 401, try_to_sign_in('student', 'wrong', from: "192.0.2.#{i}") }
+    assert_equal 429, try_to_sign_in('student', PASSWORD, from: '192.0.2.99', 'HTTP_X_FORWARDED_FOR' => '198.51.100.7')
+    Fujin::SignInTry.update_all(at: 15.minutes.ago - 1)
+
+    assert_equal 200, try_to_sign_in('student', PASSWORD)
+    @token = answer['csrf_token']
+    get '/api/me'
+
+    assert_equal [10, '192.0.2.9'], [answer['failed'].size, answer['failed'].map { |one| one['address'] }.max]
+  end
+
+  def test_names_that_nobody_has_count_alike_and_an_address_has_a_limit_too
+    10.times { assert_equal 401, try_to_sign_in('nobody', 'wrong') }
+    assert_equal 429, try_to_sign_in('nobody', 'wrong')
+    40.times { |i| try_to_sign_in("guess#{i}", 'wrong') }
+
+    assert_equal 429, try_to_sign_in('student', PASSWORD)
+    assert_equal 200, try_to_sign_in('student', PASSWORD, from: '192.0.2.2')
+  end
+
+  def test_a_new_link_of_the_chief_is_the_way_back
+    10.times { try_to_sign_in('student', 'wrong') }
+    as(@chief)
+    word = invite(@student.id)
+    clear_cookies
+    post_json "/api/invitations/#{word}", { password: GOOD }
+
+    assert_equal 200, try_to_sign_in('student', GOOD)
+  end
+
+  def test_what_may_go_of_somebody_who_left_goes_and_the_record_stays
+    Fujin::PersonDocument.create!(person: @student, by: @chief, kind: 'medical', created_at: Time.now.utc)
+    @student.update!(email: 'student@example.invalid')
+    as(@chief)
+    post_json "/api/people/#{@student.id}/forgetting", { why: 'asked for it' }
+
+    assert_equal 409, status, 'who is here is not forgotten'
+    put_json "/api/people/#{@student.id}/state", { state: 'left', why: 'moved away' }
+    post_json "/api/people/#{@student.id}/forgetting", { why: 'asked for it' }
+
+    assert_equal [200, nil, [], 'Student'], [status, *answer.values_at('email', 'documents', 'name')]
+    assert Fujin::Sortie.exists?(@sortie.id)
+    get '/api/school'
+
+    assert_empty answer['long_gone']
+    Fujin::Person.find_by(sign_in: 'other').update!(left_on: Date.new(2020, 1, 1))
+    get '/api/school'
+
+    assert_equal(['Other'], answer['long_gone'].map { |one| one['name'] })
+  end
+
+  def test_the_school_s_mark_and_words_stand_on_what_is_printed
+    as(@chief)
+    put_json '/api/school',
+             { name: 'Testing Field', time_zone: 'Etc/UTC', print_words: 'Ring before you come', keep_left_days: 90 }
+
+    assert_equal 'Ring before you come', answer['print_words']
+    put_json '/api/school/logo', { image: Base64.strict_encode64('GIF89a') }
+
+    assert_equal 422, status
+    put_json '/api/school/logo', { image: Base64.strict_encode64("\x89PNG\r\n\x1A\nbroken".b) }
+
+    assert_equal 422, status, 'a picture that cannot be printed is not kept'
+    get "/api/sorties/#{@sortie.id}/brief"
+    plain = last_response.body.bytesize
+    picture = File.binread(Dir[File.expand_path('../../web/public/*.png', __dir__)].min_by { |file| File.size(file) })
+    put_json '/api/school/logo', { image: Base64.strict_encode64(picture) }
+
+    assert_equal 200, status
+    get "/api/sorties/#{@sortie.id}/brief"
+
+    assert_operator last_response.body.bytesize, :>, plain + (picture.bytesize / 2)
+    put_json '/api/school', { name: 'Testing Field', time_zone: 'Mars/Base', keep_left_days: 90 }
+
+    assert_equal 422, status
+  end
 end

@@ -46,6 +46,10 @@ export const usePutState = (id: string) =>
   usePeopleChange((body: { state: 'active' | 'suspended' | 'left'; why: string }) =>
     unwrap(api.PUT('/api/people/{id}/state', { params: { path: { id } }, body })),
   )
+export const useForget = (id: string) =>
+  usePeopleChange((why: string) =>
+    unwrap(api.POST('/api/people/{id}/forgetting', { params: { path: { id } }, body: { why } })),
+  )
 export const useInvite = (id: string) =>
   usePeopleChange(() => unwrap(api.POST('/api/people/{id}/invitation', { params: { path: { id } } })))
 export type NewDocument = {

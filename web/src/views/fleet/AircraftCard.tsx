@@ -1,7 +1,6 @@
 import { useState, type FormEvent } from 'react'
 import { usePowerCard } from '../../api/queries'
 import {
-  useAddDefect,
   useAddMaintenance,
   useClearDefect,
   useDoneMaintenance,
@@ -12,6 +11,7 @@ import { Field, Refused } from '../../design/Field'
 import { ReasonForm } from '../../design/ReasonForm'
 import { capital, figure, shortDayOf, unitWord } from '../../design/words'
 import { Sheet } from '../../design/Sheet'
+import { DefectForm } from './DefectForm'
 
 /** One aircraft: does it fly, what is due, what was found, what power its flights showed. */
 export function AircraftCard({ row, chief, staff }: { row: FleetAircraft; chief: boolean; staff: boolean }) {
@@ -142,29 +142,6 @@ function Settings({ id }: { id: string }) {
         </div>
       ))}
     </dl>
-  )
-}
-
-export function DefectForm({ aircraft, sortie, close }: { aircraft: string; sortie?: string; close: () => void }) {
-  const add = useAddDefect(aircraft, sortie)
-  const [text, setText] = useState('')
-  const [grounds, setGrounds] = useState(false)
-  const submit = (event: FormEvent) => {
-    event.preventDefault()
-    add.mutate({ text, grounds }, { onSuccess: close })
-  }
-  return (
-    <form onSubmit={submit} className="grid gap-3">
-      <Field label="What was found" required minLength={3} maxLength={300} value={text} onText={setText} />
-      <label className="flex min-h-11 items-center gap-2">
-        <input type="checkbox" checked={grounds} onChange={(event) => setGrounds(event.target.checked)} />
-        It does not fly until this is cleared
-      </label>
-      <Refused error={add.error} />
-      <button type="submit" className="button solid justify-self-start" disabled={add.isPending}>
-        Write it down
-      </button>
-    </form>
   )
 }
 

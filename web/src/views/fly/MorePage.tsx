@@ -1,6 +1,8 @@
 import type { Exercise, FlyEvent, NewFlyEvent, Sortie } from '../../api/client'
 import { MODES, type Mode } from '../../design/useMode'
+import { Sheet } from '../../design/Sheet'
 import { capital } from '../../design/words'
+import { DefectForm } from '../fleet/DefectForm'
 import { planned } from '../lesson/exercise'
 import { PowerCard } from '../lesson/PowerCard'
 import { CALL_WORDS, VOLUME_WORDS, type CallKind, type Levels } from './calls'
@@ -71,6 +73,9 @@ export function MorePage({
   const begun = current.find((event) => event.kind === 'attempt')
   return (
     <div className="grid gap-3">
+      <Sheet word="Found something on the aircraft" title={`Found on ${sortie.aircraft.mark}`}>
+        {(close) => <DefectForm aircraft={sortie.aircraft.id} sortie={sortie.id} close={close} />}
+      </Sheet>
       <ExerciseTaps
         sortie={sortie}
         live={live}

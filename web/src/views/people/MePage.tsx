@@ -233,6 +233,15 @@ function Sessions({ me }: { me: Me }) {
       <h2 id="sessions" className="m-0 text-lg font-semibold">
         Where I am signed in
       </h2>
+      {me.failed.length > 0 && (
+        <p className="m-0">
+          <b>
+            {me.failed.length} {me.failed.length === 1 ? 'try' : 'tries'} that failed
+          </b>
+          , the last {fullDayOf(me.failed[0]?.at ?? '')} {clockOf(me.failed[0]?.at ?? '')} from {me.failed[0]?.address}.
+          Was it not you: change the password, and set up a second factor.
+        </p>
+      )}
       <ul className="m-0 list-none p-0">
         {me.sessions.map((one) => (
           <li key={one.id} className="flex items-center justify-between gap-3 border-t border-rule py-2">

@@ -2,7 +2,7 @@ import { useState, type FormEvent } from 'react'
 import { Link, useParams } from 'react-router'
 import { toast } from 'sonner'
 import type { Session } from '../../api/client'
-import { useChangePerson, useInvite, usePerson, usePutState, type Person } from '../../api/people'
+import { useChangePerson, useForget, useInvite, usePerson, usePutState, type Person } from '../../api/people'
 import { Field, fieldErrors, PickField, Refused } from '../../design/Field'
 import { ReasonForm } from '../../design/ReasonForm'
 import { Failed, Loading } from '../../design/States'
@@ -154,6 +154,7 @@ const STATES = [
 
 function StateForm({ person }: { person: Person }) {
   const put = usePutState(person.id)
+  const forget = useForget(person.id)
   const away = person.state === 'suspended' || person.state === 'left'
   return (
     <section className="sheet grid gap-3 p-4" aria-label="Access">
@@ -168,7 +169,16 @@ function StateForm({ person }: { person: Person }) {
           />
         </div>
       ))}
-      <Refused error={put.error} />
+      {person.state === 'left' && !person.forgotten_on && (
+        <div>
+          <p className="label m-0 mb-1">
+            Mail address, documents, sessions, calendar and times away go for good; lessons, grades and what was signed
+            stay.
+          </p>
+          <ReasonForm ask="Why: who asked for it" act="Forget" close onReason={(why) => forget.mutate(why)} />
+        </div>
+      )}
+      <Refused error={put.error ?? forget.error} />
     </section>
   )
 }

@@ -8,6 +8,7 @@ import { Field, fieldErrors, Refused } from '../../design/Field'
 import { Failed, Loading } from '../../design/States'
 import { capital } from '../../design/words'
 import { History } from '../people/History'
+import { OwnWords } from './OwnWords'
 
 type NumberRule = Exclude<keyof BookingRules, 'minima' | 'required'>
 const NUMBERS: { name: NumberRule; label: string }[] = [
@@ -34,7 +35,10 @@ export function SchoolPage({ session }: { session: Session }) {
       <h1 className="m-0 border-b-2 border-ink pb-2 text-2xl font-bold">School</h1>
       <div className="mt-4 grid items-start gap-8 xl:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
         <Rules key={JSON.stringify(rules.data)} rules={rules.data} />
-        <Audit />
+        <div className="grid gap-8">
+          <OwnWords />
+          <Audit />
+        </div>
       </div>
       {session.school?.demo && <ThrowAway name={session.school.name} />}
     </>

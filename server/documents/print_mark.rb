@@ -5,6 +5,9 @@ require_relative 'pdf_words'
 module Fujin
   # The school's own mark and words on each page of a PDF: the mark at the upper right, the words at the foot.
   PrintMark = Value.define(:logo, :words) do
+    # @param school [#logo, #print_words]
+    def self.of(school) = new(logo: school.logo, words: school.print_words)
+
     # What a logo may be: PNG or JPEG.
     def self.kind(bytes)
       return 'image/png' if bytes.byteslice(0, 8) == "\x89PNG\r\n\x1A\n".b

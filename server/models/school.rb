@@ -38,10 +38,6 @@ module Fujin
       place ? [place.lat_deg, place.lon_deg] : [0.0, 0.0]
     end
 
-    # What stands on everything printed.
-    # @return [PrintMark]
-    def print_mark = PrintMark.new(logo: logo, words: print_words)
-
     def clock = TimeZones.clock(time_zone)
     # The day that it is at the school.
     def today = clock.call(Time.now.utc).to_date

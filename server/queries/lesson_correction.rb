@@ -14,6 +14,7 @@ module Fujin
     end
 
     # @param changed [Hash] of FIELDS
+    # @yield [Sortie] in the same transaction: to have it measured again
     # @raise [Conflict] when a sign-off rests on it, or the aircraft does not fly it
     def make(changed, why)
       @sortie.assign_attributes(changed.slice(*FIELDS))
@@ -21,7 +22,7 @@ module Fujin
       Sortie.transaction do
         @sortie.save!
         AuditEntry.note_changes('lesson corrected', @sortie, FIELDS, by: @by, why: why)
-        MeasureAgain.of(@sortie, @by)
+        yield @sortie
       end
       @sortie
     end

@@ -12,7 +12,7 @@ module Fujin
       { 'what' => 'Mail address, password, second factor, sessions, calendar, times away, documents, who looked',
         'goes' => true, 'why' => 'Needed while somebody belongs to the school, not after.' },
       { 'what' => 'Lessons, recordings, attempts, grades and the log of flights', 'goes' => false,
-        'why' => 'A training record is evidence for licences and for the safety of others; the authority asks for it.' },
+        'why' => 'A training record is evidence for licences and for safety; the authority asks for it.' },
       { 'what' => 'Sign-offs, solo authorities and their withdrawals, with the name in them', 'goes' => false,
         'why' => 'They are signed and chained: without one of them none after it could be checked.' },
       { 'what' => 'Name, sign-in name and mass', 'goes' => false,

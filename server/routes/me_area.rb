@@ -55,10 +55,7 @@ module Fujin
     end
 
     delete_route '/api/me/second-factor' do
-      unless current_person.password?(body_json['password'])
-        raise NotAllowed,
-              'The password does not fit: nothing was changed.'
-      end
+      own_password!('password')
 
       current_person.update!(second_factor: nil, second_factor_since: nil, recovery_codes: [])
       AuditEntry.note('second factor ended', current_person, by: current_person)

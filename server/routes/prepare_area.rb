@@ -30,7 +30,7 @@ module Fujin
       said = ExerciseSaid.new(sortie)
       lesson = LessonSetting.new(sortie)
       BriefSheet.new(sortie, lesson.plans, said: said.method(:lines), sites: lesson.sites,
-                                           mark: School.current.print_mark).render
+                                           mark: PrintMark.of(School.current)).render
     end
 
     get_route('/api/weather') do

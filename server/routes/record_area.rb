@@ -39,7 +39,8 @@ module Fujin
       row = find_sign_off
       content_type 'application/pdf'
       headers 'Content-Disposition' => %(inline; filename="sign-off-#{row.id[0, 8]}.pdf")
-      SignOffSheet.new(Serialisers.sign_off(row), school: School.current.name, mark: School.current.print_mark).render
+      SignOffSheet.new(Serialisers.sign_off(row), school: School.current.name,
+                                                  mark: PrintMark.of(School.current)).render
     end
 
     post_route '/api/sign-offs/:id/withdrawal' do

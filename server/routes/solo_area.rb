@@ -48,7 +48,9 @@ module Fujin
       sortie = find_sortie
       match_version!(sortie)
       own_lesson!(sortie)
-      LessonCorrection.new(sortie, current_person).make(body_json.except('why'), body_json['why'])
+      LessonCorrection.new(sortie, current_person).make(body_json.except('why'), body_json['why']) do |corrected|
+        MeasureAgain.of(corrected, current_person)
+      end
       versioned(sortie)
       json(SortieView.new(sortie.reload, current_person).to_h)
     end

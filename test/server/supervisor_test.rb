@@ -12,7 +12,7 @@ class SupervisorTest < Minitest::Test
   def setup
     @var = Dir.mktmpdir('fujin-var', '/var/tmp')
     File.chmod(0o755, @var)
-    @ports = Array.new(4) { Fujin::Cluster.free_port }
+    @ports = Array.new(5) { Fujin::Cluster.free_port }
     @pids = []
   end
 
@@ -35,7 +35,8 @@ class SupervisorTest < Minitest::Test
       'FUJIN_PORT' => @ports[0].to_s,
       'FUJIN_RECORDER_PORT' => @ports[1].to_s,
       'FUJIN_DATABASE_PORT' => @ports[2].to_s,
-      'FUJIN_WEATHER_PORT' => @ports[3].to_s
+      'FUJIN_WEATHER_PORT' => @ports[3].to_s,
+      'FUJIN_MAIL_PORT' => @ports[4].to_s
     }
   end
 

@@ -161,7 +161,7 @@ module Fujin
         Sortie.transaction do
           exercise.update!(own)
           day.empty? ? sortie.touch : sortie.update!(day)
-          AuditEntry.note_changes('flight time entered', sortie, %w[off_at on_at], by: current_person)
+          note_change(sortie, exercise)
           MeasureAgain.of(sortie, current_person)
         end
       end
@@ -200,6 +200,20 @@ module Fujin
 
         raise InvalidInput,
               [{ path: 'not_judged', message: "#{declared.title} does not measure #{unknown.join(', ')}" }]
+      end
+
+      # What was flown already is measured by other numbers now: what stood there is kept.
+      def note_change(sortie, exercise)
+        AuditEntry.note_changes('flight time entered', sortie, %w[off_at on_at], by: current_person)
+        return unless sortie.attempts.exists?
+
+        AuditEntry.note_changes('lesson changed after the flight', sortie, Sortie::MEASURED, by: current_person)
+        changed = exercise.saved_changes.slice(*Exercise::MEASURED)
+        return if changed.empty?
+
+        AuditEntry.note("#{exercise.declaration.title.downcase} changed after the flight", sortie,
+                        by: current_person, was: changed.transform_values(&:first),
+                        became: changed.transform_values(&:last))
       end
 
       # Nobody is sent alone outside what was signed, but by the chief instructor, who says why.

@@ -99,4 +99,27 @@ class LogTest < Minitest::Test
 
     assert_equal 200, correct(@sortie, training_device: true, why: 'it was the device')
   end
+
+  def change(**fields)
+    patch_json "/api/sorties/#{@sortie.id}", fields, { 'HTTP_IF_MATCH' => %("#{@sortie.reload.lock_version}") }
+  end
+
+  def test_a_wind_or_a_spot_set_right_after_the_flight_keeps_what_stood_there
+    as(@instructor)
+    change(wind_kt: 9)
+
+    assert_empty Fujin::AuditEntry.where(subject_kind: 'sortie'), 'before the flight it is planning'
+    imported(@sortie)
+    change(wind_kt: 14, spot_name: 'Heath, north mark')
+    wind, spot = ['lesson', 'straight-in autorotation'].map do |word|
+      Fujin::AuditEntry.find_by(what: "#{word} changed after the flight")
+    end
+
+    assert_equal [9.0, 14.0], [wind.was['wind_kt'], wind.became['wind_kt']]
+    assert_nil spot, 'a name alone is measured by nothing'
+    change(spot_lat_deg: 47.2162)
+    spot = Fujin::AuditEntry.find_by(what: 'straight-in autorotation changed after the flight')
+
+    assert_in_delta 47.2104, spot.was['spot_lat_deg'], 0.0001
+  end
 end

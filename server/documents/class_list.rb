@@ -25,14 +25,11 @@ module Fujin
 
     def cells(student, standing)
       missing = standing['conditions'].reject { |condition| condition['met'] }.map { |condition| condition['text'] }
-      [plain(student['name']), student['stage'], standing['title'], standing['attempts'], standing['level'],
+      [TableCell.plain(student['name']), student['stage'], standing['title'], standing['attempts'], standing['level'],
        standing['trend'], standing['last_flown'], *standing.values_at('ready', 'signed_off', 'stuck').map do |v|
                                                     v ? 'yes' : 'no'
                                                   end,
        missing.join('; ')]
     end
-
-    # A spreadsheet takes what begins like a formula for one.
-    def plain(text) = text.match?(/\A[=+\-@\t]/) ? "'#{text}" : text
   end
 end

@@ -39,6 +39,8 @@ module Fujin
     end
 
     def clock = TimeZones.clock(time_zone)
+    # The moment at which a day begins by the school's clock.
+    def midnight(date) = TimeZones.moment(time_zone, date)
     # The day that it is at the school.
     def today = clock.call(Time.now.utc).to_date
 

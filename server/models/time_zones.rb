@@ -17,6 +17,17 @@ module Fujin
             [{ path: field, message: "there is no time zone #{name.to_s[0, 40].inspect}; write it as Etc/UTC" }]
     end
 
+    # @param date [Date]
+    # @return [Time] when the clock there shows this hour and minute of the day; of an hour that comes twice the first,
+    #   of one that is skipped the one after it
+    def moment(name, date, hour = 0, minute = 0)
+      zone = TZInfo::Timezone.get(name)
+      local = Time.utc(date.year, date.month, date.day, hour, minute)
+      zone.local_to_utc(local, true) { |periods| periods.min_by { |one| -one.observed_utc_offset } }
+    rescue TZInfo::PeriodNotFound
+      zone.local_to_utc(local + 3600, true)
+    end
+
     # @return [#call] gives a moment as the clock there shows it
     def clock(name)
       zone = TZInfo::Timezone.get(name)

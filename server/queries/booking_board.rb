@@ -11,10 +11,8 @@ module Fujin
       @school = School.current
       @first = first
       @days = days.clamp(1, MOST_DAYS)
-      zone = TZInfo::Timezone.get(@school.time_zone)
-      @from = zone.local_to_utc(Time.utc(first.year, first.month, first.day), true)
-      last = first + @days
-      @to = zone.local_to_utc(Time.utc(last.year, last.month, last.day), true)
+      @from = @school.midnight(first)
+      @to = @school.midnight(first + @days)
     end
 
     def to_h

@@ -32,11 +32,7 @@ module Fujin
     def from(found)
       return nil unless found[:hour]
 
-      day = found[:day]
-      TZInfo::Timezone.get(@school.time_zone)
-        .local_to_utc(Time.utc(day.year, day.month, day.day, found[:hour], found[:minute]), true)
-    rescue TZInfo::PeriodNotFound
-      nil
+      TimeZones.moment(@school.time_zone, found[:day], found[:hour], found[:minute])
     end
   end
 end

@@ -86,11 +86,11 @@ module Fujin
     end
 
     def moment(value)
-      zone = TZInfo::Timezone.get(School.current.time_zone)
-      return zone.local_to_utc(Time.utc(value.year, value.month, value.day), true) if value.is_a?(Icalendar::Values::Date)
+      zone = School.current.time_zone
+      return TimeZones.moment(zone, value) if value.is_a?(Icalendar::Values::Date)
       return Time.at(value.to_i).utc if value.ical_params['tzid'] || value.value_ical.end_with?('Z')
 
-      zone.local_to_utc(Time.utc(value.year, value.month, value.day, value.hour, value.minute), true)
+      TimeZones.moment(zone, value, value.hour, value.minute)
     end
 
     def wrong(message) = InvalidInput.new([{ path: 'calendar', message: message }])

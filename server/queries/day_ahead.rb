@@ -24,8 +24,7 @@ module Fujin
 
     def bookings
       @bookings ||= begin
-        from = @date.to_time(:utc)
-        rows = Booking.standing.between(from, from + 86_400).where(sortie_id: nil).order(:from_at)
+        rows = Booking.standing.between(*today).where(sortie_id: nil).order(:from_at)
           .preload(:student, :instructor, :examiner, :aircraft)
         @viewer.learner? ? rows.where(student_id: @viewer.id).to_a : rows.to_a
       end
@@ -64,9 +63,11 @@ module Fujin
       end
     end
 
+    def today = [@school.midnight(@date), @school.midnight(@date + 1)]
+
     def coming_lesson
       mine = @viewer.learner? ? { student_id: @viewer.id } : { instructor_id: @viewer.id }
-      Sortie.where(mine).where(starts_at: @date.to_time(:utc)..(@date + 1).to_time(:utc), on_at: nil).order(:starts_at)
+      Sortie.where(mine).where(starts_at: today.first...today.last, on_at: nil).order(:starts_at)
         .preload(:student, :instructor, :exercises).first
     end
 

@@ -37,7 +37,7 @@ module Fujin
           line = line(row)
           times = [row.off_at, row.on_at].map { |time| time.utc.strftime('%H:%M') }
           out << [line.on_day.iso8601, *times, row.aircraft.mark, line.type_name, line.kind,
-                  PeopleTable.plain(other(row).name), line.minutes, line.night_minutes,
+                  TableCell.plain(other(row).name), line.minutes, line.night_minutes,
                   row.exercises.map(&:manoeuvre).uniq.join(' ')]
         end
       end

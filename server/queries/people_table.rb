@@ -15,12 +15,9 @@ module Fujin
     def self.write(people)
       CSV.generate do |csv|
         csv << HEADINGS
-        people.each { |person| csv << HEADINGS.map { |name| plain(person[name]) } }
+        people.each { |person| csv << HEADINGS.map { |name| TableCell.plain(person[name]) } }
       end
     end
-
-    # A spreadsheet takes what begins like a formula for one.
-    def self.plain(value) = value.is_a?(String) && value.match?(/\A[=+\-@\t]/) ? "'#{value}" : value
 
     # What would happen: line, name, act ('add', 'change', 'nothing', 'fault'), text.
     # @return [Array<Hash{String => Object}>]

@@ -4,6 +4,8 @@ module Fujin
   # The board: today's sorties, those around them, and what needs somebody's attention.
   class TodayBoard
     AROUND_DAYS = 7
+    # A document that runs out so soon waits for somebody.
+    SOON_DAYS = 14
 
     def initialize(viewer, date)
       @viewer = viewer
@@ -13,8 +15,8 @@ module Fujin
     def to_h
       rows = sorties.map { |sortie| sortie.seen_by(@viewer) }
       @progress = KeptProgress.progress(rows)
-      today, other = rows.partition { |s| s.starts_at.to_date == @date }
-      earlier, later = other.partition { |s| s.starts_at.to_date < @date }
+      today, other = rows.partition { |s| day_of(s) == @date }
+      earlier, later = other.partition { |s| day_of(s) < @date }
       {
         'date' => @date.iso8601,
         'sorties' => shown(today),
@@ -27,10 +29,14 @@ module Fujin
 
     private
 
+    def school = @school ||= School.current
+    # By the school's clock.
+    def day_of(sortie) = school.clock.call(sortie.starts_at).to_date
     def shown(sorties) = Serialisers.sortie_rows(sorties, @progress)
 
     def sorties
-      scope = Sortie.where(starts_at: (@date - AROUND_DAYS)..(@date + AROUND_DAYS + 1)).order(:starts_at)
+      around = school.midnight(@date - AROUND_DAYS)..school.midnight(@date + AROUND_DAYS + 1)
+      scope = Sortie.where(starts_at: around).order(:starts_at)
       scope = scope.where(student_id: @viewer.id) if @viewer.learner?
       scope.preload(:student, :instructor, :aircraft, :exercises)
     end
@@ -53,17 +59,14 @@ module Fujin
         end
     end
 
-    # What has run out, or does within a fortnight, of those who are here.
+    # What has run out, or does within a fortnight, of those who are here: of each kind the one that is good longest.
     def documents
-      soon = PersonDocument.in_force.where(valid_until: ..(@date + 14)).joins(:person).merge(Person.present)
-        .preload(:person)
-      soon.group_by { |one| [one.person_id, one.kind, one.type_id] }.values.filter_map do |own|
-        last = own.max_by(&:valid_until)
-        next if PersonDocument.in_force.where(last.slice(:person_id, :kind,
-                                                         :type_id)).where(valid_until: (@date + 15)..).exists?
-
-        { 'kind' => 'document', 'person_id' => last.person_id,
-          'text' => "#{last.person.name}: #{last.value.words(@date)}" }
+      last = PersonDocument.where(withdrawn_at: nil).joins(:person).merge(Person.present)
+        .select('DISTINCT ON (person_id, kind, type_id) person_documents.*')
+        .order(:person_id, :kind, :type_id, Arel.sql('valid_until DESC NULLS FIRST')).preload(:person)
+      last.select { |one| one.valid_until && one.valid_until <= @date + SOON_DAYS }.sort_by(&:valid_until).map do |one|
+        { 'kind' => 'document', 'person_id' => one.person_id,
+          'text' => "#{one.person.name}: #{one.value.words(@date)}" }
       end
     end
 

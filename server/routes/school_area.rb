@@ -5,7 +5,7 @@ module Fujin
   class SchoolArea < Area
     PAGE_SIZE = 50
 
-    get_route('/api/today') { json(TodayBoard.new(current_person, Time.now.utc.to_date).to_h) }
+    get_route('/api/today') { json(TodayBoard.new(current_person, School.current.today).to_h) }
 
     get_route '/api/students' do
       page = [params.fetch('page', 1).to_i, 1].max

@@ -179,4 +179,52 @@ class SchoolTest < Minitest::Test
     assert_in_delta 1000, first['height_ft'], 30
     assert_equal %w[setup entry glide flare recovery after], attempt.path.map { |p| p['phase'] }.uniq
   end
+
+  def document(person, **more)
+    Fujin::PersonDocument.create!(person: person, by: @chief, kind: 'medical', created_at: Time.now.utc, **more)
+  end
+
+  def test_a_document_waits_for_somebody_when_the_last_of_its_kind_runs_out
+    document(@student, valid_until: TODAY - 1)
+    document(@other, valid_until: TODAY + 14)
+    document(@instructor, valid_until: TODAY + 15)
+    texts = board['attention'].select { |one| one['kind'] == 'document' }.map { |one| one['text'] }
+
+    assert_equal ['Student: Medical certificate ran out on 24 November 2026',
+                  'Other: Medical certificate runs out on 9 December 2026, in 14 days'], texts
+    document(@student, valid_until: TODAY + 300)
+    document(@other)
+    @instructor.update!(left_on: TODAY)
+
+    assert_empty(board['attention'].select { |one| one['kind'] == 'document' })
+  end
+
+  def test_the_board_says_what_comes_next_for_each
+    assert_equal '10:00, Student: Straight-in autorotation. Decide go or no-go.', board['next']
+    assert_equal '10:00, with Instructor: Straight-in autorotation.', board(@student)['next']
+    assert_equal 'Nothing is booked for you: ask your instructor for a lesson.', board(@other)['next']
+    Fujin::Booking.create!(kind: 'dual', student: @other, instructor: @chief, aircraft: @aircraft, by: @chief,
+                           from_at: TODAY.to_time(:utc) + (8 * 3600), to_at: TODAY.to_time(:utc) + (9 * 3600))
+
+    assert_equal '08:00 in Q-TEST, with Chief: read up on what comes.', board(@other)['next']
+    assert_equal '08:00 in Q-TEST, Other: prepare it.', board(@chief)['next']
+    assert_equal([1, 0], [board(@other), board(@student)].map { |one| one['bookings'].size })
+  end
+
+  # In Auckland it is the 26th from 11:00 UTC of the 25th on, thirteen hours ahead in summer.
+  def test_the_day_is_the_school_s
+    @school.update!(time_zone: 'Pacific/Auckland')
+    evening = sortie(starts_at: Time.utc(2026, 11, 25, 11))
+
+    assert_equal Time.utc(2026, 11, 24, 11), @school.midnight(TODAY)
+    assert_equal([[@sortie.id], [evening.id]], board.values_at('sorties', 'later').map do |rows|
+      rows.map do |row|
+        row['id']
+      end
+    end)
+    zone = 'Europe/Lisbon'
+    skipped, twice = [[2026, 3, 29], [2026, 10, 25]].map { |day| Fujin::TimeZones.moment(zone, Date.new(*day), 1, 30) }
+
+    assert_equal [Time.utc(2026, 3, 29, 1, 30), Time.utc(2026, 10, 25, 0, 30)], [skipped, twice]
+  end
 end

@@ -227,8 +227,7 @@ export function useClearAircraft() {
     mutationFn: ({ id, note }: { id: string; note: string }) =>
       unwrap(api.POST('/api/aircraft/{id}/clearance', { params: { path: { id } }, body: { note } })),
     onSuccess: () => {
-      void queries.invalidateQueries({ queryKey: ['aircraft'] })
-      void queries.invalidateQueries({ queryKey: ['today'] })
+      for (const key of ['aircraft', 'fleet', 'board', 'today']) void queries.invalidateQueries({ queryKey: [key] })
     },
   })
 }

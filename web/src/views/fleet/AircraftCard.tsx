@@ -1,5 +1,5 @@
 import { useState, type FormEvent } from 'react'
-import { usePowerCard } from '../../api/queries'
+import { useClearAircraft, usePowerCard } from '../../api/queries'
 import {
   useAddMaintenance,
   useClearDefect,
@@ -16,6 +16,7 @@ import { DefectForm } from './DefectForm'
 /** One aircraft: does it fly, what is due, what was found, what power its flights showed. */
 export function AircraftCard({ row, chief, staff }: { row: FleetAircraft; chief: boolean; staff: boolean }) {
   const put = usePutAircraft(row.id)
+  const clear = useClearAircraft()
   return (
     <section className="sheet grid content-start gap-2 p-4" aria-label={row.mark}>
       <h2 className="m-0 text-xl font-bold">
@@ -37,6 +38,7 @@ export function AircraftCard({ row, chief, staff }: { row: FleetAircraft; chief:
           <b>Does not fly.</b> {capital(row.grounded)}
         </p>
       )}
+      {!row.look_at_it && row.look_at_it_reason && <p className="label m-0">{row.look_at_it_reason}</p>}
       {row.maintenance.map((item) => (
         <Maintenance key={item.id} item={item} chief={chief} />
       ))}
@@ -60,17 +62,26 @@ export function AircraftCard({ row, chief, staff }: { row: FleetAircraft; chief:
           </Sheet>
         </div>
       )}
-      {chief && (
-        <ReasonForm
-          key={String(row.grounded)}
-          ask={row.grounded ? 'What was done, and by whom' : 'Why it is not to fly'}
-          act={row.grounded ? 'It flies again' : 'Ground it'}
-          close
-          className="no-print"
-          onReason={(why) => put.mutate({ state: row.grounded ? 'flying' : 'grounded', why })}
-        />
-      )}
-      <Refused error={put.error} />
+      {chief &&
+        (row.look_at_it ? (
+          <ReasonForm
+            ask="What was found"
+            act="Clear it"
+            close
+            className="no-print"
+            onReason={(note) => clear.mutate({ id: row.id, note })}
+          />
+        ) : (
+          <ReasonForm
+            key={String(row.grounded)}
+            ask={row.grounded ? 'What was done, and by whom' : 'Why it is not to fly'}
+            act={row.grounded ? 'It flies again' : 'Ground it'}
+            close
+            className="no-print"
+            onReason={(why) => put.mutate({ state: row.grounded ? 'flying' : 'grounded', why })}
+          />
+        ))}
+      <Refused error={put.error ?? clear.error} />
     </section>
   )
 }

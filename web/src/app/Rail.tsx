@@ -40,7 +40,7 @@ export function Rail({ session, mode, setMode }: Props) {
           <Mark />
           <span className="text-xl font-bold tracking-tight">Fujin</span>
         </div>
-        <nav aria-label="Places" className="flex flex-col gap-0.5 max-md:flex-row">
+        <nav aria-label="Places" className="flex flex-col gap-0.5 max-md:flex-row max-md:flex-wrap">
           {PLACES.filter(
             (place) => (staff || !place.staff) && (!place.chief || person?.role === 'chief_instructor'),
           ).map((place) => (

@@ -18,6 +18,8 @@ module Fujin
         school throw-demo-away NAME                    empties Fujin; NAME is the demo school's, as a confirmation
       TEXT
 
+      NONE = 'No school yet: bin/fujin school set-up FILE.yml, or open the address in a browser.'
+
       # Its words are read here: names may hold what other commands take for flags.
       def initialize(argv, out, err)
         @words = argv.dup
@@ -40,7 +42,7 @@ module Fujin
 
       def show
         school = Fujin::School.first
-        return @out.puts('No school yet: bin/fujin school set-up FILE.yml, or open the address in a browser.') unless school
+        return @out.puts(NONE) unless school
 
         @out.puts "#{school.name}, #{school.station}, #{school.time_zone}#{' (demo)' if school.demo}"
         rows = Person.order(:name).map { |one| [one.name, one.sign_in, one.role, one.state] }

@@ -98,7 +98,7 @@ module Fujin
         { 'csrf_token' => session['csrf'] ||= SecureRandom.hex(24),
           'school' => school && Serialisers.school(school),
           'set_up' => school ? nil : { 'code_needed' => !here? },
-          'person' => person && Serialisers.signed_in(person) }
+          'person' => person && Serialisers.signed_in(person, Units.of(person, school)) }
       end
 
       def authorise!(route)

@@ -19,21 +19,25 @@ module Fujin
     # What an authenticator reads, also from a picture.
     def address(secret, person) = ROTP::TOTP.new(secret, issuer: 'Fujin').provisioning_uri(person.sign_in)
 
-    # @param now [Time]
-    def fits?(secret, code, now)
-      !ROTP::TOTP.new(secret).verify(digits(code), at: now, drift_behind: DRIFT_S, drift_ahead: DRIFT_S).nil?
+    # @return [Integer, nil] the second at which the code's step began; none that was used already, or before one
+    def step(secret, code, now, used_at)
+      ROTP::TOTP.new(secret).verify(digits(code), at: now, drift_behind: DRIFT_S, drift_ahead: DRIFT_S, after: used_at)
     end
 
-    # Of somebody who has one. A code on paper is good once.
+    # Of somebody who has one. A code is good once, of the authenticator and on paper.
     # @return [Boolean]
     def proves?(person, code, now: Time.now.utc)
-      return true if fits?(box.decrypt_and_verify(person.second_factor), code, now)
+      person.with_lock { by_authenticator?(person, code, now) || on_paper?(person, code) }
+    end
 
+    def by_authenticator?(person, code, now)
+      used = step(box.decrypt_and_verify(person.second_factor), code, now, person.second_factor_used_at)
+      used && person.update!(second_factor_used_at: Time.at(used).utc)
+    end
+
+    def on_paper?(person, code)
       mark = digest(code)
-      return false unless person.recovery_codes.include?(mark)
-
-      person.with_lock { person.update!(recovery_codes: person.recovery_codes - [mark]) }
-      true
+      person.recovery_codes.include?(mark) && person.update!(recovery_codes: person.recovery_codes - [mark])
     end
 
     # @return [Array<String>] to be written down; only what they hash to is kept

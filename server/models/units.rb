@@ -9,7 +9,10 @@ module Fujin
 
     module_function
 
-    def of(person) = CHOICES.to_h { |name, choices| [name, person.units.fetch(name, choices.first)] }
+    # Their own, else the school's.
+    def of(person, school)
+      CHOICES.to_h { |name, choices| [name, person.units[name] || school.units[name] || choices.first] }
+    end
 
     # @raise [InvalidInput]
     def check!(units)

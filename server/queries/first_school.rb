@@ -47,7 +47,9 @@ module Fujin
     def begin_school
       school = Founding.of(name: @school['name'].strip, station: @school['station'].upcase)
       at = @school.slice('lat_deg', 'lon_deg')
-      school.update!(time_zone: TimeZones.check!(@school['time_zone'], 'school.time_zone'), **at)
+      units = @school.fetch('units', {})
+      Units.check!(units)
+      school.update!(time_zone: TimeZones.check!(@school['time_zone'], 'school.time_zone'), units: units, **at)
       Place.create!(name: "#{school.station} aerodrome", kind: 'aerodrome', elevation_ft: @school['elevation_ft'], **at)
       school
     end

@@ -3,13 +3,16 @@
 module Fujin
   # Everything that is kept of one person, for that person.
   class OwnData
+    # What would let somebody else in.
+    SECRET = %w[password_digest second_factor recovery_codes calendar_digest].freeze
+
     def initialize(person)
       @person = person
     end
 
     def to_h
       {
-        'person' => @person.attributes.except('password_digest', 'second_factor', 'recovery_codes'),
+        'person' => @person.attributes.except(*SECRET),
         'documents' => PersonDocument.where(person_id: @person.id).map(&:attributes),
         'sessions' => PersonSession.where(person_id: @person.id).map(&:attributes),
         'seen_by' => RecordView.where(person_id: @person.id).preload(:viewer).map do |row|

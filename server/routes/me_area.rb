@@ -82,7 +82,7 @@ module Fujin
         sessions = PersonSession.live.where(person_id: person.id).order(seen_at: :desc)
         views = RecordView.where(person_id: person.id).preload(:viewer).order(on_day: :desc).limit(60)
         Serialisers.person(person, today, School.current.booking_rules.required).merge(
-          'units' => Units.of(person), 'unit_choices' => Units::CHOICES,
+          'units' => Units.of(person, School.current),
           'sessions' => sessions.map { |row| Serialisers.person_session(row, session['signed_in']) },
           'failed' => SignInTry.failed.where(name_digest: SignInTry.digest(person.sign_in)).order(at: :desc).limit(20)
             .map { |row| { 'at' => Serialisers.time(row.at), 'address' => row.address } },

@@ -91,9 +91,10 @@ module Fujin
 
     put_route '/api/school' do
       school = School.current
-      school.update!(body_json.slice('name', 'print_words', 'keep_left_days')
+      Units.check!(body_json.fetch('units', {}))
+      school.update!(body_json.slice('name', 'print_words', 'keep_left_days', 'units')
         .merge('time_zone' => TimeZones.check!(body_json['time_zone'])))
-      AuditEntry.note_changes('school changed', school, %w[name print_words keep_left_days time_zone],
+      AuditEntry.note_changes('school changed', school, %w[name print_words keep_left_days time_zone units],
                               by: current_person)
       json(school_body)
     end

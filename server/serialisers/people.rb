@@ -5,8 +5,8 @@ module Fujin
   module Serialisers
     module_function
 
-    def school(row) = row.attributes.slice('name', 'station', 'time_zone', 'demo')
-    def signed_in(person) = person.attributes.slice('id', 'name', 'role', 'units')
+    def school(row) = row.attributes.slice('name', 'station', 'time_zone', 'demo', 'units')
+    def signed_in(person, units) = person.attributes.slice('id', 'name', 'role').merge('units' => units)
 
     def person(row, today, required)
       row.attributes.slice('id', 'name', 'sign_in', 'role', 'stage', 'mass_kg', 'email').merge(

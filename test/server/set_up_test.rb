@@ -7,7 +7,7 @@ class SetUpTest < Minitest::Test
   include ServerHelp
 
   SCHOOL = { name: 'Ferrow Rotors', station: 'xfer', time_zone: 'Europe/Lisbon', lat_deg: 47.1, lon_deg: -14.2,
-             elevation_ft: 30 }.freeze
+             elevation_ft: 30, units: { mass: 'lb' } }.freeze
   CHIEF = { name: 'Hild Ferrow', sign_in: 'Hild', password: 'heather over slate', mass_kg: 66 }.freeze
 
   def setup
@@ -30,6 +30,7 @@ class SetUpTest < Minitest::Test
 
     assert_equal [201, 'Ferrow Rotors', 'XFER', 'Hild Ferrow'],
                  [code, *said['school'].values_at('name', 'station'), said['person']['name']]
+    assert_equal %w[lb c], said['person']['units'].values_at('mass', 'temperature'), 'the school reads in pounds'
     @token = said['csrf_token']
     post_json '/api/people',
               { id: SecureRandom.uuid, name: 'Wenna Marsh', sign_in: 'wenna', role: 'student', mass_kg: 64 }

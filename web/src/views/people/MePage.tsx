@@ -12,7 +12,8 @@ import {
   type Me,
 } from '../../api/people'
 import { useQueryClient } from '@tanstack/react-query'
-import { Field, fieldErrors, PickField, Refused } from '../../design/Field'
+import { Field, fieldErrors, Refused } from '../../design/Field'
+import { UnitFields } from '../../design/UnitFields'
 import { Failed, Loading } from '../../design/States'
 import { dateOf } from '../../design/times'
 import { clockOf, fullDayOf } from '../../design/words'
@@ -46,13 +47,6 @@ export function MePage() {
   )
 }
 
-const KINDS: Record<string, { label: string; words: Record<string, string> }> = {
-  temperature: { label: 'Temperature', words: { c: '°C', f: '°F' } },
-  pressure: { label: 'Pressure', words: { hpa: 'hPa', inhg: 'inHg' } },
-  mass: { label: 'Mass', words: { kg: 'kg', lb: 'lb' } },
-  time: { label: 'Times', words: { utc: 'UTC', local: 'The school’s clock' } },
-}
-
 function Units({ me }: { me: Me }) {
   const change = useChangeMe()
   return (
@@ -61,15 +55,7 @@ function Units({ me }: { me: Me }) {
         How I read numbers
       </h2>
       <div className="grid grid-cols-2 gap-3">
-        {Object.entries(me.unit_choices).map(([kind, choices]) => (
-          <PickField
-            key={kind}
-            label={KINDS[kind]?.label ?? kind}
-            value={me.units[kind] ?? ''}
-            choices={choices.map((id) => ({ id, word: KINDS[kind]?.words[id] ?? id }))}
-            onText={(id) => change.mutate({ units: { ...me.units, [kind]: id } })}
-          />
-        ))}
+        <UnitFields units={me.units} put={(units) => change.mutate({ units })} />
       </div>
       <p className="label m-0">
         Speeds stay in knots, heights in feet, masses on printed sheets in kilograms. What is stored does not change.

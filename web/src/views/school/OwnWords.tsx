@@ -4,6 +4,7 @@ import { Link } from 'react-router'
 import { toast } from 'sonner'
 import { api, unwrap, type Schemas } from '../../api/client'
 import { Field, fieldErrors, Refused } from '../../design/Field'
+import { UnitFields } from '../../design/UnitFields'
 
 type School = Schemas['School']
 
@@ -34,16 +35,22 @@ function useSchoolChange<T>(change: (body: T) => Promise<School>) {
 
 function NameForm({ school }: { school: School }) {
   const change = useSchoolChange(
-    (body: { name: string; time_zone: string; print_words: string | null; keep_left_days: number }) =>
-      unwrap(api.PUT('/api/school', { body })),
+    (body: {
+      name: string
+      time_zone: string
+      print_words: string | null
+      keep_left_days: number
+      units: Record<string, string>
+    }) => unwrap(api.PUT('/api/school', { body })),
   )
   const [name, setName] = useState(school.name)
   const [zone, setZone] = useState(school.time_zone)
   const [words, setWords] = useState(school.print_words ?? '')
   const [days, setDays] = useState(String(school.keep_left_days))
+  const [units, setUnits] = useState(school.units)
   const submit = (event: FormEvent) => {
     event.preventDefault()
-    change.mutate({ name, time_zone: zone, print_words: words || null, keep_left_days: Number(days) })
+    change.mutate({ name, time_zone: zone, print_words: words || null, keep_left_days: Number(days), units })
   }
   return (
     <form onSubmit={submit} className="grid gap-3">
@@ -60,6 +67,10 @@ function NameForm({ school }: { school: School }) {
         value={days}
         onText={setDays}
       />
+      <fieldset className="m-0 grid grid-cols-2 gap-3 border border-rule p-3">
+        <legend className="label px-1">Units of whoever has not chosen their own</legend>
+        <UnitFields units={units} put={setUnits} />
+      </fieldset>
       <Refused error={change.error} fields={['time_zone']} />
       <button type="submit" className="button justify-self-start" disabled={change.isPending}>
         Store

@@ -1,6 +1,7 @@
 import { useState, type FormEvent } from 'react'
 import { useSetUp } from '../../api/people'
 import { Field, fieldErrors, PickField, Refused } from '../../design/Field'
+import { UnitFields } from '../../design/UnitFields'
 
 /** The types that ship: their files are the application's own. */
 const TYPES = [
@@ -35,6 +36,7 @@ export function SetUp({ codeNeeded }: { codeNeeded: boolean }) {
   const setUp = useSetUp()
   const [zone, setZone] = useState(ZONES.includes(HERE) ? HERE : 'Etc/UTC')
   const [form, setForm] = useState(EMPTY)
+  const [units, setUnits] = useState<Record<string, string>>({})
   const put = (name: keyof typeof EMPTY) => (text: string) => setForm((now) => ({ ...now, [name]: text }))
   const errors = fieldErrors(setUp.error)
 
@@ -49,6 +51,7 @@ export function SetUp({ codeNeeded }: { codeNeeded: boolean }) {
         lat_deg: Number(form.lat),
         lon_deg: Number(form.lon),
         elevation_ft: Number(form.elevation),
+        units,
       },
       chief: {
         name: form.chief,
@@ -122,6 +125,10 @@ export function SetUp({ codeNeeded }: { codeNeeded: boolean }) {
             value={form.lon}
             onText={put('lon')}
           />
+        </fieldset>
+        <fieldset className="sheet grid gap-3 p-4 sm:grid-cols-4">
+          <legend className="px-1 text-lg font-semibold">Units that the school reads in</legend>
+          <UnitFields units={units} put={setUnits} />
         </fieldset>
         <fieldset className="sheet grid gap-3 p-4 sm:grid-cols-2">
           <legend className="px-1 text-lg font-semibold">You, the first chief instructor</legend>

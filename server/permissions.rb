@@ -64,6 +64,7 @@ module Fujin
       'GET /api/sorties/:id/solo-card' => SIGNED_IN,
       'DELETE /api/demo' => CHIEF,
       'POST /api/people/:id/forgetting' => CHIEF,
+      'DELETE /api/people/:id/second-factor' => CHIEF,
       'GET /api/school' => SIGNED_IN,
       'PUT /api/school' => CHIEF,
       'PUT /api/school/logo' => CHIEF,

@@ -33,7 +33,10 @@ module Fujin
     def change(booking, fields)
       booking.assign_attributes(fields.slice(*FIELDS))
       clashes = allow!(booking, fields['despite'])
-      store(booking)
+      Booking.transaction do
+        store(booking)
+        follow(booking) if booking.sortie
+      end
       AuditEntry.note_changes('booking changed', booking, FIELDS, by: @by, why: fields['despite'])
       clashes
     end
@@ -41,7 +44,10 @@ module Fujin
     def cancel(booking, why)
       raise Conflict, 'It has become a lesson: end that one.' if booking.sortie&.on_at
 
-      booking.update!(state: 'cancelled', cancelled_why: why, cancelled_at: Time.now.utc)
+      Booking.transaction do
+        booking.update!(state: 'cancelled', cancelled_why: why, cancelled_at: Time.now.utc)
+        booking.sortie&.update!(go_decision: 'no_go', go_reason: "Booking cancelled: #{why}"[0, 300])
+      end
       AuditEntry.note('booking cancelled', booking, by: @by, why: why)
       booking
     end
@@ -51,6 +57,23 @@ module Fujin
     def look(fields) = @world.clashes(build(fields))
 
     private
+
+    # The lesson that was made of it is flown when, by whom and in what the booking says now.
+    def follow(booking)
+      lesson = booking.sortie
+      raise Conflict, 'It has become a lesson that is flown: set that one right in Record.' if lesson.off_at
+      unless booking.student_id == lesson.student_id
+        raise Conflict, "A lesson is prepared for #{lesson.student.name}: cancel it, and book anew."
+      end
+
+      type = booking.aircraft.type
+      wrong = lesson.exercises.map(&:declaration).reject { |one| one.for?(type) }
+      raise Conflict, "#{wrong.map(&:title).uniq.join(', ')}: not flown in a #{type.kind}." if wrong.any?
+
+      lesson.update!(starts_at: booking.from_at, instructor_id: booking.instructor_id, aircraft_id: booking.aircraft_id,
+                     people_aboard: booking.kind == 'solo' ? 'solo' : 'dual')
+      SoloLesson.new(lesson).recall(@by)
+    end
 
     def build(fields) = Booking.new(by: @by, **fields.slice('id', *FIELDS).transform_keys(&:to_sym))
 

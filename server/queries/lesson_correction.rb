@@ -22,6 +22,7 @@ module Fujin
       Sortie.transaction do
         @sortie.save!
         AuditEntry.note_changes('lesson corrected', @sortie, FIELDS, by: @by, why: why)
+        SoloLesson.new(@sortie.reload).recall(@by)
         yield @sortie
       end
       @sortie

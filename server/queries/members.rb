@@ -77,6 +77,15 @@ module Fujin
       end
     end
 
+    # For somebody whose authenticator and codes on paper are lost: the password alone lets them in again.
+    def end_second_factor(person, why)
+      Person.transaction do
+        person.update!(second_factor: nil, second_factor_since: nil, recovery_codes: [])
+        PersonSession.end_all(person)
+        AuditEntry.note('second factor ended', person, by: @by, why: why)
+      end
+    end
+
     # What of somebody who left need not stay goes. What stays, and why, stands in FORGOTTEN.
     # @raise [Conflict]
     def forget(person, why)

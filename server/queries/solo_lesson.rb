@@ -29,7 +29,38 @@ module Fujin
       misses.find(&:empty?) || misses.min_by(&:size)
     end
 
+    # What of it nobody has answered for: all that is outside, but for what the chief instructor said go to.
+    # @return [Array<String>]
+    def unanswered = outside - answered
+
+    # A lesson that may go stays so only as long as it is within what was allowed: changed since, it is decided again.
+    # @param by [Person] who changed it
+    def recall(by)
+      return unless @sortie.go_decision == 'go' && !flown?
+
+      open = unanswered
+      return if open.empty?
+
+      @sortie.update!(go_decision: nil, go_reason: nil)
+      AuditEntry.note('go taken back', @sortie, by: by, became: { 'outside' => open })
+    end
+
+    # The chief instructor answers for what is outside.
+    def answer(by, why)
+      AuditEntry.note(ANSWERED, @sortie, by: by, became: { 'outside' => outside }, why: why)
+    end
+
+    ANSWERED = 'solo outside its authority'
+    private_constant :ANSWERED
+
     private
+
+    def flown? = !@sortie.off_at.nil? || @sortie.attempts.exists?
+
+    def answered
+      last = AuditEntry.latest.find_by(subject_kind: 'sortie', subject_id: @sortie.id, what: ANSWERED)
+      last ? last.became['outside'] : []
+    end
 
     def lesson
       from = @sortie.starts_at

@@ -40,10 +40,14 @@ module Fujin
       Chain.append(statement, now: now) do
         SoloWithdrawal.create!(id: id, solo_authority: row, by: @by, reason: reason, created_at: now)
       end
+      coming(now).each { |lesson| SoloLesson.new(lesson).recall(@by) }
       row.reload
     end
 
     private
+
+    # Those of the student that may be flown still.
+    def coming(now) = Sortie.where(student_id: @student.id, go_decision: 'go', off_at: nil, starts_at: (now - 86_400)..)
 
     def authority(fields)
       Solo::Authority.build(

@@ -94,7 +94,7 @@ module Fujin
     def log
       flown = @sorties.select(&:flight_minutes)
       {
-        'total_minutes' => flown.sum(&:flight_minutes),
+        'total_minutes' => flown.reject(&:training_device).sum(&:flight_minutes),
         'entries' =>
           flown.map do |s|
             {
@@ -102,7 +102,7 @@ module Fujin
               'on_day' => s.starts_at.to_date.iso8601,
               'minutes' => s.flight_minutes,
               'aircraft' => s.aircraft.mark,
-              'role' => s.people_aboard
+              'role' => s.training_device ? 'training_device' : s.people_aboard
             }
           end
       }

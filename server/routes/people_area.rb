@@ -79,6 +79,13 @@ module Fujin
       json({ 'rows' => table.rows, 'faults' => table.faults, 'stored' => body_json['store'] == true })
     end
 
+    # The way back for somebody who lost their authenticator.
+    delete_route '/api/people/:id/second-factor' do
+      person = Person.find(params['id'])
+      Members.new(current_person).end_second_factor(person, body_json['why'])
+      json(whole(person))
+    end
+
     # What of somebody who left may go, goes.
     post_route '/api/people/:id/forgetting' do
       person = Person.find(params['id'])

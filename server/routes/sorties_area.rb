@@ -47,8 +47,11 @@ module Fujin
 
     post_route '/api/sorties/:id/exercises' do
       sortie = find_sortie
-      LessonPlan.new(sortie).add(body_json)
-      answer_lesson(sortie.reload, 201)
+      Sortie.transaction do
+        LessonPlan.new(sortie).add(body_json)
+        SoloLesson.new(sortie.reload).recall(current_person)
+      end
+      answer_lesson(sortie, 201)
     end
 
     put_route '/api/sorties/:id/exercises' do
@@ -162,6 +165,7 @@ module Fujin
           exercise.update!(own)
           day.empty? ? sortie.touch : sortie.update!(day)
           note_change(sortie, exercise)
+          SoloLesson.new(sortie.reload).recall(current_person)
           MeasureAgain.of(sortie, current_person)
         end
       end
@@ -220,14 +224,12 @@ module Fujin
       def check_solo(sortie, changed)
         return unless changed['go_decision'] == 'go'
 
-        outside = SoloLesson.new(sortie, changed).outside
+        lesson = SoloLesson.new(sortie, changed)
+        outside = lesson.outside
         return if outside.empty?
 
-        if current_person.chief? && changed.fetch('go_reason', sortie.go_reason).to_s.strip.length >= 3
-          AuditEntry.note('solo outside its authority', sortie, by: current_person, became: { 'outside' => outside },
-                                                                why: changed.fetch('go_reason', sortie.go_reason))
-          return
-        end
+        why = changed.fetch('go_reason', sortie.go_reason).to_s.strip
+        return lesson.answer(current_person, why) if current_person.chief? && why.length >= 3
 
         raise Conflict,
               "Outside the solo authority: #{outside.join('; ')}. Only the chief instructor can say go, with a reason."

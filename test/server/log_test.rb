@@ -122,4 +122,52 @@ class LogTest < Minitest::Test
 
     assert_in_delta 47.2104, spot.was['spot_lat_deg'], 0.0001
   end
+
+  def test_time_in_a_device_is_in_no_total_of_flight
+    flown
+    flown(training_device: true, starts_at: Time.utc(2026, 11, 27, 10))
+    as(@instructor)
+    get "/api/students/#{@student.id}"
+
+    assert_equal [50, %w[training_device dual]],
+                 [answer['log']['total_minutes'], answer['log']['entries'].map { |one| one['role'] }]
+  end
+
+  # Three attempts to standard on two days would do; in a device they show nothing.
+  def test_what_was_flown_in_a_device_shows_nothing_of_readiness
+    attempt, = imported(@sortie)
+    grade_all(attempt, @instructor, 'instructor', grade: 3, reason: 'as seen')
+    counted = -> { Fujin::KeptProgress.standings([@student])[@student.id].standings[0]['conditions'][0]['text'] }
+
+    assert_includes counted.call, '1 of 3'
+    as(@instructor)
+    correct(@sortie, training_device: true, why: 'it was the device')
+
+    assert_includes counted.call, '0 of 3'
+  end
+
+  def test_a_lesson_that_a_sign_off_rests_on_stays_its_student_s
+    attempt, = imported(@sortie)
+    sign_off = Fujin::SignOff.create!(id: SecureRandom.uuid, student: @student, by: @chief, created_at: Time.now.utc,
+                                      manoeuvre: 'straight_in_autorotation')
+    statement = { 'kind' => 'sign_off', 'id' => sign_off.id, 'evidence' => [{ 'attempt_id' => attempt.id }] }
+    Fujin::Chain.append(statement, now: Time.now.utc) { sign_off }
+    as(@instructor)
+
+    assert_equal 409, correct(@sortie, student_id: @other.id, why: 'wrong name')
+    assert_includes answer['detail'], 'withdraw it first'
+    Fujin::Withdrawing.new(sign_off, @chief).withdraw(id: SecureRandom.uuid, reason: 'of another student')
+
+    assert_equal 200, correct(@sortie, student_id: @other.id, why: 'wrong name')
+  end
+
+  def test_whose_log_it_is
+    flown
+    as(@other)
+    %W[/api/people/#{@student.id}/log /api/people/#{@student.id}/log.csv /api/people/#{@student.id}].each do |path|
+      get path
+
+      assert_equal 404, status, path
+    end
+  end
 end

@@ -142,4 +142,87 @@ class SoloServerTest < Minitest::Test
     assert_includes answer['words'].join(' '), '91 kg lighter without Instructor'
     assert_operator hover['solo'], :<, hover['dual']
   end
+
+  def change(lesson, **more)
+    patch_json "/api/sorties/#{lesson.id}", more, { 'HTTP_IF_MATCH' => %("#{lesson.reload.lock_version}") }
+    lesson.reload.go_decision
+  end
+
+  # Go is for the lesson as it was; whatever changes it past the authority takes it back.
+  def test_go_does_not_outlive_what_it_was_given_for
+    give
+    { people_aboard: 'solo', wind_kt: 11, spot_name: 'Cliff top',
+      aircraft_id: second_aircraft.id }.each do |name, value|
+      lesson = if name == :people_aboard
+                 solo_lesson.tap do |one|
+                   one.update!(people_aboard: 'dual', wind_kt: 20)
+                 end
+               else
+                 solo_lesson
+               end
+
+      assert_equal 200, go(lesson), name
+      assert_nil change(lesson, name => value), name
+      assert_equal 'go taken back', Fujin::AuditEntry.latest.first.what
+    end
+  end
+
+  def second_aircraft = @second_aircraft ||= Fujin::AircraftRow.create!(mark: 'Q-TWO', type_id: 'tansy-2')
+
+  def test_go_stays_when_what_changes_is_within
+    give
+    lesson = solo_lesson
+
+    assert_equal 200, go(lesson)
+    assert_equal 'go', change(lesson, wind_kt: 10)
+    assert_equal 'go', change(lesson, objective: 'quiet hands')
+    lesson.update!(off_at: lesson.starts_at, on_at: lesson.starts_at + 600)
+
+    assert_equal 'go', change(lesson, wind_kt: 25), 'what was flown is not decided again'
+  end
+
+  def test_an_exercise_added_or_an_authority_withdrawn_takes_go_back
+    authority = give['authorities'][0]['id']
+    lesson = solo_lesson
+    go(lesson)
+    post_json "/api/sorties/#{lesson.id}/exercises", { id: SecureRandom.uuid, manoeuvre: 'hover', settings: {} }
+
+    assert_nil lesson.reload.go_decision
+    other = solo_lesson
+    go(other)
+    post_json "/api/solo-authorities/#{authority}/withdrawal",
+              { id: SecureRandom.uuid, reason: 'moved to another type' }
+
+    assert_nil other.reload.go_decision
+  end
+
+  def test_what_the_chief_answered_for_stays_answered_and_no_more
+    lesson = solo_lesson
+    as(@chief)
+    go(lesson, go_reason: 'I watch from the strip')
+    as(@instructor)
+
+    assert_equal 'go', change(lesson, objective: 'quiet hands')
+    give(wind_kt: 10)
+
+    assert_nil change(lesson, wind_kt: 14), 'another reason than the one that was answered for'
+  end
+
+  def test_whose_solo_list_it_is
+    give
+    as(@other)
+    get "/api/students/#{@student.id}/solo"
+
+    assert_equal 404, status
+    get "/api/solo-authorities/#{Fujin::SoloAuthority.first.id}/document"
+
+    assert_equal 404, status
+    as(@student)
+    get "/api/students/#{@student.id}/solo"
+
+    assert_equal 1, answer['authorities'].size
+    post_json "/api/students/#{@student.id}/solo", allowed
+
+    assert_equal 403, status, 'nobody allows themselves'
+  end
 end

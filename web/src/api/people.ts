@@ -46,6 +46,10 @@ export const usePutState = (id: string) =>
   usePeopleChange((body: { state: 'active' | 'suspended' | 'left'; why: string }) =>
     unwrap(api.PUT('/api/people/{id}/state', { params: { path: { id } }, body })),
   )
+export const useEndSecondFactorOf = (id: string) =>
+  usePeopleChange((why: string) =>
+    unwrap(api.DELETE('/api/people/{id}/second-factor', { params: { path: { id } }, body: { why } })),
+  )
 export const useForget = (id: string) =>
   usePeopleChange((why: string) =>
     unwrap(api.POST('/api/people/{id}/forgetting', { params: { path: { id } }, body: { why } })),

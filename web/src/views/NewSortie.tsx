@@ -1,4 +1,3 @@
-import { Dialog } from 'radix-ui'
 import { useState, type FormEvent } from 'react'
 import { useNavigate } from 'react-router'
 import type { NewExercise } from '../api/lesson'
@@ -6,6 +5,7 @@ import { useAircraft, useCatalogue, useCreateSortie, useStudents } from '../api/
 import { momentOf, zoneWord } from '../design/times'
 import { capital } from '../design/words'
 import { Pick } from '../design/Pick'
+import { Sheet } from '../design/Sheet'
 
 const NONE_YET = { id: '', word: 'Choose…' }
 
@@ -17,24 +17,11 @@ interface Props {
 }
 
 /** A new sortie: who, in what, when, which manoeuvre. The rest is worked out in Prepare. */
-export function NewSortie({ date, known, word = 'New sortie' }: Props) {
-  const [open, setOpen] = useState(false)
-  return (
-    <Dialog.Root open={open} onOpenChange={setOpen}>
-      <Dialog.Trigger className="button">{word}</Dialog.Trigger>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/40" />
-        <Dialog.Content
-          className="sheet fixed top-20 left-1/2 z-50 w-[28rem] max-w-[94vw] -translate-x-1/2 p-6"
-          aria-describedby={undefined}
-        >
-          <Dialog.Title className="mt-0 text-lg font-bold">New sortie</Dialog.Title>
-          <Form date={date} known={known} close={() => setOpen(false)} />
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
-  )
-}
+export const NewSortie = ({ date, known, word = 'New sortie' }: Props) => (
+  <Sheet word={word} title="New sortie">
+    {(close) => <Form date={date} known={known} close={close} />}
+  </Sheet>
+)
 
 function Form({ date, known, close }: Pick<Props, 'date' | 'known'> & { close: () => void }) {
   const students = useStudents()
@@ -123,7 +110,9 @@ function Form({ date, known, close }: Pick<Props, 'date' | 'known'> & { close: (
         <button type="submit" className="button solid" disabled={create.isPending}>
           Plan it
         </button>
-        <Dialog.Close className="button">Cancel</Dialog.Close>
+        <button type="button" className="button" onClick={close}>
+          Cancel
+        </button>
       </div>
     </form>
   )

@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState, type FormEvent } from 'react'
 import { useSignIn } from '../api/queries'
+import { Field } from '../design/Field'
 
 export function SignIn({ school }: { school: string }) {
   const signIn = useSignIn()
@@ -29,39 +30,23 @@ export function SignIn({ school }: { school: string }) {
       <h1 className="m-0 text-4xl font-bold">Fujin</h1>
       <p className="mt-1 mb-6 text-soft">{school}. Sign in to plan, fly, review and record.</p>
       <form onSubmit={submit} className="sheet grid gap-4 p-6">
-        <label className="grid gap-1">
-          Sign-in name
-          <input
-            ref={field}
-            className="field h-11"
-            autoComplete="username"
-            required
-            value={name}
-            onChange={(e) => setName(e.target.value)}
-          />
-        </label>
-        <label className="grid gap-1">
-          Password
-          <input
-            className="field h-11"
-            type="password"
-            autoComplete="current-password"
-            required
-            value={password}
-            onChange={(e) => setPassword(e.target.value)}
-          />
-        </label>
+        <Field ref={field} label="Sign-in name" autoComplete="username" required value={name} onText={setName} />
+        <Field
+          label="Password"
+          type="password"
+          autoComplete="current-password"
+          required
+          value={password}
+          onText={setPassword}
+        />
         {asked && (
-          <label className="grid gap-1">
-            Code of the authenticator, or one on paper
-            <input
-              className="field h-11"
-              autoComplete="one-time-code"
-              required
-              value={code}
-              onChange={(e) => setCode(e.target.value)}
-            />
-          </label>
+          <Field
+            label="Code of the authenticator, or one on paper"
+            autoComplete="one-time-code"
+            required
+            value={code}
+            onText={setCode}
+          />
         )}
         {signIn.isError && (
           <p role="alert" className="limit-note m-0 p-3">

@@ -103,7 +103,9 @@ export function StudentPage({ session }: { session: Session }) {
                     </td>
                     <td className="p-2">{sortie.aircraft.mark}</td>
                     <td className="p-2">{sortie.title}</td>
-                    <td className="p-2 whitespace-nowrap">{entry ? `${hoursOf(entry.minutes)} ${entry.role}` : '—'}</td>
+                    <td className="p-2 whitespace-nowrap">
+                      {entry ? `${hoursOf(entry.minutes)} ${entry.role.replaceAll('_', ' ')}` : '—'}
+                    </td>
                     <td className="p-2">{sortie.next_focus ?? '—'}</td>
                     <td className="p-2">{capital(sortie.next_step)}</td>
                   </tr>

@@ -2,7 +2,15 @@ import { useState, type FormEvent } from 'react'
 import { Link, useParams } from 'react-router'
 import { toast } from 'sonner'
 import type { Session } from '../../api/client'
-import { useChangePerson, useForget, useInvite, usePerson, usePutState, type Person } from '../../api/people'
+import {
+  useChangePerson,
+  useEndSecondFactorOf,
+  useForget,
+  useInvite,
+  usePerson,
+  usePutState,
+  type Person,
+} from '../../api/people'
 import { Field, fieldErrors, PickField, Refused } from '../../design/Field'
 import { ReasonForm } from '../../design/ReasonForm'
 import { Failed, Loading } from '../../design/States'
@@ -155,6 +163,7 @@ const STATES = [
 function StateForm({ person }: { person: Person }) {
   const put = usePutState(person.id)
   const forget = useForget(person.id)
+  const endFactor = useEndSecondFactorOf(person.id)
   const away = person.state === 'suspended' || person.state === 'left'
   return (
     <section className="sheet grid gap-3 p-4" aria-label="Access">
@@ -169,6 +178,17 @@ function StateForm({ person }: { person: Person }) {
           />
         </div>
       ))}
+      {person.second_factor && (
+        <div>
+          <p className="label m-0 mb-1">The authenticator is lost, and the codes on paper too.</p>
+          <ReasonForm
+            ask="How you know that it is them"
+            act="End the second factor"
+            close
+            onReason={(why) => endFactor.mutate(why)}
+          />
+        </div>
+      )}
       {person.state === 'left' && !person.forgotten_on && (
         <div>
           <p className="label m-0 mb-1">
@@ -178,7 +198,7 @@ function StateForm({ person }: { person: Person }) {
           <ReasonForm ask="Why: who asked for it" act="Forget" close onReason={(why) => forget.mutate(why)} />
         </div>
       )}
-      <Refused error={put.error ?? forget.error} />
+      <Refused error={put.error ?? forget.error ?? endFactor.error} />
     </section>
   )
 }

@@ -35,6 +35,19 @@ module Fujin
       booked.map(&:value) + lessons.map { |sortie| lesson(sortie) }
     end
 
+    # What is booked already of those in a lesson that nobody booked.
+    # @return [String, nil] in a sentence
+    def taken(student:, instructor:, aircraft:, from:)
+      slot = Bookings::Slot.new(from: from, to: from + (LESSON_MIN * 60))
+      people = [student.id, instructor.id]
+      row = Booking.standing.between(slot.from, slot.to).order(:from_at).preload(:student, :instructor, :aircraft)
+        .find { |one| one.aircraft_id == aircraft.id || one.people.map(&:id).intersect?(people) }
+      row && "#{row.aircraft.mark} is booked from #{Bookings::Words.clock(row.from_at, @zone)} to " \
+        "#{Bookings::Words.clock(row.to_at,
+                                 @zone)}, #{row.kind}, #{row.student.name} with #{row.instructor.name}: " \
+             'make the lesson of the booking, or choose another time.'
+    end
+
     private
 
     def request(booking)

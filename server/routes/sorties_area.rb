@@ -13,6 +13,10 @@ module Fujin
       aircraft = AircraftRow.find(fields['aircraft_id'])
       raise Conflict, "#{manoeuvre.title} is not flown in a #{aircraft.type.kind}." unless manoeuvre.for?(aircraft.type)
 
+      taken = BookingWorld.new(School.current).taken(student: student, instructor: current_person, aircraft: aircraft,
+                                                     from: Time.iso8601(fields['starts_at']))
+      raise Conflict, taken if taken
+
       sortie =
         Sortie.plan!(
           id: fields['id'],

@@ -355,4 +355,21 @@ class BookingsTest < Minitest::Test
 
     assert_equal 403, status
   end
+
+  def test_a_lesson_is_not_planned_over_a_booking
+    book
+    plan = ->(**more) {
+      post_json '/api/sorties', { id: SecureRandom.uuid, student_id: @other.id, aircraft_id: @second.id,
+                                  starts_at: at(10.5), manoeuvre: 'hover' }.merge(more)
+      status
+    }
+
+    assert_equal 409, plan.call, 'the instructor is in it'
+    assert_includes answer['detail'], 'Q-TEST is booked from 10:00 to 11:00, dual, Student with Instructor'
+    assert_equal 201, plan.call(starts_at: at(11))
+    as(@chief)
+
+    assert_equal 201, plan.call, 'nobody and nothing of it is'
+    assert_equal 409, plan.call(aircraft_id: @aircraft.id)
+  end
 end

@@ -135,7 +135,7 @@ export function useSetBookingRules() {
     mutationFn: (body: BookingRules) => unwrap(api.PUT('/api/booking-rules', { body })),
     onSuccess: (rules) => {
       queries.setQueryData(['booking-rules'], rules)
-      void queries.invalidateQueries({ queryKey: ['board'] })
+      for (const key of ['board', 'audit']) void queries.invalidateQueries({ queryKey: [key] })
     },
   })
 }

@@ -27,7 +27,7 @@ function useSchoolChange<T>(change: (body: T) => Promise<School>) {
     mutationFn: change,
     onSuccess: (school) => {
       queries.setQueryData(['school'], school)
-      void queries.invalidateQueries({ queryKey: ['session'] })
+      for (const key of ['session', 'audit']) void queries.invalidateQueries({ queryKey: [key] })
       toast('Stored.')
     },
   })

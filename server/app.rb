@@ -4,11 +4,10 @@ require_relative 'boot'
 require 'committee'
 require 'rack/session'
 require 'active_support/core_ext/digest/uuid'
-require 'prometheus/middleware/collector'
-require 'prometheus/middleware/exporter'
 require_relative 'area'
+require_relative 'database_watch'
 require_relative 'problem_error'
-require_relative 'middleware'
+Dir[File.join(__dir__, 'edge', '*.rb')].each { |file| require file }
 Dir[File.join(__dir__, 'routes', '*.rb')].each { |file| require file }
 
 module Fujin
@@ -36,18 +35,28 @@ module Fujin
       registry = Prometheus::Client::Registry.new
       Rack::Builder
         .new do
-          use Prometheus::Middleware::Collector, registry: registry
-          use Prometheus::Middleware::Exporter, registry: registry
-          use SecurityHeaders
+          use Measured, registry: registry
+          use MetricsPage, registry: registry
+          use AccessLog
+          use SecurityHeaders, tls: Settings.tls?
           use ServerClock
+          use HealthPages
+          use HostGuard, Settings.hosts
+          use CleanInput
+          use Rack::Deflater, include: %w[application/json application/problem+json text/csv]
+          use Rack::ConditionalGet
+          use Freshness
+          # A name that begins so is taken by browsers from this host alone, and only over TLS.
           use Rack::Session::Cookie,
-              key: 'fujin.session',
+              key: Settings.tls? ? '__Host-fujin.session' : 'fujin.session',
               secret: Digest::SHA512.hexdigest("session #{Settings.secret}"),
+              path: '/',
+              secure: Settings.tls?,
+              assume_ssl: Settings.tls?,
               httponly: true,
               same_site: :strict,
               expire_after: Settings::SESSION_HOURS * 3600
           use NobodysAnswers
-          use HealthPages
           use StaticPages, Settings.web_folder
           use ReturnConnections
           use CsrfGuard

@@ -6,22 +6,38 @@ require_relative 'permissions'
 module Fujin
   # What every area of the API shares: who is calling, JSON in and out, problems, versions.
   class Area < Sinatra::Base
+    WRONG = 'Something in the form is not right'
+    TOO_LARGE = 'A number is too large to be kept. Nothing was stored.'
+    INSIDE = 'Nothing was stored. Try again; if it happens again, tell whoever looks after Fujin.'
+    # By what was raised: the status, its title, and what is said where the message itself is for the log, not for who
+    # asked.
     STATUS = {
       NotSignedIn => [401, 'Sign in first'],
       NotAllowed => [403, 'Not yours to do'],
       NotFound => [404, 'Not found'],
-      ActiveRecord::RecordNotFound => [404, 'Not found'],
+      ActiveRecord::RecordNotFound => [404, 'Not found', 'There is no such record, or it is not yours.'],
       Stale => [409, 'Changed in the meantime'],
-      ActiveRecord::StaleObjectError => [409, 'Changed in the meantime'],
+      ActiveRecord::StaleObjectError =>
+        [409, 'Changed in the meantime',
+         'It was changed elsewhere in the meantime. Read it again, then repeat what you did.'],
       Conflict => [409, 'Not possible now'],
       SignInTry::TooMany => [429, 'Too many tries'],
-      InvalidInput => [422, 'Something in the form is not right'],
+      TooMuch => [429, 'Too much at once'],
+      InvalidInput => [422, WRONG],
       UnknownName => [422, 'Unknown name'],
       OutsideModel => [422, 'Outside the model'],
       UnreadableRecording => [422, 'Not a recording'],
       JSON::ParserError => [400, 'Not readable as JSON'],
-      ActiveRecord::ConnectionNotEstablished => [503, 'The database is not there'],
-      ActiveRecord::StatementInvalid => [503, 'The database did not answer']
+      ActiveRecord::RecordNotUnique =>
+        [409, 'There already', 'It is there already, under this name or id. Nothing was stored a second time.'],
+      ActiveRecord::InvalidForeignKey =>
+        [409, 'Not there', 'Something that it names is not there, or not any more. Nothing was stored.'],
+      ActiveRecord::NotNullViolation => [422, WRONG, 'Something that is needed is missing. Nothing was stored.'],
+      ActiveRecord::RangeError => [422, WRONG, TOO_LARGE],
+      ActiveModel::RangeError => [422, WRONG, TOO_LARGE],
+      ActiveRecord::ValueTooLong => [422, WRONG, 'A text is too long to be kept. Nothing was stored.'],
+      ActiveRecord::ConnectionNotEstablished => [503, 'The database is not there', INSIDE],
+      ActiveRecord::StatementInvalid => [503, 'The database did not answer', INSIDE]
     }.freeze
 
     set :environment, :production
@@ -53,8 +69,8 @@ module Fujin
 
     error do
       failure = env['sinatra.error']
-      status, title = STATUS.find { |klass, _| failure.is_a?(klass) }&.last
-      problem(status || 500, title || 'Something went wrong here', failure)
+      _, told = STATUS.find { |klass, _| failure.is_a?(klass) }
+      problem(failure, *(told || [500, 'Something went wrong here', INSIDE]))
     end
 
     helpers do
@@ -64,11 +80,16 @@ module Fujin
       def current_person
         return @current_person if defined?(@current_person)
 
-        row = session['signed_in'] && PersonSession.live.preload(:person).find_by(id: session['signed_in'])
+        row = session['signed_in'] && PersonSession.live.eager_load(:person).find_by(id: session['signed_in'])
         @current_person = row&.person&.may_sign_in? ? row.seen.person : nil
+        @current_session = row
         env[NobodysAnswers::SOMEBODY] = true if @current_person
+        env[AccessLog::PERSON] = @current_person&.id
         @current_person
       end
+
+      # The session by which somebody is signed in. @return [PersonSession]
+      def current_session = current_person && @current_session
 
       # A new session at every sign-in, so that one that was planted or copied before it is worth nothing.
       def begin_session(person)
@@ -102,10 +123,32 @@ module Fujin
       end
 
       def authorise!(route)
-        return if Permissions.allowed?(route, current_person&.role)
+        if Permissions.allowed?(route, current_person&.role)
+          return unless Permissions.of_the_lesson?(route)
+
+          return of_the_lesson!(lesson_of(route))
+        end
         raise NotSignedIn, 'Your session has ended or was never begun.' unless current_person
 
         raise NotAllowed, "This is not open to the role '#{current_person.role.tr('_', ' ')}'."
+      end
+
+      # The lesson that a route is about, by the first word of its address.
+      def lesson_of(route)
+        case route[%r{/api/([a-z]+)}, 1]
+        when 'sorties' then Sortie.find(params['id'])
+        when 'exercises' then Exercise.find(params['id']).sortie
+        when 'attempts' then AttemptRow.select(:id, :sortie_id).find(params['id']).sortie
+        else RecordingRow.light.find(params['id']).sortie
+        end
+      end
+
+      # Others' lessons are read, and judged by a second opinion; they are not changed.
+      def of_the_lesson!(sortie)
+        return if sortie.taught_by?(current_person)
+
+        raise NotAllowed, "This is a lesson of #{sortie.instructor.name}, who adds you to it, or the chief " \
+          'instructor does. Nothing was changed. In Review you can give a second opinion.'
       end
 
       # Students see their own records only.
@@ -152,18 +195,9 @@ module Fujin
 
       def versioned(record) = headers('ETag' => %("#{record.lock_version}"))
 
-      def said_of(failure)
-        return 'There is no such record, or it is not yours.' if failure.is_a?(ActiveRecord::RecordNotFound)
-        if failure.is_a?(ActiveRecord::StaleObjectError)
-          return 'It was changed elsewhere in the meantime. Read it again, then repeat what you did.'
-        end
-
-        'Nothing was stored. Try again; if it happens again, tell whoever looks after Fujin.'
-      end
-
-      def problem(status, title, failure)
-        # What went wrong inside is for the log, not for who asked.
-        detail = status == 500 || failure.is_a?(ActiveRecord::ActiveRecordError) ? said_of(failure) : failure.message
+      # @param said [String] instead of the failure's own message
+      def problem(failure, status, title, said = nil)
+        detail = said || failure.message
         Fujin.logger.error(failure) if status >= 500
         body = {
           type: "urn:fujin:#{failure.class.name.split('::').last}",

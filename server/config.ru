@@ -1,7 +1,15 @@
 # frozen_string_literal: true
 
 require_relative 'app'
+require 'prometheus/client/data_stores/direct_file_store'
+require 'tmpdir'
 
 SemanticLogger.add_appender(io: $stdout, formatter: :json)
+# Counted together, whichever process answers; gone with the one that started them.
+counts = Dir.mktmpdir('fujin-metrics')
+owner = Process.pid
+at_exit { FileUtils.rm_rf(counts) if Process.pid == owner }
+Prometheus::Client.config.data_store = Prometheus::Client::DataStores::DirectFileStore.new(dir: counts)
 Fujin::Database.connect
+Fujin::Database.look_round
 run Fujin::App.build

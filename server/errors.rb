@@ -16,6 +16,9 @@ module Fujin
     end
   end
 
+  # More at once than is fair to everybody else.
+  class TooMuch < StandardError; end
+
   # A request that makes no sense in the record's present state.
   class Conflict < StandardError; end
 end

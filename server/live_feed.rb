@@ -1,17 +1,23 @@
 # frozen_string_literal: true
 
 require 'json'
+require_relative 'live_watcher'
 
 module Fujin
   # Readings on their way from the worker that records a flight to whoever watches it: NOTIFY in, LISTEN out, one
   # listening connection a process however many watch.
   class LiveFeed
     CHANNEL = 'fujin_live'
-    # A watcher who falls behind by so many readings loses them: old ones are of no use in the air.
-    DEEPEST = 20
     ALIVE_S = 2.0
+    # Without the database it is heard from later, when the line is taken up again.
+    HEARS_WITHIN_S = 3.0
+    # How often those whose session has ended are let go.
+    SESSIONS_S = 4.0
     ALIVE = :alive
     OVER = :over
+    # Flights that one person may follow at a time from one process, and how many may follow any.
+    EACH = 8
+    ALL = 500
 
     class << self
       def publish(sortie_id, message)
@@ -31,62 +37,89 @@ module Fujin
     def initialize
       @watchers = Hash.new { |hash, id| hash[id] = [] }
       @lock = Mutex.new
+      @hears = ConditionVariable.new
+      @listening = false
     end
 
-    # @return [Thread::Queue] of messages about a sortie as JSON, of ALIVE between them, and OVER at the end
-    def watch(sortie_id)
+    # @param watcher [#<<] is told messages about the sortie as JSON, ALIVE between them, and OVER at the end
+    # @return [#<<] the watcher
+    # @raise [TooMuch]
+    def watch(sortie_id, watcher = Thread::Queue.new)
       listen
-      Thread::Queue.new.tap { |queue| @lock.synchronize { @watchers[sortie_id] << queue } }
+      watcher.tap do
+        @lock.synchronize do
+          admit!(watcher)
+          @watchers[sortie_id] << watcher
+        end
+      end
     end
 
-    def leave(sortie_id, queue)
-      @lock.synchronize { @watchers[sortie_id].delete(queue) }
+    def leave(sortie_id, watcher)
+      @lock.synchronize { @watchers[sortie_id].delete(watcher) }
     end
 
     private
 
+    def admit!(watcher)
+      all = @watchers.values.flatten.grep(LiveWatcher)
+      own = watcher.is_a?(LiveWatcher) ? all.count { |one| one.person_id == watcher.person_id } : 0
+      return if all.size < ALL && own < EACH
+
+      raise TooMuch, "You follow #{own} flights at once: close one of those pages first." if own >= EACH
+
+      raise TooMuch, "#{ALL} people follow flights now. The page tries again by itself."
+    end
+
+    # Nothing that is published from here on is missed.
     def listen
-      @lock.synchronize { @thread = Thread.new { listen_on } unless @thread&.alive? }
+      @lock.synchronize do
+        @thread = Thread.new { listen_on } unless @thread&.alive?
+        @hears.wait(@lock, HEARS_WITHIN_S) unless @listening
+      end
     end
 
     # A connection of its own, outside the pool. When it breaks every watcher is let go, and comes again by itself.
     def listen_on
       connection = PG.connect(Settings.database_url)
       connection.exec("LISTEN #{CHANNEL}")
-      loop { connection.wait_for_notify(ALIVE_S) { |_, _, text| hand_out(text) } || everybody(ALIVE) }
-    rescue PG::Error => e
+      @lock.synchronize { (@listening = true) && @hears.broadcast }
+      loop do
+        connection.wait_for_notify(ALIVE_S) { |_, _, text| hand_out(text) } || everybody(ALIVE)
+        let_go if due?
+      end
+    rescue PG::Error, ActiveRecord::ActiveRecordError => e
       Fujin.logger.warn("the live feed lost the database: #{e.message}")
     ensure
+      @listening = false
       connection&.close
       everybody(OVER)
     end
 
-    def everybody(message) = @lock.synchronize { @watchers.values.flatten }.each { |queue| queue << message }
+    def due?
+      now = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+      return false if @looked && now - @looked < SESSIONS_S
+
+      @looked = now
+      true
+    end
+
+    # Those who went, and those who are no longer signed in.
+    def let_go
+      all = @lock.synchronize { @watchers.values.flatten }.grep(LiveWatcher)
+      return if all.empty?
+
+      live = ActiveRecord::Base.connection_pool.with_connection do
+        PersonSession.live.where(id: all.map(&:session_id).uniq).pluck(:id)
+      end
+      all.each { |one| one << OVER if one.lost? || !live.include?(one.session_id) }
+      @lock.synchronize { @watchers.each_value { |ones| ones.reject! { |one| one.is_a?(LiveWatcher) && one.gone? } } }
+    end
+
+    def everybody(message) = @lock.synchronize { @watchers.values.flatten }.each { |watcher| watcher << message }
 
     def hand_out(text)
       id = JSON.parse(text).fetch('sortie')
-      @lock.synchronize { @watchers.fetch(id, []).dup }.each do |queue|
-        queue.clear if queue.size >= DEEPEST
-        queue << text
-      end
-    end
-  end
-
-  # A feed as a response body: server-sent events, with a sign of life between them.
-  class LiveEvents
-    def initialize(sortie_id, feed: LiveFeed.shared)
-      @sortie_id = sortie_id
-      @feed = feed
-    end
-
-    def each
-      queue = @feed.watch(@sortie_id)
-      yield ": here\n\n"
-      until (message = queue.pop) == LiveFeed::OVER
-        yield message == LiveFeed::ALIVE ? ": alive\n\n" : "data: #{message}\n\n"
-      end
-    ensure
-      @feed.leave(@sortie_id, queue) if queue
+      @lock.synchronize { @watchers.fetch(id, []).dup }.each { |watcher| watcher << text }
     end
   end
 end

@@ -12,12 +12,15 @@ module Fujin
 
     module_function
 
+    def var = ENV.fetch('FUJIN_VAR', File.join(ROOT, 'var'))
+    def cluster = Cluster.new(File.join(var, 'database'), port: Integer(ENV.fetch('FUJIN_DATABASE_PORT', '4812')))
+
     # Loads the server's models and queries, and connects them to its database.
     # @raise [NotRunning] when no database answers
     def connect
-      var = ENV.fetch('FUJIN_VAR', File.join(ROOT, 'var'))
-      cluster = Cluster.new(File.join(var, 'database'), port: Integer(ENV.fetch('FUJIN_DATABASE_PORT', '4812')))
+      cluster = self.cluster
       ENV['FUJIN_DATABASE_URL'] ||= cluster.url('fujin')
+      ENV['FUJIN_OWNER_URL'] ||= cluster.owner_url('fujin')
       ENV['FUJIN_SECRET'] ||= File.exist?("#{var}/secret") ? File.read("#{var}/secret").strip : 'beside it'
       require_relative 'boot'
       Database.connect

@@ -3,6 +3,7 @@
 require 'fileutils'
 require 'securerandom'
 require_relative 'cluster'
+require_relative 'log_files'
 
 module Fujin
   # Starts everything Fujin consists of, restarts what dies, stops all of it on Ctrl-C and nothing else.
@@ -14,6 +15,7 @@ module Fujin
     GRACE_S = 8
     # A process that dies sooner than this after its start waits a little before the next try.
     SOON_S = 2.0
+    LOOK_AT_LOGS_S = 60.0
 
     Service = Struct.new(:name, :start, :signal, :pid, :started_at, :restarts, keyword_init: true)
 
@@ -29,7 +31,7 @@ module Fujin
     end
 
     def run
-      FileUtils.mkdir_p(LOGS)
+      FileUtils.mkdir_p(VAR)
       check_ports
       @cluster = Cluster.new(File.join(VAR, 'database'), port: @database_port)
       puts "fujin: the database keeps its files in #{@cluster.folder}" unless @cluster.folder.start_with?(VAR)
@@ -74,6 +76,7 @@ module Fujin
     def environment
       {
         'FUJIN_DATABASE_URL' => @cluster.url(DATABASE),
+        'FUJIN_OWNER_URL' => nil,
         'FUJIN_SECRET' => secret,
         'FUJIN_PORT' => @web_port.to_s,
         'FUJIN_RECORDER_PORT' => @recorder_port.to_s,
@@ -97,14 +100,15 @@ module Fujin
         Service.new(
           name: 'web',
           start: -> do
-            ruby('web', 'puma', '-q', '-b', "tcp://#{@web_host}:#{@web_port}", '-t', '2:16', 'server/config.ru')
+            ruby('web', 'puma', '-q', '-C', 'server/puma.rb', '-b', "tcp://#{@web_host}:#{@web_port}",
+                 'server/config.ru')
           end,
           signal: 'TERM'
         ),
         Service.new(
           name: 'worker',
           start: -> do
-            ruby('worker', 'que', '-q', 'default', '--poll-interval', '2', '--worker-count', '4', './server/worker.rb')
+            ruby('worker', 'ruby', 'server/work.rb')
           end,
           signal: 'TERM'
         ),
@@ -123,10 +127,12 @@ module Fujin
     end
 
     def service(name) = @services.find { |s| s.name == name }
-    def log(name) = File.join(LOGS, "#{name}.log").tap { |path| FileUtils.touch(path) }.then { |path| [path, 'a'] }
+    def log(name) = [logs.of(name), 'a']
+    def logs = @logs ||= LogFiles.new(LOGS)
 
     def ruby(name, *command)
-      Process.spawn(environment, 'bundle', 'exec', *command, chdir: ROOT, out: log(name), err: log(name), pgroup: true)
+      Process.spawn(environment, *Cluster::WITH_US, 'TERM', 'bundle', 'exec', *command,
+                    chdir: ROOT, out: log(name), err: log(name), pgroup: true)
     end
 
     def start(service)
@@ -135,7 +141,8 @@ module Fujin
     end
 
     def prepare_database
-      return if system(environment, 'bundle', 'exec', 'ruby', 'server/prepare_database.rb', chdir: ROOT)
+      owner = { 'FUJIN_OWNER_URL' => @cluster.owner_url(DATABASE) }
+      return if system(environment.merge(owner), 'bundle', 'exec', 'ruby', 'server/prepare_database.rb', chdir: ROOT)
 
       raise Cluster::Failed, 'the database could not be brought up to date; what it said is above'
     end
@@ -164,9 +171,17 @@ module Fujin
       until @stopping
         pid, status = Process.wait2(-1, Process::WNOHANG)
         pid ? died(pid, status) : sleep(0.1)
+        logs.rotate if looks_at_logs?
       end
     rescue Errno::ECHILD
       nil
+    end
+
+    def looks_at_logs?
+      return false if @looked && now - @looked < LOOK_AT_LOGS_S
+
+      @looked = now
+      true
     end
 
     def died(pid, status)

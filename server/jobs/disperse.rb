@@ -14,9 +14,22 @@ module Fujin
     RUNS = 1000
     BATCH = 250
 
+    # One who asks for more than these at once no longer wants the first.
+    MOST_EACH = 3
+    DROPPED = 'Newer questions of yours took its place. Ask it again when it is wanted.'
+
+    # To be asked in the transaction that holds the row.
+    # @param row [DispersionRow] to be worked out, @param by [Person] who asks
+    def self.for(row, by)
+      waiting = DispersionRow.wanted.where(by_id: by.id).where.not(id: row.id).order(created_at: :desc)
+      row.update!(status: 'waiting', error: nil, by: by)
+      DispersionRow.where(id: waiting.offset(MOST_EACH - 1).pluck(:id)).update_all(status: 'failed', error: DROPPED)
+      enqueue(row.id, job_options: { priority: Urgency.behind(Urgency::SPREAD, waiting.count) })
+    end
+
     def run(id)
-      row = DispersionRow.find_by(id: id)
-      return finish if row.nil? || row.status == 'ready'
+      row = DispersionRow.wanted.find_by(id: id)
+      return finish if row.nil?
 
       work(row)
       finish
@@ -35,7 +48,9 @@ module Fujin
       dispersion = question.dispersion
       (BATCH..RUNS).step(BATCH) do |count|
         result = question.answer(dispersion, count)
-        row.update!(status: count == RUNS ? 'ready' : 'working', runs: count, result: result)
+        told = { status: count == RUNS ? 'ready' : 'working', runs: count, result: result, updated_at: Time.now.utc }
+        # Dropped meanwhile, it is worked out no further.
+        break if DispersionRow.wanted.where(id: row.id).update_all(told).zero?
       end
     end
   end

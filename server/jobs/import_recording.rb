@@ -14,6 +14,14 @@ module Fujin
     self.maximum_retry_count = 5
 
     PATH_EVERY_S = 0.5
+    # Seconds before a recorder that does not answer is asked again.
+    WAITS_S = [3, 10, 30, 90].freeze
+
+    # @param row [RecordingRow] to be read; in the transaction that holds it
+    def self.for(row)
+      waiting = RecordingRow.where(by_id: row.by_id, status: %w[waiting working]).where.not(id: row.id).count
+      enqueue(row.id, job_options: { priority: Urgency.behind(Urgency::IMPORT, waiting) })
+    end
 
     def run(recording_id)
       row = RecordingRow.find_by(id: recording_id)
@@ -32,6 +40,8 @@ module Fujin
         }
       )
       finish
+    rescue RecorderLink::Unreachable => e
+      ask_again(row, e)
     rescue Error, InvalidInput => e
       # The file is at fault, and will be at the next try.
       row.update!(status: 'failed', step: 'not imported', error: e.message)
@@ -44,6 +54,18 @@ module Fujin
 
     def given_up =
       'This recording could not be worked through. Its file is kept as it came; tell the school which it is.'
+
+    # A recorder that is switched on late is still heard.
+    def ask_again(row, failure)
+      wait_s = WAITS_S[error_count]
+      unless wait_s
+        row.update!(status: 'failed', step: 'not imported', error: failure.message)
+        return finish
+      end
+
+      row.update!(status: 'waiting', step: "the recorder does not answer; it is asked again in #{wait_s} s")
+      retry_in(wait_s)
+    end
 
     def import(row)
       say(row, 'fetching from the recorder', 0.02) { fetch(row) } if row.bytes.nil?

@@ -8,6 +8,7 @@ module Fujin
   # anywhere and run again, and a change made meanwhile is not missed.
   class MeasureAgain < Que::Job
     self.maximum_retry_count = 5
+    self.priority = Urgency::AGAIN
 
     STEP = 'measuring again'
 

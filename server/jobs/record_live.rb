@@ -12,6 +12,7 @@ module Fujin
     include GivesUp
 
     self.maximum_retry_count = 3
+    self.priority = Urgency::LIVE
 
     KEEP_EVERY_S = 1.0
     RECORDING = 'recording live'
@@ -146,7 +147,7 @@ module Fujin
       RecordingRow.transaction do
         row.update!(sha256: digest, status: 'waiting', clock_behind_s: clock_behind_s,
                     step: "#{reason}; what arrived is kept and waits to be read")
-        ImportRecording.enqueue(row.id)
+        ImportRecording.for(row)
       end
       LiveFeed.publish(row.sortie_id, 'recording' => row.id, 'ended' => reason)
     end

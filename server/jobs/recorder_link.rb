@@ -5,6 +5,9 @@ require 'socket'
 module Fujin
   # Takes the last flight from the recorder in the aircraft: NMEA 0183 over TCP until it closes the line.
   class RecorderLink
+    # The recorder cannot be reached, or went away in the middle: it may be there again in a while.
+    class Unreachable < UnreadableRecording; end
+
     SILENCE_S = 15
 
     def initialize(host, port)
@@ -13,12 +16,12 @@ module Fujin
     end
 
     # @return [String] the sentences as they came
-    # @raise [UnreadableRecording] when it cannot be reached or falls silent
+    # @raise [Unreachable] when it cannot be reached or falls silent
     def fetch(sortie)
       socket = connect(request(sortie, 'PFJNF'))
       read_all(socket)
     rescue SystemCallError => e
-      raise UnreadableRecording,
+      raise Unreachable,
             "The line to the recorder at #{@host}:#{@port} broke (#{e.message}). Nothing was changed; try again."
     ensure
       socket&.close
@@ -28,7 +31,7 @@ module Fujin
     # @param pace [Float] times real time, which only the stand-in can do
     # @yield [String, nil] bytes as they came, or nil when a second brought none
     # @return [String] why it ended
-    # @raise [UnreadableRecording] when it cannot be reached
+    # @raise [Unreachable] when it cannot be reached
     def follow(sortie, pace: 1.0)
       socket = connect(request(sortie, 'PFJNL', pace))
       silent = 0
@@ -54,7 +57,7 @@ module Fujin
       socket.write("#{Recordings::Nmea.sentence(words)}\r\n")
       socket
     rescue SystemCallError, SocketError => e
-      raise UnreadableRecording,
+      raise Unreachable,
             "The recorder at #{@host}:#{@port} cannot be reached (#{e.message}). Is it switched on? Nothing was " \
               'changed.'
     end
@@ -79,7 +82,7 @@ module Fujin
       bytes = String.new(encoding: Encoding::BINARY)
       loop do
         unless socket.wait_readable(SILENCE_S)
-          raise UnreadableRecording, "The recorder fell silent for #{SILENCE_S} s. Nothing was changed."
+          raise Unreachable, "The recorder fell silent for #{SILENCE_S} s. Nothing was changed."
         end
 
         bytes << socket.readpartial(65_536)

@@ -8,6 +8,7 @@ module Fujin
   # measured and proposed again, recording by recording. Grades that were given stay.
   class Regrade < Que::Job
     self.maximum_retry_count = 5
+    self.priority = Urgency::RECOUNT
 
     # To be asked in the transaction that holds the change.
     # @param change [StandardChange]

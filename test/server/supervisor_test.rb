@@ -18,6 +18,7 @@ class SupervisorTest < Minitest::Test
 
   def teardown
     @pids.each do |pid|
+      Process.kill('CONT', pid)
       Process.kill('INT', pid)
       Process.wait(pid)
     rescue Errno::ESRCH, Errno::ECHILD
@@ -89,8 +90,8 @@ class SupervisorTest < Minitest::Test
       'puma' => 'web',
       'flight_recorder' => 'recorder'
     }.each do |word, name|
+      eventually("#{name} runs") { children(word).any? }
       before = children(word)
-      refute_empty before, name
       before.each { |pid| Process.kill('KILL', pid) }
       eventually("#{name} is started again") do
         File.read(output).include?("fujin: #{name} stopped") && (children(word) - before).any?
@@ -103,6 +104,20 @@ class SupervisorTest < Minitest::Test
     assert_includes File.read(output), 'fujin: stopped'
     %w[que puma postgres flight_recorder].each { |word| assert_empty children(word), word }
     assert(@ports.all? { |port| Fujin::Cluster.free?(port) })
+  end
+
+  # Killed outright it says goodbye to nobody: what it started ends with it, and the next one finds its ports free.
+  def test_nothing_is_left_when_the_supervisor_is_killed
+    start
+    eventually('ready') { ready == '200' }
+    Process.kill('KILL', @pids.first)
+    Process.wait(@pids.shift)
+    eventually('all of it ended') do
+      %w[server/work.rb que puma postgres flight_recorder].all? { |word| children(word).empty? }
+    end
+    File.delete(File.join(@var, 'output'))
+    start
+    eventually('ready again') { ready == '200' }
   end
 
   def test_a_taken_port_is_one_clear_sentence
@@ -138,8 +153,24 @@ class SupervisorTest < Minitest::Test
 
     assert_equal '503', response.code
     assert_includes JSON.parse(response.body)['title'], 'database'
-    assert_equal '503', ready
+    eventually('said by whoever watches', seconds: 2) { ready == '503' }
     Process.kill('CONT', @pids.first)
     eventually('ready again') { ready == '200' }
+  end
+
+  # It neither answers nor breaks off: whoever asks is told so, and it goes on by itself.
+  def test_a_database_that_hangs_is_said_and_waited_out
+    start
+    eventually('ready') { ready == '200' }
+    backends = -> { children('postgres') }
+    backends.call.each { |pid| Process.kill('STOP', pid) }
+    eventually('said by whoever watches', seconds: 3) { ready == '503' }
+    response = Net::HTTP.get_response('127.0.0.1', '/api/session', @ports[0])
+
+    assert_equal '503', response.code
+    assert_match(/Nothing was stored/, JSON.parse(response.body)['detail'])
+  ensure
+    backends.call.each { |pid| Process.kill('CONT', pid) }
+    eventually('ready again', seconds: 15) { ready == '200' }
   end
 end

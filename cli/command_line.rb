@@ -36,7 +36,11 @@ module Fujin
         'recount                                                     kept progress against the lessons (Fujin runs)',
       'school' =>
         'school show|set-up|add|invite|import|throw-demo-away          the school that runs here, without a browser',
-      'bench' => 'bench [--json]                                              measured speed beside each target'
+      'backup' => 'backup DIR                                                  everything, while Fujin runs',
+      'restore' => 'restore DIR                                                 a backup into an empty folder',
+      'verify-backup' => 'verify-backup DIR                                           is it whole, does it restore?',
+      'keys' => 'keys show|rotate|replace-lost|seal-anew                      the key that the school signs with',
+      'bench' => 'bench [years] [--json]                                      measured speed beside each target'
     }.freeze
 
     def initialize(argv, out: $stdout, err: $stderr)
@@ -51,8 +55,8 @@ module Fujin
       return help if name.nil? || %w[help --help -h].include?(name)
       raise Usage, "there is no command #{name.inspect}" unless COMMANDS.key?(name)
 
-      require_relative "#{name}_command"
-      Commands.const_get(name.capitalize).new(@argv, @out, @err).run
+      require_relative "#{name.tr('-', '_')}_command"
+      Commands.const_get(name.split('-').map(&:capitalize).join).new(@argv, @out, @err).run
     rescue Usage, OptionParser::ParseError, UnknownName => e
       @err.puts "fujin: #{e.message}", "fujin: see 'bin/fujin help'"
       2

@@ -65,6 +65,9 @@ module Fujin
           "#{statement['student']} · solo from #{statement['from']} to #{statement['until']} · signed #{by}"
         when SignOffDocument::SOLO_WITHDRAWAL
           "#{statement['student']} · solo authority withdrawn #{by}: #{statement['reason']}"
+        when SignOffDocument::NEW_KEY
+          "#{statement['school']}: new key #{statement['new_public_key']} from #{statement['signed_at']}" \
+            "#{', the old one lost' if statement['lost']}: #{statement['reason']}"
         when SignOffDocument::WITHDRAWN_LIST
           "#{statement['school']}: #{statement['withdrawn'].size} withdrawn up to #{statement['signed_at']}"
         else "#{who} · signed #{by} · code #{Serialisers::SignOffCode.of(verdict.digest)}"

@@ -7,7 +7,6 @@ require 'active_support/core_ext/digest/uuid'
 require_relative '../db/demo/demo_school'
 
 begin
-  Fujin::Database.connect
   Fujin::Database.migrate
   # All or nothing: a demo that was broken off leaves no half school behind.
   unless Fujin::School.exists? || ENV['FUJIN_DEMO'] == 'none'
@@ -24,6 +23,7 @@ begin
         "#{lesson.id}/fly, signed in as corwin, then Record live"
     end
   end
+  Fujin::CheckChain.begin
   puts "fujin: #{Fujin::FirstWords.text}"
 rescue ActiveRecord::ActiveRecordError => e
   warn "fujin: the database refused: #{e.message.lines.first.strip}"

@@ -1,6 +1,8 @@
 # frozen_string_literal: true
 
 ENV['FUJIN_ENV'] = 'test'
+# What Rack's test client calls the server.
+ENV['FUJIN_HOSTS'] = 'example.org'
 ENV['FUJIN_SECRET'] ||= 'a secret for the tests only'
 
 require_relative '../server/cluster'
@@ -21,8 +23,29 @@ module TestDatabase
     @pid = cluster.spawn_server([File.join(File.dirname(HOME), 'test-database.log'), 'a'])
     cluster.wait
     cluster.create_database('fujin_test')
-    ENV['FUJIN_DATABASE_URL'] = cluster.url('fujin_test')
+    ENV.update(urls(cluster, 'fujin_test'))
     cluster
+  end
+
+  # The application's way in, and the owner's, who may clear up.
+  def urls(cluster, name)
+    { 'FUJIN_DATABASE_URL' => cluster.url(name), 'FUJIN_OWNER_URL' => cluster.owner_url(name),
+      'FUJIN_SUPERUSER_URL' => cluster.superuser_url(name) }
+  end
+
+  # As the tables' owner. A line of its own each time: one that is kept would be closed by whatever is forked.
+  def own(sql) = ask(ENV.fetch('FUJIN_OWNER_URL'), sql)
+
+  def ask(url, sql)
+    line = PG.connect(url)
+    line.exec(sql)
+  ensure
+    line&.close
+  end
+
+  # Past every trigger, as nobody may who signs in over the network.
+  def forge(sql)
+    ask(ENV.fetch('FUJIN_SUPERUSER_URL'), "SET session_replication_role = replica; #{sql}")
   end
 
   # What runs left behind whose process is gone.

@@ -3,10 +3,11 @@
 require_relative 'pdf_words'
 
 module Fujin
-  # The school's own mark and words on each page of a PDF: the mark at the upper right, the words at the foot.
-  PrintMark = Value.define(:logo, :words) do
-    # @param school [#logo, #print_words]
-    def self.of(school) = new(logo: school.logo, words: school.print_words)
+  # What stands on each page of a PDF: the school's own mark at the upper right, its words at the foot, and where its
+  # chain of sign-offs ended when it was printed, so that paper tells later whether all of it was written anew.
+  PrintMark = Value.define(:logo, :words, :anchor) do
+    # @param school [#logo, #print_words], @param anchor [Hash] Chain.anchor
+    def self.of(school, anchor) = new(logo: school.logo, words: school.print_words, anchor: anchor)
 
     # What a logo may be: PNG or JPEG.
     def self.kind(bytes)
@@ -22,13 +23,20 @@ module Fujin
           width = pdf.bounds.width
           height = pdf.bounds.height
           pdf.image(StringIO.new(logo), at: [width - 96, height - 10], fit: [72, 24]) if logo
-          if words
-            pdf.fill_color(PdfWords::SOFT)
-            pdf.text_box(PdfWords.plain(words), at: [36, 24], width: width - 72, height: 14, size: 8,
-                                                overflow: :shrink_to_fit)
-          end
+          foot(pdf, words, 24, 8, width) if words
+          foot(pdf, anchor_words, 13, 6, width) if anchor
         end
       end
+    end
+
+    private
+
+    def anchor_words = "Signed chain: #{anchor[:links]} links, the last #{anchor[:latest_hash]}"
+
+    def foot(pdf, text, y, size, width)
+      pdf.fill_color(PdfWords::SOFT)
+      pdf.text_box(PdfWords.plain(text), at: [36, y], width: width - 72, height: size + 4, size: size,
+                                         overflow: :shrink_to_fit)
     end
   end
 end

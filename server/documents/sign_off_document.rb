@@ -21,6 +21,7 @@ module Fujin
     WITHDRAWN_LIST = 'withdrawn_list'
     SOLO = 'solo_authority'
     SOLO_WITHDRAWAL = 'solo_withdrawal'
+    NEW_KEY = 'new_key'
 
     # Why a document is not what it claims to be; the message is for the reader.
     class Broken < StandardError; end

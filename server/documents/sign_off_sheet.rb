@@ -37,6 +37,9 @@ module Fujin
     def heading
       write("#{@school} · sign-off", size: 10, color: SOFT)
       write(@row['title'], size: 22, style: :bold)
+      if @row['broken']
+        write("NOT GOOD: #{@row['broken']}. Do not rely on it.", size: 13, style: :bold, color: LIMIT)
+      end
       if @row['withdrawn']
         write("WITHDRAWN by #{@row['withdrawn_by']} on #{day(@row['withdrawn_at'])}: #{@row['withdrawn_reason']}",
               size: 13, style: :bold, color: LIMIT)

@@ -16,6 +16,11 @@ module Fujin
     def new_secret = ROTP::Base32.random
     def seal(secret) = box.encrypt_and_sign(secret)
 
+    # Under another secret of the installation.
+    def seal_anew(sealed, old_secret, new_secret)
+      box(new_secret).encrypt_and_sign(box(old_secret).decrypt_and_verify(sealed))
+    end
+
     # What an authenticator reads, also from a picture.
     def address(secret, person) = ROTP::TOTP.new(secret, issuer: 'Fujin').provisioning_uri(person.sign_in)
 
@@ -33,6 +38,9 @@ module Fujin
     def by_authenticator?(person, code, now)
       used = step(box.decrypt_and_verify(person.second_factor), code, now, person.second_factor_used_at)
       used && person.update!(second_factor_used_at: Time.at(used).utc)
+    rescue ActiveSupport::MessageEncryptor::InvalidMessage
+      # Sealed with a secret that was lost: codes on paper are good still, and the chief instructor can end it.
+      false
     end
 
     def on_paper?(person, code)
@@ -45,8 +53,8 @@ module Fujin
     def digest(code) = Digest::SHA256.hexdigest(code.to_s.downcase.gsub(/[^a-z0-9]/, ''))
     def digits(code) = code.to_s.gsub(/\D/, '')
 
-    def box
-      key = ActiveSupport::KeyGenerator.new(Settings.secret, iterations: 1000).generate_key('second factor', 32)
+    def box(secret = Settings.secret)
+      key = ActiveSupport::KeyGenerator.new(secret, iterations: 1000).generate_key('second factor', 32)
       ActiveSupport::MessageEncryptor.new(key, cipher: 'aes-256-gcm')
     end
   end

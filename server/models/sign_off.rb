@@ -9,8 +9,8 @@ module Fujin
     has_one :withdrawal, class_name: 'Fujin::SignOffWithdrawal', inverse_of: :sign_off
     has_one :link, class_name: 'Fujin::ChainLink', inverse_of: :sign_off
     scope :in_order, -> { joins(:link).order('chain_links.position') }
-    # Those that nobody has withdrawn.
-    scope :in_force, -> { where.missing(:withdrawal) }
+    # Those that were signed and that nobody has withdrawn.
+    scope :in_force, -> { joins(:link).where.missing(:withdrawal) }
 
     delegate :parsed, :statement, :document_hash, to: :link
   end

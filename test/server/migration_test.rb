@@ -43,10 +43,11 @@ class MigrationTest < Minitest::Test
 
   # Every later step with it, as a database is really taken back, so that none is missing after.
   def migrate(way)
-    steps = ActiveRecord::MigrationContext.new(Fujin::Database::MIGRATIONS)
-    ActiveRecord::Migration.suppress_messages do
-      way == :up ? steps.up : steps.down(BEFORE_LESSONS)
+    Fujin::Database.as_owner do
+      steps = ActiveRecord::MigrationContext.new(Fujin::Database::MIGRATIONS)
+      ActiveRecord::Migration.suppress_messages { steps.down(BEFORE_LESSONS) } if way == :down
     end
+    Fujin::Database.migrate if way == :up
     ActiveRecord::Base.descendants.reject(&:abstract_class?).each(&:reset_column_information)
   end
 

@@ -35,6 +35,12 @@ module SignOffHelp
     answer
   end
 
+  # One stands at a time: the one before is withdrawn.
+  def sign_anew
+    Fujin::SignOff.in_force.each { |row| withdraw(row.id) }
+    sign
+  end
+
   def exported(id)
     get "/api/sign-offs/#{id}/document"
     last_response.body

@@ -7,6 +7,8 @@ module Fujin
     EVERYBODY = :everybody
     STAFF = %w[chief_instructor instructor].freeze
     CHIEF = %w[chief_instructor].freeze
+    # Instructors, of the lesson that it is about: whose it is, who was added to it, the chief instructor.
+    OF_THE_LESSON = :of_the_lesson
     SIGNED_IN = [*STAFF, 'instructor_candidate', 'student'].freeze
 
     TABLE = {
@@ -60,7 +62,7 @@ module Fujin
       'GET /api/people/:id/log' => SIGNED_IN,
       'GET /api/people/:id/log.csv' => SIGNED_IN,
       'GET /api/sorties/:id/flight-time' => SIGNED_IN,
-      'PUT /api/sorties/:id/correction' => STAFF,
+      'PUT /api/sorties/:id/correction' => OF_THE_LESSON,
       'GET /api/sorties/:id/solo-card' => SIGNED_IN,
       'DELETE /api/demo' => CHIEF,
       'POST /api/people/:id/forgetting' => CHIEF,
@@ -79,12 +81,14 @@ module Fujin
       'POST /api/defects/:id/clearance' => STAFF,
       'GET /api/today' => SIGNED_IN,
       'GET /api/students' => STAFF,
+      'GET /api/student-names' => STAFF,
       'GET /api/students/:id' => SIGNED_IN,
       'GET /api/students/:id/side-by-side' => SIGNED_IN,
       'GET /api/class-list' => STAFF,
       'GET /api/aircraft' => SIGNED_IN,
       'POST /api/aircraft/:id/clearance' => CHIEF,
       'GET /api/agreement' => CHIEF,
+      'GET /api/running' => CHIEF,
       'GET /api/catalogue' => SIGNED_IN,
       'PUT /api/house' => CHIEF,
       'PUT /api/blocks/:block' => CHIEF,
@@ -93,17 +97,20 @@ module Fujin
       'POST /api/standards/look-back' => CHIEF,
       'POST /api/sorties' => STAFF,
       'GET /api/sorties/:id' => SIGNED_IN,
-      'PATCH /api/sorties/:id' => STAFF,
+      'POST /api/sorties/:id/colleagues' => OF_THE_LESSON,
+      'DELETE /api/sorties/:id/colleagues/:person' => OF_THE_LESSON,
+      'GET /api/instructor-names' => STAFF,
+      'PATCH /api/sorties/:id' => OF_THE_LESSON,
       'POST /api/sorties/:id/plan' => SIGNED_IN,
-      'POST /api/sorties/:id/exercises' => STAFF,
-      'PUT /api/sorties/:id/exercises' => STAFF,
-      'DELETE /api/exercises/:id' => STAFF,
+      'POST /api/sorties/:id/exercises' => OF_THE_LESSON,
+      'PUT /api/sorties/:id/exercises' => OF_THE_LESSON,
+      'DELETE /api/exercises/:id' => OF_THE_LESSON,
       'GET /api/sorties/:id/offers' => STAFF,
       'POST /api/sorties/:id/template' => STAFF,
       'DELETE /api/templates/:id' => STAFF,
-      'PUT /api/exercises/:id/spot' => STAFF,
+      'PUT /api/exercises/:id/spot' => OF_THE_LESSON,
       'GET /api/exercises/:id/site' => SIGNED_IN,
-      'PUT /api/exercises/:id/site' => STAFF,
+      'PUT /api/exercises/:id/site' => OF_THE_LESSON,
       'GET /api/places' => SIGNED_IN,
       'POST /api/places' => STAFF,
       'DELETE /api/places/:id' => CHIEF,
@@ -140,29 +147,30 @@ module Fujin
       'GET /api/people/me/house' => STAFF,
       'PUT /api/people/me/house' => STAFF,
       'GET /api/sorties/:id/events' => SIGNED_IN,
-      'POST /api/sorties/:id/events' => STAFF,
-      'POST /api/sorties/:id/recordings' => STAFF,
-      'POST /api/sorties/:id/recordings/from-recorder' => STAFF,
-      'POST /api/sorties/:id/recordings/live' => STAFF,
-      'POST /api/recordings/:id/stop' => STAFF,
+      'POST /api/sorties/:id/events' => OF_THE_LESSON,
+      'POST /api/sorties/:id/recordings' => OF_THE_LESSON,
+      'POST /api/sorties/:id/recordings/from-recorder' => OF_THE_LESSON,
+      'POST /api/sorties/:id/recordings/live' => OF_THE_LESSON,
+      'POST /api/recordings/:id/stop' => OF_THE_LESSON,
       'GET /api/sorties/:id/live' => SIGNED_IN,
       'GET /api/recordings/:id' => SIGNED_IN,
       'GET /api/recordings/:id/series' => SIGNED_IN,
-      'PUT /api/recordings/:id/headings' => STAFF,
+      'PUT /api/recordings/:id/headings' => OF_THE_LESSON,
       'GET /api/sorties/:id/attempts' => SIGNED_IN,
       'GET /api/attempts/:id/strips' => SIGNED_IN,
       'GET /api/attempts/:id/pictures' => SIGNED_IN,
+      'GET /api/attempts/:id/path' => SIGNED_IN,
       'GET /api/attempts/:id/one-change' => SIGNED_IN,
       'POST /api/attempts/:id/grades' => SIGNED_IN,
       'POST /api/attempts/:id/fault-calls' => SIGNED_IN,
-      'PUT /api/attempts/:id/cut' => STAFF,
-      'POST /api/attempts/:id/split' => STAFF,
-      'POST /api/attempts/:id/join' => STAFF,
-      'POST /api/recordings/:id/attempts' => STAFF,
-      'PUT /api/attempts/:id/manner' => STAFF,
-      'PUT /api/attempts/:id/exercise' => STAFF,
-      'PUT /api/attempts/:id/spot' => STAFF,
-      'PUT /api/attempts/:id/void' => STAFF,
+      'PUT /api/attempts/:id/cut' => OF_THE_LESSON,
+      'POST /api/attempts/:id/split' => OF_THE_LESSON,
+      'POST /api/attempts/:id/join' => OF_THE_LESSON,
+      'POST /api/recordings/:id/attempts' => OF_THE_LESSON,
+      'PUT /api/attempts/:id/manner' => OF_THE_LESSON,
+      'PUT /api/attempts/:id/exercise' => OF_THE_LESSON,
+      'PUT /api/attempts/:id/spot' => OF_THE_LESSON,
+      'PUT /api/attempts/:id/void' => OF_THE_LESSON,
       'POST /api/sign-offs' => STAFF,
       'GET /api/sign-offs' => STAFF,
       'GET /api/sign-offs/withdrawn' => STAFF,
@@ -192,7 +200,12 @@ module Fujin
     # @param role [String, nil]
     def allowed?(route, role)
       allowed = TABLE.fetch(route)
-      allowed == EVERYBODY || allowed.include?(role)
+      return true if allowed == EVERYBODY
+
+      (allowed == OF_THE_LESSON ? STAFF : allowed).include?(role)
     end
+
+    # Whether it is open to those of one lesson only.
+    def of_the_lesson?(route) = TABLE.fetch(route) == OF_THE_LESSON
   end
 end

@@ -25,6 +25,7 @@ module Fujin
     # Without what only the attempt's own page needs; what lists ask of a proposal the database keeps in columns.
     HEAVY = %w[proposal path].freeze
     scope :light, -> { select(column_names - HEAVY) }
+    scope :pathless, -> { select(column_names - ['path']) }
     # Measures that records count by.
     COUNTED = %w[throttle_reduction_s collective_delay_s].freeze
 
@@ -32,6 +33,8 @@ module Fujin
     attr_writer :whole_proposal, :given
 
     def declaration = Catalogue.find(manoeuvre)
+    # As the audit log names it.
+    def title = "#{sortie.student.name}, #{declaration.title}, #{sortie.starts_at.to_date.iso8601}"
     def light? = !has_attribute?('proposal')
 
     # As much of the proposal as a light row has: result, critical, phases.
@@ -70,6 +73,15 @@ module Fujin
 
       grades.select { |g| g.kind == kind }.group_by(&:phase).transform_values { |all| all.last.grade }
     end
+
+    # Whether the student has graded all of what is proposed; where nothing could be judged, everything.
+    def self_graded?
+      asked = proposed_phases.any? || !asked? ? proposed_phases : told['phases'].map { |phase| phase['id'] }
+      (asked - given('self').keys).empty?
+    end
+
+    # Whether its learner has said their own word on it: a student the grades, a candidate the fault.
+    def answered? = sortie.teaching? ? fault_calls.any? { |call| call.kind == 'named' } : self_graded?
 
     # Is it an attempt at an exercise of the lesson? The rest of what a recording holds is shown beside it.
     def asked? = !exercise_id.nil?

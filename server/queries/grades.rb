@@ -28,7 +28,16 @@ module Fujin
       if entry['kind'] == 'self' && @person.id != @attempt.sortie.student_id
         raise NotAllowed, 'Only the student gives the own grade.'
       end
+      if entry['kind'] == 'self' && @attempt.self_graded?
+        raise Conflict, 'You graded this attempt already, and have seen what your instructor gave: what was said ' \
+          'first ' \
+          'stays.'
+      end
       raise NotAllowed, 'Only an instructor gives this grade.' if entry['kind'] != 'self' && !@person.instructor?
+      if %w[instructor teaching].include?(entry['kind']) && !@attempt.sortie.taught_by?(@person)
+        raise NotAllowed, "This is a lesson of #{@attempt.sortie.instructor.name}: your grade is a second opinion, " \
+          'given without sight of the first.'
+      end
       if entry['kind'] == 'second' && first_opinion?
         raise NotAllowed, 'A second opinion is a colleague\'s: you graded this attempt yourself.'
       end

@@ -3,10 +3,14 @@
 module Fujin
   # Who belongs to the school: added, invited, changed with why, suspended, gone; their documents; what was changed.
   class PeopleArea < Area
-    PAGE_SIZE = 100
+    PAGE_SIZE = 50
     LOGO_BYTES = 200 * 1024
 
-    get_route('/api/people') { json(people_body) }
+    get_route '/api/people' do
+      page = Listed.new(found_people, by: %i[name id], after: params['after'], size: PAGE_SIZE)
+      json({ 'items' => page.rows.map { |person| shown(person) }, 'following' => page.following })
+    end
+
     get_route('/api/document-kinds') { json(Bookings::DocumentKind.all.values.map { |kind| Serialisers.document_kind(kind) }) }
 
     post_route '/api/people' do
@@ -134,16 +138,15 @@ module Fujin
     end
 
     get_route '/api/audit' do
-      page = [params.fetch('page', 1).to_i, 1].max
-      entries = AuditEntry.latest.preload(:by).offset((page - 1) * PAGE_SIZE).limit(PAGE_SIZE + 1).to_a
-      json({ 'items' => entries.first(PAGE_SIZE).map { |row| Serialisers.audit_entry(row) }, 'page' => page,
-             'more' => entries.size > PAGE_SIZE })
+      page = Listed.new(AuditEntry.all, by: %i[id], after: params['after'], size: PAGE_SIZE, down: true)
+      ActiveRecord::Associations::Preloader.new(records: page.rows, associations: :by).call
+      json({ 'items' => page.rows.map { |row| Serialisers.audit_entry(row) }, 'following' => page.following })
     end
 
     helpers do
       # @raise [InvalidInput] when no page could be printed with it
       def drawable!(bytes)
-        PrintMark.new(logo: bytes, words: nil).draw(Prawn::Document.new)
+        PrintMark.new(logo: bytes, words: nil, anchor: nil).draw(Prawn::Document.new)
       rescue StandardError
         raise InvalidInput,
               [{ path: 'image', message: 'this picture cannot be printed: save it as a plain PNG or JPEG' }]
@@ -164,9 +167,10 @@ module Fujin
       def required = School.current.booking_rules.required
       def shown(person) = Serialisers.person(person, today, required)
 
-      def people_body
-        people = Person.order(:name).preload(:documents).to_a
-        people.map { |person| shown(person) }
+      def found_people
+        people = Person.preload(:documents)
+        find = params['find'] or return people
+        people.where('name ILIKE :word OR sign_in ILIKE :word', word: "%#{Person.sanitize_sql_like(find)}%")
       end
 
       def own_or_staff!(id)

@@ -12,7 +12,8 @@ module Fujin
         DispersionRow.create_or_find_by!(exercise: exercise, question: question.digest) do |fresh|
           fresh.assign_attributes(sortie: sortie, tried: body_json)
         end
-      Disperse.enqueue(row.id) if row.previously_new_record? || row.status == 'failed'
+      fresh = row.previously_new_record? || row.status == 'failed'
+      DispersionRow.transaction { Disperse.for(row, current_person) } if fresh
       json(Serialisers.dispersion(row, wanted: Disperse::RUNS), status: 202)
     end
 
@@ -30,7 +31,7 @@ module Fujin
       said = ExerciseSaid.new(sortie)
       lesson = LessonSetting.new(sortie)
       BriefSheet.new(sortie, lesson.plans, said: said.method(:lines), sites: lesson.sites,
-                                           mark: PrintMark.of(School.current)).render
+                                           mark: PrintMark.of(School.current, Chain.anchor)).render
     end
 
     get_route('/api/weather') do

@@ -27,7 +27,10 @@ module Fujin
       json(Chain.withdrawn(now: Time.now.utc))
     end
 
-    get_route('/api/sign-offs/:id') { json(Serialisers.sign_off(find_sign_off)) }
+    get_route '/api/sign-offs/:id' do
+      row = find_sign_off
+      json(Serialisers.sign_off(row, broken: ChainReading.fault_of(row.link)))
+    end
 
     get_route '/api/sign-offs/:id/document' do
       row = find_sign_off
@@ -39,8 +42,8 @@ module Fujin
       row = find_sign_off
       content_type 'application/pdf'
       headers 'Content-Disposition' => %(inline; filename="sign-off-#{row.id[0, 8]}.pdf")
-      SignOffSheet.new(Serialisers.sign_off(row), school: School.current.name,
-                                                  mark: PrintMark.of(School.current)).render
+      SignOffSheet.new(Serialisers.sign_off(row, broken: ChainReading.fault_of(row.link)),
+                       school: School.current.name, mark: PrintMark.of(School.current, Chain.anchor)).render
     end
 
     post_route '/api/sign-offs/:id/withdrawal' do
@@ -52,7 +55,11 @@ module Fujin
       def find_sign_off
         row = SignOff.find(params['id'])
         own!(row.student_id)
-        row
+        return row if row.link
+
+        raise Conflict, 'This sign-off was never signed: it stands in the database, and nothing in the chain is of ' \
+          'it. ' \
+          'It is worth nothing. Tell the chief instructor.'
       end
     end
   end

@@ -63,9 +63,11 @@ module Fujin
     # Readings of the sortie's flight as they come, as server-sent events.
     get_route '/api/sorties/:id/live' do
       sortie = find_sortie
-      headers 'Cache-Control' => 'no-store', 'X-Accel-Buffering' => 'no'
+      watcher = LiveFeed.shared.watch(sortie.id, LiveWatcher.new(current_session))
+      # The server hands the connection over once these are sent, and the thread is free again.
+      headers 'Cache-Control' => 'no-store', 'X-Accel-Buffering' => 'no', 'rack.hijack' => watcher.method(:take)
       content_type 'text/event-stream'
-      body LiveEvents.new(sortie.id)
+      body []
     end
 
     get_route '/api/recordings/:id' do
@@ -80,8 +82,7 @@ module Fujin
       own!(row.sortie.student_id)
       raise Conflict, 'The recording is not read yet.' unless row.status == 'ready'
 
-      numbers = views(row.sortie).to_h { |view| [view['id'], view['position']] }
-      json(WholeFlight.new(row, numbers).to_h)
+      json(WholeFlight.new(row, AttemptViews.new(row.sortie, current_person).numbers).to_h)
     end
 
     # What a device's headings mean: kept for every file with the same header row, and this file is read again.
@@ -113,19 +114,23 @@ module Fujin
           attempt,
           bins: params.fetch('bins', 600).to_i,
           from_s: params['from_s']&.to_f,
-          to_s: params['to_s']&.to_f
+          to_s: params['to_s']&.to_f,
+          held_back: HeldBack.from?(current_person, attempt)
         ).to_h
       )
     end
 
     get_route '/api/attempts/:id/pictures' do
       attempt = find_attempt
-      json(DebriefPictures.new(attempt, views(attempt.sortie)).to_h)
+      json(DebriefPictures.new(attempt, current_person).to_h)
     end
+
+    # Where it flew, point by point.
+    get_route('/api/attempts/:id/path') { json({ 'points' => find_attempt.path || [] }) }
 
     get_route '/api/attempts/:id/one-change' do
       attempt = find_attempt
-      unless view(attempt)['shown'] == 'all'
+      if HeldBack.from?(current_person, attempt)
         raise Conflict, 'Grade yourself first: then you see what one change would have done.'
       end
 
@@ -147,7 +152,10 @@ module Fujin
 
     put_route '/api/attempts/:id/cut' do
       attempt = find_attempt
-      recut(attempt.recording).change(attempt, body_json['manoeuvre'], body_json['phases'])
+      AttemptRow.transaction do
+        recut(attempt.recording).change(attempt, body_json['manoeuvre'], body_json['phases'])
+        AuditEntry.note_changes('attempt cut anew', attempt, %w[manoeuvre start_s end_s], by: current_person)
+      end
       json(view(attempt))
     end
 
@@ -172,7 +180,10 @@ module Fujin
     # Announced, a surprise or a demonstration; which control was the student's.
     put_route '/api/attempts/:id/manner' do
       attempt = find_attempt
-      attempt.update!(body_json.slice('manner', 'task', 'throttle_by'))
+      AttemptRow.transaction do
+        attempt.update!(body_json.slice('manner', 'task', 'throttle_by'))
+        AuditEntry.note_changes('how an attempt was flown', attempt, %w[manner task throttle_by], by: current_person)
+      end
       json(view(attempt))
     end
 
@@ -194,7 +205,11 @@ module Fujin
         raise InvalidInput, [{ path: 'reason', message: 'expected a reason for an attempt that does not count' }]
       end
 
-      attempt.update!(counts: counts, void_reason: counts ? nil : body_json['reason'])
+      AttemptRow.transaction do
+        attempt.update!(counts: counts, void_reason: counts ? nil : body_json['reason'])
+        AuditEntry.note_changes(counts ? 'attempt counts again' : 'attempt does not count', attempt, %w[counts],
+                                by: current_person, why: body_json['reason'])
+      end
       json(view(attempt))
     end
 
@@ -212,7 +227,7 @@ module Fujin
       # The same bytes twice answer with the first; a failed one is tried again.
       def import(sortie, bytes, name)
         # A flight is the same flight packed or not.
-        digest = Digest::SHA256.hexdigest(Recordings::Packed.unpack(bytes, name))
+        digest = Recordings::Packed.digest(bytes, name)
         existing = RecordingRow.light.find_by(sortie_id: sortie.id, sha256: digest)
         return existing if existing && existing.status != 'failed'
         return retry_import(existing) if existing
@@ -231,23 +246,21 @@ module Fujin
 
       def retry_import(row)
         row.update!(status: 'waiting', step: 'waiting for a worker', progress: 0.0, error: nil)
-        ImportRecording.enqueue(row.id)
+        ImportRecording.for(row)
         row
       end
 
+      # One at a time, also for those who press at the same moment.
       def record_live(row, pace)
-        busy =
-          RecordingRow.light.find_by(
-            sortie_id: row.sortie_id,
-            source: 'live',
-            status: %w[waiting working],
-            step: RecordLive::TAKEN
-          )
-        raise Conflict, 'This sortie is being recorded already.' if busy
+        row.sortie.with_lock do
+          busy = RecordingRow.light.where(sortie_id: row.sortie_id, source: 'live', status: %w[waiting working],
+                                          step: RecordLive::TAKEN).where.not(id: row.id).exists?
+          raise Conflict, 'This sortie is being recorded already.' if busy
 
-        RecordingRow.transaction do
-          row.save!
-          RecordLive.enqueue(row.id, pace)
+          unless RecordingRow.exists?(id: row.id)
+            row.save!
+            RecordLive.enqueue(row.id, pace)
+          end
         end
         row
       end
@@ -256,20 +269,13 @@ module Fujin
       def enqueue(row)
         RecordingRow.transaction do
           row.save!
-          ImportRecording.enqueue(row.id)
+          ImportRecording.for(row)
         end
         row
       end
 
-      def views(sortie)
-        rows = sortie.attempts.preload(:exercise, grades: :by, fault_calls: :by).to_a.sort_by do |a|
-          [a.created_at, a.position]
-        end
-        taps = HelpTaps.new(sortie.fly_events.preload(:by).to_a)
-        rows.each_with_index.map { |row, i| Serialisers::AttemptView.new(row, i + 1, taps, current_person).to_h }
-      end
-
-      def view(attempt) = views(attempt.sortie).find { |v| v['id'] == attempt.id }
+      def views(sortie) = AttemptViews.new(sortie, current_person).to_a
+      def view(attempt) = AttemptViews.new(attempt.sortie, current_person).of(attempt)
     end
   end
 end

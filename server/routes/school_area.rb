@@ -8,17 +8,20 @@ module Fujin
     get_route('/api/today') { json(TodayBoard.new(current_person, School.current.today).to_h) }
 
     get_route '/api/students' do
-      page = [params.fetch('page', 1).to_i, 1].max
-      total = Person.students.count
-      people = Person.students.offset((page - 1) * PAGE_SIZE).limit(PAGE_SIZE)
-      json(
-        {
-          'items' => StudentRows.new(people.to_a).to_a,
-          'page' => page,
-          'pages' => [(total / PAGE_SIZE.to_f).ceil, 1].max,
-          'total' => total
-        }
-      )
+      people = Person.students.unscope(:order)
+      people = people.where('name ILIKE ?', "%#{Person.sanitize_sql_like(params['find'])}%") if params['find']
+      page = Listed.new(people, by: %i[name id], after: params['after'], size: PAGE_SIZE)
+      json({ 'items' => StudentRows.new(page.rows).to_a, 'following' => page.following, 'total' => people.count })
+    end
+
+    get_route '/api/instructor-names' do
+      people = Person.present.where(role: Person::INSTRUCTORS).order(:name)
+      json(people.pluck(:id, :name).map { |row| %w[id name].zip(row).to_h })
+    end
+
+    # Everybody who learns here, to choose from.
+    get_route '/api/student-names' do
+      json(Person.students.pluck(:id, :name, :stage).map { |row| %w[id name stage].zip(row).to_h })
     end
 
     get_route '/api/students/:id' do
@@ -50,6 +53,7 @@ module Fujin
       json(Serialisers.aircraft(row))
     end
 
+    get_route('/api/running') { json(RunningNow.new.to_h) }
     get_route('/api/agreement') { json(AgreementTable.new.to_h) }
 
     get_route('/api/catalogue') { json(CatalogueView.new(School.current, left: Regrade.left).to_h) }

@@ -5,19 +5,19 @@ module Fujin
   class SoloArea < Area
     get_route '/api/students/:id/solo' do
       own!(params['id'])
-      json(SoloView.new(Person.find(params['id'])).to_h)
+      json(SoloView.new(Person.find(params['id']), current_person).to_h)
     end
 
     post_route '/api/students/:id/solo' do
       student = Person.find(params['id'])
       SoloSigning.new(student, current_person).give(body_json)
-      json(SoloView.new(student).to_h, status: 201)
+      json(SoloView.new(student, current_person).to_h, status: 201)
     end
 
     post_route '/api/solo-authorities/:id/withdrawal' do
       row = SoloAuthority.find(params['id'])
       SoloSigning.new(row.student, current_person).withdraw(row, id: body_json['id'], reason: body_json['reason'])
-      json(SoloView.new(row.student).to_h)
+      json(SoloView.new(row.student, current_person).to_h)
     end
 
     get_route '/api/solo-authorities/:id/document' do

@@ -49,6 +49,27 @@ module Fujin
       json(Serialisers.plan(plan).merge('ground' => GroundSeen.new(setting.exercise.spot, plan.course_deg).to_a))
     end
 
+    # A colleague teaches it too.
+    post_route '/api/sorties/:id/colleagues' do
+      sortie = find_sortie
+      person = Person.present.where(role: Person::INSTRUCTORS).find(body_json['person_id'])
+      unless sortie.taught_by?(person)
+        Colleague.create!(sortie: sortie, person: person, by: current_person, created_at: Time.now.utc)
+        AuditEntry.note('colleague added', sortie, by: current_person, became: { 'colleague' => person.name })
+      end
+      answer_lesson(sortie.reload)
+    end
+
+    delete_route '/api/sorties/:id/colleagues/:person' do
+      sortie = find_sortie
+      row = sortie.colleagues.find { |one| one.person_id == params['person'] }
+      if row
+        row.destroy!
+        AuditEntry.note('colleague taken off', sortie, by: current_person, was: { 'colleague' => row.person.name })
+      end
+      answer_lesson(sortie.reload)
+    end
+
     post_route '/api/sorties/:id/exercises' do
       sortie = find_sortie
       Sortie.transaction do
@@ -118,16 +139,12 @@ module Fujin
       halt 204
     end
 
-    get_route('/api/sorties/:id/events') { json(events_of(find_sortie)) }
+    get_route('/api/sorties/:id/events') { json(ShownTaps.new(find_sortie, current_person).to_a) }
 
     post_route '/api/sorties/:id/events' do
       sortie = find_sortie
-      events = body_json.fetch('events')
-      other = events.find { |event| event['person_id'] && event['person_id'] != current_person.id }
-      raise NotAllowed, 'A tap is somebody else\'s: it waits on the device until they sign in.' if other
-
-      FlyEvent.insert_all(events.map { |event| tap(sortie, event) }, unique_by: :id)
-      json(events_of(sortie.reload))
+      TapsTaken.new(sortie, current_person).take(body_json.fetch('events'))
+      json(ShownTaps.new(sortie.reload, current_person).to_a)
     end
 
     # What an exercise's site asks for on the lesson's day, for the cockpit.
@@ -140,14 +157,6 @@ module Fujin
     end
 
     helpers do
-      # By the server's clock: a tablet may be a minute and a half off.
-      def tap(sortie, event)
-        at = Time.iso8601(event['at'])
-        { id: event['id'], sortie_id: sortie.id, kind: event['kind'], at: at - ((event['offset_ms'] || 0) / 1000.0),
-          device_at: at, device: event['device'], attempt_id: event['attempt_id'], attempt_no: event['attempt_no'],
-          phase: event['phase'], payload: event['payload'] || {}, by_id: current_person.id, created_at: Time.now.utc }
-      end
-
       def answer_lesson(sortie, status = 200)
         versioned(sortie)
         json(SortieView.new(sortie, current_person).to_h, status: status)
@@ -156,6 +165,7 @@ module Fujin
       # A change that no plan could be made of is refused before it is stored. What is an exercise's goes to that one.
       def change_lesson(sortie, exercise, changed)
         setting = SortieSetting.new(sortie, changed, exercise)
+        check_kind(sortie, setting.type) if changed['aircraft_id']
         setting.house
         setting.wind
         setting.conditions
@@ -172,6 +182,16 @@ module Fujin
           SoloLesson.new(sortie.reload).recall(current_person)
           MeasureAgain.of(sortie, current_person)
         end
+      end
+
+      # What is planned is flown in the other aircraft too.
+      def check_kind(sortie, type)
+        wrong = sortie.exercises.map(&:declaration).reject { |one| one.for?(type) }
+        return if wrong.empty?
+
+        raise Conflict, "#{wrong.map(&:title).uniq.join(', ')}: not flown in a #{type.kind}. Choose another " \
+          'aircraft, or ' \
+          'change the exercises first.'
       end
 
       def where_it_ended(exercise)
@@ -192,12 +212,6 @@ module Fujin
         north, east = LocalMap.from_along_across(along * Quantities::FT, across * Quantities::FT, course)
         near = exercise.spot_name.delete_prefix('Near ')
         ["Near #{near}"[0, 80], *LocalMap.new(*exercise.spot).lat_lon(north, east)]
-      end
-
-      def events_of(sortie)
-        events = sortie.fly_events.preload(:by).to_a
-        taps = HelpTaps.new(events)
-        events.map { |event| Serialisers.fly_event(event, taps) }
       end
 
       def moment(value) = value.is_a?(String) ? Time.iso8601(value) : value

@@ -7,13 +7,14 @@ module Fujin
     class AttemptView
       HIDDEN_FROM_STUDENT = %w[measures fault_details first_fault overall critical].freeze
 
-      def initialize(row, number, taps, viewer)
+      # @param held_back [Boolean] from whoever sees it: HeldBack
+      def initialize(row, number, taps, held_back:)
         @row = row
         @number = number
         # The cockpit's number for it, where the clock tells.
         @tap_no = row.tap_no || number
         @taps = taps
-        @viewer = viewer
+        @held_back = held_back
         @grades = row.grades.to_a
       end
 
@@ -35,12 +36,11 @@ module Fujin
           'throttle_by' => @row.throttle_by,
           'spot_name' => @row.spot_name,
           'void_reason' => @row.void_reason,
-          'self_graded' => self_graded?,
+          'self_graded' => @row.self_graded?,
           'shown' => shown_now,
           'help' => @taps.help(@tap_no),
           'phases' => phases,
-          'path' => @row.path,
-          'taps' => @taps.of_attempt(@tap_no).map { |e| Serialisers.fly_event(e, @taps) },
+          'taps' => taps,
           'grades' => grades,
           'teaching' => @row.sortie.teaching? ? TeachingView.new(@row, hidden: hold_back?).to_h : nil
         )
@@ -63,19 +63,13 @@ module Fujin
 
       def proposal = @proposal ||= @row.judged
 
-      def self_graded? = (asked_phases - @grades.select { |g| g.kind == 'self' }.map(&:phase)).empty?
+      def hold_back? = @held_back
 
-      # What is proposed; of an exercise of which nothing could be judged, everything.
-      def asked_phases
-        return @row.proposed_phases if @row.proposed_phases.any? || !@row.asked?
-
-        proposal['phases'].map { |phase| phase['id'] }
+      def taps
+        own = @taps.of_attempt(@tap_no)
+        own = own.reject { |event| event.kind == 'grade' } if hold_back?
+        own.map { |event| Serialisers.fly_event(event, @taps) }
       end
-
-      # A student grades first; a candidate names the fault first.
-      def hold_back? =
-        @viewer.learner? &&
-          (@row.sortie.teaching? ? @row.fault_calls.none? { |call| call.kind == 'named' } : !self_graded?)
 
       def shown_now
         return 'all' unless hold_back?

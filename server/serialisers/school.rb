@@ -189,7 +189,8 @@ module Fujin
       }
     end
 
-    def sign_off(row)
+    # @param broken [String, nil] what of its link does not hold; nil where it was not looked at, or holds
+    def sign_off(row, broken: nil)
       statement = row.statement
       {
         'id' => row.id,
@@ -210,7 +211,8 @@ module Fujin
         'evidence' => statement['evidence'],
         'conditions' => statement['conditions'],
         'scope' => statement['scope'],
-        'validity' => statement.fetch('validity', [])
+        'validity' => statement.fetch('validity', []),
+        'broken' => broken
       }
     end
 

@@ -52,7 +52,8 @@ module Fujin
       def items
         given = @row.grades.select { |grade| grade.kind == 'teaching' }.group_by(&:phase).transform_values(&:last)
         Progress::Teaching::ITEMS.map do |id, title|
-          { 'id' => id, 'title' => title, 'grade' => given[id]&.grade, 'by' => given[id]&.by&.name }
+          grade = @hidden ? nil : given[id]
+          { 'id' => id, 'title' => title, 'grade' => grade&.grade, 'by' => grade&.by&.name }
         end
       end
     end

@@ -1,7 +1,7 @@
 import { useState, type FormEvent } from 'react'
 import { toast } from 'sonner'
 import type { Sortie } from '../../api/client'
-import { useAircraft, useStudents } from '../../api/queries'
+import { useAircraft, useStudentNames } from '../../api/queries'
 import { useCorrect } from '../../api/school'
 import { Field, fieldErrors, PickField, Refused } from '../../design/Field'
 import { Sheet } from '../../design/Sheet'
@@ -16,7 +16,7 @@ export const Correction = ({ sortie }: { sortie: Sortie }) => (
 
 function Form({ sortie, close }: { sortie: Sortie; close: () => void }) {
   const correct = useCorrect(sortie)
-  const students = useStudents()
+  const students = useStudentNames()
   const aircraft = useAircraft()
   const [student, setStudent] = useState(sortie.student.id)
   const [craft, setCraft] = useState(sortie.aircraft.id)
@@ -53,7 +53,7 @@ function Form({ sortie, close }: { sortie: Sortie; close: () => void }) {
         error={errors.student_id}
         choices={[
           { id: sortie.student.id, word: sortie.student.name },
-          ...(students.data?.items ?? [])
+          ...(students.data ?? [])
             .filter(({ id }) => id !== sortie.student.id)
             .map(({ id, name }) => ({ id, word: name })),
         ]}

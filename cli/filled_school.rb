@@ -9,6 +9,9 @@ module Fujin
   class FilledSchool
     PASSWORD = 'measured only'
     SPOT = [47.2104, -14.3320].freeze
+    # Over how many days the lessons lie, and by how many those of different students are apart.
+    SPREAD_DAYS = 1000
+    STAGGER_DAYS = 60
 
     attr_reader :student, :lesson, :template
 
@@ -18,17 +21,23 @@ module Fujin
     def self.open(**size)
       home = Dir.mktmpdir('fujin-bench')
       ENV['FUJIN_SECRET'] ||= 'a secret for measuring only'
+      # What Rack's mock calls the server.
+      ENV['FUJIN_HOSTS'] ||= 'example.org'
       require_relative '../server/cluster'
       cluster = Cluster.new(home, port: Cluster.free_port, durable: false)
       cluster.create
       pid = cluster.spawn_server(['/dev/null', 'a'])
       cluster.wait
       cluster.create_database('fujin_bench')
+      ENV['FUJIN_OWNER_URL'] = cluster.owner_url('fujin_bench')
       ENV['FUJIN_DATABASE_URL'] = cluster.url('fujin_bench')
       require_relative '../server/app'
-      Database.connect
       Database.migrate
-      yield new.tap { |school| school.fill(**size) }
+      # Filled by the one who may leave out what the database does at each row.
+      ActiveRecord::Base.establish_connection(cluster.superuser_url('fujin_bench'))
+      school = new.tap { |one| one.fill(**size) }
+      Database.connect
+      yield school
     ensure
       ActiveRecord::Base.connection_handler.clear_all_connections! if defined?(ActiveRecord::Base)
       Process.kill('QUIT', pid) && Process.wait(pid) if pid
@@ -38,16 +47,45 @@ module Fujin
     def fill(students:, lessons:, attempts:, busy:, long:)
       people(students)
       @template = flown
-      students.times { |i| copy(person(i), lessons, attempts) }
-      copy(@student, busy / attempts, attempts)
-      @lesson = Sortie.find(copy(@student, 1, long).first)
-      ActiveRecord::Base.connection.execute('ANALYZE')
+      at_once do
+        students.times { |i| copy(person(i), lessons, attempts) }
+        copy(@student, busy / attempts, attempts)
+        @lesson = Sortie.find(copy(@student, 1, long).first)
+      end
+      run('ANALYZE')
+      # As bin/start does after an update.
+      KeptProgress.freshen(Person.learners.to_a)
     end
 
-    # @return [String] the name that signs in as staff
-    def chief = 'chief'
+    # Signs the chief instructor in.
+    # @yield [Hash, String] headers and body of the question, to be asked however it is measured
+    # @return [String] the cookie
+    def sign_in
+      status, cookie = yield({ 'CONTENT_TYPE' => 'application/json' },
+                             JSON.generate(sign_in: 'chief', password: PASSWORD))
+      raise "signing in answered #{status}" unless status.to_i == 200
+
+      cookie.split(';').first
+    end
+
+    # The same, of an application in this process.
+    # @param app [Rack::MockRequest]
+    def sign_in_to(app)
+      sign_in do |headers, body|
+        answer = app.post('/api/session', headers.merge(input: body))
+        [answer.status, answer['set-cookie']]
+      end
+    end
 
     private
+
+    # In one transaction and without what the database does at each row; what is kept of progress is worked out after.
+    def at_once
+      Sortie.transaction do
+        run('SET LOCAL session_replication_role = replica')
+        yield
+      end
+    end
 
     def person(number) = Person.find_by!(sign_in: "student#{number}")
 
@@ -86,39 +124,52 @@ module Fujin
       attempt
     end
 
-    # Lessons of a student, each like the template with so many attempts.
+    # Lessons of a student, each like the template with so many attempts, spread over the years before today.
     # @return [Array<String>] ids of the lessons
     def copy(student, lessons, attempts)
-      sorties = Array.new(lessons) { SecureRandom.uuid }
-      sorties.each_with_index do |id, i|
-        day = Time.now.utc - ((i + 1) * 86_400)
-        insert('sorties', @template.sortie_id, id: id, student_id: student.id, starts_at: day)
-        exercise = SecureRandom.uuid
-        insert('exercises', @template.exercise_id, id: exercise, sortie_id: id)
-        recording = SecureRandom.uuid
-        insert('recordings', @template.recording_id, id: recording, sortie_id: id)
-        attempts.times { |n| attempt(id, exercise, recording, n) }
-      end
-      sorties
+      ids = Array.new(lessons) { SecureRandom.uuid }
+      ids.each_with_index { |id, i| one_lesson(id, student, attempts, i * (SPREAD_DAYS / lessons)) }
+      ids
     end
 
-    def attempt(sortie, exercise, recording, number)
-      id = SecureRandom.uuid
-      insert('attempts', @template.id, id: id, sortie_id: sortie, exercise_id: exercise, recording_id: recording,
-                                       position: number, tap_no: number + 1, start_s: number * 100.0,
-                                       end_s: (number * 100.0) + 90.0)
-      names = GradeRow.column_names - %w[id attempt_id position]
-      run("INSERT INTO grades (id, attempt_id, #{list(names)}) SELECT gen_random_uuid(), '#{id}', #{list(names)} " \
-        "FROM grades WHERE attempt_id = '#{@template.id}'")
+    # Days before today differ from student to student, so that a day has as many lessons as a school's has.
+    def one_lesson(id, student, attempts, days_ago)
+      @turn = ((@turn || 0) + 1) % STAGGER_DAYS
+      day = Time.now.utc - ((days_ago + @turn + 1) * 86_400)
+      exercise = SecureRandom.uuid
+      recording = SecureRandom.uuid
+      insert('sorties', @template.sortie_id, id: id, student_id: student.id, starts_at: day)
+      insert('exercises', @template.exercise_id, id: exercise, sortie_id: id)
+      # No read touches a file's bytes: a copy carries none of the weight.
+      insert('recordings', @template.recording_id, id: recording, sortie_id: id, bytes: 'as the first')
+      attempts(id, exercise, recording, attempts)
+    end
+
+    def attempts(sortie, exercise, recording, count)
+      own = { sortie_id: sortie, exercise_id: exercise, recording_id: recording }
+      placed = %w[id position tap_no start_s end_s]
+      names = columns('attempts') - placed - own.keys.map(&:to_s)
+      run("INSERT INTO attempts (#{list(placed)}, #{own.keys.join(', ')}, #{list(names)}) SELECT " \
+          'gen_random_uuid(), n, ' \
+        "n + 1, n * 100.0, (n * 100.0) + 90.0, #{own.values.map do |value|
+          quote(value)
+        end.join(', ')}, #{list(names)} " \
+          "FROM attempts, generate_series(0, #{count - 1}) AS n WHERE id = #{quote(@template.id)}")
+      given = columns('grades') - %w[id attempt_id position]
+      run("INSERT INTO grades (id, attempt_id, #{list(given)}) SELECT gen_random_uuid(), copied.id, " \
+        "#{given.map { |name| %(grades."#{name}") }.join(', ')} FROM grades, attempts AS copied " \
+        "WHERE grades.attempt_id = #{quote(@template.id)} AND copied.sortie_id = #{quote(sortie)}")
     end
 
     def insert(table, from, **given)
-      columns = ActiveRecord::Base.connection.columns(table).reject(&:virtual?).map(&:name) - given.keys.map(&:to_s)
-      values = given.values.map { |value| ActiveRecord::Base.connection.quote(value) }.join(', ')
-      run("INSERT INTO #{table} (#{given.keys.join(', ')}, #{list(columns)}) SELECT #{values}, #{list(columns)} " \
+      names = columns(table) - given.keys.map(&:to_s)
+      values = given.values.map { |value| quote(value) }.join(', ')
+      run("INSERT INTO #{table} (#{given.keys.join(', ')}, #{list(names)}) SELECT #{values}, #{list(names)} " \
         "FROM #{table} WHERE id = '#{from}'")
     end
 
+    def columns(table) = ActiveRecord::Base.connection.columns(table).reject(&:virtual?).map(&:name)
+    def quote(value) = ActiveRecord::Base.connection.quote(value)
     def list(names) = names.map { |name| %("#{name}") }.join(', ')
     def run(sql) = ActiveRecord::Base.connection.execute(sql)
   end

@@ -13,7 +13,7 @@ module Fujin
       FilledSchool.open(**SIZE) do |school|
         require 'rack/mock'
         @app = Rack::MockRequest.new(App.build)
-        sign_in(school.chief)
+        @cookie = school.sign_in_to(@app)
         return reads(school).map { |words, paths, limit| [words, Quantities.median(times(paths)), limit] } +
             [['a year measured again after a change, an attempt', again(school), 0.5]]
       end
@@ -29,14 +29,6 @@ module Fujin
         ['the class with 60 students', ['/api/students', '/api/students?page=2'], 0.5],
         ["today's board", ['/api/today'], 0.3]
       ]
-    end
-
-    def sign_in(name)
-      answer = @app.post('/api/session', 'CONTENT_TYPE' => 'application/json',
-                                         input: JSON.generate(sign_in: name, password: FilledSchool::PASSWORD))
-      raise "signing in answered #{answer.status}: #{answer.body}" unless answer.status == 200
-
-      @cookie = answer['set-cookie'].split(';').first
     end
 
     def times(paths)

@@ -38,8 +38,8 @@ module Fujin
     # @param students [Array<String>, nil] whose sorties are flown, everybody's if none are named
     def load(students: nil)
       @say.call('loading the demo school (once, about two minutes)')
-      Founding.of(name: 'Quillmere Flying School', station: 'XQLM').update!(demo: true, lat_deg: 47.2031,
-                                                                            lon_deg: -14.3198)
+      Founding.of(name: 'Quillmere Flying School', station: 'XQLM', demo: true, lat_deg: 47.2031,
+                  lon_deg: -14.3198)
       @people =
         YAML.load_file(File.join(FOLDER, 'people.yml')).to_h { |fields| [fields['sign_in'], create_person(fields)] }
       create_places

@@ -1,11 +1,17 @@
 # frozen_string_literal: true
 
+require_relative 'current'
 require_relative 'record'
 
 module Fujin
   # The one school this installation serves: its house method, readiness rule and signing key.
   class School < Record
-    def self.current = first || raise(NotFound, 'The school is not set up: run bin/start once.')
+    def self.current
+      (Current.reading && Current.school) || found.tap { |row| Current.school = row if Current.reading }
+    end
+
+    def self.found = first || raise(NotFound, 'The school is not set up: run bin/start once.')
+    private_class_method :found
 
     def house_method(*changes) = Planning::HouseMethod.new(changes.reduce(house) { |all, change| all.merge(change) })
 

@@ -14,6 +14,7 @@ module Fujin
     has_many :recordings, -> { order(:created_at) }, class_name: 'Fujin::RecordingRow', inverse_of: :sortie
     has_many :attempts, -> { order(:created_at, :position) }, class_name: 'Fujin::AttemptRow', inverse_of: :sortie
 
+    has_many :colleagues, class_name: 'Fujin::Colleague', inverse_of: :sortie
     has_one :lesson_record, class_name: 'Fujin::LessonRecord', inverse_of: :sortie
 
     # What of the day its attempts are measured by.
@@ -45,7 +46,7 @@ module Fujin
     # @return [Exercise]
     # @raise [NotFound]
     def exercise(id = nil)
-      found = id ? exercises.find { |one| one.id == id } : exercises.first
+      found = id ? exercises.find { |one| one.id == id } : exercises.to_a.first
       found || raise(NotFound, 'This lesson has no such exercise.')
     end
 
@@ -53,6 +54,13 @@ module Fujin
     def flight_minutes = off_at && on_at ? ((on_at - off_at) / 60.0).round : nil
     # An instructor candidate teaches, and the instructor plays the student.
     def teaching? = student.candidate?
+
+    # Whose it is, who was added to it, and the chief instructor.
+    # @param person [Person]
+    def taught_by?(person)
+      person.instructor? &&
+        (person.chief? || person.id == instructor_id || colleagues.any? { |one| one.person_id == person.id })
+    end
 
     # What it is called in a list: its exercises, the first two by name.
     def title

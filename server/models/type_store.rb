@@ -7,7 +7,7 @@ module Fujin
       # @raise [UnknownName]
       def find(id)
         row = AircraftTypeVersion.where(type_id: id).order(number: :desc).first
-        row ? Aircraft::Type.new(row.data) : Aircraft::Library.find(id)
+        row ? row.value : Aircraft::Library.find(id)
       end
 
       # @return [Array<Aircraft::Type>] in order of id
@@ -17,7 +17,7 @@ module Fujin
             .in_order
             .to_a
             .group_by(&:type_id)
-            .transform_values { |rows| Aircraft::Type.new(rows.last.data) }
+            .transform_values { |rows| rows.last.value }
         Aircraft::Library.all.to_h { |type| [type.id, type] }.merge(newest).values.sort_by(&:id)
       end
 

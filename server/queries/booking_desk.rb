@@ -31,7 +31,7 @@ module Fujin
 
     # @return [Array<Bookings::Clash>]
     def change(booking, fields)
-      booking.assign_attributes(fields.slice(*FIELDS))
+      there!(booking.tap { |row| row.assign_attributes(fields.slice(*FIELDS)) })
       clashes = allow!(booking, fields['despite'])
       Booking.transaction do
         store(booking)
@@ -75,7 +75,17 @@ module Fujin
       SoloLesson.new(lesson).recall(@by)
     end
 
-    def build(fields) = Booking.new(by: @by, **fields.slice('id', *FIELDS).transform_keys(&:to_sym))
+    def build(fields) = there!(Booking.new(by: @by, **fields.slice('id', *FIELDS).transform_keys(&:to_sym)))
+
+    # @raise [InvalidInput] for somebody, or an aircraft, that is not here
+    def there!(booking)
+      missing = { 'student_id' => booking.student, 'instructor_id' => booking.instructor,
+                  'aircraft_id' => booking.aircraft }.select { |_, found| found.nil? }.keys
+      missing << 'examiner_id' if booking.examiner_id && booking.examiner.nil?
+      return booking if missing.empty?
+
+      raise(InvalidInput, missing.map { |path| { path: path, message: 'is not here: choose one of the list' } })
+    end
 
     def one(booking, despite)
       clashes = allow!(booking, despite)

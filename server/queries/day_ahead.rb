@@ -7,6 +7,10 @@ module Fujin
     # How long without a lesson is worth a line, days; and how many are named.
     LONG_DAYS = 14
     NAMED = 6
+    LAST_FLOWN = <<~SQL.squish
+      LEFT JOIN (SELECT student_id, max(starts_at) AS flown_at FROM sorties WHERE on_at IS NOT NULL GROUP BY student_id)
+      AS last ON last.student_id = people.id
+    SQL
 
     # @param viewer [Person], @param date [Date]
     def initialize(viewer, date)
@@ -31,14 +35,15 @@ module Fujin
     end
 
     def due
-      last = Sortie.where.not(on_at: nil).group(:student_id).maximum(:starts_at)
       coming = [Booking.standing.where(from_at: Time.now.utc..), Sortie.where(starts_at: Time.now.utc..)]
-        .flat_map { |rows| rows.distinct.pluck(:student_id) }
-      waiting = Person.students.where(suspended_at: nil).reject { |one| coming.include?(one.id) }
-      waiting.map { |one| [one, last[one.id]] }
-        .select { |_, flown| flown.nil? || (@date - flown.to_date).to_i >= LONG_DAYS }
-        .sort_by { |_, flown| flown || Time.at(0) }.first(NAMED)
-        .map { |one, flown| { 'student' => Serialisers.person_name(one), 'text' => flown_words(flown) } }
+      waiting = coming.reduce(Person.students.where(suspended_at: nil)) do |people, rows|
+        people.where.not(id: rows.where.not(student_id: nil).select(:student_id))
+      end
+      long = @date - LONG_DAYS + 1
+      waiting.joins(LAST_FLOWN).where('last.flown_at IS NULL OR last.flown_at < ?', long)
+        .reorder(Arel.sql('last.flown_at NULLS FIRST, people.name')).limit(NAMED)
+        .select('people.*, last.flown_at AS flown_at')
+        .map { |one| { 'student' => Serialisers.person_name(one), 'text' => flown_words(one.flown_at) } }
     end
 
     def flown_words(flown)
@@ -81,7 +86,7 @@ module Fujin
 
     def lesson_words(row)
       who = @viewer.learner? ? "with #{row.instructor.name}" : row.student.name
-      step = SortieProgress.new(row).next_step unless @viewer.learner?
+      step = KeptProgress.progress([row]).fetch(row.id).next_step unless @viewer.learner?
       "#{clock(row.starts_at)}, #{who}: #{row.seen_by(@viewer).title}.#{" #{step}." if step}"
     end
   end

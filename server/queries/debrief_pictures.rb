@@ -6,10 +6,11 @@ module Fujin
     Point = Value.define(:t_s, :height_ft, :ias_kt, :sink_fpm, :rotor_rpm_pct)
 
     # @param attempt [AttemptRow]
-    # @param views [Array<Hash>] of its sortie's attempts, as the person may see them
-    def initialize(attempt, views)
+    # @param viewer [Person]
+    def initialize(attempt, viewer)
       @attempt = attempt
-      @views = views
+      @viewer = viewer
+      @held_back = HeldBack.from?(viewer, attempt)
       @setting = SortieSetting.of(attempt)
     end
 
@@ -21,8 +22,8 @@ module Fujin
         'hover' => (hover(flown) if @attempt.declaration.phases.include?('hover')),
         'landings' => landings,
         'reachable' => ReachableThen.new(@attempt, @setting).to_h,
-        'ledger' => self.class.ledger(flown, @setting.conditions),
-        'charts' => points.size < 3 ? [] : charts(points).map { |chart| Serialisers.chart(chart) }
+        'ledger' => @held_back ? [] : self.class.ledger(flown, @setting.conditions),
+        'charts' => points.size < 3 || @held_back ? [] : charts(points).map { |chart| Serialisers.chart(chart) }
       }
     end
 
@@ -53,15 +54,20 @@ module Fujin
       {
         'along_ft' => Quantities.median(flown.map { |point| point['along_ft'] }),
         'across_ft' => Quantities.median(flown.map { |point| point['across_ft'] }),
-        'within_ft' => @attempt.proposal.dig('measures', 'hover_drift_95_ft', 'value'),
+        'within_ft' => (@attempt.proposal.dig('measures', 'hover_drift_95_ft', 'value') unless @held_back),
         'low_ft' => heights.min,
         'high_ft' => heights.max
       }
     end
 
+    # Those of the lesson that this person may see.
     def landings
-      own = @views.select { |view| view['asked'] && view['counts'] }
-      LandingScatter.of(own.map { |view| view.values_at('position', 'measures') })
+      sortie = @attempt.sortie
+      LightAttempts.preload([sortie])
+      own = sortie.attempts.select { |row| row.asked? && row.counts && !HeldBack.from?(@viewer, row) }
+      numbers = sortie.attempts.each.with_index(1).to_h { |row, number| [row.id, number] }
+      misses = AttemptRow.where(id: own.map(&:id)).pluck(:id, *LandingScatter::COLUMNS)
+      LandingScatter.of(misses.map { |id, *miss| [numbers.fetch(id), *miss] }.sort_by(&:first))
     end
 
     def charts(points)

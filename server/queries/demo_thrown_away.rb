@@ -3,8 +3,6 @@
 module Fujin
   # Empties Fujin of its demo school. A school of one's own cannot be thrown away like this.
   class DemoThrownAway
-    KEPT = %w[schema_migrations ar_internal_metadata que_values].freeze
-
     # @param name [String] the school's, typed as a confirmation
     def initialize(name)
       @name = name
@@ -16,8 +14,7 @@ module Fujin
       raise Conflict, "#{school.name} is no demo: it is not thrown away." unless school.demo
       raise Conflict, "Type its name to throw it away: #{school.name}" unless @name == school.name
 
-      connection = Record.connection
-      connection.execute("TRUNCATE #{(connection.tables - KEPT).join(', ')} CASCADE")
+      Record.connection.execute('SELECT throw_demo_away()')
     end
   end
 end

@@ -19,7 +19,7 @@ module Fujin
         # read: what is written meanwhile has a mark of its own, which the next who reads works out.
         @student = Person.lock('FOR NO KEY UPDATE').find(@student_id)
         marks = ProgressMark.where(student_id: @student.id).pluck(:id, :sortie_id)
-        keep_lessons(marks.map(&:last) | KeptProgress.unworked([@student.id]).pluck(:id))
+        keep_lessons(marks.map(&:last) | KeptProgress.unworked.where(student_id: @student.id).pluck(:id))
         keep_standings
         ProgressMark.where(id: marks.map(&:first)).delete_all
       end
@@ -42,7 +42,7 @@ module Fujin
       progress = StudentProgress.new(@student, attempts: attempts, school: @school)
       KeptStanding.upsert(
         { student_id: @student.id,
-          worked_out_by: KeptProgress.rules(@student, @school),
+          worked_out_by: KeptProgress.rules(@student.stage, @school),
           standings: self.class.standings(progress) },
         unique_by: :student_id
       )

@@ -43,10 +43,42 @@ module Fujin
     # @param students [Array<Person>]
     def freshen(students)
       ids = students.map(&:id)
+      work_out(ids & stale(ids)) if ids.any?
+    end
+
+    # The same of everybody.
+    def freshen_all = work_out(stale)
+
+    # Learners whose record is not as it would be now: something of it was marked, a lesson of theirs was never worked
+    # out or by other code, their standing by other code, by other rules of the school or at another stage.
+    # @param ids [Array<String>, nil] among these; nil is everybody
+    # @return [Array<String>]
+    def stale(ids = nil)
+      among = ids ? Record.sanitize_sql(['IN (?)', ids]) : 'IS NOT NULL'
+      Record.connection.select_values(<<~SQL.squish)
+        SELECT student_id FROM progress_marks WHERE student_id #{among}
+        UNION SELECT sorties.student_id FROM sorties LEFT JOIN lesson_records ON lesson_records.sortie_id = sorties.id
+          WHERE sorties.student_id #{among} AND lesson_records.worked_out_by IS DISTINCT FROM '#{code}'
+        UNION SELECT people.id FROM people LEFT JOIN student_records ON student_records.student_id = people.id
+          WHERE people.id #{among} AND people.role IN (#{LEARNERS})
+          AND student_records.worked_out_by IS DISTINCT FROM #{rules_by_stage}
+      SQL
+    end
+
+    LEARNERS = Person::LEARNERS.map { |role| "'#{role}'" }.join(', ').freeze
+    private_constant :LEARNERS
+
+    # SQL: what a student's standing says that is as it would be now.
+    def rules_by_stage
       school = School.current
-      stale = [*ProgressMark.where(student_id: ids).distinct.pluck(:student_id),
-               *unworked(ids).distinct.pluck(:student_id), *outdated(students, school)]
-      (ids & stale).sort.each { |id| Keeping.new(id, school).work_out }
+      cases = [*Grading::Standard::STAGES, nil].map { |stage| [stage, rules(stage, school)] }
+      known = cases.filter_map { |stage, sum| "WHEN '#{stage}' THEN '#{sum}'" if stage }
+      "CASE people.stage #{known.join(' ')} ELSE '#{cases.last.last}' END"
+    end
+
+    # By what the rows say now, whatever this read has asked before.
+    def work_out(ids)
+      Record.uncached { ids.sort.each { |id| Keeping.new(id, School.current).work_out } }
     end
 
     # Students whose record does not say what working it out afresh does: none, ever.
@@ -71,19 +103,12 @@ module Fujin
     def as_kept(told) = JSON.parse(JSON.generate(told))
 
     # Lessons that were never worked out, or by other code.
-    def unworked(ids)
-      Sortie.where(student_id: ids).left_outer_joins(:lesson_record)
-        .where('lesson_records.worked_out_by IS DISTINCT FROM ?', code)
-    end
-
-    def outdated(students, school)
-      kept = KeptStanding.where(student_id: students.map(&:id)).pluck(:student_id, :worked_out_by).to_h
-      students.reject { |student| kept[student.id] == rules(student, school) }.map(&:id)
+    def unworked
+      Sortie.left_outer_joins(:lesson_record).where('lesson_records.worked_out_by IS DISTINCT FROM ?', code).distinct
     end
 
     # The code, the school's rules and the stage by which a student's standing is worked out.
-    def rules(student, school) =
-      Digest::SHA256.hexdigest([code, school.readiness, school.blocks, student.stage].to_json)
+    def rules(stage, school) = Digest::SHA256.hexdigest([code, school.readiness, school.blocks, stage].to_json)
 
     def code = CODE
     CODE = SOURCES.flat_map { |folder| Dir[File.join(ROOT, folder, '**', '*.{rb,yml,json}')] }

@@ -10,6 +10,8 @@ module Fujin
     def self.of(scope)
       sorties = scope.order(:starts_at).preload(:student, :exercises, :fly_events).to_a
       LightAttempts.preload(sorties)
+      taught = sorties.select(&:teaching?).flat_map { |sortie| sortie.attempts.to_a }
+      ActiveRecord::Associations::Preloader.new(records: taught, associations: :fault_calls).call
       recordings = RecordingRow.where(sortie_id: sorties).pluck(:sortie_id, :status).group_by(&:first)
       sorties.map { |sortie| new(sortie, recordings.fetch(sortie.id, []).map(&:last)) }
     end
@@ -30,7 +32,9 @@ module Fujin
 
       @sortie.attempts.filter_map do |row|
         graded = graded_attempt(row)
-        flown(graded, **row.slice(:id, :position, :counts, :manner).symbolize_keys) if row.asked? || graded.level
+        next unless row.asked? || graded.level
+
+        flown(graded, answered: row.answered?, **row.slice(:id, :position, :counts, :manner).symbolize_keys)
       end
     end
 
@@ -41,9 +45,10 @@ module Fujin
 
     def progress = SortieProgress.new(@sortie, ready: @recordings.include?('ready'))
 
-    def flown(graded, id: nil, position: nil, counts: false, manner: nil) =
+    # What was only tapped is nobody's to grade themselves.
+    def flown(graded, id: nil, position: nil, counts: false, manner: nil, answered: true) =
       KeptAttempt.new(id: id, sortie_id: @sortie.id, position: position, counts: counts, manner: manner,
-                      graded: graded)
+                      answered: answered, graded: graded)
 
     def graded_attempt(row)
       number = row.tap_no || number_in_sortie(row)

@@ -4,6 +4,8 @@ module Fujin
   # A student's attempts at one manoeuvre beside each other: those of one lesson, or the last of all.
   class SideBySideView
     MOST = 12
+    # Among so many of the last: a learner has not graded all of them.
+    LOOKED_AT = 40
 
     # @param student [Person], @param viewer [Person]
     # @param sortie [Sortie, nil] only of this lesson
@@ -24,7 +26,9 @@ module Fujin
         'columns' => rows.map { |row| column(row) },
         'rows' => table.rows.map { |row| told(row) },
         'one_thing' => one && reason(one),
-        'landings' => LandingScatter.of(rows.each_with_index.map { |row, i| [i + 1, measures(row)] })
+        'landings' => LandingScatter.of(rows.each.with_index(1).map do |row, i|
+          [i, *LandingScatter.miss(measures(row))]
+        end)
       }
     end
 
@@ -35,15 +39,11 @@ module Fujin
         all = AttemptRow.joins(:sortie).where(sorties: { student_id: @student.id }, manoeuvre: @declared.id,
                                               counts: true)
         all = all.where(sortie_id: @sortie.id) if @sortie
-        all.preload(:sortie, :exercise, :grades)
-          .order('sorties.starts_at DESC, attempts.created_at DESC, attempts.position DESC')
-          .select { |row| shown?(row) }.first(MOST).reverse
+        all.preload({ sortie: :student }, :exercise, :grades, :fault_calls)
+          .order('sorties.starts_at DESC, attempts.created_at DESC, attempts.position DESC').limit(LOOKED_AT)
+          .lazy.reject { |row| HeldBack.from?(@viewer, row) }.first(MOST).reverse
       end
     end
-
-    # A learner grades an attempt before seeing what was measured of it.
-    def shown?(row) =
-      !@viewer.learner? || (row.proposed_phases - row.grades.select { |g| g.kind == 'self' }.map(&:phase)).empty?
 
     def columns
       rows.map { |row| Progress::SideBySide::Column.new(id: row.id, measures: measures(row), drivers: drivers(row)) }

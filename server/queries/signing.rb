@@ -13,18 +13,35 @@ module Fujin
     # @return [SignOff]
     # @raise [Conflict] when a condition is not met
     def sign(id:, remark: nil, now: Time.now.utc)
-      existing = SignOff.find_by(id: id)
-      return existing if existing
+      Chain.alone do
+        existing = SignOff.find_by(id: id)
+        next existing if existing
 
-      readiness = @progress.standing(@manoeuvre.id)[1]
-      raise Conflict, "Not ready: #{readiness.missing.map(&:text).join('; ')}." unless readiness.ready?
+        readiness = @progress.standing(@manoeuvre.id)[1]
+        raise Conflict, "Not ready: #{readiness.missing.map(&:text).join('; ')}." unless readiness.ready?
 
-      Chain.append(statement(id, remark, now, readiness), now: now) do
-        SignOff.create!(id: id, student: @student, by: @by, manoeuvre: @manoeuvre.id, created_at: now)
+        one_at_a_time!
+        Chain.append(statement(id, remark, now, readiness), now: now) do
+          SignOff.create!(id: id, student: @student, by: @by, created_at: now, **of)
+        end
       end
     end
 
     private
+
+    # What it is of: one stands at a time.
+    def of = { manoeuvre: @manoeuvre.id, stage: @student.stage, kind: kind }
+
+    def kind = @progress.evidence(@manoeuvre.id).map { |row, _| row.sortie.aircraft.type.kind }.last
+
+    def one_at_a_time!
+      standing = SignOff.in_force.find_by(student_id: @student.id, **of)
+      return unless standing
+
+      raise Conflict, "#{@student.name} was signed off for #{@manoeuvre.title.downcase} at this stage on " \
+        "#{standing.created_at.strftime('%-d %B %Y')}. Withdraw that one first if it is to be signed " \
+        'anew.'
+    end
 
     def statement(id, remark, now, readiness)
       {

@@ -17,7 +17,7 @@ module Fujin
       return existing if existing
 
       authority = authority(fields)
-      missing = SoloView.new(@student).missing
+      missing = SoloView.new(@student, @by).missing
       if missing.any? && fields['despite'].to_s.strip.length < 3
         raise Conflict, "Not everything is there: #{missing.map(&:text).join('; ')}. It can be given all the same, " \
           'with a reason that is signed.'

@@ -3,9 +3,10 @@
 module Fujin
   # Whether a student may be sent alone, with what is missing, and what was allowed so far.
   class SoloView
-    # @param student [Person]
-    def initialize(student)
+    # @param student [Person], @param viewer [Person]
+    def initialize(student, viewer)
       @student = student
+      @viewer = viewer
       @school = School.current
     end
 
@@ -42,11 +43,11 @@ module Fujin
 
     def met
       signed = SignOff.in_force.where(student_id: @student.id).pluck(:manoeuvre)
-      standings = KeptProgress.standings([@student]).fetch(@student.id).with_sign_offs(signed)
-      signed | standings.select { |one| one['ready'] }.map { |one| one['manoeuvre'] }
+      signed | shown.standings(signed).select { |one| one['ready'] }.map { |one| one['manoeuvre'] }
     end
 
-    def blocks = StudentProgress.new(@student, school: @school).blocks.select { |one| one.block.solo.include?(kind) }
+    def shown = @shown ||= ShownProgress.new(@student, @viewer)
+    def blocks = shown.blocks.select { |one| one.block.solo.include?(kind) }
 
     # Flown and recorded lessons, by who gave them.
     def rides

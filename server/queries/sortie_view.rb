@@ -11,6 +11,7 @@ module Fujin
     def initialize(sortie, viewer)
       @sortie = sortie
       @viewer = viewer
+      LightAttempts.preload([sortie])
       @setting = SortieSetting.new(sortie)
       @said = ExerciseSaid.new(sortie)
     end
@@ -18,12 +19,15 @@ module Fujin
     # @return [Hash] the API's Sortie
     def to_h
       Serialisers
-        .sortie_row(@sortie, SortieProgress.new(@sortie))
+        .sortie_row(@sortie, KeptProgress.progress([@sortie]).fetch(@sortie.id))
         .merge(@sortie.attributes.slice(*FIELDS), flight, 'exercises' => exercises, 'recordings' => recordings)
-        .merge('version' => @sortie.lock_version, 'may_edit' => @viewer.instructor?)
+        .merge('version' => @sortie.lock_version, 'may_edit' => @sortie.taught_by?(@viewer),
+               'colleagues' => colleagues)
     end
 
     private
+
+    def colleagues = @sortie.colleagues.includes(:person).map { |one| Serialisers.person_name(one.person) }
 
     def flight
       {
@@ -42,7 +46,7 @@ module Fujin
     end
 
     def exercises
-      attempts = AttemptRow.where(sortie_id: @sortie.id).group(:exercise_id).count
+      attempts = @sortie.attempts.map(&:exercise_id).tally
       @sortie.exercises.map { |row| exercise(row, attempts.fetch(row.id, 0)) }
     end
 
@@ -79,7 +83,7 @@ module Fujin
 
     def recordings
       rows = RecordingRow.light.where(sortie_id: @sortie.id).order(:created_at).to_a
-      found = AttemptRow.where(recording_id: rows.map(&:id)).group(:recording_id).count
+      found = @sortie.attempts.map(&:recording_id).tally
       rows.map { |row| Serialisers.recording_row(row, attempts: found.fetch(row.id, 0)) }
     end
 

@@ -5,7 +5,8 @@ module Fujin
   class Strips
     BEFORE_S = 12.0
 
-    def initialize(attempt, bins: 600, from_s: nil, to_s: nil)
+    # @param held_back [Boolean] how long it was in its bands is not told yet
+    def initialize(attempt, bins: 600, from_s: nil, to_s: nil, held_back: false)
       @attempt = attempt
       @recording = attempt.recording
       @sources = StripSources.new(@recording)
@@ -13,6 +14,7 @@ module Fujin
       @from = from_s || [attempt.start_s - BEFORE_S, @times.first].max
       @to = to_s || attempt.end_s
       @bins = bins
+      @held_back = held_back
     end
 
     # @return [Hash] the API's Strips
@@ -55,7 +57,7 @@ module Fujin
         'to_s' => phase['end_s'],
         'low' => measure['band_low'],
         'high' => measure['band_high'],
-        'in_band_pct' => values && share_in_band(values, phase, measure)
+        'in_band_pct' => (share_in_band(values, phase, measure) if values && !@held_back)
       }
     end
 

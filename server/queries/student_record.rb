@@ -6,11 +6,10 @@ module Fujin
     # @param viewer [Person]
     def initialize(student, viewer)
       @student = student
-      lessons = KeptProgress.lessons(student)
-      @far = lessons.to_h { |row| [row.sortie_id, row.progress] }
-      @attempts = lessons.flat_map(&:flown)
-      @progress = StudentProgress.new(student, attempts: @attempts)
-      @kept = KeptStanding.find(student.id)
+      @shown = ShownProgress.new(student, viewer)
+      @far = @shown.lessons.to_h { |row| [row.sortie_id, row.progress] }
+      @attempts = @shown.attempts
+      @progress = @shown.progress
       @sorties =
         Sortie
           .where(student_id: student.id)
@@ -25,7 +24,7 @@ module Fujin
         'id' => @student.id,
         'name' => @student.name,
         'stage' => @student.stage,
-        'standings' => @kept.with_sign_offs(live),
+        'standings' => @shown.standings(live),
         'blocks' => blocks,
         'advice' => advice,
         'history' => history,
@@ -51,7 +50,7 @@ module Fujin
     # Those that are begun, or that a sign-off of what the student flies waits for.
     def blocks
       flown = @progress.manoeuvres
-      @progress.blocks.select { |one| one.begun? || one.block.needed_for.intersect?(flown) }
+      @shown.blocks.select { |one| one.begun? || one.block.needed_for.intersect?(flown) }
         .map { |one| Serialisers.block(one) }
     end
 

@@ -6,6 +6,17 @@ module Fujin
     AROUND_DAYS = 7
     # A document that runs out so soon waits for somebody.
     SOON_DAYS = 14
+    # Who meets every condition for a sign-off and has none, read where standings are kept.
+    READY = <<~SQL.squish
+      SELECT people.id, people.name, standing ->> 'title' AS title
+      FROM student_records JOIN people ON people.id = student_records.student_id,
+        json_array_elements(student_records.standings) AS standing
+      WHERE (standing ->> 'ready')::boolean AND people.left_on IS NULL AND people.role IN (?)
+        AND NOT EXISTS (SELECT 1 FROM sign_offs WHERE sign_offs.student_id = people.id
+          AND sign_offs.manoeuvre = standing ->> 'manoeuvre'
+          AND NOT EXISTS (SELECT 1 FROM sign_off_withdrawals WHERE sign_off_id = sign_offs.id))
+      ORDER BY people.name, title
+    SQL
 
     def initialize(viewer, date)
       @viewer = viewer
@@ -44,7 +55,14 @@ module Fujin
     def attention(flown)
       return [] if @viewer.learner?
 
-      aircraft + documents + reviews(flown) + sign_offs
+      running + aircraft + documents + reviews(flown) + sign_offs
+    end
+
+    # A chain that is broken is the chief's to know at once.
+    def running
+      return [] unless @viewer.chief? && ChainCheck.latest&.holds == false
+
+      [{ 'kind' => 'running', 'text' => RunningNow.new.to_do.first }]
     end
 
     def aircraft
@@ -85,20 +103,11 @@ module Fujin
     end
 
     def sign_offs
-      StudentRows
-        .new(Person.students.to_a)
-        .to_a
-        .flat_map do |row|
-          row['standings']
-            .select { |s| s['ready'] && !s['signed_off'] }
-            .map do |s|
-              {
-                'kind' => 'sign_off',
-                'student_id' => row['id'],
-                'text' => "#{row['name']} meets every condition for #{s['title'].downcase}"
-              }
-            end
-        end
+      KeptProgress.freshen_all
+      rows = Record.connection.select_rows(Record.sanitize_sql([READY, Person::LEARNERS]))
+      rows.map do |id, name, title|
+        { 'kind' => 'sign_off', 'student_id' => id, 'text' => "#{name} meets every condition for #{title.downcase}" }
+      end
     end
   end
 end

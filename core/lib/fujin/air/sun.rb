@@ -43,12 +43,16 @@ module Fujin
     # @param date [Date]
     # @return [Array(Time, Time), nil]
     def self.rise_and_set(date, lat_deg, lon_deg)
-      # The solar day's middle is where the sun stands highest, not noon of the clock.
+      # The solar day's middle is where the sun stands highest, not noon of the clock; by the equation of time it is
+      # within twenty minutes of it, and the sun only rises before it and sinks after it.
       start = Time.utc(date.year, date.month, date.day) - (lon_deg / 15.0 * 3600.0)
-      minutes = (0..1440).select { |m| new(start + (m * 60), lat_deg, lon_deg).up? }
-      return nil if minutes.empty? || minutes.size == 1441
+      sun = ->(minute) { new(start + (minute * 60), lat_deg, lon_deg) }
+      noon = (700..740).max_by { |minute| sun.call(minute).elevation_deg }
+      return nil unless sun.call(noon).up?
 
-      [start + (minutes.first * 60), start + (minutes.last * 60)]
+      first = (0..noon).bsearch { |minute| sun.call(minute).up? }
+      last = ((noon..1440).bsearch { |minute| !sun.call(minute).up? } || 1441) - 1
+      first.zero? && last == 1440 ? nil : [start + (first * 60), start + (last * 60)]
     end
 
     private

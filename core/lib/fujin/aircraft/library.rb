@@ -9,7 +9,7 @@ module Fujin
       module_function
 
       # @return [Array<Type>] in order of id
-      def all = Dir[File.join(FOLDER, '*.yml')].map { |path| Type.load_file(path) }.sort_by(&:id)
+      def all = Dir[File.join(FOLDER, '*.yml')].map { |path| shipped(path) }.sort_by(&:id)
 
       # @param id_or_path [String] a type's id, or the path of a type file
       # @raise [UnknownName, InvalidInput]
@@ -17,11 +17,16 @@ module Fujin
         return Type.load_file(id_or_path) if id_or_path.match?(%r{[/.]}) && File.file?(id_or_path)
 
         path = File.join(FOLDER, "#{File.basename(id_or_path)}.yml")
-        return Type.load_file(path) if File.file?(path)
+        return shipped(path) if File.file?(path)
 
         raise UnknownName,
               "no aircraft type #{id_or_path.inspect}: give the path of a type file or one of #{ids.join(', ')}"
       end
+
+      # What ships does not change while it is used: read once. Two threads that read it at once read the same.
+      def shipped(path) = READ[path] ||= Type.load_file(path)
+      READ = {} # rubocop:disable Style/MutableConstant
+      private_constant :READ
 
       def ids = Dir[File.join(FOLDER, '*.yml')].map { |path| File.basename(path, '.yml') }.sort
     end

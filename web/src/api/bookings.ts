@@ -1,5 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { api, newId, unwrap, type Schemas } from './client'
+import { api, unwrap, type Schemas } from './client'
+import { once } from './once'
 
 export type Board = Schemas['Board']
 export type Booking = Schemas['Booking']
@@ -44,8 +45,8 @@ function useBoardChange<T, R>(change: (body: T) => Promise<R>) {
 }
 
 export const useBook = () =>
-  useBoardChange(({ id = newId(), ...body }: Wanted & { id?: string; weeks?: number }) =>
-    unwrap(api.POST('/api/bookings', { body: { id, ...body } })),
+  useBoardChange(({ id: given, ...body }: Wanted & { id?: string; weeks?: number }) =>
+    once('booking', body, (fresh) => unwrap(api.POST('/api/bookings', { body: { id: given ?? fresh, ...body } }))),
   )
 export const useMoveBooking = () =>
   useBoardChange(({ id, version, ...body }: Partial<Wanted> & { id: string; version: number }) =>
@@ -67,13 +68,13 @@ export const useAddWait = () =>
       from_on: string
       until_on: string
       note: string | null
-    }) => unwrap(api.POST('/api/waits', { body: { id: newId(), ...body } })),
+    }) => once('wait', body, (fresh) => unwrap(api.POST('/api/waits', { body: { id: fresh, ...body } }))),
   )
 export const useDropWait = () =>
   useBoardChange((id: string) => unwrap(api.DELETE('/api/waits/{id}', { params: { path: { id } } })))
 export const useAddAbsence = () =>
   useBoardChange((body: { person_id: string; from_at: string; to_at: string; words: string }) =>
-    unwrap(api.POST('/api/absences', { body: { id: newId(), ...body } })),
+    once('absence', body, (fresh) => unwrap(api.POST('/api/absences', { body: { id: fresh, ...body } }))),
   )
 export const useDropAbsence = () =>
   useBoardChange((id: string) => unwrap(api.DELETE('/api/absences/{id}', { params: { path: { id } } })))

@@ -1,5 +1,6 @@
 import { useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query'
-import { api, newId, unwrap, type Schemas, type Sortie } from './client'
+import { api, unwrap, type Schemas, type Sortie } from './client'
+import { once } from './once'
 
 const shown = (queries: QueryClient, sortie: Sortie) => {
   queries.setQueryData(['sortie', sortie.id], sortie)
@@ -19,18 +20,21 @@ export type NewExercise = Pick<Schemas['NewExercise'], 'manoeuvre' | 'settings' 
 /** Exercises at the lesson's end, one after the other; the lesson as it is then. */
 export async function addExercises(sortieId: string, exercises: NewExercise[]): Promise<Sortie | undefined> {
   let sortie: Sortie | undefined
-  for (const { manoeuvre, settings, planned_count: count, objective } of exercises) {
-    sortie = await unwrap(
-      api.POST('/api/sorties/{id}/exercises', {
-        params: { path: { id: sortieId } },
-        body: {
-          id: newId(),
-          manoeuvre,
-          settings: settings ?? {},
-          planned_count: count ?? null,
-          objective: objective ?? null,
-        },
-      }),
+  for (const exercise of exercises) {
+    const { manoeuvre, settings, planned_count: count, objective } = exercise
+    sortie = await once('exercise', [sortieId, exercises.indexOf(exercise), exercise], (fresh) =>
+      unwrap(
+        api.POST('/api/sorties/{id}/exercises', {
+          params: { path: { id: sortieId } },
+          body: {
+            id: fresh,
+            manoeuvre,
+            settings: settings ?? {},
+            planned_count: count ?? null,
+            objective: objective ?? null,
+          },
+        }),
+      ),
     )
   }
   return sortie
@@ -72,7 +76,7 @@ export function useGiveAttempt(sortieId: string) {
       unwrap(api.PUT('/api/attempts/{id}/exercise', { params: { path: { id } }, body: { exercise_id: exerciseId } })),
     onSuccess: (attempt) => {
       for (const key of ['attempts', 'sortie']) void queries.invalidateQueries({ queryKey: [key, sortieId] })
-      for (const key of ['attempt-pictures', 'one-change', 'strips'])
+      for (const key of ['attempt-pictures', 'attempt-path', 'one-change', 'strips'])
         void queries.invalidateQueries({ queryKey: [key, attempt.id] })
     },
   })
@@ -98,8 +102,10 @@ export function useTemplates(sortieId: string) {
   const queries = useQueryClient()
   const keep = useMutation({
     mutationFn: (body: { title: string }) =>
-      unwrap(
-        api.POST('/api/sorties/{id}/template', { params: { path: { id: sortieId } }, body: { ...body, id: newId() } }),
+      once('template', [sortieId, body], (fresh) =>
+        unwrap(
+          api.POST('/api/sorties/{id}/template', { params: { path: { id: sortieId } }, body: { ...body, id: fresh } }),
+        ),
       ),
     onSuccess: (offers) => queries.setQueryData(['offers', sortieId], offers),
   })
@@ -118,7 +124,7 @@ export function useMeasureFrom(sortieId: string) {
       unwrap(api.PUT('/api/attempts/{id}/spot', { params: { path: { id } }, body: { from } })),
     onSuccess: ({ id }) => {
       void queries.invalidateQueries({ queryKey: ['attempts', sortieId] })
-      for (const key of ['attempt-pictures', 'one-change', 'strips'])
+      for (const key of ['attempt-pictures', 'attempt-path', 'one-change', 'strips'])
         void queries.invalidateQueries({ queryKey: [key, id] })
     },
   })
@@ -129,7 +135,7 @@ export function usePlaceChanges() {
   const onSuccess = (places: Schemas['Place'][]) => queries.setQueryData(['places'], places)
   const add = useMutation({
     mutationFn: (place: Omit<Schemas['Place'], 'id'>) =>
-      unwrap(api.POST('/api/places', { body: { ...place, id: newId() } })),
+      once('place', place, (fresh) => unwrap(api.POST('/api/places', { body: { ...place, id: fresh } }))),
     onSuccess,
   })
   const remove = useMutation({

@@ -1,11 +1,14 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { api, newId, unwrap, type Schemas } from './client'
+import { api, unwrap, type Schemas } from './client'
+import { once } from './once'
+import { usePaged } from './paged'
 import { begun } from './queries'
 
 export type Person = Schemas['Person']
 export type Me = Schemas['Me']
 
-export const usePeople = () => useQuery({ queryKey: ['people'], queryFn: () => unwrap(api.GET('/api/people')) })
+export const usePeople = (find: string) =>
+  usePaged('people', find, (query) => unwrap(api.GET('/api/people', { params: { query } })))
 export const usePerson = (id: string) =>
   useQuery({
     queryKey: ['person', id],
@@ -18,8 +21,8 @@ export const usePerson = (id: string) =>
   })
 export const useDocumentKinds = () =>
   useQuery({ queryKey: ['document-kinds'], queryFn: () => unwrap(api.GET('/api/document-kinds')), staleTime: Infinity })
-export const useAudit = (page: number) =>
-  useQuery({ queryKey: ['audit', page], queryFn: () => unwrap(api.GET('/api/audit', { params: { query: { page } } })) })
+export const useAudit = () =>
+  usePaged('audit', '', ({ after }) => unwrap(api.GET('/api/audit', { params: { query: after ? { after } : {} } })))
 
 /** What changes somebody, and what is asked anew after it. */
 function usePeopleChange<T, R>(change: (body: T) => Promise<R>) {
@@ -36,7 +39,9 @@ function usePeopleChange<T, R>(change: (body: T) => Promise<R>) {
 export type NewPerson = Pick<Person, 'name' | 'sign_in' | 'role' | 'mass_kg'> & Partial<Pick<Person, 'stage' | 'email'>>
 export const useAddPerson = () =>
   usePeopleChange(({ stage, ...body }: NewPerson) =>
-    unwrap(api.POST('/api/people', { body: { id: newId(), ...body, ...(stage ? { stage } : {}) } })),
+    once('person', [body, stage], (id) =>
+      unwrap(api.POST('/api/people', { body: { id, ...body, ...(stage ? { stage } : {}) } })),
+    ),
   )
 export const useChangePerson = (id: string, version: string) =>
   usePeopleChange((body: Partial<NewPerson> & { why?: string }) =>
@@ -65,7 +70,9 @@ export type NewDocument = {
 }
 export const useAddDocument = (id: string) =>
   usePeopleChange((body: NewDocument) =>
-    unwrap(api.POST('/api/people/{id}/documents', { params: { path: { id } }, body: { id: newId(), ...body } })),
+    once('document', [id, body], (fresh) =>
+      unwrap(api.POST('/api/people/{id}/documents', { params: { path: { id } }, body: { id: fresh, ...body } })),
+    ),
   )
 export const useWithdrawDocument = () =>
   usePeopleChange((id: string) => unwrap(api.DELETE('/api/documents/{id}', { params: { path: { id } } })))

@@ -1,17 +1,9 @@
 import { useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query'
 import { addExercises, type NewExercise } from './lesson'
 import { forgetAnswers, keepFor, kept } from './kept'
-import {
-  api,
-  keepToken,
-  newId,
-  Refusal,
-  unwrap,
-  type Schemas,
-  type Session,
-  type Sortie,
-  type SortieChange,
-} from './client'
+import { api, keepToken, Refusal, unwrap, type Schemas, type Session, type Sortie, type SortieChange } from './client'
+import { once } from './once'
+import { usePaged } from './paged'
 
 export function useSession() {
   return useQuery({
@@ -59,8 +51,12 @@ export function useSignOut() {
 
 export const useToday = () =>
   useQuery({ queryKey: ['today'], queryFn: kept(['today'], () => unwrap(api.GET('/api/today'))) })
-export const useStudents = (enabled = true) =>
-  useQuery({ queryKey: ['students'], queryFn: () => unwrap(api.GET('/api/students')), enabled })
+/** The class, a page after the other, or those whose name has a part. */
+export const useStudents = (find: string) =>
+  usePaged('students', find, (query) => unwrap(api.GET('/api/students', { params: { query } })))
+/** Everybody who learns here, to choose from. */
+export const useStudentNames = (enabled = true) =>
+  useQuery({ queryKey: ['students', 'names'], queryFn: () => unwrap(api.GET('/api/student-names')), enabled })
 export const useStudent = (id: string) =>
   useQuery({
     queryKey: ['student', id],
@@ -159,7 +155,7 @@ export function useSignOff() {
   const queries = useQueryClient()
   return useMutation({
     mutationFn: (body: { student_id: string; manoeuvre: string; remark?: string }) =>
-      unwrap(api.POST('/api/sign-offs', { body: { ...body, id: newId() } })),
+      once('sign-off', body, (id) => unwrap(api.POST('/api/sign-offs', { body: { ...body, id } }))),
     onSuccess: () => void queries.invalidateQueries({ queryKey: ['student'] }),
   })
 }
@@ -174,7 +170,9 @@ export function useWithdraw(id: string) {
   const queries = useQueryClient()
   return useMutation({
     mutationFn: (reason: string) =>
-      unwrap(api.POST('/api/sign-offs/{id}/withdrawal', { params: { path: { id } }, body: { id: newId(), reason } })),
+      once('withdrawal', { id, reason }, (fresh) =>
+        unwrap(api.POST('/api/sign-offs/{id}/withdrawal', { params: { path: { id } }, body: { id: fresh, reason } })),
+      ),
     onSuccess: (row) => queries.setQueryData(['sign-off', id], row),
   })
 }
@@ -246,8 +244,8 @@ export function useCreateSortie() {
       const [first, ...more] = exercises
       if (!first) throw new Error('A lesson has one exercise at least.')
       const { manoeuvre, planned_count: count } = first
-      const sortie = await unwrap(
-        api.POST('/api/sorties', { body: { ...body, id: newId(), manoeuvre, planned_count: count ?? null } }),
+      const sortie = await once('lesson', [body, exercises], (id) =>
+        unwrap(api.POST('/api/sorties', { body: { ...body, id, manoeuvre, planned_count: count ?? null } })),
       )
       return (await addExercises(sortie.id, more)) ?? sortie
     },

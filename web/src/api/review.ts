@@ -1,5 +1,6 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query'
-import { api, newId, sendFile, unwrap, type Schemas } from './client'
+import { api, sendFile, unwrap, type PathPoint, type Schemas } from './client'
+import { once } from './once'
 
 export const useAttempts = (sortieId: string) =>
   useQuery({
@@ -17,15 +18,20 @@ export const useStrips = (attemptId: string | undefined) =>
     staleTime: 600_000,
   })
 
+const hex = (number: number) => number.toString(16).padStart(2, '0')
+
 export function useAddGrades(sortieId: string) {
   const queries = useQueryClient()
   return useMutation({
     mutationFn: ({ attemptId, grades }: { attemptId: string; grades: Omit<Schemas['NewGrade'], 'id'>[] }) =>
-      unwrap(
-        api.POST('/api/attempts/{id}/grades', {
-          params: { path: { id: attemptId } },
-          body: { grades: grades.map((grade) => ({ ...grade, id: newId() })) },
-        }),
+      once('grades', [attemptId, grades], (id) =>
+        unwrap(
+          api.POST('/api/attempts/{id}/grades', {
+            params: { path: { id: attemptId } },
+            // Each has an id of its own, made of the form's.
+            body: { grades: grades.map((grade, i) => ({ ...grade, id: id.slice(0, -2) + hex(i) })) },
+          }),
+        ),
       ),
     onSuccess: () => {
       void queries.invalidateQueries({ queryKey: ['attempts', sortieId] })
@@ -48,11 +54,13 @@ export function useCallFault(sortieId: string) {
       fault: string | null
       cue?: string
     }) =>
-      unwrap(
-        api.POST('/api/attempts/{id}/fault-calls', {
-          params: { path: { id: attemptId } },
-          body: { ...call, id: newId() },
-        }),
+      once('fault-call', [attemptId, call], (fresh) =>
+        unwrap(
+          api.POST('/api/attempts/{id}/fault-calls', {
+            params: { path: { id: attemptId } },
+            body: { ...call, id: fresh },
+          }),
+        ),
       ),
     onSuccess: () => void queries.invalidateQueries({ queryKey: ['attempts', sortieId] }),
   })
@@ -72,7 +80,7 @@ export function useCutAttempt(sortieId: string) {
 
 const cutAnew = (queries: QueryClient, sortieId: string, attemptId: string) => {
   for (const key of ['attempts', 'sortie']) void queries.invalidateQueries({ queryKey: [key, sortieId] })
-  for (const key of ['attempt-pictures', 'one-change', 'strips'])
+  for (const key of ['attempt-pictures', 'attempt-path', 'one-change', 'strips'])
     void queries.invalidateQueries({ queryKey: [key, attemptId] })
 }
 
@@ -81,7 +89,9 @@ export function useSplitAttempt(sortieId: string) {
   const queries = useQueryClient()
   return useMutation({
     mutationFn: ({ id, at_s }: { id: string; at_s: number }) =>
-      unwrap(api.POST('/api/attempts/{id}/split', { params: { path: { id } }, body: { id: newId(), at_s } })),
+      once('split', [id, at_s], (fresh) =>
+        unwrap(api.POST('/api/attempts/{id}/split', { params: { path: { id } }, body: { id: fresh, at_s } })),
+      ),
     onSuccess: (_, { id }) => cutAnew(queries, sortieId, id),
   })
 }
@@ -100,11 +110,13 @@ export function useAddAttempt(sortieId: string) {
   const queries = useQueryClient()
   return useMutation({
     mutationFn: ({ recordingId, ...body }: { recordingId: string; manoeuvre: string; start_s: number }) =>
-      unwrap(
-        api.POST('/api/recordings/{id}/attempts', {
-          params: { path: { id: recordingId } },
-          body: { ...body, id: newId() },
-        }),
+      once('attempt', [recordingId, body], (fresh) =>
+        unwrap(
+          api.POST('/api/recordings/{id}/attempts', {
+            params: { path: { id: recordingId } },
+            body: { ...body, id: fresh },
+          }),
+        ),
       ),
     onSuccess: () => {
       for (const key of ['attempts', 'sortie']) void queries.invalidateQueries({ queryKey: [key, sortieId] })
@@ -158,6 +170,15 @@ export const useWholeFlight = (recordingId: string, wanted: boolean) =>
     enabled: wanted,
   })
 
+const NO_PATH: PathPoint[] = []
+/** Where an attempt flew; empty until it is read. */
+export const useFlownPath = (id: string | undefined): PathPoint[] =>
+  useQuery({
+    queryKey: ['attempt-path', id],
+    queryFn: () => unwrap(api.GET('/api/attempts/{id}/path', { params: { path: { id: id ?? '' } } })),
+    enabled: id !== undefined,
+  }).data?.points ?? NO_PATH
+
 export const useAttemptPictures = (id: string) =>
   useQuery({
     queryKey: ['attempt-pictures', id],
@@ -180,15 +201,19 @@ export const uploadRecording = (sortieId: string, file: File) =>
   sendFile<Schemas['Recording']>(`/api/sorties/${sortieId}/recordings`, file)
 
 export const fetchFromRecorder = (sortieId: string) =>
-  unwrap(
-    api.POST('/api/sorties/{id}/recordings/from-recorder', {
-      params: { path: { id: sortieId } },
-      body: { id: newId() },
-    }),
+  once('from-recorder', sortieId, (fresh) =>
+    unwrap(
+      api.POST('/api/sorties/{id}/recordings/from-recorder', {
+        params: { path: { id: sortieId } },
+        body: { id: fresh },
+      }),
+    ),
   )
 
 /** Records the flight as it is flown. */
 export const recordLive = (sortieId: string) =>
-  unwrap(api.POST('/api/sorties/{id}/recordings/live', { params: { path: { id: sortieId } }, body: { id: newId() } }))
+  once('live', sortieId, (fresh) =>
+    unwrap(api.POST('/api/sorties/{id}/recordings/live', { params: { path: { id: sortieId } }, body: { id: fresh } })),
+  )
 
 export const stopRecording = (id: string) => unwrap(api.POST('/api/recordings/{id}/stop', { params: { path: { id } } }))

@@ -1,5 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { api, newId, unwrap, type Schemas, type Sortie } from './client'
+import { api, unwrap, type Schemas, type Sortie } from './client'
+import { once } from './once'
 
 export type Solo = Schemas['Solo']
 export type FleetAircraft = Schemas['FleetAircraft']
@@ -18,8 +19,8 @@ export function useGiveSolo(student: string) {
   const queries = useQueryClient()
   return useMutation({
     mutationFn: (body: NewAuthority) =>
-      unwrap(
-        api.POST('/api/students/{id}/solo', { params: { path: { id: student } }, body: { id: newId(), ...body } }),
+      once('solo', [student, body], (id) =>
+        unwrap(api.POST('/api/students/{id}/solo', { params: { path: { id: student } }, body: { id, ...body } })),
       ),
     onSuccess: (solo) => queries.setQueryData(['solo', student], solo),
   })
@@ -28,8 +29,10 @@ export function useWithdrawSolo(student: string) {
   const queries = useQueryClient()
   return useMutation({
     mutationFn: ({ id, reason }: { id: string; reason: string }) =>
-      unwrap(
-        api.POST('/api/solo-authorities/{id}/withdrawal', { params: { path: { id } }, body: { id: newId(), reason } }),
+      once('solo-withdrawal', [id, reason], (fresh) =>
+        unwrap(
+          api.POST('/api/solo-authorities/{id}/withdrawal', { params: { path: { id } }, body: { id: fresh, reason } }),
+        ),
       ),
     onSuccess: (solo) => queries.setQueryData(['solo', student], solo),
   })
@@ -99,7 +102,7 @@ export const useAddAircraft = () =>
       hours_since: string | null
       dual_controls: boolean
       recorder: string | null
-    }) => unwrap(api.POST('/api/aircraft', { body: { id: newId(), ...body } })),
+    }) => once('aircraft', body, (fresh) => unwrap(api.POST('/api/aircraft', { body: { id: fresh, ...body } }))),
   )
 export const usePutAircraft = (id: string) =>
   useFleetChange((body: { state: 'flying' | 'grounded' | 'retired'; why: string }) =>
@@ -107,7 +110,9 @@ export const usePutAircraft = (id: string) =>
   )
 export const useAddMaintenance = (id: string) =>
   useFleetChange((body: { title: string; at_hours: number | null; on_day: string | null }) =>
-    unwrap(api.POST('/api/aircraft/{id}/maintenance', { params: { path: { id } }, body: { id: newId(), ...body } })),
+    once('maintenance', [id, body], (fresh) =>
+      unwrap(api.POST('/api/aircraft/{id}/maintenance', { params: { path: { id } }, body: { id: fresh, ...body } })),
+    ),
   )
 export const useDoneMaintenance = () =>
   useFleetChange(({ id, note }: { id: string; note: string }) =>
@@ -115,11 +120,13 @@ export const useDoneMaintenance = () =>
   )
 export const useAddDefect = (aircraft: string, sortie?: string) =>
   useFleetChange((body: { text: string; grounds: boolean }) =>
-    unwrap(
-      api.POST('/api/aircraft/{id}/defects', {
-        params: { path: { id: aircraft } },
-        body: { id: newId(), ...body, sortie_id: sortie ?? null },
-      }),
+    once('defect', [aircraft, body], (fresh) =>
+      unwrap(
+        api.POST('/api/aircraft/{id}/defects', {
+          params: { path: { id: aircraft } },
+          body: { id: fresh, ...body, sortie_id: sortie ?? null },
+        }),
+      ),
     ),
   )
 export const useClearDefect = () =>

@@ -1,5 +1,6 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { api, newId, sendFile, unwrap, type Schemas } from './client'
+import { api, sendFile, unwrap, type Schemas } from './client'
+import { once } from './once'
 import { kept } from './kept'
 
 export type Site = Schemas['Site']
@@ -59,7 +60,8 @@ export const useProposals = (id: string, question: SiteQuestion, wanted: boolean
 export function useAddSite() {
   const queries = useQueryClient()
   return useMutation({
-    mutationFn: (document: SiteDocument) => unwrap(api.POST('/api/sites', { body: { id: newId(), document } })),
+    mutationFn: (document: SiteDocument) =>
+      once('site', document, (fresh) => unwrap(api.POST('/api/sites', { body: { id: fresh, document } }))),
     onSuccess: (site) => {
       queries.setQueryData(['site', site.id], site)
       void queries.invalidateQueries({ queryKey: ['sites'] })
@@ -97,11 +99,13 @@ export function useKeepCheck(id: string) {
   const queries = useQueryClient()
   return useMutation({
     mutationFn: (question: SiteQuestion) =>
-      unwrap(
-        api.POST('/api/sites/{id}/power-checks', {
-          params: { path: { id } },
-          body: { id: newId(), at: question.at ?? new Date().toISOString(), question },
-        }),
+      once('power-check', [id, question], (fresh) =>
+        unwrap(
+          api.POST('/api/sites/{id}/power-checks', {
+            params: { path: { id } },
+            body: { id: fresh, at: question.at ?? new Date().toISOString(), question },
+          }),
+        ),
       ),
     onSuccess: (site) => {
       queries.setQueryData(['site', id], site)

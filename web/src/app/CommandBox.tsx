@@ -2,7 +2,7 @@ import { Command } from 'cmdk'
 import { useEffect, useState } from 'react'
 import { useNavigate } from 'react-router'
 import type { Session } from '../api/client'
-import { useAircraft, useCatalogue, useStudents, useToday } from '../api/queries'
+import { useAircraft, useCatalogue, useStudentNames, useToday } from '../api/queries'
 import { useSites } from '../api/sites'
 import { MODES, type Mode } from '../design/useMode'
 import { clockOf, shortDayOf, STAGES, capital } from '../design/words'
@@ -61,7 +61,7 @@ interface ChoicesProps extends Props {
 function Choices({ session, typed, go, setMode, close }: ChoicesProps) {
   const staff = !isLearner(session.person)
   const today = useToday()
-  const students = useStudents(staff)
+  const students = useStudentNames(staff)
   const aircraft = useAircraft()
   const sites = useSites()
   const catalogue = useCatalogue()
@@ -96,7 +96,7 @@ function Choices({ session, typed, go, setMode, close }: ChoicesProps) {
         )}
       </Group>
       <Group heading="Students">
-        {(students.data?.items ?? []).map((student) => (
+        {(students.data ?? []).map((student) => (
           <Item key={student.id} onSelect={go(`/students/${student.id}`)}>
             {student.name}
           </Item>

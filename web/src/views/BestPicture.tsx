@@ -1,6 +1,6 @@
 import type { Attempt, Exercise, Plan } from '../api/client'
 import { usePlan } from '../api/prepare'
-import { useAttemptPictures } from '../api/review'
+import { useAttemptPictures, useFlownPath } from '../api/review'
 import { figure, unitWord } from '../design/words'
 import { DescentSection } from '../pictures/DescentSection'
 import { GroundView } from '../pictures/GroundView'
@@ -21,7 +21,7 @@ const MEANT = 3
 /** What was meant at an exercise, and the picture that tells most: where its fault showed, else the last attempt. */
 export function BestPicture({ sortieId, exercise, attempts }: Props) {
   const plan = usePlan(sortieId, exercise.id, {})
-  const shown = attempts.filter((attempt) => attempt.shown === 'all' && (attempt.path ?? []).length > 2)
+  const shown = attempts.filter((attempt) => attempt.shown === 'all')
   const attempt = shown.find((row) => row.fault_details?.[0]) ?? shown.at(-1)
   if (!plan.data) return null
   return (
@@ -47,7 +47,7 @@ const meant = (plan: Plan) =>
     .join(', ')
 
 function Seen({ attempt, plan, spotName }: { attempt: Attempt; plan: Plan; spotName: string }) {
-  const path = attempt.path ?? []
+  const path = useFlownPath(attempt.id)
   const fault = attempt.fault_details?.[0]
   const timeS = fault?.from_s
   const caption = `Attempt ${attempt.position}, flown (solid) over planned (dashed)${fault ? `; the mark is where it began: ${fault.title.toLowerCase()}` : ''}`
@@ -55,6 +55,7 @@ function Seen({ attempt, plan, spotName }: { attempt: Attempt; plan: Plan; spotN
   const hovers = attempt.phases.length === 1 && attempt.phases[0]?.id === 'hover'
   const top = Math.max(0, ...plan.path.map((point) => point.height_ft))
   const lands = (plan.path.at(-1)?.height_ft ?? 0) < SIDE_FT && (plan.path[0]?.height_ft ?? 0) > SIDE_FT
+  if (path.length < 3) return null
   if (hovers) return <Trace attempt={attempt} timeS={timeS} />
   return (
     <div className="mt-1">
@@ -89,6 +90,7 @@ function Seen({ attempt, plan, spotName }: { attempt: Attempt; plan: Plan; spotN
 
 function Trace({ attempt, timeS }: { attempt: Attempt; timeS: number | undefined }) {
   const pictures = useAttemptPictures(attempt.id)
+  const path = useFlownPath(attempt.id)
   const hover = pictures.data?.hover
-  return hover ? <HoverTrace points={attempt.path ?? []} hover={hover} timeS={timeS} /> : null
+  return hover ? <HoverTrace points={path} hover={hover} timeS={timeS} /> : null
 }

@@ -1,7 +1,7 @@
 import { useState, type FormEvent } from 'react'
 import { useNavigate } from 'react-router'
 import type { NewExercise } from '../api/lesson'
-import { useAircraft, useCatalogue, useCreateSortie, useStudents } from '../api/queries'
+import { useAircraft, useCatalogue, useCreateSortie, useStudentNames } from '../api/queries'
 import { momentOf, zoneWord } from '../design/times'
 import { capital } from '../design/words'
 import { Pick } from '../design/Pick'
@@ -24,7 +24,7 @@ export const NewSortie = ({ date, known, word = 'New sortie' }: Props) => (
 )
 
 function Form({ date, known, close }: Pick<Props, 'date' | 'known'> & { close: () => void }) {
-  const students = useStudents()
+  const students = useStudentNames()
   const aircraft = useAircraft()
   const catalogue = useCatalogue()
   const create = useCreateSortie()
@@ -62,7 +62,7 @@ function Form({ date, known, close }: Pick<Props, 'date' | 'known'> & { close: (
         <Pick
           required
           value={student}
-          choices={[NONE_YET, ...(students.data?.items ?? []).map(({ id, name }) => ({ id, word: name }))]}
+          choices={[NONE_YET, ...(students.data ?? []).map(({ id, name }) => ({ id, word: name }))]}
           onChange={setStudent}
         />
       </label>

@@ -6,6 +6,7 @@ import { Failed, Loading } from '../design/States'
 import { fieldOf, momentOf, zoneWord } from '../design/times'
 import { clockOf, hoursOf } from '../design/words'
 import { useFlightTime } from '../api/school'
+import { Colleagues } from './lesson/Colleagues'
 import { Correction } from './lesson/Correction'
 import { Conditions } from './Conditions'
 import { StandingSummary } from './StandingSummary'
@@ -20,6 +21,7 @@ export function RecordStage({ sortie, session }: { sortie: Sortie; session: Sess
     <div className="mt-4 grid gap-6 lg:grid-cols-[24rem_minmax(0,1fr)]">
       <div className="grid content-start gap-4">
         <FlightForm key={sortie.version} sortie={sortie} total={student.data.log.total_minutes} />
+        <Colleagues sortie={sortie} session={session} />
         {sortie.may_edit && <Correction sortie={sortie} />}
       </div>
       <div className="grid content-start gap-4">

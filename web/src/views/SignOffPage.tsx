@@ -17,6 +17,12 @@ export function SignOffPage({ session }: { session: Session }) {
   const doc = row.data
   return (
     <article className="mx-auto max-w-3xl">
+      {doc.broken && (
+        <p role="alert" className="limit-note p-3 font-semibold">
+          Not good: {doc.broken}. Do not rely on it. Compare it with the exported file or the code on paper, and tell
+          the chief instructor.
+        </p>
+      )}
       {doc.withdrawn && (
         <p className="limit-note p-3 font-semibold">
           Withdrawn by {doc.withdrawn_by} on {fullDayOf(doc.withdrawn_at ?? '')}: {doc.withdrawn_reason}

@@ -42,7 +42,8 @@ export function SortiePage({ session, mode, setMode }: Props) {
             </span>
           </h1>
           <p className={`m-0 text-sm text-soft ${cockpit ? 'truncate' : ''}`}>
-            {row.title} · {shortDayOf(row.starts_at)} {clockOf(row.starts_at)} · with {row.instructor.name}
+            {row.title} · {shortDayOf(row.starts_at)} {clockOf(row.starts_at)} · with{' '}
+            {[row.instructor, ...row.colleagues].map(({ name }) => name).join(', ')}
           </p>
         </div>
         <StageTrack sortie={row} current={stage} />

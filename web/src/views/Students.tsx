@@ -4,7 +4,10 @@ import type { Schemas, Standing } from '../api/client'
 import { useCatalogue, useStudents } from '../api/queries'
 import { HeadRow } from '../design/HeadRow'
 import { GradeGlyph } from '../design/GradeGlyph'
+import { FindField } from '../design/FindField'
+import { MoreRows } from '../design/MoreRows'
 import { Pick } from '../design/Pick'
+import { useRested } from '../design/useRested'
 import { Empty, Failed, Loading } from '../design/States'
 import { capital, clockOf, shortDayOf } from '../design/words'
 import { CheckSignOff } from './CheckSignOff'
@@ -21,21 +24,27 @@ const SORTS: { id: Sort; word: string }[] = [
 
 /** The class at a glance: manoeuvre by student, who is ready, who is stuck on what, who has not flown for long. */
 export function Students() {
-  const students = useStudents()
+  const [find, setFind] = useState('')
+  const students = useStudents(useRested(find.trim(), 250))
   const catalogue = useCatalogue()
   const [sort, setSort] = useState<Sort>('name')
   if (students.isPending) return <Loading what="the students" />
   if (students.isError) return <Failed error={students.error} again={() => void students.refetch()} />
-  const rows = sorted(students.data.items, sort)
+  const rows = sorted(
+    students.data.pages.flatMap(({ items }) => items),
+    sort,
+  )
   const flown = new Set(rows.flatMap((row) => row.standings.map(({ manoeuvre }) => manoeuvre)))
   const columns = (catalogue.data?.manoeuvres ?? []).filter(({ id }) => flown.has(id))
   return (
     <>
       <header className="flex flex-wrap items-end justify-between gap-3 border-b-2 border-ink pb-2">
         <h1 className="m-0 text-2xl font-bold">Students</h1>
-        <div className="no-print flex items-center gap-2">
+        <div className="no-print flex flex-wrap items-center gap-2">
+          <FindField what="a student" value={find} onChange={setFind} />
           <Pick
             aria-label="Order"
+            className="w-56"
             value={sort}
             choices={SORTS.map(({ id, word }) => ({ id, word }))}
             onChange={(id) => setSort(id as Sort)}
@@ -48,7 +57,7 @@ export function Students() {
           </button>
         </div>
       </header>
-      {rows.length === 0 && <Empty>No student yet.</Empty>}
+      {rows.length === 0 && <Empty>{find ? `No student is called ${find}.` : 'No student yet.'}</Empty>}
       <div className="mt-3 overflow-x-auto">
         <table className="w-full border-collapse text-sm">
           <HeadRow heads={['Student', 'Last flown', ...columns.map(({ title }) => title), 'Next sortie']} />
@@ -73,6 +82,16 @@ export function Students() {
           </tbody>
         </table>
       </div>
+      {students.hasNextPage && (
+        <p className="label mt-2 mb-0">
+          {rows.length} of {students.data.pages[0]?.total} students, in order among those shown.
+        </p>
+      )}
+      <MoreRows
+        more={students.hasNextPage}
+        busy={students.isFetchingNextPage}
+        next={() => void students.fetchNextPage()}
+      />
       <CheckSignOff />
     </>
   )

@@ -1,7 +1,7 @@
 import { useState, type FormEvent } from 'react'
 import { toast } from 'sonner'
 import { useBook, useLook, useMoveBooking, type Board, type Booking, type Wanted } from '../../api/bookings'
-import { useStudents } from '../../api/queries'
+import { useStudentNames } from '../../api/queries'
 import { Field, fieldErrors, PickField, Refused } from '../../design/Field'
 import { useRested } from '../../design/useRested'
 import { fieldOf, momentOf, zoneWord } from '../../design/times'
@@ -29,7 +29,7 @@ interface Props {
 
 /** A booking, new or changed, with what stands against it said as soon as it is known. */
 export function BookingForm({ board, start, booking, done }: Props) {
-  const students = useStudents()
+  const students = useStudentNames()
   const book = useBook()
   const move = useMoveBooking()
   const [form, setForm] = useState(() => initial(start))
@@ -79,7 +79,7 @@ export function BookingForm({ board, start, booking, done }: Props) {
           label="Student"
           required
           value={form.student_id}
-          choices={names(students.data?.items ?? [])}
+          choices={names(students.data ?? [])}
           onText={put('student_id')}
         />
         <PickField

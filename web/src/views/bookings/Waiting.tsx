@@ -1,6 +1,6 @@
 import { useState, type FormEvent } from 'react'
 import { useAddWait, useDropWait, type Board } from '../../api/bookings'
-import { useStudents } from '../../api/queries'
+import { useStudentNames } from '../../api/queries'
 import { Field, PickField, Refused } from '../../design/Field'
 import { Sheet } from '../../design/Sheet'
 import { dateOf, dayAfter } from '../../design/times'
@@ -43,7 +43,7 @@ export function Waiting({ board, staff }: { board: Board; staff: boolean }) {
 }
 
 function WaitForm({ board, close }: { board: Board; close: () => void }) {
-  const students = useStudents()
+  const students = useStudentNames()
   const add = useAddWait()
   const [form, setForm] = useState({
     student: '',
@@ -72,10 +72,7 @@ function WaitForm({ board, close }: { board: Board; close: () => void }) {
         label="Student"
         required
         value={form.student}
-        choices={[
-          { id: '', word: 'Choose…' },
-          ...(students.data?.items ?? []).map(({ id, name }) => ({ id, word: name })),
-        ]}
+        choices={[{ id: '', word: 'Choose…' }, ...(students.data ?? []).map(({ id, name }) => ({ id, word: name }))]}
         onText={put('student')}
       />
       <PickField

@@ -3,6 +3,9 @@ import { Link } from 'react-router'
 import type { Session } from '../../api/client'
 import { usePeople, type Person } from '../../api/people'
 import { HeadRow } from '../../design/HeadRow'
+import { FindField } from '../../design/FindField'
+import { MoreRows } from '../../design/MoreRows'
+import { useRested } from '../../design/useRested'
 import { Failed, Loading } from '../../design/States'
 import { capital } from '../../design/words'
 import { AddPerson } from './AddPerson'
@@ -10,26 +13,31 @@ import { ImportPeople } from './ImportPeople'
 
 /** Everybody of the school, what of theirs runs out, and who comes in next. */
 export function People({ session }: { session: Session }) {
-  const people = usePeople()
+  const [find, setFind] = useState('')
+  const people = usePeople(useRested(find.trim(), 250))
   const [gone, setGone] = useState(false)
   const chief = session.person?.role === 'chief_instructor'
   if (people.isPending) return <Loading what="the people" />
   if (people.isError) return <Failed error={people.error} again={() => void people.refetch()} />
-  const here = people.data.filter((person) => gone || person.state !== 'left')
-  const left = people.data.length - people.data.filter((person) => person.state !== 'left').length
+  const all = people.data.pages.flatMap(({ items }) => items)
+  const here = all.filter((person) => gone || person.state !== 'left')
+  const left = all.filter((person) => person.state === 'left').length
   return (
     <>
       <header className="flex flex-wrap items-end justify-between gap-3 border-b-2 border-ink pb-2">
         <h1 className="m-0 text-2xl font-bold">People</h1>
-        {chief && (
-          <div className="flex flex-wrap gap-2">
-            <AddPerson />
-            <ImportPeople />
-            <a className="button" href="/api/people-list">
-              As CSV
-            </a>
-          </div>
-        )}
+        <div className="flex flex-wrap gap-2">
+          <FindField what="a person" value={find} onChange={setFind} />
+          {chief && (
+            <>
+              <AddPerson />
+              <ImportPeople />
+              <a className="button" href="/api/people-list">
+                As CSV
+              </a>
+            </>
+          )}
+        </div>
       </header>
       <div className="mt-3 overflow-x-auto">
         <table className="w-full border-collapse">
@@ -53,6 +61,7 @@ export function People({ session }: { session: Session }) {
           </tbody>
         </table>
       </div>
+      <MoreRows more={people.hasNextPage} busy={people.isFetchingNextPage} next={() => void people.fetchNextPage()} />
       {left > 0 && (
         <button type="button" className="button mt-4" aria-pressed={gone} onClick={() => setGone(!gone)}>
           {gone ? 'Without those who left' : `Also ${left} who left`}

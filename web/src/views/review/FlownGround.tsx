@@ -1,5 +1,5 @@
 import type { Attempt, Plan } from '../../api/client'
-import { useAttemptPictures } from '../../api/review'
+import { useAttemptPictures, useFlownPath } from '../../api/review'
 import { GroundView } from '../../pictures/GroundView'
 import { sidesOf, windowOf } from '../../pictures/scale'
 
@@ -14,7 +14,7 @@ interface Props {
 export function FlownGround({ attempt, plan, spotName, timeS }: Props) {
   const reachable = useAttemptPictures(attempt.id).data?.reachable
   const drawn = reachable ? { ...plan, reaches: reachable.reaches } : plan
-  const path = attempt.path ?? []
+  const path = useFlownPath(attempt.id)
   return (
     <div className="mt-3">
       <GroundView

@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import type { Attempt, PathPoint } from '../../api/client'
-import { useAttemptPictures } from '../../api/review'
+import { useAttemptPictures, useFlownPath } from '../../api/review'
 import { Loading } from '../../design/States'
 import { Chart } from '../../pictures/Chart'
 import { EnergyLedger } from '../../pictures/EnergyLedger'
@@ -27,7 +27,8 @@ export function FlownPictures({ attempt, timeS }: Props) {
 
 function Inside({ attempt, timeS }: Props) {
   const pictures = useAttemptPictures(attempt.id)
-  const now = timeS === undefined ? undefined : momentOf(attempt.path ?? [], timeS)
+  const path = useFlownPath(attempt.id)
+  const now = timeS === undefined ? undefined : momentOf(path, timeS)
   if (pictures.isError) return <p className="limit-note p-2">{pictures.error.message}</p>
   if (pictures.isPending) return <Loading what="energy and limits" />
   const { ledger, charts } = pictures.data

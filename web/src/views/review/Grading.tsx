@@ -23,9 +23,11 @@ export function Grading({ attempt, sortie, session }: Props) {
   const first = attempt.grades.some((g) => g.kind === 'instructor' && g.by === me?.name)
   const mayDiffer = !mine && !first && attempt.grades.some((g) => g.kind === 'instructor')
   const [asked, setAsked] = useState(false)
+  // Of a colleague's lesson it is the only one that one gives.
+  const theirs = !mine && !sortie.may_edit
   // A second opinion is given without sight of the first, or of the proposal.
-  const second = asked && mayDiffer
-  const kind = mine ? 'self' : second ? 'second' : 'instructor'
+  const second = theirs ? !asked : asked && mayDiffer
+  const kind = mine ? 'self' : second || theirs ? 'second' : 'instructor'
   const add = useAddGrades(sortie.id)
   const setVoid = useVoidAttempt(sortie.id)
   const [chosen, setChosen] = useState<Record<string, number>>({})
@@ -94,6 +96,9 @@ export function Grading({ attempt, sortie, session }: Props) {
         <p className="label mt-1 mb-0">
           Nothing of it could be judged: nothing is proposed. Grade by hand, or leave it.
         </p>
+      )}
+      {theirs && (
+        <p className="label mt-1 mb-0">A lesson of {sortie.instructor.name}: your grades are a second opinion.</p>
       )}
       {mayDiffer && (
         <button
@@ -183,8 +188,8 @@ export function Grading({ attempt, sortie, session }: Props) {
             add.error.message}
         </p>
       )}
-      {!mine && <FlownAs attempt={attempt} sortie={sortie} />}
-      {!mine && (
+      {sortie.may_edit && <FlownAs attempt={attempt} sortie={sortie} />}
+      {sortie.may_edit && (
         <VoidControl
           attempt={attempt}
           setVoid={(counts, reason) => setVoid.mutate({ attemptId: attempt.id, counts, ...(reason ? { reason } : {}) })}

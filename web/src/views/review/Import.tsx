@@ -22,7 +22,7 @@ export function Import({ sortie, empty }: { sortie: Sortie; empty: boolean }) {
   useEffect(() => {
     if (status !== 'ready') return
     for (const key of ['attempts', 'sortie']) void queries.invalidateQueries({ queryKey: [key, sortie.id] })
-    for (const key of ['today', 'attempt-pictures', 'one-change', 'strips'])
+    for (const key of ['today', 'attempt-pictures', 'attempt-path', 'one-change', 'strips'])
       void queries.invalidateQueries({ queryKey: [key] })
   }, [status, asked, queries, sortie.id])
 

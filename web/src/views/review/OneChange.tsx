@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import type { Attempt, Plan, Schemas } from '../../api/client'
-import { useOneChange } from '../../api/review'
+import { useOneChange, useFlownPath } from '../../api/review'
 import { Figure } from '../../design/Figure'
 import { DescentSection } from '../../pictures/DescentSection'
 import { EnergyLedger } from '../../pictures/EnergyLedger'
@@ -15,6 +15,7 @@ interface Props {
 export function OneChange({ attempt, plan }: Props) {
   const [asked, setAsked] = useState(false)
   const answer = useOneChange(attempt.id, asked)
+  const path = useFlownPath(attempt.id)
   if (!asked)
     return (
       <button type="button" className="button mt-2" onClick={() => setAsked(true)}>
@@ -47,10 +48,10 @@ export function OneChange({ attempt, plan }: Props) {
         <div className="mt-2">
           <DescentSection
             plan={{ ...plan, path: found.mended.path, band: [], reaches: [] }}
-            flown={attempt.path ?? []}
+            flown={path}
             title="As flown (solid), with the one change (dashed), true scale"
             doors={['gate']}
-            window={windowOf(plan, [attempt.path ?? [], found.mended.path])}
+            window={windowOf(plan, [path, found.mended.path])}
           />
         </div>
       )}

@@ -1,8 +1,8 @@
 import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
-import type { Attempt, Plan, Session, Sortie } from '../../api/client'
+import type { Attempt, PathPoint, Plan, Session, Sortie } from '../../api/client'
 import { usePlan } from '../../api/prepare'
-import { useAttempts, useStrips } from '../../api/review'
+import { useAttempts, useFlownPath, useStrips } from '../../api/review'
 import { useKeys } from '../../design/useKeys'
 import { Failed, Loading } from '../../design/States'
 import { DescentSection } from '../../pictures/DescentSection'
@@ -37,9 +37,9 @@ const nextOf = (attempts: Attempt[], attempt: Attempt) =>
     .sort((a, b) => a.start_s - b.start_s)[0]
 
 /** The day of the plan without its path: another manoeuvre was flown than the one that was planned. */
-const flownOnly = (plan: Plan, attempt: Attempt): Plan => ({
+const flownOnly = (plan: Plan, path: PathPoint[]): Plan => ({
   ...plan,
-  path: attempt.path ?? [],
+  path,
   band: [],
   gates: [],
   reaches: [],
@@ -57,6 +57,8 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
   const [over, setOver] = useState<Over>()
   const other = attempts.data?.find((row) => row.position === over?.position && row.id !== attempt?.id)
   const otherStrips = useStrips(other?.id)
+  const path = useFlownPath(attempt?.id)
+  const otherPath = useFlownPath(other?.id)
   useKeys(
     useMemo(
       () => [
@@ -80,7 +82,7 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
   const onTime = (at: number) => attempt && set({ t: at - attempt.start_s })
   const fault = attempt?.fault_details?.[0]
   const planned = attempt?.exercise_id === exercise.id && attempt.manoeuvre === plan.data?.manoeuvre
-  const drawn = plan.data && attempt && (planned ? plan.data : flownOnly(plan.data, attempt))
+  const drawn = plan.data && attempt && (planned ? plan.data : flownOnly(plan.data, path))
   return (
     <>
       <Import sortie={sortie} empty={count === 0} />
@@ -95,9 +97,7 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
               select={(to) => set({ attempt: to, t: null, phase: null })}
             />
             <WholeFlightFold attempt={attempt} select={(to) => set({ attempt: to, t: null, phase: null })} />
-            {!isLearner(session.person) && !attempt.teaching && (
-              <ConfirmAll attempts={attempts.data} sortieId={sortie.id} />
-            )}
+            {sortie.may_edit && !attempt.teaching && <ConfirmAll attempts={attempts.data} sortieId={sortie.id} />}
             {attempt.shown === 'name_fault_first' && (
               <p className="sheet my-2 p-3">
                 Look at the strips and the path, and name the fault that you would work on. Then you see what was played
@@ -118,11 +118,11 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
               <div className="mt-2">
                 <DescentSection
                   plan={drawn}
-                  flown={attempt.path ?? []}
-                  over={other?.path}
+                  flown={path}
+                  over={other && otherPath}
                   title={planned ? 'Flown (solid) over planned (dashed), true scale' : 'As flown, true scale'}
                   doors={['gate']}
-                  window={windowOf(drawn, [attempt.path ?? []])}
+                  window={windowOf(drawn, [path])}
                   {...(moment === undefined ? {} : { timeS: moment })}
                   onTime={onTime}
                 />

@@ -2,12 +2,14 @@ import { useMutation } from '@tanstack/react-query'
 import { useState, type FormEvent } from 'react'
 import { toast } from 'sonner'
 import { api, unwrap, type Session } from '../../api/client'
+import { MoreRows } from '../../design/MoreRows'
 import { useAudit, useDocumentKinds } from '../../api/people'
 import { useBookingRules, useSetBookingRules, type BookingRules } from '../../api/school'
 import { Field, fieldErrors, Refused } from '../../design/Field'
 import { Failed, Loading } from '../../design/States'
 import { capital } from '../../design/words'
 import { History } from '../people/History'
+import { HowItRuns } from './HowItRuns'
 import { OwnWords } from './OwnWords'
 
 type NumberRule = Exclude<keyof BookingRules, 'minima' | 'required'>
@@ -36,6 +38,7 @@ export function SchoolPage({ session }: { session: Session }) {
       <div className="mt-4 grid items-start gap-8 xl:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
         <Rules key={JSON.stringify(rules.data)} rules={rules.data} />
         <div className="grid gap-8">
+          <HowItRuns />
           <OwnWords />
           <Audit />
         </div>
@@ -159,24 +162,12 @@ function Rules({ rules }: { rules: BookingRules }) {
 }
 
 function Audit() {
-  const [page, setPage] = useState(1)
-  const audit = useAudit(page)
+  const audit = useAudit()
   if (!audit.data) return null
   return (
     <div>
-      <History entries={audit.data.items} subjects />
-      <div className="mt-3 flex gap-3">
-        {page > 1 && (
-          <button type="button" className="button" onClick={() => setPage(page - 1)}>
-            Newer
-          </button>
-        )}
-        {audit.data.more && (
-          <button type="button" className="button" onClick={() => setPage(page + 1)}>
-            Older
-          </button>
-        )}
-      </div>
+      <History entries={audit.data.pages.flatMap(({ items }) => items)} subjects />
+      <MoreRows more={audit.hasNextPage} busy={audit.isFetchingNextPage} next={() => void audit.fetchNextPage()} />
     </div>
   )
 }

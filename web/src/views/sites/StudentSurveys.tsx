@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { Link } from 'react-router'
 import type { Session } from '../../api/client'
-import { useStudents } from '../../api/queries'
+import { useStudentNames } from '../../api/queries'
 import { useAskForSurvey, type Site } from '../../api/sites'
 import { isLearner } from '../../api/who'
 import { GradeGlyph } from '../../design/GradeGlyph'
@@ -11,7 +11,7 @@ import { shortDayOf } from '../../design/words'
 /** Students' own surveys of the site: who was asked, who has handed in, how it was graded. */
 export function StudentSurveys({ site, session }: { site: Site; session: Session }) {
   const staff = !isLearner(session.person)
-  const students = useStudents(staff)
+  const students = useStudentNames(staff)
   const ask = useAskForSurvey(site.id)
   const [who, setWho] = useState('')
   if (!staff && site.surveys.length === 0) return null
@@ -47,9 +47,7 @@ export function StudentSurveys({ site, session }: { site: Site; session: Session
               value={who}
               choices={[
                 { id: '', word: 'choose' },
-                ...(students.data?.items ?? [])
-                  .filter(({ id }) => !asked.has(id))
-                  .map(({ id, name }) => ({ id, word: name })),
+                ...(students.data ?? []).filter(({ id }) => !asked.has(id)).map(({ id, name }) => ({ id, word: name })),
               ]}
               onChange={setWho}
             />

@@ -1,0 +1,18 @@
+interface Props {
+  /** What it finds, as 'a student'. */
+  what: string
+  value: string
+  onChange: (text: string) => void
+}
+
+/** Narrows a list to those whose name has a part. */
+export const FindField = ({ what, value, onChange }: Props) => (
+  <input
+    type="search"
+    aria-label={`Find ${what}`}
+    placeholder={`Find ${what}`}
+    className="field w-44"
+    value={value}
+    onChange={(event) => onChange(event.target.value)}
+  />
+)

@@ -19,7 +19,8 @@ class TestRun
     ['Ruby style', %w[bundle exec rubocop --parallel --format quiet]],
     ['TypeScript style', %w[npm --prefix web run --silent lint]],
     ['Formatting', %w[npm --prefix web run --silent format]],
-    ['Types', %w[npm --prefix web run --silent typecheck]]
+    ['Types', %w[npm --prefix web run --silent typecheck]],
+    ['Known holes', %w[bundle exec ruby scripts/known_holes.rb]]
   ].freeze
 
   # Title, files, whether they need the database.
@@ -117,7 +118,7 @@ class TestRun
     return {} unless cluster
 
     cluster.create_database("fujin_#{name}_#{slot}")
-    { 'FUJIN_DATABASE_URL' => cluster.url("fujin_#{name}_#{slot}") }
+    TestDatabase.urls(cluster, "fujin_#{name}_#{slot}")
   end
 
   # Lines of the code that some test ran.

@@ -11,7 +11,6 @@ require 'minitest/autorun'
 require 'rack/test'
 require_relative '../server/app'
 
-Fujin::Database.connect
 Fujin::Database.migrate
 
 # A small school in the database, and ways to act as its people.
@@ -38,12 +37,12 @@ module ServerHelp
     @sortie = sortie
   end
 
-  # The tables refuse deletion, so the triggers rest while the tests clear up. A page of the test before may still be
-  # asking: whichever of the two the database sends back, the clearing is tried again.
+  # The application cannot empty its tables: their owner clears up. A page of the test before may still be asking:
+  # whichever of the two the database sends back, the clearing is tried again.
   def empty_the_database
     tables = ActiveRecord::Base.connection.tables - %w[schema_migrations ar_internal_metadata que_values]
-    ActiveRecord::Base.connection.execute("TRUNCATE #{tables.join(', ')} CASCADE")
-  rescue ActiveRecord::Deadlocked
+    TestDatabase.own("TRUNCATE #{tables.join(', ')} CASCADE")
+  rescue PG::TRDeadlockDetected
     retry
   end
 

@@ -169,7 +169,8 @@ class OfficeDeskTest < Minitest::Test
   end
 
   def test_the_demo_is_thrown_away_and_a_school_set_up
-    @school.update!(demo: true, name: 'Quillmere Flying School')
+    TestDatabase.forge('UPDATE schools SET demo = true')
+    @school.update!(name: 'Quillmere Flying School')
     sign_in(@chief)
     assert_text 'demo'
     visit '/school'

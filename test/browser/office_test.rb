@@ -147,6 +147,6 @@ class OfficeTest < Minitest::Test
     fill_in 'Air, °F', with: '77'
 
     eventually { (@sortie.reload.oat_c - 25.0).abs < 0.01 }
-    assert_field 'Fuel, lb', with: '88'
+    assert_field 'Fuel, lb', with: '88', wait: 20
   end
 end

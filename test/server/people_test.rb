@@ -87,6 +87,7 @@ class PeopleTest < Minitest::Test
     get '/api/today'
 
     assert_equal 401, status
+    clear_cookies
     post_json '/api/session', { sign_in: 'instructor', password: PASSWORD }
 
     assert_equal 401, status

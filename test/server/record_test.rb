@@ -49,8 +49,8 @@ class RecordTest < Minitest::Test
     first = sign
     assert_equal 201, status
     assert_equal '0' * 64, first['previous_hash']
-    second = sign
-    assert_equal first['hash'], second['previous_hash']
+    second = sign_anew
+    assert_equal Fujin::ChainLink.find_by(position: 2).document_hash, second['previous_hash']
 
     text = exported(first['id'])
     out, _err, code = verify(text)
@@ -84,7 +84,9 @@ class RecordTest < Minitest::Test
   def test_the_chain_shows_a_sign_off_that_was_taken_out
     make_ready
     as(@instructor)
-    documents = Array.new(3) { JSON.parse(exported(sign['id'])) }
+    sign
+    sign_anew
+    documents = Fujin::ChainLink.in_order.map(&:parsed)
 
     assert Fujin::SignOffDocument.verify_chain(documents)
     assert_raises(Fujin::SignOffDocument::Broken) { Fujin::SignOffDocument.verify_chain([documents[0], documents[2]]) }
@@ -115,7 +117,7 @@ class RecordTest < Minitest::Test
     make_ready
     as(@instructor)
     row = sign
-    other = sign
+    other = sign_anew
     get "/api/sign-offs/#{row['id']}/sheet"
 
     assert_equal 200, status

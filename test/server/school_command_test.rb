@@ -73,7 +73,7 @@ class SchoolCommandTest < Minitest::Test
     command('set-up', file(SET_UP, '.yml'))
 
     assert_includes command('throw-demo-away', 'Ferrow Rotors')[2], 'is no demo'
-    Fujin::School.current.update!(demo: true)
+    TestDatabase.forge('UPDATE schools SET demo = true')
 
     assert_includes command('throw-demo-away', 'Other')[2], 'Type its name'
     assert_equal 0, command('throw-demo-away', 'Ferrow Rotors')[0]

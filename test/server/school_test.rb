@@ -69,11 +69,25 @@ class SchoolTest < Minitest::Test
     # Whoever reads first after a change works it out.
     get '/api/students'
     queries = count_queries { get '/api/students' }
-    assert_equal [50, 1, 2, 62], [answer['items'].size, answer['page'], answer['pages'], answer['total']]
-    get '/api/students?page=2'
+    first = answer
 
-    assert_equal 12, answer['items'].size
-    assert_operator queries, :<, 20
+    assert_equal [50, 62], [first['items'].size, first['total']]
+    # Somebody who comes meanwhile moves nobody's place.
+    person('aaron', 'student', stage: 'early')
+    get '/api/students', after: first['following']
+
+    assert_equal [12, nil], [answer['items'].size, answer['following']]
+    assert_empty answer['items'] & first['items']
+    assert_operator queries, :<=, 12
+    get '/api/students', find: 'PUPIL1'
+
+    assert_equal 11, answer['total']
+    get '/api/students', after: 'nonsense'
+
+    assert_equal [422, 'after'], [status, answer['errors'][0]['path']]
+    get '/api/student-names'
+
+    assert_equal 63, answer.size
   end
 
   # A lesson more is no question more.

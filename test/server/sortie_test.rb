@@ -200,4 +200,15 @@ class SortieTest < Minitest::Test
     assert_equal(declared.measure_ids.uniq, rows.map { |r| r['measure'] })
     assert(rows.all? { |r| r.key?('limits') ^ r.key?('shown') }, 'judged, or with the reason why not')
   end
+
+  # Stored all the same, its plan and its brief could not be shown.
+  def test_a_helicopter_s_exercise_is_not_moved_to_a_gyroplane
+    gyroplane = Fujin::AircraftRow.create!(mark: 'Q-GYRO', type_id: 'sorrel-g')
+    as(@instructor)
+    patch_json "/api/sorties/#{@sortie.id}", { aircraft_id: gyroplane.id },
+               'HTTP_IF_MATCH' => %("#{@sortie.lock_version}")
+
+    assert_equal [409, true], [status, answer['detail'].include?('not flown in a gyroplane')]
+    assert_equal @aircraft.id, @sortie.reload.aircraft_id
+  end
 end

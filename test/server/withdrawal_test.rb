@@ -43,8 +43,7 @@ class WithdrawalTest < Minitest::Test
     make_ready
     as(@instructor)
     gone = sign
-    stands = sign
-    withdraw(gone['id'])
+    stands = sign_anew
     get '/api/sign-offs/withdrawn'
     list = file(last_response.body)
     out, _err, code = verify(exported(gone['id']), '--withdrawn', list)
@@ -64,11 +63,16 @@ class WithdrawalTest < Minitest::Test
     assert_includes err, 'no list of withdrawn sign-offs'
   end
 
+  def signed(manoeuvre)
+    id = SecureRandom.uuid
+    Fujin::Chain.append({ 'kind' => 'sign_off', 'id' => id, 'manoeuvre' => manoeuvre }, now: Time.now.utc) do
+      Fujin::SignOff.create!(id: id, student: @student, by: @chief, manoeuvre: manoeuvre, created_at: Time.now.utc)
+    end
+  end
+
   # Withdrawn by eight at once, each a link of its own: the chain does not fork, and none is lost.
   def test_the_chain_does_not_fork_when_many_sign_at_once
-    make_ready
-    as(@instructor)
-    signed = Array.new(8) { Fujin::SignOff.find(sign['id']) }
+    signed = Fujin::Catalogue.all.first(8).map { |declared| signed(declared.id) }
     signed.map do |row|
       Thread.new do
         withdrawing = Fujin::Withdrawing.new(Fujin::SignOff.find(row.id), @chief)

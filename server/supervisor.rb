@@ -16,6 +16,7 @@ module Fujin
     # A process that dies sooner than this after its start waits a little before the next try.
     SOON_S = 2.0
     LOOK_AT_LOGS_S = 60.0
+    LETS_GO_S = 3.0
 
     Service = Struct.new(:name, :start, :signal, :pid, :started_at, :restarts, keyword_init: true)
 
@@ -28,6 +29,7 @@ module Fujin
       @weather_port = Integer(ENV.fetch('FUJIN_WEATHER_PORT', '4813'))
       @mail_port = Integer(ENV.fetch('FUJIN_MAIL_PORT', '4814'))
       @stopping = false
+      @began = now
     end
 
     def run
@@ -65,12 +67,22 @@ module Fujin
         'FUJIN_WEATHER_PORT' => @weather_port,
         'FUJIN_MAIL_PORT' => @mail_port
       }.each do |name, port|
-        next if Cluster.free?(port)
+        next if soon_free?(port)
 
         raise Cluster::Failed,
               "port #{port} is taken, perhaps by Fujin running already. Stop that, or choose another port: #{name}=" \
                 "#{port + 100} bin/start"
       end
+    end
+
+    # What a killed supervisor left ends by itself, within a moment.
+    def soon_free?(port)
+      until Cluster.free?(port)
+        return false if now - @began > LETS_GO_S
+
+        sleep 0.1
+      end
+      true
     end
 
     def environment

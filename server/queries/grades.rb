@@ -29,9 +29,8 @@ module Fujin
         raise NotAllowed, 'Only the student gives the own grade.'
       end
       if entry['kind'] == 'self' && @attempt.self_graded?
-        raise Conflict, 'You graded this attempt already, and have seen what your instructor gave: what was said ' \
-          'first ' \
-          'stays.'
+        raise Conflict, 'You graded this attempt already, and have seen what your instructor gave: what was ' \
+          'said first stays.'
       end
       raise NotAllowed, 'Only an instructor gives this grade.' if entry['kind'] != 'self' && !@person.instructor?
       if %w[instructor teaching].include?(entry['kind']) && !@attempt.sortie.taught_by?(@person)

@@ -150,7 +150,7 @@ class RecordTest < Minitest::Test
   def test_level_trend_log_and_readiness_of_a_student
     make_ready
     Fujin::Sortie.first.update!(off_at: Time.utc(2026, 11, 24, 10), on_at: Time.utc(2026, 11, 24, 10, 55))
-    as(@student)
+    as(@instructor)
     get "/api/students/#{@student.id}"
     standing = answer['standings'].first
 

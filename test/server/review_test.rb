@@ -21,13 +21,14 @@ class ReviewTest < Minitest::Test
     assert(before['phases'].none? { |p| p['proposed'] || p['driver'] })
 
     grade_all(attempt, @student, 'self', grade: 4)
-    assert_equal 'self_grade_first', answer['shown'] if answer['grades'].size < before['phases'].size
-    grades = before['phases'].map { |p| { id: SecureRandom.uuid, phase: p['id'], kind: 'self', grade: 3 } }
-    post_json "/api/attempts/#{attempt.id}/grades", { grades: grades }
 
     assert_equal 'all', answer['shown']
     assert_equal(%w[instructor self], answer['grades'].map { |g| g['kind'] }.uniq.sort)
     refute_nil answer['measures']
+
+    grade_all(attempt, @student, 'self', grade: 2)
+    assert_equal 409, status
+    assert_includes answer['detail'], 'what was said first stays'
   end
 
   def test_a_change_from_the_proposal_wants_a_reason_and_both_stay_on_record

@@ -54,12 +54,16 @@ class SupervisorTest < Minitest::Test
     output
   end
 
-  def eventually(what, seconds: 40)
+  def eventually(what, seconds: 150)
     deadline = Process.clock_gettime(Process::CLOCK_MONOTONIC) + seconds
     until yield
-      flunk "not within #{seconds} s: #{what}" if Process.clock_gettime(Process::CLOCK_MONOTONIC) > deadline
+      flunk "not within #{seconds} s: #{what}\n#{said}" if Process.clock_gettime(Process::CLOCK_MONOTONIC) > deadline
       sleep 0.1
     end
+  end
+
+  def said
+    Dir["#{@var}/output", "#{@var}/log/*.log"].map { |file| "#{file}: #{File.readlines(file).last(5).join}" }.join
   end
 
   def ready
@@ -113,7 +117,7 @@ class SupervisorTest < Minitest::Test
     Process.kill('KILL', @pids.first)
     Process.wait(@pids.shift)
     eventually('all of it ended') do
-      %w[server/work.rb que puma postgres flight_recorder].all? { |word| children(word).empty? }
+      %w[server/work.rb que puma postgres flight_recorder weather_station mailbox].all? { |word| children(word).empty? }
     end
     File.delete(File.join(@var, 'output'))
     start
@@ -153,7 +157,7 @@ class SupervisorTest < Minitest::Test
 
     assert_equal '503', response.code
     assert_includes JSON.parse(response.body)['title'], 'database'
-    eventually('said by whoever watches', seconds: 2) { ready == '503' }
+    eventually('said by whoever watches') { ready == '503' }
     Process.kill('CONT', @pids.first)
     eventually('ready again') { ready == '200' }
   end
@@ -164,13 +168,13 @@ class SupervisorTest < Minitest::Test
     eventually('ready') { ready == '200' }
     backends = -> { children('postgres') }
     backends.call.each { |pid| Process.kill('STOP', pid) }
-    eventually('said by whoever watches', seconds: 3) { ready == '503' }
+    eventually('said by whoever watches') { ready == '503' }
     response = Net::HTTP.get_response('127.0.0.1', '/api/session', @ports[0])
 
     assert_equal '503', response.code
     assert_match(/Nothing was stored/, JSON.parse(response.body)['detail'])
   ensure
     backends.call.each { |pid| Process.kill('CONT', pid) }
-    eventually('ready again', seconds: 15) { ready == '200' }
+    eventually('ready again') { ready == '200' }
   end
 end

@@ -1,6 +1,8 @@
 # frozen_string_literal: true
 
 require_relative '../server_helper'
+require 'puma'
+require 'puma/server'
 
 # A flight on its way to whoever follows it: no thread each, bounded, ended with the session, nothing of another's.
 class LiveFeedTest < Minitest::Test
@@ -39,6 +41,29 @@ class LiveFeedTest < Minitest::Test
 
       assert_match(/\Adata: .*"phase":"glide".*\n\n\z/, next_event(browser))
     end
+  end
+
+  # By a web server as it runs: no length is said, so that nobody between takes the stream for over.
+  def test_a_browser_is_sent_the_stream_for_as_long_as_it_reads
+    get '/api/session'
+    server = Puma::Server.new(app, nil, min_threads: 1, max_threads: 2, log_writer: Puma::LogWriter.null)
+    port = server.add_tcp_listener('127.0.0.1', 0).addr[1]
+    server.run
+    line = TCPSocket.new('127.0.0.1', port)
+    line.write("GET /api/sorties/#{@sortie.id}/live HTTP/1.1\r\nHost: localhost\r\n" \
+      "Cookie: #{last_request.env['HTTP_COOKIE']}\r\n\r\n")
+    head = line.gets("\r\n\r\n").downcase
+
+    assert_includes head, 'text/event-stream'
+    refute_includes head, 'content-length'
+    refute_includes head, 'content-encoding'
+    assert_equal ": here\n\n", line.gets("\n\n")
+    Fujin::LiveFeed.publish(@sortie.id, 'recording' => 'y', 'reading' => { 'phase' => 'glide' })
+
+    assert_includes next_event(line), '"phase":"glide"'
+  ensure
+    line&.close
+    server&.stop(true)
   end
 
   def test_the_stream_ends_with_the_session

@@ -233,7 +233,8 @@ module Fujin
       request.body = body.is_a?(Hash) ? JSON.generate(body) : body if body
       answer = request(request, &:read_body)
       @cookie = answer['set-cookie'].split(';').first if answer['set-cookie']
-      @token = JSON.parse(answer.body)['csrf_token'] if path == '/api/session' && answer.body.to_s.include?('csrf_token')
+      @token = JSON.parse(answer.body)['csrf_token'] if path == '/api/session' && answer.body.to_s.include?('csrf_tok' \
+        'en')
       answer
     end
 

@@ -160,7 +160,7 @@ module Fujin
 
       # The lesson that is asked for, as this person may see it.
       def find_sortie(id = params['id'])
-        sortie = Sortie.find(id)
+        sortie = Sortie.with_crew.find(id)
         own!(sortie.student_id)
         sortie.seen_by(current_person)
       end

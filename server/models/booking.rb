@@ -15,6 +15,9 @@ module Fujin
     scope :standing, -> { where(state: 'booked') }
     scope :between, ->(from, to) { where(from_at: ...to).where(to_at: (from + 1.second)..) }
 
+    # With whoever flies it, in one question.
+    scope :with_crew, -> { eager_load(:student, :instructor, :examiner, :aircraft) }
+
     # Whoever is in it sits in it as long as it stands.
     after_save do
       BookingSeat.where(booking_id: id).delete_all

@@ -5,21 +5,10 @@ module Fujin
   class TypeStore
     class << self
       # @raise [UnknownName]
-      def find(id)
-        row = AircraftTypeVersion.where(type_id: id).order(number: :desc).first
-        row ? row.value : Aircraft::Library.find(id)
-      end
+      def find(id) = newest[id] || Aircraft::Library.find(id)
 
       # @return [Array<Aircraft::Type>] in order of id
-      def all
-        newest =
-          AircraftTypeVersion
-            .in_order
-            .to_a
-            .group_by(&:type_id)
-            .transform_values { |rows| rows.last.value }
-        Aircraft::Library.all.to_h { |type| [type.id, type] }.merge(newest).values.sort_by(&:id)
-      end
+      def all = Aircraft::Library.all.to_h { |type| [type.id, type] }.merge(newest).values.sort_by(&:id)
 
       # @param text [String] of a type file
       # @raise [InvalidInput]
@@ -55,6 +44,15 @@ module Fujin
       def history(id) = AircraftTypeVersion.where(type_id: id).order(number: :desc).preload(:by).to_a
 
       private
+
+      # What the school changed, as it is now; asked once a read.
+      # @return [Hash{String => Aircraft::Type}]
+      def newest
+        return Current.types if Current.types
+
+        rows = AircraftTypeVersion.select('DISTINCT ON (type_id) *').order(:type_id, number: :desc)
+        rows.to_h { |row| [row.type_id, row.value] }.tap { |types| Current.types = types if Current.reading }
+      end
 
       # The file that ships is the history's first entry once it is changed.
       def keep_shipped(id, by)

@@ -47,7 +47,7 @@ module Fujin
 
     # A student sees their own.
     def bookings
-      rows = Booking.between(@from, @to).order(:from_at).preload(:student, :instructor, :examiner, :aircraft)
+      rows = Booking.between(@from, @to).order(:from_at).with_crew
       learner? ? rows.where(student_id: @viewer.id) : rows
     end
 
@@ -55,7 +55,7 @@ module Fujin
     def lessons
       rows = Sortie.where(starts_at: @from...@to).where.not(id: Booking.where.not(sortie_id: nil).select(:sortie_id))
       rows = rows.where(student_id: @viewer.id) if learner?
-      rows.order(:starts_at).preload(:student, :instructor, :aircraft, :exercises).map { |row| lesson(row) }
+      rows.order(:starts_at).with_crew.preload(:exercises).map { |row| lesson(row) }
     end
 
     def lesson(row)

@@ -41,7 +41,7 @@ module Fujin
     def rows(person, now)
       Booking.where(from_at: (now - (BACK_DAYS * 86_400))..)
         .where(':id IN (student_id, instructor_id, examiner_id)', id: person.id)
-        .order(:from_at).preload(:student, :instructor, :examiner, :aircraft)
+        .order(:from_at).with_crew
     end
 
     def event(row, person)

@@ -13,9 +13,13 @@ module Fujin
     SQL
 
     # @param viewer [Person], @param date [Date]
-    def initialize(viewer, date)
+    # @param lessons [Array<Sortie>] of the day, as this person sees them
+    # @param progress [Hash{String => LessonProgress}] of them
+    def initialize(viewer, date, lessons, progress)
       @viewer = viewer
       @date = date
+      @lessons = lessons
+      @progress = progress
       @school = School.current
     end
 
@@ -28,8 +32,7 @@ module Fujin
 
     def bookings
       @bookings ||= begin
-        rows = Booking.standing.between(*today).where(sortie_id: nil).order(:from_at)
-          .preload(:student, :instructor, :examiner, :aircraft)
+        rows = Booking.standing.between(*today).where(sortie_id: nil).order(:from_at).with_crew
         @viewer.learner? ? rows.where(student_id: @viewer.id).to_a : rows.to_a
       end
     end
@@ -71,9 +74,8 @@ module Fujin
     def today = [@school.midnight(@date), @school.midnight(@date + 1)]
 
     def coming_lesson
-      mine = @viewer.learner? ? { student_id: @viewer.id } : { instructor_id: @viewer.id }
-      Sortie.where(mine).where(starts_at: today.first...today.last, on_at: nil).order(:starts_at)
-        .preload(:student, :instructor, :exercises).first
+      mine = @viewer.learner? ? :student_id : :instructor_id
+      @lessons.find { |row| row.on_at.nil? && row[mine] == @viewer.id }
     end
 
     def clock(time) = @school.clock.call(time).strftime('%H:%M')
@@ -86,8 +88,8 @@ module Fujin
 
     def lesson_words(row)
       who = @viewer.learner? ? "with #{row.instructor.name}" : row.student.name
-      step = KeptProgress.progress([row]).fetch(row.id).next_step unless @viewer.learner?
-      "#{clock(row.starts_at)}, #{who}: #{row.seen_by(@viewer).title}.#{" #{step}." if step}"
+      step = @progress.fetch(row.id).next_step unless @viewer.learner?
+      "#{clock(row.starts_at)}, #{who}: #{row.title}.#{" #{step}." if step}"
     end
   end
 end

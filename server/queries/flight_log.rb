@@ -49,7 +49,7 @@ module Fujin
     def rows
       @rows ||= Sortie.where('student_id = :id OR instructor_id = :id', id: @person.id)
         .where.not(off_at: nil).where.not(on_at: nil)
-        .order(starts_at: :desc).preload(:student, :instructor, :aircraft, :exercises)
+        .order(starts_at: :desc).with_crew.preload(:exercises)
         .reject { |row| row.instructor_id == @person.id && row.people_aboard == 'solo' }
     end
 

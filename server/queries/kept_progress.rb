@@ -23,13 +23,30 @@ module Fujin
       LessonRecord.where(student_id: student.id).joins(:sortie).order('sorties.starts_at').to_a
     end
 
-    # How far each lesson has come.
+    # How far each lesson has come: one question where nothing is marked.
     # @param sorties [Array<Sortie>]
+    # @param everybody [Boolean] works out whatever is marked of anybody, not of their students alone
     # @return [Hash{String => LessonProgress}] by sortie
-    def progress(sorties)
-      freshen(Person.where(id: sorties.map(&:student_id).uniq).to_a)
-      LessonRecord.where(sortie_id: sorties.map(&:id)).select(:sortie_id, :progress)
-        .to_h { |row| [row.sortie_id, row.progress] }
+    def progress(sorties, everybody: false)
+      students = sorties.map(&:student_id).uniq unless everybody
+      return {} if students && students.empty?
+
+      marked, kept = marked_and_kept(students, sorties)
+      if marked.any?
+        work_out(marked)
+        _, kept = Record.uncached { marked_and_kept(students, sorties) }
+      end
+      kept.transform_values { |one| LessonProgress.from(one) }
+    end
+
+    # @param students [Array<String>, nil] nil is everybody
+    # @return [Array(Array<String>, Hash{String => Hash})] students whose record is stale, and progress by lesson
+    def marked_and_kept(students, sorties)
+      row = Record.connection.select_one(Record.sanitize_sql([<<~SQL.squish, sorties.map(&:id)]))
+        SELECT (SELECT json_agg(student_id) FROM (#{stale_sql(students)}) AS stale) AS marked,
+          (SELECT json_object_agg(sortie_id, progress) FROM lesson_records WHERE sortie_id IN (?)) AS kept
+      SQL
+      [JSON.parse(row['marked'] || '[]'), JSON.parse(row['kept'] || '{}')]
     end
 
     # @param students [Array<Person>]
@@ -46,16 +63,15 @@ module Fujin
       work_out(ids & stale(ids)) if ids.any?
     end
 
-    # The same of everybody.
-    def freshen_all = work_out(stale)
-
     # Learners whose record is not as it would be now: something of it was marked, a lesson of theirs was never worked
     # out or by other code, their standing by other code, by other rules of the school or at another stage.
     # @param ids [Array<String>, nil] among these; nil is everybody
     # @return [Array<String>]
-    def stale(ids = nil)
+    def stale(ids = nil) = Record.connection.select_values(stale_sql(ids))
+
+    def stale_sql(ids)
       among = ids ? Record.sanitize_sql(['IN (?)', ids]) : 'IS NOT NULL'
-      Record.connection.select_values(<<~SQL.squish)
+      <<~SQL.squish
         SELECT student_id FROM progress_marks WHERE student_id #{among}
         UNION SELECT sorties.student_id FROM sorties LEFT JOIN lesson_records ON lesson_records.sortie_id = sorties.id
           WHERE sorties.student_id #{among} AND lesson_records.worked_out_by IS DISTINCT FROM '#{code}'

@@ -4,12 +4,19 @@ module Fujin
   # Attempts as lists and records need them: without path and measures, with the last grades, in a fixed number of
   # queries.
   module LightAttempts
+    # Everything that was given of an attempt, in its order, with the attempt.
+    GIVEN = '(SELECT json_agg(json_build_array(kind, phase, grade) ORDER BY position) FROM grades ' \
+      'WHERE grades.attempt_id = attempts.id) AS all_given'
+    private_constant :GIVEN
+
     module_function
 
     # Attempts as their sorties' association.
     # @param sorties [Array<Sortie>]
     def preload(sorties)
-      rows = completed(AttemptRow.light.where(sortie_id: sorties).order(:created_at, :position).to_a)
+      rows = AttemptRow.light.select(GIVEN).where(sortie_id: sorties).order(:created_at, :position).to_a
+      take_exercises(rows, sorties)
+      completed(rows)
       own = rows.group_by(&:sortie_id)
       sorties.each do |sortie|
         sortie.association(:attempts).target = own.fetch(sortie.id, [])
@@ -17,23 +24,28 @@ module Fujin
       end
     end
 
+    # From those that their lessons know anyway.
+    def take_exercises(rows, sorties)
+      known = sorties.flat_map { |sortie| sortie.exercises.to_a }.index_by(&:id)
+      rows.each do |row|
+        exercise = known[row.exercise_id]
+        row.association(:exercise).target = exercise if exercise
+      end
+    end
+
     # With exercise and grades, and with the proposal of the few that are held to less than the whole of it.
     def completed(rows)
       ActiveRecord::Associations::Preloader.new(records: rows, associations: :exercise).call
-      given = last_grades(rows.map(&:id))
-      rows.each { |row| row.given = given.fetch(row.id, {}) }
+      rows.each { |row| row.given = last_grades(row['all_given'] || []) }
       narrowed = rows.select(&:narrowed?)
       proposals = AttemptRow.where(id: narrowed.map(&:id)).pluck(:id, :proposal).to_h
       narrowed.each { |row| row.whole_proposal = proposals.fetch(row.id) }
       rows
     end
 
-    # @return [Hash{String => Hash{String => Hash{String => Integer}}}] grade by attempt, kind and phase
-    def last_grades(ids)
-      grades = GradeRow.where(attempt_id: ids).order(:position).pluck(:attempt_id, :kind, :phase, :grade)
-      grades.each_with_object({}) do |(attempt, kind, phase, grade), found|
-        ((found[attempt] ||= {})[kind] ||= {})[phase] = grade
-      end
+    # @return [Hash{String => Hash{String => Integer}}] grade by kind and phase
+    def last_grades(all)
+      all.each_with_object({}) { |(kind, phase, grade), found| (found[kind] ||= {})[phase] = grade }
     end
   end
 end

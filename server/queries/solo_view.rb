@@ -17,7 +17,7 @@ module Fujin
         'ready' => readiness.ready?,
         'conditions' => readiness.conditions.map { |one| one.to_h.transform_keys(&:to_s) },
         'authorities' => SoloAuthority.where(student_id: @student.id).order(created_at: :desc)
-          .preload(:by, :link, withdrawal: :by).map { |row| Serialisers.solo_authority(row, @school.today, marks) }
+          .eager_load(:by, :link, withdrawal: :by).map { |row| Serialisers.solo_authority(row, @school.today, marks) }
       }
     end
 
@@ -31,7 +31,7 @@ module Fujin
     def kind = @kind ||= (lessons.any? ? lessons.first.aircraft.type.kind : 'helicopter')
 
     def lessons
-      @lessons ||= Sortie.where(student_id: @student.id).order(starts_at: :desc).preload(:instructor, :aircraft).to_a
+      @lessons ||= Sortie.where(student_id: @student.id).order(starts_at: :desc).with_crew.to_a
     end
 
     def readiness

@@ -222,8 +222,12 @@ module Fujin
         **asked
       )
 
-    def tried(row, changes, *except) =
+    # A copy where something is tried on it; where nothing is, the row itself with all that it knows.
+    def tried(row, changes, *except)
+      return row if changes.empty?
+
       row.dup.tap { |copy| copy.assign_attributes(row.attributes.except('id', *except).merge(changes)) }
+    end
 
     def taps = @taps ||= HelpTaps.new(@stored.fly_events.to_a)
   end

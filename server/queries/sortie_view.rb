@@ -27,7 +27,7 @@ module Fujin
 
     private
 
-    def colleagues = @sortie.colleagues.includes(:person).map { |one| Serialisers.person_name(one.person) }
+    def colleagues = @sortie.colleagues.map { |one| Serialisers.person_name(one.person) }
 
     def flight
       {

@@ -14,9 +14,9 @@ module Fujin
         Sortie
           .where(student_id: student.id)
           .order(starts_at: :desc)
-          .preload(:student, :instructor, :aircraft, :exercises)
+          .with_crew.preload(:exercises)
           .map { |sortie| sortie.seen_by(viewer) }
-      @sign_offs = SignOff.where(student_id: student.id).in_order.includes(:by, :student, :link, withdrawal: :by).to_a
+      @sign_offs = SignOff.where(student_id: student.id).in_order.eager_load(:by, :student, :link, withdrawal: :by).to_a
     end
 
     def to_h

@@ -25,7 +25,7 @@ module Fujin
 
     def to_h
       rows = sorties.map { |sortie| sortie.seen_by(@viewer) }
-      @progress = KeptProgress.progress(rows)
+      @progress = KeptProgress.progress(rows, everybody: !@viewer.learner?)
       today, other = rows.partition { |s| day_of(s) == @date }
       earlier, later = other.partition { |s| day_of(s) < @date }
       {
@@ -34,7 +34,7 @@ module Fujin
         'earlier' => shown(earlier.reverse),
         'later' => shown(later),
         'attention' => attention(today + earlier),
-        **DayAhead.new(@viewer, @date).to_h
+        **DayAhead.new(@viewer, @date, today, @progress).to_h
       }
     end
 
@@ -49,7 +49,7 @@ module Fujin
       around = school.midnight(@date - AROUND_DAYS)..school.midnight(@date + AROUND_DAYS + 1)
       scope = Sortie.where(starts_at: around).order(:starts_at)
       scope = scope.where(student_id: @viewer.id) if @viewer.learner?
-      scope.preload(:student, :instructor, :aircraft, :exercises)
+      scope.with_crew.preload(:exercises)
     end
 
     def attention(flown)
@@ -103,7 +103,6 @@ module Fujin
     end
 
     def sign_offs
-      KeptProgress.freshen_all
       rows = Record.connection.select_rows(Record.sanitize_sql([READY, Person::LEARNERS]))
       rows.map do |id, name, title|
         { 'kind' => 'sign_off', 'student_id' => id, 'text' => "#{name} meets every condition for #{title.downcase}" }

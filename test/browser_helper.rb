@@ -70,8 +70,9 @@ module BrowserHelp
       )
   end
 
+  # A flight that is still recorded ends with it.
   Minitest.after_run do
-    Process.kill('TERM', worker)
+    Process.kill('KILL', worker)
     Process.wait(worker)
   rescue Errno::ESRCH
     nil

@@ -65,6 +65,8 @@ module Fujin
       @watch.mean(@meant)
       @power_unit = power_unit(@sortie.aircraft.type)
       reason = follow(row, pace)
+      return unless RecordingRow.exists?(row.id)
+
       keep(row)
       @watch.close
       hand_over(row, reason)
@@ -122,7 +124,8 @@ module Fujin
         'over' => call.over }
     end
 
-    # Stores what arrived. @return [Symbol, nil] :stop when somebody asked for that, or when it is too long
+    # Stores what arrived. @return [Symbol, nil] :stop when somebody asked for that, when it is too long, or when the
+    # lesson is there no more (a demo that was thrown away)
     def keep(row)
       @kept_at = now
       mean_again
@@ -136,7 +139,7 @@ module Fujin
         @unkept.clear
       end
       step, size = RecordingRow.where(id: row.id).pick(:step, Arel.sql('length(bytes)'))
-      step == STOPPING || size.to_i > Settings::MAX_UPLOAD_BYTES ? :stop : nil
+      step.nil? || step == STOPPING || size.to_i > Settings::MAX_UPLOAD_BYTES ? :stop : nil
     end
 
     # What arrived goes to the import, with the reason it ended.

@@ -136,7 +136,7 @@ function Path({ plan, sortie, basis, set }: Props) {
             {moving ? 'Leave the spot there' : 'Move the spot'}
           </button>
           {moving ? <p className="label m-0">Tap the ground where it is to be, or drag it.</p> : null}
-          {isNew && <KeepPlace key={sortie.spot_name} sortie={sortie} set={set} />}
+          {isNew && <KeepPlace sortie={sortie} set={set} />}
         </div>
       )}
       {spot.isError && (

@@ -91,13 +91,13 @@ module Reference
 
     def plan_numbers
       rows = Fujin::Glossary.numbers.values.sort_by(&:id).flat_map do |entry|
-        [["`#{entry.id}`", entry.label, entry.unit, entry.why],
+        [["`#{entry.id}`", entry.label, entry.unit, entry.group, entry.why],
          *entry.differing.keys.map do |manoeuvre|
            its = entry.in(manoeuvre)
-           ["`#{its.id}` in `#{manoeuvre}`", its.label, its.unit, its.why]
+           ["`#{its.id}` in `#{manoeuvre}`", its.label, its.unit, its.group, its.why]
          end]
       end
-      page('Planned numbers', 'core/data/plan_numbers.yml', table('id', 'label', 'unit', 'why', rows))
+      page('Planned numbers', 'core/data/plan_numbers.yml', table('id', 'label', 'unit', 'on the card', 'why', rows))
     end
 
     def house_method

@@ -110,6 +110,9 @@ module BrowserHelp
     assert_text 'Flying today'
   end
 
+  # The day stands in one line of words until somebody changes something of it.
+  def open_the_day(word = 'Change the day') = click_on(word)
+
   def as_in_browser(person)
     Capybara.reset_sessions!
     window(1280, 800)

@@ -62,6 +62,27 @@ class GlossaryTest < Minitest::Test
                  G.number('turn_start_height_ft', 'turning_autorotation').why
   end
 
+  # Of two entries the last would win without a word.
+  def test_an_id_stands_once_in_its_file
+    Dir[File.expand_path('../data/**/*.yml', __dir__)].each do |file|
+      twice = Psych.parse_file(file).select { |node| node.is_a?(Psych::Nodes::Mapping) }.flat_map do |node|
+        keys = node.children.each_slice(2).map { |key, _| key.value if key.is_a?(Psych::Nodes::Scalar) }
+        keys.tally.select { |_, times| times > 1 }.keys
+      end
+
+      assert_empty twice, file
+    end
+  end
+
+  def test_every_planned_number_has_its_place_on_the_card
+    groups = Fujin::Glossary.numbers.values.group_by(&:group)
+
+    assert_equal Fujin::Glossary::GROUPS.sort, groups.keys.sort
+    assert(groups['model'].any? { |entry| entry.id == 'induced_velocity_m_s' })
+    # What no gauge shows is the model's.
+    assert_equal ['model'], Fujin::Glossary.numbers.values.select { |entry| entry.unit == 'kw' }.map(&:group).uniq
+  end
+
   def test_what_has_no_entry_is_named
     error = assert_raises(Fujin::UnknownName) { G.measure('height_of_folly_ft') }
 

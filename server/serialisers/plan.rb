@@ -48,7 +48,7 @@ module Fujin
 
     def number_words(name, manoeuvre)
       entry = Glossary.number(name, manoeuvre)
-      { 'label' => entry.label, 'why' => entry.why, 'digits' => entry.digits }
+      { 'label' => entry.label, 'why' => entry.why, 'digits' => entry.digits, 'group' => entry.group }
     end
 
     # A value of numbers and texts as a hash.

@@ -19,6 +19,7 @@ class JourneyTest < Minitest::Test
     visit "/sorties/#{@sortie.id}/prepare"
     assert_text 'From the side, true scale'
     before = number('Entry distance')
+    open_the_day
     fill_in 'Wind, kt', with: '18'
     assert_no_text before
     assert_text 'headwind 18 kt'

@@ -121,11 +121,13 @@ class LessonJourneyTest < Minitest::Test
                                        ))
     sign_in(@instructor)
     visit "/sorties/#{@sortie.id}/prepare"
+    open_the_day
     find('summary', text: 'Flown: the whole of it, announced').click
     select 'Cyclic', from: 'The student has'
     assert_text 'The student has the cyclic and nothing else'
     assert_text 'Judged: entry airspeed'
     visit "/sorties/#{@sortie.id}/prepare?exercise=2"
+    open_the_day
     find('summary', text: 'Flown: the whole of it, announced').click
     fill_in 'A surprise, and when (empty: announced)', with: "In the hover\t"
     assert_text 'Surprise: In the hover. The student does not see it yet.'
@@ -153,6 +155,7 @@ class LessonJourneyTest < Minitest::Test
   def test_what_counts_today_and_how_often
     sign_in(@chief)
     visit "/sorties/#{@sortie.id}/prepare"
+    open_the_day
     find('summary', text: 'Counts today: everything').click
     check 'The spot is not judged'
     assert_text 'Counts today: all but the spot'

@@ -143,6 +143,7 @@ class OfficeTest < Minitest::Test
     eventually { @instructor.reload.units['time'] == 'local' }
     visit "/sorties/#{@sortie.id}/prepare"
     assert_text 'From above'
+    open_the_day
     assert_field 'Air, °F', with: '59'
     fill_in 'Air, °F', with: '77'
 

@@ -49,6 +49,7 @@ class BrowserPrepareTest < Minitest::Test
     click_on 'Tables'
     assert_selector 'table caption, table', minimum: 1
     assert_accessible('tables of a steep approach')
+    open_the_day
     fill_in 'Approach angle, °', with: '15'
     assert_text '15.0', wait: 10
     eventually { @sortie.reload.exercise.settings['approach_angle_deg'] == 15 }
@@ -57,6 +58,7 @@ class BrowserPrepareTest < Minitest::Test
   def test_empty_fields_show_what_the_plan_took
     sign_in(@instructor)
     prepare(manoeuvre: 'turning_autorotation', height_ft: nil)
+    open_the_day
     bank = find_field('Bank, °')
 
     assert_match(/\A\d/, bank[:placeholder])
@@ -108,6 +110,7 @@ class BrowserPrepareTest < Minitest::Test
     sign_in(@instructor)
     prepare
     assert_text 'by hand'
+    open_the_day
     assert_field 'Wind, kt', with: '8'
   end
 
@@ -141,6 +144,7 @@ class BrowserPrepareTest < Minitest::Test
     end
     eventually { @instructor.reload.house['ending'] == 'touchdown' }
     prepare
+    open_the_day
     assert_select 'Ends with', selected: 'Touchdown'
   end
 end

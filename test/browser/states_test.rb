@@ -43,6 +43,7 @@ class StatesTest < Minitest::Test
     sign_in(@instructor)
     visit "/sorties/#{@sortie.id}/prepare"
     assert_text 'From above'
+    open_the_day
     fill_in 'Entry height, ft', with: '60'
     assert_text 'The picture shows the last plan that could be made.'
     assert_selector 'input[aria-invalid=true]'
@@ -55,11 +56,14 @@ class StatesTest < Minitest::Test
     sign_in(@instructor)
     visit "/sorties/#{@sortie.id}/prepare"
     assert_text 'From above'
+    open_the_day
     fill_in 'Wind, kt', with: '17'
     fill_in 'Fuel, kg', with: '31'
     click_on 'Record'
     assert_text 'Flight time'
     click_on 'Prepare'
+    assert_text '350/17 kt'
+    open_the_day
 
     assert_field 'Wind, kt', with: '17'
     assert_field 'Fuel, kg', with: '31'
@@ -72,6 +76,7 @@ class StatesTest < Minitest::Test
     visit "/sorties/#{@sortie.id}/prepare"
     assert_text 'From above'
     Fujin::Sortie.find(@sortie.id).update!(oat_c: 5)
+    open_the_day
     fill_in 'Wind, kt', with: '19'
 
     assert_text 'It was changed elsewhere in the meantime'
@@ -103,6 +108,7 @@ class StatesTest < Minitest::Test
     sign_in(@student)
     visit "/sorties/#{@sortie.id}/prepare"
     assert_text 'From above'
+    open_the_day 'The whole day'
     assert_field 'Wind, kt', disabled: true
     assert_no_button 'Go'
     assert_no_link 'Students'

@@ -49,7 +49,7 @@ end
 
 # What earlier versions stored is brought up to date by a start, and everything of it is there and can be read.
 #
-# test/dumps/N.sql.gz is what the version whose newest migration is N had stored (pg_dump --no-owner --no-privileges)
+# Of those in test/dumps, each is what the version whose newest migration it is named by had stored (test/dumps/dump.rb)
 # after its own tests' school was taught two lessons alone, two attempts each, graded, signed off, one tap.
 class EarlierVersionsTest < Minitest::Test
   include ServerHelp

@@ -37,12 +37,16 @@ const quietly = <T>(work: PromiseLike<T>): Promise<T | undefined> => Promise.res
 const old = new Map<string, number>()
 
 /** The network first, the device where there is none: the same question answers with what it answered last. */
-export function kept<T>(key: QueryKey, ask: () => Promise<T>, whose = () => person): () => Promise<T> {
-  return async () => {
+export function kept<T>(
+  key: QueryKey,
+  ask: (signal?: AbortSignal) => Promise<T>,
+  whose = () => person,
+): (context?: { signal?: AbortSignal }) => Promise<T> {
+  return async (context) => {
     const owner = whose()
     const here = keyOf(key, owner)
     try {
-      const value = await patiently(ask())
+      const value = await patiently(ask(context?.signal))
       old.delete(here)
       await quietly(store.answers.put({ key: here, person: owner, at: Date.now(), value }))
       return value

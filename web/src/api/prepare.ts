@@ -89,15 +89,22 @@ export function useChangeOwnHouse() {
   })
 }
 
+/** One at a time: who asks for another day drops the question before. */
 export const askPlan = (id: string, exercise: string, change: SortieChange) =>
-  kept(['plan', id, exercise, change], () =>
-    unwrap(api.POST('/api/sorties/{id}/plan', { params: { path: { id }, query: { exercise } }, body: change })),
+  kept(['plan', id, exercise, change], (signal) =>
+    unwrap(
+      api.POST('/api/sorties/{id}/plan', {
+        params: { path: { id }, query: { exercise } },
+        body: change,
+        ...(signal ? { signal } : {}),
+      }),
+    ),
   )
 
 export const usePlan = (id: string, exercise: string, change: SortieChange) =>
   useQuery({
     queryKey: ['plan', id, exercise, change],
-    queryFn: askPlan(id, exercise, change),
+    queryFn: ({ signal }) => askPlan(id, exercise, change)({ signal }),
     placeholderData: keepPreviousData,
     retry: false,
     staleTime: 60_000,

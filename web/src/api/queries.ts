@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query'
 import { addExercises, type NewExercise } from './lesson'
 import { forgetAnswers, keepFor, kept } from './kept'
+import { forgetTyped } from './typed'
 import { api, keepToken, Refusal, unwrap, type Schemas, type Session, type Sortie, type SortieChange } from './client'
 import { once } from './once'
 import { usePaged } from './paged'
@@ -44,6 +45,7 @@ export function useSignOut() {
     mutationFn: () => unwrap(api.DELETE('/api/session')),
     onSuccess: async () => {
       await forgetAnswers()
+      forgetTyped()
       window.location.assign('/')
     },
   })

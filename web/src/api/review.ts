@@ -1,4 +1,5 @@
-import { keepPreviousData, useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query'
+import { useEffect } from 'react'
+import { queryOptions, useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query'
 import { api, sendFile, unwrap, type PathPoint, type Schemas } from './client'
 import { once } from './once'
 
@@ -8,15 +9,15 @@ export const useAttempts = (sortieId: string) =>
     queryFn: () => unwrap(api.GET('/api/sorties/{id}/attempts', { params: { path: { id: sortieId } } })),
   })
 
-export const useStrips = (attemptId: string | undefined) =>
-  useQuery({
-    queryKey: ['strips', attemptId],
-    queryFn: () =>
-      unwrap(api.GET('/api/attempts/{id}/strips', { params: { path: { id: attemptId ?? '' }, query: { bins: 700 } } })),
-    enabled: attemptId !== undefined,
-    placeholderData: keepPreviousData,
+const stripsOf = (id: string) =>
+  queryOptions({
+    queryKey: ['strips', id],
+    queryFn: () => unwrap(api.GET('/api/attempts/{id}/strips', { params: { path: { id }, query: { bins: 700 } } })),
     staleTime: 600_000,
   })
+
+export const useStrips = (attemptId: string | undefined) =>
+  useQuery({ ...stripsOf(attemptId ?? ''), enabled: attemptId !== undefined })
 
 const hex = (number: number) => number.toString(16).padStart(2, '0')
 
@@ -33,10 +34,12 @@ export function useAddGrades(sortieId: string) {
           }),
         ),
       ),
-    onSuccess: () => {
+    onSuccess: (_, { attemptId }) => {
       void queries.invalidateQueries({ queryKey: ['attempts', sortieId] })
       void queries.invalidateQueries({ queryKey: ['sortie', sortieId] })
       void queries.invalidateQueries({ queryKey: ['student'] })
+      // Who has said their own word sees all of it.
+      void queries.invalidateQueries({ queryKey: ['attempt-pictures', attemptId] })
     },
   })
 }
@@ -62,7 +65,10 @@ export function useCallFault(sortieId: string) {
           }),
         ),
       ),
-    onSuccess: () => void queries.invalidateQueries({ queryKey: ['attempts', sortieId] }),
+    onSuccess: (_, { attemptId }) => {
+      void queries.invalidateQueries({ queryKey: ['attempts', sortieId] })
+      void queries.invalidateQueries({ queryKey: ['attempt-pictures', attemptId] })
+    },
   })
 }
 
@@ -170,20 +176,37 @@ export const useWholeFlight = (recordingId: string, wanted: boolean) =>
     enabled: wanted,
   })
 
+/** What was read ahead is good for so long. */
+const AHEAD_MS = 30_000
 const NO_PATH: PathPoint[] = []
 /** Where an attempt flew; empty until it is read. */
-export const useFlownPath = (id: string | undefined): PathPoint[] =>
-  useQuery({
+const pathOf = (id: string) =>
+  queryOptions({
     queryKey: ['attempt-path', id],
-    queryFn: () => unwrap(api.GET('/api/attempts/{id}/path', { params: { path: { id: id ?? '' } } })),
-    enabled: id !== undefined,
-  }).data?.points ?? NO_PATH
+    queryFn: () => unwrap(api.GET('/api/attempts/{id}/path', { params: { path: { id } } })),
+    staleTime: AHEAD_MS,
+  })
 
-export const useAttemptPictures = (id: string) =>
-  useQuery({
+export const useFlownPath = (id: string | undefined): PathPoint[] =>
+  useQuery({ ...pathOf(id ?? ''), enabled: id !== undefined }).data?.points ?? NO_PATH
+
+const picturesOf = (id: string) =>
+  queryOptions({
     queryKey: ['attempt-pictures', id],
     queryFn: () => unwrap(api.GET('/api/attempts/{id}/pictures', { params: { path: { id } } })),
+    staleTime: AHEAD_MS,
   })
+
+export const useAttemptPictures = (id: string) => useQuery(picturesOf(id))
+
+/** What the next attempt shows is read before it is asked for, once this one stands there. */
+export function useReadAhead(id: string | undefined) {
+  const queries = useQueryClient()
+  useEffect(() => {
+    if (id === undefined) return
+    for (const wanted of [stripsOf(id), pathOf(id), picturesOf(id)]) void queries.prefetchQuery(wanted as never)
+  }, [id, queries])
+}
 
 export const useOneChange = (id: string, enabled: boolean) =>
   useQuery({

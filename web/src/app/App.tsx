@@ -1,22 +1,24 @@
-import { Route, Routes, useLocation } from 'react-router'
+import { Link, Route, Routes, useLocation } from 'react-router'
 import { Toaster } from 'sonner'
 import { useSession } from '../api/queries'
+import { typedFor } from '../api/typed'
 import { Failed, Loading } from '../design/States'
 import { useMode } from '../design/useMode'
 import { useSender } from '../queue/useSender'
 import { SignIn } from '../views/SignIn'
-import { SignOffPage } from '../views/SignOffPage'
 import { SortiePage } from '../views/SortiePage'
-import { StudentPage } from '../views/StudentPage'
-import { Students } from '../views/Students'
 import { Today } from '../views/Today'
 import { CommandBox } from './CommandBox'
-import { later } from './Later'
+import { later } from '../design/Later'
 import { Rail } from './Rail'
 import { readAs } from './readAs'
 import { Shortcuts } from './Shortcuts'
+import { useViewName } from './useViewName'
 import { ViewBoundary } from './ViewBoundary'
 
+const Students = later(() => import('../views/Students').then((file) => file.Students))
+const StudentPage = later(() => import('../views/StudentPage').then((file) => file.StudentPage))
+const SignOffPage = later(() => import('../views/SignOffPage').then((file) => file.SignOffPage))
 const Bookings = later(() => import('../views/bookings/Bookings').then((file) => file.Bookings))
 const People = later(() => import('../views/people/People').then((file) => file.People))
 const PersonPage = later(() => import('../views/people/PersonPage').then((file) => file.PersonPage))
@@ -43,6 +45,8 @@ export function App() {
   const [mode, setMode] = useMode(cockpit)
 
   readAs(session.data)
+  useViewName()
+  typedFor(session.data?.person?.id ?? '')
   useSender(session.data?.person?.id)
   if (session.isPending) return <Loading what="who you are" />
   if (session.isError) return <Failed error={session.error} again={() => void session.refetch()} />
@@ -85,7 +89,14 @@ export function App() {
             <Route path="/sign-offs/:id" element={<SignOffPage session={session.data} />} />
             <Route
               path="*"
-              element={<p className="p-6">There is nothing at this address. Today is the place to start.</p>}
+              element={
+                <>
+                  <h1 className="m-0 text-2xl font-bold">Nothing here</h1>
+                  <p>
+                    There is nothing at this address. <Link to="/">Today</Link> is the place to start.
+                  </p>
+                </>
+              }
             />
           </Routes>
         </ViewBoundary>

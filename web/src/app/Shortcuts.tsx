@@ -1,11 +1,12 @@
 import { Dialog } from 'radix-ui'
 import { useMemo, useState } from 'react'
-import { shortcutsNow, useKeys } from '../design/useKeys'
+import { shortcutsNow, useKeys, useKeysOn } from '../design/useKeys'
 
 /** The keys that work on this screen, behind `?`. */
 export function Shortcuts() {
   const [open, setOpen] = useState(false)
-  useKeys(useMemo(() => [{ key: '?', does: 'Show these keys', run: () => setOpen(true) }], []))
+  const [on, setOn] = useKeysOn()
+  useKeys(useMemo(() => [{ key: '?', does: 'Show these keys', run: () => setOpen(true), always: true }], []))
   return (
     <Dialog.Root open={open} onOpenChange={setOpen}>
       <Dialog.Portal>
@@ -29,7 +30,11 @@ export function Shortcuts() {
               </div>
             ))}
           </dl>
-          <Dialog.Close className="button mt-4">Close</Dialog.Close>
+          <label className="mt-4 flex min-h-11 items-center gap-2">
+            <input type="checkbox" checked={on} onChange={(event) => setOn(event.target.checked)} />
+            Single keys act (off for whoever speaks to the machine)
+          </label>
+          <Dialog.Close className="button mt-2">Close</Dialog.Close>
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>

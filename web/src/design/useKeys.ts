@@ -1,35 +1,65 @@
-import { useEffect } from 'react'
+import { useEffect, useSyncExternalStore } from 'react'
 
 export interface Shortcut {
   key: string
   does: string
   run: () => void
+  /** Works also where single keys are switched off: the list of them. */
+  always?: boolean
 }
 
-const shown = new Map<string, Shortcut>()
+const shown: Shortcut[] = []
 
-/** The shortcuts that hold on the screen now, for the list behind `?`. */
-export const shortcutsNow = () => [...shown.values()]
+/** The shortcuts that hold on the screen now, for the list behind `?`; of two for one key the newest. */
+export const shortcutsNow = () => [...new Map(shown.map((shortcut) => [shortcut.key, shortcut])).values()]
 
-const typing = (target: EventTarget | null) =>
-  target instanceof HTMLElement &&
-  (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName))
+const KEY = 'fujin.keys'
+const listeners = new Set<() => void>()
+const on = () => window.localStorage.getItem(KEY) !== 'off'
 
-/** Single-key shortcuts of a screen; they rest while somebody types. */
+/** Whether single keys act on this device, and a switch: who speaks to the machine would set them off by chance. */
+export function useKeysOn(): [boolean, (on: boolean) => void] {
+  const value = useSyncExternalStore(
+    (listener) => {
+      listeners.add(listener)
+      return () => listeners.delete(listener)
+    },
+    () => on(),
+  )
+  return [
+    value,
+    (next) => {
+      if (next) window.localStorage.removeItem(KEY)
+      else window.localStorage.setItem(KEY, 'off')
+      listeners.forEach((listener) => listener())
+    },
+  ]
+}
+
+/** Fields that take letters; a file, a mark, a choice of one take none. */
+const WITHOUT_LETTERS = ['file', 'checkbox', 'radio', 'button', 'submit', 'range', 'color']
+const typing = (target: EventTarget | null) => {
+  if (target instanceof HTMLInputElement) return !WITHOUT_LETTERS.includes(target.type)
+  return target instanceof HTMLElement && (target.isContentEditable || ['TEXTAREA', 'SELECT'].includes(target.tagName))
+}
+
+const OVER_ALL = '[role="dialog"][data-state="open"], [role="alertdialog"][data-state="open"]'
+
+/** Single-key shortcuts of a screen; they rest while somebody types, and while a dialog lies over it. */
 export function useKeys(shortcuts: Shortcut[]) {
   useEffect(() => {
-    for (const shortcut of shortcuts) shown.set(shortcut.key, shortcut)
+    shown.push(...shortcuts)
     const onKey = (event: KeyboardEvent) => {
       if (event.ctrlKey || event.metaKey || event.altKey || typing(event.target)) return
       const hit = shortcuts.find((shortcut) => shortcut.key === event.key)
-      if (!hit) return
+      if (!hit || !(hit.always || on()) || document.querySelector(OVER_ALL)) return
       event.preventDefault()
       hit.run()
     }
     window.addEventListener('keydown', onKey)
     return () => {
       window.removeEventListener('keydown', onKey)
-      for (const shortcut of shortcuts) shown.delete(shortcut.key)
+      for (const shortcut of shortcuts) shown.splice(shown.indexOf(shortcut), 1)
     }
   }, [shortcuts])
 }

@@ -1,9 +1,9 @@
-import { useState } from 'react'
 import { toast } from 'sonner'
 import type { Schemas, Session, Sortie } from '../api/client'
 import { useChangeSortie, useStudent } from '../api/queries'
 import { Failed, Loading } from '../design/States'
 import { fieldOf, momentOf, zoneWord } from '../design/times'
+import { useTyped } from '../design/useTyped'
 import { clockOf, hoursOf } from '../design/words'
 import { useFlightTime } from '../api/school'
 import { Colleagues } from './lesson/Colleagues'
@@ -20,7 +20,7 @@ export function RecordStage({ sortie, session }: { sortie: Sortie; session: Sess
   return (
     <div className="mt-4 grid gap-6 lg:grid-cols-[24rem_minmax(0,1fr)]">
       <div className="grid content-start gap-4">
-        <FlightForm key={sortie.version} sortie={sortie} total={student.data.log.total_minutes} />
+        <FlightForm sortie={sortie} total={student.data.log.total_minutes} />
         <Colleagues sortie={sortie} session={session} />
         {sortie.may_edit && <Correction sortie={sortie} />}
       </div>
@@ -70,9 +70,13 @@ const fromField = (text: string) => (text ? momentOf(text) : null)
 
 function FlightForm({ sortie, total }: { sortie: Sortie; total: number }) {
   const change = useChangeSortie(sortie.id)
-  const [off, setOff] = useState(toField(sortie.off_at))
-  const [on, setOn] = useState(toField(sortie.on_at))
-  const [focus, setFocus] = useState(sortie.next_focus ?? '')
+  const [off, setOff, dropOff] = useTyped(`${sortie.id}.off`, toField(sortie.off_at))
+  const [on, setOn, dropOn] = useTyped(`${sortie.id}.on`, toField(sortie.on_at))
+  const [focus, setFocus, dropFocus] = useTyped(`${sortie.id}.next`, sortie.next_focus ?? '')
+  const stored = () => {
+    for (const drop of [dropOff, dropOn, dropFocus]) drop()
+    toast('Stored in the log')
+  }
   const minutes = off && on ? Math.round((Date.parse(momentOf(on)) - Date.parse(momentOf(off))) / 60000) : undefined
   const locked = !sortie.may_edit
   const proposed = useFlightTime(sortie.id, !locked && sortie.recordings.length > 0 && !sortie.on_at)
@@ -83,7 +87,7 @@ function FlightForm({ sortie, total }: { sortie: Sortie; total: number }) {
         event.preventDefault()
         change.mutate(
           { off_at: fromField(off), on_at: fromField(on), next_focus: focus || null },
-          { onSuccess: () => toast('Stored in the log') },
+          { onSuccess: stored },
         )
       }}
     >

@@ -1,14 +1,16 @@
 import { Link, useParams } from 'react-router'
 import type { Session } from '../api/client'
 import { useSortie } from '../api/queries'
+import { later } from '../design/Later'
 import type { Mode } from '../design/useMode'
 import { StageTrack } from './StageTrack'
 import { Failed, Loading } from '../design/States'
-import { clockOf, shortDayOf, STAGES } from '../design/words'
+import { capital, clockOf, shortDayOf, STAGES } from '../design/words'
 import { Fly } from './fly/Fly'
-import { Prepare } from './prepare/Prepare'
-import { RecordStage } from './RecordStage'
-import { Review } from './review/Review'
+
+const Prepare = later(() => import('./prepare/Prepare').then((file) => file.Prepare))
+const Review = later(() => import('./review/Review').then((file) => file.Review))
+const RecordStage = later(() => import('./RecordStage').then((file) => file.RecordStage))
 
 interface Props {
   session: Session
@@ -32,7 +34,10 @@ export function SortiePage({ session, mode, setMode }: Props) {
         className={`flex items-center justify-between gap-x-6 border-b-2 border-ink pb-1 ${cockpit ? 'px-4 pt-1' : 'flex-wrap'} ${stage === 'prepare' ? 'no-print' : ''}`}
       >
         <div className="min-w-0 leading-tight">
-          <h1 className={`m-0 text-xl font-bold ${cockpit ? 'truncate' : ''}`}>
+          <h1
+            className={`m-0 text-xl font-bold ${cockpit ? 'truncate' : ''}`}
+            data-title={`${capital(stage)}: ${row.student.name}, ${row.title}, ${shortDayOf(row.starts_at)}`}
+          >
             <Link to={`/students/${row.student.id}`} className="no-underline hover:underline">
               {row.student.name}
             </Link>

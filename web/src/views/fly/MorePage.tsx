@@ -140,6 +140,7 @@ export function MorePage({
         keep={(wind) => void act({ kind: 'wind', ...mine, payload: { value: wind } }, `Wind ${wind}: the plan follows`)}
       />
       <Note
+        sortieId={sortie.id}
         add={(text) => void act({ kind: 'note', ...mine, payload: { value: text } }, 'Note kept')}
         locked={locked}
       />

@@ -1,8 +1,14 @@
-import { useState } from 'react'
+import { useTyped } from '../../design/useTyped'
+
+interface Props {
+  sortieId: string
+  add: (text: string) => void
+  locked: boolean
+}
 
 /** A line of text, kept with the time. */
-export function Note({ add, locked }: { add: (text: string) => void; locked: boolean }) {
-  const [text, setText] = useState('')
+export function Note({ sortieId, add, locked }: Props) {
+  const [text, setText] = useTyped(`${sortieId}.note`, '')
   return (
     <form
       className="flex gap-2"

@@ -4,11 +4,13 @@ interface Props {
   plan: Plan
   /** The standing notes, or what today's numbers call for. */
   notes: boolean
+  /** False where the limits stand at the decision already. */
+  limits?: boolean
 }
 
 /** What to watch: today's limits marked and cautions hatched, or the notes that hold on every day. */
-export function Cautions({ plan, notes }: Props) {
-  const shown = plan.cautions.filter(({ level }) => (level === 'note') === notes)
+export function Cautions({ plan, notes, limits = true }: Props) {
+  const shown = plan.cautions.filter(({ level }) => (level === 'note') === notes && (limits || level !== 'limit'))
   if (shown.length === 0) return null
   return (
     <section aria-label={notes ? 'Always' : 'Cautions'} className="my-3">

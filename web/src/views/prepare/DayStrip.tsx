@@ -1,3 +1,4 @@
+import { useMemo, useState } from 'react'
 import ranges from '../../../../core/data/ranges.json'
 import type { Plan, Planned, SortieChange } from '../../api/client'
 import { useAircraft } from '../../api/queries'
@@ -8,6 +9,8 @@ import { NumberField } from './NumberField'
 import { PlaceFields } from './PlaceFields'
 import { PlannedHow } from './PlannedHow'
 import { choicesOf, Pick } from '../../design/Pick'
+import { useKeys } from '../../design/useKeys'
+import { dayWords, windWords } from './dayWords'
 
 interface Props {
   sortie: Planned
@@ -43,8 +46,40 @@ const NUMBERS: NumberSpec[] = [
 
 const STANDARDS = { early: 'Early', solo: 'Solo', test: 'Test', instructor: 'Instructor' }
 
-/** The day and the load in one strip: everything that the plan depends on. */
-export function DayStrip({ sortie, plan, set, errors, aircraftId }: Props) {
+/**
+ * The day and the load: everything that the plan depends on, in one line of words that opens to fields. It stands open
+ * where something is missing or wrong.
+ */
+export function DayStrip(props: Props) {
+  const { sortie, plan, errors } = props
+  const wind = windWords(sortie)
+  const wrong = Object.keys(errors).length > 0
+  const [asked, setAsked] = useState<boolean>()
+  const open = wrong || (asked ?? (sortie.may_edit && wind === undefined))
+  useKeys(useMemo(() => [{ key: 'd', does: 'Open or close the day', run: () => setAsked((before) => !before) }], []))
+  return (
+    <section aria-label="Day and load" className="no-print mt-2">
+      <div className="flex items-center justify-between gap-4">
+        <p className="figures m-0 text-lg leading-snug">
+          {wind === undefined && <b className="limit-note px-1.5">Wind not given</b>}{' '}
+          {dayWords(sortie, plan).join('; ')}
+        </p>
+        <button
+          type="button"
+          className="button shrink-0"
+          aria-expanded={open}
+          disabled={wrong}
+          onClick={() => setAsked(!open)}
+        >
+          {open ? 'Close the day' : sortie.may_edit ? 'Change the day' : 'The whole day'}
+        </button>
+      </div>
+      {open && <DayFields {...props} />}
+    </section>
+  )
+}
+
+function DayFields({ sortie, plan, set, errors, aircraftId }: Props) {
   const locked = !sortie.may_edit
   const fleet = useAircraft()
   const aircraft = Object.fromEntries(
@@ -53,7 +88,7 @@ export function DayStrip({ sortie, plan, set, errors, aircraftId }: Props) {
       .map((row) => [row.id, `${row.mark}${row.look_at_it ? ' (!)' : ''}`]),
   )
   return (
-    <section aria-label="Day and load" className="no-print mt-2 grid grid-cols-9 gap-x-2 gap-y-1.5 max-lg:grid-cols-4">
+    <div className="mt-2 grid grid-cols-9 gap-x-2 gap-y-1.5 border-b border-rule pb-2 max-lg:grid-cols-4 max-sm:grid-cols-2">
       <Choice
         label="Aircraft"
         value={aircraftId ?? sortie.aircraft.id}
@@ -153,7 +188,7 @@ export function DayStrip({ sortie, plan, set, errors, aircraftId }: Props) {
           </div>
         </details>
       )}
-    </section>
+    </div>
   )
 }
 

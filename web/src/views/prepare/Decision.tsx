@@ -1,20 +1,22 @@
-import { useState } from 'react'
 import type { Plan, Sortie, SortieChange } from '../../api/client'
+import { useTyped } from '../../design/useTyped'
 
 interface Props {
   sortie: Sortie
   plan: Plan | undefined
+  /** The plan on screen is of another day than the fields. */
+  old: boolean
   set: (fields: SortieChange) => void
   saving: boolean
 }
 
 /** Go or no-go, on record with its reason, so that pressure to fly has something to lean on. */
-export function Decision({ sortie, plan, set, saving }: Props) {
+export function Decision({ sortie, plan, old, set, saving }: Props) {
   const limits = [
     ...(sortie.outside_solo ?? []).map((text) => ({ id: text, text: `Outside the solo authority: ${text}.` })),
     ...(plan?.cautions ?? []).filter((caution) => caution.level === 'limit'),
   ]
-  const [reason, setReason] = useState(sortie.go_reason ?? '')
+  const [reason, setReason, dropReason] = useTyped(`${sortie.id}.go`, sortie.go_reason ?? '')
   if (!sortie.may_edit) {
     return (
       <p className="mt-3 font-semibold">
@@ -23,6 +25,10 @@ export function Decision({ sortie, plan, set, saving }: Props) {
     )
   }
   const needsReason = limits.length > 0
+  const decide = (fields: SortieChange) => {
+    dropReason()
+    set(fields)
+  }
   return (
     <section aria-label="Go or no-go" className="no-print mb-3">
       {needsReason && (
@@ -43,8 +49,8 @@ export function Decision({ sortie, plan, set, saving }: Props) {
           type="button"
           className={sortie.go_decision === 'go' ? 'button solid' : 'button'}
           aria-pressed={sortie.go_decision === 'go'}
-          disabled={needsReason && reason.trim().length < 3}
-          onClick={() => set({ go_decision: 'go', go_reason: reason || null })}
+          disabled={old || (needsReason && reason.trim().length < 3)}
+          onClick={() => decide({ go_decision: 'go', go_reason: reason || null })}
         >
           Go
         </button>
@@ -52,17 +58,19 @@ export function Decision({ sortie, plan, set, saving }: Props) {
           type="button"
           className={sortie.go_decision === 'no_go' ? 'button solid' : 'button'}
           aria-pressed={sortie.go_decision === 'no_go'}
-          onClick={() => set({ go_decision: 'no_go', go_reason: reason || limits[0]?.text || null })}
+          onClick={() => decide({ go_decision: 'no_go', go_reason: reason || limits[0]?.text || null })}
         >
           No-go
         </button>
       </div>
       <p className="label mt-1 mb-0" role="status">
-        {saving
-          ? 'Storing…'
-          : sortie.go_decision
-            ? `Decided: ${sortie.go_decision === 'go' ? 'go' : 'no-go'}${sortie.go_reason ? `, ${sortie.go_reason}` : ''}`
-            : 'Not decided yet'}
+        {old
+          ? 'The numbers below are of the day before the change: Go waits for the new ones.'
+          : saving
+            ? 'Storing…'
+            : sortie.go_decision
+              ? `Decided: ${sortie.go_decision === 'go' ? 'go' : 'no-go'}${sortie.go_reason ? `, ${sortie.go_reason}` : ''}`
+              : 'Not decided yet'}
       </p>
     </section>
   )

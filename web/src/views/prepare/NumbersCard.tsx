@@ -1,4 +1,4 @@
-import { useState, type ReactNode } from 'react'
+import type { ReactNode } from 'react'
 import type { Plan, Sortie } from '../../api/client'
 import { Figure, KeyFigure } from '../../design/Figure'
 import { figure } from '../../design/words'
@@ -8,19 +8,35 @@ type PlanNumber = Plan['numbers'][string]
 interface Props {
   plan: Plan
   sortie: Sortie
-  /** What stands between the numbers to fly by and the working numbers. */
+  /** What today's numbers call for, under the numbers to fly by. */
+  first: ReactNode
+  /** What stands between what is watched and the details. */
   children: ReactNode
 }
 
-/** The numbers to fly by, largest first; the working numbers beneath, each with its reason. */
-export function NumbersCard({ plan, sortie, children }: Props) {
-  const [reasons, setReasons] = useState(false)
+/** The details by what they are about, the model's own last. */
+const GROUP_WORDS = {
+  air: 'Air and load',
+  power: 'Power',
+  rotor: 'Rotor',
+  glide: 'Glide and descent',
+  turn: 'Turn',
+  ground: 'Over the ground',
+  model: 'What the model works with',
+} as const
+
+/** The numbers to fly by, largest first; what to watch; then, folded, why they are so and the details by subject. */
+export function NumbersCard({ plan, sortie, first: calls, children }: Props) {
   const first = plan.key_numbers.slice(0, 3)
   const second = plan.key_numbers.slice(3, 6)
-  const rest = Object.entries(plan.numbers).filter(([name]) => !plan.key_numbers.includes(name))
+  const rest = Object.entries(plan.numbers).filter(([name]) => ![...first, ...second].includes(name))
+  const watched = rest.filter(([, { group }]) => group === 'watch')
+  const groups = (Object.keys(GROUP_WORDS) as (keyof typeof GROUP_WORDS)[])
+    .map((group) => ({ group, rows: rest.filter(([, number]) => number.group === group) }))
+    .filter(({ rows }) => rows.length > 0)
   const { power_off: off, low_warning: warning } = plan.rotor_rpm_bands
   return (
-    <section aria-label="Numbers" className="sheet p-3.5">
+    <section aria-label="Numbers" className="sheet old-apart p-3.5">
       <div className="grid grid-cols-[repeat(3,auto)] justify-between gap-x-2 border-b-2 border-ink pb-2">
         {first.map((name) => (
           <Big key={name} number={plan.numbers[name]} size="text-[1.7rem]" />
@@ -33,24 +49,18 @@ export function NumbersCard({ plan, sortie, children }: Props) {
           ))}
         </div>
       )}
-      {children}
-      <div className="mt-2 flex items-baseline justify-between">
-        <span className="label">
-          Rotor band, power off {off[0]}–{off[1]} %, warning {warning} %
-        </span>
-        <button
-          type="button"
-          className="no-print min-h-11 cursor-pointer bg-transparent text-sm underline"
-          aria-pressed={reasons}
-          onClick={() => setReasons(!reasons)}
-        >
-          {reasons ? 'Hide the reasons' : 'Why these numbers'}
-        </button>
-      </div>
+      <div className="no-print">{calls}</div>
+      <h3 className="m-0 mt-2 text-base font-semibold">To watch</h3>
       <dl className="figures m-0 grid gap-y-0.5 text-[0.93rem] print:gap-y-0 print:text-[0.8rem]">
-        {reasons && plan.key_numbers.map((name) => <Row key={name} number={plan.numbers[name]} reasons={reasons} />)}
-        {rest.map(([name, number]) => (
-          <Row key={name} number={number} reasons={reasons} />
+        <div className="grid grid-cols-[1fr_auto] gap-x-2">
+          <dt className="text-soft">Rotor rpm, power off</dt>
+          <dd className="m-0 text-right font-semibold">
+            {off[0]} to {off[1]}
+            <span className="unit">%, warning {warning}</span>
+          </dd>
+        </div>
+        {watched.map(([name, number]) => (
+          <Row key={name} number={number} />
         ))}
         <div className="grid grid-cols-[1fr_auto] gap-x-2">
           <dt className="text-soft">Fuel</dt>
@@ -60,6 +70,25 @@ export function NumbersCard({ plan, sortie, children }: Props) {
           </dd>
         </div>
       </dl>
+      <div className="mt-2">{children}</div>
+      <details className="no-print mt-2">
+        <summary className="min-h-11 cursor-pointer py-2.5 text-sm underline">Why, and the details</summary>
+        <dl className="figures m-0 grid gap-y-0.5 text-[0.93rem]">
+          {[...first, ...second].map((name) => (
+            <Row key={name} number={plan.numbers[name]} reasons />
+          ))}
+        </dl>
+        {groups.map(({ group, rows }) => (
+          <section key={group} aria-label={GROUP_WORDS[group]}>
+            <h4 className="m-0 mt-2 border-b border-rule text-sm font-semibold">{GROUP_WORDS[group]}</h4>
+            <dl className="figures m-0 grid gap-y-0.5 text-[0.93rem]">
+              {rows.map(([name, number]) => (
+                <Row key={name} number={number} reasons />
+              ))}
+            </dl>
+          </section>
+        ))}
+      </details>
       <p className="label mt-2 mb-0">
         Worked out by a flight model of an invented type: an estimate. Sink ±6 %, distances 5 to 95 %.{' '}
         <a href="/method#model">What the model leaves out</a>
@@ -86,10 +115,10 @@ function Big({ number, size }: { number: PlanNumber | undefined; size: string })
   )
 }
 
-function Row({ number, reasons }: { number: PlanNumber | undefined; reasons: boolean }) {
+function Row({ number, reasons = false }: { number: PlanNumber | undefined; reasons?: boolean }) {
   if (!number) return null
   return (
-    <div className="grid grid-cols-[1fr_auto] gap-x-2" title={number.why}>
+    <div className="grid grid-cols-[1fr_auto] gap-x-2">
       <dt className="text-soft">{number.label}</dt>
       <dd className="m-0 text-right font-semibold">
         <Figure value={number.value} unit={number.unit} digits={number.digits} />

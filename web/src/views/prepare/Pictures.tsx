@@ -3,6 +3,7 @@ import { useState } from 'react'
 import type { Plan, Planned, SortieChange } from '../../api/client'
 import { useMoveSpot } from '../../api/lesson'
 import { useDispersion } from '../../api/prepare'
+import { useRested } from '../../design/useRested'
 import { usePlaces } from '../../api/queries'
 import { PlanTable } from '../../design/PlanTable'
 import { Chart } from '../../pictures/Chart'
@@ -23,6 +24,8 @@ const ROUND_FT = 300
 /** Room beside the course, and beside the path, for every way of reaching the spot, feet. */
 const ASKED_SIDE_FT = 1400
 const BESIDE_PATH_FT = 600
+/** How long a day has to stand before its landings are asked for, ms. */
+const RESTS_MS = 900
 const LAST_PART_FT = { fromFt: -1000, toFt: 150 }
 
 interface Props {
@@ -37,14 +40,14 @@ export function Pictures({ plan, sortie, basis, set }: Props) {
   const charts = plan.charts.length > 0 || plan.ledger.length > 3
   return (
     <Tabs.Root defaultValue="path">
-      <Tabs.List aria-label="Pictures of the plan" className="no-print mb-2 flex gap-1 border-b border-ink">
+      <Tabs.List aria-label="Pictures of the plan" className="no-print mb-1 flex gap-1 border-b border-ink">
         <Tab value="path">Path</Tab>
         {charts && <Tab value="limits">Energy and limits</Tab>}
         {plan.tables.length > 0 && <Tab value="tables">Tables</Tab>}
       </Tabs.List>
       <Tabs.Content value="path" className="grid content-start gap-3">
-        <SetUpLine plan={plan} />
         <Path plan={plan} sortie={sortie} basis={basis} set={set} />
+        <SetUpLine plan={plan} />
         <Gates gates={plan.gates} />
       </Tabs.Content>
       <Tabs.Content value="limits" className="grid gap-4 xl:grid-cols-2">
@@ -91,7 +94,7 @@ function SetUpLine({ plan }: { plan: Plan }) {
 function Path({ plan, sortie, basis, set }: Props) {
   const [shift, setShift] = useState<Shift>({ along: 0, across: 0 })
   const asks = plan.reaches.length > 0 && plan.manoeuvre === sortie.manoeuvre
-  const dispersion = useDispersion(sortie.id, sortie.exercise_id, basis, asks)
+  const dispersion = useDispersion(sortie.id, sortie.exercise_id, useRested(basis, RESTS_MS), asks)
   const spot = useMoveSpot(sortie.id)
   const [moving, setMoving] = useState(false)
   const places = usePlaces().data

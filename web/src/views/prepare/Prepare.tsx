@@ -38,10 +38,12 @@ export function Prepare({ sortie }: { sortie: Sortie }) {
   const { exercise, index, choose } = useExercise(sortie)
   return (
     <>
-      <LastFocus text={sortie.last_focus} />
       <FlownHow exercise={exercise} flown={sortie.on_at != null || exercise.attempts > 0} />
       <Counted lines={exercise.counted} />
-      <Exercises sortie={sortie} index={index} choose={choose} />
+      <div className="flex flex-wrap items-center gap-x-6">
+        <Exercises sortie={sortie} index={index} choose={choose} />
+        <LastFocus text={sortie.last_focus} />
+      </div>
       <PrepareExercise key={exercise.id} sortie={planned(sortie, exercise)} />
     </>
   )
@@ -59,6 +61,8 @@ function PrepareExercise({ sortie }: { sortie: Planned }) {
   )
   const plan = usePlan(sortie.id, sortie.exercise_id, basis)
   const shown = useLastGood(plan.data)
+  // What stands on screen is of the day before the change, until the new plan has come.
+  const old = plan.isPlaceholderData || plan.isError
   const navigate = useNavigate()
   useKeys(
     useMemo(
@@ -83,7 +87,10 @@ function PrepareExercise({ sortie }: { sortie: Planned }) {
         </p>
       )}
       {shown ? (
-        <div className="mt-3 grid grid-cols-[minmax(0,1fr)_20.5rem] gap-5 max-lg:grid-cols-1 print:grid-cols-[minmax(0,1fr)_17.5rem]! print:gap-3">
+        <div
+          data-old={old || undefined}
+          className="mt-1 grid grid-cols-[minmax(0,1fr)_20.5rem] gap-5 max-lg:grid-cols-1 print:grid-cols-[minmax(0,1fr)_17.5rem]! print:gap-3"
+        >
           <div className="grid content-start gap-3">
             <p className="hidden print:block">
               <b className="text-xl">
@@ -93,22 +100,23 @@ function PrepareExercise({ sortie }: { sortie: Planned }) {
               {sortie.aircraft.mark} {sortie.aircraft.type_name} · {shortDayOf(sortie.starts_at)} · wind {shown.wind} ·
               final course {Math.round(shown.course_deg)}° · {current.spot_name}
             </p>
-            <Pictures plan={shown} sortie={current} basis={basis} set={set} />
+            <div className="old-apart">
+              <Pictures plan={shown} sortie={current} basis={basis} set={set} />
+            </div>
             <div className="hidden print:block">
               <Cautions plan={shown} notes={false} />
               <Cautions plan={shown} notes />
             </div>
           </div>
           <div>
-            <Decision sortie={current} plan={shown} set={set} saving={change.isPending} />
+            <Decision sortie={current} plan={shown} old={old} set={set} saving={change.isPending} />
             <SoloCard sortie={current} />
-            <NumbersCard plan={shown} sortie={current}>
-              <div className="no-print">
-                <Cautions plan={shown} notes={false} />
-              </div>
-              <div className="mt-2">
-                <PowerCard sortie={current} />
-              </div>
+            <NumbersCard
+              plan={shown}
+              sortie={current}
+              first={<Cautions plan={shown} notes={false} limits={!sortie.may_edit} />}
+            >
+              <PowerCard sortie={current} />
             </NumbersCard>
             <div className="no-print">
               <Cautions plan={shown} notes />

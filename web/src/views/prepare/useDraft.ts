@@ -1,6 +1,7 @@
-import { useCallback, useEffect, useRef, useState } from 'react'
+import { useCallback, useEffect, useRef } from 'react'
 import type { Planned, SortieChange } from '../../api/client'
 import { useChangeSortie } from '../../api/queries'
+import { useTyped } from '../../design/useTyped'
 
 const QUIET_MS = 700
 
@@ -10,20 +11,21 @@ const without = (draft: SortieChange, stored: SortieChange): SortieChange =>
 
 /**
  * The conditions as they stand on screen. Each change redraws the plan at once; a moment of quiet stores it, and so does
- * leaving the view, so that moving along loses nothing. A change that cannot be stored stays on screen with the reason.
+ * leaving the view, so that moving along loses nothing; what a reload or a crash left unsent is sent by the next visit. A
+ * change that cannot be stored stays on screen with the reason.
  */
 export function useDraft(sortie: Planned) {
-  const [draft, setDraft] = useState<SortieChange>({})
+  const [draft, setDraft] = useTyped<SortieChange>(`${sortie.id}.${sortie.exercise_id}.day`, {})
   const change = useChangeSortie(sortie.id, sortie.exercise_id)
   const { mutate, isError } = change
-  const unsent = useRef<SortieChange>({})
+  const unsent = useRef<SortieChange>(sortie.may_edit ? draft : {})
 
   const send = useCallback(() => {
     const fields = unsent.current
     if (Object.keys(fields).length === 0) return
     unsent.current = {}
     mutate(fields, { onSuccess: () => setDraft((now) => without(now, fields)) })
-  }, [mutate])
+  }, [mutate, setDraft])
 
   useEffect(() => {
     if (isError || Object.keys(draft).length === 0) return

@@ -9,6 +9,7 @@ import { FlownAs } from './FlownAs'
 import { useGradeKeys } from './useGradeKeys'
 import { isLearner } from '../../api/who'
 import { ReasonForm } from '../../design/ReasonForm'
+import { useTyped } from '../../design/useTyped'
 
 interface Props {
   attempt: Attempt
@@ -30,8 +31,8 @@ export function Grading({ attempt, sortie, session }: Props) {
   const kind = mine ? 'self' : second || theirs ? 'second' : 'instructor'
   const add = useAddGrades(sortie.id)
   const setVoid = useVoidAttempt(sortie.id)
-  const [chosen, setChosen] = useState<Record<string, number>>({})
-  const [reasons, setReasons] = useState<Record<string, string>>({})
+  const [chosen, setChosen, dropChosen] = useTyped<Record<string, number>>(`${attempt.id}.${kind}.grades`, {})
+  const [reasons, setReasons, dropReasons] = useTyped<Record<string, string>>(`${attempt.id}.${kind}.why`, {})
   const given = (phase: string, of: 'self' | 'instructor' | 'second') =>
     attempt.grades.filter((g) => g.phase === phase && g.kind === of && (of !== 'second' || g.by === me?.name)).at(-1)
   // Without a standard nothing is proposed, and every phase may be graded by hand.
@@ -61,7 +62,13 @@ export function Grading({ attempt, sortie, session }: Props) {
         attemptId: attempt.id,
         grades: ready.map(({ phase, grade, reason }) => ({ phase, kind, grade, ...(reason ? { reason } : {}) })),
       },
-      { onSuccess: () => toast(mine || second ? 'Your grades are kept. Now compare.' : 'Grades stored') },
+      {
+        onSuccess: () => {
+          dropChosen()
+          dropReasons()
+          toast(mine || second ? 'Your grades are kept. Now compare.' : 'Grades stored')
+        },
+      },
     )
   const storable =
     ready.length > 0 && !((mine || second) && ready.length < open.length) && unexplained.length === 0 && !add.isPending
@@ -107,7 +114,6 @@ export function Grading({ attempt, sortie, session }: Props) {
           aria-pressed={second}
           onClick={() => {
             setAsked(!asked)
-            setChosen({})
           }}
         >
           {second ? 'Show what was graded' : 'Give a second opinion, without sight of the first'}
@@ -174,6 +180,17 @@ export function Grading({ attempt, sortie, session }: Props) {
           </div>
         ))}
       </div>
+      {unexplained.length > 1 && (
+        <OneReason
+          phases={unexplained.map((entry) => entry.phase)}
+          give={(reason) =>
+            setReasons((before) => ({
+              ...before,
+              ...Object.fromEntries(unexplained.map((entry) => [entry.phase, reason])),
+            }))
+          }
+        />
+      )}
       {open.length > 0 && (
         <p className="label mt-2 mb-0">Keys: 0 to 4 for the marked phase, comma and full stop to move, c to store.</p>
       )}
@@ -196,6 +213,18 @@ export function Grading({ attempt, sortie, session }: Props) {
         />
       )}
     </section>
+  )
+}
+
+/** One reason for every changed grade that has none yet. */
+function OneReason({ phases, give }: { phases: string[]; give: (reason: string) => void }) {
+  return (
+    <ReasonForm
+      className="mt-2"
+      ask={`One reason for ${phases.map((phase) => phase.replaceAll('_', ' ')).join(', ')}`}
+      act="Take it for all"
+      onReason={give}
+    />
   )
 }
 

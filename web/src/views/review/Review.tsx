@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import type { Attempt, PathPoint, Plan, Session, Sortie } from '../../api/client'
 import { usePlan } from '../../api/prepare'
-import { useAttempts, useFlownPath, useStrips } from '../../api/review'
+import { useAttempts, useFlownPath, useReadAhead, useStrips } from '../../api/review'
 import { useKeys } from '../../design/useKeys'
 import { Failed, Loading } from '../../design/States'
 import { DescentSection } from '../../pictures/DescentSection'
@@ -58,6 +58,7 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
   const other = attempts.data?.find((row) => row.position === over?.position && row.id !== attempt?.id)
   const otherStrips = useStrips(other?.id)
   const path = useFlownPath(attempt?.id)
+  useReadAhead(strips.data && attempts.data?.find((row) => row.position === number + 1)?.id)
   const otherPath = useFlownPath(other?.id)
   useKeys(
     useMemo(

@@ -1,8 +1,14 @@
 import { Component, lazy, Suspense, type ComponentType, type ReactNode } from 'react'
-import { Failed, Loading } from '../design/States'
+import { Failed, Loading } from './States'
 
-/** A view that is fetched when it is first opened; the cockpit's are never among them. */
-export function later<P extends object>(fetch: () => Promise<ComponentType<P>>) {
+/**
+ * A view that is fetched when it is first opened; the cockpit's are never among them.
+ * @param meanwhile what stands there until it has come
+ */
+export function later<P extends object>(
+  fetch: () => Promise<ComponentType<P>>,
+  meanwhile: ReactNode = <Loading what="the view" />,
+) {
   const View = lazy(() =>
     fetch().then(
       (view) => ({ default: view }),
@@ -14,7 +20,7 @@ export function later<P extends object>(fetch: () => Promise<ComponentType<P>>) 
   return function Later(props: P) {
     return (
       <Fetched>
-        <Suspense fallback={<Loading what="the view" />}>
+        <Suspense fallback={meanwhile}>
           <View {...props} />
         </Suspense>
       </Fetched>

@@ -1,0 +1,101 @@
+# frozen_string_literal: true
+
+require_relative '../browser_helper'
+
+# What is typed stays until it is stored; what is old says so; where one is, is said; keys keep out of dialogs.
+class KeptWordsTest < Minitest::Test
+  include ServerHelp
+  include BrowserHelp
+
+  def test_words_survive_moving_reloading_and_a_change_made_elsewhere
+    sign_in(@instructor)
+    visit "/sorties/#{@sortie.id}/record"
+    fill_in 'The one thing for next time', with: 'Eyes far ahead'
+    click_on 'Review'
+    assert_text 'No recording yet'
+    click_on 'Record'
+    assert_field 'The one thing for next time', with: 'Eyes far ahead'
+    visit "/sorties/#{@sortie.id}/record"
+    assert_field 'The one thing for next time', with: 'Eyes far ahead'
+    Fujin::Sortie.find(@sortie.id).update!(oat_c: 5)
+    click_on 'Store'
+    assert_text 'changed elsewhere'
+    assert_field 'The one thing for next time', with: 'Eyes far ahead'
+    click_on 'Store'
+    eventually { @sortie.reload.next_focus == 'Eyes far ahead' }
+    click_on 'Sign out'
+    assert_button 'Sign in'
+
+    assert_equal 0, page.evaluate_script("Object.keys(localStorage).filter((k) => k.startsWith('fujin.typed')).length")
+  end
+
+  def test_the_day_is_one_line_and_opens_where_the_wind_is_missing
+    sign_in(@instructor)
+    visit "/sorties/#{@sortie.id}/prepare"
+    assert_text '350/8 kt, 15 °C, 1013 hPa; dual'
+    assert_text 'on 350° to Heath'
+    assert_no_field 'Wind, kt'
+    assert_operator page.evaluate_script("document.querySelector('figure').getBoundingClientRect().top"), :<, 261
+    @sortie.update!(wind_kt: nil, wind_from_deg: nil)
+    visit "/sorties/#{@sortie.id}/prepare"
+    assert_text 'Wind not given'
+    assert_field 'Wind, kt'
+    assert_accessible('the day opened')
+  end
+
+  # The plan held back: what stands there is marked at once, and Go waits.
+  def test_the_plan_of_the_day_before_is_marked
+    sign_in(@instructor)
+    visit "/sorties/#{@sortie.id}/prepare"
+    assert_button 'Go', disabled: false
+    open_the_day
+    page.execute_script(<<~JS)
+      const ask = window.fetch
+      window.fetch = (request, init) =>
+        (request.url ?? request).includes('/plan') ? new Promise((go) => { window.letGo = () => go(ask(request, init)) }) : ask(request, init)
+    JS
+    fill_in 'Wind, kt', with: '14'
+    assert_text 'Go waits for the new ones'
+    assert_button 'Go', disabled: true
+    assert_selector '[data-old]'
+    page.execute_script('window.letGo()')
+    assert_text 'headwind 14 kt'
+    assert_no_selector '[data-old]'
+    assert_button 'Go', disabled: false
+  end
+
+  def test_each_view_has_its_name_and_takes_the_focus
+    sign_in(@instructor)
+    assert_title(/\A\w+ \d+ \w+ · Fujin\z/)
+    visit "/sorties/#{@sortie.id}/prepare"
+    assert_title 'Prepare: Student, Straight-in autorotation, 25 Nov · Fujin'
+    click_on 'Review'
+    assert_title 'Review: Student, Straight-in autorotation, 25 Nov · Fujin'
+    assert_equal 'H1', page.evaluate_script('document.activeElement.tagName')
+    click_on 'Students'
+    assert_title 'Students · Fujin'
+    assert_equal 'Students', page.evaluate_script('document.activeElement.textContent')
+    visit '/nowhere'
+    assert_title 'Nothing here · Fujin'
+  end
+
+  def test_keys_keep_out_of_dialogs_and_can_be_switched_off
+    sign_in(@instructor)
+    visit "/sorties/#{@sortie.id}/prepare"
+    assert_text 'From above'
+    press('?')
+    assert_text 'Keys on this screen'
+    press('f')
+    assert_text 'Keys on this screen'
+    assert_current_path(/prepare/)
+    uncheck 'Single keys act (off for whoever speaks to the machine)'
+    click_on 'Close'
+    press('f')
+    assert_current_path(/prepare/)
+    press('?')
+    check 'Single keys act (off for whoever speaks to the machine)'
+    click_on 'Close'
+    press('f')
+    assert_current_path(/fly/)
+  end
+end

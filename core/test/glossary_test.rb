@@ -65,7 +65,7 @@ class GlossaryTest < Minitest::Test
   # Of two entries the last would win without a word.
   def test_an_id_stands_once_in_its_file
     Dir[File.expand_path('../data/**/*.yml', __dir__)].each do |file|
-      twice = Psych.parse_file(file).select { |node| node.is_a?(Psych::Nodes::Mapping) }.flat_map do |node|
+      twice = Psych.parse_file(file).grep(Psych::Nodes::Mapping).flat_map do |node|
         keys = node.children.each_slice(2).map { |key, _| key.value if key.is_a?(Psych::Nodes::Scalar) }
         keys.tally.select { |_, times| times > 1 }.keys
       end

@@ -198,6 +198,7 @@ class BrowserSitesTest < Minitest::Test
     assert_no_text 'No surveyed site is chosen'
     assert_select 'Line in', selected: 'in'
     eventually { lesson.exercise.reload.site_id == row.id }
+    open_the_day
     assert_field 'Break off by, ft', with: lesson.exercise.settings['break_off_ft'].to_s
     visit "/sorties/#{lesson.id}/fly"
     assert_text 'Break off by'

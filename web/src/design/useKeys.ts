@@ -45,14 +45,17 @@ const typing = (target: EventTarget | null) => {
 
 const OVER_ALL = '[role="dialog"][data-state="open"], [role="alertdialog"][data-state="open"]'
 
-/** Single-key shortcuts of a screen; they rest while somebody types, and while a dialog lies over it. */
-export function useKeys(shortcuts: Shortcut[]) {
+/**
+ * Single-key shortcuts of a screen; they rest while somebody types, and while a dialog lies over it.
+ * @param ofDialog they are the dialog's own
+ */
+export function useKeys(shortcuts: Shortcut[], ofDialog = false) {
   useEffect(() => {
     shown.push(...shortcuts)
     const onKey = (event: KeyboardEvent) => {
       if (event.ctrlKey || event.metaKey || event.altKey || typing(event.target)) return
       const hit = shortcuts.find((shortcut) => shortcut.key === event.key)
-      if (!hit || !(hit.always || on()) || document.querySelector(OVER_ALL)) return
+      if (!hit || !(hit.always || on()) || (!ofDialog && document.querySelector(OVER_ALL))) return
       event.preventDefault()
       hit.run()
     }
@@ -61,5 +64,5 @@ export function useKeys(shortcuts: Shortcut[]) {
       window.removeEventListener('keydown', onKey)
       for (const shortcut of shortcuts) shown.splice(shown.indexOf(shortcut), 1)
     }
-  }, [shortcuts])
+  }, [shortcuts, ofDialog])
 }

@@ -1,5 +1,5 @@
 import { scaleLinear } from 'd3-scale'
-import { useId, type KeyboardEvent, type PointerEvent } from 'react'
+import { memo, useId, useMemo, type KeyboardEvent, type PointerEvent } from 'react'
 import type { Attempt, Schemas } from '../api/client'
 import { capital } from '../design/words'
 import { Picture } from './Picture'
@@ -26,8 +26,9 @@ const HEAD = 20
 /** Aligned time strips: each channel with the phase's target band behind it, phase boundaries through all of them. */
 export function ScanStrips({ strips, attempt, timeS, onTime, fault, over }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>()
-  const span = { from: strips.from_s, to: strips.to_s }
-  const x = scaleLinear([span.from, span.to], [LEFT, width - RIGHT])
+  const { from_s: from, to_s: to } = strips
+  const span = useMemo(() => ({ from, to }), [from, to])
+  const x = useMemo(() => scaleLinear([from, to], [LEFT, width - RIGHT]), [from, to, width])
   const height = HEAD + strips.strips.length * HEIGHT + 16
 
   const onPointer = (event: PointerEvent<SVGSVGElement>) => {
@@ -47,6 +48,11 @@ export function ScanStrips({ strips, attempt, timeS, onTime, fault, over }: Prop
         width={width}
         height={height}
         label="Scan strips: rotor rpm, airspeed, sink and more over time, with the band of each phase. Arrow keys move the moment."
+        role="slider"
+        aria-valuemin={Number((span.from - attempt.start_s).toFixed(1))}
+        aria-valuemax={Number((span.to - attempt.start_s).toFixed(1))}
+        aria-valuenow={Number(((timeS ?? attempt.start_s) - attempt.start_s).toFixed(1))}
+        aria-valuetext={said(strips.strips, attempt, timeS ?? attempt.start_s)}
         onPointerMove={onPointer}
         onKeyDown={onKey}
       >
@@ -72,7 +78,8 @@ export function ScanStrips({ strips, attempt, timeS, onTime, fault, over }: Prop
             timeS={timeS}
             bridged={strips.bridged}
             span={span}
-            over={over && { strip: over.strips.strips[index], shiftS: over.shiftS }}
+            over={over?.strips.strips[index]}
+            shiftS={over?.shiftS ?? 0}
           />
         ))}
         <Phases attempt={attempt} x={x} height={height} span={span} />
@@ -88,6 +95,16 @@ export function ScanStrips({ strips, attempt, timeS, onTime, fault, over }: Prop
       </Picture>
     </div>
   )
+}
+
+/** The moment in words: its second, its phase, what each channel reads. */
+function said(strips: Strip[], attempt: Attempt, timeS: number) {
+  const phase = attempt.phases.find((one) => timeS >= one.start_s && timeS < one.end_s)
+  const read = strips.flatMap((strip) => {
+    const value = valueAt(strip, timeS)
+    return value === undefined ? [] : [`${strip.label} ${reading(strip, value)} ${strip.unit}`]
+  })
+  return [`${(timeS - attempt.start_s).toFixed(1)} seconds`, ...(phase ? [phase.id] : []), ...read].join(', ')
 }
 
 function Phases({
@@ -142,22 +159,18 @@ interface RowProps {
   timeS: number | undefined
   bridged: number[][]
   span: Span
-  over: { strip: Strip | undefined; shiftS: number } | undefined
+  over: Strip | undefined
+  shiftS: number
 }
 
-function StripRow({ strip, top, width, x, timeS, bridged, span, over }: RowProps) {
-  const clip = useId()
-  const inner = HEIGHT - 8
-  const [low, high] = extent(strip)
-  const y = scaleLinear([low, high], [top + 4 + inner, top + 4])
+/** What the channel says now, over its shapes, which are drawn once. */
+function StripRow({ timeS, ...shape }: RowProps) {
+  const { strip, top, width } = shape
   const now = timeS === undefined ? undefined : valueAt(strip, timeS)
   const band = bandNow(strip, timeS)
 
   return (
     <g>
-      <clipPath id={clip}>
-        <rect x={LEFT} y={top + 2} width={width - LEFT - RIGHT} height={HEIGHT - 4} />
-      </clipPath>
       <text x={0} y={top + 17} fontSize={12.5} fontWeight={600} fill="var(--ink)">
         {strip.label}
       </text>
@@ -176,6 +189,39 @@ function StripRow({ strip, top, width, x, timeS, bridged, span, over }: RowProps
           </tspan>
         )}
       </text>
+      <StripShape {...shape} />
+      {band && strip.points.length > 0 && (
+        <text x={width} y={top + 27} fontSize={13} fontWeight={600} textAnchor="end" fill="var(--ink)">
+          {band.in_band_pct}
+          <tspan fontSize={10} fontWeight={400} fill="var(--ink-soft)">
+            % in
+          </tspan>
+        </text>
+      )}
+    </g>
+  )
+}
+
+/** The channel's band by phase, its line, what was bridged, its ends. */
+const StripShape = memo(function StripShape({
+  strip,
+  top,
+  width,
+  x,
+  bridged,
+  span,
+  over,
+  shiftS,
+}: Omit<RowProps, 'timeS'>) {
+  const clip = useId()
+  const inner = HEIGHT - 8
+  const [low, high] = extent(strip)
+  const y = scaleLinear([low, high], [top + 4 + inner, top + 4])
+  return (
+    <>
+      <clipPath id={clip}>
+        <rect x={LEFT} y={top + 2} width={width - LEFT - RIGHT} height={HEIGHT - 4} />
+      </clipPath>
       <g clipPath={`url(#${clip})`}>
         {(strip.bands ?? []).map((band) => {
           const upper = y(band.high ?? high)
@@ -209,9 +255,9 @@ function StripRow({ strip, top, width, x, timeS, bridged, span, over }: RowProps
             strokeDasharray="5 5"
           />
         )}
-        {over?.strip && (
+        {over && (
           <path
-            d={midline(over.strip, (t) => x(t + over.shiftS), y)}
+            d={midline(over, (t) => x(t + shiftS), y)}
             fill="none"
             stroke="var(--band-deep)"
             strokeWidth={2}
@@ -240,14 +286,6 @@ function StripRow({ strip, top, width, x, timeS, bridged, span, over }: RowProps
       <text x={width - RIGHT + 6} y={top + HEIGHT - 4} fontSize={10} fill="var(--ink-soft)">
         {strip.points.length > 0 ? reading(strip, low) : ''}
       </text>
-      {band && strip.points.length > 0 && (
-        <text x={width} y={top + 27} fontSize={13} fontWeight={600} textAnchor="end" fill="var(--ink)">
-          {band.in_band_pct}
-          <tspan fontSize={10} fontWeight={400} fill="var(--ink-soft)">
-            % in
-          </tspan>
-        </text>
-      )}
-    </g>
+    </>
   )
-}
+})

@@ -63,6 +63,7 @@ function Offers({ sortie, done }: { sortie: Sortie; done: () => void }) {
         })),
       [rows, take],
     ),
+    true,
   )
   const kind = sortie.aircraft.kind
   const manoeuvres = (catalogue.data?.manoeuvres ?? []).filter((row) => row.kinds.includes(kind))

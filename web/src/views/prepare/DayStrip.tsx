@@ -56,7 +56,7 @@ export function DayStrip(props: Props) {
   const wrong = Object.keys(errors).length > 0
   const [asked, setAsked] = useState<boolean>()
   const open = wrong || (asked ?? (sortie.may_edit && wind === undefined))
-  useKeys(useMemo(() => [{ key: 'd', does: 'Open or close the day', run: () => setAsked((before) => !before) }], []))
+  useKeys(useMemo(() => [{ key: 'd', does: 'Open or close the day', run: () => setAsked(!open) }], [open]))
   return (
     <section aria-label="Day and load" className="no-print mt-2">
       <div className="flex items-center justify-between gap-4">

@@ -1,3 +1,4 @@
+import { useState } from 'react'
 import { toast } from 'sonner'
 import type { Attempt } from '../../api/client'
 import { useAddGrades } from '../../api/review'
@@ -7,23 +8,41 @@ const TO_STANDARD = 3
 /** One press for every attempt whose proposal is to standard or better and that nobody has decided yet. */
 export function ConfirmAll({ attempts, sortieId }: { attempts: Attempt[]; sortieId: string }) {
   const add = useAddGrades(sortieId)
+  const [failed, setFailed] = useState<string>()
   const open = attempts.filter(isToStandard)
-  if (open.length < 2) return null
+  if (open.length < 2 && !failed) return null
   const confirm = async () => {
-    for (const attempt of open) {
-      await add.mutateAsync({
-        attemptId: attempt.id,
-        grades: attempt.phases.flatMap((phase) =>
-          phase.proposed == null ? [] : [{ phase: phase.id, kind: 'instructor' as const, grade: phase.proposed }],
-        ),
-      })
+    setFailed(undefined)
+    let done = 0
+    try {
+      for (const attempt of open) {
+        await add.mutateAsync({
+          attemptId: attempt.id,
+          grades: attempt.phases.flatMap((phase) =>
+            phase.proposed == null ? [] : [{ phase: phase.id, kind: 'instructor' as const, grade: phase.proposed }],
+          ),
+        })
+        done += 1
+      }
+      toast(`${open.length} attempts confirmed as proposed`)
+    } catch (error) {
+      const why = error instanceof Error ? error.message : 'Fujin did not answer.'
+      setFailed(`${done} of ${open.length} are confirmed. Attempt ${open[done]?.position ?? ''} was not: ${why}`)
     }
-    toast(`${open.length} attempts confirmed as proposed`)
   }
   return (
-    <button type="button" className="button mb-2 min-h-9!" disabled={add.isPending} onClick={() => void confirm()}>
-      Confirm the {open.length} attempts that are to standard
-    </button>
+    <>
+      {open.length > 1 && (
+        <button type="button" className="button mb-2" disabled={add.isPending} onClick={() => void confirm()}>
+          Confirm the {open.length} attempts that are to standard
+        </button>
+      )}
+      {failed && (
+        <p role="alert" className="limit-note mt-0 mb-2 p-2">
+          {failed}
+        </p>
+      )}
+    </>
   )
 }
 

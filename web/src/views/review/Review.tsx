@@ -26,6 +26,7 @@ import { OneChange } from './OneChange'
 import { ReplayBar } from './ReplayBar'
 import { Teaching } from './Teaching'
 import { WholeFlightFold } from './WholeFlightFold'
+import { AtMoment } from './moment'
 import { useReplay } from './useReplay'
 import { useReviewAddress } from './useReviewAddress'
 import { isLearner } from '../../api/who'
@@ -74,13 +75,12 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
     [strips.data],
   )
   const chosen = timeS === undefined || !attempt ? undefined : attempt.start_s + timeS
-  const replay = useReplay(span, chosen, (at) => attempt && set({ t: at - attempt.start_s }))
+  const replay = useReplay(attempt?.id, span, chosen, (at) => attempt && set({ t: at - attempt.start_s }))
   useKeys(useMemo(() => [{ key: 'r', does: 'Play or pause the replay', run: replay.toggle }], [replay.toggle]))
   if (attempts.isPending) return <Loading what="the attempts" />
   if (attempts.isError) return <Failed error={attempts.error} again={() => void attempts.refetch()} />
 
-  const moment = replay.moment
-  const onTime = (at: number) => attempt && set({ t: at - attempt.start_s })
+  const { moment, choose: onTime } = replay
   const fault = attempt?.fault_details?.[0]
   const planned = attempt?.exercise_id === exercise.id && attempt.manoeuvre === plan.data?.manoeuvre
   const drawn = plan.data && attempt && (planned ? plan.data : flownOnly(plan.data, path))
@@ -117,16 +117,20 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
             )}
             {drawn && (
               <div className="mt-2">
-                <DescentSection
-                  plan={drawn}
-                  flown={path}
-                  over={other && otherPath}
-                  title={planned ? 'Flown (solid) over planned (dashed), true scale' : 'As flown, true scale'}
-                  doors={['gate']}
-                  window={windowOf(drawn, [path])}
-                  {...(moment === undefined ? {} : { timeS: moment })}
-                  onTime={onTime}
-                />
+                <AtMoment moment={moment}>
+                  {(timeS) => (
+                    <DescentSection
+                      plan={drawn}
+                      flown={path}
+                      over={other && otherPath}
+                      title={planned ? 'Flown (solid) over planned (dashed), true scale' : 'As flown, true scale'}
+                      doors={['gate']}
+                      window={windowOf(drawn, [path])}
+                      {...(timeS === undefined ? {} : { timeS })}
+                      onTime={onTime}
+                    />
+                  )}
+                </AtMoment>
               </div>
             )}
             {strips.data && (
@@ -136,22 +140,32 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
               </div>
             )}
             {strips.data ? (
-              <ScanStrips
-                strips={strips.data}
-                attempt={attempt}
-                timeS={moment}
-                onTime={onTime}
-                {...(fault ? { fault } : {})}
-                {...(over && other && otherStrips.data
-                  ? { over: { strips: otherStrips.data, shiftS: shiftOf(attempt, other, over.event) } }
-                  : {})}
-              />
+              <AtMoment moment={moment}>
+                {(timeS) => (
+                  <ScanStrips
+                    strips={strips.data}
+                    attempt={attempt}
+                    timeS={timeS}
+                    onTime={onTime}
+                    {...(fault ? { fault } : {})}
+                    {...(over && other && otherStrips.data
+                      ? { over: { strips: otherStrips.data, shiftS: shiftOf(attempt, other, over.event) } }
+                      : {})}
+                  />
+                )}
+              </AtMoment>
             ) : (
               <Loading what="the strips" />
             )}
-            {drawn && <FlownGround attempt={attempt} plan={drawn} spotName={exercise.spot_name} timeS={moment} />}
+            {drawn && (
+              <AtMoment moment={moment}>
+                {(timeS) => <FlownGround attempt={attempt} plan={drawn} spotName={exercise.spot_name} timeS={timeS} />}
+              </AtMoment>
+            )}
             {attempt.shown === 'all' && (
-              <FlownPictures key={`pictures-${attempt.id}`} attempt={attempt} timeS={moment} />
+              <AtMoment moment={moment}>
+                {(timeS) => <FlownPictures key={`pictures-${attempt.id}`} attempt={attempt} timeS={timeS} />}
+              </AtMoment>
             )}
           </div>
           <div className="min-w-0">
@@ -165,14 +179,26 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
             )}
             <Measures attempt={attempt} phase={phase} select={(id) => set({ phase: id })} />
             {!isLearner(session.person) && (
-              <Boundaries
-                key={`${attempt.id} ${attempt.start_s} ${attempt.phases.length}`}
-                attempt={attempt}
-                timeS={moment}
-                next={nextOf(attempts.data, attempt)}
-              />
+              <AtMoment moment={moment}>
+                {(timeS) => (
+                  <Boundaries
+                    key={`${attempt.id} ${attempt.start_s} ${attempt.phases.length}`}
+                    attempt={attempt}
+                    timeS={timeS}
+                    next={nextOf(attempts.data, attempt)}
+                  />
+                )}
+              </AtMoment>
             )}
-            <WhereItWas attempt={attempt} timeS={moment} select={(to) => set({ attempt: to, t: null, phase: null })} />
+            <AtMoment moment={moment}>
+              {(timeS) => (
+                <WhereItWas
+                  attempt={attempt}
+                  timeS={timeS}
+                  select={(to) => set({ attempt: to, t: null, phase: null })}
+                />
+              )}
+            </AtMoment>
           </div>
         </div>
       )}

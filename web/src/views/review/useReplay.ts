@@ -1,4 +1,5 @@
-import { useEffect, useRef, useState } from 'react'
+import { useCallback, useEffect, useRef, useState } from 'react'
+import { newMoment } from './moment'
 
 export const SPEEDS = [0.5, 1, 2, 4, 8] as const
 
@@ -7,44 +8,73 @@ interface Span {
   to: number
 }
 
-/** Runs the moment through a stretch of the recording, faster or slower than it was flown; it stops at the end or when asked. */
-export function useReplay(span: Span | undefined, chosen: number | undefined, choose: (timeS: number) => void) {
-  const [playing, setPlaying] = useState<number>()
+/** How long the moment has to rest before the address says it, ms. */
+const RESTS_MS = 300
+
+/**
+ * The moment of the attempt: chosen by hand, or run through a stretch of the recording, faster or slower than it was
+ * flown, until the end or until asked to stop. The address has it once it rests.
+ * @param attempt whose moment it is; another's begins anew
+ * @param chosen what the address says
+ * @param keep writes it into the address
+ */
+export function useReplay(
+  attempt: string | undefined,
+  span: Span | undefined,
+  chosen: number | undefined,
+  keep: (timeS: number) => void,
+) {
+  const [moment] = useState(newMoment)
+  const [playing, setPlaying] = useState(false)
   const [speed, setSpeed] = useState<number>(1)
-  const begun = playing !== undefined
-  const at = useRef(0)
-  const keep = useRef(choose)
+  const write = useRef(keep)
+  const timer = useRef<number>(undefined)
   useEffect(() => {
-    keep.current = choose
+    write.current = keep
   })
+  useEffect(() => {
+    window.clearTimeout(timer.current)
+    moment.set(chosen)
+  }, [attempt, chosen, moment])
+  useEffect(() => () => window.clearTimeout(timer.current), [])
+
+  const choose = useCallback(
+    (timeS: number) => {
+      moment.set(timeS)
+      window.clearTimeout(timer.current)
+      timer.current = window.setTimeout(() => write.current(timeS), RESTS_MS)
+    },
+    [moment],
+  )
 
   useEffect(() => {
-    if (!begun || !span) return
+    if (!playing || !span) return
     let last: number | undefined
     let frame = 0
     const run = (now: number) => {
-      at.current += last === undefined ? 0 : ((now - last) / 1000) * speed
+      const at = (moment.now() ?? span.from) + (last === undefined ? 0 : ((now - last) / 1000) * speed)
       last = now
-      if (at.current >= span.to) {
-        setPlaying(undefined)
-        keep.current(span.to)
+      moment.set(Math.min(at, span.to))
+      if (at >= span.to) {
+        setPlaying(false)
+        write.current(span.to)
         return
       }
-      setPlaying(at.current)
       frame = window.requestAnimationFrame(run)
     }
     frame = window.requestAnimationFrame(run)
     return () => window.cancelAnimationFrame(frame)
-  }, [begun, speed, span])
+  }, [playing, speed, span, moment])
 
-  const toggle = () => {
-    if (begun) {
-      setPlaying(undefined)
-      choose(at.current)
+  const toggle = useCallback(() => {
+    const now = moment.now()
+    if (playing) {
+      setPlaying(false)
+      if (now !== undefined) write.current(now)
     } else if (span) {
-      at.current = chosen === undefined || chosen >= span.to - 0.2 ? span.from : chosen
-      setPlaying(at.current)
+      if (now === undefined || now >= span.to - 0.2) moment.set(span.from)
+      setPlaying(true)
     }
-  }
-  return { moment: playing ?? chosen, playing: begun, toggle, speed, setSpeed }
+  }, [playing, span, moment])
+  return { moment, choose, playing, toggle, speed, setSpeed }
 }

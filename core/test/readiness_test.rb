@@ -35,6 +35,15 @@ class ReadinessTest < Minitest::Test
     assert_equal %w[enough_attempts to_standard unassisted different_days], missing
   end
 
+  # Where nothing was flown yet, each says what is wanted.
+  def test_what_is_wanted_is_said_before_the_first_attempt
+    texts = ready.conditions.map(&:text)
+
+    assert_equal texts.uniq, texts
+    assert_includes texts, 'flown without help: no counted attempt yet'
+    assert_includes texts, 'no critical measure out of limits so far'
+  end
+
   # Three run-on landings of which only the approach was judged claim nothing about touchdown and slide.
   def test_a_phase_that_nobody_graded_is_not_to_standard
     partly = [1, 2, 3].map { |day| attempt(day).with(grades: { 'descent' => 4, 'touchdown' => nil, 'slide' => nil }) }

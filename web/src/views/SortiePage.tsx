@@ -31,9 +31,9 @@ export function SortiePage({ session, mode, setMode }: Props) {
   return (
     <div className={cockpit ? 'flex h-dvh flex-col overflow-hidden' : ''}>
       <header
-        className={`flex items-center justify-between gap-x-6 border-b-2 border-ink pb-1 ${cockpit ? 'px-4 pt-1' : 'flex-wrap'} ${stage === 'prepare' ? 'no-print' : ''}`}
+        className={`flex items-center justify-between gap-x-6 border-b-2 border-ink pb-1 ${cockpit ? 'px-4 pt-1 max-sm:flex-wrap' : 'flex-wrap'} ${stage === 'prepare' ? 'no-print' : ''}`}
       >
-        <div className="min-w-0 leading-tight">
+        <div className="min-w-0 leading-tight max-sm:w-full">
           <h1
             className={`m-0 text-xl font-bold ${cockpit ? 'truncate' : ''}`}
             data-title={`${capital(stage)}: ${row.student.name}, ${row.title}, ${shortDayOf(row.starts_at)}`}

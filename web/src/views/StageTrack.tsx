@@ -23,7 +23,7 @@ export function StageTrack({ sortie, current, close = false }: Props) {
               aria-current={stage === current ? 'step' : undefined}
               className={clsx(
                 'flex min-h-11 items-center px-1 no-underline',
-                close ? 'gap-1 text-sm' : 'gap-2',
+                close ? 'gap-1 text-sm' : 'gap-2 max-sm:gap-1',
                 stage === current ? 'font-bold underline decoration-2 underline-offset-8' : 'text-soft hover:text-ink',
               )}
             >
@@ -47,7 +47,7 @@ const Flow = ({ done, close }: { done: boolean; close: boolean }) => (
     stroke="currentColor"
     strokeWidth="2"
     aria-hidden="true"
-    className={close ? 'w-5' : 'mx-1 max-lg:w-6'}
+    className={clsx('max-[22rem]:hidden', close ? 'w-5 max-sm:w-3' : 'mx-1 max-lg:w-6 max-sm:mx-0 max-sm:w-3')}
   >
     <path d="M1 7c10-7 18 6 28 0 5-3 9-2 14 0" strokeDasharray={done ? undefined : '3 4'} />
   </svg>

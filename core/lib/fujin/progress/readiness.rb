@@ -29,7 +29,10 @@ module Fujin
 
       private
 
-      def last(text) = @recent.empty? ? 'no counted attempt yet' : text
+      # What is wanted stands there too where nothing of it was flown yet.
+      def last(good, wanted) =
+        @recent.empty? ? "#{wanted}: no counted attempt yet" : "#{good} of the last #{@recent.size} #{wanted}"
+
       def condition(id, met, text) = Condition.new(id: id, met: met, text: text)
 
       def enough
@@ -46,7 +49,7 @@ module Fujin
         condition(
           'to_standard',
           @recent.any? && good == @recent.size,
-          last("#{good} of the last #{@recent.size} counted attempts to standard in every phase#{ungraded}")
+          last(good, "counted attempts to standard in every phase#{ungraded}")
         )
       end
 
@@ -66,7 +69,7 @@ module Fujin
           condition(
             'stage',
             @recent.any? && good == @recent.size,
-            last("#{good} of the last #{@recent.size} held to the standard '#{@stage}' or a stricter one")
+            last(good, "held to the standard '#{@stage}' or a stricter one")
           )
         ]
       end
@@ -76,7 +79,7 @@ module Fujin
         condition(
           'unassisted',
           @recent.any? && good == @recent.size,
-          last("#{good} of the last #{@recent.size} flown without help")
+          last(good, 'flown without help')
         )
       end
 
@@ -94,7 +97,7 @@ module Fujin
         bad = window.count(&:critical)
         text =
           if bad.zero?
-            "no critical measure out of limits in the last #{window.size}"
+            "no critical measure out of limits #{window.empty? ? 'so far' : "in the last #{window.size}"}"
           else
             "a critical measure out of limits in #{bad} of the last #{window.size}"
           end

@@ -61,7 +61,7 @@ export function Exercises({ sortie, index, choose }: Props) {
               aria-current={at === index ? 'true' : undefined}
               aria-keyshortcuts={locked ? undefined : 'Alt+ArrowLeft Alt+ArrowRight'}
               className={clsx(
-                'flex min-h-11 cursor-pointer items-center gap-2 border px-3 text-left leading-tight',
+                'flex min-h-11 cursor-pointer items-center gap-2 border px-2 text-left leading-tight',
                 at === index ? 'border-2 border-ink bg-sheet font-bold' : 'border-rule text-soft hover:border-ink',
               )}
               onClick={() => choose(at)}
@@ -89,7 +89,7 @@ export function Exercises({ sortie, index, choose }: Props) {
             if (id) remove.mutate(id, { onSuccess: () => choose(0) })
           }}
         >
-          Take this one out
+          Take it out
         </button>
       )}
       {(remove.error ?? order.error) && (

@@ -25,7 +25,7 @@ export function CalendarLink({ id }: { id: string }) {
     },
   })
   return (
-    <section className="sheet grid gap-3 p-4" aria-labelledby="calendar">
+    <section className="sheet grid grid-cols-1 gap-3 p-4" aria-labelledby="calendar">
       <h2 id="calendar" className="m-0 text-lg font-semibold">
         Calendar
       </h2>
@@ -51,9 +51,10 @@ export function CalendarLink({ id }: { id: string }) {
           End the address
         </button>
       </div>
-      <label className="grid gap-1">
+      <label className="grid grid-cols-1 gap-1">
         <span className="label">My own calendar (.ics): its events become times away</span>
         <input
+          className="w-full"
           type="file"
           accept=".ics,text/calendar"
           onChange={(event) => void event.target.files?.[0]?.text().then((text) => take.mutate(text))}

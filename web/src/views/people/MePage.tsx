@@ -34,7 +34,7 @@ export function MePage() {
         <Link to={`/people/${me.data.id}/log`}>My log</Link>
         <a href="/api/me/export">Everything that is kept of me, as a file</a>
       </p>
-      <div className="mt-4 grid items-start gap-6 lg:grid-cols-2">
+      <div className="mt-4 grid grid-cols-1 items-start gap-6 lg:grid-cols-2">
         <Units me={me.data} />
         <Password />
         <SecondFactor me={me.data} />
@@ -50,11 +50,11 @@ export function MePage() {
 function Units({ me }: { me: Me }) {
   const change = useChangeMe()
   return (
-    <section className="sheet grid gap-3 p-4" aria-labelledby="units">
+    <section className="sheet grid grid-cols-1 gap-3 p-4" aria-labelledby="units">
       <h2 id="units" className="m-0 text-lg font-semibold">
         How I read numbers
       </h2>
-      <div className="grid grid-cols-2 gap-3">
+      <div className="grid grid-cols-1 gap-3 sm:grid-cols-2">
         <UnitFields units={me.units} put={(units) => change.mutate({ units })} />
       </div>
       <p className="label m-0">

@@ -40,10 +40,7 @@ export function Prepare({ sortie }: { sortie: Sortie }) {
     <>
       <FlownHow exercise={exercise} flown={sortie.on_at != null || exercise.attempts > 0} />
       <Counted lines={exercise.counted} />
-      <div className="flex flex-wrap items-center gap-x-6">
-        <Exercises sortie={sortie} index={index} choose={choose} />
-        <LastFocus text={sortie.last_focus} />
-      </div>
+      <Exercises sortie={sortie} index={index} choose={choose} />
       <PrepareExercise key={exercise.id} sortie={planned(sortie, exercise)} />
     </>
   )
@@ -109,6 +106,9 @@ function PrepareExercise({ sortie }: { sortie: Planned }) {
             </div>
           </div>
           <div>
+            <div className="mb-2">
+              <LastFocus text={sortie.last_focus} />
+            </div>
             <Decision sortie={current} plan={shown} old={old} set={set} saving={change.isPending} />
             <SoloCard sortie={current} />
             <NumbersCard

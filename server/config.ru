@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative 'app'
+require_relative 'warm_up'
 require 'prometheus/client/data_stores/direct_file_store'
 require 'tmpdir'
 
@@ -12,4 +13,5 @@ at_exit { FileUtils.rm_rf(counts) if Process.pid == owner }
 Prometheus::Client.config.data_store = Prometheus::Client::DataStores::DirectFileStore.new(dir: counts)
 Fujin::Database.connect
 Fujin::Database.look_round
+Fujin::WarmUp.run
 run Fujin::App.build

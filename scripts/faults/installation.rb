@@ -21,7 +21,9 @@ module Fujin
 
       attr_reader :var
 
-      def initialize
+      # @param fake_clock [Boolean] whether its clock will be moved
+      def initialize(fake_clock: false)
+        @fake_clock = fake_clock && !FAKE_CLOCK.nil?
         @var = Dir.mktmpdir('fujin-faults', '/var/tmp')
         @small_disk = system('mount', '-t', 'tmpfs', '-o', "size=#{DISK_MB}m", 'tmpfs', @var, err: File::NULL)
         File.chmod(0o755, @var)
@@ -31,7 +33,7 @@ module Fujin
       end
 
       def small_disk? = @small_disk
-      def fake_clock? = !FAKE_CLOCK.nil?
+      def fake_clock? = @fake_clock
 
       def start
         @supervisor = Process.spawn(environment, 'bundle', 'exec', 'ruby', 'server/supervisor.rb',

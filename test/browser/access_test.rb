@@ -101,7 +101,7 @@ class BrowserAccessTest < Minitest::Test
       assert_selector 'svg text', text: "#{moment} s"
     end
 
-    assert_match(/t=0\.4/, page.current_url)
+    assert_current_path(/t=0\.4/)
   end
 
   def test_touch_targets_in_the_cockpit_are_large

@@ -26,7 +26,54 @@ class KeptWordsTest < Minitest::Test
     click_on 'Sign out'
     assert_button 'Sign in'
 
-    assert_equal 0, page.evaluate_script("Object.keys(localStorage).filter((k) => k.startsWith('fujin.typed')).length")
+    assert_equal 0, kept_words
+  end
+
+  # Left before it was answered, a change is stored and leaves nothing behind that would lie over what comes later.
+  def test_what_was_stored_on_leaving_lies_over_nothing
+    sign_in(@instructor)
+    visit "/sorties/#{@sortie.id}/prepare"
+    assert_text '350/8 kt'
+    open_the_day
+    fill_in 'Wind, kt', with: '17'
+    click_on 'Record'
+    eventually { @sortie.reload.wind_kt == 17 && kept_words.zero? }
+    @sortie.reload.update!(wind_kt: 12)
+    visit "/sorties/#{@sortie.id}/prepare"
+
+    assert_text '350/12 kt'
+  end
+
+  def kept_words
+    page.evaluate_script("Object.keys(localStorage).filter((k) => k.startsWith('fujin.typed')).length")
+  end
+
+  # What could not be stored is there at the next visit, and stored by nobody but who says so.
+  def test_what_was_left_unsent_is_asked_about
+    sign_in(@instructor)
+    2.times do |time|
+      visit "/sorties/#{@sortie.id}/prepare"
+      assert_text '350/8 kt'
+      refuse_changes
+      open_the_day
+      fill_in 'Wind, kt', with: '19'
+      assert_text 'No connection'
+      visit "/sorties/#{@sortie.id}/prepare"
+      assert_text 'What you changed here before was not stored'
+      assert_text '350/19 kt'
+      assert_in_delta 8, @sortie.reload.wind_kt
+      click_on time.zero? ? 'Drop it' : 'Store it'
+      assert_no_text 'What you changed here before'
+      assert_text time.zero? ? '350/8 kt' : '350/19 kt'
+    end
+    eventually { @sortie.reload.wind_kt == 19 && kept_words.zero? }
+  end
+
+  def refuse_changes
+    page.execute_script(<<~JS)
+      const ask = window.fetch
+      window.fetch = (request, init) => request.method === 'PATCH' ? Promise.reject(new TypeError('cut')) : ask(request, init)
+    JS
   end
 
   def test_the_day_is_one_line_and_opens_where_the_wind_is_missing

@@ -1,4 +1,4 @@
-import { useCallback, useMemo, useSyncExternalStore } from 'react'
+import { useCallback, useEffect, useMemo, useSyncExternalStore } from 'react'
 import { putTyped, readTyped, subscribe, typedKey } from '../api/typed'
 
 type Next<T> = T | ((now: T) => T)
@@ -20,6 +20,10 @@ export function useTyped<T>(place: string, stored: T): [T, (next: Next<T>) => vo
     },
     [key, known],
   )
+  // Stored meanwhile: nothing of it waits any more.
+  useEffect(() => {
+    if (text === known) putTyped(key, null)
+  }, [key, known, text])
   const drop = useCallback(() => putTyped(key, null), [key])
   return [value, set, drop]
 }

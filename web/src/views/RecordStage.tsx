@@ -85,10 +85,9 @@ function FlightForm({ sortie, total }: { sortie: Sortie; total: number }) {
       className="sheet grid content-start gap-3 p-4"
       onSubmit={(event) => {
         event.preventDefault()
-        change.mutate(
-          { off_at: fromField(off), on_at: fromField(on), next_focus: focus || null },
-          { onSuccess: stored },
-        )
+        change
+          .mutateAsync({ off_at: fromField(off), on_at: fromField(on), next_focus: focus || null })
+          .then(stored, () => undefined)
       }}
     >
       <h2 className="m-0 text-lg font-semibold">Flight time</h2>

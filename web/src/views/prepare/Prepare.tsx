@@ -47,7 +47,7 @@ export function Prepare({ sortie }: { sortie: Sortie }) {
 }
 
 function PrepareExercise({ sortie }: { sortie: Planned }) {
-  const { draft, set, change, current } = useDraft(sortie)
+  const { draft, set, change, left, current } = useDraft(sortie)
   // What the plan depends on: everything stored, with the unsaved changes on top.
   const basis = useMemo(
     () => ({
@@ -77,6 +77,17 @@ function PrepareExercise({ sortie }: { sortie: Planned }) {
       <DayStrip sortie={current} plan={shown} set={set} errors={errors} aircraftId={draft.aircraft_id} />
       <SiteChoice sortie={current} />
       <Weather sortie={current} set={set} />
+      {left && (
+        <p role="status" className="caution-edge mt-2 mb-0 flex flex-wrap items-center gap-3 py-1 pl-4">
+          What you changed here before was not stored, and stands in the day as you left it.
+          <button type="button" className="button" onClick={left.keep}>
+            Store it
+          </button>
+          <button type="button" className="button" onClick={left.drop}>
+            Drop it
+          </button>
+        </p>
+      )}
       {change.isError && <Failed error={change.error} again={() => set({})} />}
       {plan.isError && (
         <p role="alert" className="limit-note mt-3 mb-0 p-3">

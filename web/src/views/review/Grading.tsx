@@ -56,20 +56,18 @@ export function Grading({ attempt, sortie, session }: Props) {
     (entry) => kind === 'instructor' && entry.proposed != null && entry.grade !== entry.proposed && !entry.reason,
   )
 
+  const stored = () => {
+    dropChosen()
+    dropReasons()
+    toast(mine || second ? 'Your grades are kept. Now compare.' : 'Grades stored')
+  }
   const store = () =>
-    add.mutate(
-      {
+    void add
+      .mutateAsync({
         attemptId: attempt.id,
         grades: ready.map(({ phase, grade, reason }) => ({ phase, kind, grade, ...(reason ? { reason } : {}) })),
-      },
-      {
-        onSuccess: () => {
-          dropChosen()
-          dropReasons()
-          toast(mine || second ? 'Your grades are kept. Now compare.' : 'Grades stored')
-        },
-      },
-    )
+      })
+      .then(stored, () => undefined)
   const storable =
     ready.length > 0 && !((mine || second) && ready.length < open.length) && unexplained.length === 0 && !add.isPending
   const turn = useGradeKeys(

@@ -3,6 +3,7 @@ import { Link } from 'react-router'
 import type { Schemas, Standing } from '../api/client'
 import { GradeGlyph } from '../design/GradeGlyph'
 import { shortDayOf } from '../design/words'
+import { WideTable } from '../design/WideTable'
 
 type Student = Schemas['Student']
 type Entry = Student['history'][number]
@@ -30,76 +31,74 @@ export function ProgressMap({ standings, history, signOffs, detail }: Props) {
     ...new Set([...history.map((entry) => entry.on_day), ...inForce.map((row) => row.signed_at.slice(0, 10))]),
   ].sort()
   return (
-    <div className="overflow-x-auto">
-      <table className="border-collapse">
-        <caption className="sr-only">Every attempt by manoeuvre and day</caption>
-        <thead>
-          <tr className="label align-bottom">
-            <th scope="col" className="p-1 pr-4 text-left font-normal">
-              Manoeuvre, in teaching order
+    <WideTable>
+      <caption className="sr-only">Every attempt by manoeuvre and day</caption>
+      <thead>
+        <tr className="label align-bottom">
+          <th scope="col" className="p-1 pr-4 text-left font-normal">
+            Manoeuvre, in teaching order
+          </th>
+          <th scope="col" className="p-1 pr-6 text-left font-normal">
+            Stands
+          </th>
+          {days.map((day, i) => (
+            <th key={day} scope="col" className="pb-1 text-left font-normal" style={gapBefore(days, i)}>
+              <span className="block leading-tight">
+                {Number(day.slice(8))}
+                <span className="block">{month(day) === month(days[i - 1]) ? ' ' : month(day)}</span>
+              </span>
             </th>
-            <th scope="col" className="p-1 pr-6 text-left font-normal">
-              Stands
-            </th>
-            {days.map((day, i) => (
-              <th key={day} scope="col" className="pb-1 text-left font-normal" style={gapBefore(days, i)}>
-                <span className="block leading-tight">
-                  {Number(day.slice(8))}
-                  <span className="block">{month(day) === month(days[i - 1]) ? ' ' : month(day)}</span>
-                </span>
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {standings.map((standing) => {
-            const signed = inForce.find((row) => row.manoeuvre === standing.manoeuvre)
-            const shown = open === standing.manoeuvre
-            return (
-              <Fragment key={standing.manoeuvre}>
-                <tr className="border-t border-rule align-middle">
-                  <th scope="row" className="max-w-60 py-1.5 pr-4 text-left font-semibold">
-                    {standing.title}
-                  </th>
-                  <td className="py-1 pr-6">
-                    <button
-                      type="button"
-                      className="flex min-h-11 cursor-pointer max-w-64 items-center gap-2 bg-transparent text-left underline"
-                      aria-expanded={shown}
-                      onClick={() => setOpen(shown ? null : standing.manoeuvre)}
-                    >
-                      {stateOf(standing, signed?.signed_at)}
-                      <span className="sr-only">: {standing.title}</span>
-                    </button>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {standings.map((standing) => {
+          const signed = inForce.find((row) => row.manoeuvre === standing.manoeuvre)
+          const shown = open === standing.manoeuvre
+          return (
+            <Fragment key={standing.manoeuvre}>
+              <tr className="border-t border-rule align-middle">
+                <th scope="row" className="max-w-60 py-1.5 pr-4 text-left font-semibold">
+                  {standing.title}
+                </th>
+                <td className="py-1 pr-6">
+                  <button
+                    type="button"
+                    className="flex min-h-11 cursor-pointer max-w-64 items-center gap-2 bg-transparent text-left underline"
+                    aria-expanded={shown}
+                    onClick={() => setOpen(shown ? null : standing.manoeuvre)}
+                  >
+                    {stateOf(standing, signed?.signed_at)}
+                    <span className="sr-only">: {standing.title}</span>
+                  </button>
+                </td>
+                {days.map((day, i) => (
+                  <td
+                    key={day}
+                    className={signed?.signed_at.startsWith(day) ? 'border-r-4 border-double border-ink' : ''}
+                    style={gapBefore(days, i)}
+                  >
+                    <Marks
+                      entries={history.filter(
+                        (entry) => entry.on_day === day && entry.manoeuvre === standing.manoeuvre,
+                      )}
+                    />
+                    {signed?.signed_at.startsWith(day) && <span className="sr-only">signed off</span>}
                   </td>
-                  {days.map((day, i) => (
-                    <td
-                      key={day}
-                      className={signed?.signed_at.startsWith(day) ? 'border-r-4 border-double border-ink' : ''}
-                      style={gapBefore(days, i)}
-                    >
-                      <Marks
-                        entries={history.filter(
-                          (entry) => entry.on_day === day && entry.manoeuvre === standing.manoeuvre,
-                        )}
-                      />
-                      {signed?.signed_at.startsWith(day) && <span className="sr-only">signed off</span>}
-                    </td>
-                  ))}
+                ))}
+              </tr>
+              {shown && (
+                <tr>
+                  <td colSpan={days.length + 2} className="pb-4">
+                    {detail(standing)}
+                  </td>
                 </tr>
-                {shown && (
-                  <tr>
-                    <td colSpan={days.length + 2} className="pb-4">
-                      {detail(standing)}
-                    </td>
-                  </tr>
-                )}
-              </Fragment>
-            )
-          })}
-        </tbody>
-      </table>
-    </div>
+              )}
+            </Fragment>
+          )
+        })}
+      </tbody>
+    </WideTable>
   )
 }
 

@@ -9,6 +9,7 @@ import { TouchdownScatter } from '../pictures/TouchdownScatter'
 import { Empty, Failed, Loading } from '../design/States'
 import { VerdictMark } from '../design/VerdictMark'
 import { capital, figure, shortDayOf, unitWord } from '../design/words'
+import { WideTable } from '../design/WideTable'
 
 type Table = Schemas['SideBySide']
 
@@ -37,45 +38,43 @@ export function SideBySidePage() {
       )}
       {columns.length > 1 && <Laid table={table.data} />}
       {columns.length > 0 && (
-        <div className="mt-3 overflow-x-auto">
-          <table className="w-full border-collapse text-sm">
-            <thead>
-              <tr className="align-bottom">
-                <th className="text-left font-normal" />
-                {columns.map((column, i) => (
-                  <th key={column.attempt_id} className="px-2 py-1 text-right font-normal">
-                    <span className="label block">{i + 1}</span>
-                    <Link to={`/sorties/${column.sortie_id}/review?attempt=${column.position}`}>
-                      {shortDayOf(column.on)}
-                    </Link>
-                    <span className="flex justify-end" title={column.first_fault ?? 'no fault named'}>
-                      <GradeGlyph grade={column.overall ?? null} size={20} />
-                    </span>
-                  </th>
-                ))}
-                {['Middle', 'Spread', 'Last less first', 'Held it down'].map((head) => (
-                  <th key={head} className="label px-2 py-1 text-right font-normal">
-                    {head}
-                  </th>
-                ))}
+        <WideTable outer="mt-3" className="w-full text-sm">
+          <thead>
+            <tr className="align-bottom">
+              <th className="text-left font-normal" />
+              {columns.map((column, i) => (
+                <th key={column.attempt_id} className="px-2 py-1 text-right font-normal">
+                  <span className="label block">{i + 1}</span>
+                  <Link to={`/sorties/${column.sortie_id}/review?attempt=${column.position}`}>
+                    {shortDayOf(column.on)}
+                  </Link>
+                  <span className="flex justify-end" title={column.first_fault ?? 'no fault named'}>
+                    <GradeGlyph grade={column.overall ?? null} size={20} />
+                  </span>
+                </th>
+              ))}
+              {['Middle', 'Spread', 'Last less first', 'Held it down'].map((head) => (
+                <th key={head} className="label px-2 py-1 text-right font-normal">
+                  {head}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          {phases.map((phase) => (
+            <tbody key={phase}>
+              <tr>
+                <th scope="rowgroup" colSpan={columns.length + 5} className="pt-3 text-left font-semibold">
+                  {capital(phase === 'setup' ? 'set-up' : phase)}
+                </th>
               </tr>
-            </thead>
-            {phases.map((phase) => (
-              <tbody key={phase}>
-                <tr>
-                  <th scope="rowgroup" colSpan={columns.length + 5} className="pt-3 text-left font-semibold">
-                    {capital(phase === 'setup' ? 'set-up' : phase)}
-                  </th>
-                </tr>
-                {rows
-                  .filter((row) => row.phase === phase)
-                  .map((row) => (
-                    <Row key={row.measure} row={row} marked={row.measure === one?.measure} />
-                  ))}
-              </tbody>
-            ))}
-          </table>
-        </div>
+              {rows
+                .filter((row) => row.phase === phase)
+                .map((row) => (
+                  <Row key={row.measure} row={row} marked={row.measure === one?.measure} />
+                ))}
+            </tbody>
+          ))}
+        </WideTable>
       )}
       <p className="label mt-2">
         Marks are verdicts as in Review. Middle is the median; spread from the smallest to the largest. Held it down

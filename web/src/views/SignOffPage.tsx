@@ -7,6 +7,7 @@ import { Failed, Loading } from '../design/States'
 import { capital, fullDayOf } from '../design/words'
 import { isLearner } from '../api/who'
 import { ReasonForm } from '../design/ReasonForm'
+import { WideTable } from '../design/WideTable'
 
 /** One sign-off as a page to print, with its evidence and how to check it. */
 export function SignOffPage({ session }: { session: Session }) {
@@ -58,32 +59,30 @@ export function SignOffPage({ session }: { session: Session }) {
         </>
       )}
       <h2 className="mt-5 mb-1 text-lg font-semibold">Evidence</h2>
-      <div className="overflow-x-auto">
-        <table className="w-full border-collapse">
-          <thead>
-            <tr className="label text-left">
-              <th className="p-1.5 font-normal">Day</th>
-              <th className="p-1.5 font-normal">Aircraft</th>
-              <th className="p-1.5 font-normal">Grades</th>
+      <WideTable className="w-full">
+        <thead>
+          <tr className="label text-left">
+            <th className="p-1.5 font-normal">Day</th>
+            <th className="p-1.5 font-normal">Aircraft</th>
+            <th className="p-1.5 font-normal">Grades</th>
+          </tr>
+        </thead>
+        <tbody>
+          {doc.evidence.map((item) => (
+            <tr key={item.attempt_id} className="border-t border-rule">
+              <td className="p-1.5">{fullDayOf(item.on_day)}</td>
+              <td className="p-1.5">{item.aircraft}</td>
+              <td className="p-1.5">
+                {Object.entries(item.grades ?? {}).map(([phase, grade]) => (
+                  <span key={phase} className="mr-4 inline-flex items-center gap-1">
+                    {capital(phase)} <GradeGlyph grade={grade} />
+                  </span>
+                ))}
+              </td>
             </tr>
-          </thead>
-          <tbody>
-            {doc.evidence.map((item) => (
-              <tr key={item.attempt_id} className="border-t border-rule">
-                <td className="p-1.5">{fullDayOf(item.on_day)}</td>
-                <td className="p-1.5">{item.aircraft}</td>
-                <td className="p-1.5">
-                  {Object.entries(item.grades ?? {}).map(([phase, grade]) => (
-                    <span key={phase} className="mr-4 inline-flex items-center gap-1">
-                      {capital(phase)} <GradeGlyph grade={grade} />
-                    </span>
-                  ))}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
+          ))}
+        </tbody>
+      </WideTable>
       <h2 className="mt-5 mb-1 text-lg font-semibold">To check that it was not altered</h2>
       <p className="figures m-0 text-2xl font-bold">{doc.code}</p>
       <p className="mt-0">

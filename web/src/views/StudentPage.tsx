@@ -11,6 +11,7 @@ import { NextLesson } from './NextLesson'
 import { Stands } from './StandingSummary'
 import { ProgressMap } from '../pictures/ProgressMap'
 import { isLearner } from '../api/who'
+import { WideTable } from '../design/WideTable'
 
 /** One student's record: where they stand, every attempt, sorties, flight time, sign-offs. */
 export function StudentPage({ session }: { session: Session }) {
@@ -89,32 +90,30 @@ export function StudentPage({ session }: { session: Session }) {
         )}
         <section>
           <h2 className="text-lg font-semibold">Sorties and flight time</h2>
-          <div className="overflow-x-auto">
-            <table className="w-full border-collapse">
-              <HeadRow heads={['Day', 'Aircraft', 'Manoeuvre', 'Flight time', 'Next time', 'State']} />
-              <tbody>
-                {sorties.map((sortie) => {
-                  const entry = log.entries.find((row) => row.sortie_id === sortie.id)
-                  return (
-                    <tr key={sortie.id} className="border-t border-rule">
-                      <td className="p-2 whitespace-nowrap">
-                        <Link to={`/sorties/${sortie.id}/review`}>
-                          {shortDayOf(sortie.starts_at)} {clockOf(sortie.starts_at)}
-                        </Link>
-                      </td>
-                      <td className="p-2">{sortie.aircraft.mark}</td>
-                      <td className="p-2">{sortie.title}</td>
-                      <td className="p-2 whitespace-nowrap">
-                        {entry ? `${hoursOf(entry.minutes)} ${entry.role.replaceAll('_', ' ')}` : '—'}
-                      </td>
-                      <td className="p-2">{sortie.next_focus ?? '—'}</td>
-                      <td className="p-2">{capital(sortie.next_step)}</td>
-                    </tr>
-                  )
-                })}
-              </tbody>
-            </table>
-          </div>
+          <WideTable className="w-full">
+            <HeadRow heads={['Day', 'Aircraft', 'Manoeuvre', 'Flight time', 'Next time', 'State']} />
+            <tbody>
+              {sorties.map((sortie) => {
+                const entry = log.entries.find((row) => row.sortie_id === sortie.id)
+                return (
+                  <tr key={sortie.id} className="border-t border-rule">
+                    <td className="p-2 whitespace-nowrap">
+                      <Link to={`/sorties/${sortie.id}/review`}>
+                        {shortDayOf(sortie.starts_at)} {clockOf(sortie.starts_at)}
+                      </Link>
+                    </td>
+                    <td className="p-2">{sortie.aircraft.mark}</td>
+                    <td className="p-2">{sortie.title}</td>
+                    <td className="p-2 whitespace-nowrap">
+                      {entry ? `${hoursOf(entry.minutes)} ${entry.role.replaceAll('_', ' ')}` : '—'}
+                    </td>
+                    <td className="p-2">{sortie.next_focus ?? '—'}</td>
+                    <td className="p-2">{capital(sortie.next_step)}</td>
+                  </tr>
+                )
+              })}
+            </tbody>
+          </WideTable>
         </section>
       </div>
     </>

@@ -11,6 +11,7 @@ import { useRested } from '../design/useRested'
 import { Empty, Failed, Loading } from '../design/States'
 import { capital, clockOf, shortDayOf } from '../design/words'
 import { CheckSignOff } from './CheckSignOff'
+import { WideTable } from '../design/WideTable'
 
 type Row = Schemas['StudentRow']
 type Sort = 'name' | 'due' | 'ready' | 'stuck'
@@ -58,30 +59,28 @@ export function Students() {
         </div>
       </header>
       {rows.length === 0 && <Empty>{find ? `No student is called ${find}.` : 'No student yet.'}</Empty>}
-      <div className="mt-3 overflow-x-auto">
-        <table className="w-full border-collapse text-sm">
-          <HeadRow heads={['Student', 'Last flown', ...columns.map(({ title }) => title), 'Next sortie']} />
-          <tbody>
-            {rows.map((row) => (
-              <tr key={row.id} className="border-t border-rule align-top">
-                <td className="p-2 text-base font-semibold">
-                  <Link to={`/students/${row.id}`}>{row.name}</Link>
-                  <span className="label block font-normal">{capital(row.stage)}</span>
+      <WideTable outer="mt-3" className="w-full text-sm">
+        <HeadRow heads={['Student', 'Last flown', ...columns.map(({ title }) => title), 'Next sortie']} />
+        <tbody>
+          {rows.map((row) => (
+            <tr key={row.id} className="border-t border-rule align-top">
+              <td className="p-2 text-base font-semibold">
+                <Link to={`/students/${row.id}`}>{row.name}</Link>
+                <span className="label block font-normal">{capital(row.stage)}</span>
+              </td>
+              <td className="p-2 whitespace-nowrap">{lastFlown(row) ? shortDayOf(lastFlown(row) ?? '') : '—'}</td>
+              {columns.map(({ id }) => (
+                <td key={id} className="p-2">
+                  <Cell standing={row.standings.find(({ manoeuvre }) => manoeuvre === id)} />
                 </td>
-                <td className="p-2 whitespace-nowrap">{lastFlown(row) ? shortDayOf(lastFlown(row) ?? '') : '—'}</td>
-                {columns.map(({ id }) => (
-                  <td key={id} className="p-2">
-                    <Cell standing={row.standings.find(({ manoeuvre }) => manoeuvre === id)} />
-                  </td>
-                ))}
-                <td className="p-2 whitespace-nowrap">
-                  {row.next_sortie ? `${shortDayOf(row.next_sortie)} ${clockOf(row.next_sortie)}` : '—'}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
+              ))}
+              <td className="p-2 whitespace-nowrap">
+                {row.next_sortie ? `${shortDayOf(row.next_sortie)} ${clockOf(row.next_sortie)}` : '—'}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </WideTable>
       {students.hasNextPage && (
         <p className="label mt-2 mb-0">
           {rows.length} of {students.data.pages[0]?.total} students, in order among those shown.

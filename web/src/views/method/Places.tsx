@@ -5,6 +5,7 @@ import type { Schemas } from '../../api/client'
 import { FileButton } from '../../design/FileButton'
 import { HeadRow } from '../../design/HeadRow'
 import { choicesOf, Pick } from '../../design/Pick'
+import { WideTable } from '../../design/WideTable'
 
 const KINDS: Record<Schemas['Place']['kind'], string> = {
   aerodrome: 'Aerodrome',
@@ -30,36 +31,34 @@ export function Places({ chief }: { chief: boolean }) {
         Where exercises are flown. Choosing one in Prepare takes its coordinates, elevation and first course; lessons
         keep what they took.
       </p>
-      <div className="overflow-x-auto">
-        <table className="w-full border-collapse text-sm">
-          <HeadRow heads={['Place', 'Kind', 'North, °', 'East, °', 'Elevation, ft', 'Courses, ° true', '']} />
-          <tbody>
-            {(places.data ?? []).map((place) => (
-              <tr key={place.id} className="border-t border-rule">
-                <th scope="row" className="p-2 text-left font-semibold">
-                  {place.name}
-                </th>
-                <td className="p-2">{KINDS[place.kind]}</td>
-                <td className="figures p-2">{place.lat_deg.toFixed(4)}</td>
-                <td className="figures p-2">{place.lon_deg.toFixed(4)}</td>
-                <td className="figures p-2">{Math.round(place.elevation_ft)}</td>
-                <td className="figures p-2">{place.courses.join(', ') || '—'}</td>
-                <td className="p-2 text-right">
-                  {chief && (
-                    <button
-                      type="button"
-                      className="button min-h-8! px-2! py-0! text-xs"
-                      onClick={() => remove.mutate(place.id)}
-                    >
-                      Remove {place.name}
-                    </button>
-                  )}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
+      <WideTable className="w-full text-sm">
+        <HeadRow heads={['Place', 'Kind', 'North, °', 'East, °', 'Elevation, ft', 'Courses, ° true', '']} />
+        <tbody>
+          {(places.data ?? []).map((place) => (
+            <tr key={place.id} className="border-t border-rule">
+              <th scope="row" className="p-2 text-left font-semibold">
+                {place.name}
+              </th>
+              <td className="p-2">{KINDS[place.kind]}</td>
+              <td className="figures p-2">{place.lat_deg.toFixed(4)}</td>
+              <td className="figures p-2">{place.lon_deg.toFixed(4)}</td>
+              <td className="figures p-2">{Math.round(place.elevation_ft)}</td>
+              <td className="figures p-2">{place.courses.join(', ') || '—'}</td>
+              <td className="p-2 text-right">
+                {chief && (
+                  <button
+                    type="button"
+                    className="button min-h-8! px-2! py-0! text-xs"
+                    onClick={() => remove.mutate(place.id)}
+                  >
+                    Remove {place.name}
+                  </button>
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </WideTable>
       <PlaceForm add={add.mutate} pending={add.isPending} />
       <div className="mt-3 flex flex-wrap items-center gap-3">
         <a className="button" href="/api/places/geojson">

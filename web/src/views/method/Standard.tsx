@@ -2,6 +2,7 @@ import { Fragment, useState } from 'react'
 import type { Schemas } from '../../api/client'
 import { capital, fullDayOf, unitWord } from '../../design/words'
 import { StandardRowForm } from './StandardRowForm'
+import { WideTable } from '../../design/WideTable'
 
 type Manoeuvre = Schemas['Catalogue']['manoeuvres'][number]
 export type StandardRow = Manoeuvre['standard']['rows'][number]
@@ -24,64 +25,62 @@ export function Standard({ manoeuvre, chief }: Props) {
         {manoeuvre.measuring_again > 0 &&
           `${manoeuvre.measuring_again.toLocaleString('en-GB')} attempts are being measured again. Grades that were given stay.`}
       </p>
-      <div className="overflow-x-auto">
-        <table className="w-full border-collapse text-sm">
-          <thead>
-            <tr className="label text-left">
-              <th className="py-1 font-normal">Measure</th>
-              <th className="py-1 font-normal">Rule</th>
-              {standard.stages.map((stage) => (
-                <th key={stage} className="px-1.5 py-1 text-right font-normal">
-                  {capital(stage)}
-                </th>
-              ))}
-              {chief && <th className="sr-only">Set</th>}
-            </tr>
-          </thead>
-          <tbody>
-            {judged.map((row) => (
-              <Fragment key={row.measure}>
-                <tr className="border-t border-rule align-top" title={row.definition}>
-                  <th scope="row" className="py-1 pr-2 text-left font-normal">
-                    {row.label}
-                    <span className="unit">{unitWord(row.unit)}</span>
-                  </th>
-                  <td className="py-1 text-soft">
-                    {row.rule}
-                    <span className="block text-xs">{row.steps?.join(' · ')}</span>
-                    <Changes row={row} />
-                  </td>
-                  {row.told?.map((limit, index) => (
-                    <td key={standard.stages[index]} className="px-1.5 py-1 text-right font-semibold whitespace-nowrap">
-                      {limit}
-                    </td>
-                  ))}
-                  {chief && (
-                    <td className="py-1 pl-1 text-right">
-                      <button
-                        type="button"
-                        className="button min-h-8! px-2! py-0! text-xs"
-                        aria-expanded={open === row.measure}
-                        aria-label={`Set ${row.label}`}
-                        onClick={() => setOpen(open === row.measure ? null : row.measure)}
-                      >
-                        Set
-                      </button>
-                    </td>
-                  )}
-                </tr>
-                {open === row.measure && (
-                  <tr>
-                    <td colSpan={7} className="pb-3">
-                      <StandardRowForm manoeuvre={manoeuvre.id} row={row} done={() => setOpen(null)} />
-                    </td>
-                  </tr>
-                )}
-              </Fragment>
+      <WideTable className="w-full text-sm">
+        <thead>
+          <tr className="label text-left">
+            <th className="py-1 font-normal">Measure</th>
+            <th className="py-1 font-normal">Rule</th>
+            {standard.stages.map((stage) => (
+              <th key={stage} className="px-1.5 py-1 text-right font-normal">
+                {capital(stage)}
+              </th>
             ))}
-          </tbody>
-        </table>
-      </div>
+            {chief && <th className="sr-only">Set</th>}
+          </tr>
+        </thead>
+        <tbody>
+          {judged.map((row) => (
+            <Fragment key={row.measure}>
+              <tr className="border-t border-rule align-top" title={row.definition}>
+                <th scope="row" className="py-1 pr-2 text-left font-normal">
+                  {row.label}
+                  <span className="unit">{unitWord(row.unit)}</span>
+                </th>
+                <td className="py-1 text-soft">
+                  {row.rule}
+                  <span className="block text-xs">{row.steps?.join(' · ')}</span>
+                  <Changes row={row} />
+                </td>
+                {row.told?.map((limit, index) => (
+                  <td key={standard.stages[index]} className="px-1.5 py-1 text-right font-semibold whitespace-nowrap">
+                    {limit}
+                  </td>
+                ))}
+                {chief && (
+                  <td className="py-1 pl-1 text-right">
+                    <button
+                      type="button"
+                      className="button min-h-8! px-2! py-0! text-xs"
+                      aria-expanded={open === row.measure}
+                      aria-label={`Set ${row.label}`}
+                      onClick={() => setOpen(open === row.measure ? null : row.measure)}
+                    >
+                      Set
+                    </button>
+                  </td>
+                )}
+              </tr>
+              {open === row.measure && (
+                <tr>
+                  <td colSpan={7} className="pb-3">
+                    <StandardRowForm manoeuvre={manoeuvre.id} row={row} done={() => setOpen(null)} />
+                  </td>
+                </tr>
+              )}
+            </Fragment>
+          ))}
+        </tbody>
+      </WideTable>
       {shown.length > 0 && (
         <details>
           <summary className="label cursor-pointer py-1">Shown and never judged: {shown.length}</summary>

@@ -4,6 +4,7 @@ import { HeadRow } from '../../design/HeadRow'
 import { Empty, Failed, Loading } from '../../design/States'
 import { dateOf } from '../../design/times'
 import { capital, clockOf, hoursOf } from '../../design/words'
+import { WideTable } from '../../design/WideTable'
 
 const KINDS: Record<string, string> = {
   dual: 'Dual',
@@ -52,32 +53,30 @@ export function LogPage() {
       {entries.length === 0 ? (
         <Empty>Nothing is logged yet: the times are entered in Record, after a flight.</Empty>
       ) : (
-        <div className="mt-6 overflow-x-auto">
-          <table className="w-full border-collapse">
-            <HeadRow heads={['Day', 'Off', 'On', 'Aircraft', 'With', 'Kind', 'Time', 'Night', '']} />
-            <tbody>
-              {entries.map((row) => (
-                <tr key={row.sortie_id} className="border-t border-rule">
-                  <td className="p-2 whitespace-nowrap">
-                    <Link to={`/sorties/${row.sortie_id}/record`}>{dateOf(row.on_day)}</Link>
-                  </td>
-                  <td className="figures p-2">{clockOf(row.off_at)}</td>
-                  <td className="figures p-2">{clockOf(row.on_at)}</td>
-                  <td className="p-2 whitespace-nowrap">
-                    {row.aircraft} <span className="label">{row.type_name}</span>
-                  </td>
-                  <td className="p-2">{row.with.name}</td>
-                  <td className="p-2">{KINDS[row.kind] ?? capital(row.kind)}</td>
-                  <td className="figures p-2 font-semibold whitespace-nowrap">{hoursOf(row.minutes)}</td>
-                  <td className="figures p-2 whitespace-nowrap">
-                    {row.night_minutes > 0 ? hoursOf(row.night_minutes) : ''}
-                  </td>
-                  <td className="label p-2">{row.changed ? 'changed since' : ''}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </div>
+        <WideTable outer="mt-6" className="w-full">
+          <HeadRow heads={['Day', 'Off', 'On', 'Aircraft', 'With', 'Kind', 'Time', 'Night', '']} />
+          <tbody>
+            {entries.map((row) => (
+              <tr key={row.sortie_id} className="border-t border-rule">
+                <td className="p-2 whitespace-nowrap">
+                  <Link to={`/sorties/${row.sortie_id}/record`}>{dateOf(row.on_day)}</Link>
+                </td>
+                <td className="figures p-2">{clockOf(row.off_at)}</td>
+                <td className="figures p-2">{clockOf(row.on_at)}</td>
+                <td className="p-2 whitespace-nowrap">
+                  {row.aircraft} <span className="label">{row.type_name}</span>
+                </td>
+                <td className="p-2">{row.with.name}</td>
+                <td className="p-2">{KINDS[row.kind] ?? capital(row.kind)}</td>
+                <td className="figures p-2 font-semibold whitespace-nowrap">{hoursOf(row.minutes)}</td>
+                <td className="figures p-2 whitespace-nowrap">
+                  {row.night_minutes > 0 ? hoursOf(row.night_minutes) : ''}
+                </td>
+                <td className="label p-2">{row.changed ? 'changed since' : ''}</td>
+              </tr>
+            ))}
+          </tbody>
+        </WideTable>
       )}
       <p className="label">
         Night is the time with the sun more than 6° under the horizon, the end of civil twilight; an authority may count

@@ -10,6 +10,7 @@ import { Failed, Loading } from '../../design/States'
 import { capital } from '../../design/words'
 import { AddPerson } from './AddPerson'
 import { ImportPeople } from './ImportPeople'
+import { WideTable } from '../../design/WideTable'
 
 /** Everybody of the school, what of theirs runs out, and who comes in next. */
 export function People({ session }: { session: Session }) {
@@ -39,28 +40,26 @@ export function People({ session }: { session: Session }) {
           )}
         </div>
       </header>
-      <div className="mt-3 overflow-x-auto">
-        <table className="w-full border-collapse">
-          <HeadRow heads={['Name', 'Role', 'Documents', 'State']} />
-          <tbody>
-            {here.map((person) => (
-              <tr key={person.id} className="border-t border-rule align-top">
-                <td className="p-2 font-semibold">
-                  <Link to={`/people/${person.id}`}>{person.name}</Link>
-                </td>
-                <td className="p-2">
-                  {capital(person.role)}
-                  {person.stage && <span className="label block">{capital(person.stage)} stage</span>}
-                </td>
-                <td className="p-2">
-                  <Papers person={person} />
-                </td>
-                <td className="p-2">{person.state === 'active' ? '' : capital(person.state)}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
+      <WideTable outer="mt-3" className="w-full">
+        <HeadRow heads={['Name', 'Role', 'Documents', 'State']} />
+        <tbody>
+          {here.map((person) => (
+            <tr key={person.id} className="border-t border-rule align-top">
+              <td className="p-2 font-semibold">
+                <Link to={`/people/${person.id}`}>{person.name}</Link>
+              </td>
+              <td className="p-2">
+                {capital(person.role)}
+                {person.stage && <span className="label block">{capital(person.stage)} stage</span>}
+              </td>
+              <td className="p-2">
+                <Papers person={person} />
+              </td>
+              <td className="p-2">{person.state === 'active' ? '' : capital(person.state)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </WideTable>
       <MoreRows more={people.hasNextPage} busy={people.isFetchingNextPage} next={() => void people.fetchNextPage()} />
       {left > 0 && (
         <button type="button" className="button mt-4" aria-pressed={gone} onClick={() => setGone(!gone)}>

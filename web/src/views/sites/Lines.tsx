@@ -3,6 +3,7 @@ import type { Schemas } from '../../api/client'
 import type { SiteReport } from '../../api/sites'
 import { HeadRow } from '../../design/HeadRow'
 import { courseOf, nameOf, reasonWord, said, WAYS } from './siteWords'
+import { WideTable } from '../../design/WideTable'
 
 type Approach = Schemas['SiteApproach']
 type Departure = Schemas['SiteDeparture']
@@ -17,30 +18,26 @@ interface Props {
 export function Lines({ report, line, onLine }: Props) {
   return (
     <div className="grid gap-4">
-      <div className="overflow-x-auto">
-        <table className="figures w-full border-collapse text-sm">
-          <caption className="pb-1 text-left text-base font-semibold">Lines in</caption>
-          <HeadRow
-            heads={['', 'Course', 'Needs', 'Fly', 'Break off', 'Clears', 'Head / across', 'Ground in reach', '']}
-          />
-          <tbody>
-            {report.approaches.map((one) => (
-              <InRow key={one.id} one={one} chosen={one.id === line} onLine={onLine} />
-            ))}
-          </tbody>
-        </table>
-      </div>
-      <div className="overflow-x-auto">
-        <table className="figures w-full border-collapse text-sm">
-          <caption className="pb-1 text-left text-base font-semibold">Lines out</caption>
-          <HeadRow heads={['', 'Course', 'Way', '', 'Needs', 'Lift felt by', 'Commit', 'Clears', 'Head / across']} />
-          <tbody>
-            {report.departures.map((one) => (
-              <OutRows key={one.id} one={one} chosen={one.id === line} onLine={onLine} />
-            ))}
-          </tbody>
-        </table>
-      </div>
+      <WideTable className="figures w-full text-sm">
+        <caption className="pb-1 text-left text-base font-semibold">Lines in</caption>
+        <HeadRow
+          heads={['', 'Course', 'Needs', 'Fly', 'Break off', 'Clears', 'Head / across', 'Ground in reach', '']}
+        />
+        <tbody>
+          {report.approaches.map((one) => (
+            <InRow key={one.id} one={one} chosen={one.id === line} onLine={onLine} />
+          ))}
+        </tbody>
+      </WideTable>
+      <WideTable className="figures w-full text-sm">
+        <caption className="pb-1 text-left text-base font-semibold">Lines out</caption>
+        <HeadRow heads={['', 'Course', 'Way', '', 'Needs', 'Lift felt by', 'Commit', 'Clears', 'Head / across']} />
+        <tbody>
+          {report.departures.map((one) => (
+            <OutRows key={one.id} one={one} chosen={one.id === line} onLine={onLine} />
+          ))}
+        </tbody>
+      </WideTable>
     </div>
   )
 }

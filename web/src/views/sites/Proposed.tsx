@@ -3,6 +3,7 @@ import { useProposals, type SiteFeature, type SiteQuestion } from '../../api/sit
 import { HeadRow } from '../../design/HeadRow'
 import { breakOff } from './Lines'
 import { courseOf, said, WAYS } from './siteWords'
+import { WideTable } from '../../design/WideTable'
 
 interface Props {
   site: string
@@ -45,44 +46,42 @@ export function Proposed({ site, question, spots, onDraw }: Props) {
         </p>
       )}
       {found.data && (
-        <div className="mt-2 overflow-x-auto">
-          <table className="figures w-full border-collapse text-sm">
-            <HeadRow heads={['', 'Course', 'Because', 'Needs', 'Break off / way', 'Clears', 'Ground in reach', '']} />
-            <tbody>
-              {found.data.approaches.map((one) => (
+        <WideTable outer="mt-2" className="figures w-full text-sm">
+          <HeadRow heads={['', 'Course', 'Because', 'Needs', 'Break off / way', 'Clears', 'Ground in reach', '']} />
+          <tbody>
+            {found.data.approaches.map((one) => (
+              <tr key={one.id} className="border-t border-rule align-top">
+                <td className="p-1.5">In</td>
+                <td className="p-1.5">{courseOf(one.course_deg)}</td>
+                <td className="p-1.5 font-semibold">{whyOf(one.why)}</td>
+                <td className="p-1.5">{said(one.angle_needed_deg, 1, '°')}</td>
+                <td className="p-1.5">{breakOff(one.break_off)}</td>
+                <td className="p-1.5">{said(one.least_clearance_ft, 0, ' ft')}</td>
+                <td className="p-1.5">{said(one.escape_pct, 0, ' %')}</td>
+                <td className="p-1.5">
+                  <Draw act={onDraw && (() => draw('approach', one.coordinates, one.id))} />
+                </td>
+              </tr>
+            ))}
+            {found.data.departures.map((one) => {
+              const way = Object.entries(one.ways).find(([, { verdict }]) => verdict !== 'not')
+              return (
                 <tr key={one.id} className="border-t border-rule align-top">
-                  <td className="p-1.5">In</td>
+                  <td className="p-1.5">Out</td>
                   <td className="p-1.5">{courseOf(one.course_deg)}</td>
                   <td className="p-1.5 font-semibold">{whyOf(one.why)}</td>
-                  <td className="p-1.5">{said(one.angle_needed_deg, 1, '°')}</td>
-                  <td className="p-1.5">{breakOff(one.break_off)}</td>
-                  <td className="p-1.5">{said(one.least_clearance_ft, 0, ' ft')}</td>
+                  <td className="p-1.5">{said(one.ways.towering.climb_angle_needed_deg, 1, '°')}</td>
+                  <td className="p-1.5">{way ? `${WAYS[way[0]] ?? ''}: ${way[1].verdict}` : 'none'}</td>
+                  <td className="p-1.5">{way ? said(way[1].clearance_ft, 0, ' ft') : ''}</td>
                   <td className="p-1.5">{said(one.escape_pct, 0, ' %')}</td>
                   <td className="p-1.5">
-                    <Draw act={onDraw && (() => draw('approach', one.coordinates, one.id))} />
+                    <Draw act={onDraw && (() => draw('departure', one.coordinates, one.id))} />
                   </td>
                 </tr>
-              ))}
-              {found.data.departures.map((one) => {
-                const way = Object.entries(one.ways).find(([, { verdict }]) => verdict !== 'not')
-                return (
-                  <tr key={one.id} className="border-t border-rule align-top">
-                    <td className="p-1.5">Out</td>
-                    <td className="p-1.5">{courseOf(one.course_deg)}</td>
-                    <td className="p-1.5 font-semibold">{whyOf(one.why)}</td>
-                    <td className="p-1.5">{said(one.ways.towering.climb_angle_needed_deg, 1, '°')}</td>
-                    <td className="p-1.5">{way ? `${WAYS[way[0]] ?? ''}: ${way[1].verdict}` : 'none'}</td>
-                    <td className="p-1.5">{way ? said(way[1].clearance_ft, 0, ' ft') : ''}</td>
-                    <td className="p-1.5">{said(one.escape_pct, 0, ' %')}</td>
-                    <td className="p-1.5">
-                      <Draw act={onDraw && (() => draw('departure', one.coordinates, one.id))} />
-                    </td>
-                  </tr>
-                )
-              })}
-            </tbody>
-          </table>
-        </div>
+              )
+            })}
+          </tbody>
+        </WideTable>
       )}
     </section>
   )

@@ -10,6 +10,8 @@ interface Span {
 
 /** How long the moment has to rest before the address says it, ms. */
 const RESTS_MS = 300
+/** The address has tenths of a second. */
+const ROUNDED_S = 0.06
 
 /**
  * The moment of the attempt: chosen by hand, or run through a stretch of the recording, faster or slower than it was
@@ -32,8 +34,17 @@ export function useReplay(
   useEffect(() => {
     write.current = keep
   })
-  useEffect(() => {
+  const said = useRef<number>(undefined)
+  const tell = useCallback((timeS: number) => {
     window.clearTimeout(timer.current)
+    said.current = timeS
+    write.current(timeS)
+  }, [])
+  // What the address says of itself, by a link or by going back; not what it was told here.
+  useEffect(() => {
+    if (chosen !== undefined && said.current !== undefined && Math.abs(chosen - said.current) < ROUNDED_S) return
+    window.clearTimeout(timer.current)
+    said.current = undefined
     moment.set(chosen)
   }, [attempt, chosen, moment])
   useEffect(() => () => window.clearTimeout(timer.current), [])
@@ -42,9 +53,9 @@ export function useReplay(
     (timeS: number) => {
       moment.set(timeS)
       window.clearTimeout(timer.current)
-      timer.current = window.setTimeout(() => write.current(timeS), RESTS_MS)
+      timer.current = window.setTimeout(() => tell(timeS), RESTS_MS)
     },
-    [moment],
+    [moment, tell],
   )
 
   useEffect(() => {
@@ -57,24 +68,25 @@ export function useReplay(
       moment.set(Math.min(at, span.to))
       if (at >= span.to) {
         setPlaying(false)
-        write.current(span.to)
+        tell(span.to)
         return
       }
       frame = window.requestAnimationFrame(run)
     }
     frame = window.requestAnimationFrame(run)
     return () => window.cancelAnimationFrame(frame)
-  }, [playing, speed, span, moment])
+  }, [playing, speed, span, moment, tell])
 
   const toggle = useCallback(() => {
     const now = moment.now()
     if (playing) {
       setPlaying(false)
-      if (now !== undefined) write.current(now)
+      if (now !== undefined) tell(now)
     } else if (span) {
+      window.clearTimeout(timer.current)
       if (now === undefined || now >= span.to - 0.2) moment.set(span.from)
       setPlaying(true)
     }
-  }, [playing, span, moment])
+  }, [playing, span, moment, tell])
   return { moment, choose, playing, toggle, speed, setSpeed }
 }

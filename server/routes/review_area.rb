@@ -5,7 +5,7 @@ module Fujin
   class ReviewArea < Area
     # What a stream has before it is handed over. It has no length: of an empty list one would be said, 0, and whoever
     # reads would take the stream for over.
-    NothingYet = Enumerator.new { |_| nil }.freeze
+    NOTHING_YET = Enumerator.new { |_| nil }.freeze
 
     post_route '/api/sorties/:id/recordings' do
       sortie = find_sortie
@@ -71,7 +71,7 @@ module Fujin
       # The server hands the connection over once these are sent, and the thread is free again.
       headers 'Cache-Control' => 'no-store', 'X-Accel-Buffering' => 'no', 'rack.hijack' => watcher.method(:take)
       content_type 'text/event-stream'
-      body NothingYet
+      body NOTHING_YET
     end
 
     get_route '/api/recordings/:id' do

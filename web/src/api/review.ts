@@ -179,7 +179,6 @@ export const useWholeFlight = (recordingId: string, wanted: boolean) =>
 /** What was read ahead is good for so long. */
 const AHEAD_MS = 30_000
 const NO_PATH: PathPoint[] = []
-/** Where an attempt flew; empty until it is read. */
 const pathOf = (id: string) =>
   queryOptions({
     queryKey: ['attempt-path', id],
@@ -187,6 +186,7 @@ const pathOf = (id: string) =>
     staleTime: AHEAD_MS,
   })
 
+/** Where an attempt flew; empty until it is read. */
 export const useFlownPath = (id: string | undefined): PathPoint[] =>
   useQuery({ ...pathOf(id ?? ''), enabled: id !== undefined }).data?.points ?? NO_PATH
 
@@ -204,7 +204,9 @@ export function useReadAhead(id: string | undefined) {
   const queries = useQueryClient()
   useEffect(() => {
     if (id === undefined) return
-    for (const wanted of [stripsOf(id), pathOf(id), picturesOf(id)]) void queries.prefetchQuery(wanted as never)
+    void queries.prefetchQuery(stripsOf(id))
+    void queries.prefetchQuery(pathOf(id))
+    void queries.prefetchQuery(picturesOf(id))
   }, [id, queries])
 }
 

@@ -50,7 +50,7 @@ export function NumbersCard({ plan, sortie, first: calls, children }: Props) {
         </div>
       )}
       <div className="no-print">{calls}</div>
-      <h3 className="m-0 mt-2 text-base font-semibold">To watch</h3>
+      <h2 className="m-0 mt-2 text-base font-semibold">To watch</h2>
       <dl className="figures m-0 grid gap-y-0.5 text-[0.93rem] print:gap-y-0 print:text-[0.8rem]">
         <div className="grid grid-cols-[1fr_auto] gap-x-2">
           <dt className="text-soft">Rotor rpm, power off</dt>
@@ -80,7 +80,7 @@ export function NumbersCard({ plan, sortie, first: calls, children }: Props) {
         </dl>
         {groups.map(({ group, rows }) => (
           <section key={group} aria-label={GROUP_WORDS[group]}>
-            <h4 className="m-0 mt-2 border-b border-rule text-sm font-semibold">{GROUP_WORDS[group]}</h4>
+            <h3 className="m-0 mt-2 border-b border-rule text-sm font-semibold">{GROUP_WORDS[group]}</h3>
             <dl className="figures m-0 grid gap-y-0.5 text-[0.93rem]">
               {rows.map(([name, number]) => (
                 <Row key={name} number={number} reasons />

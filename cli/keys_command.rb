@@ -51,13 +51,14 @@ module Fujin
 
       def seal_anew
         fresh = SecureRandom.hex(32)
-        key.seal_anew(Settings.secret, fresh)
         path = File.join(Running.var, 'secret')
+        # Both lie on the disk before anything is sealed: a machine that stops in the middle loses neither.
         File.write("#{path}.old", Settings.secret, perm: 0o600)
-        File.write(path, fresh, perm: 0o600)
+        File.write("#{path}.new", fresh, perm: 0o600)
+        key.seal_anew(Settings.secret, fresh)
+        File.rename("#{path}.new", path)
         @out.puts "#{path} is new; the old one is beside it (secret.old). Stop Fujin and start it again: everybody " \
-          'signs ' \
-          'in anew, and authenticators stay.'
+          'signs in anew, and authenticators stay.'
       end
     end
   end

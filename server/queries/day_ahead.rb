@@ -66,8 +66,7 @@ module Fujin
       if @viewer.learner?
         'Nothing is booked for you: ask your instructor for a lesson.'
       else
-        'No lesson of yours waits ' \
-          'today.'
+        'No lesson of yours waits today.'
       end
     end
 

@@ -43,8 +43,7 @@ module Fujin
 
     def waiting
       select('SELECT job_class, count(*), min(run_at) FROM que_jobs WHERE finished_at IS NULL AND expired_at IS NULL ' \
-        'AND run_at <= now() ' \
-        'GROUP BY 1 ORDER BY 3').map do |job, count, since|
+        'AND run_at <= now() GROUP BY 1 ORDER BY 3').map do |job, count, since|
         { 'what' => JOBS.fetch(job, 'other work'), 'count' => count, 'since' => Serialisers.time(since) }
       end
     end
@@ -94,8 +93,7 @@ module Fujin
       return if check.nil? || check.holds
 
       "What the school signed was altered: #{check.faults.first}. Sign nothing more; compare with a backup and with " \
-        'the ' \
-        'codes on paper, and restore what was signed (docs/operating.md).'
+        'the codes on paper, and restore what was signed (docs/operating.md).'
     end
 
     def old_backup

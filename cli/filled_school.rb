@@ -12,6 +12,8 @@ module Fujin
     # Over how many days the lessons lie, and by how many those of different students are apart.
     SPREAD_DAYS = 1000
     STAGGER_DAYS = 60
+    # Instructors who do nothing but follow flights.
+    WATCHERS = 25
 
     attr_reader :student, :lesson, :template
 
@@ -52,17 +54,19 @@ module Fujin
         copy(@student, busy / attempts, attempts)
         @lesson = Sortie.find(copy(@student, 1, long).first)
       end
+      # What the database does at each new lesson.
+      run('INSERT INTO progress_marks (sortie_id, student_id) SELECT id, student_id FROM sorties')
       run('ANALYZE')
       # As bin/start does after an update.
       KeptProgress.freshen(Person.learners.to_a)
     end
 
-    # Signs the chief instructor in.
+    # Signs somebody in, the chief instructor unless said otherwise.
     # @yield [Hash, String] headers and body of the question, to be asked however it is measured
     # @return [String] the cookie
-    def sign_in
+    def sign_in(name = 'chief')
       status, cookie = yield({ 'CONTENT_TYPE' => 'application/json' },
-                             JSON.generate(sign_in: 'chief', password: PASSWORD))
+                             JSON.generate(sign_in: name, password: PASSWORD))
       raise "signing in answered #{status}" unless status.to_i == 200
 
       cookie.split(';').first
@@ -94,6 +98,7 @@ module Fujin
       make('chief', 'chief_instructor')
       @student = make('busy', 'student', stage: 'solo')
       students.times { |i| make("student#{i}", 'student', stage: 'solo') }
+      WATCHERS.times { |i| make("watcher#{i}", 'instructor') }
       @aircraft = AircraftRow.create!(mark: 'Q-TEST', type_id: 'tansy-2')
     end
 

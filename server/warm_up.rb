@@ -32,6 +32,7 @@ module Fujin
       [
         -> { SortieView.new(lesson, viewer).to_h }, -> { AttemptViews.new(lesson, viewer).to_a },
         -> { DebriefPictures.new(attempt, viewer).to_h }, -> { StudentRecord.new(lesson.student, viewer).to_h },
+        -> { StudentLessons.new(lesson.student, viewer, size: 1).to_h },
         -> { SoloView.new(lesson.student, viewer).to_h }
       ]
     end

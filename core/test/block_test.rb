@@ -6,7 +6,9 @@ require 'tempfile'
 # Counted blocks: what counts, what does not, and on which rung.
 class BlockTest < Minitest::Test
   def block(id) = Fujin::Progress::Block.usual.find { |one| one.id == id }
-  def count(id, *attempts) = Fujin::Progress::BlockCount.new(block(id), attempts)
+  def count(id, *attempts) = Fujin::Progress::BlockCount.of(block(id), attempts)
+
+  def stands(attempts) = attempts.transform_values { |all| Fujin::Progress::Standing.new(all) }
 
   def attempt(manoeuvre, level = 3, **fields)
     Fujin::Progress::GradedAttempt.new(
@@ -17,7 +19,7 @@ class BlockTest < Minitest::Test
 
   def next_landing(landings, *blocks)
     declared = [Fujin::Catalogue.find('gyro_landing')]
-    Fujin::Progress::NextLesson.new(declared, landings.any? ? { 'gyro_landing' => landings } : {},
+    Fujin::Progress::NextLesson.new(declared, landings.any? ? stands('gyro_landing' => landings) : {},
                                     signed: [], today: Date.new(2027, 1, 2), blocks: blocks).advice.first
   end
 
@@ -99,10 +101,9 @@ class BlockTest < Minitest::Test
   def test_the_next_lesson_goes_on_with_what_is_begun
     standing = { 'gyro_take_off' => [attempt('gyro_take_off')] }
     declared = Fujin::Catalogue.all.select { |one| one.kinds.include?('gyroplane') }
-    advice = Fujin::Progress::NextLesson.new(
-      declared, standing, signed: [], today: Date.new(2026, 11, 2),
-                          blocks: [count('first_take_offs', *standing['gyro_take_off']), count('balked_landings')]
-    ).advice
+    blocks = [count('first_take_offs', *standing['gyro_take_off']), count('balked_landings')]
+    advice = Fujin::Progress::NextLesson.new(declared, stands(standing), signed: [], today: Date.new(2026, 11, 2),
+                                                                         blocks: blocks).advice
 
     assert_equal ['gyro_take_off', 5, 'First take-offs: 1 of 10 stop-and-restart take-offs.'],
                  advice.first.to_h.values_at(:manoeuvre, :attempts, :reason)
@@ -113,7 +114,8 @@ class BlockTest < Minitest::Test
     flown = %w[turning_autorotation straight_in_autorotation].to_h { |id| [id, [attempt(id, 4)]] }
     declared = Fujin::Catalogue.all.select { |one| one.kinds.include?('helicopter') }
     next_up = ->(some) do
-      Fujin::Progress::NextLesson.new(some, flown, signed: [], today: Date.new(2026, 11, 2)).advice.map(&:manoeuvre)
+      Fujin::Progress::NextLesson.new(some, stands(flown), signed: [], today: Date.new(2026, 11, 2))
+        .advice.map(&:manoeuvre)
     end
 
     assert_includes declared.map(&:id), 'lost_visibility'

@@ -14,7 +14,8 @@ class ProgressTest < Minitest::Test
   end
 
   def advice(attempts, signed: [])
-    P::NextLesson.new(HELICOPTER, attempts.group_by(&:manoeuvre), signed: signed, today: TODAY).advice
+    standings = attempts.group_by(&:manoeuvre).transform_values { |all| P::Standing.new(all) }
+    P::NextLesson.new(HELICOPTER, standings, signed: signed, today: TODAY).advice
   end
 
   def test_a_student_who_has_flown_nothing_begins_at_the_beginning

@@ -53,8 +53,11 @@ module Fujin
       found || raise(NotFound, 'This lesson has no such exercise.')
     end
 
+    # @return [Integer] of flight time
+    def self.minutes(off_at, on_at) = ((on_at - off_at) / 60.0).round
+
     def manoeuvres = exercises.map(&:manoeuvre).uniq
-    def flight_minutes = off_at && on_at ? ((on_at - off_at) / 60.0).round : nil
+    def flight_minutes = off_at && on_at ? self.class.minutes(off_at, on_at) : nil
     # An instructor candidate teaches, and the instructor plays the student.
     def teaching? = student.candidate?
 

@@ -35,8 +35,9 @@ module Fujin
     def manoeuvre
       kind = @booking.aircraft.type.kind
       signed = SignOff.in_force.where(student_id: @booking.student_id).pluck(:manoeuvre)
-      advice = StudentProgress.new(@booking.student).advice(kinds: [kind], signed: signed, today: School.current.today)
-      advice.first&.manoeuvre || FIRST.fetch(kind)
+      KeptProgress.standing(@booking.student)
+        .advice(kinds: [kind], signed: signed, today: School.current.today)
+        .first&.manoeuvre || FIRST.fetch(kind)
     end
   end
 end

@@ -7,10 +7,8 @@ module Fujin
     # the aircraft decides.
     REFERENCE_TYPES = %w[tansy-2 sorrel-g].freeze
 
-    # @param left [Hash{String => Integer}] attempts that wait to be measured again, by manoeuvre
-    def initialize(school, left: {})
+    def initialize(school)
       @school = school
-      @left = left
       @types = REFERENCE_TYPES.map { |id| Aircraft::Library.find(id) }
       @standards = StandardBook.standards(on: Time.now.utc.to_date)
       @changes = StandardChange.in_order.preload(:by).group_by { |change| [change.manoeuvre, change.measure] }
@@ -28,9 +26,9 @@ module Fujin
 
     private
 
-    # The same for everybody until a standard is changed, a day begins or something is measured again.
+    # The same for everybody until a standard is changed or a day begins.
     def manoeuvres
-      of = [Time.now.utc.to_date, @changes.values.flatten.map(&:id), @left]
+      of = [Time.now.utc.to_date, @changes.values.flatten.map(&:id)]
       kept = self.class.kept
       return kept.last if kept&.first == of
 
@@ -62,7 +60,6 @@ module Fujin
         'endings' => declared.endings,
         'checks' => declared.checks_for(type),
         'standard' => standard(declared),
-        'measuring_again' => @left.fetch(declared.id, 0),
         'faults' =>
           declared.faults.map { |f| declared.words(f.id, type) }.map do |f|
             {

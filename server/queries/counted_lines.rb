@@ -20,7 +20,7 @@ module Fujin
     def blocks
       @blocks ||= begin
         counting = School.current.counted_blocks.any? { |block| block.manoeuvres.intersect?(@sortie.manoeuvres) }
-        counting ? StudentProgress.new(@sortie.student).blocks : []
+        counting ? KeptProgress.standing(@sortie.student).counts : []
       end
     end
   end

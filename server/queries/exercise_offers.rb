@@ -18,8 +18,8 @@ module Fujin
     def what_comes_next
       student = @sortie.student
       signed = SignOff.in_force.where(student_id: student.id).pluck(:manoeuvre)
-      advice = StudentProgress.new(student).advice(kinds: [@type.kind], signed: signed,
-                                                   today: @sortie.starts_at.to_date)
+      advice = KeptProgress.standing(student).advice(kinds: [@type.kind], signed: signed,
+                                                     today: @sortie.starts_at.to_date)
       return [] if advice.empty?
 
       exercises = advice.map do |one|

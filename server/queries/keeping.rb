@@ -3,10 +3,6 @@
 module Fujin
   # Works out and keeps what is stale of one student's progress, whole or not at all, one at a time.
   class Keeping
-    # @param progress [StudentProgress]
-    # @return [Array<Hash>] what is kept of where a student stands
-    def self.standings(progress) = progress.manoeuvres.map { |id| Serialisers.standing(progress, id) }
-
     # @param student_id [String], @param school [School]
     def initialize(student_id, school)
       @student_id = student_id
@@ -43,7 +39,7 @@ module Fujin
       KeptStanding.upsert(
         { student_id: @student.id,
           worked_out_by: KeptProgress.rules(@student.stage, @school),
-          standings: self.class.standings(progress) },
+          **KeptStanding.of(progress) },
         unique_by: :student_id
       )
     end

@@ -49,6 +49,10 @@ module Fujin
       [JSON.parse(row['marked'] || '[]'), JSON.parse(row['kept'] || '{}')]
     end
 
+    # @param student [Person]
+    # @return [KeptStanding]
+    def standing(student) = standings([student]).fetch(student.id)
+
     # @param students [Array<Person>]
     # @return [Hash{String => KeptStanding}] by student
     def standings(students)
@@ -63,8 +67,9 @@ module Fujin
       work_out(ids & stale(ids)) if ids.any?
     end
 
-    # Learners whose record is not as it would be now: something of it was marked, a lesson of theirs was never worked
-    # out or by other code, their standing by other code, by other rules of the school or at another stage.
+    # Learners whose record is not as it would be now: something of it was marked (a new lesson is, too), a lesson of
+    # theirs was worked out by other code, their standing by other code, by other rules of the school or at another
+    # stage.
     # @param ids [Array<String>, nil] among these; nil is everybody
     # @return [Array<String>]
     def stale(ids = nil) = Record.connection.select_values(stale_sql(ids))
@@ -73,8 +78,8 @@ module Fujin
       among = ids ? Record.sanitize_sql(['IN (?)', ids]) : 'IS NOT NULL'
       <<~SQL.squish
         SELECT student_id FROM progress_marks WHERE student_id #{among}
-        UNION SELECT sorties.student_id FROM sorties LEFT JOIN lesson_records ON lesson_records.sortie_id = sorties.id
-          WHERE sorties.student_id #{among} AND lesson_records.worked_out_by IS DISTINCT FROM '#{code}'
+        UNION SELECT student_id FROM lesson_records
+          WHERE student_id #{among} AND (worked_out_by < '#{code}' OR worked_out_by > '#{code}')
         UNION SELECT people.id FROM people LEFT JOIN student_records ON student_records.student_id = people.id
           WHERE people.id #{among} AND people.role IN (#{LEARNERS})
           AND student_records.worked_out_by IS DISTINCT FROM #{rules_by_stage}
@@ -112,8 +117,7 @@ module Fujin
     end
 
     def standings_agree?(student)
-      kept = KeptStanding.find(student.id)
-      kept.standings == as_kept(Keeping.standings(StudentProgress.afresh(student)))
+      KeptStanding.find(student.id).kept == as_kept(KeptStanding.of(StudentProgress.afresh(student)))
     end
 
     def as_kept(told) = JSON.parse(JSON.generate(told))

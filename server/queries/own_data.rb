@@ -20,13 +20,19 @@ module Fujin
         end,
         'changes' => AuditEntry.where(subject_kind: 'person', subject_id: @person.id).preload(:by)
           .map { |row| Serialisers.audit_entry(row) },
-        'record' => (StudentRecord.new(@person, @person).to_h if @person.learner?),
+        'record' => (record if @person.learner?),
         'attempts' => attempts,
         'sign_offs' => SignOff.where(student_id: @person.id).in_order.map { |row| row.link.parsed }
       }
     end
 
     private
+
+    # With all lessons on one page.
+    def record
+      lessons = StudentLessons.new(@person, @person, size: @person.sorties_flown.count).to_h
+      StudentRecord.new(@person, @person).to_h.merge(lessons.except('following'))
+    end
 
     def attempts
       AttemptRow.joins(:sortie).where(sorties: { student_id: @person.id })

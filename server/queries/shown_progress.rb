@@ -4,28 +4,31 @@ module Fujin
   # A student's progress as somebody sees it: staff all of it, the student what rests on attempts that they have said
   # their own word on (HeldBack). Counted blocks count what was flown, graded or not, for everybody.
   class ShownProgress
-    attr_reader :lessons, :attempts, :progress
+    extend Forwardable
+
+    # @return [KeptStanding] as it is kept, or worked out here of what may be seen
+    attr_reader :shown
+
+    def_delegators :shown, :advice, :reactions, :manoeuvres
 
     # @param student [Person], @param viewer [Person]
     def initialize(student, viewer)
-      @student = student
-      @lessons = KeptProgress.lessons(student)
-      flown = @lessons.flat_map(&:flown)
-      @attempts = viewer.learner? ? flown.select(&:answered) : flown
-      @progress = StudentProgress.new(student, attempts: @attempts)
-      @whole = @attempts.size == flown.size ? @progress : StudentProgress.new(student, attempts: flown)
+      @kept = KeptProgress.standing(student)
+      @shown = @kept.unanswered && viewer.learner? ? answered(student) : @kept
     end
-
-    def blocks = @whole.blocks
 
     # @param signed [Array<String>] manoeuvres that the student is signed off for
     # @return [Array<Hash>] the API's standings
-    def standings(signed)
-      kept = KeptStanding.find(@student.id)
-      unless @whole.equal?(@progress)
-        kept = KeptStanding.new(standings: KeptProgress.as_kept(Keeping.standings(@progress)))
-      end
-      kept.with_sign_offs(signed)
+    def standings(signed) = shown.with_sign_offs(signed)
+
+    # @return [Array<Progress::BlockCount>]
+    def blocks = @kept.counts
+
+    private
+
+    def answered(student)
+      progress = StudentProgress.new(student, attempts: KeptProgress.attempts(student).select(&:answered))
+      KeptStanding.new(KeptProgress.as_kept(KeptStanding.of(progress)))
     end
   end
 end

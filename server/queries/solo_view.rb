@@ -28,11 +28,10 @@ module Fujin
     def marks = @marks ||= AircraftRow.pluck(:id, :mark).to_h
 
     # Of what the student flew last, a helicopter where nothing was flown yet.
-    def kind = @kind ||= (lessons.any? ? lessons.first.aircraft.type.kind : 'helicopter')
+    def kind = @kind ||= last ? last.aircraft.type.kind : 'helicopter'
 
-    def lessons
-      @lessons ||= Sortie.where(student_id: @student.id).order(starts_at: :desc).with_crew.to_a
-    end
+    def lessons = Sortie.where(student_id: @student.id)
+    def last = lessons.order(starts_at: :desc).includes(:aircraft).first
 
     def readiness
       @readiness ||= Solo::Readiness.new(
@@ -49,12 +48,15 @@ module Fujin
     def shown = @shown ||= ShownProgress.new(@student, @viewer)
     def blocks = shown.blocks.select { |one| one.block.solo.include?(kind) }
 
-    # Flown and recorded lessons, by who gave them.
-    def rides
-      lessons.select(&:on_at).group_by { |one| one.instructor.name }
-        .transform_values { |rows| @school.clock.call(rows.map(&:starts_at).max).to_date }
+    # Flown and recorded lessons, by who gave them: how many, and when the last one was.
+    # @return [Hash{String => Array(Integer, Time)}]
+    def given
+      @given ||= lessons.where.not(on_at: nil).joins(:instructor).group('people.name')
+        .pluck('people.name', Arel.sql('count(*)'), Sortie.arel_table[:starts_at].maximum)
+        .to_h { |name, *told| [name, told] }
     end
 
-    def usual = lessons.select(&:on_at).map { |one| one.instructor.name }.tally.max_by(&:last)&.first
+    def rides = given.transform_values { |_, latest| @school.clock.call(latest).to_date }
+    def usual = given.max_by { |_, told| told }&.first
   end
 end

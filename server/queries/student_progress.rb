@@ -33,15 +33,7 @@ module Fujin
     # How far the student has come in each of the school's counted blocks.
     # @return [Array<Progress::BlockCount>]
     def blocks
-      @blocks ||= school.counted_blocks.map { |block| Progress::BlockCount.new(block, @attempts.map(&:graded)) }
-    end
-
-    # What the next lesson could be.
-    # @param kinds [Array<String>] of aircraft that this student flies
-    # @return [Array<Progress::NextLesson::Advice>]
-    def advice(kinds:, signed:, today:)
-      declared = Catalogue.all.select { |one| one.kinds.intersect?(kinds) }
-      Progress::NextLesson.new(declared, by_manoeuvre, signed: signed, today: today, blocks: blocks).advice
+      @blocks ||= school.counted_blocks.map { |block| Progress::BlockCount.of(block, @attempts.map(&:graded)) }
     end
 
     # What was flown, in teaching order.

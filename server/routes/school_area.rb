@@ -31,6 +31,11 @@ module Fujin
       json(StudentRecord.new(student, current_person).to_h)
     end
 
+    get_route '/api/students/:id/lessons' do
+      own!(params['id'])
+      json(StudentLessons.new(Person.find(params['id']), current_person, after: params['after']).to_h)
+    end
+
     get_route '/api/students/:id/side-by-side' do
       own!(params['id'])
       student = Person.find(params['id'])
@@ -56,7 +61,8 @@ module Fujin
     get_route('/api/running') { json(RunningNow.new.to_h) }
     get_route('/api/agreement') { json(AgreementTable.new.to_h) }
 
-    get_route('/api/catalogue') { json(CatalogueView.new(School.current, left: Regrade.left).to_h) }
+    get_route('/api/catalogue') { json(CatalogueView.new(School.current).to_h) }
+    get_route('/api/standards/waiting') { json(Regrade.left) }
 
     post_route '/api/standards/changes' do
       fields = body_json
@@ -71,7 +77,7 @@ module Fujin
         )
         Regrade.of(change)
       end
-      json(CatalogueView.new(School.current, left: Regrade.left).to_h, status: 201)
+      json(CatalogueView.new(School.current).to_h, status: 201)
     end
 
     post_route '/api/standards/look-back' do

@@ -25,7 +25,8 @@ module Fujin
     def person_name(person) = { 'id' => person.id, 'name' => person.name }
     def time(value) = value&.utc&.iso8601(3)
 
-    def aircraft(row)
+    # As a list of lessons names it.
+    def aircraft_line(row)
       type = row.type
       {
         'id' => row.id,
@@ -34,13 +35,19 @@ module Fujin
         'type_name' => type.name,
         'kind' => type.kind,
         'look_at_it' => row.look_at_it,
-        'look_at_it_reason' => row.look_at_it_reason,
+        'look_at_it_reason' => row.look_at_it_reason
+      }
+    end
+
+    def aircraft(row)
+      type = row.type
+      aircraft_line(row).merge(
         'rotor_direction' => type.fetch('rotor.rotation'),
         'overall_length_ft' => number(type.overall_length_m / Quantities::FT, 1),
         'fuel_full_kg' => type.optional('fuel.full_kg', 100),
         'burn_kg_per_h' => type.burn_kg_per_h,
         'numbers' => type_numbers(type)
-      }
+      )
     end
 
     def type_numbers(type)
@@ -91,7 +98,7 @@ module Fujin
 
     # @param progress [Hash{String => #stages, #next_step, #attempts}] how far each has come, by its id
     def sortie_rows(sorties, progress)
-      shown = sorties.map(&:aircraft).uniq.to_h { |row| [row.id, aircraft(row)] }
+      shown = sorties.map(&:aircraft).uniq.to_h { |row| [row.id, aircraft_line(row)] }
       sorties.map { |one| sortie_row(one, progress.fetch(one.id), shown: shown.fetch(one.aircraft_id)) }
     end
 
@@ -140,7 +147,19 @@ module Fujin
       }
     end
 
-    # @param progress [#standing] of one student
+    # Announced against surprise: the middle of each, demonstrations left out.
+    # @param flown [Array<KeptAttempt>]
+    def reactions(flown)
+      Grading::PartTask::MANNERS.first(2).filter_map do |manner|
+        values = flown.select { |one| one.counts && one.manner == manner }
+          .filter_map { |one| one.graded.measures['collective_delay_s'] }
+        next if values.empty?
+
+        { 'manner' => manner, 'median_s' => number(Quantities.median(values), 2), 'attempts' => values.size }
+      end
+    end
+
+    # @param count [Progress::BlockCount]
     def block(count)
       block = count.block
       {
@@ -173,6 +192,7 @@ module Fujin
       }
     end
 
+    # @param progress [#standing] of one student
     def standing(progress, manoeuvre_id)
       standing, readiness, count = progress.standing(manoeuvre_id)
       {

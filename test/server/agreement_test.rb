@@ -17,7 +17,7 @@ class AgreementServerTest < Minitest::Test
     grade_all(@attempt, @colleague, 'second', grade: 2)
 
     assert_equal 200, status
-    get "/api/students/#{@student.id}"
+    get "/api/students/#{@student.id}/lessons"
 
     assert_equal 3, answer['history'].first['level']
   end

@@ -43,7 +43,8 @@ class HeldBackTest < Minitest::Test
     %W[/api/sorties/#{@sortie.id} /api/sorties/#{@sortie.id}/attempts /api/sorties/#{@sortie.id}/events /api/today
        /api/attempts/#{@attempt.id}/strips /api/attempts/#{@attempt.id}/pictures /api/attempts/#{@attempt.id}/path
        /api/recordings/#{@attempt.recording_id} /api/recordings/#{@attempt.recording_id}/series
-       /api/students/#{@student.id} /api/students/#{@student.id}/solo /api/me /api/me/export
+       /api/students/#{@student.id} /api/students/#{@student.id}/lessons /api/students/#{@student.id}/solo
+       /api/me /api/me/export
        /api/students/#{@student.id}/side-by-side?manoeuvre=straight_in_autorotation
        /api/people/#{@student.id} /api/people/#{@student.id}/log].to_h { |path| [path, read(path)] }
   end
@@ -70,7 +71,7 @@ class HeldBackTest < Minitest::Test
     refute_includes seen["/api/sorties/#{@sortie.id}/events"].map { |tap| tap['kind'] }, 'grade'
     record = seen["/api/students/#{@student.id}"]
 
-    assert_empty record['history']
+    assert_empty seen["/api/students/#{@student.id}/lessons"]['history']
     assert_empty record['reactions']
     assert_empty record['standings']
   end
@@ -90,7 +91,7 @@ class HeldBackTest < Minitest::Test
     seen = all_of_it
 
     assert_includes JSON.generate(seen["/api/sorties/#{@sortie.id}/attempts"]), WHY
-    assert_equal([1], seen["/api/students/#{@student.id}"]['history'].map { |one| one['level'] })
+    assert_equal([1], seen["/api/students/#{@student.id}/lessons"]['history'].map { |one| one['level'] })
     refute_empty seen["/api/attempts/#{@attempt.id}/pictures"]['ledger']
     assert_includes seen["/api/sorties/#{@sortie.id}/events"].map { |tap| tap['kind'] }, 'grade'
   end
@@ -108,7 +109,7 @@ class HeldBackTest < Minitest::Test
   def test_staff_see_it_whatever_the_student_has_said
     as(@chief)
 
-    assert_equal([1], read("/api/students/#{@student.id}")['history'].map { |one| one['level'] })
+    assert_equal([1], read("/api/students/#{@student.id}/lessons")['history'].map { |one| one['level'] })
     assert_empty Fujin::KeptProgress.differing([@student])
     grade_self
 

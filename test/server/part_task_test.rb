@@ -63,7 +63,7 @@ class PartTaskTest < Minitest::Test
     grades =
       wanted.map { |phase| { id: SecureRandom.uuid, phase: phase['id'], kind: 'instructor', grade: phase['proposed'] } }
     post_json "/api/attempts/#{attempt.id}/grades", { grades: grades }
-    get "/api/students/#{@student.id}"
+    get "/api/students/#{@student.id}/lessons"
     row = answer['history'].find { |entry| entry['attempt_id'] == attempt.id }
 
     refute row['counts']
@@ -75,7 +75,7 @@ class PartTaskTest < Minitest::Test
     as(@instructor)
     tell(attempt, manner: 'demonstration')
     grade_all(attempt, @instructor, 'instructor')
-    get "/api/students/#{@student.id}"
+    get "/api/students/#{@student.id}/lessons"
 
     refute answer['history'].find { |entry| entry['attempt_id'] == attempt.id }['counts']
   end

@@ -27,7 +27,8 @@ class QuestionsTest < Minitest::Test
     student = "/api/students/#{@student.id}"
     ['/api/today', '/api/students', '/api/student-names', '/api/people', '/api/catalogue', '/api/types', '/api/sites',
      '/api/places', '/api/me', '/api/school', '/api/agreement', "/api/bookings?from=#{Date.new(2026, 11, 25)}&days=7",
-     lesson, "#{lesson}/attempts", "#{lesson}/events", student, "#{student}/solo", "/api/people/#{@student.id}/log",
+     lesson, "#{lesson}/attempts", "#{lesson}/events", student, "#{student}/lessons", "#{student}/solo",
+     "/api/people/#{@student.id}/log",
      *%w[strips pictures path].map { |what| "/api/attempts/#{attempt.id}/#{what}" }]
   end
 

@@ -157,7 +157,9 @@ class RecordTest < Minitest::Test
     assert standing['ready']
     assert_equal 3, standing['level']
     assert_equal 'steady', standing['trend']
-    assert_equal 55, answer['log']['total_minutes']
+    assert_equal 55, answer['total_minutes']
+    get "/api/students/#{@student.id}/lessons"
+
     assert_equal 4, answer['history'].size
   end
 end

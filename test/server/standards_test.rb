@@ -65,15 +65,14 @@ class SchoolStandardsTest < Minitest::Test
     as(@chief)
     post_json '/api/standards/changes', { **ROW, values: [9.0, 9.0, 9.0, 9.0], reason: 'A try',
                                                  effective_from: '2026-11-25' }
-    waiting = ->(id) { answer['manoeuvres'].find { |m| m['id'] == id }['measuring_again'] }
+    get '/api/standards/waiting'
 
-    assert_equal since.count { |one| one.manoeuvre == ROW[:manoeuvre] && one.asked? }, waiting.call(ROW[:manoeuvre])
-    assert_equal 0, waiting.call('hover')
+    assert_equal({ ROW[:manoeuvre] => since.count { |one| one.manoeuvre == ROW[:manoeuvre] && one.asked? } }, answer)
     work_off
     work_off
-    get '/api/catalogue'
+    get '/api/standards/waiting'
 
-    assert_equal 0, waiting.call(ROW[:manoeuvre])
+    assert_empty answer
     refute_equal 'late_collective', fault_of(graded.reload)
     assert_equal [2], graded.given('instructor').values.uniq
     assert_includes before.map { |one| fault_of(one.reload) }, 'late_collective'

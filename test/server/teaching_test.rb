@@ -109,7 +109,7 @@ class TeachingTest < Minitest::Test
     assert_equal [4, 'Instructor'],
                  answer['teaching']['items'].find { |item| item['id'] == 'spotted' }.values_at('grade', 'by')
     grade_all(attempt, @instructor, 'instructor')
-    get "/api/students/#{@candidate.id}"
+    get "/api/students/#{@candidate.id}/lessons"
 
     refute answer['history'].find { |entry| entry['attempt_id'] == attempt.id }['counts']
     as(@candidate)

@@ -1,4 +1,4 @@
-import { useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query'
+import { useInfiniteQuery, useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query'
 import { addExercises, type NewExercise } from './lesson'
 import { forgetAnswers, keepFor, kept } from './kept'
 import { forgetTyped } from './typed'
@@ -64,6 +64,24 @@ export const useStudent = (id: string) =>
     queryKey: ['student', id],
     queryFn: () => unwrap(api.GET('/api/students/{id}', { params: { path: { id } } })),
   })
+/** A student's lessons and what was flown in them, the latest first; pages that were read stand together. */
+export function useStudentLessons(id: string) {
+  const read = useInfiniteQuery({
+    queryKey: ['student', id, 'lessons'],
+    queryFn: ({ pageParam }) =>
+      unwrap(api.GET('/api/students/{id}/lessons', { params: { path: { id }, query: pageParam } })),
+    initialPageParam: {},
+    getNextPageParam: ({ following }): { after?: string } | undefined => (following ? { after: following } : undefined),
+  })
+  const pages = read.data?.pages ?? []
+  return {
+    ...read,
+    sorties: pages.flatMap((page) => page.sorties),
+    flights: pages.flatMap((page) => page.flights),
+    /** In order of time. */
+    history: [...pages].reverse().flatMap((page) => page.history),
+  }
+}
 export const useSideBySide = (id: string, manoeuvre: string, sortie?: string) =>
   useQuery({
     queryKey: ['side-by-side', id, manoeuvre, sortie],
@@ -107,8 +125,13 @@ export const useCatalogue = () =>
     queryKey: ['catalogue'],
     queryFn: () => unwrap(api.GET('/api/catalogue')),
     staleTime: 60_000,
-    // While attempts are measured again after a change of standard.
-    refetchInterval: ({ state }) => (state.data?.manoeuvres.some((row) => row.measuring_again > 0) ? 3000 : false),
+  })
+/** By manoeuvre, how many attempts are measured again after a change of standard. */
+export const useMeasuringAgain = () =>
+  useQuery({
+    queryKey: ['catalogue', 'measuring'],
+    queryFn: () => unwrap(api.GET('/api/standards/waiting')),
+    refetchInterval: ({ state }) => (Object.keys(state.data ?? {}).length > 0 ? 3000 : false),
   })
 export const useSortie = (id: string) =>
   useQuery({
@@ -217,7 +240,10 @@ export function useChangeStandard() {
   return useMutation({
     mutationFn: (body: StandardRowSet & { reason: string; effective_from?: string }) =>
       unwrap(api.POST('/api/standards/changes', { body })),
-    onSuccess: (catalogue) => queries.setQueryData(['catalogue'], catalogue),
+    onSuccess: (catalogue) => {
+      queries.setQueryData(['catalogue'], catalogue)
+      void queries.invalidateQueries({ queryKey: ['catalogue', 'measuring'] })
+    },
   })
 }
 

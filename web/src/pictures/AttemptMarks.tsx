@@ -3,7 +3,7 @@ import type { Schemas } from '../api/client'
 import { GradeGlyph } from '../design/GradeGlyph'
 import { shortDayOf } from '../design/words'
 
-type Entry = Schemas['Student']['history'][number]
+type Entry = Schemas['StudentLessons']['history'][number]
 
 /** The attempts at one manoeuvre, a mark each in order of time, the day beneath, the sign-off as a seam. */
 export function AttemptMarks({ title, history, signedAt }: { title: string; history: Entry[]; signedAt?: string }) {

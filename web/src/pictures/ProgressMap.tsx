@@ -5,13 +5,12 @@ import { GradeGlyph } from '../design/GradeGlyph'
 import { shortDayOf } from '../design/words'
 import { WideTable } from '../design/WideTable'
 
-type Student = Schemas['Student']
-type Entry = Student['history'][number]
+type Entry = Schemas['StudentLessons']['history'][number]
 
 interface Props {
   standings: Standing[]
   history: Entry[]
-  signOffs: Student['sign_offs']
+  signOffs: Schemas['SignOff'][]
   /** What stands under a row that was opened. */
   detail: (standing: Standing) => ReactNode
 }

@@ -1,6 +1,6 @@
 import { toast } from 'sonner'
 import type { Schemas, Session, Sortie } from '../api/client'
-import { useChangeSortie, useStudent } from '../api/queries'
+import { useChangeSortie, useStudent, useStudentLessons } from '../api/queries'
 import { Failed, Loading } from '../design/States'
 import { fieldOf, momentOf, zoneWord } from '../design/times'
 import { useTyped } from '../design/useTyped'
@@ -15,12 +15,13 @@ import { isLearner } from '../api/who'
 /** Record: time in the log, the one thing for next time, where the student stands, the sign-off. */
 export function RecordStage({ sortie, session }: { sortie: Sortie; session: Session }) {
   const student = useStudent(sortie.student.id)
+  const lessons = useStudentLessons(sortie.student.id)
   if (student.isPending) return <Loading what="the record" />
   if (student.isError) return <Failed error={student.error} again={() => void student.refetch()} />
   return (
     <div className="mt-4 grid gap-6 lg:grid-cols-[24rem_minmax(0,1fr)]">
       <div className="grid content-start gap-4">
-        <FlightForm sortie={sortie} total={student.data.log.total_minutes} />
+        <FlightForm sortie={sortie} total={student.data.total_minutes} />
         <Colleagues sortie={sortie} session={session} />
         {sortie.may_edit && <Correction sortie={sortie} />}
       </div>
@@ -31,6 +32,7 @@ export function RecordStage({ sortie, session }: { sortie: Sortie; session: Sess
             title={sortie.exercises.find((exercise) => exercise.manoeuvre === manoeuvre)?.title ?? manoeuvre}
             manoeuvre={manoeuvre}
             student={student.data}
+            history={lessons.history}
             staff={!isLearner(session.person)}
           />
         ))}
@@ -43,11 +45,12 @@ interface StandsProps {
   title: string
   manoeuvre: string
   student: Schemas['Student']
+  history: Schemas['StudentLessons']['history']
   staff: boolean
 }
 
 /** Where the student stands in one of the lesson's manoeuvres. */
-function Stands({ title, manoeuvre, student, staff }: StandsProps) {
+function Stands({ title, manoeuvre, student, history, staff }: StandsProps) {
   const standing = student.standings.find((row) => row.manoeuvre === manoeuvre)
   const signed = student.sign_offs.find((row) => row.manoeuvre === manoeuvre && !row.withdrawn)
   if (!standing) {
@@ -59,7 +62,7 @@ function Stands({ title, manoeuvre, student, staff }: StandsProps) {
   }
   return (
     <section className="sheet grid gap-4 p-4">
-      <StandingSummary standing={standing} history={student.history} signedAt={signed?.signed_at} />
+      <StandingSummary standing={standing} history={history} signedAt={signed?.signed_at} />
       <Conditions standing={standing} studentId={student.id} staff={staff} />
     </section>
   )

@@ -5,7 +5,7 @@ import { Trend } from './Students'
 
 interface Props {
   standing: Standing
-  history: Schemas['Student']['history']
+  history: Schemas['StudentLessons']['history']
   signedAt: string | undefined
 }
 

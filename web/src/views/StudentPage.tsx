@@ -1,7 +1,8 @@
 import { Link, useParams } from 'react-router'
 import type { Session } from '../api/client'
-import { useStudent } from '../api/queries'
+import { useStudent, useStudentLessons } from '../api/queries'
 import { HeadRow } from '../design/HeadRow'
+import { MoreRows } from '../design/MoreRows'
 import { Empty, Failed, Loading } from '../design/States'
 import { capital, clockOf, hoursOf, shortDayOf } from '../design/words'
 import { Blocks } from './Blocks'
@@ -17,15 +18,26 @@ import { WideTable } from '../design/WideTable'
 export function StudentPage({ session }: { session: Session }) {
   const { id = '' } = useParams()
   const student = useStudent(id)
-  if (student.isPending) return <Loading what="the record" />
+  const lessons = useStudentLessons(id)
+  if (student.isPending || lessons.isPending) return <Loading what="the record" />
   if (student.isError) return <Failed error={student.error} again={() => void student.refetch()} />
-  const { name, stage, standings, blocks, advice, history, sorties, sign_offs: signOffs, log, reactions } = student.data
+  if (lessons.isError) return <Failed error={lessons.error} again={() => void lessons.refetch()} />
+  const { name, stage, standings, blocks, advice, sign_offs: signOffs, total_minutes: total, reactions } = student.data
+  const { sorties, flights, history } = lessons
+  const more = (
+    <MoreRows
+      more={lessons.hasNextPage}
+      busy={lessons.isFetchingNextPage}
+      next={() => void lessons.fetchNextPage()}
+      what="earlier lessons"
+    />
+  )
   return (
     <>
       <header className="flex flex-wrap items-baseline justify-between gap-4 border-b-2 border-ink pb-2">
         <h1 className="m-0 text-2xl font-bold">{name}</h1>
         <span className="text-soft">
-          Stage {stage} · <Link to={`/people/${id}/log`}>{hoursOf(log.total_minutes)} logged</Link>
+          Stage {stage} · <Link to={`/people/${id}/log`}>{hoursOf(total)} logged</Link>
         </span>
       </header>
       {!isLearner(session.person) && advice.length > 0 && <NextLesson id={id} advice={advice} />}
@@ -55,6 +67,7 @@ export function StudentPage({ session }: { session: Session }) {
                 </div>
               )}
             />
+            {more}
           </section>
         )}
         {blocks.length > 0 && <Blocks blocks={blocks} />}
@@ -94,7 +107,7 @@ export function StudentPage({ session }: { session: Session }) {
             <HeadRow heads={['Day', 'Aircraft', 'Manoeuvre', 'Flight time', 'Next time', 'State']} />
             <tbody>
               {sorties.map((sortie) => {
-                const entry = log.entries.find((row) => row.sortie_id === sortie.id)
+                const entry = flights.find((row) => row.sortie_id === sortie.id)
                 return (
                   <tr key={sortie.id} className="border-t border-rule">
                     <td className="p-2 whitespace-nowrap">
@@ -114,6 +127,7 @@ export function StudentPage({ session }: { session: Session }) {
               })}
             </tbody>
           </WideTable>
+          {more}
         </section>
       </div>
     </>

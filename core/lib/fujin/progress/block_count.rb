@@ -9,15 +9,24 @@ module Fujin
       attr_reader :unplaced
 
       # @param attempts [Array<GradedAttempt>] of one student, at any manoeuvres
-      def initialize(block, attempts)
-        @block = block
-        attempts = attempts.select { |attempt| block.manoeuvres.include?(attempt.manoeuvre) }
-        @unplaced = attempts.filter_map do |attempt|
+      def self.of(block, attempts)
+        counted = block.manoeuvres
+        attempts = attempts.select { |attempt| counted.include?(attempt.manoeuvre) }
+        unplaced = attempts.filter_map do |attempt|
           next if block.rungs.any? { |rung| rung.takes?(attempt) }
 
           block.rungs.filter_map { |rung| rung.unknown_in(attempt) }.first
-        end.freeze
-        @done = block.rungs.map { |rung| attempts.count { |attempt| rung.takes?(attempt) } }.freeze
+        end
+        new(block, done: block.rungs.map { |rung| attempts.count { |attempt| rung.takes?(attempt) } },
+                   unplaced: unplaced)
+      end
+
+      # @param done [Array<Integer>] how many stand on each rung
+      # @param unplaced [Array<String>]
+      def initialize(block, done:, unplaced:)
+        @block = block
+        @done = done.freeze
+        @unplaced = unplaced.freeze
         freeze
       end
 

@@ -16,13 +16,13 @@ module Fujin
       Advice = Value.define(:manoeuvre, :reason, :attempts, :settings, defaults: { settings: {}.freeze })
 
       # @param declared [Array<Catalogue::Declaration>] in teaching order, those that this student's aircraft fly
-      # @param attempts [Hash{String => Array<GradedAttempt>}] by manoeuvre
+      # @param standings [Hash{String => Standing, Stands}] by manoeuvre
       # @param signed [Array<String>] manoeuvres that are signed off
       # @param today [Date]
       # @param blocks [Array<BlockCount>] how far the counted blocks are
-      def initialize(declared, attempts, signed:, today:, blocks: [])
+      def initialize(declared, standings, signed:, today:, blocks: [])
         @declared = declared
-        @standings = attempts.transform_values { |all| Standing.new(all) }.reject { |_, standing| standing.level.nil? }
+        @standings = standings.reject { |_, standing| standing.level.nil? }
         @signed = signed
         @today = today
         @blocks = blocks

@@ -1,5 +1,6 @@
 import { Fragment, useState } from 'react'
 import type { Schemas } from '../../api/client'
+import { useMeasuringAgain } from '../../api/queries'
 import { capital, fullDayOf, unitWord } from '../../design/words'
 import { StandardRowForm } from './StandardRowForm'
 import { WideTable } from '../../design/WideTable'
@@ -16,14 +17,15 @@ interface Props {
 export function Standard({ manoeuvre, chief }: Props) {
   const [open, setOpen] = useState<string | null>(null)
   const { standard } = manoeuvre
+  const measuring = useMeasuringAgain().data?.[manoeuvre.id] ?? 0
   const judged = standard.rows.filter((row) => row.limits)
   const shown = standard.rows.filter((row) => !row.limits)
   return (
     <>
       <h3 className="mb-1 font-semibold">Standard {standard.version}</h3>
       <p role="status" className="m-0">
-        {manoeuvre.measuring_again > 0 &&
-          `${manoeuvre.measuring_again.toLocaleString('en-GB')} attempts are being measured again. Grades that were given stay.`}
+        {measuring > 0 &&
+          `${measuring.toLocaleString('en-GB')} attempts are being measured again. Grades that were given stay.`}
       </p>
       <WideTable className="w-full text-sm">
         <thead>

@@ -1,0 +1,54 @@
+# frozen_string_literal: true
+
+module Fujin
+  # A student's lessons and what was flown in them, the latest first, a page at a time.
+  class StudentLessons
+    PAGE_SIZE = 40
+
+    # @param viewer [Person]
+    # @param after [String, nil] the cursor of the page before
+    # @raise [InvalidInput] for a cursor that is none
+    def initialize(student, viewer, after: nil, size: PAGE_SIZE)
+      @viewer = viewer
+      KeptProgress.freshen([student])
+      lessons = Sortie.where(student_id: student.id).with_crew.preload(:exercises, :lesson_record)
+      @page = Listed.new(lessons, by: %i[starts_at id], after: after, size: size, down: true)
+    end
+
+    # @return [Hash] the API's StudentLessons
+    def to_h
+      sorties = @page.rows.map { |sortie| sortie.seen_by(@viewer) }
+      { 'sorties' => Serialisers.sortie_rows(sorties, sorties.to_h { |one| [one.id, one.lesson_record.progress] }),
+        'history' => sorties.reverse.flat_map { |one| history(one.lesson_record) },
+        'flights' => sorties.select(&:flight_minutes).map { |one| flight(one) },
+        'following' => @page.following }
+    end
+
+    private
+
+    # Attempts of recordings; a student's own once they have said their own word on them.
+    def history(lesson)
+      flown = lesson.flown.select(&:recorded?)
+      flown = flown.select(&:answered) if @viewer.learner?
+      flown.map do |one|
+        {
+          'attempt_id' => one.id,
+          'sortie_id' => one.sortie_id,
+          'manoeuvre' => one.manoeuvre,
+          'on_day' => one.graded.on_day.iso8601,
+          'position' => one.position + 1,
+          'level' => one.graded.level,
+          'grades' => one.graded.grades.compact,
+          'help' => one.graded.help,
+          'counts' => one.graded.counts,
+          'critical' => one.graded.critical
+        }
+      end
+    end
+
+    def flight(sortie)
+      { 'sortie_id' => sortie.id, 'minutes' => sortie.flight_minutes,
+        'role' => sortie.training_device ? 'training_device' : sortie.people_aboard }
+    end
+  end
+end

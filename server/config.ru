@@ -7,9 +7,10 @@ require 'tmpdir'
 
 SemanticLogger.add_appender(io: $stdout, formatter: :json)
 # Counted together, whichever process answers; gone with the one that started them.
-counts = Dir.mktmpdir('fujin-metrics')
-owner = Process.pid
-at_exit { FileUtils.rm_rf(counts) if Process.pid == owner }
+counts = ENV.fetch('FUJIN_METRICS_FOLDER') do
+  owner = Process.pid
+  Dir.mktmpdir('fujin-metrics').tap { |own| at_exit { FileUtils.rm_rf(own) if Process.pid == owner } }
+end
 Prometheus::Client.config.data_store = Prometheus::Client::DataStores::DirectFileStore.new(dir: counts)
 Fujin::Database.connect
 Fujin::Database.look_round

@@ -1,7 +1,9 @@
 # frozen_string_literal: true
 
 require 'fileutils'
+require 'net/http'
 require 'securerandom'
+require 'tmpdir'
 require_relative 'cluster'
 require_relative 'log_files'
 
@@ -17,6 +19,11 @@ module Fujin
     SOON_S = 2.0
     LOOK_AT_LOGS_S = 60.0
     LETS_GO_S = 3.0
+    # Web servers that answer at one address, each with so many processes: where one is killed, the other answers until
+    # it is back. The supervisor holds the address, so that nobody is turned away where both are.
+    WEBS = %w[web web-beside].freeze
+    WEB_PROCESSES = '2'
+    ANSWERS_WITHIN_S = 60
 
     Service = Struct.new(:name, :start, :signal, :pid, :started_at, :restarts, keyword_init: true)
 
@@ -39,14 +46,16 @@ module Fujin
       puts "fujin: the database keeps its files in #{@cluster.folder}" unless @cluster.folder.start_with?(VAR)
       @cluster.create
       trap_signals
+      @counts = Dir.mktmpdir('fujin-metrics')
+      @address = TCPServer.new(@web_host, @web_port)
       @services = services
       start(service('database'))
       @cluster.wait
       @cluster.create_database(DATABASE)
       prepare_database
-      start(service('web'))
+      start(service(WEBS.first))
       wait_for_web
-      (@services - [service('database'), service('web')]).each { |s| start(s) }
+      (@services - [service('database'), service(WEBS.first)]).each { |s| start(s) }
       greet
       watch
     rescue Cluster::Failed => e
@@ -54,6 +63,7 @@ module Fujin
       exit_code = 1
     ensure
       stop_all if @services
+      FileUtils.rm_rf(@counts) if @counts
       exit(exit_code) if exit_code
     end
 
@@ -109,14 +119,7 @@ module Fujin
     def services
       [
         Service.new(name: 'database', start: -> { @cluster.spawn_server(log('database')) }, signal: 'INT'),
-        Service.new(
-          name: 'web',
-          start: -> do
-            ruby('web', 'puma', '-q', '-C', 'server/puma.rb', '-b', "tcp://#{@web_host}:#{@web_port}",
-                 'server/config.ru')
-          end,
-          signal: 'TERM'
-        ),
+        *WEBS.map { |name| Service.new(name: name, start: -> { web(name) }, signal: 'TERM') },
         Service.new(
           name: 'worker',
           start: -> do
@@ -147,6 +150,17 @@ module Fujin
                     chdir: ROOT, out: log(name), err: log(name), pgroup: true)
     end
 
+    # By the socket that is open already: the way in which a server is handed one at its start (LISTEN_FDS), which it
+    # takes where the process is the one that is named.
+    def web(name)
+      handed = ['sh', '-c', 'LISTEN_PID=$$ exec "$@"', 'sh']
+      own = { 'LISTEN_FDS' => '1', 'FUJIN_METRICS_FOLDER' => @counts,
+              'FUJIN_WEB_WORKERS' => ENV.fetch('FUJIN_WEB_WORKERS', WEB_PROCESSES) }
+      Process.spawn(environment.merge(own), *Cluster::WITH_US, 'TERM', *handed, 'bundle', 'exec', 'puma', '-q',
+                    '-C', 'server/puma.rb', '-b', "tcp://#{@address.addr[3]}:#{@web_port}", 'server/config.ru',
+                    3 => @address, chdir: ROOT, out: log(name), err: log(name), pgroup: true)
+    end
+
     def start(service)
       service.pid = service.start.call
       service.started_at = now
@@ -159,12 +173,13 @@ module Fujin
       raise Cluster::Failed, 'the database could not be brought up to date; what it said is above'
     end
 
+    # The address is open before anybody answers at it.
     def wait_for_web
-      200.times do
-        return unless Cluster.free?(@web_port)
-
-        sleep 0.05
-      end
+      http = Net::HTTP.new('127.0.0.1', @web_port)
+      http.read_timeout = ANSWERS_WITHIN_S
+      http.get('/healthz')
+    rescue Net::ReadTimeout, SystemCallError, EOFError
+      warn "fujin: nothing answers at #{address} yet; #{log(WEBS.first).first} says why"
     end
 
     def address = "http://127.0.0.1:#{@web_port}"

@@ -94,7 +94,8 @@ class SchoolTest < Minitest::Test
   def test_the_board_and_a_record_are_read_in_a_fixed_number_of_queries
     @sortie.update!(starts_at: Time.now.utc)
     as(@instructor)
-    asked = -> { ['/api/today', "/api/students/#{@student.id}"].map { |path| count_queries { get path } } }
+    paths = ['/api/today', "/api/students/#{@student.id}", "/api/students/#{@student.id}/lessons"]
+    asked = -> { paths.map { |path| count_queries { get path } } }
     asked.call
     few = asked.call
     lessons = ->(count) { count.times { |i| sortie(starts_at: Time.now.utc + (i * 60)).exercises.first.touch } }

@@ -85,6 +85,9 @@ class SupervisorTest < Minitest::Test
     end
   end
 
+  # Web servers that answer, without the processes that each started.
+  def mains = children('puma').select { |pid| File.read("/proc/#{pid}/cmdline").match?(/\Apuma [\d.]+ /) }
+
   def test_what_dies_is_restarted_and_ctrl_c_stops_all_of_it
     output = start
     eventually('ready') { ready == '200' }
@@ -108,6 +111,21 @@ class SupervisorTest < Minitest::Test
     assert_includes File.read(output), 'fujin: stopped'
     %w[que puma postgres flight_recorder].each { |word| assert_empty children(word), word }
     assert(@ports.all? { |port| Fujin::Cluster.free?(port) })
+  end
+
+  # Two web servers are at one address: a killed one is missed by nobody, and while both are away nobody is turned away,
+  # they wait a moment.
+  def test_a_killed_web_server_is_not_missed
+    output = start
+    eventually('both web servers are there') { mains.size == 2 }
+    Process.kill('KILL', mains.first)
+    eventually('what it had started is gone with it') { children('cluster worker').size <= 2 }
+
+    assert_equal(%w[200], Array.new(20) { ready }.uniq)
+    eventually('both are there again') { mains.size == 2 && File.read(output).include?('web stopped') }
+    children('puma').each { |pid| Process.kill('KILL', pid) }
+
+    assert_equal '200', ready
   end
 
   # Killed outright it says goodbye to nobody: what it started ends with it, and the next one finds its ports free.

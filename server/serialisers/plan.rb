@@ -28,6 +28,7 @@ module Fujin
             { 'height_ft' => number(height, 1), 'low_ft' => number(low, 1), 'high_ft' => number(high, 1) }
           end,
         'reaches' => plan.reaches.map { |reach| reach(reach) },
+        'marks' => Planning::PathMarks.of(plan).map { |mark| plain(mark) },
         'setup' => plan.setup && plain(plan.setup),
         'tables' => plan.tables.map { |t| table(t) },
         'charts' => plan.charts.map { |c| chart(c) },

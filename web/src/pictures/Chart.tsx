@@ -2,8 +2,10 @@ import { scaleLinear } from 'd3-scale'
 import { useId } from 'react'
 import type { Schemas } from '../api/client'
 import { unitWord } from '../design/words'
+import { Labels } from './Labels'
+import { alongLine, LETTER, textBox, type Label } from './labels'
 import { Picture } from './Picture'
-import { line, ticks } from './scale'
+import { line, ticks, ticksWithRoom } from './scale'
 import { useWidth } from './useWidth'
 
 type Shape = Schemas['ChartShape']
@@ -69,7 +71,7 @@ export function Chart({ chart, height = 250, flown, now }: Props) {
           {now && <circle cx={x(now.x)} cy={y(now.y)} r={6} fill="var(--ink)" />}
           {flown && <path d={draw(flown)} fill="none" stroke="var(--ink)" strokeWidth={2.4} />}
         </g>
-        <Labels chart={chart} x={x} y={y} width={width} />
+        <Names chart={chart} x={x} y={y} width={width} height={height} />
       </Picture>
     </figure>
   )
@@ -85,10 +87,10 @@ interface DrawProps {
   x: (value: number) => number
   y: (value: number) => number
   width: number
-  height?: number
+  height: number
 }
 
-function Axes({ chart, x, y, width, height = 0 }: DrawProps) {
+function Axes({ chart, x, y, width, height }: DrawProps) {
   return (
     <g fontSize={11} fill="var(--ink-soft)">
       {ticks(chart.y.low, chart.y.high, 5).map((value) => (
@@ -99,11 +101,13 @@ function Axes({ chart, x, y, width, height = 0 }: DrawProps) {
           </text>
         </g>
       ))}
-      {ticks(chart.x.low, chart.x.high, 7).map((value) => (
-        <text key={value} x={x(value)} y={height - BELOW + 15} textAnchor="middle">
-          {value}
-        </text>
-      ))}
+      {ticksWithRoom(chart.x.low, chart.x.high, 7, width - LEFT - 12, LETTER)
+        .filter((value) => x(value) + (String(value).length * LETTER) / 2 <= width)
+        .map((value) => (
+          <text key={value} x={x(value)} y={height - BELOW + 15} textAnchor="middle">
+            {value}
+          </text>
+        ))}
       <line x1={LEFT} x2={width - 8} y1={y(chart.y.low)} y2={y(chart.y.low)} stroke="var(--ink)" strokeWidth={1.3} />
       <text x={width - 8} y={height - 4} textAnchor="end" fill="var(--ink)">
         {chart.x.label}, {unitWord(chart.x.unit)}
@@ -115,35 +119,27 @@ function Axes({ chart, x, y, width, height = 0 }: DrawProps) {
   )
 }
 
-/** Each shape's name beside it, kept from lying on the one before. */
-function Labels({ chart, x, y, width }: DrawProps) {
-  const taken: [number, number][] = []
-  const place = (at: Point | undefined) => {
-    if (!at) return undefined
-    const left = Math.min(Math.max(x(at.x) + 6, LEFT + 6), width - 130)
-    let top = Math.max(y(at.y) - 5, TOP + 22)
-    while (taken.some(([l, t]) => Math.abs(l - left) < 120 && Math.abs(t - top) < 13)) top += 13
-    taken.push([left, top])
-    return { x: left, y: top }
-  }
+/** Each shape's name beside it: none over another, nor over the plan. */
+function Names({ chart, x, y, width, height }: DrawProps) {
   const inside = (shape: Shape, index: number) => {
     const seen = shape.points.filter((p) => p.x <= chart.x.high && p.y <= chart.y.high)
     return shape.kind === 'avoid' || shape.kind === 'band'
       ? middle(shape.points)
       : seen[Math.floor(seen.length * (ALONG_LINE[index % ALONG_LINE.length] ?? 0.5))]
   }
-  return (
-    <g fontSize={11.5} fill="var(--ink)" paintOrder="stroke" stroke="var(--paper)" strokeWidth={3.5}>
-      {[...chart.areas, ...chart.lines].map((shape, index) => {
-        const at = place(inside(shape, index))
-        return at ? (
-          <text key={`${shape.id}-${shape.label}`} {...at} fontWeight={600}>
-            {shape.label}
-          </text>
-        ) : null
-      })}
-    </g>
-  )
+  const bounds = { left: LEFT + 2, top: TOP, right: width - 4, bottom: height - BELOW - 2 }
+  const kept = (value: number, low: number, high: number) => Math.min(Math.max(value, low + 1), high - 1)
+  const labels = [...chart.areas, ...chart.lines].flatMap((shape, index): Label[] => {
+    const at = inside(shape, index)
+    if (!at) return []
+    const place = { x: kept(x(at.x), bounds.left, bounds.right), y: kept(y(at.y), bounds.top, bounds.bottom) }
+    return [
+      { key: `${shape.id}-${shape.label}`, ...place, lines: [shape.label], weight: shape.kind === 'limit' ? 2 : 1 },
+    ]
+  })
+  const title = textBox(LEFT + 4, TOP + 4, `${chart.y.label}, ${unitWord(chart.y.unit)}`)
+  const track = alongLine(chart.track.map((p) => [x(p.x), y(p.y)]))
+  return <Labels labels={labels} bounds={bounds} taken={[title, ...track]} />
 }
 
 /** Where along each line its name stands, so that names of near lines keep apart. */

@@ -1,8 +1,11 @@
 import { useId, useState, type KeyboardEvent, type PointerEvent } from 'react'
 import type { PathPoint, Plan } from '../api/client'
-import { figure, gatePlace } from '../design/words'
+import { figure } from '../design/words'
+import { Labels } from './Labels'
+import { marksOf } from './marksOf'
+import { alongLine, LETTER, textBox, type Box } from './labels'
 import { Picture } from './Picture'
-import { line, nearest, ticks, trueScale, windowOf, type Window } from './scale'
+import { line, nearest, ticks, ticksWithRoom, trueScale, windowOf, type Window } from './scale'
 import { useWidth } from './useWidth'
 
 interface Props {
@@ -17,6 +20,8 @@ interface Props {
   title: string
   /** Which gates to draw; all of them unless named. */
   doors?: string[]
+  /** Also says along the path how high and how fast. */
+  said?: boolean
   /** Moment in the recording that other pictures point at. */
   timeS?: number
   onTime?: (timeS: number) => void
@@ -26,7 +31,7 @@ const BELOW = 26
 const WIND_ROOM = 46
 
 /** The side view in true scale: ground, wind, gates as doorways, the plan with its uncertainty, the flown path over it. */
-export function DescentSection({ plan, flown, over, window: given, topFt, title, doors, timeS, onTime }: Props) {
+export function DescentSection({ plan, flown, over, window: given, topFt, title, doors, said, timeS, onTime }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>()
   const hatch = useId()
   const [cursor, setCursor] = useState<number>()
@@ -39,6 +44,8 @@ export function DescentSection({ plan, flown, over, window: given, topFt, title,
   const y = (heightFt: number) => height - BELOW - heightFt * scale.perFt
   const read = flown?.length ? flown : plan.path
   const marked = timeS !== undefined ? flown?.find((point) => point.t_s >= timeS) : undefined
+  const up = ({ height_ft: feet }: { height_ft: number }) => y(feet)
+  const shownGates = plan.gates.filter((gate) => gate.along_ft != null && (!doors || doors.includes(gate.id)))
   const point = cursor === undefined ? marked : nearest(read, cursor)
 
   const move = (along: number) => {
@@ -105,11 +112,26 @@ export function DescentSection({ plan, flown, over, window: given, topFt, title,
             strokeLinejoin="round"
           />
         )}
-        {plan.gates
-          .filter((gate) => !doors || doors.includes(gate.id))
-          .map((gate) => (
-            <Doorway key={gate.id} gate={gate} plan={plan} scale={scale} y={y} />
-          ))}
+        {shownGates.map((gate) => (
+          <Doorway key={gate.id} gate={gate} plan={plan} scale={scale} y={y} />
+        ))}
+        <Labels
+          labels={[
+            ...marksOf(plan, ['gate'], scale.x, up, (mark) => shownGates.some((gate) => isAt(gate, mark))),
+            ...(said
+              ? marksOf(plan, ['side'], scale.x, up, (mark) => !shownGates.some((gate) => isAt(gate, mark)))
+              : []),
+          ]}
+          bounds={{ left: 2, top: 2, right: width - 2, bottom: y(0) - 3 }}
+          taken={[
+            ...gridBoxes(top, y),
+            ...windBox(plan, width),
+            ...[plan.path, flown ?? []].flatMap((path) =>
+              alongLine(path.map((p) => [scale.x(p.along_ft), y(p.height_ft)])),
+            ),
+            ...shownGates.map((gate) => doorBox(gate, plan, scale, y)),
+          ]}
+        />
         <Spot x={scale.x(0)} y={y(0)} />
         <WindArrow plan={plan} width={width} />
         {point && (
@@ -170,7 +192,7 @@ function Grid({ view, width, top, x, y }: GridProps) {
           </g>
         ),
       )}
-      {ticks(view.fromFt, view.toFt, 8)
+      {ticksWithRoom(view.fromFt, view.toFt, 8, width, LETTER)
         .filter((along) => x(along) > 24 && x(along) < width - 24)
         .map((along, index) => (
           <text key={along} x={x(along)} y={y(0) + 20} textAnchor="middle">
@@ -188,30 +210,52 @@ function Band({ plan, x, y }: { plan: Plan; x: (ft: number) => number; y: (ft: n
   return <path d={`${line([...down, ...up])}Z`} fill="var(--band)" opacity={0.75} />
 }
 
+const gridBoxes = (top: number, y: (ft: number) => number): Box[] =>
+  ticks(0, top, 4)
+    .filter((height) => height > 0)
+    .map((height) => textBox(4, y(height) - 3, `${height} ft`))
+
+/** The wind has the upper right corner. */
+const windBox = (plan: Plan, width: number): Box[] =>
+  plan.numbers.headwind_kt?.value ? [{ left: width - 112, top: 0, right: width, bottom: 40 }] : []
+
+const isAt = (gate: Gate, mark: Plan['marks'][number]) => Math.abs((gate.along_ft ?? 0) - mark.along_ft) < 1
+
+type Gate = Plan['gates'][number]
+
 interface DoorwayProps {
-  gate: Plan['gates'][number]
+  gate: Gate
   plan: Plan
   scale: { x: (ft: number) => number; perFt: number }
   y: (ft: number) => number
 }
 
-/** A gate is a doorway that the path must pass through: posts at the edges of the planned spread, a sill between. */
-function Doorway({ gate, plan, scale, y }: DoorwayProps) {
-  if (gate.along_ft === null || gate.along_ft === undefined) return null
-  const level = y(gate.height_ft)
-  const tall = Math.max(9, 26 * scale.perFt)
+/** How wide and tall a gate's doorway is drawn, pixels from its middle. */
+function doorway(gate: Gate, plan: Plan, perFt: number) {
   const near = [...plan.band].sort(
     (a, b) => Math.abs(a.height_ft - gate.height_ft) - Math.abs(b.height_ft - gate.height_ft),
   )[0]
-  const half = Math.max(9, near ? (Math.min(near.high_ft - near.low_ft, 700) / 2) * scale.perFt : 0)
-  const x = scale.x(gate.along_ft)
+  return {
+    tall: Math.max(9, 26 * perFt),
+    half: Math.max(9, near ? (Math.min(near.high_ft - near.low_ft, 700) / 2) * perFt : 0),
+  }
+}
+
+function doorBox(gate: Gate, plan: Plan, scale: DoorwayProps['scale'], y: (ft: number) => number): Box {
+  const { tall, half } = doorway(gate, plan, scale.perFt)
+  const [x, level] = [scale.x(gate.along_ft ?? 0), y(gate.height_ft)]
+  return { left: x - half - 2, right: x + half + 2, top: level - tall, bottom: level + tall }
+}
+
+/** A gate is a doorway that the path must pass through: posts at the edges of the planned spread, a sill between. */
+function Doorway({ gate, plan, scale, y }: DoorwayProps) {
+  const level = y(gate.height_ft)
+  const { tall, half } = doorway(gate, plan, scale.perFt)
+  const x = scale.x(gate.along_ft ?? 0)
   return (
     <g stroke="var(--ink)" strokeWidth={2} fill="none">
       <path d={`M${x - half} ${level - tall}v${tall * 2}M${x + half} ${level - tall}v${tall * 2}`} />
       <path d={`M${x - half} ${level}h${half * 2}`} strokeWidth={1} strokeDasharray="2 3" />
-      <text x={x + half + 5} y={level - tall + 9} fontSize={11.5} fontWeight={600} stroke="none" fill="var(--ink)">
-        {gatePlace(gate)}
-      </text>
     </g>
   )
 }

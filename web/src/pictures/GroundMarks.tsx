@@ -1,20 +1,11 @@
 import type { Plan } from '../api/client'
-import { HALF_LETTER, roundStep, type TrueScale } from './scale'
+import type { Box } from './labels'
+import { roundStep, type TrueScale } from './scale'
 
-/** The spot with its name, kept inside the picture. */
-export const SpotMark = ({ x, y, name, width }: { x: number; y: number; name: string; width: number }) => (
+export const SpotMark = ({ x, y }: { x: number; y: number }) => (
   <g>
     <circle cx={x} cy={y} r={7} fill="none" stroke="var(--ink)" strokeWidth={2} />
     <circle cx={x} cy={y} r={2} fill="var(--ink)" />
-    <text
-      x={Math.min(Math.max(x, name.length * HALF_LETTER), width - name.length * HALF_LETTER)}
-      y={y + 22}
-      fontSize={11.5}
-      textAnchor="middle"
-      fill="var(--ink)"
-    >
-      {name}
-    </text>
   </g>
 )
 
@@ -68,41 +59,9 @@ export function ScaleBar({ scale, width, y }: { scale: TrueScale; width: number;
   )
 }
 
-/** A leg drawn shorter than this has no room for its name, pixels. */
-const SHORTEST = 70
-
-/** The name of each leg of a path that goes round, inside the turn beside its middle. */
-export function LegNames({ plan, x, y }: { plan: Plan; x: (along: number) => number; y: (across: number) => number }) {
-  const legs = [...new Set(plan.path.map((point) => point.phase))]
-  const centre = {
-    along: plan.path.reduce((sum, p) => sum + p.along_ft, 0) / plan.path.length,
-    across: plan.path.reduce((sum, p) => sum + p.across_ft, 0) / plan.path.length,
-  }
-  const length = (points: Plan['path']) =>
-    points.reduce(
-      (most, p) =>
-        Math.max(
-          most,
-          Math.hypot(x(p.along_ft) - x(points[0]?.along_ft ?? 0), y(p.across_ft) - y(points[0]?.across_ft ?? 0)),
-        ),
-      0,
-    )
-  return (
-    <g fontSize={11.5} fontWeight={600} fill="var(--ink)" textAnchor="middle">
-      {legs.map((leg) => {
-        const points = plan.path.filter((point) => point.phase === leg)
-        const middle = points[Math.floor(points.length / 2)]
-        if (!middle || !points[0] || length(points) < SHORTEST) return null
-        return (
-          <text
-            key={leg}
-            x={x(middle.along_ft + (centre.along - middle.along_ft) * 0.12)}
-            y={y(middle.across_ft + (centre.across - middle.across_ft) * 0.08) + 4}
-          >
-            {leg}
-          </text>
-        )
-      })}
-    </g>
-  )
-}
+/** Where wind, north and scale stand: no text lies over them. */
+export const cornersOf = (plan: Plan, width: number, height: number): Box[] => [
+  ...(plan.wind_kt === 0 ? [] : [{ left: 0, top: 0, right: 112, bottom: 66 }]),
+  { left: 0, top: height - 26, right: width / 6 + 90, bottom: height },
+  { left: width - 66, top: height - 68, right: width, bottom: height },
+]

@@ -1,5 +1,6 @@
 import type { Schemas } from '../api/client'
-import { HALF_LETTER, line } from './scale'
+import type { Label } from './labels'
+import { line } from './scale'
 
 type Shape = Schemas['GroundShape']
 
@@ -8,8 +9,6 @@ interface Props {
   x: (alongFt: number) => number
   y: (acrossFt: number) => number
   perFt: number
-  width: number
-  height: number
   /** Drawn already, as the spot. */
   spotName: string
 }
@@ -21,43 +20,34 @@ const USUAL_WIDTH_FT = 60
 const PAVED = ['runway', 'strip']
 
 /** What the school has drawn on the ground, true to scale: runways, pads, areas, lines, obstacles with their height. */
-export function GroundShapes({ shapes, x, y, perFt, width, height, spotName }: Props) {
-  const seen = shapes.filter((shape) => shape.name !== spotName || shape.drawn !== 'point')
+export function GroundShapes({ shapes, x, y, perFt, spotName }: Props) {
   return (
     <g aria-hidden="true">
-      {seen.map((shape) => (
+      {seen(shapes, spotName).map((shape) => (
         <Drawn key={shape.name} shape={shape} x={x} y={y} perFt={perFt} />
       ))}
-      {seen.map((shape) => {
-        const at = nameAt(shape, x, y)
-        const half = words(shape).length * HALF_LETTER
-        if (at.x < half || at.x > width - half || at.y < 14 || at.y > height - 4) return null
-        return (
-          <text
-            key={shape.name}
-            x={at.x}
-            y={at.y}
-            fontSize={11}
-            textAnchor="middle"
-            fill="var(--ink-soft)"
-            stroke="var(--paper)"
-            strokeWidth={3}
-            paintOrder="stroke"
-          >
-            {words(shape)}
-          </text>
-        )
-      })}
     </g>
   )
 }
 
+const seen = (shapes: Shape[], spotName: string) =>
+  shapes.filter((shape) => shape.name !== spotName || shape.drawn !== 'point')
+
+/** What each is called, at its middle. */
+export const shapeLabels = ({ shapes, x, y, spotName }: Omit<Props, 'perFt'>): Label[] =>
+  seen(shapes, spotName).map((shape) => ({
+    key: shape.name,
+    ...middleOf(shape, x, y),
+    lines: [words(shape)],
+    weight: 0,
+  }))
+
 const words = ({ name, height_ft: feet }: Shape) => (feet ? `${name}, ${Math.round(feet)} ft` : name)
 
-function nameAt({ points }: Shape, x: Props['x'], y: Props['y']) {
+function middleOf({ points }: Shape, x: Props['x'], y: Props['y']) {
   const mean = (of: (point: Shape['points'][number]) => number) =>
     points.reduce((sum, point) => sum + of(point), 0) / Math.max(1, points.length)
-  return { x: x(mean((p) => p.along_ft)), y: y(mean((p) => p.across_ft)) - 9 }
+  return { x: x(mean((p) => p.along_ft)), y: y(mean((p) => p.across_ft)) }
 }
 
 function Drawn({ shape, x, y, perFt }: { shape: Shape } & Pick<Props, 'x' | 'y' | 'perFt'>) {

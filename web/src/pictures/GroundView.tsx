@@ -1,9 +1,15 @@
+import { least } from 'd3-array'
+import { useState } from 'react'
+import { ToggleGroup } from 'radix-ui'
 import type { PathPoint, Plan, Schemas } from '../api/client'
 import { figure } from '../design/words'
 import { Picture } from './Picture'
-import { LegNames, NorthMark, ScaleBar, SpotMark, WindOverGround } from './GroundMarks'
-import { line, lowEnough, momentOf, ticks, trueScale, windowOf, type Window } from './scale'
-import { GroundShapes } from './GroundShapes'
+import { cornersOf, NorthMark, ScaleBar, SpotMark, WindOverGround } from './GroundMarks'
+import { Labels } from './Labels'
+import { alongLine, type Box, type Label } from './labels'
+import { marksOf } from './marksOf'
+import { line, lowEnough, momentOf, ticks, trueScale, windowOf, type TrueScale, type Window } from './scale'
+import { GroundShapes, shapeLabels } from './GroundShapes'
 import { SpotHandle } from './SpotHandle'
 import { useDragged, type Shift } from './useDragged'
 import { useWidth } from './useWidth'
@@ -20,13 +26,17 @@ interface Props {
   /** How far the entry stands from where it was planned; drag or arrow keys move it. */
   shift?: Shift
   onShift?: (shift: Shift) => void
-  /** Landings of one option, drawn where they would end. */
-  option?: NonNullable<Schemas['Dispersion']['result']>['options'][number] | undefined
+  /** Landings by each option, drawn where they would end. */
+  landings?: Landings[] | undefined
+  /** How likely an option is to stop on the spot, 0 to 1. */
+  chanceOf?: (option: Landings) => number
   /** What the school has drawn there. */
   ground?: Schemas['GroundShape'][]
   /** Takes the spot to another place: feet along and right of the course from where it is. */
   onSpot?: (alongFt: number, acrossFt: number) => void
 }
+
+type Landings = NonNullable<Schemas['Dispersion']['result']>['options'][number]
 
 const KEY_STEP_FT = 50
 const REACH_WORDS: Record<string, string> = {
@@ -36,14 +46,6 @@ const REACH_WORDS: Record<string, string> = {
   delay: 'ten seconds later',
   s_turn: 'after an S-turn',
   circle: 'after a circle',
-}
-const REACH_DASH: Record<string, string> = {
-  glide: '1 4',
-  stretch: '8 3 1 3',
-  slow: '3 3',
-  delay: '12 4',
-  s_turn: '6 2 2 2',
-  circle: '2 6',
 }
 
 /** The plan view in true scale, final course to the right: spot, wind, planned and flown track, what each option reaches. */
@@ -56,7 +58,8 @@ export function GroundView({
   timeS,
   shift,
   onShift,
-  option,
+  landings,
+  chanceOf,
   ground = [],
   onSpot,
 }: Props) {
@@ -66,25 +69,56 @@ export function GroundView({
   const height = (sides[1] - sides[0]) * scale.perFt
   const y = (across: number) => (across - sides[0]) * scale.perFt
   const entry = plan.path.find((point) => point.t_s >= 0)
-  const around =
-    new Set(plan.path.map((point) => point.phase)).size > 3 && plan.reaches.length === 0 && sides[1] - sides[0] > 1500
+  const [chosen, setChosen] = useState('glide')
+  const reach = plan.reaches.find((one) => one.option === chosen) ?? plan.reaches[0]
+  const option = landings?.find((one) => one.option === reach?.option)
   const now = timeS === undefined ? undefined : momentOf(flown ?? [], timeS)
   const moved = shift ?? { along: 0, across: 0 }
   const by = `translate(${moved.along * scale.perFt} ${moved.across * scale.perFt})`
+
+  const path = plan.path.map((p): [number, number] => [scale.x(p.along_ft), y(p.across_ft)])
+  const labels: Label[] = [
+    { key: 'spot', x: scale.x(0), y: y(0), lines: [spotName], weight: 6 },
+    ...(entry && plan.reaches.length > 0
+      ? [{ key: 'entry', ...entryAt(entry, scale, y, moved), lines: ['entry point'], weight: 5 }]
+      : []),
+    ...(reach ? [reachLabel(reach, scale, y, moved, option && chanceOf?.(option), [width, height])] : []),
+    ...marksOf(plan, ['above'], scale.x, ({ across_ft: across }) => y(across)),
+    ...shapeLabels({ shapes: ground, x: scale.x, y, spotName }),
+  ]
+  const taken = [
+    ...cornersOf(plan, width, height),
+    ...alongLine(path),
+    ...alongLine((flown ?? []).map((p) => [scale.x(p.along_ft), y(p.across_ft)])),
+    boxAround(scale.x(0), y(0), 9),
+    ...(entry && plan.reaches.length > 0
+      ? [entryAt(entry, scale, y, moved)].map((at) => boxAround(at.x, at.y, 12))
+      : []),
+  ]
 
   return (
     <figure ref={ref} className="m-0">
       <figcaption className="flex flex-wrap items-baseline justify-between gap-x-4">
         <span className="font-semibold">From above, true scale</span>
-        <span className="label">
-          {plan.reaches.map((reach) => (
-            <Key
-              key={reach.option}
-              dash={REACH_DASH[reach.option] ?? ''}
-              text={REACH_WORDS[reach.option] ?? reach.option}
-            />
-          ))}
-        </span>
+        {plan.reaches.length > 1 && (
+          <ToggleGroup.Root
+            type="single"
+            aria-label="Reach that is drawn"
+            className="no-print flex flex-wrap"
+            value={reach?.option ?? ''}
+            onValueChange={(value) => value && setChosen(value)}
+          >
+            {plan.reaches.map((one) => (
+              <ToggleGroup.Item
+                key={one.option}
+                value={one.option}
+                className="min-h-11 cursor-pointer border-b-2 border-transparent bg-transparent px-2 text-sm text-soft data-[state=on]:border-ink data-[state=on]:font-semibold data-[state=on]:text-ink"
+              >
+                {REACH_WORDS[one.option] ?? one.option}
+              </ToggleGroup.Item>
+            ))}
+          </ToggleGroup.Root>
+        )}
       </figcaption>
       <Picture
         width={width}
@@ -104,28 +138,19 @@ export function GroundView({
           />
         ))}
         <line x1={0} x2={width} y1={y(0)} y2={y(0)} stroke="var(--rule)" strokeWidth={1.2} />
-        {plan.reaches.map((reach) => (
+        {reach && (
           <path
-            key={reach.option}
             transform={by}
             d={`${line(reach.points.map((p) => [scale.x(p.along_ft), y(p.across_ft)]))}Z`}
-            fill={reach.option === 'glide' ? 'var(--band)' : 'none'}
+            fill="var(--band)"
             fillOpacity={0.55}
             stroke="var(--band-deep)"
-            strokeWidth={reach.option === 'glide' ? 1.8 : 1.1}
-            strokeDasharray={REACH_DASH[reach.option]}
+            strokeWidth={1.8}
+            strokeDasharray="1 4"
             strokeLinecap="round"
           />
-        ))}
-        <GroundShapes
-          shapes={ground}
-          x={scale.x}
-          y={y}
-          perFt={scale.perFt}
-          width={width}
-          height={height}
-          spotName={spotName}
-        />
+        )}
+        <GroundShapes shapes={ground} x={scale.x} y={y} perFt={scale.perFt} spotName={spotName} />
         <path
           transform={by}
           d={line(plan.path.map((p) => [scale.x(p.along_ft), y(p.across_ft)]))}
@@ -162,19 +187,9 @@ export function GroundView({
         {entry && !onShift && plan.reaches.length > 0 && (
           <g>
             <path d={`M${scale.x(entry.along_ft)} ${y(0) - 14}v28`} stroke="var(--ink)" strokeWidth={2} />
-            <text
-              x={scale.x(entry.along_ft)}
-              y={y(0) - 19}
-              fontSize={11.5}
-              fontWeight={600}
-              textAnchor="middle"
-              fill="var(--ink)"
-            >
-              entry
-            </text>
           </g>
         )}
-        {around && <LegNames plan={plan} x={scale.x} y={y} />}
+        <Labels labels={labels} bounds={{ left: 2, top: 2, right: width - 2, bottom: height - 2 }} taken={taken} />
         {onSpot && (
           <rect
             className="cursor-crosshair"
@@ -191,7 +206,7 @@ export function GroundView({
             }}
           />
         )}
-        <SpotMark x={scale.x(0)} y={y(0)} name={spotName} width={width} />
+        <SpotMark x={scale.x(0)} y={y(0)} />
         {onSpot && <SpotHandle x={scale.x(0)} y={y(0)} perFt={scale.perFt} onMove={onSpot} />}
         <ScaleBar scale={scale} width={width} y={height - 16} />
         <WindOverGround plan={plan} />
@@ -199,6 +214,42 @@ export function GroundView({
       </Picture>
     </figure>
   )
+}
+
+const boxAround = (x: number, y: number, half: number): Box => ({
+  left: x - half,
+  right: x + half,
+  top: y - half,
+  bottom: y + half,
+})
+
+const entryAt = (entry: PathPoint, scale: TrueScale, y: (across: number) => number, shift: Shift) => ({
+  x: scale.x(entry.along_ft + shift.along),
+  y: y(entry.across_ft + shift.across),
+})
+
+/** The name of what is reached, and how likely, at its side. */
+function reachLabel(
+  reach: Plan['reaches'][number],
+  scale: TrueScale,
+  y: (across: number) => number,
+  shift: Shift,
+  chance: number | undefined,
+  [width, height]: [number, number],
+): Label {
+  const side = least(reach.points, (point) => point.across_ft)
+  // Kept in the picture where the shape is larger than that.
+  const inside = (value: number, end: number) => Math.min(Math.max(value, 4), end - 4)
+  return {
+    key: 'reach',
+    x: inside(scale.x((side?.along_ft ?? 0) + shift.along), width),
+    y: inside(y((side?.across_ft ?? 0) + shift.across), height),
+    lines: [
+      REACH_WORDS[reach.option] ?? reach.option,
+      ...(chance === undefined ? [] : [`${Math.round(chance * 100)} % stop on the spot`]),
+    ],
+    weight: 4,
+  }
 }
 
 interface HandleProps {
@@ -238,18 +289,6 @@ function EntryHandle({ x, y, perFt, shift, onShift }: HandleProps) {
         stroke="var(--ink)"
         strokeWidth={2.4}
       />
-      <text y={-17} fontSize={11.5} fontWeight={600} textAnchor="middle" fill="var(--ink)">
-        entry
-      </text>
     </g>
   )
 }
-
-const Key = ({ dash, text }: { dash: string; text: string }) => (
-  <span className="ml-3 inline-flex items-center gap-1.5">
-    <svg width="26" height="8" aria-hidden="true">
-      <path d="M1 4h24" stroke="var(--band-deep)" strokeWidth="2" strokeDasharray={dash} strokeLinecap="round" />
-    </svg>
-    {text}
-  </span>
-)

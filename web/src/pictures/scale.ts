@@ -52,6 +52,17 @@ export function lowEnough(window: Window, sides: [number, number], tallest = 0.7
   return { fromFt: window.fromFt - missing / 2, toFt: window.toFt + missing / 2 }
 }
 
+/** Round numbers along a scale, as many of at most `most` as have room for their letters. */
+export function ticksWithRoom(low: number, high: number, most: number, width: number, letterPx: number): number[] {
+  for (let count = most; count > 1; count -= 1) {
+    const found = ticks(low, high, count)
+    const room = (Math.abs((found[1] ?? high) - (found[0] ?? low)) / (high - low)) * width
+    const letters = Math.max(...found.map((value) => value.toLocaleString('en-GB').length), 1)
+    if (room > (letters + 2) * letterPx) return found
+  }
+  return ticks(low, high, 1)
+}
+
 const draw = pathOf().digits(1)
 
 /** Points as a path, to a tenth of a pixel. */

@@ -15,7 +15,7 @@ import { FromHere } from './FromHere'
 import { Gates } from './Gates'
 import { KeepPlace } from './KeepPlace'
 import { isAt } from './place'
-import { WhichEntry, type Shift } from './WhichEntry'
+import { probabilityAt, WhichEntry, type Option, type Shift } from './WhichEntry'
 
 /** Below this the side view says nothing that a number does not, feet. */
 const FLAT_FT = 30
@@ -104,6 +104,8 @@ function Path({ plan, sortie, basis, set }: Props) {
       exerciseId: sortie.exercise_id,
       to: { along_ft: alongFt, across_ft: acrossFt, course_deg: plan.course_deg },
     })
+  const result = dispersion.data?.result
+  const chanceOf = (option: Option) => (result ? probabilityAt(option, result, shift) : 0)
   const top = Math.max(...plan.path.map((p) => p.height_ft))
   const low = plan.path.at(-1)?.height_ft ?? 0
   const view = windowOf(plan)
@@ -116,10 +118,16 @@ function Path({ plan, sortie, basis, set }: Props) {
   return (
     <>
       {top >= FLAT_FT && !round && (
-        <DescentSection plan={plan} title="From the side, true scale" doors={[mainDoor(gates)]} />
+        <DescentSection plan={plan} title="From the side, true scale" doors={[mainDoor(gates)]} said />
       )}
       {!round && top > 250 && low < 60 && view.fromFt < LAST_PART_FT.fromFt && (
-        <DescentSection plan={plan} title="The last part, enlarged, true scale" window={LAST_PART_FT} topFt={190} />
+        <DescentSection
+          plan={plan}
+          title="The last part, enlarged, true scale"
+          window={LAST_PART_FT}
+          topFt={190}
+          said
+        />
       )}
       <GroundView
         ground={plan.ground ?? []}
@@ -127,11 +135,7 @@ function Path({ plan, sortie, basis, set }: Props) {
         spotName={sortie.spot_name}
         sides={asks ? askedSides(plan) : sidesOf(plan)}
         window={view}
-        {...(moving
-          ? { onSpot }
-          : asks
-            ? { shift, onShift: setShift, option: dispersion.data?.result?.options[0] }
-            : {})}
+        {...(moving ? { onSpot } : asks ? { shift, onShift: setShift, landings: result?.options, chanceOf } : {})}
       />
       {sortie.may_edit && (
         <div className="no-print flex flex-wrap items-end gap-3">

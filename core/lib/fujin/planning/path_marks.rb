@@ -1,0 +1,196 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Planning
+    # What stands beside a planned path where it applies. From the side: how high and how fast each stretch begins, how
+    # it goes on, how far within the sink that is allowed. From above: each stretch's heading, speed over the ground,
+    # drift and time, or which way and how steeply it turns; and how far out the spot is abeam.
+    class PathMarks
+      Q = Quantities
+      # A stretch shorter than this has nothing of its own to say, seconds; and part of the whole way.
+      SHORTEST_S = 4.0
+      SHORTEST_PART = 0.1
+      # Turned less than this from one point to the next it goes straight, degrees; a stretch of which less than this
+      # part does is a turn. Less sink or climb than this is level, ft/min. More than this is a whole round, degrees.
+      STRAIGHT_DEG = 1.0
+      STRAIGHT_PART = 0.4
+      LEVEL_FPM = 50.0
+      ROUND_DEG = 345.0
+      # Nearer than this the spot is passed, not abeam, feet.
+      ABEAM_FT = 200.0
+      # Less drift than this is none that anybody flies, degrees.
+      DRIFT_DEG = 1.0
+      # Not flown yet.
+      BEFORE = %w[setup ground].freeze
+      # What a gate's measure is called beside its band, by how the measure's id ends.
+      GATE_WORDS = { 'ias_kt' => 'kt', 'groundspeed_kt' => 'kt over the ground', 'rotor_rpm_pct' => '% rotor rpm',
+                     'sink_fpm' => 'ft/min down' }.freeze
+      GATE = 4
+      START = 3
+      GOES_ON = 2
+      BESIDE = 1
+
+      # @param plan [Plan]
+      # @return [Array<PathMark>]
+      def self.of(plan) = new(plan).all
+
+      def initialize(plan)
+        @plan = plan
+        @wind = plan.conditions.wind
+        @stretches = plan.path.chunk_while { |a, b| a.phase == b.phase }.to_a
+      end
+
+      def all
+        return [] if @plan.path.size < 3
+
+        before = [@plan.path.first, *@stretches.map(&:last)]
+        told = @stretches.zip(before).flat_map do |points, first|
+          [begins(points, first), goes_on(points), over_ground(points)]
+        end
+        [*told, abeam, *gates].compact
+      end
+
+      private
+
+      def name(points) = points.first.phase.to_s.tr('_', ' ')
+      def seconds(points) = points.last.t_s - points.first.t_s
+      def middle(points) = points[points.size / 2]
+
+      def mark(picture, point, lines, weight) =
+        PathMark.new(picture: picture, along_ft: point.along_ft, across_ft: point.across_ft, height_ft: point.height_ft,
+                     lines: lines, weight: weight)
+
+      # As it is said: to ten feet from a hundred on.
+      def feet(value) = "#{grouped(value >= 100 ? value.round(-1) : value.round)} ft"
+      def grouped(number) = number.to_s.gsub(/(?<=\d)(?=(\d{3})+\z)/, ',')
+
+      # @param first [PathPoint] where the stretch before it ends
+      def begins(points, first)
+        return if BEFORE.include?(name(points)) || first.height_ft < 1
+
+        speed = first.ias_kt && ", #{first.ias_kt.round} kt"
+        mark('side', first, ["#{name(points)}: #{feet(first.height_ft)}#{speed}"], START)
+      end
+
+      def goes_on(points)
+        at = middle(points)
+        return if seconds(points) < SHORTEST_S || at.ias_kt.nil? || at.sink_fpm.nil? || BEFORE.include?(name(points))
+
+        mark('side', at, ["#{at.ias_kt.round} kt, #{vertical(at.sink_fpm)}", *within_sink(points)], GOES_ON)
+      end
+
+      def vertical(sink_fpm)
+        return 'level' if sink_fpm.abs < LEVEL_FPM
+
+        "#{grouped(sink_fpm.abs.round(-1))} ft/min #{sink_fpm.positive? ? 'down' : 'up'}"
+      end
+
+      # Where the sink that is allowed was reckoned, by how much the descent stays under it.
+      def within_sink(points)
+        margin = @plan.value('sink_margin_fpm')
+        return [] unless margin && name(points) == 'descent'
+
+        ["#{grouped(margin.abs.round(-1))} ft/min #{margin.negative? ? 'over' : 'under'} what is allowed"]
+      end
+
+      # @return [Array(Complex, Complex)] through the air and over the ground, knots, along the final course and to its
+      #   right as real and imaginary part
+      def velocities(from, to)
+        seconds = to.t_s - from.t_s
+        over = Complex(to.along_ft - from.along_ft, to.across_ft - from.across_ft) * Q::FT / Q::KT / seconds
+        blows_from = Complex.polar(@wind.speed_kt, (@wind.from_deg - @plan.course_deg) * Q::DEG)
+        [over + blows_from, over]
+      end
+
+      def steps(points)
+        points.each_cons(2).select { |a, b| b.t_s > a.t_s && (a.along_ft != b.along_ft || a.across_ft != b.across_ft) }
+      end
+
+      def over_ground(points)
+        flown = steps(points)
+        return if seconds(points) < SHORTEST_S || flown.empty? || length(points) < SHORTEST_PART * whole
+
+        ways = flown.map { |a, b| velocities(a, b) }
+        run = straight_run(ways)
+        return mark('above', middle(points), [name(points), *turning(points, flown, ways)], GOES_ON) unless run
+
+        at = (run.first + run.last) / 2
+        mark('above', flown[at].first, [name(points), *straight(*ways[at], (points if run.size == ways.size))], GOES_ON)
+      end
+
+      # The longest run of steps of one direction, as places among them; nil where most of the stretch turns.
+      def straight_run(ways)
+        runs = ways.each_index.chunk_while { |i, j| (ways[j].first / ways[i].first).arg.abs < STRAIGHT_DEG * Q::DEG }
+        longest = runs.max_by(&:size)
+        longest if longest.size >= STRAIGHT_PART * ways.size
+      end
+
+      def length(points)
+        points.each_cons(2).sum { |a, b| Math.hypot(b.along_ft - a.along_ft, b.across_ft - a.across_ft) }
+      end
+
+      def whole = @whole ||= length(@plan.path)
+
+      # Turn of the way over the ground over all steps, + to the right.
+      def turned_deg(ways) = ways.each_cons(2).sum { |a, b| (b / a).arg } / Q::DEG
+
+      # @param whole [Array<PathPoint>, nil] the stretch, where all of it is straight
+      def straight(through, over, whole)
+        heading = ((through.arg / Q::DEG) + @plan.course_deg).round % 360
+        drift = (over / through).arg / Q::DEG
+        to = drift.positive? ? 'right' : 'left'
+        more = [("#{seconds(whole).round} s" if whole), ("drift #{drift.abs.round}° #{to}" if drift.abs >= DRIFT_DEG)]
+        ["heading #{format('%03d', heading.zero? ? 360 : heading)}, #{over.abs.round} kt over the ground",
+         *([more.compact.join(', ')] if more.any?)]
+      end
+
+      # Bank of a level turn from how fast the nose goes round at this speed: tan φ = V ω / g.
+      def turning(points, flown, ways)
+        # Half a step at each end is turned before the first and after the last.
+        turned = turned_deg(ways.map(&:last)) * ways.size / (ways.size - 1)
+        banks = flown.zip(ways).each_cons(2).map do |((a, _), (before, _)), ((b, _), (after, _))|
+          rate = (after / before).arg.abs / (b.t_s - a.t_s)
+          Math.atan(after.abs * Q::KT * rate / Q::G) / Q::DEG
+        end
+        way = turned.positive? ? 'right' : 'left'
+        far = turned.abs > ROUND_DEG ? "round to the #{way}" : "#{(turned.abs / 5.0).round * 5}° #{way}"
+        ["#{far} in #{seconds(points).round} s",
+         "bank about #{Q.median(banks).round}°"]
+      end
+
+      # Each with its bands.
+      def gates
+        @plan.gates.select(&:along_ft).map do |gate|
+          at = @plan.path.min_by { |one| (one.along_ft - gate.along_ft).abs + (one.height_ft - gate.height_ft).abs }
+          place = gate.height_ft < 1 ? gate.title : "#{gate.title}: #{feet(gate.height_ft)}"
+          mark('gate', at.with(along_ft: gate.along_ft, height_ft: gate.height_ft), [place, *bands(gate)], GATE)
+        end
+      end
+
+      def bands(gate)
+        gate.measures.filter_map do |id, measure|
+          words = GATE_WORDS.find { |ending, _| id.end_with?(ending) }&.last or next
+          low, high = measure.values_at(:low, :high).map { |value| value && grouped(rounded(value)) }
+          next if low.nil? && high.nil?
+
+          low = nil if low == '0' && high
+          next "#{low} to #{high} #{words}" if low && high
+
+          low ? "at least #{low} #{words}" : "at most #{high} #{words}"
+        end
+      end
+
+      def rounded(value) = value.abs >= 200 ? value.round(-1) : value.round
+
+      # Where the path passes the spot at some distance.
+      def abeam
+        passed = @plan.path.each_cons(2).find do |a, b|
+          a.along_ft.positive? != b.along_ft.positive? && a.across_ft.abs >= ABEAM_FT
+        end
+        return if passed.nil? || @plan.gates.empty?
+
+        mark('above', passed.first, ["abeam the spot at #{feet(passed.first.across_ft.abs)}"], BESIDE)
+      end
+    end
+  end
+end

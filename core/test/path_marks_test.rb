@@ -1,0 +1,106 @@
+# frozen_string_literal: true
+
+require_relative 'test_helper'
+
+# What stands beside a planned path, against other ways of getting the same numbers.
+class PathMarksTest < Minitest::Test
+  P = Fujin::Planning
+  CROSS = Fujin::Wind.parse('310/10')
+
+  def day(kind = 'helicopter', wind: CROSS)
+    type = Fujin::Aircraft::Library.find(kind == 'helicopter' ? 'tansy-2' : 'sorrel-g')
+    P::Conditions.build(type: type, wind: wind)
+  end
+
+  def plan(id, **fields)
+    declared = Fujin::Catalogue.find(id)
+    declared.plan(day(declared.kinds.first, **fields), P::HouseMethod.new, course_deg: 350.0)
+  end
+
+  def marks(plan, picture) = P::PathMarks.of(plan).select { |mark| mark.picture == picture }
+
+  def said(marks, word) = marks.find { |mark| mark.lines.first.match?(/\A#{word}\b/i) }&.lines
+
+  # A plan of nothing but a path.
+  Drawn = Struct.new(:path, :conditions, :course_deg, :gates, :margin) do
+    def value(_name) = margin
+  end
+
+  def drawn(points, wind: Fujin::Wind.calm, margin: nil)
+    path = points.map do |t, along, across, height, phase|
+      P::PathPoint.new(t_s: t, along_ft: along, across_ft: across, height_ft: height, phase: phase,
+                       ias_kt: 60.0, groundspeed_kt: 60.0, sink_fpm: 600.0, rotor_rpm_pct: 100.0)
+    end
+    Drawn.new(path, day(wind: wind), 350.0, [], margin)
+  end
+
+  # The table of legs solves the wind triangle leg by leg; the marks take it from the path's points.
+  def test_the_legs_of_a_circuit_are_said_as_its_table_has_them
+    circuit = plan('circuit')
+    above = marks(circuit, 'above')
+    circuit.tables.find { |table| table.id == 'legs' }.rows.first(4).each do |name, heading, _, over|
+      line = said(above, name)[1]
+
+      assert_in_delta heading, line[/heading (\d+)/, 1].to_i, 1.0, name
+      assert_in_delta over, line[/(\d+) kt over/, 1].to_i, 1.0, name
+    end
+    assert_equal ['abeam the spot at 3,200 ft'], said(above, 'abeam')
+  end
+
+  # By hand: the wind from 310 on a course of 350 comes from 40° left; 10 sin 40 = 6.4 kt across, asin(6.4 / 63) = 5.9°.
+  def test_drift_is_to_the_side_that_the_wind_blows_to
+    assert_match(/drift 6° right\z/, said(marks(plan('straight_in_autorotation'), 'above'), 'glide').last)
+  end
+
+  # A circle of 1,000 ft radius at 80 kt: tan φ = V²/(gR), φ = atan(41.16² / (9.807 · 304.8)) = 29.5°; half of it takes
+  # π · 304.8 / 41.16 = 23.3 s.
+  def test_the_bank_of_a_turn_in_a_calm
+    half = (0..60).map do |i|
+      angle = i * Math::PI / 60
+      [i * 23.264 / 60, 1000 * Math.sin(angle), 1000 * (1 - Math.cos(angle)), 900.0 - i, 'turn']
+    end
+
+    assert_equal ['turn', '180° right in 23 s', 'bank about 30°'], said(marks(drawn(half), 'above'), 'turn')
+  end
+
+  # The path's first point of a flare lies below where it begins: the gate has the height.
+  def test_a_stretch_begins_where_the_one_before_ends
+    straight = plan('straight_in_autorotation', wind: Fujin::Wind.parse('350/10'))
+    flare = straight.gates.find { |gate| gate.id == 'flare' }
+
+    assert_equal ["flare: #{flare.height_ft.round} ft, 63 kt"], said(marks(straight, 'side'), 'flare')
+    assert_equal ['entry: 1,000 ft, 78 kt'], said(marks(straight, 'side'), 'entry')
+  end
+
+  def test_a_gate_says_what_it_lets_pass
+    gate = said(marks(plan('straight_in_autorotation'), 'gate'), 'Gate')
+
+    assert_equal ['56 to 70 kt', '96 to 104 % rotor rpm'], gate[1, 2]
+    assert_match(%r{\A1,1\d0 to 1,9\d0 ft/min down\z}, gate[3])
+  end
+
+  def test_sink_is_said_beside_what_is_allowed
+    down = [[0, -900, 0, 300, 'descent'], [5, -450, 0, 200, 'descent'], [10, 0, 0, 100, 'descent']]
+    line = ->(margin) { marks(drawn(down, margin: margin), 'side').map(&:lines).find { |lines| lines.size > 1 } }
+
+    assert_equal ['60 kt, 600 ft/min down', '320 ft/min under what is allowed'], line.call(318.0)
+    assert_equal ['60 kt, 600 ft/min down', '50 ft/min over what is allowed'], line.call(-52.0)
+    assert_nil line.call(nil)
+  end
+
+  def test_every_manoeuvre_says_something_of_where_it_goes
+    Fujin::Catalogue.all.each do |declared|
+      found = declared.plan(day(declared.kinds.first), P::HouseMethod.new, course_deg: 350.0)
+      told = P::PathMarks.of(found)
+      lines = told.flat_map(&:lines)
+
+      assert_empty lines.grep(/NaN|Infinity|--|\A\s*\z/), declared.id
+      places = told.flat_map { |mark| [mark.along_ft, mark.across_ft, mark.height_ft] }
+
+      assert_predicate places.sum.to_f, :finite?, declared.id
+      long = found.path.last && found.path.last.along_ft - found.path.first.along_ft > 1000
+
+      refute_empty lines, declared.id if long && found.path.size > 5
+    end
+  end
+end

@@ -1,0 +1,66 @@
+# frozen_string_literal: true
+
+require_relative '../browser_helper'
+
+# Texts in the pictures of a plan, over all manoeuvres that a helicopter and a gyroplane fly, on a desk, a tablet and a
+# phone: none lies over another, none runs out of its picture, as the browser has drawn them.
+class BrowserLabelsTest < Minitest::Test
+  include ServerHelp
+  include BrowserHelp
+
+  OVERLAPS = <<~JS
+    return [...document.querySelectorAll('main svg[role]')].flatMap((svg) => {
+      const frame = svg.getBoundingClientRect()
+      const texts = [...svg.querySelectorAll('text')].filter((text) => text.textContent.trim() !== '')
+        .map((text) => [text.textContent, text.getBoundingClientRect()])
+      const out = texts.filter(([, box]) => box.left < frame.left - 1 || box.right > frame.right + 1)
+        .map(([text]) => `${text} runs out of the picture`)
+      const over = texts.flatMap(([text, a], i) => texts.slice(i + 1)
+        .filter(([, b]) => a.left < b.right - 1 && b.left < a.right - 1 && a.top < b.bottom - 3 && b.top < a.bottom - 3)
+        .map(([other]) => `${text} / ${other}`))
+      return [...out, ...over]
+    })
+  JS
+  WIDTHS = [[1280, 800], [834, 1112], [360, 780]].freeze
+
+  # A lesson of every manoeuvre that the kind of aircraft flies, in a wind from the side.
+  def everything(type, first)
+    aircraft = Fujin::AircraftRow.create!(mark: "Q-#{type[0, 4].upcase}", type_id: type)
+    lesson = sortie(aircraft: aircraft, manoeuvre: first, wind_from_deg: 310, wind_kt: 12)
+    copied = lesson.exercise.attributes.except('id', 'settings', 'manoeuvre', 'position')
+    others = Fujin::Catalogue.all.select { |one| one.for?(aircraft.type) && one.id != first }
+    others.each_with_index { |one, i| lesson.exercises.create!(**copied, manoeuvre: one.id, position: i + 1) }
+    lesson.reload
+  end
+
+  def assert_apart(lesson)
+    sign_in(@instructor)
+    found = WIDTHS.flat_map do |width, height|
+      window(width, height)
+      visit "/sorties/#{lesson.id}/prepare"
+      lesson.exercises.each_with_index.flat_map do |exercise, i|
+        press(']') if i.positive?
+        assert_selector '[aria-label=Exercises] [aria-current=true]', text: /\A#{i + 1}/
+        assert_selector 'main [role=tablist]'
+        assert_no_selector '[data-old]'
+        drawn(exercise, width)
+      end
+    end
+
+    assert_empty found
+  end
+
+  # What lies over something in each of the tabs with pictures.
+  # @return [Array<String>]
+  def drawn(exercise, width)
+    ['Path', *('Energy and limits' unless width == 834)].select { |tab| page.has_button?(tab, wait: 0) }.flat_map do |tab|
+      click_on tab
+      assert_selector 'main [role=tab][aria-selected=true]', text: tab
+      page.execute_script(OVERLAPS).map { |over| "#{exercise.manoeuvre} at #{width}, #{tab}: #{over}" }
+    end
+  end
+
+  def test_no_text_lies_over_another_in_a_helicopter = assert_apart(everything('tansy-2', 'straight_in_autorotation'))
+
+  def test_no_text_lies_over_another_in_a_gyroplane = assert_apart(everything('sorrel-g', 'gyro_landing'))
+end

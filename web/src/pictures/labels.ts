@@ -1,0 +1,121 @@
+/** A text of some lines beside a place of a picture, pixels. */
+export interface Label {
+  key: string
+  x: number
+  y: number
+  lines: string[]
+  /** The larger, the longer it stays where there is little room. */
+  weight: number
+}
+
+export interface Box {
+  left: number
+  top: number
+  right: number
+  bottom: number
+}
+
+export interface Placed extends Label {
+  box: Box
+  /** So far from its place that a line leads to it: where that line ends. */
+  leads: { x: number; y: number } | undefined
+}
+
+/** Room that a letter and a line take at the pictures' type size, pixels: rather more than less. */
+export const LETTER = 6.4
+export const LINE = 14
+/** Between two texts. */
+const GAP = 3
+/** How far from its place a text may stand, ring by ring. */
+const RINGS = [9, 22, 38, 58, 84, 116]
+/** Farther than this nobody sees whose text it is. */
+const LED_FROM = 16
+/** Where on a ring: right, left, and what lies between; -1 is left or above, 1 is right or below. */
+const WAYS: [number, number][] = [
+  [1, 0],
+  [-1, 0],
+  [0, -1],
+  [0, 1],
+  [1, -1],
+  [-1, -1],
+  [1, 1],
+  [-1, 1],
+]
+
+export const overlap = (a: Box, b: Box) => a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom
+
+const within = (box: Box, bounds: Box) =>
+  box.left >= bounds.left && box.right <= bounds.right && box.top >= bounds.top && box.bottom <= bounds.bottom
+
+const wider = ({ left, top, right, bottom }: Box, by: number): Box => ({
+  left: left - by,
+  top: top - by,
+  right: right + by,
+  bottom: bottom + by,
+})
+
+/** The room of a text that stands at a place: 'start' to its right, 'middle' over it, 'end' to its left. */
+export function textBox(x: number, y: number, text: string, anchor: 'start' | 'middle' | 'end' = 'start'): Box {
+  const width = text.length * LETTER
+  const left = anchor === 'start' ? x : anchor === 'end' ? x - width : x - width / 2
+  return { left, right: left + width, top: y - LINE + 3, bottom: y + 3 }
+}
+
+function boxAt({ x, y, lines }: Label, ring: number, [dx, dy]: [number, number]): Box {
+  const width = Math.max(...lines.map((text) => text.length)) * LETTER
+  const height = lines.length * LINE
+  const left = dx === 0 ? x - width / 2 : dx > 0 ? x + ring : x - ring - width
+  const top = dy === 0 ? y - height / 2 : dy > 0 ? y + ring : y - ring - height
+  return { left, top, right: left + width, bottom: top + height }
+}
+
+/** The nearest point of a box. */
+const nearestOf = ({ left, top, right, bottom }: Box, x: number, y: number) => ({
+  x: Math.min(Math.max(x, left), right),
+  y: Math.min(Math.max(y, top), bottom),
+})
+
+/** Places texts beside their places so that none, and no line that leads to one, lies over another, none over what is taken, none outside: the weightiest first and nearest; what finds no room is left out. */
+export function placeLabels(labels: Label[], bounds: Box, taken: Box[] = []): Placed[] {
+  const rooms = [...taken]
+  const texts: Box[] = []
+  return [...labels]
+    .sort((a, b) => b.weight - a.weight)
+    .flatMap((label) => {
+      const here = { left: label.x, right: label.x, top: label.y, bottom: label.y }
+      if (label.lines.length === 0 || !within(here, bounds)) return []
+      for (const ring of RINGS)
+        for (const way of WAYS) {
+          const box = boxAt(label, ring, way)
+          if (!within(box, bounds) || rooms.some((other) => overlap(wider(box, GAP), other))) continue
+          const leads = ring > LED_FROM ? nearestOf(box, label.x, label.y) : undefined
+          const lead = leads
+            ? alongLine(
+                [
+                  [label.x, label.y],
+                  [leads.x, leads.y],
+                ],
+                1,
+              )
+            : []
+          if (lead.some((piece) => texts.some((other) => overlap(piece, other)))) continue
+          texts.push(box)
+          rooms.push(box, ...lead)
+          return [{ ...label, box, leads }]
+        }
+      return []
+    })
+}
+
+/** A drawn line as room that no text is to lie over, in small pieces. */
+export function alongLine(points: [number, number][], half = 3): Box[] {
+  return points.flatMap(([x, y], i) => {
+    const [fromX, fromY] = points[i - 1] ?? [x, y]
+    const pieces = Math.max(1, Math.ceil(Math.hypot(x - fromX, y - fromY) / (2 * half)))
+    return Array.from({ length: pieces }, (_, k) => {
+      const part = (k + 1) / pieces
+      const [atX, atY] = [fromX + (x - fromX) * part, fromY + (y - fromY) * part]
+      return { left: atX - half, right: atX + half, top: atY - half, bottom: atY + half }
+    })
+  })
+}

@@ -51,24 +51,29 @@ module Fujin
       measure = @attempt.proposal['measures'][measure_id]
       return nil unless phase && measure && (measure['band_low'] || measure['band_high'])
 
+      drawn = Glossary.measure(measure_id).strip_drawn
+      low, high = drawn == 'power_on_band' ? power_on_band : measure.values_at('band_low', 'band_high')
       {
         'phase' => phase_id,
         'from_s' => phase['start_s'],
         'to_s' => phase['end_s'],
-        'low' => measure['band_low'],
-        'high' => measure['band_high'],
-        'in_band_pct' => (share_in_band(values, phase, measure) if values && !@held_back)
+        'low' => low,
+        'high' => high,
+        'line' => drawn == 'line',
+        # What is taken at one moment is not stayed in.
+        'in_band_pct' => (share_in_band(values, phase, low, high) if values && !@held_back && drawn != 'line')
       }
     end
 
-    def share_in_band(values, phase, measure)
+    def power_on_band = @attempt.sortie.aircraft.type.power_on_band
+
+    def share_in_band(values, phase, low, high)
       inside = total = 0
       index_range(phase['start_s'], phase['end_s']).each do |i|
         next if values[i].nan?
 
         total += 1
-        inside += 1 if (measure['band_low'].nil? || values[i] >= measure['band_low']) &&
-          (measure['band_high'].nil? || values[i] <= measure['band_high'])
+        inside += 1 if (low.nil? || values[i] >= low) && (high.nil? || values[i] <= high)
       end
       total.zero? ? nil : (100.0 * inside / total).round
     end

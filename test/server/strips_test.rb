@@ -47,6 +47,31 @@ class StripsTest < Minitest::Test
     assert_in_delta (measure['high'] - measure['low']) / 2.0, measure['uncertainty'], 0.01
   end
 
+  # A highest pitch is reached once: its limits are lines, and no share of the time is told of it.
+  def test_limits_of_one_moment_are_lines_and_no_band_to_stay_in
+    attempt = imported(@sortie).first
+    get "/api/attempts/#{attempt.id}/strips?bins=20"
+    bands = answer['strips'].to_h { |strip| [strip['channel'], strip['bands']] }
+    told = ->(channel, phase) { bands[channel].find { |one| one['phase'] == phase }.values_at('line', 'in_band_pct') }
+
+    assert_equal [true, nil], told.call('pitch_deg', 'flare')
+    assert_equal [true, nil], told.call('nr_pct', 'flare')
+    assert_equal [true, nil], told.call('ias_kt', 'entry')
+    refute told.call('ias_kt', 'glide').first
+    assert_includes 0..100, told.call('ias_kt', 'glide').last
+  end
+
+  # What is asked is a share of the time in the type's band; the band is the type's, not the share on the rotor's scale.
+  def test_a_share_of_the_time_draws_the_band_that_it_is_a_share_of
+    attempt = imported(@sortie).first
+    measure = attempt.proposal['measures']['glide_ias_mean_kt'].merge('band_low' => 80.0, 'band_high' => nil)
+    attempt.update!(proposal: attempt.proposal.merge('measures' => { 'rpm_in_band_pct' => measure }))
+    get "/api/attempts/#{attempt.id}/strips?bins=20"
+    band = answer['strips'].find { |strip| strip['channel'] == 'nr_pct' }['bands'].first
+
+    assert_equal Fujin::Aircraft::Library.find('tansy-2').power_on_band, band.values_at('low', 'high')
+  end
+
   # Not the recorded column, nor smoothed another way: the signals that the measures were taken from.
   def test_strips_show_what_was_measured
     attempt = imported(@sortie).first

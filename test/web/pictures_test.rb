@@ -101,6 +101,8 @@ class PicturesTest < Minitest::Test
       [WebModule::NOTHING, 'valueAt', strip, 1.0],
       [5, 'valueAt', strip, 9.0],
       [[0.7, 6.3], 'extent', strip],
+      # The ends are called by what was flown, not by the room around it: no feet under the ground.
+      [[1, 6], 'ends', strip],
       [[0, 1], 'extent', strip(points: [])],
       [[-0.6, 10.6], 'extent', strip(points: [[0, 0, 2]], bands: [{ low: 4, high: 10 }])]
     ]

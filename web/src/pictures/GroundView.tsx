@@ -83,7 +83,8 @@ export function GroundView({
       ? [{ key: 'entry', ...entryAt(entry, scale, y, moved), lines: ['entry point'], weight: 5 }]
       : []),
     ...(reach ? [reachLabel(reach, scale, y, moved, option && chanceOf?.(option), [width, height])] : []),
-    ...marksOf(plan, ['above'], scale.x, ({ across_ft: across }) => y(across)),
+    // Beside what was flown the plan's numbers would be taken for it.
+    ...(flown ? [] : marksOf(plan, ['above'], scale.x, ({ across_ft: across }) => y(across))),
     ...shapeLabels({ shapes: ground, x: scale.x, y, spotName }),
   ]
   const taken = [
@@ -246,7 +247,7 @@ function reachLabel(
     y: inside(y((side?.across_ft ?? 0) + shift.across), height),
     lines: [
       REACH_WORDS[reach.option] ?? reach.option,
-      ...(chance === undefined ? [] : [`${Math.round(chance * 100)} % stop on the spot`]),
+      ...(chance === undefined ? [] : [`${Math.round(chance * 100)} % end within the standard`]),
     ],
     weight: 4,
   }

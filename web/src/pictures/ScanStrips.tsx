@@ -3,7 +3,7 @@ import { memo, useId, useMemo, type KeyboardEvent, type PointerEvent } from 'rea
 import type { Attempt, Schemas } from '../api/client'
 import { capital } from '../design/words'
 import { Picture } from './Picture'
-import { bandNow, extent, midline, reading, ribbon, valueAt, type Strip } from './stripShapes'
+import { bandNow, ends, extent, midline, reading, ribbon, valueAt, type Strip } from './stripShapes'
 import { useWidth } from './useWidth'
 
 type Span = { from: number; to: number }
@@ -216,6 +216,7 @@ const StripShape = memo(function StripShape({
   const clip = useId()
   const inner = HEIGHT - 8
   const [low, high] = extent(strip)
+  const [least, greatest] = ends(strip) ?? []
   const y = scaleLinear([low, high], [top + 4 + inner, top + 4])
   return (
     <>
@@ -226,12 +227,24 @@ const StripShape = memo(function StripShape({
         {(strip.bands ?? []).map((band) => {
           const upper = y(band.high ?? high)
           const lower = y(band.low ?? low)
+          const [from, to] = [x(Math.max(band.from_s, span.from)), x(Math.min(band.to_s, span.to))]
+          if (band.line)
+            return (
+              <path
+                key={band.phase}
+                d={[band.low, band.high].map((limit) => (limit == null ? '' : `M${from} ${y(limit)}H${to}`)).join('')}
+                stroke="var(--limit)"
+                strokeWidth={1.6}
+                strokeDasharray="6 3"
+                fill="none"
+              />
+            )
           return (
             <rect
               key={band.phase}
-              x={x(Math.max(band.from_s, span.from))}
+              x={from}
               y={upper}
-              width={Math.max(0, x(Math.min(band.to_s, span.to)) - x(Math.max(band.from_s, span.from)))}
+              width={Math.max(0, to - from)}
               height={Math.max(1, lower - upper)}
               fill="var(--band)"
             />
@@ -281,10 +294,10 @@ const StripShape = memo(function StripShape({
       )}
       <line x1={0} x2={width} y1={top + HEIGHT} y2={top + HEIGHT} stroke="var(--rule)" strokeWidth={0.8} />
       <text x={width - RIGHT + 6} y={top + 12} fontSize={10} fill="var(--ink-soft)">
-        {strip.points.length > 0 ? reading(strip, high) : ''}
+        {greatest === undefined ? '' : reading(strip, greatest)}
       </text>
       <text x={width - RIGHT + 6} y={top + HEIGHT - 4} fontSize={10} fill="var(--ink-soft)">
-        {strip.points.length > 0 ? reading(strip, low) : ''}
+        {least === undefined ? '' : reading(strip, least)}
       </text>
     </>
   )

@@ -11,8 +11,8 @@ export function bandNow(strip: Strip, timeS: number | undefined) {
   return here ?? bands.sort((a, b) => b.to_s - b.from_s - (a.to_s - a.from_s))[0]
 }
 
-/** Least and greatest of the channel and its bands, with a little room. */
-export function extent(strip: Strip): [number, number] {
+/** Least and greatest of the channel and its bands: what its ends are called. */
+export function ends(strip: Strip): [number, number] | undefined {
   const values = strip.points
     .flatMap(([, low, high]) => [low, high])
     .filter((v): v is number => v !== null && v !== undefined)
@@ -20,9 +20,14 @@ export function extent(strip: Strip): [number, number] {
     .flatMap((band) => [band.low, band.high])
     .filter((v): v is number => v !== null && v !== undefined)
   const all = [...values, ...(values.length > 0 ? bands : [])]
-  if (all.length === 0) return [0, 1]
-  const low = Math.min(...all)
-  const high = Math.max(...all)
+  return all.length === 0 ? undefined : [Math.min(...all), Math.max(...all)]
+}
+
+/** The same with a little room. */
+export function extent(strip: Strip): [number, number] {
+  const found = ends(strip)
+  if (!found) return [0, 1]
+  const [low, high] = found
   const room = (high - low || 1) * 0.06
   return [low - room, high + room]
 }

@@ -7,11 +7,15 @@ module Fujin
     MeasureEntry =
       Value.define(
         :id, :label, :short, :unit, :digits, :sources, :any_source, :control, :uncertainty, :definition, :strip,
-        :live, :in_lengths, :differing,
-        defaults: { any_source: false, uncertainty: 0.0, strip: nil, live: nil, in_lengths: false,
+        :strip_drawn, :live, :in_lengths, :differing,
+        defaults: { any_source: false, uncertainty: 0.0, strip: nil, strip_drawn: 'band', live: nil, in_lengths: false,
                     differing: {}.freeze }
       ) do
         self::CONTROLS = %w[cyclic collective pedals throttle none].freeze
+
+        # How its limits are drawn behind its strip: a band to stay in, lines where it is taken at one moment, or the
+        # type's own band where it is a share of the time in that.
+        self::DRAWN = %w[band line power_on_band].freeze
 
         # What is told while its phase is flown, and what a reading may be held to it by.
         self::SO_FAR = 'so_far'
@@ -34,6 +38,10 @@ module Fujin
           return "no unit #{fields['unit'].inspect}" unless units.key?(fields['unit'])
 
           return "live is #{self::SO_FAR} or #{self::LIVE_KEYS.join(', ')}" unless live?(fields['live'])
+
+          unless self::DRAWN.include?(fields.fetch('strip_drawn', 'band'))
+            return "strip_drawn is one of #{self::DRAWN.join(', ')}"
+          end
 
           "control is one of #{self::CONTROLS.join(', ')}" unless self::CONTROLS.include?(fields['control'])
         end

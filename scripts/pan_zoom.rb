@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
-# Frames while the whole flight is panned and zoomed: an hour at 10 Hz, six strips, in the browser as it is. Start Fujin
-# first; prints the middle and the 95th percentile of the time between frames, and of the drawing itself.
+# Frames while the whole flight is panned and zoomed, and while an attempt is replayed: an hour at 10 Hz, six strips, in
+# the browser as it is. Start Fujin first; prints the middle and the 95th percentile of the time between frames.
 #
 #   bundle exec ruby scripts/pan_zoom.rb [http://127.0.0.1:4810]
 require 'selenium-webdriver'
@@ -79,12 +79,26 @@ frames = browser.execute_async_script(<<~SCRIPT, canvas)
   }
   requestAnimationFrame(tick)
 SCRIPT
-sorted = frames.sort
-puts format(
-  'pan and zoom, 36,000 points x 6 strips: %d frames, middle %.1f ms, 95 %% at most %.1f ms (target 32 ms)',
-  sorted.size,
-  sorted[sorted.size / 2],
-  sorted[(sorted.size * 0.95).floor]
-)
+# @param what [String], @param gaps [Array<Float>] milliseconds from one frame to the next
+def tell(what, gaps)
+  sorted = gaps.sort
+  puts format('%s: %d frames, middle %.1f ms, 95 %% at most %.1f ms (target 32 ms)', what, sorted.size,
+              sorted[sorted.size / 2], sorted[(sorted.size * 0.95).floor])
+end
+tell('pan and zoom, 36,000 points x 6 strips', frames)
 
+browser.find_elements(css: 'summary').find { |s| s.text == 'The whole flight' }.click
+browser.find_elements(css: 'button').find { |b| b.text == 'Replay' }.click
+tell('replay of an attempt, an hour loaded', browser.execute_async_script(<<~SCRIPT))
+  const [done] = arguments
+  const gaps = []
+  let last
+  const tick = (now) => {
+    if (last !== undefined) gaps.push(now - last)
+    last = now
+    if (gaps.length > 500) return done(gaps)
+    requestAnimationFrame(tick)
+  }
+  requestAnimationFrame(tick)
+SCRIPT
 browser.quit

@@ -88,9 +88,22 @@ class PathMarksTest < Minitest::Test
     assert_nil line.call(nil)
   end
 
+  # Straight down through the air, it goes over the ground with the wind; a nose that points nowhere has no heading.
+  def test_what_only_drifts_has_no_heading
+    down = (0..10).map { |t| [t, t * -16.878, 0, 500 - (20 * t), 'descent'] }
+    told = marks(drawn(down, wind: Fujin::Wind.parse('350/10')), 'above')
+
+    assert_equal [['descent', 'drifts with the wind']], told.map(&:lines)
+  end
+
   def test_every_manoeuvre_says_something_of_where_it_goes
-    Fujin::Catalogue.all.each do |declared|
-      found = declared.plan(day(declared.kinds.first), P::HouseMethod.new, course_deg: 350.0)
+    winds = %w[0/0 350/8 170/5 80/15 350/25].map { |text| Fujin::Wind.parse(text) }
+    Fujin::Catalogue.all.product(winds).each do |declared, wind|
+      found = begin
+        declared.plan(day(declared.kinds.first, wind: wind), P::HouseMethod.new, course_deg: 350.0)
+      rescue Fujin::OutsideModel, Fujin::InvalidInput
+        next
+      end
       told = P::PathMarks.of(found)
       lines = told.flat_map(&:lines)
 

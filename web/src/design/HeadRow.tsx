@@ -1,12 +1,16 @@
-/** The head of a table: its columns' names, small and quiet. */
+/** The head of a table: its columns' names, small and quiet; what is only pressed in has none. */
 export const HeadRow = ({ heads }: { heads: string[] }) => (
   <thead>
     <tr className="label text-left">
-      {heads.map((head) => (
-        <th key={head} className="p-2 font-normal">
-          {head}
-        </th>
-      ))}
+      {heads.map((head) =>
+        head === '' ? (
+          <td key={head} />
+        ) : (
+          <th key={head} scope="col" className="p-2 font-normal">
+            {head}
+          </th>
+        ),
+      )}
     </tr>
   </thead>
 )

@@ -7,7 +7,7 @@ export function PlanTable({ table }: { table: Schemas['PlanTable'] }) {
   const units = table.columns.map((column) => column.unit ?? '')
   return (
     <section aria-label={table.title}>
-      <h3 className="m-0 mb-1 text-base font-semibold">{table.title}</h3>
+      <h2 className="m-0 mb-1 text-base font-semibold">{table.title}</h2>
       <WideTable className="figures w-full text-sm">
         <thead>
           <tr className="border-b border-ink text-left">

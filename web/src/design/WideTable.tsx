@@ -1,5 +1,6 @@
 import { clsx } from 'clsx'
 import type { ComponentProps } from 'react'
+import { Sideways } from './Sideways'
 
 interface Props extends ComponentProps<'table'> {
   /** Of the frame around it. */
@@ -8,7 +9,7 @@ interface Props extends ComponentProps<'table'> {
 
 /** A table that scrolls in a frame of its own where there is no room for it, so that the page never does. */
 export const WideTable = ({ outer, className, ...table }: Props) => (
-  <div className={clsx('overflow-x-auto', outer)}>
+  <Sideways className={outer}>
     <table {...table} className={clsx('border-collapse', className)} />
-  </div>
+  </Sideways>
 )

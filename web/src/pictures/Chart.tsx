@@ -12,7 +12,7 @@ type Shape = Schemas['ChartShape']
 type Point = Schemas['ChartPoint']
 
 const LEFT = 46
-const BELOW = 34
+const BELOW = 36
 const TOP = 10
 
 interface Props {
@@ -104,7 +104,7 @@ function Axes({ chart, x, y, width, height }: DrawProps) {
       {ticksWithRoom(chart.x.low, chart.x.high, 7, width - LEFT - 12, LETTER)
         .filter((value) => x(value) + (String(value).length * LETTER) / 2 <= width)
         .map((value) => (
-          <text key={value} x={x(value)} y={height - BELOW + 15} textAnchor="middle">
+          <text key={value} x={x(value)} y={height - BELOW + 17} textAnchor="middle">
             {value}
           </text>
         ))}

@@ -10,7 +10,7 @@ import { useWidth } from './useWidth'
 type Entry = Schemas['LedgerEntry']
 
 const LEFT = 46
-const BELOW = 30
+const BELOW = 34
 const TOP = 14
 
 /** Height, speed and rotor energy as stacked heights in feet over time: a trade is one band feeding another, the falling top is what was lost. */
@@ -119,7 +119,7 @@ export function EnergyLedger({
         />
         {read && <line x1={x(read.t_s)} x2={x(read.t_s)} y1={TOP} y2={y(0)} stroke="var(--ink)" strokeWidth={1} />}
         {ticks(first.t_s, last.t_s, 8).map((t) => (
-          <text key={t} x={x(t)} y={height - BELOW + 15} fontSize={11} fill="var(--ink-soft)" textAnchor="middle">
+          <text key={t} x={x(t)} y={height - BELOW + 19} fontSize={11} fill="var(--ink-soft)" textAnchor="middle">
             {t}
           </text>
         ))}

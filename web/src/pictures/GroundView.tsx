@@ -1,15 +1,12 @@
-import { least } from 'd3-array'
 import { useState } from 'react'
 import { ToggleGroup } from 'radix-ui'
 import type { PathPoint, Plan, Schemas } from '../api/client'
 import { figure } from '../design/words'
 import { Picture } from './Picture'
-import { cornersOf, NorthMark, ScaleBar, SpotMark, WindOverGround } from './GroundMarks'
-import { Labels } from './Labels'
-import { alongLine, type Box, type Label } from './labels'
-import { marksOf } from './marksOf'
-import { line, lowEnough, momentOf, ticks, trueScale, windowOf, type TrueScale, type Window } from './scale'
-import { GroundShapes, shapeLabels } from './GroundShapes'
+import { NorthMark, ScaleBar, SpotMark, WindOverGround } from './GroundMarks'
+import { GroundLabels, REACH_WORDS } from './GroundLabels'
+import { line, lowEnough, momentOf, ticks, trueScale, windowOf, type Window } from './scale'
+import { GroundShapes } from './GroundShapes'
 import { SpotHandle } from './SpotHandle'
 import { useDragged, type Shift } from './useDragged'
 import { useWidth } from './useWidth'
@@ -39,14 +36,7 @@ interface Props {
 type Landings = NonNullable<Schemas['Dispersion']['result']>['options'][number]
 
 const KEY_STEP_FT = 50
-const REACH_WORDS: Record<string, string> = {
-  glide: 'reach at house glide',
-  stretch: 'stretched',
-  slow: 'slow',
-  delay: 'ten seconds later',
-  s_turn: 'after an S-turn',
-  circle: 'after a circle',
-}
+const NO_SHAPES: Schemas['GroundShape'][] = []
 
 /** The plan view in true scale, final course to the right: spot, wind, planned and flown track, what each option reaches. */
 export function GroundView({
@@ -60,7 +50,7 @@ export function GroundView({
   onShift,
   landings,
   chanceOf,
-  ground = [],
+  ground = NO_SHAPES,
   onSpot,
 }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>()
@@ -75,27 +65,6 @@ export function GroundView({
   const now = timeS === undefined ? undefined : momentOf(flown ?? [], timeS)
   const moved = shift ?? { along: 0, across: 0 }
   const by = `translate(${moved.along * scale.perFt} ${moved.across * scale.perFt})`
-
-  const path = plan.path.map((p): [number, number] => [scale.x(p.along_ft), y(p.across_ft)])
-  const labels: Label[] = [
-    { key: 'spot', x: scale.x(0), y: y(0), lines: [spotName], weight: 6 },
-    ...(entry && plan.reaches.length > 0
-      ? [{ key: 'entry', ...entryAt(entry, scale, y, moved), lines: ['entry point'], weight: 5 }]
-      : []),
-    ...(reach ? [reachLabel(reach, scale, y, moved, option && chanceOf?.(option), [width, height])] : []),
-    // Beside what was flown the plan's numbers would be taken for it.
-    ...(flown ? [] : marksOf(plan, ['above'], scale.x, ({ across_ft: across }) => y(across))),
-    ...shapeLabels({ shapes: ground, x: scale.x, y, spotName }),
-  ]
-  const taken = [
-    ...cornersOf(plan, width, height),
-    ...alongLine(path),
-    ...alongLine((flown ?? []).map((p) => [scale.x(p.along_ft), y(p.across_ft)])),
-    boxAround(scale.x(0), y(0), 9),
-    ...(entry && plan.reaches.length > 0
-      ? [entryAt(entry, scale, y, moved)].map((at) => boxAround(at.x, at.y, 12))
-      : []),
-  ]
 
   return (
     <figure ref={ref} className="m-0">
@@ -190,7 +159,21 @@ export function GroundView({
             <path d={`M${scale.x(entry.along_ft)} ${y(0) - 14}v28`} stroke="var(--ink)" strokeWidth={2} />
           </g>
         )}
-        <Labels labels={labels} bounds={{ left: 2, top: 2, right: width - 2, bottom: height - 2 }} taken={taken} />
+        <GroundLabels
+          plan={plan}
+          flown={flown}
+          ground={ground}
+          spotName={spotName}
+          fromFt={view.fromFt}
+          toFt={view.toFt}
+          leftFt={sides[0]}
+          rightFt={sides[1]}
+          width={width}
+          alongFt={moved.along}
+          acrossFt={moved.across}
+          reach={reach}
+          chance={option && chanceOf?.(option)}
+        />
         {onSpot && (
           <rect
             className="cursor-crosshair"
@@ -215,42 +198,6 @@ export function GroundView({
       </Picture>
     </figure>
   )
-}
-
-const boxAround = (x: number, y: number, half: number): Box => ({
-  left: x - half,
-  right: x + half,
-  top: y - half,
-  bottom: y + half,
-})
-
-const entryAt = (entry: PathPoint, scale: TrueScale, y: (across: number) => number, shift: Shift) => ({
-  x: scale.x(entry.along_ft + shift.along),
-  y: y(entry.across_ft + shift.across),
-})
-
-/** The name of what is reached, and how likely, at its side. */
-function reachLabel(
-  reach: Plan['reaches'][number],
-  scale: TrueScale,
-  y: (across: number) => number,
-  shift: Shift,
-  chance: number | undefined,
-  [width, height]: [number, number],
-): Label {
-  const side = least(reach.points, (point) => point.across_ft)
-  // Kept in the picture where the shape is larger than that.
-  const inside = (value: number, end: number) => Math.min(Math.max(value, 4), end - 4)
-  return {
-    key: 'reach',
-    x: inside(scale.x((side?.along_ft ?? 0) + shift.along), width),
-    y: inside(y((side?.across_ft ?? 0) + shift.across), height),
-    lines: [
-      REACH_WORDS[reach.option] ?? reach.option,
-      ...(chance === undefined ? [] : [`${Math.round(chance * 100)} % end within the standard`]),
-    ],
-    weight: 4,
-  }
 }
 
 interface HandleProps {

@@ -3,7 +3,7 @@ import { LINE, placeLabels, type Box, type Label } from './labels'
 /** Texts beside what they are about, none over another; the first line of each is what it is. */
 export function Labels({ labels, bounds, taken }: { labels: Label[]; bounds: Box; taken: Box[] }) {
   return (
-    <g fontSize={11.5} fill="var(--ink)">
+    <g fill="var(--ink)" pointerEvents="none">
       {placeLabels(labels, bounds, taken).map(({ key, x, y, lines, box, leads }) => (
         <g key={key} data-label={key}>
           {leads && (

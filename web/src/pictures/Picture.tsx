@@ -17,7 +17,7 @@ export const Picture = ({ width, height, label, className, role = 'img', childre
     width={width}
     height={height}
     viewBox={`0 0 ${width} ${height}`}
-    className={clsx('block h-auto max-w-full', rest.onPointerMove && 'touch-none', className)}
+    className={clsx('picture block h-auto max-w-full', rest.onPointerMove && 'touch-none', className)}
     role={role}
     aria-label={label}
   >

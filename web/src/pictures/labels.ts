@@ -23,7 +23,7 @@ export interface Placed extends Label {
 
 /** Room that a letter and a line take at the pictures' type size, pixels: rather more than less. */
 export const LETTER = 6.4
-export const LINE = 14
+export const LINE = 15
 /** Between two texts. */
 const GAP = 3
 /** How far from its place a text may stand, ring by ring. */

@@ -64,7 +64,7 @@ function Seen({ attempt, plan, spotName }: { attempt: Attempt; plan: Plan; spotN
           plan={plan}
           flown={path}
           title={caption}
-          doors={['gate']}
+          door="gate"
           window={windowOf(plan, [path])}
           {...(timeS === undefined ? {} : { timeS })}
         />

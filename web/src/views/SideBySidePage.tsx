@@ -41,7 +41,7 @@ export function SideBySidePage() {
         <WideTable outer="mt-3" className="w-full text-sm">
           <thead>
             <tr className="align-bottom">
-              <th className="text-left font-normal" />
+              <td />
               {columns.map((column, i) => (
                 <th key={column.attempt_id} className="px-2 py-1 text-right font-normal">
                   <span className="label block">{i + 1}</span>

@@ -1,7 +1,7 @@
 import { clsx } from 'clsx'
 import { Link } from 'react-router'
 import type { SortieRow } from '../api/client'
-import { capital, STAGES, type StageName } from '../design/words'
+import { capital, clockOf, shortDayOf, STAGES, type StageName } from '../design/words'
 
 /** The four stages as stations on one streamline: open, begun or done. Moving along it loses nothing. */
 interface Props {
@@ -12,8 +12,14 @@ interface Props {
 }
 
 export function StageTrack({ sortie, current, close = false }: Props) {
+  // One of a list's rows is no place of the page to go to.
+  const Frame = close ? 'div' : 'nav'
   return (
-    <nav aria-label="Stages of the sortie" className="no-print">
+    <Frame
+      role={close ? 'group' : undefined}
+      aria-label={`Stages of ${sortie.student.name}, ${shortDayOf(sortie.starts_at)} ${clockOf(sortie.starts_at)}`}
+      className="no-print"
+    >
       <ol className="flex items-center">
         {STAGES.map((stage, index) => (
           <li key={stage} className="flex items-center">
@@ -34,7 +40,7 @@ export function StageTrack({ sortie, current, close = false }: Props) {
           </li>
         ))}
       </ol>
-    </nav>
+    </Frame>
   )
 }
 

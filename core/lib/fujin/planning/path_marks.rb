@@ -16,6 +16,8 @@ module Fujin
       STRAIGHT_PART = 0.4
       LEVEL_FPM = 50.0
       ROUND_DEG = 345.0
+      # Slower through the air than this it only drifts, knots.
+      DRIFTS_KT = 3.0
       # Nearer than this the spot is passed, not abeam, feet.
       ABEAM_FT = 200.0
       # Less drift than this is none that anybody flies, degrees.
@@ -110,12 +112,21 @@ module Fujin
         flown = steps(points)
         return if seconds(points) < SHORTEST_S || flown.empty? || length(points) < SHORTEST_PART * whole
 
-        ways = flown.map { |a, b| velocities(a, b) }
+        flown, ways = through_the_air(flown)
+        return mark('above', middle(points), [name(points), 'drifts with the wind'], GOES_ON) if ways.empty?
+
         run = straight_run(ways)
         return mark('above', middle(points), [name(points), *turning(points, flown, ways)], GOES_ON) unless run
 
         at = (run.first + run.last) / 2
         mark('above', flown[at].first, [name(points), *straight(*ways[at], (points if run.size == ways.size))], GOES_ON)
+      end
+
+      # Without those in which it only drifts: they have no heading.
+      # @return [Array(Array, Array)] steps, and the velocities of each
+      def through_the_air(steps)
+        moving = steps.zip(steps.map { |a, b| velocities(a, b) }).reject { |_, (through, _)| through.abs < DRIFTS_KT }
+        [moving.map(&:first), moving.map(&:last)]
       end
 
       # The longest run of steps of one direction, as places among them; nil where most of the stretch turns.

@@ -1,3 +1,4 @@
+import { Sideways } from '../../design/Sideways'
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react'
 import type { Board } from '../../api/bookings'
 import { dateIn, minuteIn } from '../../design/times'
@@ -61,7 +62,7 @@ export function DayBoard({ board, lanes, day, moved, opened, chosen, movable }: 
     moved(bar, step, lane)
   }
   return (
-    <div className="overflow-x-auto">
+    <Sideways>
       <div className="min-w-[46rem]">
         <div className="ml-36 flex border-b border-rule" ref={track} aria-hidden="true">
           {hours.slice(0, -1).map((hour) => (
@@ -130,7 +131,7 @@ export function DayBoard({ board, lanes, day, moved, opened, chosen, movable }: 
           </div>
         ))}
       </div>
-    </div>
+    </Sideways>
   )
 }
 

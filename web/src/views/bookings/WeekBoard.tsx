@@ -1,3 +1,4 @@
+import { Sideways } from '../../design/Sideways'
 import type { Board } from '../../api/bookings'
 import { weekdayOf } from '../../design/times'
 import { clockOf } from '../../design/words'
@@ -12,11 +13,11 @@ interface Props {
 
 /** Seven days, a lane each: who flies when; the day itself opens for moving. */
 export const WeekBoard = ({ board, lanes, opened, showDay }: Props) => (
-  <div className="overflow-x-auto">
+  <Sideways>
     <table className="w-full min-w-[60rem] table-fixed border-collapse">
       <thead>
         <tr className="text-left">
-          <th className="w-32 p-1" />
+          <td className="w-32 p-1" />
           {board.days.map(({ day }) => (
             <th key={day} className="border-l border-rule p-1 font-semibold">
               <button type="button" className="min-h-11 cursor-pointer underline" onClick={() => showDay(day)}>
@@ -55,5 +56,5 @@ export const WeekBoard = ({ board, lanes, opened, showDay }: Props) => (
         ))}
       </tbody>
     </table>
-  </div>
+  </Sideways>
 )

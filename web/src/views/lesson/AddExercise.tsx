@@ -21,6 +21,7 @@ export function AddExercise({ sortie, added }: Props) {
       <Popover.Trigger className="button">Add an exercise</Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
+          aria-label="Add an exercise"
           align="start"
           sideOffset={6}
           className="sheet z-40 grid max-h-[70vh] w-[30rem] max-w-[94vw] gap-2 overflow-y-auto p-4"

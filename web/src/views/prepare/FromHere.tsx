@@ -25,7 +25,7 @@ export function FromHere({ sortie, plan, shift }: Props) {
   const ways = answer.data?.ways
   return (
     <section aria-label="From here" className="no-print sheet p-3.5">
-      <h3 className="m-0 text-base font-semibold">From where I am, straight towards the spot</h3>
+      <h2 className="m-0 text-base font-semibold">From where I am, straight towards the spot</h2>
       <div className="mt-1 grid grid-cols-2 gap-2 sm:max-w-md">
         <NumberField
           label="Height"

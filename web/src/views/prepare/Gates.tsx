@@ -8,7 +8,7 @@ export function Gates({ gates }: { gates: Gate[] }) {
   if (gates.length === 0) return null
   return (
     <section aria-label="Gates">
-      <h3 className="m-0 text-base font-semibold">Gates</h3>
+      <h2 className="m-0 text-base font-semibold">Gates</h2>
       <dl className="m-0 grid grid-cols-[auto_1fr] gap-x-4 gap-y-1 text-sm">
         {gates.map((gate) => (
           <div key={gate.id} className="contents">

@@ -118,7 +118,7 @@ function Path({ plan, sortie, basis, set }: Props) {
   return (
     <>
       {top >= FLAT_FT && !round && (
-        <DescentSection plan={plan} title="From the side, true scale" doors={[mainDoor(gates)]} said />
+        <DescentSection plan={plan} title="From the side, true scale" door={mainDoor(gates)} said />
       )}
       {!round && top > 250 && low < 60 && view.fromFt < LAST_PART_FT.fromFt && (
         <DescentSection

@@ -65,7 +65,7 @@ export function WhichEntry({ dispersion, shift, onShift, error }: Props) {
   return (
     <section aria-label="Which entry reaches the spot" className="no-print sheet p-3.5">
       <div className="flex flex-wrap items-baseline justify-between gap-x-4">
-        <h3 className="m-0 text-base font-semibold">Which way reaches the spot from here</h3>
+        <h2 className="m-0 text-base font-semibold">Which way reaches the spot from here</h2>
         <span className="label" role="status">
           {dispersion.status === 'ready'
             ? `${dispersion.runs.toLocaleString('en-GB')} seeded runs`

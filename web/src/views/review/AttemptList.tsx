@@ -53,7 +53,7 @@ const tally = (attempts: Attempt[]) =>
 function Row({ label, headed = false, attempts, current, select }: RowProps) {
   return (
     <div className="min-w-0">
-      {headed && <h3 className="m-0 text-sm font-semibold">{label}</h3>}
+      {headed && <h2 className="m-0 text-sm font-semibold">{label}</h2>}
       <ol aria-label={label} className="m-0 flex list-none gap-2 overflow-x-auto p-0 pb-1">
         {attempts.map((attempt) => (
           <li key={attempt.id}>

@@ -1,3 +1,4 @@
+import { useMemo } from 'react'
 import type { Attempt, Plan } from '../../api/client'
 import { useAttemptPictures, useFlownPath } from '../../api/review'
 import { GroundView } from '../../pictures/GroundView'
@@ -13,14 +14,14 @@ interface Props {
 /** The attempt from above; of a surprise, what could be reached from where it came instead of what was planned. */
 export function FlownGround({ attempt, plan, spotName, timeS }: Props) {
   const reachable = useAttemptPictures(attempt.id).data?.reachable
-  const drawn = reachable ? { ...plan, reaches: reachable.reaches } : plan
+  const drawn = useMemo(() => (reachable ? { ...plan, reaches: reachable.reaches } : plan), [plan, reachable])
   const path = useFlownPath(attempt.id)
   return (
     <div className="mt-3">
       <GroundView
         plan={drawn}
         flown={path}
-        ground={attempt.spot_name ? [] : (plan.ground ?? [])}
+        {...(attempt.spot_name || !plan.ground ? {} : { ground: plan.ground })}
         spotName={attempt.spot_name ?? spotName}
         timeS={timeS}
         sides={sidesOf(plan, path, 500)}

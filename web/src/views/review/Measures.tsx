@@ -99,7 +99,7 @@ function Row({ measure }: { measure: Measure }) {
       </td>
       <td className="w-26 py-1 pl-2">
         <BandRuler measure={measure} />
-        <span className="block text-center text-[10px] leading-none text-soft">
+        <span className="block text-center text-xs leading-none text-soft">
           {bandText(measure.band_low, measure.band_high, measure.unit, measure.digits)}
         </span>
       </td>

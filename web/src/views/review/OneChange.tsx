@@ -32,9 +32,9 @@ export function OneChange({ attempt, plan }: Props) {
   const found = answer.data
   return (
     <section aria-label="What one change would have done" className="sheet mt-2 p-3.5">
-      <h3 className="m-0 text-base font-bold">
+      <h2 className="m-0 text-base font-bold">
         {found.claimed ? `With only this changed: ${found.change ?? ''}` : 'Nothing can be claimed'}
-      </h3>
+      </h2>
       {found.claimed ? <Told numbers={found.numbers} /> : <p className="mt-1 mb-0">{found.reason}.</p>}
       {found.fit && (
         <p className="label mt-1 mb-0">
@@ -50,7 +50,7 @@ export function OneChange({ attempt, plan }: Props) {
             plan={{ ...plan, path: found.mended.path, band: [], reaches: [] }}
             flown={path}
             title="As flown (solid), with the one change (dashed), true scale"
-            doors={['gate']}
+            door="gate"
             window={windowOf(plan, [path, found.mended.path])}
           />
         </div>

@@ -124,7 +124,7 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
                       flown={path}
                       over={other && otherPath}
                       title={planned ? 'Flown (solid) over planned (dashed), true scale' : 'As flown, true scale'}
-                      doors={['gate']}
+                      door="gate"
                       window={windowOf(drawn, [path])}
                       {...(timeS === undefined ? {} : { timeS })}
                       onTime={onTime}

@@ -88,6 +88,31 @@ class PathMarksTest < Minitest::Test
     assert_nil line.call(nil)
   end
 
+  # To the left and back again is no turn of nothing.
+  def test_a_turn_to_either_side_says_both
+    along = across = 0.0
+    sides = (0..40).map do |i|
+      heading = -Math::PI / 3 * Math.sin(Math::PI * i / 40)
+      [i, along += 90 * Math.cos(heading), across += 90 * Math.sin(heading), 800, 'turn']
+    end
+
+    assert_match(/\Aleft, then right in 40 s\z/, said(marks(drawn(sides), 'above'), 'turn')[1])
+  end
+
+  # Slowing down in a wind from the side the nose goes round by itself, and the way over the ground stays.
+  def test_slowing_down_is_no_turn
+    told = marks(plan('gyro_slow_flight'), 'above').map(&:lines)
+
+    assert_match(/\Aheading 3\d\d, \d+ kt over the ground\z/, told.first[1])
+  end
+
+  def test_who_stands_still_has_no_speed
+    still = (0..10).map { |i| [i, 0, 0, 4, 'hover'] }
+
+    assert_equal [['hover: 4 ft']], marks(drawn(still), 'side').map(&:lines)
+    assert_equal ['28 kt, rolling'], marks(plan('gyro_take_off', wind: Fujin::Wind.parse('350/8')), 'side').first.lines
+  end
+
   # Straight down through the air, it goes over the ground with the wind; a nose that points nowhere has no heading.
   def test_what_only_drifts_has_no_heading
     down = (0..10).map { |t| [t, t * -16.878, 0, 500 - (20 * t), 'descent'] }

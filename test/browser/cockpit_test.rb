@@ -23,6 +23,8 @@ class CockpitTest < Minitest::Test
     fly
     ready_for_the_air
     click_on 'First attempt'
+    # Said before the tap, too: stored it is when the server has it.
+    eventually { kinds.include?('attempt') }
     assert_text 'Everything stored'
     # The page has no network; the worker behind it, which is not held by that, finds nobody either.
     BrowserHelp.deaf = true

@@ -16,8 +16,12 @@ module Fujin
       STRAIGHT_PART = 0.4
       LEVEL_FPM = 50.0
       ROUND_DEG = 345.0
-      # Slower through the air than this it only drifts, knots.
-      DRIFTS_KT = 3.0
+      # A turn of which less than this part stays is one to either side.
+      ONE_WAY_PART = 0.5
+      # Slower through the air than this the nose points where the pilot holds it, not where the air comes from, knots.
+      DRIFTS_KT = 15.0
+      # Less of the way than this is standing still, feet.
+      STANDS_FT = 50.0
       # Nearer than this the spot is passed, not abeam, feet.
       ABEAM_FT = 200.0
       # Less drift than this is none that anybody flies, degrees.
@@ -47,14 +51,14 @@ module Fujin
 
         before = [@plan.path.first, *@stretches.map(&:last)]
         told = @stretches.zip(before).flat_map do |points, first|
-          [begins(points, first), goes_on(points), over_ground(points)]
+          [begins(points, first), goes_on(points), over_ground([first, *points].uniq)]
         end
         [*told, abeam, *gates].compact
       end
 
       private
 
-      def name(points) = points.first.phase.to_s.tr('_', ' ')
+      def name(points) = points.last.phase.to_s.tr('_', ' ')
       def seconds(points) = points.last.t_s - points.first.t_s
       def middle(points) = points[points.size / 2]
 
@@ -70,21 +74,25 @@ module Fujin
       def begins(points, first)
         return if BEFORE.include?(name(points)) || first.height_ft < 1
 
-        speed = first.ias_kt && ", #{first.ias_kt.round} kt"
+        speed = ", #{first.ias_kt.round} kt" if first.ias_kt && moves?(points)
         mark('side', first, ["#{name(points)}: #{feet(first.height_ft)}#{speed}"], START)
       end
 
       def goes_on(points)
         at = middle(points)
-        return if seconds(points) < SHORTEST_S || at.ias_kt.nil? || at.sink_fpm.nil? || BEFORE.include?(name(points))
+        return if seconds(points) < SHORTEST_S || at.ias_kt.nil? || at.sink_fpm.nil? || BEFORE.include?(name(points)) ||
+          !moves?(points)
 
-        mark('side', at, ["#{at.ias_kt.round} kt, #{vertical(at.sink_fpm)}", *within_sink(points)], GOES_ON)
+        mark('side', at, ["#{at.ias_kt.round} kt, #{vertical(at)}", *within_sink(points)], GOES_ON)
       end
 
-      def vertical(sink_fpm)
-        return 'level' if sink_fpm.abs < LEVEL_FPM
+      def moves?(points) = length(points) + (points.last.height_ft - points.first.height_ft).abs > STANDS_FT
 
-        "#{grouped(sink_fpm.abs.round(-1))} ft/min #{sink_fpm.positive? ? 'down' : 'up'}"
+      def vertical(point)
+        return 'rolling' if point.height_ft < 1
+        return 'level' if point.sink_fpm.abs < LEVEL_FPM
+
+        "#{grouped(point.sink_fpm.abs.round(-1))} ft/min #{point.sink_fpm.positive? ? 'down' : 'up'}"
       end
 
       # Where the sink that is allowed was reckoned, by how much the descent stays under it.
@@ -122,7 +130,7 @@ module Fujin
         mark('above', flown[at].first, [name(points), *straight(*ways[at], (points if run.size == ways.size))], GOES_ON)
       end
 
-      # Without those in which it only drifts: they have no heading.
+      # Without those that are too slow for the nose to follow the air: they have no heading.
       # @return [Array(Array, Array)] steps, and the velocities of each
       def through_the_air(steps)
         moving = steps.zip(steps.map { |a, b| velocities(a, b) }).reject { |_, (through, _)| through.abs < DRIFTS_KT }
@@ -131,7 +139,7 @@ module Fujin
 
       # The longest run of steps of one direction, as places among them; nil where most of the stretch turns.
       def straight_run(ways)
-        runs = ways.each_index.chunk_while { |i, j| (ways[j].first / ways[i].first).arg.abs < STRAIGHT_DEG * Q::DEG }
+        runs = ways.each_index.chunk_while { |i, j| (ways[j].last / ways[i].last).arg.abs < STRAIGHT_DEG * Q::DEG }
         longest = runs.max_by(&:size)
         longest if longest.size >= STRAIGHT_PART * ways.size
       end
@@ -142,8 +150,7 @@ module Fujin
 
       def whole = @whole ||= length(@plan.path)
 
-      # Turn of the way over the ground over all steps, + to the right.
-      def turned_deg(ways) = ways.each_cons(2).sum { |a, b| (b / a).arg } / Q::DEG
+      def to_both_sides?(steps) = steps.sum.abs < ONE_WAY_PART * steps.sum(&:abs)
 
       # @param whole [Array<PathPoint>, nil] the stretch, where all of it is straight
       def straight(through, over, whole)
@@ -157,16 +164,23 @@ module Fujin
 
       # Bank of a level turn from how fast the nose goes round at this speed: tan φ = V ω / g.
       def turning(points, flown, ways)
-        # Half a step at each end is turned before the first and after the last.
-        turned = turned_deg(ways.map(&:last)) * ways.size / (ways.size - 1)
         banks = flown.zip(ways).each_cons(2).map do |((a, _), (before, _)), ((b, _), (after, _))|
           rate = (after / before).arg.abs / (b.t_s - a.t_s)
           Math.atan(after.abs * Q::KT * rate / Q::G) / Q::DEG
         end
-        way = turned.positive? ? 'right' : 'left'
-        far = turned.abs > ROUND_DEG ? "round to the #{way}" : "#{(turned.abs / 5.0).round * 5}° #{way}"
-        ["#{far} in #{seconds(points).round} s",
-         "bank about #{Q.median(banks).round}°"]
+        ["#{turned(ways.map(&:last))} in #{seconds(points).round} s", "bank about #{Q.median(banks).round}°"]
+      end
+
+      # Which way and how far the way over the ground turns.
+      def turned(ways)
+        # Half a step at each end is turned before the first and after the last.
+        steps = ways.each_cons(2).map { |a, b| (b / a).arg / Q::DEG * ways.size / (ways.size - 1) }
+        whole = steps.sum
+        way = whole.positive? ? 'right' : 'left'
+        return steps.first.positive? ? 'right, then left' : 'left, then right' if to_both_sides?(steps)
+        return "round to the #{way}" if whole.abs > ROUND_DEG
+
+        "#{(whole.abs / 5.0).round * 5}° #{way}"
       end
 
       # Each with its bands.

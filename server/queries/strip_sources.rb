@@ -12,16 +12,25 @@ module Fujin
       ['agl_ft', 'Height', 0, 'ft', :agl],
       ['power', 'Power', 1, nil, :power],
       ['collective_pct', 'Collective', 0, '%', :collective],
+      ['throttle_pct', 'Throttle', 0, '%', :throttle],
+      ['stick_pct', 'Stick', 0, '%', :stick],
       ['pitch_deg', 'Pitch', 1, '°', :pitch],
       ['hdg_deg', 'Heading', 0, '°', :heading]
     ].freeze
+    # What only one kind of aircraft is flown by.
+    FLOWN_BY = { 'collective_pct' => 'helicopter', 'throttle_pct' => 'gyroplane', 'stick_pct' => 'gyroplane' }.freeze
     PREFIX = 'measured '
+
+    # @param kind [String] of aircraft
+    # @return [Array<Array>] its strips, rows of STRIPS
+    def self.of_kind(kind) = STRIPS.select { |channel, *| FLOWN_BY.fetch(channel, kind) == kind }
 
     # Keeps them.
     # @param row [RecordingRow] saved by the caller
     # @param signals [Recordings::Signals]
     def self.keep(row, signals)
-      rows = STRIPS.filter_map do |channel, _, _, _, name|
+      strips = of_kind(row.sortie.aircraft.type.kind)
+      rows = strips.filter_map do |channel, _, _, _, name|
         if signals.signal?(name)
           ChannelRow.pack("#{PREFIX}#{channel}",
                           values(signals, name)).merge(recording_id: row.id)
@@ -30,7 +39,7 @@ module Fujin
       ChannelRow.insert_all(rows) if rows.any?
       row.summary = row.summary.merge(
         'measured' => { 'start_s' => signals.start_s, 'step_s' => signals.step_s, 'size' => signals.size,
-                        'strips' => STRIPS.to_h { |channel, *, name| [channel, words(signals, name)] } }
+                        'strips' => strips.to_h { |channel, *, name| [channel, words(signals, name)] } }
       )
     end
 
@@ -51,8 +60,12 @@ module Fujin
                   ias: 'from ground speed and wind', agl: 'from altitude' }.freeze
     private_class_method :values, :words
 
+    # @return [Array<Array>] rows of STRIPS
+    attr_reader :strips
+
     # @param recording [RecordingRow] that was read
     def initialize(recording)
+      @strips = self.class.of_kind(recording.sortie.aircraft.type.kind)
       recording = measured(recording)
       @kept = recording.summary.fetch('measured')
       @channels = recording.channels.where('name LIKE ?', "#{PREFIX}%").index_by do |row|
@@ -73,7 +86,8 @@ module Fujin
 
     # A recording that was read before they were kept has them from now on.
     def measured(recording)
-      return recording if recording.summary['measured']
+      kept = recording.summary.dig('measured', 'strips')
+      return recording if kept && strips.all? { |channel, *| kept.key?(channel) }
 
       whole = RecordingRow.find(recording.id)
       self.class.keep(whole, StoredSignals.of(whole, SortieSetting.new(whole.sortie)))

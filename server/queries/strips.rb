@@ -23,7 +23,7 @@ module Fujin
         'from_s' => @from,
         'to_s' => @to,
         'bridged' => (@recording.summary['bridged'] || []).select { |a, b| b > @from && a < @to },
-        'strips' => StripSources::STRIPS.map { |strip| strip(*strip) }
+        'strips' => @sources.strips.map { |strip| strip(*strip) }
       }
     end
 

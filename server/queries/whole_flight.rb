@@ -6,7 +6,7 @@ module Fujin
   # Every sample of a recording's strips, for a picture that is panned and zoomed where it is shown: float32,
   # little-endian, as base64. Times count from the recording's start.
   class WholeFlight
-    STRIPS = StripSources::STRIPS.first(6)
+    STRIPS = 6
 
     # @param recording [RecordingRow]
     # @param numbers [Hash{String => Integer}] of its attempts within the sortie, by id
@@ -22,7 +22,7 @@ module Fujin
         'start_s' => start,
         'samples' => @sources.moments.size,
         'times' => packed(@sources.moments.map { |t| t - start }),
-        'strips' => STRIPS.map { |strip| strip(*strip) },
+        'strips' => @sources.strips.first(STRIPS).map { |strip| strip(*strip) },
         'attempts' =>
           @recording.attempts.map do |a|
             {

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative '../server_helper'
+require_relative '../../core/test/scripted_flight'
 
 # The channels on the screen: bins, every sample, and that they are those that were measured.
 class StripsTest < Minitest::Test
@@ -70,6 +71,35 @@ class StripsTest < Minitest::Test
     band = answer['strips'].find { |strip| strip['channel'] == 'nr_pct' }['bands'].first
 
     assert_equal Fujin::Aircraft::Library.find('tansy-2').power_on_band, band.values_at('low', 'high')
+  end
+
+  # By what it is flown: a gyroplane has no collective.
+  def test_a_gyroplane_shows_its_stick_and_throttle
+    gyro = Fujin::AircraftRow.create!(mark: 'Q-GYRO', type_id: 'sorrel-g')
+    flying = sortie(aircraft: gyro, manoeuvre: 'gyro_take_off', fuel_kg: 20, people_aboard: 'solo')
+    flight = ScriptedFlight.new.leg(5, nr_pct: 0.0).leg(20, nr_pct: 62.0).leg(9, gs_kt: 30.0, nr_pct: 90.0)
+      .leg(4, gs_kt: 38.0, nr_pct: 100.0, pitch_deg: 9.0).leg(42, gs_kt: 50.0, agl_ft: 70.0, pitch_deg: 4.0)
+    as(@instructor)
+    upload(flying, flight.csv)
+    work_off
+    attempt = flying.reload.attempts.first
+    channels = -> do
+      get "/api/attempts/#{attempt.id}/strips?bins=20"
+      answer['strips'].map { |strip| strip['channel'] }
+    end
+
+    assert_equal %w[nr_pct ias_kt sink_fpm agl_ft power throttle_pct stick_pct pitch_deg hdg_deg], channels.call
+    # As a recording has it that was read before.
+    kept = attempt.recording.summary
+    fewer = kept.merge('measured' => kept['measured'].merge('strips' => kept['measured']['strips'].except('stick_pct')))
+    attempt.recording.update!(summary: fewer)
+
+    assert_includes channels.call, 'stick_pct'
+    imported(@sortie)
+    attempt = @sortie.reload.attempts.first
+
+    assert_includes channels.call, 'collective_pct'
+    refute_includes channels.call, 'stick_pct'
   end
 
   # Not the recorded column, nor smoothed another way: the signals that the measures were taken from.

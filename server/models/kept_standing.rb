@@ -8,17 +8,7 @@ module Fujin
     self.table_name = 'student_records'
     self.primary_key = 'student_id'
 
-    # @param progress [StudentProgress]
-    # @return [Hash] the columns, as they are kept
-    def self.of(progress)
-      counts = progress.blocks.to_h { |one| [one.block.id, { 'done' => one.done, 'unplaced' => one.unplaced }] }
-      { 'standings' => progress.manoeuvres.map { |id| Serialisers.standing(progress, id) },
-        'blocks' => counts,
-        'reactions' => Serialisers.reactions(progress.flown),
-        'unanswered' => progress.flown.any? { |one| !one.answered } }
-    end
-
-    # @return [Hash] what #of gave, as it is kept
+    # @return [Hash] what Keeping.standing gave, as it is kept
     def kept = attributes.slice('standings', 'blocks', 'reactions', 'unanswered')
 
     # @param manoeuvres [Array<String>] that the student is signed off for

@@ -3,6 +3,16 @@
 module Fujin
   # Works out and keeps what is stale of one student's progress, whole or not at all, one at a time.
   class Keeping
+    # @param progress [StudentProgress]
+    # @return [Hash] what is kept of where a student stands: KeptStanding's columns
+    def self.standing(progress)
+      counts = progress.blocks.to_h { |one| [one.block.id, { 'done' => one.done, 'unplaced' => one.unplaced }] }
+      { 'standings' => progress.manoeuvres.map { |id| Serialisers.standing(progress, id) },
+        'blocks' => counts,
+        'reactions' => Serialisers.reactions(progress.flown),
+        'unanswered' => progress.flown.any? { |one| !one.answered } }
+    end
+
     # @param student_id [String], @param school [School]
     def initialize(student_id, school)
       @student_id = student_id
@@ -39,7 +49,7 @@ module Fujin
       KeptStanding.upsert(
         { student_id: @student.id,
           worked_out_by: KeptProgress.rules(@student.stage, @school),
-          **KeptStanding.of(progress) },
+          **self.class.standing(progress) },
         unique_by: :student_id
       )
     end

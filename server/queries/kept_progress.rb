@@ -117,7 +117,7 @@ module Fujin
     end
 
     def standings_agree?(student)
-      KeptStanding.find(student.id).kept == as_kept(KeptStanding.of(StudentProgress.afresh(student)))
+      KeptStanding.find(student.id).kept == as_kept(Keeping.standing(StudentProgress.afresh(student)))
     end
 
     def as_kept(told) = JSON.parse(JSON.generate(told))

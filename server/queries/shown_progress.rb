@@ -28,7 +28,7 @@ module Fujin
 
     def answered(student)
       progress = StudentProgress.new(student, attempts: KeptProgress.attempts(student).select(&:answered))
-      KeptStanding.new(KeptProgress.as_kept(KeptStanding.of(progress)))
+      KeptStanding.new(KeptProgress.as_kept(Keeping.standing(progress)))
     end
   end
 end

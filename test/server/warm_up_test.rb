@@ -11,7 +11,7 @@ class WarmUpTest < Minitest::Test
     imported(@sortie)
     reads = Fujin::WarmUp.reads(@chief)
 
-    assert_equal 9, reads.size
+    assert_equal 10, reads.size
     reads.each { |read| refute_empty read.call }
     assert_equal 4, (Fujin::AttemptRow.delete_all && Fujin::WarmUp.reads(@chief).size)
   end

@@ -10,7 +10,11 @@ module Fujin
     patch_route '/api/me' do
       fields = body_json
       fields['units'] && Units.check!(fields['units'])
-      current_person.update!(fields.slice('email', 'mass_kg', 'units'))
+      # One unit after the other, however quickly: none takes back the one before.
+      current_person.with_lock do
+        units = current_person.units.merge(fields['units'] || {})
+        current_person.update!(fields.slice('email', 'mass_kg').merge('units' => units))
+      end
       AuditEntry.note_changes('changed', current_person, %w[email mass_kg], by: current_person)
       json(me)
     end

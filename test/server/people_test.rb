@@ -180,6 +180,18 @@ class PeopleTest < Minitest::Test
     assert_equal 'student', answer['person']['sign_in']
   end
 
+  # Two fields changed in a row, the second before the first was answered.
+  def test_a_unit_that_is_changed_takes_none_back
+    as(@student)
+    patch_json '/api/me', { units: { temperature: 'f' } }
+    patch_json '/api/me', { units: { time: 'local' } }
+
+    assert_equal %w[f local], @student.reload.units.values_at('temperature', 'time')
+    patch_json '/api/me', { mass_kg: 71 }
+
+    assert_equal [71, 'f'], [@student.reload.mass_kg, @student.units['temperature']]
+  end
+
   def test_the_log_of_changes_is_the_chief_s_and_refuses_to_be_changed
     as(@chief)
     add

@@ -9,7 +9,8 @@ const KINDS: Record<string, { label: string; words: Record<string, string> }> = 
 
 interface Props {
   units: Record<string, string>
-  put: (units: Record<string, string>) => void
+  /** Takes the one that was changed. */
+  put: (changed: Record<string, string>) => void
 }
 
 /** In which units numbers are read, a field a kind; the first of each is the usual one. */
@@ -21,7 +22,7 @@ export const UnitFields = ({ units, put }: Props) => (
         label={label}
         value={units[kind] ?? Object.keys(words)[0] ?? ''}
         choices={Object.entries(words).map(([id, word]) => ({ id, word }))}
-        onText={(id) => put({ ...units, [kind]: id })}
+        onText={(id) => put({ [kind]: id })}
       />
     ))}
   </>

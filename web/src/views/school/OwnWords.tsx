@@ -69,7 +69,7 @@ function NameForm({ school }: { school: School }) {
       />
       <fieldset className="m-0 grid grid-cols-2 gap-3 border border-rule p-3">
         <legend className="label px-1">Units of whoever has not chosen their own</legend>
-        <UnitFields units={units} put={setUnits} />
+        <UnitFields units={units} put={(changed) => setUnits((before) => ({ ...before, ...changed }))} />
       </fieldset>
       <Refused error={change.error} fields={['time_zone']} />
       <button type="submit" className="button justify-self-start" disabled={change.isPending}>

@@ -128,7 +128,7 @@ export function SetUp({ codeNeeded }: { codeNeeded: boolean }) {
         </fieldset>
         <fieldset className="sheet grid gap-3 p-4 sm:grid-cols-4">
           <legend className="px-1 text-lg font-semibold">Units that the school reads in</legend>
-          <UnitFields units={units} put={setUnits} />
+          <UnitFields units={units} put={(changed) => setUnits((before) => ({ ...before, ...changed }))} />
         </fieldset>
         <fieldset className="sheet grid gap-3 p-4 sm:grid-cols-2">
           <legend className="px-1 text-lg font-semibold">You, the first chief instructor</legend>

@@ -121,9 +121,14 @@ module Fujin
       false
     end
 
-    def self.free_port
-      server = TCPServer.new('127.0.0.1', 0)
-      server.addr[1].tap { server.close }
+    # Below those that the system gives to whoever calls out: one of these is taken again before it is used.
+    OWN_PORTS = (20_000..32_000)
+
+    def self.free_port(random: Random.new)
+      loop do
+        port = random.rand(OWN_PORTS)
+        return port if free?(port)
+      end
     end
 
     private

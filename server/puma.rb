@@ -8,11 +8,7 @@ environment 'production'
 workers Integer(ENV.fetch('FUJIN_WEB_WORKERS', '4'))
 threads 1, Integer(ENV.fetch('FUJIN_WEB_THREADS', '3'))
 preload_app!
-before_fork do
-  ActiveRecord::Base.connection_handler.clear_all_connections!
-  # What survives so many collections counts as old, and no process looks through it at each of its own.
-  4.times { GC.start }
-end
+before_fork { ActiveRecord::Base.connection_handler.clear_all_connections! }
 # A writer of logs is one thread, and none comes along when a process is split.
 before_worker_boot { SemanticLogger.reopen }
 

@@ -145,20 +145,23 @@ module Fujin
     def log(name) = [logs.of(name), 'a']
     def logs = @logs ||= LogFiles.new(LOGS)
 
-    def ruby(name, *command)
-      Process.spawn(environment, *Cluster::WITH_US, 'TERM', 'bundle', 'exec', *command,
-                    chdir: ROOT, out: log(name), err: log(name), pgroup: true)
+    def ruby(name, *command) = with_us(name, {}, ['bundle', 'exec', *command])
+
+    # @param own [Hash{String => String}] beside what all of them are told
+    # @param handed [Hash] open files, as Process.spawn takes them
+    def with_us(name, own, command, handed = {})
+      Process.spawn(environment.merge(own), *Cluster::WITH_US, 'TERM', *command,
+                    { chdir: ROOT, out: log(name), err: log(name), pgroup: true }.merge(handed))
     end
 
     # By the socket that is open already: the way in which a server is handed one at its start (LISTEN_FDS), which it
     # takes where the process is the one that is named.
     def web(name)
-      handed = ['sh', '-c', 'LISTEN_PID=$$ exec "$@"', 'sh']
       own = { 'LISTEN_FDS' => '1', 'FUJIN_METRICS_FOLDER' => @counts,
               'FUJIN_WEB_WORKERS' => ENV.fetch('FUJIN_WEB_WORKERS', WEB_PROCESSES) }
-      Process.spawn(environment.merge(own), *Cluster::WITH_US, 'TERM', *handed, 'bundle', 'exec', 'puma', '-q',
-                    '-C', 'server/puma.rb', '-b', "tcp://#{@address.addr[3]}:#{@web_port}", 'server/config.ru',
-                    3 => @address, chdir: ROOT, out: log(name), err: log(name), pgroup: true)
+      with_us(name, own, ['sh', '-c', 'LISTEN_PID=$$ exec "$@"', 'sh', 'bundle', 'exec', 'puma', '-q', '-C',
+                          'server/puma.rb', '-b', "tcp://#{@address.addr[3]}:#{@web_port}", 'server/config.ru'],
+              3 => @address)
     end
 
     def start(service)

@@ -11,7 +11,8 @@ module Fujin
     def initialize(student, viewer, after: nil, size: PAGE_SIZE)
       @viewer = viewer
       KeptProgress.freshen([student])
-      lessons = Sortie.where(student_id: student.id).with_crew.preload(:exercises, :lesson_record)
+      # One that is planned at this very moment is there at the next reading.
+      lessons = Sortie.where(student_id: student.id).joins(:lesson_record).with_crew.preload(:exercises, :lesson_record)
       @page = Listed.new(lessons, by: %i[starts_at id], after: after, size: size, down: true)
     end
 

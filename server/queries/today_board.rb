@@ -6,14 +6,12 @@ module Fujin
     AROUND_DAYS = 7
     # A document that runs out so soon waits for somebody.
     SOON_DAYS = 14
-    # Who meets every condition for a sign-off and has none, read where standings are kept; most are told from the text
-    # alone to have none that is ready, and are not taken apart.
+    # Who meets every condition for a sign-off and has none, read where standings are kept.
     READY = <<~SQL.squish
       SELECT people.id, people.name, standing ->> 'title' AS title
       FROM student_records JOIN people ON people.id = student_records.student_id,
         json_array_elements(student_records.standings) AS standing
-      WHERE student_records.standings::text LIKE '%"ready":true%' AND (standing ->> 'ready')::boolean
-        AND people.left_on IS NULL AND people.role IN (?)
+      WHERE (standing ->> 'ready')::boolean AND people.left_on IS NULL AND people.role IN (?)
         AND NOT EXISTS (SELECT 1 FROM sign_offs WHERE sign_offs.student_id = people.id
           AND sign_offs.manoeuvre = standing ->> 'manoeuvre'
           AND NOT EXISTS (SELECT 1 FROM sign_off_withdrawals WHERE sign_off_id = sign_offs.id))

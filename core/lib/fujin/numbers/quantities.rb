@@ -28,6 +28,9 @@ module Fujin
       sorted.size.odd? ? sorted[mid] : (sorted[mid - 1] + sorted[mid]) / 2.0
     end
 
+    # A whole number as it is read: '1,240'.
+    def thousands(number) = number.to_i.to_s.gsub(/(?<=\d)(?=(\d{3})+\z)/, ',')
+
     # Straight-line interpolation in a rising table of [x, y]; held flat beyond its ends.
     def interpolate(table, at)
       return table.first[1] if at <= table.first[0]

@@ -238,7 +238,8 @@ module Fujin
         caution(
           'density_altitude',
           'caution',
-          "Density altitude #{thousands(feet.round(-2))} ft: less power, true speed #{over} % over the dial" \
+          "Density altitude #{Quantities.thousands(feet.round(-2))} ft: less power, " \
+            "true speed #{over} % over the dial" \
             "#{density_adds}."
         )
       end
@@ -252,8 +253,6 @@ module Fujin
           '. More ground speed for the same airspeed'
         end
       end
-
-      def thousands(feet) = feet.to_i.to_s.gsub(/(?<=\d)(?=(\d{3})+\z)/, ',')
 
       # Exercises outside the test, by the house's choice.
       def enrichment

@@ -67,8 +67,7 @@ module Fujin
                      lines: lines, weight: weight)
 
       # As it is said: to ten feet from a hundred on.
-      def feet(value) = "#{grouped(value >= 100 ? value.round(-1) : value.round)} ft"
-      def grouped(number) = number.to_s.gsub(/(?<=\d)(?=(\d{3})+\z)/, ',')
+      def feet(value) = "#{Q.thousands(value >= 100 ? value.round(-1) : value.round)} ft"
 
       # @param first [PathPoint] where the stretch before it ends
       def begins(points, first)
@@ -92,7 +91,7 @@ module Fujin
         return 'rolling' if point.height_ft < 1
         return 'level' if point.sink_fpm.abs < LEVEL_FPM
 
-        "#{grouped(point.sink_fpm.abs.round(-1))} ft/min #{point.sink_fpm.positive? ? 'down' : 'up'}"
+        "#{Q.thousands(point.sink_fpm.abs.round(-1))} ft/min #{point.sink_fpm.positive? ? 'down' : 'up'}"
       end
 
       # Where the sink that is allowed was reckoned, by how much the descent stays under it.
@@ -100,7 +99,7 @@ module Fujin
         margin = @plan.value('sink_margin_fpm')
         return [] unless margin && name(points) == 'descent'
 
-        ["#{grouped(margin.abs.round(-1))} ft/min #{margin.negative? ? 'over' : 'under'} what is allowed"]
+        ["#{Q.thousands(margin.abs.round(-1))} ft/min #{margin.negative? ? 'over' : 'under'} what is allowed"]
       end
 
       # @return [Array(Complex, Complex)] through the air and over the ground, knots, along the final course and to its
@@ -195,7 +194,7 @@ module Fujin
       def bands(gate)
         gate.measures.filter_map do |id, measure|
           words = GATE_WORDS.find { |ending, _| id.end_with?(ending) }&.last or next
-          low, high = measure.values_at(:low, :high).map { |value| value && grouped(rounded(value)) }
+          low, high = measure.values_at(:low, :high).map { |value| value && Q.thousands(rounded(value)) }
           next if low.nil? && high.nil?
 
           low = nil if low == '0' && high

@@ -25,6 +25,10 @@ class BrowserReviewTest < Minitest::Test
     paused = moment
 
     assert_operator paused, :>, 0.5
+    # What is read now is larger than what stands beside it.
+    size = ->(css) { page.evaluate_script("parseFloat(getComputedStyle(document.querySelector('#{css}')).fontSize)") }
+
+    assert_operator size.call('.picture text.reading'), :>, size.call('.picture text tspan')
     find('summary', text: 'Energy and limits').click
     assert_text 'Energy ledger as flown'
     assert_text(/\d+ s: height \d+ ft \+ speed/)

@@ -12,7 +12,7 @@ class LabelsTest < Minitest::Test
     { 'key' => key, 'x' => x, 'y' => y, 'lines' => lines, 'weight' => weight }
 
   def placed(labels, bounds = BOUNDS, taken = [])
-    ask('pictures/labels.ts', ['placeLabels', labels, bounds, taken]).first
+    ask('pictures/placing.ts', ['placeLabels', labels, bounds, taken]).first
   end
 
   def apart?(one, other)
@@ -55,7 +55,7 @@ class LabelsTest < Minitest::Test
   end
 
   def test_a_line_takes_its_whole_length
-    boxes = ask('pictures/labels.ts', ['alongLine', [[0, 0], [60, 0]], 3]).first
+    boxes = ask('pictures/placing.ts', ['alongLine', [[0, 0], [60, 0]], 3]).first
 
     assert_equal 11, boxes.size
     assert_equal [57, 63], boxes.last.values_at('left', 'right')

@@ -54,7 +54,7 @@ class PicturesTest < Minitest::Test
   VALUES = { floats: [1, 9, 2, 3, nil, nil, -4, 6] }.freeze
 
   def test_every_bin_keeps_its_least_and_its_greatest_value_and_a_gap_is_a_gap
-    assert_table 'pictures/wholeFlight.ts', [
+    assert_table 'pictures/flightSeries.ts', [
       [[1, 9, 2, 3, nil, nil, -4, 6], 'bins', SERIES, VALUES, { from: 0, to: 8 }, 4],
       [[1, 9, -4, 6], 'bins', SERIES, VALUES, { from: 0, to: 8 }, 2]
     ]
@@ -62,14 +62,14 @@ class PicturesTest < Minitest::Test
 
   def test_the_first_sample_at_or_after_a_moment
     times = { floats: [0, 1, 2, 3] }
-    assert_table 'pictures/wholeFlight.ts', [
+    assert_table 'pictures/flightSeries.ts', [
       [0, 'indexAt', times, -5], [1, 'indexAt', times, 1], [2, 'indexAt', times, 1.01], [4, 'indexAt', times, 9]
     ]
   end
 
   def test_a_span_stays_inside_the_flight
     all = { from: 0, to: 100 }
-    assert_table 'pictures/wholeFlight.ts', [
+    assert_table 'pictures/flightSeries.ts', [
       [{ 'from' => 30, 'to' => 50 }, 'moved', { from: 20, to: 40 }, all, 10],
       [{ 'from' => 80, 'to' => 100 }, 'moved', { from: 70, to: 90 }, all, 50],
       [{ 'from' => 0, 'to' => 20 }, 'moved', { from: 10, to: 30 }, all, -50],
@@ -85,7 +85,7 @@ class PicturesTest < Minitest::Test
 
   def test_strips_are_ribbons_with_gaps
     ribbon, midline = ask(
-      'pictures/stripShapes.ts',
+      'pictures/stripLines.ts',
       ['ribbon', strip, { scale: [10, 0] }, { scale: [-1, 10] }],
       ['midline', strip, { scale: [10, 0] }, { scale: [-1, 10] }]
     )
@@ -96,7 +96,7 @@ class PicturesTest < Minitest::Test
   end
 
   def test_the_value_at_a_moment_and_the_room_a_strip_takes
-    assert_table 'pictures/stripShapes.ts', [
+    assert_table 'pictures/stripLines.ts', [
       [2, 'valueAt', strip, 0.2],
       [WebModule::NOTHING, 'valueAt', strip, 1.0],
       [5, 'valueAt', strip, 9.0],
@@ -110,7 +110,7 @@ class PicturesTest < Minitest::Test
 
   def test_a_heading_that_runs_on_past_north_reads_as_one
     heading = strip(channel: 'hdg_deg', digits: 0)
-    assert_table 'pictures/stripShapes.ts', [
+    assert_table 'pictures/stripLines.ts', [
       ['10', 'reading', heading, 370], ['350', 'reading', heading, -10], ['−2.5', 'reading', strip, -2.5]
     ]
   end
@@ -120,7 +120,7 @@ class PicturesTest < Minitest::Test
     long = { phase: 'glide', from_s: 2, to_s: 20, in_band_pct: 90 }
     empty = { phase: 'flare', from_s: 20, to_s: 90, in_band_pct: nil }
     both = strip(bands: [short, long, empty])
-    phases = ask('pictures/stripShapes.ts', ['bandNow', both, 1], ['bandNow', both, 5], ['bandNow', both, 50],
+    phases = ask('pictures/stripLines.ts', ['bandNow', both, 1], ['bandNow', both, 5], ['bandNow', both, 50],
                  ['bandNow', both, WebModule::NOTHING])
 
     assert_equal(%w[entry glide glide glide], phases.map { |band| band['phase'] })

@@ -1,24 +1,29 @@
 import { keepPreviousData, useInfiniteQuery } from '@tanstack/react-query'
 
-interface Page<Item> {
-  items: Item[]
+interface Page {
   following: string | null
 }
-export interface Asked {
+interface Asked {
   after?: string
-  find?: string
 }
 
-/** A list a page after the other, of those whose name has a part; what is shown stays until what is wanted is there. */
-export const usePaged = <Item, Read extends Page<Item>>(
-  name: string,
-  find: string,
+/** Something that is read a page after the other. */
+export const usePaged = <Read extends Page>(
+  key: readonly string[],
   read: (asked: Asked) => Promise<Read>,
+  meanwhile?: typeof keepPreviousData,
 ) =>
   useInfiniteQuery({
-    queryKey: [name, find],
-    queryFn: ({ pageParam }) => read({ ...(find && { find }), ...pageParam }),
+    queryKey: key,
+    queryFn: ({ pageParam }) => read(pageParam),
     initialPageParam: {},
     getNextPageParam: ({ following }): Asked | undefined => (following ? { after: following } : undefined),
-    placeholderData: keepPreviousData,
+    placeholderData: meanwhile,
   })
+
+/** A list of those whose name has a part; what is shown stays until what is wanted is there. */
+export const useFound = <Read extends Page>(
+  name: string,
+  find: string,
+  read: (asked: Asked & { find?: string }) => Promise<Read>,
+) => usePaged([name, find], (asked) => read({ ...(find && { find }), ...asked }), keepPreviousData)

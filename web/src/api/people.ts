@@ -1,14 +1,14 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { api, unwrap, type Schemas } from './client'
 import { once } from './once'
-import { usePaged } from './paged'
+import { useFound, usePaged } from './paged'
 import { begun } from './queries'
 
 export type Person = Schemas['Person']
 export type Me = Schemas['Me']
 
 export const usePeople = (find: string) =>
-  usePaged('people', find, (query) => unwrap(api.GET('/api/people', { params: { query } })))
+  useFound('people', find, (query) => unwrap(api.GET('/api/people', { params: { query } })))
 export const usePerson = (id: string) =>
   useQuery({
     queryKey: ['person', id],
@@ -21,8 +21,7 @@ export const usePerson = (id: string) =>
   })
 export const useDocumentKinds = () =>
   useQuery({ queryKey: ['document-kinds'], queryFn: () => unwrap(api.GET('/api/document-kinds')), staleTime: Infinity })
-export const useAudit = () =>
-  usePaged('audit', '', ({ after }) => unwrap(api.GET('/api/audit', { params: { query: after ? { after } : {} } })))
+export const useAudit = () => usePaged(['audit'], (query) => unwrap(api.GET('/api/audit', { params: { query } })))
 
 /** What changes somebody, and what is asked anew after it. */
 function usePeopleChange<T, R>(change: (body: T) => Promise<R>) {

@@ -1,10 +1,10 @@
-import { useInfiniteQuery, useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query'
+import { useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query'
 import { addExercises, type NewExercise } from './lesson'
 import { forgetAnswers, keepFor, kept } from './kept'
 import { forgetTyped } from './typed'
 import { api, keepToken, Refusal, unwrap, type Schemas, type Session, type Sortie, type SortieChange } from './client'
 import { once } from './once'
-import { usePaged } from './paged'
+import { useFound, usePaged } from './paged'
 
 export function useSession() {
   return useQuery({
@@ -55,7 +55,7 @@ export const useToday = () =>
   useQuery({ queryKey: ['today'], queryFn: kept(['today'], () => unwrap(api.GET('/api/today'))) })
 /** The class, a page after the other, or those whose name has a part. */
 export const useStudents = (find: string) =>
-  usePaged('students', find, (query) => unwrap(api.GET('/api/students', { params: { query } })))
+  useFound('students', find, (query) => unwrap(api.GET('/api/students', { params: { query } })))
 /** Everybody who learns here, to choose from. */
 export const useStudentNames = (enabled = true) =>
   useQuery({ queryKey: ['students', 'names'], queryFn: () => unwrap(api.GET('/api/student-names')), enabled })
@@ -66,13 +66,9 @@ export const useStudent = (id: string) =>
   })
 /** A student's lessons and what was flown in them, the latest first; pages that were read stand together. */
 export function useStudentLessons(id: string) {
-  const read = useInfiniteQuery({
-    queryKey: ['student', id, 'lessons'],
-    queryFn: ({ pageParam }) =>
-      unwrap(api.GET('/api/students/{id}/lessons', { params: { path: { id }, query: pageParam } })),
-    initialPageParam: {},
-    getNextPageParam: ({ following }): { after?: string } | undefined => (following ? { after: following } : undefined),
-  })
+  const read = usePaged(['student', id, 'lessons'], (query) =>
+    unwrap(api.GET('/api/students/{id}/lessons', { params: { path: { id }, query } })),
+  )
   const pages = read.data?.pages ?? []
   return {
     ...read,

@@ -3,7 +3,7 @@ import { useId } from 'react'
 import type { Schemas } from '../api/client'
 import { unitWord } from '../design/words'
 import { Labels } from './Labels'
-import { alongLine, LETTER, textBox, type Label } from './labels'
+import { alongLine, LETTER, textBox, type Label } from './placing'
 import { Picture } from './Picture'
 import { line, ticks, ticksWithRoom } from './scale'
 import { useWidth } from './useWidth'
@@ -92,7 +92,7 @@ interface DrawProps {
 
 function Axes({ chart, x, y, width, height }: DrawProps) {
   return (
-    <g fontSize={11} fill="var(--ink-soft)">
+    <g fill="var(--ink-soft)">
       {ticks(chart.y.low, chart.y.high, 5).map((value) => (
         <g key={value}>
           <line x1={LEFT} x2={width - 8} y1={y(value)} y2={y(value)} stroke="var(--rule)" strokeWidth={0.7} />

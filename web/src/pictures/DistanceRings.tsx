@@ -10,7 +10,7 @@ export const DistanceRings = ({ size, most }: { size: number; most: number }) =>
         return (
           <g key={ft}>
             <circle cx={size / 2} cy={size / 2} r={r} fill="none" stroke="var(--rule)" strokeWidth={0.9} />
-            <text x={size / 2 + 3} y={size / 2 - r + 11} fontSize={10.5} fill="var(--ink-soft)">
+            <text x={size / 2 + 3} y={size / 2 - r + 11} fill="var(--ink-soft)">
               {ft} ft
             </text>
           </g>

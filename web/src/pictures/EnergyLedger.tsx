@@ -83,7 +83,7 @@ export function EnergyLedger({
           </pattern>
         </defs>
         {ticks(0, top, 5).map((ft) => (
-          <g key={ft} fontSize={11} fill="var(--ink-soft)">
+          <g key={ft} fill="var(--ink-soft)">
             <line x1={LEFT} x2={width - 10} y1={y(ft)} y2={y(ft)} stroke="var(--rule)" strokeWidth={0.7} />
             <text x={LEFT - 6} y={y(ft) + 4} textAnchor="end">
               {ft}
@@ -119,11 +119,11 @@ export function EnergyLedger({
         />
         {read && <line x1={x(read.t_s)} x2={x(read.t_s)} y1={TOP} y2={y(0)} stroke="var(--ink)" strokeWidth={1} />}
         {ticks(first.t_s, last.t_s, 8).map((t) => (
-          <text key={t} x={x(t)} y={height - BELOW + 19} fontSize={11} fill="var(--ink-soft)" textAnchor="middle">
+          <text key={t} x={x(t)} y={height - BELOW + 19} fill="var(--ink-soft)" textAnchor="middle">
             {t}
           </text>
         ))}
-        <text x={width - 10} y={height - 2} fontSize={11} textAnchor="end" fill="var(--ink)">
+        <text x={width - 10} y={height - 2} textAnchor="end" fill="var(--ink)">
           seconds
         </text>
       </Picture>

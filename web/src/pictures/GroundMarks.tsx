@@ -1,5 +1,5 @@
 import type { Plan } from '../api/client'
-import type { Box } from './labels'
+import type { Box } from './placing'
 import { roundStep, type TrueScale } from './scale'
 
 export const SpotMark = ({ x, y }: { x: number; y: number }) => (
@@ -18,7 +18,7 @@ export function WindOverGround({ plan }: { plan: Plan }) {
     <g transform={`translate(52 26) rotate(${angle})`} stroke="var(--ink)" strokeWidth={1.6} fill="none">
       <path d="M-26 -7c17-4 26 4 44 0M-28 0c17-4 30 4 50 0M-26 7c17-4 26 4 44 0M16 -6l7 6l-7 6" />
       <g transform={`rotate(${-angle})`}>
-        <text x={0} y={32} fontSize={11.5} textAnchor="middle" stroke="none" fill="var(--ink)">
+        <text x={0} y={32} textAnchor="middle" stroke="none" fill="var(--ink)">
           wind {plan.wind}
         </text>
       </g>
@@ -31,14 +31,7 @@ export const NorthMark = ({ course, x, y }: { course: number; x: number; y: numb
     <g transform={`rotate(${-course})`} stroke="var(--ink)" strokeWidth={1.6} fill="none">
       <path d="M-14 0h28M8 -5l6 5l-6 5" />
       <g transform={`translate(23 0) rotate(${course})`}>
-        <text
-          fontSize={11.5}
-          fontWeight={600}
-          textAnchor="middle"
-          dominantBaseline="central"
-          stroke="none"
-          fill="var(--ink)"
-        >
+        <text fontWeight={600} textAnchor="middle" dominantBaseline="central" stroke="none" fill="var(--ink)">
           N
         </text>
       </g>
@@ -52,7 +45,7 @@ export function ScaleBar({ scale, width, y }: { scale: TrueScale; width: number;
   return (
     <g transform={`translate(14 ${y})`} stroke="var(--ink)" strokeWidth={1.4}>
       <path d={`M0 -4v8M0 0h${feet * scale.perFt}M${feet * scale.perFt} -4v8`} fill="none" />
-      <text x={feet * scale.perFt + 6} y={4} fontSize={11.5} stroke="none" fill="var(--ink)">
+      <text x={feet * scale.perFt + 6} y={4} stroke="none" fill="var(--ink)">
         {feet.toLocaleString('en-GB')} ft
       </text>
     </g>

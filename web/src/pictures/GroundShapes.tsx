@@ -1,5 +1,5 @@
 import type { Schemas } from '../api/client'
-import type { Label } from './labels'
+import type { Label } from './placing'
 import { line } from './scale'
 
 type Shape = Schemas['GroundShape']

@@ -2,6 +2,7 @@ import { useState } from 'react'
 import { ToggleGroup } from 'radix-ui'
 import type { PathPoint, Plan, Schemas } from '../api/client'
 import { figure } from '../design/words'
+import { PathLine } from './PathLine'
 import { Picture } from './Picture'
 import { NorthMark, ScaleBar, SpotMark, WindOverGround } from './GroundMarks'
 import { GroundLabels, REACH_WORDS } from './GroundLabels'
@@ -58,6 +59,7 @@ export function GroundView({
   const scale = trueScale(view, width)
   const height = (sides[1] - sides[0]) * scale.perFt
   const y = (across: number) => (across - sides[0]) * scale.perFt
+  const at = (point: PathPoint): [number, number] => [scale.x(point.along_ft), y(point.across_ft)]
   const entry = plan.path.find((point) => point.t_s >= 0)
   const [chosen, setChosen] = useState('glide')
   const reach = plan.reaches.find((one) => one.option === chosen) ?? plan.reaches[0]
@@ -121,22 +123,8 @@ export function GroundView({
           />
         )}
         <GroundShapes shapes={ground} x={scale.x} y={y} perFt={scale.perFt} spotName={spotName} />
-        <path
-          transform={by}
-          d={line(plan.path.map((p) => [scale.x(p.along_ft), y(p.across_ft)]))}
-          fill="none"
-          stroke="var(--ink)"
-          strokeWidth="var(--stroke)"
-          strokeDasharray="7 5"
-        />
-        {flown && (
-          <path
-            d={line(flown.map((p) => [scale.x(p.along_ft), y(p.across_ft)]))}
-            fill="none"
-            stroke="var(--ink)"
-            strokeWidth={2.4}
-          />
-        )}
+        <PathLine kind="planned" points={plan.path} at={at} transform={by} />
+        <PathLine kind="flown" points={flown} at={at} />
         {now && <circle cx={scale.x(now.along_ft)} cy={y(now.across_ft)} r={6} fill="var(--ink)" />}
         {option && (
           <g transform={by} fill="var(--ink)" opacity={0.55}>

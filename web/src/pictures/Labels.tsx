@@ -1,4 +1,4 @@
-import { LINE, placeLabels, type Box, type Label } from './labels'
+import { LINE, placeLabels, type Box, type Label } from './placing'
 
 /** Texts beside what they are about, none over another; the first line of each is what it is. */
 export function Labels({ labels, bounds, taken }: { labels: Label[]; bounds: Box; taken: Box[] }) {

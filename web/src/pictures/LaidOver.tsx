@@ -50,7 +50,7 @@ export function LaidOver({ flown, title, zero }: Props) {
           <g key={feet}>
             <path d={`M0 ${y(feet)}H${width}`} stroke="var(--rule)" strokeWidth={feet === 0 ? 1.8 : 0.7} />
             {feet > 0 && (
-              <text x={4} y={y(feet) - 4} fontSize={11.5} fill="var(--ink-soft)">
+              <text x={4} y={y(feet) - 4} fill="var(--ink-soft)">
                 {feet} ft
               </text>
             )}
@@ -59,14 +59,7 @@ export function LaidOver({ flown, title, zero }: Props) {
         {ticks(view.fromFt, view.toFt, 8)
           .filter((feet) => scale.x(feet) > 20 && scale.x(feet) < width - 20)
           .map((feet) => (
-            <text
-              key={feet}
-              x={scale.x(feet)}
-              y={height - 8}
-              fontSize={11.5}
-              textAnchor="middle"
-              fill="var(--ink-soft)"
-            >
+            <text key={feet} x={scale.x(feet)} y={height - 8} textAnchor="middle" fill="var(--ink-soft)">
               {feet === 0 ? zero : Math.abs(feet).toLocaleString('en-GB')}
             </text>
           ))}
@@ -89,7 +82,6 @@ export function LaidOver({ flown, title, zero }: Props) {
                 <text
                   x={scale.x(at.along)}
                   y={y(at.height) - 5}
-                  fontSize={11.5}
                   fontWeight={last ? 700 : 400}
                   textAnchor="middle"
                   fill="var(--ink)"

@@ -1,12 +1,11 @@
 import { scaleLinear } from 'd3-scale'
-import { memo, useId, useMemo, type KeyboardEvent, type PointerEvent } from 'react'
+import { useMemo, type KeyboardEvent, type PointerEvent } from 'react'
 import type { Attempt, Schemas } from '../api/client'
 import { capital } from '../design/words'
 import { Picture } from './Picture'
-import { bandNow, ends, extent, midline, reading, ribbon, valueAt, type Strip } from './stripShapes'
+import { bandNow, reading, valueAt, type Strip } from './stripLines'
+import { HEIGHT, LEFT, RIGHT, StripShape, type Props as ShapeProps, type Span } from './StripShape'
 import { useWidth } from './useWidth'
-
-type Span = { from: number; to: number }
 
 interface Props {
   strips: Schemas['Strips']
@@ -18,9 +17,6 @@ interface Props {
   over?: { strips: Schemas['Strips']; shiftS: number } | undefined
 }
 
-const HEIGHT = 46
-const LEFT = 104
-const RIGHT = 92
 const HEAD = 20
 
 /** Aligned time strips: each channel with the phase's target band behind it, phase boundaries through all of them. */
@@ -87,7 +83,7 @@ export function ScanStrips({ strips, attempt, timeS, onTime, fault, over }: Prop
         {timeS !== undefined && timeS >= span.from && timeS <= span.to && (
           <g>
             <line x1={x(timeS)} x2={x(timeS)} y1={HEAD} y2={height - 14} stroke="var(--ink)" strokeWidth={1.4} />
-            <text x={x(timeS)} y={height - 2} fontSize={11} textAnchor="middle" fill="var(--ink)">
+            <text x={x(timeS)} y={height - 2} textAnchor="middle" fill="var(--ink)">
               {(timeS - attempt.start_s).toFixed(1)} s
             </text>
           </g>
@@ -119,7 +115,7 @@ function Phases({
   span: Span
 }) {
   return (
-    <g fontSize={11.5} fill="var(--ink)">
+    <g fill="var(--ink)">
       {attempt.phases.map((phase) => {
         if (phase.end_s <= span.from || phase.start_s >= span.to) return null
         return (
@@ -151,16 +147,8 @@ function Phases({
   )
 }
 
-interface RowProps {
-  strip: Strip
-  top: number
-  width: number
-  x: (time: number) => number
+interface RowProps extends ShapeProps {
   timeS: number | undefined
-  bridged: number[][]
-  span: Span
-  over: Strip | undefined
-  shiftS: number
 }
 
 /** What the channel says now, over its shapes, which are drawn once. */
@@ -171,19 +159,19 @@ function StripRow({ timeS, ...shape }: RowProps) {
 
   return (
     <g>
-      <text x={0} y={top + 17} fontSize={12.5} fontWeight={600} fill="var(--ink)">
+      <text x={0} y={top + 17} fontWeight={600} fill="var(--ink)">
         {strip.label}
       </text>
       <text
         x={0}
         y={top + 34}
-        fontSize={now === undefined ? 11 : 15}
+        className={now === undefined ? '' : 'reading'}
         fill={now === undefined ? 'var(--ink-soft)' : 'var(--ink)'}
         fontWeight={now === undefined ? 400 : 600}
       >
         {now === undefined ? strip.unit : reading(strip, now)}
         {now !== undefined && (
-          <tspan fontSize={10.5} fontWeight={400} fill="var(--ink-soft)">
+          <tspan fontWeight={400} fill="var(--ink-soft)">
             {' '}
             {strip.unit}
           </tspan>
@@ -191,9 +179,9 @@ function StripRow({ timeS, ...shape }: RowProps) {
       </text>
       <StripShape {...shape} />
       {band && strip.points.length > 0 && (
-        <text x={width} y={top + 27} fontSize={13} fontWeight={600} textAnchor="end" fill="var(--ink)">
+        <text x={width} y={top + 27} fontWeight={600} textAnchor="end" fill="var(--ink)">
           {band.in_band_pct}
-          <tspan fontSize={10} fontWeight={400} fill="var(--ink-soft)">
+          <tspan fontWeight={400} fill="var(--ink-soft)">
             % in
           </tspan>
         </text>
@@ -201,104 +189,3 @@ function StripRow({ timeS, ...shape }: RowProps) {
     </g>
   )
 }
-
-/** The channel's band by phase, its line, what was bridged, its ends. */
-const StripShape = memo(function StripShape({
-  strip,
-  top,
-  width,
-  x,
-  bridged,
-  span,
-  over,
-  shiftS,
-}: Omit<RowProps, 'timeS'>) {
-  const clip = useId()
-  const inner = HEIGHT - 8
-  const [low, high] = extent(strip)
-  const [least, greatest] = ends(strip) ?? []
-  const y = scaleLinear([low, high], [top + 4 + inner, top + 4])
-  return (
-    <>
-      <clipPath id={clip}>
-        <rect x={LEFT} y={top + 2} width={width - LEFT - RIGHT} height={HEIGHT - 4} />
-      </clipPath>
-      <g clipPath={`url(#${clip})`}>
-        {(strip.bands ?? []).map((band) => {
-          const upper = y(band.high ?? high)
-          const lower = y(band.low ?? low)
-          const [from, to] = [x(Math.max(band.from_s, span.from)), x(Math.min(band.to_s, span.to))]
-          if (band.line)
-            return (
-              <path
-                key={band.phase}
-                d={[band.low, band.high].map((limit) => (limit == null ? '' : `M${from} ${y(limit)}H${to}`)).join('')}
-                stroke="var(--limit)"
-                strokeWidth={1.6}
-                strokeDasharray="6 3"
-                fill="none"
-              />
-            )
-          return (
-            <rect
-              key={band.phase}
-              x={from}
-              y={upper}
-              width={Math.max(0, to - from)}
-              height={Math.max(1, lower - upper)}
-              fill="var(--band)"
-            />
-          )
-        })}
-        {strip.points.length > 0 ? (
-          <path
-            d={ribbon(strip, x, y)}
-            fill="var(--ink)"
-            stroke="var(--ink)"
-            strokeWidth={1.3}
-            strokeLinejoin="round"
-          />
-        ) : (
-          <line
-            x1={LEFT}
-            x2={width - RIGHT}
-            y1={top + HEIGHT / 2}
-            y2={top + HEIGHT / 2}
-            stroke="var(--ink-faint)"
-            strokeDasharray="5 5"
-          />
-        )}
-        {over && (
-          <path
-            d={midline(over, (t) => x(t + shiftS), y)}
-            fill="none"
-            stroke="var(--band-deep)"
-            strokeWidth={2}
-            strokeDasharray="2 3"
-          />
-        )}
-        {bridged.map(([from, to]) => (
-          <path
-            key={from}
-            d={`M${x(from ?? 0)} ${top + HEIGHT - 3}H${x(to ?? 0)}`}
-            stroke="var(--ink)"
-            strokeWidth={2.5}
-            strokeDasharray="2 3"
-          />
-        ))}
-      </g>
-      {strip.reason && strip.points.length === 0 && (
-        <text x={LEFT + 8} y={top + HEIGHT / 2 - 5} fontSize={11.5} fill="var(--ink-soft)">
-          {strip.reason}
-        </text>
-      )}
-      <line x1={0} x2={width} y1={top + HEIGHT} y2={top + HEIGHT} stroke="var(--rule)" strokeWidth={0.8} />
-      <text x={width - RIGHT + 6} y={top + 12} fontSize={10} fill="var(--ink-soft)">
-        {greatest === undefined ? '' : reading(strip, greatest)}
-      </text>
-      <text x={width - RIGHT + 6} y={top + HEIGHT - 4} fontSize={10} fill="var(--ink-soft)">
-        {least === undefined ? '' : reading(strip, least)}
-      </text>
-    </>
-  )
-})

@@ -1,8 +1,9 @@
 import { memo, useId } from 'react'
 import type { PathPoint, Plan } from '../api/client'
 import { Labels } from './Labels'
-import { alongLine, LETTER, LINE, textBox, type Box } from './labels'
+import { alongLine, LETTER, LINE, textBox, type Box } from './placing'
 import { marksOf } from './marksOf'
+import { PathLine } from './PathLine'
 import { line, ticks, ticksWithRoom, trueScale, type Window } from './scale'
 
 interface Props {
@@ -39,6 +40,7 @@ export const SideShapes = memo(function SideShapes({
   const view = { fromFt, toFt }
   const scale = trueScale(view, width)
   const y = (heightFt: number) => height - BELOW - heightFt * scale.perFt
+  const at = (point: PathPoint): [number, number] => [scale.x(point.along_ft), y(point.height_ft)]
   const up = ({ height_ft: feet }: { height_ft: number }) => y(feet)
   const shownGates = plan.gates.filter((gate) => gate.along_ft != null && (door === undefined || door === gate.id))
   return (
@@ -52,31 +54,9 @@ export const SideShapes = memo(function SideShapes({
       <rect x={0} y={y(0)} width={width} height={7} fill={`url(#${hatch})`} />
       <line x1={0} x2={width} y1={y(0)} y2={y(0)} stroke="var(--ink)" strokeWidth={1.6} />
       <Band plan={plan} x={scale.x} y={y} />
-      <path
-        d={line(plan.path.map((p) => [scale.x(p.along_ft), y(p.height_ft)]))}
-        fill="none"
-        stroke="var(--ink)"
-        strokeWidth="var(--stroke)"
-        strokeDasharray="7 5"
-      />
-      {over && (
-        <path
-          d={line(over.map((p) => [scale.x(p.along_ft), y(p.height_ft)]))}
-          fill="none"
-          stroke="var(--band-deep)"
-          strokeWidth={2}
-          strokeDasharray="2 3"
-        />
-      )}
-      {flown && (
-        <path
-          d={line(flown.map((p) => [scale.x(p.along_ft), y(p.height_ft)]))}
-          fill="none"
-          stroke="var(--ink)"
-          strokeWidth={2.4}
-          strokeLinejoin="round"
-        />
-      )}
+      <PathLine kind="planned" points={plan.path} at={at} />
+      <PathLine kind="other" points={over} at={at} />
+      <PathLine kind="flown" points={flown} at={at} />
       {shownGates.map((gate) => (
         <Doorway key={gate.id} gate={gate} plan={plan} scale={scale} y={y} />
       ))}
@@ -89,9 +69,7 @@ export const SideShapes = memo(function SideShapes({
         taken={[
           ...gridBoxes(top, y),
           ...windBox(plan, width),
-          ...[plan.path, flown ?? []].flatMap((path) =>
-            alongLine(path.map((p) => [scale.x(p.along_ft), y(p.height_ft)])),
-          ),
+          ...[plan.path, flown ?? []].flatMap((path) => alongLine(path.map(at))),
           ...shownGates.map((gate) => doorBox(gate, plan, scale, y)),
         ]}
       />
@@ -111,7 +89,7 @@ interface GridProps {
 
 function Grid({ view, width, top, x, y }: GridProps) {
   return (
-    <g fontSize={11} fill="var(--ink-soft)">
+    <g fill="var(--ink-soft)">
       {heights(top, y).map((height) =>
         height === 0 ? null : (
           <g key={height}>
@@ -213,7 +191,7 @@ function WindArrow({ plan, width }: { plan: Plan; width: number }) {
       <path
         d={`M${start} 15c${(end - start) / 3} -6 ${((end - start) * 2) / 3} 6 ${end - start} 0m${tip} -5l${-tip} 5l${tip} 5`}
       />
-      <text x={right} y={36} fontSize={11.5} textAnchor="end" stroke="none" fill="var(--ink)">
+      <text x={right} y={36} textAnchor="end" stroke="none" fill="var(--ink)">
         {along >= 0 ? 'headwind' : 'tailwind'} {Math.abs(along).toFixed(0)} kt
       </text>
     </g>

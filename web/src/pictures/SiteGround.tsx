@@ -133,7 +133,7 @@ export function SiteGround(props: Props) {
         <WindHere text={props.wind} fromDeg={props.windFromDeg} />
         <g transform={`translate(${width - 26} 30)`} stroke="var(--ink)" fill="none" strokeWidth={1.6}>
           <path d="M0 14v-26M-5 -6l5-7l5 7" />
-          <text y={27} fontSize={11.5} fontWeight={600} textAnchor="middle" stroke="none" fill="var(--ink)">
+          <text y={27} fontWeight={600} textAnchor="middle" stroke="none" fill="var(--ink)">
             N
           </text>
         </g>
@@ -146,7 +146,7 @@ export function SiteGround(props: Props) {
 function WindHere({ text, fromDeg }: { text: string | null; fromDeg: number | null }) {
   if (text === null || fromDeg === null)
     return (
-      <text x={14} y={24} fontSize={12} fontWeight={700} fill="var(--limit)">
+      <text x={14} y={24} fontWeight={700} fill="var(--limit)">
         no wind given
       </text>
     )
@@ -155,7 +155,7 @@ function WindHere({ text, fromDeg }: { text: string | null; fromDeg: number | nu
       <g transform={`rotate(${fromDeg + 90})`} stroke="var(--ink)" strokeWidth={1.6} fill="none">
         <path d="M-24 -7c16-4 24 4 40 0M-26 0c16-4 28 4 46 0M-24 7c16-4 24 4 40 0M14 -6l7 6l-7 6" />
       </g>
-      <text y={36} fontSize={11.5} textAnchor="middle" fill="var(--ink)">
+      <text y={36} textAnchor="middle" fill="var(--ink)">
         {text}
       </text>
     </g>
@@ -168,7 +168,7 @@ function Bar({ perM, width, y }: { perM: number; width: number; y: number }) {
   return (
     <g stroke="var(--ink)" strokeWidth={1.6} pointerEvents="none">
       <path d={`M14 ${y}h${long}M14 ${y - 4}v8M${14 + long} ${y - 4}v8`} fill="none" />
-      <text x={20 + long} y={y + 4} fontSize={11.5} stroke="none" fill="var(--ink)">
+      <text x={20 + long} y={y + 4} stroke="none" fill="var(--ink)">
         {feet} ft
       </text>
     </g>

@@ -19,15 +19,7 @@ export function Room({ field, x, y, perM }: { field: Drawing['field']; perM: num
         />
       ))}
       {field.proposed.map(({ at: [n = 0, e = 0], clearance_ft }) => (
-        <text
-          key={`${n} ${e}`}
-          x={x(e)}
-          y={y(n) + 4}
-          fontSize={11}
-          textAnchor="middle"
-          fill="var(--ink)"
-          fontWeight={700}
-        >
+        <text key={`${n} ${e}`} x={x(e)} y={y(n) + 4} textAnchor="middle" fill="var(--ink)" fontWeight={700}>
           {Math.round(clearance_ft)} ft
         </text>
       ))}
@@ -138,7 +130,6 @@ export function BreakOffMarks({ line: one, x, y }: { line: Drawing['approaches']
           <text
             x={20}
             y={-8}
-            fontSize={12}
             fontWeight={700}
             fill="var(--ink)"
             stroke="var(--sheet)"

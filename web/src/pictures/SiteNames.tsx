@@ -51,7 +51,6 @@ export function SiteNames({ picture, x, y, width, height, chosen }: NamesProps) 
           key={id}
           x={px}
           y={py}
-          fontSize={11.5}
           fontWeight={bold ? 700 : 400}
           textAnchor="middle"
           fill="var(--ink)"

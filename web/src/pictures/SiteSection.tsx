@@ -65,7 +65,7 @@ export function SiteSection({ line: one, kind }: Props) {
         {ticks(-beyond, out, 8).map((feet) => (
           <g key={feet}>
             <path d={`M${x(feet)} ${y(0)}v5`} stroke="var(--ink)" />
-            <text x={x(feet)} y={height - 8} fontSize={11} textAnchor="middle" fill="var(--ink-soft)">
+            <text x={x(feet)} y={height - 8} textAnchor="middle" fill="var(--ink-soft)">
               {feet === 0 ? 'spot' : Math.abs(feet)}
             </text>
           </g>
@@ -97,7 +97,6 @@ export function SiteSection({ line: one, kind }: Props) {
             <text
               x={x(approach.gate.distance_ft) + 7}
               y={y(approach.gate.height_ft) - 10}
-              fontSize={13}
               fontWeight={700}
               fill="var(--ink)"
               stroke="var(--sheet)"
@@ -189,7 +188,6 @@ function Stands({ hit, x, y, width, named }: StandsProps) {
         <text
           x={Math.min(Math.max(x(hit.to_ft) + wide / 2, room), width - room)}
           y={y(hit.high_ft) - 5}
-          fontSize={11}
           textAnchor="middle"
           fill="var(--ink)"
           stroke="var(--sheet)"

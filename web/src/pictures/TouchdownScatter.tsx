@@ -54,14 +54,7 @@ export function TouchdownScatter({ landings: { points, rings }, current, select 
                 stroke="var(--ink)"
                 strokeWidth={1.6}
               />
-              <text
-                x={x}
-                y={y + 4}
-                fontSize={11.5}
-                fontWeight={700}
-                textAnchor="middle"
-                fill={chosen ? 'var(--paper)' : 'var(--ink)'}
-              >
+              <text x={x} y={y + 4} fontWeight={700} textAnchor="middle" fill={chosen ? 'var(--paper)' : 'var(--ink)'}>
                 {landing.position}
               </text>
             </g>

@@ -2,7 +2,7 @@ import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerE
 import type { Schemas } from '../api/client'
 import { roundStep } from './scale'
 import { useWidth } from './useWidth'
-import { bins, moved, samples, seriesOf, whole, type Series, type Span } from './wholeFlight'
+import { bins, moved, samples, seriesOf, whole, type Series, type Span } from './flightSeries'
 
 const ROW = 44
 const LEFT = 104

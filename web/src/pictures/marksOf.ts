@@ -1,5 +1,5 @@
 import type { Plan } from '../api/client'
-import type { Label } from './labels'
+import type { Label } from './placing'
 
 type Mark = Plan['marks'][number]
 

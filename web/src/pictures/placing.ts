@@ -42,7 +42,7 @@ const WAYS: [number, number][] = [
   [-1, 1],
 ]
 
-export const overlap = (a: Box, b: Box) => a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom
+const overlap = (a: Box, b: Box) => a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom
 
 const within = (box: Box, bounds: Box) =>
   box.left >= bounds.left && box.right <= bounds.right && box.top >= bounds.top && box.bottom <= bounds.bottom
@@ -54,12 +54,13 @@ const wider = ({ left, top, right, bottom }: Box, by: number): Box => ({
   bottom: bottom + by,
 })
 
-/** The room of a text that stands at a place: 'start' to its right, 'middle' over it, 'end' to its left. */
-export function textBox(x: number, y: number, text: string, anchor: 'start' | 'middle' | 'end' = 'start'): Box {
-  const width = text.length * LETTER
-  const left = anchor === 'start' ? x : anchor === 'end' ? x - width : x - width / 2
-  return { left, right: left + width, top: y - LINE + 3, bottom: y + 3 }
-}
+/** The room of a text that begins at a place. */
+export const textBox = (x: number, y: number, text: string): Box => ({
+  left: x,
+  right: x + text.length * LETTER,
+  top: y - LINE + 3,
+  bottom: y + 3,
+})
 
 function boxAt({ x, y, lines }: Label, ring: number, [dx, dy]: [number, number]): Box {
   const width = Math.max(...lines.map((text) => text.length)) * LETTER

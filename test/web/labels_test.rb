@@ -45,6 +45,15 @@ class LabelsTest < Minitest::Test
     assert_empty placed([label('nothing', 100, 100, 1, [])])
   end
 
+  # Where its first place has no room near, another place of the same thing does as well.
+  def test_another_place_is_as_good
+    wall = { 'left' => 90, 'top' => 40, 'right' => 400, 'bottom' => 200 }
+    found = placed([label('line', 200, 100).merge('or' => [{ 'x' => 40, 'y' => 20 }])], BOUNDS, [wall]).first
+
+    assert_equal [40, 20], found.values_at('x', 'y')
+    refute found['leads']
+  end
+
   # A line from a place to its text crosses no text.
   def test_a_far_text_is_led_to
     around = placed(Array.new(14) { |i| label("leg #{i}", 200, 100) })

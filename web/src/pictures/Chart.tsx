@@ -121,29 +121,38 @@ function Axes({ chart, x, y, width, height }: DrawProps) {
 
 /** Each shape's name beside it: none over another, nor over the plan. */
 function Names({ chart, x, y, width, height }: DrawProps) {
-  const inside = (shape: Shape, index: number) => {
-    const seen = shape.points.filter((p) => p.x <= chart.x.high && p.y <= chart.y.high)
-    return shape.kind === 'avoid' || shape.kind === 'band'
-      ? middle(shape.points)
-      : seen[Math.floor(seen.length * (ALONG_LINE[index % ALONG_LINE.length] ?? 0.5))]
-  }
   const bounds = { left: LEFT + 2, top: TOP, right: width - 4, bottom: height - BELOW - 2 }
   const kept = (value: number, low: number, high: number) => Math.min(Math.max(value, low + 1), high - 1)
-  const labels = [...chart.areas, ...chart.lines].flatMap((shape, index): Label[] => {
-    const at = inside(shape, index)
-    if (!at) return []
-    const place = { x: kept(x(at.x), bounds.left, bounds.right), y: kept(y(at.y), bounds.top, bounds.bottom) }
-    return [
-      { key: `${shape.id}-${shape.label}`, ...place, lines: [shape.label], weight: shape.kind === 'limit' ? 2 : 1 },
-    ]
+  const place = (p: Point) => ({
+    x: kept(x(p.x), bounds.left, bounds.right),
+    y: kept(y(p.y), bounds.top, bounds.bottom),
+  })
+  const labels = [...chart.areas, ...chart.lines].flatMap((shape): Label[] => {
+    const area = shape.kind === 'avoid' || shape.kind === 'band'
+    const seen = shape.points.filter((p) => p.x <= chart.x.high && p.y <= chart.y.high)
+    const [first, ...or] = (area ? [middle(shape.points), ...shape.points] : alongShape(seen)).flatMap((p) =>
+      p ? [place(p)] : [],
+    )
+    if (!first) return []
+    const weight = shape.kind === 'limit' ? 2 : 1
+    return [{ key: `${shape.id}-${shape.label}`, ...first, or, lines: [shape.label], weight }]
   })
   const title = textBox(LEFT + 4, TOP + 4, `${chart.y.label}, ${unitWord(chart.y.unit)}`)
   const track = alongLine(chart.track.map((p) => [x(p.x), y(p.y)]))
   return <Labels labels={labels} bounds={bounds} taken={[title, ...track]} />
 }
 
-/** Where along each line its name stands, so that names of near lines keep apart. */
-const ALONG_LINE = [0.62, 0.9, 0.36, 0.76]
+/** Where along a line its name may stand, from its middle to its ends. */
+const ALONG = [0.5, 0.65, 0.35, 0.8, 0.2, 0.9, 0.1]
+
+const alongShape = (points: Point[]): Point[] =>
+  ALONG.flatMap((part) => {
+    const at = part * (points.length - 1)
+    const [from, to] = [points[Math.floor(at)], points[Math.ceil(at)]]
+    if (!from || !to) return []
+    const between = at - Math.floor(at)
+    return [{ x: from.x + (to.x - from.x) * between, y: from.y + (to.y - from.y) * between }]
+  })
 
 const middle = (points: Point[]): Point | undefined =>
   points.length === 0

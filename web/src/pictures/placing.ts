@@ -1,8 +1,13 @@
-/** A text of some lines beside a place of a picture, pixels. */
-export interface Label {
-  key: string
+interface Place {
   x: number
   y: number
+}
+
+/** A text of some lines beside a place of a picture, pixels. */
+export interface Label extends Place {
+  key: string
+  /** Other places of the same thing, as good where there is more room. */
+  or?: Place[]
   lines: string[]
   /** The larger, the longer it stays where there is little room. */
   weight: number
@@ -18,7 +23,7 @@ export interface Box {
 export interface Placed extends Label {
   box: Box
   /** So far from its place that a line leads to it: where that line ends. */
-  leads: { x: number; y: number } | undefined
+  leads: Place | undefined
 }
 
 /** Room that a letter and a line take at the pictures' type size, pixels: rather more than less. */
@@ -62,7 +67,7 @@ export const textBox = (x: number, y: number, text: string): Box => ({
   bottom: y + 3,
 })
 
-function boxAt({ x, y, lines }: Label, ring: number, [dx, dy]: [number, number]): Box {
+function boxAt({ x, y }: Place, lines: string[], ring: number, [dx, dy]: [number, number]): Box {
   const width = Math.max(...lines.map((text) => text.length)) * LETTER
   const height = lines.length * LINE
   const left = dx === 0 ? x - width / 2 : dx > 0 ? x + ring : x - ring - width
@@ -83,27 +88,27 @@ export function placeLabels(labels: Label[], bounds: Box, taken: Box[] = []): Pl
   return [...labels]
     .sort((a, b) => b.weight - a.weight)
     .flatMap((label) => {
-      const here = { left: label.x, right: label.x, top: label.y, bottom: label.y }
-      if (label.lines.length === 0 || !within(here, bounds)) return []
-      for (const ring of RINGS)
-        for (const way of WAYS) {
-          const box = boxAt(label, ring, way)
-          if (!within(box, bounds) || rooms.some((other) => overlap(wider(box, GAP), other))) continue
-          const leads = ring > LED_FROM ? nearestOf(box, label.x, label.y) : undefined
-          const lead = leads
-            ? alongLine(
-                [
-                  [label.x, label.y],
-                  [leads.x, leads.y],
-                ],
-                1,
-              )
-            : []
-          if (lead.some((piece) => texts.some((other) => overlap(piece, other)))) continue
-          texts.push(box)
-          rooms.push(box, ...lead)
-          return [{ ...label, box, leads }]
-        }
+      if (label.lines.length === 0) return []
+      const places = [label, ...(label.or ?? [])].filter(({ x, y }) =>
+        within({ left: x, right: x, top: y, bottom: y }, bounds),
+      )
+      const tries = RINGS.flatMap((ring) => places.flatMap(({ x, y }) => WAYS.map((way) => ({ ring, x, y, way }))))
+      for (const { ring, x, y, way } of tries) {
+        const box = boxAt({ x, y }, label.lines, ring, way)
+        if (!within(box, bounds) || rooms.some((other) => overlap(wider(box, GAP), other))) continue
+        const leads = ring > LED_FROM ? nearestOf(box, x, y) : undefined
+        const ends: [number, number][] = leads
+          ? [
+              [x, y],
+              [leads.x, leads.y],
+            ]
+          : []
+        const lead = alongLine(ends, 1)
+        if (lead.some((piece) => texts.some((other) => overlap(piece, other)))) continue
+        texts.push(box)
+        rooms.push(box, ...lead)
+        return [{ ...label, x, y, box, leads }]
+      }
       return []
     })
 }

@@ -14,8 +14,9 @@ module WebModule
   # What has no place in JSON goes as text; functions that take a scale get it as `[factor, offset]`.
   RUNNER = <<~JS
     import { rolldown } from 'rolldown'
+    import { texts } from './texts.js'
     const [file, cases] = JSON.parse(await new Response(process.stdin).text())
-    const bundle = await rolldown({ input: file, logLevel: 'silent' })
+    const bundle = await rolldown({ input: file, logLevel: 'silent', plugins: [texts({ english: true })] })
     const { output } = await bundle.generate({ format: 'esm' })
     const module = await import('data:text/javascript,' + encodeURIComponent(output[0].code))
     const given = (value) => Array.isArray(value?.floats) ? Float32Array.from(value.floats, (v) => v ?? NaN)

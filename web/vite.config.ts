@@ -5,6 +5,7 @@ import tailwindcss from '@tailwindcss/vite'
 import react from '@vitejs/plugin-react'
 import { defineConfig, type Plugin } from 'vite'
 import { VitePWA } from 'vite-plugin-pwa'
+import { texts } from './texts.js'
 
 /** Leaves a .gz beside every script and style, which the server hands out. */
 function compressed(): Plugin {
@@ -22,6 +23,7 @@ function compressed(): Plugin {
 
 export default defineConfig({
   plugins: [
+    texts(),
     react(),
     tailwindcss(),
     compressed(),
@@ -31,7 +33,11 @@ export default defineConfig({
       filename: 'sw.ts',
       injectRegister: false,
       registerType: 'prompt',
-      injectManifest: { globPatterns: ['**/*.{js,css,html,svg,woff2}'] },
+      injectManifest: {
+        globPatterns: ['**/*.{js,css,html,svg,woff2}'],
+        globIgnores: ['assets/en-*.js'],
+        buildPlugins: { vite: [texts({ english: true })] },
+      },
       manifest: {
         name: 'Fujin',
         short_name: 'Fujin',

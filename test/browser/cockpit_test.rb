@@ -128,6 +128,7 @@ class CockpitTest < Minitest::Test
 
     assert_text 'Not taken: nonsense'
     click_on 'Take it off this device'
+    within('[role=alertdialog]') { click_on 'Take it off this device' }
     assert_no_text 'Not taken'
   end
 

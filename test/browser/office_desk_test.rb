@@ -17,7 +17,7 @@ class OfficeDeskTest < Minitest::Test
     visit '/people'
     click_on 'From a list'
     attach_file 'File', file_of(TABLE, 'people.csv')
-    assert_text '1 of 2 lines are at fault'
+    assert_text '1 line of 2 is at fault'
     assert_text '"pilot" is no role'
     assert_button 'Store all of it', disabled: true
     assert_accessible 'list'

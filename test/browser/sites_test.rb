@@ -71,6 +71,7 @@ class BrowserSitesTest < Minitest::Test
     assert_accessible('a site with ground heights')
     visit '/sites'
     click_on 'Remove hills.asc'
+    within('[role=alertdialog]') { click_on 'Remove hills.asc' }
     assert_text 'None yet'
     visit "/sites/#{row.id}"
     assert_text 'Lines out'

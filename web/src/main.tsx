@@ -1,5 +1,7 @@
+import { t } from '@lingui/core/macro'
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
 import { StrictMode } from 'react'
+import { language } from './language/i18n'
 import { createRoot } from 'react-dom/client'
 import { BrowserRouter } from 'react-router'
 import { NoConnection } from './api/client'
@@ -22,9 +24,10 @@ const queries = new QueryClient({
 })
 
 keepShell()
+document.documentElement.lang = language
 
 const root = document.getElementById('root')
-if (!root) throw new Error('index.html has no #root')
+if (!root) throw new Error(t`index.html has no #root`)
 createRoot(root).render(
   <StrictMode>
     <QueryClientProvider client={queries}>

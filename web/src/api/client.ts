@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import createClient from 'openapi-fetch'
 import type { components, paths } from './schema.generated'
 
@@ -24,7 +25,7 @@ export class Refusal extends Error {
   readonly fields: Record<string, string>
 
   constructor(problem: Schemas['Problem'] | undefined, status: number) {
-    super(problem?.detail ?? problem?.title ?? 'Fujin did not answer. What you entered is still here; try again.')
+    super(problem?.detail ?? problem?.title ?? t`Fujin did not answer. What you entered is still here; try again.`)
     this.status = problem?.status ?? status
     this.fields = Object.fromEntries((problem?.errors ?? []).map((error) => [error.path, error.message]))
   }
@@ -32,7 +33,7 @@ export class Refusal extends Error {
 
 /** Nobody answered: no network, no server, or only something between that does not know Fujin. */
 export class NoConnection extends Error {
-  constructor(message = 'No connection to Fujin. What you entered is still here; try again when there is one.') {
+  constructor(message = t`No connection to Fujin. What you entered is still here; try again when there is one.`) {
     super(message)
   }
 }

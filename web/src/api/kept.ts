@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { Dexie, type EntityTable } from 'dexie'
 import type { QueryKey } from '@tanstack/react-query'
 import { NoConnection } from './client'
@@ -53,7 +54,7 @@ export function kept<T>(
     } catch (error) {
       if (!(error instanceof NoConnection)) throw error
       const row = await quietly(store.answers.get(here))
-      if (!row) throw new NoConnection('No connection to Fujin, and this was not opened on this device before.')
+      if (!row) throw new NoConnection(t`No connection to Fujin, and this was not opened on this device before.`)
       old.set(here, row.at)
       return row.value as T
     }

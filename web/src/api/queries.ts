@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query'
 import { addExercises, type NewExercise } from './lesson'
 import { forgetAnswers, keepFor, kept } from './kept'
@@ -266,7 +267,7 @@ export function useCreateSortie() {
   return useMutation({
     mutationFn: async ({ exercises, ...body }: NewLesson) => {
       const [first, ...more] = exercises
-      if (!first) throw new Error('A lesson has one exercise at least.')
+      if (!first) throw new Error(t`A lesson has one exercise at least.`)
       const { manoeuvre, planned_count: count } = first
       const sortie = await once('lesson', [body, exercises], (id) =>
         unwrap(api.POST('/api/sorties', { body: { ...body, id, manoeuvre, planned_count: count ?? null } })),

@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro'
+import { Trans } from '@lingui/react/macro'
 import { Link, Route, Routes, useLocation } from 'react-router'
 import { Toaster } from 'sonner'
 import { useSession } from '../api/queries'
@@ -48,7 +50,7 @@ export function App() {
   useViewName()
   typedFor(session.data?.person?.id ?? '')
   useSender(session.data?.person?.id)
-  if (session.isPending) return <Loading what="who you are" />
+  if (session.isPending) return <Loading what={t`who you are`} />
   if (session.isError) return <Failed error={session.error} again={() => void session.refetch()} />
   if (joining && !session.data.person) return <Join word={pathname.slice('/join/'.length)} />
   if (session.data.set_up) return <SetUp codeNeeded={session.data.set_up.code_needed} />
@@ -59,7 +61,7 @@ export function App() {
       className={cockpit ? 'grid' : 'print-frame grid min-h-screen grid-cols-[9.5rem_minmax(0,1fr)] max-md:grid-cols-1'}
     >
       <a href="#view" className="button solid sr-only focus:not-sr-only focus:absolute focus:z-50">
-        Skip to the view
+        {t`Skip to the view`}
       </a>
       {!cockpit && <Rail session={session.data} mode={mode} setMode={setMode} />}
       <main id="view" tabIndex={-1} className={cockpit ? 'min-w-0' : 'min-w-0 px-5 pt-4 pb-10'}>
@@ -91,9 +93,11 @@ export function App() {
               path="*"
               element={
                 <>
-                  <h1 className="m-0 text-2xl font-bold">Nothing here</h1>
+                  <h1 className="m-0 text-2xl font-bold">{t`Nothing here`}</h1>
                   <p>
-                    There is nothing at this address. <Link to="/">Today</Link> is the place to start.
+                    <Trans>
+                      There is nothing at this address. <Link to="/">Today</Link> is the place to start.
+                    </Trans>
                   </p>
                 </>
               }
@@ -104,6 +108,7 @@ export function App() {
       <CommandBox session={session.data} setMode={setMode} />
       <Shortcuts />
       <Toaster
+        containerAriaLabel={t`Messages`}
         style={{ fontFamily: 'inherit' }}
         position={cockpit ? 'top-center' : 'bottom-center'}
         toastOptions={{ style: { background: 'var(--ink)', color: 'var(--paper)', border: 0, font: 'inherit' } }}

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { Command } from 'cmdk'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
@@ -6,6 +7,7 @@ import { useAircraft, useCatalogue, useStudentNames, useToday } from '../api/que
 import { useSites } from '../api/sites'
 import { useKeysOn } from '../design/useKeys'
 import { MODES, type Mode } from '../design/useMode'
+import { MODE_WORDS } from '../design/words'
 import { clockOf, shortDayOf, STAGES, capital } from '../design/words'
 import { isLearner } from '../api/who'
 
@@ -28,12 +30,12 @@ export function CommandDialog({ session, setMode, open, setOpen }: Props) {
     <Command.Dialog
       open={open}
       onOpenChange={setOpen}
-      label="Go anywhere"
+      label={t`Go anywhere`}
       overlayClassName="fixed inset-0 z-40 bg-ink/40"
       contentClassName="sheet fixed top-20 left-1/2 z-50 w-[36rem] max-w-[94vw] -translate-x-1/2 p-2"
     >
       <Command.Input
-        placeholder="A student, an aircraft, a manoeuvre, or: book Oda tomorrow 14:00 in TANA…"
+        placeholder={t`A student, an aircraft, a manoeuvre, or: book Oda tomorrow 14:00 in TANA…`}
         value={typed}
         onValueChange={setTyped}
         className="w-full border-0 border-b border-rule bg-transparent p-3 text-lg text-ink"
@@ -62,7 +64,7 @@ function Choices({ session, typed, go, setMode, close }: ChoicesProps) {
   const sorties = [...(today.data?.sorties ?? []), ...(today.data?.earlier ?? []), ...(today.data?.later ?? [])]
   return (
     <Command.List className="max-h-[60vh] overflow-auto p-1">
-      <Command.Empty className="p-4 text-soft">Nothing by that name.</Command.Empty>
+      <Command.Empty className="p-4 text-soft">{t`Nothing by that name.`}</Command.Empty>
       {staff && /^book\s+\S/i.test(typed) && (
         <Command.Item
           forceMount
@@ -70,17 +72,19 @@ function Choices({ session, typed, go, setMode, close }: ChoicesProps) {
           onSelect={go(`/bookings?say=${encodeURIComponent(typed)}`)}
           className="flex min-h-10 cursor-pointer items-center px-3 data-[selected=true]:bg-wash data-[selected=true]:font-semibold"
         >
-          {capital(typed)}: look at it and book
+          {t`${capital(typed)}: look at it and book`}
         </Command.Item>
       )}
-      <Group heading="Places">
-        {['Today', 'Bookings', ...(staff ? ['Students', 'People'] : []), 'Sites', 'Fleet', 'Method'].map((word) => (
-          <Item key={word} onSelect={go(word === 'Today' ? '/' : `/${word.toLowerCase()}`)}>
-            {word}
-          </Item>
-        ))}
+      <Group heading={t`Places`}>
+        {[t`Today`, t`Bookings`, ...(staff ? [t`Students`, t`People`] : []), t`Sites`, t`Fleet`, t`Method`].map(
+          (word) => (
+            <Item key={word} onSelect={go(word === 'Today' ? '/' : `/${word.toLowerCase()}`)}>
+              {word}
+            </Item>
+          ),
+        )}
       </Group>
-      <Group heading="Sorties">
+      <Group heading={t`Sorties`}>
         {sorties.flatMap((sortie) =>
           STAGES.map((stage) => (
             <Item key={sortie.id + stage} onSelect={go(`/sorties/${sortie.id}/${stage}`)}>
@@ -89,35 +93,35 @@ function Choices({ session, typed, go, setMode, close }: ChoicesProps) {
           )),
         )}
       </Group>
-      <Group heading="Students">
+      <Group heading={t`Students`}>
         {(students.data ?? []).map((student) => (
           <Item key={student.id} onSelect={go(`/students/${student.id}`)}>
             {student.name}
           </Item>
         ))}
       </Group>
-      <Group heading="Sites">
+      <Group heading={t`Sites`}>
         {(sites.data ?? []).map((site) => (
           <Item key={site.id} onSelect={go(`/sites/${site.id}`)}>
             {site.name}
           </Item>
         ))}
       </Group>
-      <Group heading="Aircraft">
+      <Group heading={t`Aircraft`}>
         {(aircraft.data ?? []).map((row) => (
           <Item key={row.id} onSelect={go('/fleet')}>
             {row.mark} {row.type_name}
           </Item>
         ))}
       </Group>
-      <Group heading="Manoeuvres">
+      <Group heading={t`Manoeuvres`}>
         {(catalogue.data?.manoeuvres ?? []).map((manoeuvre) => (
           <Item key={manoeuvre.id} onSelect={go('/method')}>
             {manoeuvre.title}
           </Item>
         ))}
       </Group>
-      <Group heading="Actions">
+      <Group heading={t`Actions`}>
         {MODES.map((mode) => (
           <Item
             key={mode}
@@ -126,11 +130,11 @@ function Choices({ session, typed, go, setMode, close }: ChoicesProps) {
               close()
             }}
           >
-            Switch to {mode} mode
+            {t`Switch to ${MODE_WORDS[mode].toLowerCase()} mode`}
           </Item>
         ))}
-        <Item onSelect={() => setKeys(!keys)}>Switch single keys {keys ? 'off' : 'on'}</Item>
-        <Item onSelect={() => window.print()}>Print this view</Item>
+        <Item onSelect={() => setKeys(!keys)}>{t`Switch single keys ${keys ? t`off` : t`on`}`}</Item>
+        <Item onSelect={() => window.print()}>{t`Print this view`}</Item>
       </Group>
     </Command.List>
   )

@@ -1,23 +1,25 @@
+import { plural, t } from '@lingui/core/macro'
+import { Trans } from '@lingui/react/macro'
 import { clsx } from 'clsx'
 import { useState } from 'react'
 import { Link, NavLink } from 'react-router'
 import type { Session } from '../api/client'
 import { useSignOut } from '../api/queries'
 import { MODES, type Mode } from '../design/useMode'
-import { capital } from '../design/words'
+import { capital, MODE_WORDS } from '../design/words'
 import { isLearner } from '../api/who'
 import { useWaiting } from '../queue/useStored'
 import { WaitingTaps } from './WaitingTaps'
 
 const PLACES: { to: string; word: string; staff: boolean; chief?: boolean }[] = [
-  { to: '/', word: 'Today', staff: false },
-  { to: '/bookings', word: 'Bookings', staff: false },
-  { to: '/students', word: 'Students', staff: true },
-  { to: '/sites', word: 'Sites', staff: false },
-  { to: '/fleet', word: 'Fleet', staff: false },
-  { to: '/method', word: 'Method', staff: false },
-  { to: '/people', word: 'People', staff: true },
-  { to: '/school', word: 'School', staff: true, chief: true },
+  { to: '/', word: t`Today`, staff: false },
+  { to: '/bookings', word: t`Bookings`, staff: false },
+  { to: '/students', word: t`Students`, staff: true },
+  { to: '/sites', word: t`Sites`, staff: false },
+  { to: '/fleet', word: t`Fleet`, staff: false },
+  { to: '/method', word: t`Method`, staff: false },
+  { to: '/people', word: t`People`, staff: true },
+  { to: '/school', word: t`School`, staff: true, chief: true },
 ]
 
 interface Props {
@@ -40,7 +42,7 @@ export function Rail({ session, mode, setMode }: Props) {
           <Mark />
           <span className="text-xl font-bold tracking-tight">Fujin</span>
         </div>
-        <nav aria-label="Places" className="flex flex-col gap-0.5 max-md:flex-row max-md:flex-wrap">
+        <nav aria-label={t`Places`} className="flex flex-col gap-0.5 max-md:flex-row max-md:flex-wrap">
           {PLACES.filter(
             (place) => (staff || !place.staff) && (!place.chief || person?.role === 'chief_instructor'),
           ).map((place) => (
@@ -68,13 +70,13 @@ export function Rail({ session, mode, setMode }: Props) {
                 )
               }
             >
-              My record
+              {t`My record`}
             </NavLink>
           )}
         </nav>
         <div className="mt-auto flex flex-col gap-2 text-sm max-md:mt-0 max-md:ml-auto max-md:flex-row max-md:items-center">
           <fieldset className="m-0 border-0 p-0">
-            <legend className="label max-md:sr-only">Light here</legend>
+            <legend className="label max-md:sr-only">{t`Light here`}</legend>
             <div className="flex">
               {MODES.map((name) => (
                 <button
@@ -87,7 +89,7 @@ export function Rail({ session, mode, setMode }: Props) {
                     mode === name ? 'bg-ink font-semibold text-paper' : 'text-ink',
                   )}
                 >
-                  {capital(name)}
+                  {MODE_WORDS[name]}
                 </button>
               ))}
             </div>
@@ -101,8 +103,8 @@ export function Rail({ session, mode, setMode }: Props) {
           <WaitingTaps person={person?.id} />
           {mine > 0 && leaving && (
             <p role="alert" className="limit-note m-0 p-2">
-              {mine === 1 ? '1 tap still waits' : `${mine} taps still wait`} here. They stay, and are sent when you sign
-              in on this device again.
+              {plural(mine, { one: '# tap still waits here.', other: '# taps still wait here.' })}{' '}
+              {t`They stay, and are sent when you sign in on this device again.`}
             </p>
           )}
           <button
@@ -110,12 +112,14 @@ export function Rail({ session, mode, setMode }: Props) {
             className="min-h-11 cursor-pointer text-left underline"
             onClick={() => (mine > 0 && !leaving ? setLeaving(true) : signOut.mutate())}
           >
-            {mine > 0 && leaving ? 'Sign out all the same' : 'Sign out'}
+            {mine > 0 && leaving ? t`Sign out all the same` : t`Sign out`}
           </button>
           <p className="label max-md:hidden">
-            <kbd>Ctrl K</kbd> go anywhere
-            <br />
-            <kbd>?</kbd> keys here
+            <Trans>
+              <kbd>Ctrl K</kbd> go anywhere
+              <br />
+              <kbd>?</kbd> keys here
+            </Trans>
           </p>
         </div>
       </div>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { Dialog } from 'radix-ui'
 import { useMemo, useState } from 'react'
 import { shortcutsNow, useKeys, useKeysOn } from '../design/useKeys'
@@ -6,7 +7,7 @@ import { shortcutsNow, useKeys, useKeysOn } from '../design/useKeys'
 export function Shortcuts() {
   const [open, setOpen] = useState(false)
   const [on, setOn] = useKeysOn()
-  useKeys(useMemo(() => [{ key: '?', does: 'Show these keys', run: () => setOpen(true), always: true }], []))
+  useKeys(useMemo(() => [{ key: '?', does: t`Show these keys`, run: () => setOpen(true), always: true }], []))
   return (
     <Dialog.Root open={open} onOpenChange={setOpen}>
       <Dialog.Portal>
@@ -15,12 +16,12 @@ export function Shortcuts() {
           className="sheet fixed top-24 left-1/2 z-50 w-[26rem] max-w-[92vw] -translate-x-1/2 p-5"
           aria-describedby={undefined}
         >
-          <Dialog.Title className="mb-3 text-lg font-bold">Keys on this screen</Dialog.Title>
+          <Dialog.Title className="mb-3 text-lg font-bold">{t`Keys on this screen`}</Dialog.Title>
           <dl className="grid grid-cols-[4rem_1fr] gap-y-1.5">
             <dt>
-              <kbd className="font-bold">Ctrl K</kbd>
+              <kbd className="font-bold">{t`Ctrl K`}</kbd>
             </dt>
-            <dd className="m-0">Go anywhere, do anything</dd>
+            <dd className="m-0">{t`Go anywhere, do anything`}</dd>
             {shortcutsNow().map((shortcut) => (
               <div key={shortcut.key} className="contents">
                 <dt>
@@ -32,9 +33,9 @@ export function Shortcuts() {
           </dl>
           <label className="mt-4 flex min-h-11 items-center gap-2">
             <input type="checkbox" checked={on} onChange={(event) => setOn(event.target.checked)} />
-            Single keys act (off for whoever speaks to the machine)
+            {t`Single keys act (off for whoever speaks to the machine)`}
           </label>
-          <Dialog.Close className="button mt-2">Close</Dialog.Close>
+          <Dialog.Close className="button mt-2">{t`Close`}</Dialog.Close>
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { Component, type ReactNode } from 'react'
 import { Failed } from '../design/States'
 
@@ -23,7 +24,7 @@ export class ViewBoundary extends Component<Props, { failed: boolean }> {
     if (!this.state.failed) return this.props.children
     return (
       <Failed
-        error={new Error('This view could not be drawn. What was stored is stored; what was typed here is lost.')}
+        error={new Error(t`This view could not be drawn. What was stored is stored; what was typed here is lost.`)}
         again={() => this.setState({ failed: false })}
       />
     )

@@ -1,10 +1,13 @@
+import { plural, t } from '@lingui/core/macro'
+import { Trans } from '@lingui/react/macro'
+import { Sure } from '../design/Sure'
 import { clockOf, zoneWord } from '../design/times'
 import { dropTap } from '../queue/device'
 import type { StoredTap } from '../queue/taps'
 import { useLink } from '../queue/useSender'
 import { useWaiting } from '../queue/useStored'
 
-const taps = (count: number) => (count === 1 ? '1 tap' : `${count} taps`)
+const taps = (count: number) => plural(count, { one: '# tap', other: '# taps' })
 
 /** What waits on this device, on whatever page: one's own, what was refused and why, what is somebody else's. */
 export function WaitingTaps({ person }: { person: string | undefined }) {
@@ -20,27 +23,31 @@ export function WaitingTaps({ person }: { person: string | undefined }) {
         <p className="m-0">
           {taps(mine.length)}{' '}
           {link === 'signed_out'
-            ? 'kept here: your session has ended. Sign in again, nothing is lost.'
+            ? t`kept here: your session has ended. Sign in again, nothing is lost.`
             : link === 'waiting'
-              ? 'kept on this device, sent by itself when there is a connection.'
-              : 'being sent.'}
+              ? t`kept on this device, sent by itself when there is a connection.`
+              : t`being sent.`}
         </p>
       )}
       {others.map(([name, count]) => (
         <p key={name} className="m-0">
-          {taps(count)} of {name} {count === 1 ? 'waits' : 'wait'} here until they sign in.
+          {plural(count, {
+            one: `# tap of ${name} waits here until they sign in.`,
+            other: `# taps of ${name} wait here until they sign in.`,
+          })}
         </p>
       ))}
       {refused.map((tap) => (
         <p key={tap.id} className="m-0">
-          Not taken: {tap.kind.replaceAll('_', ' ')} of {clockOf(tap.at)} {zoneWord()}. {tap.refused}{' '}
-          <button
-            type="button"
+          <Trans>
+            Not taken: {tap.kind.replaceAll('_', ' ')} of {clockOf(tap.at)} {zoneWord()}. {tap.refused}{' '}
+          </Trans>
+          <Sure
             className="min-h-11 cursor-pointer bg-transparent underline"
-            onClick={() => void dropTap(tap.id)}
-          >
-            Take it off this device
-          </button>
+            word={t`Take it off this device`}
+            says={t`This tap was never stored, and lies on this device alone: it goes for good.`}
+            onSure={() => void dropTap(tap.id)}
+          />
         </p>
       ))}
     </div>
@@ -49,6 +56,9 @@ export function WaitingTaps({ person }: { person: string | undefined }) {
 
 function countBy(waiting: StoredTap[]): [string, number][] {
   const counts = new Map<string, number>()
-  for (const { person } of waiting) counts.set(person || 'somebody', (counts.get(person || 'somebody') ?? 0) + 1)
+  for (const { person } of waiting) {
+    const name = person || t`somebody`
+    counts.set(name, (counts.get(name) ?? 0) + 1)
+  }
   return [...counts]
 }

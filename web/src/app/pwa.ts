@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { registerSW } from 'virtual:pwa-register'
 import { toast } from 'sonner'
 
@@ -14,9 +15,9 @@ export function keepShell() {
           window.setTimeout(offer, ASK_AGAIN_MS)
           return
         }
-        toast('A newer Fujin is here.', {
+        toast(t`A newer Fujin is here.`, {
           duration: Infinity,
-          action: { label: 'Reload', onClick: () => void update(true) },
+          action: { label: t`Reload`, onClick: () => void update(true) },
         })
       }
       offer()

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 interface Props {
   /** What it finds, as 'a student'. */
   what: string
@@ -9,8 +10,8 @@ interface Props {
 export const FindField = ({ what, value, onChange }: Props) => (
   <input
     type="search"
-    aria-label={`Find ${what}`}
-    placeholder={`Find ${what}`}
+    aria-label={t`Find ${what}`}
+    placeholder={t`Find ${what}`}
     className="field w-44"
     value={value}
     onChange={(event) => onChange(event.target.value)}

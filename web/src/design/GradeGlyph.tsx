@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { GRADE_WORDS } from './words'
 
 interface Props {
@@ -21,7 +22,7 @@ const LINES = [
  * fourth curls, so that polished differs in shape; none and a stroke through for taken over; dashes for no grade.
  */
 export function GradeGlyph({ grade, size = 20, worded = false, own = false }: Props) {
-  const word = grade === null || grade === undefined ? 'No grade' : (GRADE_WORDS[grade] ?? '')
+  const word = grade === null || grade === undefined ? t`No grade` : (GRADE_WORDS[grade] ?? '')
   return (
     <span className="inline-flex items-center gap-2 align-middle">
       <svg

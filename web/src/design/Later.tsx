@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { Component, lazy, Suspense, type ComponentType, type ReactNode } from 'react'
 import { Failed, Loading } from './States'
 
@@ -7,7 +8,7 @@ import { Failed, Loading } from './States'
  */
 export function later<P extends object>(
   fetch: () => Promise<ComponentType<P>>,
-  meanwhile: ReactNode = <Loading what="the view" />,
+  meanwhile: ReactNode = <Loading what={t`the view`} />,
 ) {
   const View = lazy(() =>
     fetch().then(
@@ -29,7 +30,7 @@ export function later<P extends object>(
 }
 
 class NotFetched extends Error {
-  override message = 'This view could not be fetched: there is no connection, or Fujin was updated.'
+  override message = t`This view could not be fetched: there is no connection, or Fujin was updated.`
 }
 
 /** What could not be fetched is said, with a way on, and nothing else on screen goes; any other error passes. */

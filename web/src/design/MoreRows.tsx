@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 interface Props {
   more: boolean
   busy: boolean
@@ -10,6 +11,6 @@ interface Props {
 export const MoreRows = ({ more, busy, next, what = 'more' }: Props) =>
   more && (
     <button type="button" className="button no-print mt-3" disabled={busy} onClick={next}>
-      {busy ? `Reading ${what}…` : `Show ${what}`}
+      {busy ? t`Reading ${what}…` : t`Show ${what}`}
     </button>
   )

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { clsx } from 'clsx'
 import { useEffect, useRef, useState, type ReactNode } from 'react'
 
@@ -19,7 +20,7 @@ export function Sideways({ className, children }: { className?: string | undefin
     <div
       ref={ref}
       className={clsx('overflow-x-auto', className)}
-      {...(scrolls ? { tabIndex: 0, role: 'group', 'aria-label': 'Wide: the arrow keys move it sideways' } : {})}
+      {...(scrolls ? { tabIndex: 0, role: 'group', 'aria-label': t`Wide: the arrow keys move it sideways` } : {})}
     >
       {children}
     </div>

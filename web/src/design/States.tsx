@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import type { ReactNode } from 'react'
 
 /** Streamlines that drift while something is on its way. */
@@ -15,7 +16,7 @@ export function Loading({ what }: { what: string }) {
       >
         <path d="M2 6c14-5 22 6 36 1s12-3 16-2M2 13c14-5 22 6 36 1s12-3 16-2M2 20c14-5 22 6 36 1s12-3 16-2" />
       </svg>
-      Reading {what}…
+      {t`Reading ${what}…`}
     </div>
   )
 }
@@ -24,10 +25,10 @@ export function Loading({ what }: { what: string }) {
 export function Failed({ error, again }: { error: unknown; again?: () => void }) {
   return (
     <div role="alert" className="limit-note m-4 max-w-2xl p-4">
-      <p className="font-semibold">{error instanceof Error ? error.message : 'Something went wrong.'}</p>
+      <p className="font-semibold">{error instanceof Error ? error.message : t`Something went wrong.`}</p>
       {again && (
         <button type="button" className="button mt-3" onClick={again}>
-          Try again
+          {t`Try again`}
         </button>
       )}
     </div>

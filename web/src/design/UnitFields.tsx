@@ -1,10 +1,11 @@
+import { t } from '@lingui/core/macro'
 import { PickField } from './Field'
 
 const KINDS: Record<string, { label: string; words: Record<string, string> }> = {
-  temperature: { label: 'Temperature', words: { c: '°C', f: '°F' } },
-  pressure: { label: 'Pressure', words: { hpa: 'hPa', inhg: 'inHg' } },
-  mass: { label: 'Mass', words: { kg: 'kg', lb: 'lb' } },
-  time: { label: 'Times', words: { utc: 'UTC', local: 'The school’s clock' } },
+  temperature: { label: t`Temperature`, words: { c: '°C', f: '°F' } },
+  pressure: { label: t`Pressure`, words: { hpa: 'hPa', inhg: 'inHg' } },
+  mass: { label: t`Mass`, words: { kg: 'kg', lb: 'lb' } },
+  time: { label: t`Times`, words: { utc: 'UTC', local: t`The school’s clock` } },
 }
 
 interface Props {

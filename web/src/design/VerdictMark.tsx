@@ -1,10 +1,11 @@
+import { t } from '@lingui/core/macro'
 const WORDS: Record<string, string> = {
-  polished: 'polished',
-  in: 'in band',
-  marginal: 'marginal',
-  out: 'out of band',
-  not_recorded: 'not recorded',
-  shown: 'shown, not judged',
+  polished: t`polished`,
+  in: t`in band`,
+  marginal: t`marginal`,
+  out: t`out of band`,
+  not_recorded: t`not recorded`,
+  shown: t`shown, not judged`,
 }
 
 /**
@@ -13,7 +14,7 @@ const WORDS: Record<string, string> = {
  */
 export function VerdictMark({ verdict, tooClose = false }: { verdict: string | null | undefined; tooClose?: boolean }) {
   const id = verdict ?? 'shown'
-  const word = (WORDS[id] ?? id) + (tooClose ? ', too close to call' : '')
+  const word = (WORDS[id] ?? id) + (tooClose ? t`, too close to call` : '')
   return (
     <svg width="16" height="16" viewBox="0 0 16 16" role="img" aria-label={word} className="shrink-0">
       <title>{word}</title>

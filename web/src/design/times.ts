@@ -1,3 +1,5 @@
+import { locale } from '#language/i18n'
+import { t } from '@lingui/core/macro'
 /** Moments as the clock shows them that its reader chose: UTC, or the school's. */
 
 export const UTC = 'Etc/UTC'
@@ -6,7 +8,7 @@ let zone = UTC
 const formats = new Map<string, Intl.DateTimeFormat>()
 function format(options: Intl.DateTimeFormatOptions): Intl.DateTimeFormat {
   const key = zone + JSON.stringify(options)
-  const known = formats.get(key) ?? new Intl.DateTimeFormat('en-GB', { ...options, timeZone: zone })
+  const known = formats.get(key) ?? new Intl.DateTimeFormat(locale, { ...options, timeZone: zone })
   formats.set(key, known)
   return known
 }
@@ -15,7 +17,7 @@ function format(options: Intl.DateTimeFormatOptions): Intl.DateTimeFormat {
 export const setZone = (name: string) => {
   zone = name
 }
-export const zoneWord = () => (zone === UTC ? 'UTC' : 'local')
+export const zoneWord = () => (zone === UTC ? 'UTC' : t`local`)
 
 const CLOCK: Intl.DateTimeFormatOptions = { hour: '2-digit', minute: '2-digit' }
 export const clockOf = (iso: string) => format(CLOCK).format(new Date(iso))
@@ -25,7 +27,7 @@ export const fullDayOf = (iso: string) =>
 export const shortDayOf = (iso: string) => format({ day: 'numeric', month: 'short' }).format(new Date(iso))
 
 /** A day without a clock: the same everywhere. */
-const plain = (options: Intl.DateTimeFormatOptions) => new Intl.DateTimeFormat('en-GB', { ...options, timeZone: 'UTC' })
+const plain = (options: Intl.DateTimeFormatOptions) => new Intl.DateTimeFormat(locale, { ...options, timeZone: 'UTC' })
 const WEEKDAY = plain({ weekday: 'short', day: 'numeric', month: 'short' })
 const DATE = plain({ day: 'numeric', month: 'long', year: 'numeric' })
 export const weekdayOf = (date: string) => WEEKDAY.format(new Date(`${date}T12:00:00Z`))

@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro'
+import { decimal } from '../language/numbers'
 import units from '../../../core/data/units.json'
 import { toReader, wordFor } from './units'
 
@@ -13,8 +15,7 @@ export const unitWord = (unit: string) => wordFor(UNITS[unit]?.word ?? unit)
 
 export function figure(value: number | null | undefined, unit: string, digits?: number): string {
   if (value === null || value === undefined) return '—'
-  const text = toReader(value, UNITS[unit]?.word ?? unit).toFixed(digits ?? UNITS[unit]?.digits ?? 1)
-  return (/^-0(\.0+)?$/.test(text) ? text.slice(1) : text).replace('-', '−')
+  return decimal(toReader(value, UNITS[unit]?.word ?? unit), digits ?? UNITS[unit]?.digits ?? 1)
 }
 
 /** What a band lets pass: '58 to 68 kt', 'at least 90 %'; nothing where both sides are free. */
@@ -25,9 +26,9 @@ export function bandText(
   digits?: number,
 ) {
   if (low == null && high == null) return ''
-  if (low == null) return `at most ${figure(high, unit, digits)} ${unitWord(unit)}`
-  if (high == null) return `at least ${figure(low, unit, digits)} ${unitWord(unit)}`
-  return `${figure(low, unit, digits)} to ${figure(high, unit, digits)} ${unitWord(unit)}`
+  if (low == null) return t`at most ${figure(high, unit, digits)} ${unitWord(unit)}`
+  if (high == null) return t`at least ${figure(low, unit, digits)} ${unitWord(unit)}`
+  return t`${figure(low, unit, digits)} to ${figure(high, unit, digits)} ${unitWord(unit)}`
 }
 
 /** A gate's name and where it lies; on the ground a height says nothing. */
@@ -39,16 +40,19 @@ export const capital = (text: string) => text.charAt(0).toUpperCase() + text.sli
 export const sentence = (text: string) => capital(text).replace(/([^.!?])$/, '$1.')
 
 /** How an attempt ended, where it did not go on to its end. */
-const RESULTS: Record<string, string> = { go_around: 'went around', abandoned: 'given up on the ground' }
+const RESULTS: Record<string, string> = { go_around: t`went around`, abandoned: t`given up on the ground` }
 export const resultWord = (result: string): string | undefined => RESULTS[result]
 
 export const GRADE_WORDS = [
-  'Taken over',
-  'Assisted or far out',
-  'Prompted or marginal',
-  'To standard',
-  'Polished',
+  t`Taken over`,
+  t`Assisted or far out`,
+  t`Prompted or marginal`,
+  t`To standard`,
+  t`Polished`,
 ] as const
+
+/** What each light is called. */
+export const MODE_WORDS = { light: t`Light`, sun: t`Sun`, dusk: t`Dusk` }
 
 export const STAGES = ['prepare', 'fly', 'review', 'record'] as const
 export type StageName = (typeof STAGES)[number]

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { Link } from 'react-router'
 import type { Schemas } from '../api/client'
 import { GradeGlyph } from '../design/GradeGlyph'
@@ -9,7 +10,7 @@ type Entry = Schemas['StudentLessons']['history'][number]
 export function AttemptMarks({ title, history, signedAt }: { title: string; history: Entry[]; signedAt?: string }) {
   const days = [...new Set(history.map((entry) => entry.on_day))]
   return (
-    <section aria-label={`Progress in ${title}`}>
+    <section aria-label={t`Progress in ${title}`}>
       <h3 className="mb-2 font-semibold">{title}</h3>
       <ol className="flex flex-wrap items-end gap-0">
         {days.map((on) => (
@@ -22,7 +23,7 @@ export function AttemptMarks({ title, history, signedAt }: { title: string; hist
                     key={entry.attempt_id}
                     to={`/sorties/${entry.sortie_id}/review?attempt=${entry.position ?? 1}`}
                     className="flex min-h-11 min-w-9 flex-col items-center justify-center no-underline"
-                    aria-label={`Attempt on ${shortDayOf(on)}`}
+                    aria-label={t`Attempt on ${shortDayOf(on)}`}
                   >
                     <GradeGlyph grade={entry.level} size={26} />
                     <span className="label">{entry.help === 'alone' ? '' : entry.help.replace('_', ' ')}</span>
@@ -34,7 +35,7 @@ export function AttemptMarks({ title, history, signedAt }: { title: string; hist
         ))}
         {signedAt && (
           <li className="border-l-4 border-double border-ink py-2 pl-3 font-semibold">
-            Signed off {shortDayOf(signedAt)}
+            {t`Signed off ${shortDayOf(signedAt)}`}
           </li>
         )}
       </ol>

@@ -1,11 +1,14 @@
+import { t } from '@lingui/core/macro'
 import { scaleLinear } from 'd3-scale'
 import { useId } from 'react'
 import type { Schemas } from '../api/client'
-import { unitWord } from '../design/words'
+import { AsTable } from '../design/AsTable'
+import { figure, unitWord } from '../design/words'
 import { Labels } from './Labels'
 import { alongLine, LETTER, textBox, type Label } from './placing'
 import { Picture } from './Picture'
 import { line, ticks, ticksWithRoom } from './scale'
+import { thinned } from './thinned'
 import { useWidth } from './useWidth'
 
 type Shape = Schemas['ChartShape']
@@ -73,6 +76,19 @@ export function Chart({ chart, height = 250, flown, now }: Props) {
         </g>
         <Names chart={chart} x={x} y={y} width={width} height={height} />
       </Picture>
+      <AsTable
+        of={chart.title}
+        heads={[
+          t`What`,
+          [chart.x.label, unitWord(chart.x.unit)].join(', '),
+          [chart.y.label, unitWord(chart.y.unit)].join(', '),
+        ]}
+        rows={() =>
+          [...chart.lines, ...chart.areas, { label: t`the plan`, points: chart.track }].flatMap(({ label, points }) =>
+            thinned(points, 8).map((point) => [label, figure(point.x, chart.x.unit), figure(point.y, chart.y.unit)]),
+          )
+        }
+      />
     </figure>
   )
 }
@@ -163,9 +179,9 @@ const middle = (points: Point[]): Point | undefined =>
       }
 
 const describe = (chart: Schemas['Chart']) =>
-  `${chart.title}: ${chart.y.label} in ${unitWord(chart.y.unit)} against ${chart.x.label} in ${unitWord(chart.x.unit)}; shows ${[
+  t`${chart.title}: ${chart.y.label} in ${unitWord(chart.y.unit)} against ${chart.x.label} in ${unitWord(chart.x.unit)}; shows ${[
     ...chart.areas,
     ...chart.lines,
   ]
     .map((shape) => shape.label)
-    .join(', ')}${chart.track.length ? ' and the plan' : ''}.`
+    .join(', ')}${chart.track.length ? t` and the plan` : ''}.`

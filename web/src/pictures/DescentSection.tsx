@@ -1,9 +1,14 @@
+import { t } from '@lingui/core/macro'
+import { Trans } from '@lingui/react/macro'
 import { useState, type KeyboardEvent, type PointerEvent } from 'react'
 import type { PathPoint, Plan } from '../api/client'
-import { figure } from '../design/words'
+import { AsTable } from '../design/AsTable'
+import { capital, figure } from '../design/words'
+import { decimal } from '../language/numbers'
 import { Picture } from './Picture'
 import { BELOW, SideShapes } from './SideShapes'
 import { nearest, trueScale, windowOf, type Window } from './scale'
+import { thinned } from './thinned'
 import { useWidth } from './useWidth'
 
 interface Props {
@@ -67,10 +72,16 @@ export function DescentSection({ plan, flown, over, window: given, topFt, title,
       <Picture
         width={width}
         height={height}
-        label={`${title}: side view in true scale. Entry at ${figure(plan.numbers.entry_height_ft?.value, 'ft')} ft, gate at ${figure(plan.numbers.gate_height_ft?.value, 'ft')} ft, flare at ${figure(plan.numbers.flare_height_ft?.value, 'ft')} ft. Arrow keys read the path.`}
+        label={t`${title}: side view in true scale. Entry at ${figure(plan.numbers.entry_height_ft?.value, 'ft')} ft, gate at ${figure(plan.numbers.gate_height_ft?.value, 'ft')} ft, flare at ${figure(plan.numbers.flare_height_ft?.value, 'ft')} ft. Arrow keys read the path.`}
         onPointerMove={onPointer}
         onPointerLeave={() => setCursor(undefined)}
         onKeyDown={onKey}
+        role="slider"
+        aria-orientation="horizontal"
+        aria-valuemin={Math.round(view.fromFt)}
+        aria-valuemax={Math.round(view.toFt)}
+        aria-valuenow={Math.round(point?.along_ft ?? cursor ?? view.fromFt)}
+        aria-valuetext={point ? pointWords(point) : t`nothing read yet`}
       >
         <SideShapes
           plan={plan}
@@ -105,18 +116,47 @@ export function DescentSection({ plan, flown, over, window: given, topFt, title,
           </g>
         )}
       </Picture>
+      <AsTable
+        of={title}
+        heads={[
+          t`Second`,
+          t`Phase`,
+          t`From the spot, ft`,
+          t`Height, ft`,
+          t`Airspeed, kt`,
+          t`Sink, ft/min`,
+          t`Rotor, %`,
+        ]}
+        rows={() =>
+          thinned(read).map((one) => [
+            decimal(one.t_s, 0),
+            capital(one.phase),
+            figure(one.along_ft, 'ft'),
+            figure(one.height_ft, 'ft'),
+            figure(one.ias_kt, 'kt'),
+            figure(one.sink_fpm, 'fpm'),
+            figure(one.rotor_rpm_pct, 'pct'),
+          ])
+        }
+      />
     </figure>
   )
 }
 
+const pointWords = (point: PathPoint) =>
+  t`${figure(Math.abs(point.along_ft), 'ft')} ft ${point.along_ft < 0 ? t`before` : t`beyond`} the spot, ${figure(point.height_ft, 'ft')} ft high, ${figure(point.ias_kt, 'kt')} kt, sink ${figure(point.sink_fpm, 'fpm')} ft/min, rotor ${figure(point.rotor_rpm_pct, 'pct')} %`
+
 function Readout({ point, flown }: { point: PathPoint | undefined; flown: boolean }) {
-  if (!point) return <span className="label no-print">Point at the path, or use the arrow keys, to read it off</span>
+  if (!point)
+    return <span className="label no-print">{t`Point at the path, or use the arrow keys, to read it off`}</span>
   return (
     <span className="label" aria-live="polite">
-      {flown ? 'flown' : 'planned'} · {figure(Math.abs(point.along_ft), 'ft')} ft{' '}
-      {point.along_ft < 0 ? 'before' : 'beyond'} the spot ·{' '}
-      <b className="text-ink">{figure(point.height_ft, 'ft')} ft</b> · {figure(point.ias_kt, 'kt')} kt · sink{' '}
-      {figure(point.sink_fpm, 'fpm')} ft/min · rotor {figure(point.rotor_rpm_pct, 'pct')} %
+      <Trans>
+        {flown ? t`flown` : t`planned`} · {figure(Math.abs(point.along_ft), 'ft')} ft{' '}
+        {point.along_ft < 0 ? t`before` : t`beyond`} the spot ·{' '}
+        <b className="text-ink">{figure(point.height_ft, 'ft')} ft</b> · {figure(point.ias_kt, 'kt')} kt · sink{' '}
+        {figure(point.sink_fpm, 'fpm')} ft/min · rotor {figure(point.rotor_rpm_pct, 'pct')} %
+      </Trans>
     </span>
   )
 }

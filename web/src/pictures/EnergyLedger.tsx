@@ -1,10 +1,14 @@
+import { decimal } from '../language/numbers'
+import { t } from '@lingui/core/macro'
 import { leastIndex } from 'd3-array'
 import { scaleLinear } from 'd3-scale'
 import { useId, useState, type PointerEvent, type KeyboardEvent } from 'react'
 import type { Schemas } from '../api/client'
+import { AsTable } from '../design/AsTable'
 import { figure } from '../design/words'
 import { Picture } from './Picture'
 import { line, ticks } from './scale'
+import { thinned } from './thinned'
 import { useWidth } from './useWidth'
 
 type Entry = Schemas['LedgerEntry']
@@ -16,7 +20,7 @@ const TOP = 14
 /** Height, speed and rotor energy as stacked heights in feet over time: a trade is one band feeding another, the falling top is what was lost. */
 export function EnergyLedger({
   entries,
-  title = 'Energy ledger',
+  title = t`Energy ledger`,
   height = 250,
   timeS,
 }: {
@@ -59,18 +63,21 @@ export function EnergyLedger({
       <figcaption className="flex flex-wrap items-baseline justify-between gap-x-4">
         <span className="font-semibold">{title}</span>
         <span className="label" aria-live="polite">
-          {read
-            ? `${read.t_s.toFixed(0)} s: height ${figure(read.height_ft, 'ft')} ft + speed ${figure(read.speed_ft, 'ft')} ft + rotor ${figure(read.rotor_ft, 'ft')} ft = ${figure(read.total_ft, 'ft')} ft`
-            : 'all in feet of height'}
+          {read ? entryWords(read) : t`all in feet of height`}
         </span>
       </figcaption>
       <Picture
         width={width}
         height={height}
-        label={`${title}: from ${figure(first.total_ft, 'ft')} ft of energy to ${figure(last.total_ft, 'ft')} ft; rotor ${figure(first.rotor_ft, 'ft')} ft to ${figure(last.rotor_ft, 'ft')} ft. Arrow keys read it.`}
+        label={t`${title}: from ${figure(first.total_ft, 'ft')} ft of energy to ${figure(last.total_ft, 'ft')} ft; rotor ${figure(first.rotor_ft, 'ft')} ft to ${figure(last.rotor_ft, 'ft')} ft. Arrow keys read it.`}
         onPointerMove={onPointer}
         onPointerLeave={() => setCursor(undefined)}
         onKeyDown={onKey}
+        role="slider"
+        aria-valuemin={0}
+        aria-valuemax={entries.length - 1}
+        aria-valuenow={place ?? 0}
+        aria-valuetext={read ? entryWords(read) : t`nothing read yet`}
       >
         <defs>
           <pattern id={`${id}s`} width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
@@ -124,16 +131,30 @@ export function EnergyLedger({
           </text>
         ))}
         <text x={width - 10} y={height - 2} textAnchor="end" fill="var(--ink)">
-          seconds
+          {t`seconds`}
         </text>
       </Picture>
       <p className="label m-0">
-        <Swatch fill="var(--band)" /> height <Swatch fill={`url(#${id}s)`} /> speed <Swatch fill={`url(#${id}r)`} />{' '}
-        rotor
+        <Swatch fill="var(--band)" /> {t`height`} <Swatch fill={`url(#${id}s)`} /> {t`speed`}{' '}
+        <Swatch fill={`url(#${id}r)`} />
+        {t`rotor`}
       </p>
+      <AsTable
+        of={title}
+        heads={[t`Second`, t`Height, ft`, t`Speed, ft`, t`Rotor, ft`, t`Together, ft`]}
+        rows={() =>
+          thinned(entries).map((one) => [
+            decimal(one.t_s, 0),
+            ...[one.height_ft, one.speed_ft, one.rotor_ft, one.total_ft].map((ft) => figure(ft, 'ft')),
+          ])
+        }
+      />
     </figure>
   )
 }
+
+const entryWords = (read: Entry) =>
+  t`${decimal(read.t_s, 0)} s: height ${figure(read.height_ft, 'ft')} ft + speed ${figure(read.speed_ft, 'ft')} ft + rotor ${figure(read.rotor_ft, 'ft')} ft = ${figure(read.total_ft, 'ft')} ft`
 
 const Swatch = ({ fill }: { fill: string }) => (
   <svg width="18" height="11" className="mr-1 ml-2 inline" aria-hidden="true">

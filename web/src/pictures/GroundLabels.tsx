@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { least } from 'd3-array'
 import { memo } from 'react'
 import type { PathPoint, Plan, Schemas } from '../api/client'
@@ -29,12 +30,12 @@ interface Props {
 
 /** What an option of reaching the spot is called. */
 export const REACH_WORDS: Record<string, string> = {
-  glide: 'reach at house glide',
-  stretch: 'stretched',
-  slow: 'slow',
-  delay: 'ten seconds later',
-  s_turn: 'after an S-turn',
-  circle: 'after a circle',
+  glide: t`reach at house glide`,
+  stretch: t`stretched`,
+  slow: t`slow`,
+  delay: t`ten seconds later`,
+  s_turn: t`after an S-turn`,
+  circle: t`after a circle`,
 }
 
 /** The texts of the ground view, placed once while a moment is pointed at. */
@@ -48,7 +49,7 @@ export const GroundLabels = memo(function GroundLabels({ plan, flown, ground, sp
   const drawn = (path: PathPoint[]) => path.map((p): [number, number] => [scale.x(p.along_ft), y(p.across_ft)])
   const labels: Label[] = [
     { key: 'spot', x: scale.x(0), y: y(0), lines: [spotName], weight: 6 },
-    ...(entry ? [{ key: 'entry', ...entryAt(entry, scale, y, moved), lines: ['entry point'], weight: 5 }] : []),
+    ...(entry ? [{ key: 'entry', ...entryAt(entry, scale, y, moved), lines: [t`entry point`], weight: 5 }] : []),
     ...(reach ? [reachLabel(reach, scale, y, moved, chance, [width, height])] : []),
     // Beside what was flown the plan's numbers would be taken for it.
     ...(flown ? [] : marksOf(plan, ['above'], scale.x, ({ across_ft: across }) => y(across))),
@@ -94,7 +95,7 @@ function reachLabel(
     y: inside(y((side?.across_ft ?? 0) + shift.across), height),
     lines: [
       REACH_WORDS[reach.option] ?? reach.option,
-      ...(chance === undefined ? [] : [`${Math.round(chance * 100)} % end within the standard`]),
+      ...(chance === undefined ? [] : [t`${Math.round(chance * 100)} % end within the standard`]),
     ],
     weight: 4,
   }

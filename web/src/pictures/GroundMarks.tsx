@@ -1,3 +1,5 @@
+import { locale } from '#language/i18n'
+import { t } from '@lingui/core/macro'
 import type { Plan } from '../api/client'
 import type { Box } from './placing'
 import { roundStep, type TrueScale } from './scale'
@@ -19,7 +21,7 @@ export function WindOverGround({ plan }: { plan: Plan }) {
       <path d="M-26 -7c17-4 26 4 44 0M-28 0c17-4 30 4 50 0M-26 7c17-4 26 4 44 0M16 -6l7 6l-7 6" />
       <g transform={`rotate(${-angle})`}>
         <text x={0} y={32} textAnchor="middle" stroke="none" fill="var(--ink)">
-          wind {plan.wind}
+          {t`wind ${plan.wind}`}
         </text>
       </g>
     </g>
@@ -46,7 +48,7 @@ export function ScaleBar({ scale, width, y }: { scale: TrueScale; width: number;
     <g transform={`translate(14 ${y})`} stroke="var(--ink)" strokeWidth={1.4}>
       <path d={`M0 -4v8M0 0h${feet * scale.perFt}M${feet * scale.perFt} -4v8`} fill="none" />
       <text x={feet * scale.perFt + 6} y={4} stroke="none" fill="var(--ink)">
-        {feet.toLocaleString('en-GB')} ft
+        {feet.toLocaleString(locale)} ft
       </text>
     </g>
   )

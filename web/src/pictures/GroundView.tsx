@@ -1,6 +1,8 @@
+import { t } from '@lingui/core/macro'
 import { useState } from 'react'
 import { ToggleGroup } from 'radix-ui'
 import type { PathPoint, Plan, Schemas } from '../api/client'
+import { AsTable } from '../design/AsTable'
 import { figure } from '../design/words'
 import { PathLine } from './PathLine'
 import { Picture } from './Picture'
@@ -71,11 +73,11 @@ export function GroundView({
   return (
     <figure ref={ref} className="m-0">
       <figcaption className="flex flex-wrap items-baseline justify-between gap-x-4">
-        <span className="font-semibold">From above, true scale</span>
+        <span className="font-semibold">{t`From above, true scale`}</span>
         {plan.reaches.length > 1 && (
           <ToggleGroup.Root
             type="single"
-            aria-label="Reach that is drawn"
+            aria-label={t`Reach that is drawn`}
             className="no-print flex flex-wrap"
             value={reach?.option ?? ''}
             onValueChange={(value) => value && setChosen(value)}
@@ -96,7 +98,7 @@ export function GroundView({
         width={width}
         height={height}
         role={onShift || onSpot ? 'group' : 'img'}
-        label={`Ground view in true scale, final course ${figure(plan.course_deg, 'ft')} degrees to the right, spot ${spotName}. Entry ${figure(plan.numbers.entry_distance_ft?.value, 'ft')} ft before the spot.`}
+        label={t`Ground view in true scale, final course ${figure(plan.course_deg, 'ft')} degrees to the right, spot ${spotName}. Entry ${figure(plan.numbers.entry_distance_ft?.value, 'ft')} ft before the spot.`}
       >
         {ticks(view.fromFt, view.toFt, 8).map((along) => (
           <line
@@ -184,6 +186,15 @@ export function GroundView({
         <WindOverGround plan={plan} />
         <NorthMark course={plan.course_deg} x={width - 34} y={height - 34} />
       </Picture>
+      <AsTable
+        of={t`From above`}
+        heads={[t`From the spot, ft`, t`Right of the course, ft`, t`What stands there`]}
+        rows={() =>
+          plan.marks
+            .filter(({ picture }) => picture !== 'side')
+            .map((mark) => [figure(mark.along_ft, 'ft'), figure(mark.across_ft, 'ft'), mark.lines.join('; ')])
+        }
+      />
     </figure>
   )
 }
@@ -206,11 +217,11 @@ function EntryHandle({ x, y, perFt, shift, onShift }: HandleProps) {
       transform={`translate(${x + shift.along * perFt} ${y + shift.across * perFt})`}
       role="slider"
       tabIndex={0}
-      aria-label="Entry point: arrow keys move it by fifty feet"
+      aria-label={t`Entry point: arrow keys move it by fifty feet`}
       aria-valuemin={-3000}
       aria-valuemax={3000}
       aria-valuenow={Math.round(shift.along)}
-      aria-valuetext={`${Math.round(shift.along)} ft along, ${Math.round(shift.across)} ft across from the plan`}
+      aria-valuetext={t`${Math.round(shift.along)} ft along, ${Math.round(shift.across)} ft across from the plan`}
       className="cursor-grab touch-none"
       {...dragged}
     >

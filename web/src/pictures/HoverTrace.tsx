@@ -1,3 +1,5 @@
+import { decimal } from '../language/numbers'
+import { t } from '@lingui/core/macro'
 import type { PathPoint, Schemas } from '../api/client'
 import { Picture } from './Picture'
 import { DistanceRings } from './DistanceRings'
@@ -20,13 +22,13 @@ export function HoverTrace({ points, hover, timeS }: Props) {
     SIZE / 2 - ((p.along_ft - along) / most) * (SIZE / 2),
   ]
   const tone = (p: PathPoint) => 0.25 + (0.75 * (p.height_ft - low)) / Math.max(high - low, 1)
-  const within = circle == null ? '' : `95 % of the time within ${circle.toFixed(1)} ft; `
-  const said = `${within}${low.toFixed(1)} to ${high.toFixed(1)} ft high`
+  const within = circle == null ? '' : t`95 % of the time within ${decimal(circle, 1)} ft; `
+  const said = t`${within}${decimal(low, 1)} to ${decimal(high, 1)} ft high`
   const now = timeS === undefined ? undefined : momentOf(points, timeS)
   return (
     <figure className="m-0 mt-3">
-      <figcaption className="font-semibold">Hover trace, final course upwards</figcaption>
-      <Picture width={SIZE} height={SIZE} label={`Hover trace: ${said}.`}>
+      <figcaption className="font-semibold">{t`Hover trace, final course upwards`}</figcaption>
+      <Picture width={SIZE} height={SIZE} label={t`Hover trace: ${said}.`}>
         <DistanceRings size={SIZE} most={most} />
         {points.slice(1).map((p, i) => (
           <path
@@ -51,7 +53,7 @@ export function HoverTrace({ points, hover, timeS }: Props) {
         )}
         {now && <circle cx={at(now)[0]} cy={at(now)[1]} r={6} fill="var(--ink)" />}
       </Picture>
-      <p className="label m-0">{said}, darker is higher.</p>
+      <p className="label m-0">{t`${said}, darker is higher.`}</p>
     </figure>
   )
 }

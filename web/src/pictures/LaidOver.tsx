@@ -1,3 +1,5 @@
+import { locale } from '#language/i18n'
+import { t } from '@lingui/core/macro'
 import type { PathPoint } from '../api/client'
 import { Picture } from './Picture'
 import { line, momentOf, ticks, trueScale } from './scale'
@@ -44,7 +46,7 @@ export function LaidOver({ flown, title, zero }: Props) {
       <Picture
         width={width}
         height={height}
-        label={`${title}: attempts ${laid.map((one) => one.number).join(', ')} from the side, true scale.`}
+        label={t`${title}: attempts ${laid.map((one) => one.number).join(', ')} from the side, true scale.`}
       >
         {ticks(0, top, 4).map((feet) => (
           <g key={feet}>
@@ -60,7 +62,7 @@ export function LaidOver({ flown, title, zero }: Props) {
           .filter((feet) => scale.x(feet) > 20 && scale.x(feet) < width - 20)
           .map((feet) => (
             <text key={feet} x={scale.x(feet)} y={height - 8} textAnchor="middle" fill="var(--ink-soft)">
-              {feet === 0 ? zero : Math.abs(feet).toLocaleString('en-GB')}
+              {feet === 0 ? zero : Math.abs(feet).toLocaleString(locale)}
             </text>
           ))}
         <path d={`M${scale.x(0)} 0V${height - BELOW}`} stroke="var(--ink-soft)" strokeDasharray="2 4" />

@@ -1,3 +1,5 @@
+import { locale } from '#language/i18n'
+import { t } from '@lingui/core/macro'
 import { Fragment, useState, type ReactNode } from 'react'
 import { Link } from 'react-router'
 import type { Schemas, Standing } from '../api/client'
@@ -31,14 +33,14 @@ export function ProgressMap({ standings, history, signOffs, detail }: Props) {
   ].sort()
   return (
     <WideTable>
-      <caption className="sr-only">Every attempt by manoeuvre and day</caption>
+      <caption className="sr-only">{t`Every attempt by manoeuvre and day`}</caption>
       <thead>
         <tr className="label align-bottom">
           <th scope="col" className="p-1 pr-4 text-left font-normal">
-            Manoeuvre, in teaching order
+            {t`Manoeuvre, in teaching order`}
           </th>
           <th scope="col" className="p-1 pr-6 text-left font-normal">
-            Stands
+            {t`Stands`}
           </th>
           {days.map((day, i) => (
             <th key={day} scope="col" className="pb-1 text-left font-normal" style={gapBefore(days, i)}>
@@ -82,7 +84,7 @@ export function ProgressMap({ standings, history, signOffs, detail }: Props) {
                         (entry) => entry.on_day === day && entry.manoeuvre === standing.manoeuvre,
                       )}
                     />
-                    {signed?.signed_at.startsWith(day) && <span className="sr-only">signed off</span>}
+                    {signed?.signed_at.startsWith(day) && <span className="sr-only">{t`signed off`}</span>}
                   </td>
                 ))}
               </tr>
@@ -102,15 +104,15 @@ export function ProgressMap({ standings, history, signOffs, detail }: Props) {
 }
 
 function stateOf(standing: Standing, signedAt: string | undefined) {
-  if (signedAt) return <b>signed off {shortDayOf(signedAt)}</b>
-  if (standing.ready) return <b>ready for the sign-off</b>
+  if (signedAt) return <b>{t`signed off ${shortDayOf(signedAt)}`}</b>
+  if (standing.ready) return <b>{t`ready for the sign-off`}</b>
   const missing = standing.conditions.filter((condition) => !condition.met)
   const [only] = missing
-  return `${standing.stuck ? 'stuck, ' : ''}${missing.length === 1 && only ? only.text : `${missing.length} missing`}`
+  return `${standing.stuck ? t`stuck, ` : ''}${missing.length === 1 && only ? only.text : t`${missing.length} missing`}`
 }
 
 const month = (day: string | undefined) =>
-  day === undefined ? '' : new Date(day).toLocaleDateString('en-GB', { month: 'short', timeZone: 'UTC' })
+  day === undefined ? '' : new Date(day).toLocaleDateString(locale, { month: 'short', timeZone: 'UTC' })
 
 /** A day's column begins after a gap as wide as the days that were not flown. */
 function gapBefore(days: string[], i: number) {

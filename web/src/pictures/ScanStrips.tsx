@@ -1,6 +1,9 @@
+import { decimal } from '../language/numbers'
+import { t } from '@lingui/core/macro'
 import { scaleLinear } from 'd3-scale'
 import { useMemo, type KeyboardEvent, type PointerEvent } from 'react'
 import type { Attempt, Schemas } from '../api/client'
+import { AsTable } from '../design/AsTable'
 import { capital } from '../design/words'
 import { Picture } from './Picture'
 import { bandNow, reading, valueAt, type Strip } from './stripLines'
@@ -43,7 +46,7 @@ export function ScanStrips({ strips, attempt, timeS, onTime, fault, over }: Prop
       <Picture
         width={width}
         height={height}
-        label="Scan strips: rotor rpm, airspeed, sink and more over time, with the band of each phase. Arrow keys move the moment."
+        label={t`Scan strips: rotor rpm, airspeed, sink and more over time, with the band of each phase. Arrow keys move the moment.`}
         role="slider"
         aria-valuemin={Number((span.from - attempt.start_s).toFixed(1))}
         aria-valuemax={Number((span.to - attempt.start_s).toFixed(1))}
@@ -79,18 +82,44 @@ export function ScanStrips({ strips, attempt, timeS, onTime, fault, over }: Prop
           />
         ))}
         <Phases attempt={attempt} x={x} height={height} span={span} />
-        {(attempt.taps ?? []).length > 0 && <title>Taps from the cockpit are listed beside the phases</title>}
+        {(attempt.taps ?? []).length > 0 && <title>{t`Taps from the cockpit are listed beside the phases`}</title>}
         {timeS !== undefined && timeS >= span.from && timeS <= span.to && (
           <g>
             <line x1={x(timeS)} x2={x(timeS)} y1={HEAD} y2={height - 14} stroke="var(--ink)" strokeWidth={1.4} />
             <text x={x(timeS)} y={height - 2} textAnchor="middle" fill="var(--ink)">
-              {(timeS - attempt.start_s).toFixed(1)} s
+              {decimal(timeS - attempt.start_s, 1)} s
             </text>
           </g>
         )}
       </Picture>
+      <AsTable
+        of={t`Scan strips`}
+        heads={[
+          t`Second`,
+          t`Phase`,
+          ...strips.strips.map((strip) => [strip.label, strip.unit].filter(Boolean).join(', ')),
+        ]}
+        rows={() => inRows(strips.strips, attempt)}
+      />
     </div>
   )
+}
+
+/** What each channel read as a phase began, in the middle of it, and at the end. */
+const inRows = (strips: Strip[], attempt: Attempt) => {
+  const { phases, end_s: end } = attempt
+  const moments = phases.flatMap(({ id, start_s: from, end_s: to }) => [
+    { at: from, word: t`${capital(id)} begins` },
+    { at: (from + to) / 2, word: t`${capital(id)}, middle` },
+  ])
+  return [...moments, { at: end, word: t`Ends` }].map(({ at, word }) => [
+    decimal(at - attempt.start_s, 1),
+    word,
+    ...strips.map((strip) => {
+      const value = valueAt(strip, at)
+      return value === undefined ? '—' : reading(strip, value)
+    }),
+  ])
 }
 
 /** The moment in words: its second, its phase, what each channel reads. */
@@ -100,7 +129,7 @@ function said(strips: Strip[], attempt: Attempt, timeS: number) {
     const value = valueAt(strip, timeS)
     return value === undefined ? [] : [`${strip.label} ${reading(strip, value)} ${strip.unit}`]
   })
-  return [`${(timeS - attempt.start_s).toFixed(1)} seconds`, ...(phase ? [phase.id] : []), ...read].join(', ')
+  return [t`${decimal(timeS - attempt.start_s, 1)} seconds`, ...(phase ? [phase.id] : []), ...read].join(', ')
 }
 
 function Phases({
@@ -182,7 +211,7 @@ function StripRow({ timeS, ...shape }: RowProps) {
         <text x={width} y={top + 27} fontWeight={600} textAnchor="end" fill="var(--ink)">
           {band.in_band_pct}
           <tspan fontWeight={400} fill="var(--ink-soft)">
-            % in
+            {t`% in`}
           </tspan>
         </text>
       )}

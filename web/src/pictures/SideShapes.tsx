@@ -1,3 +1,6 @@
+import { decimal } from '../language/numbers'
+import { locale } from '#language/i18n'
+import { t } from '@lingui/core/macro'
 import { memo, useId } from 'react'
 import type { PathPoint, Plan } from '../api/client'
 import { Labels } from './Labels'
@@ -104,7 +107,7 @@ function Grid({ view, width, top, x, y }: GridProps) {
         .filter((along) => x(along) > 24 && x(along) < width - 24)
         .map((along, index) => (
           <text key={along} x={x(along)} y={y(0) + 20} textAnchor="middle">
-            {along === 0 ? 'spot' : `${Math.abs(along).toLocaleString('en-GB')}${index === 0 ? ' ft' : ''}`}
+            {along === 0 ? t`spot` : `${Math.abs(along).toLocaleString(locale)}${index === 0 ? ' ft' : ''}`}
           </text>
         ))}
     </g>
@@ -192,7 +195,7 @@ function WindArrow({ plan, width }: { plan: Plan; width: number }) {
         d={`M${start} 15c${(end - start) / 3} -6 ${((end - start) * 2) / 3} 6 ${end - start} 0m${tip} -5l${-tip} 5l${tip} 5`}
       />
       <text x={right} y={36} textAnchor="end" stroke="none" fill="var(--ink)">
-        {along >= 0 ? 'headwind' : 'tailwind'} {Math.abs(along).toFixed(0)} kt
+        {along >= 0 ? t`headwind` : t`tailwind`} {decimal(Math.abs(along), 0)} kt
       </text>
     </g>
   )

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { type PointerEvent } from 'react'
 import { Picture } from './Picture'
 import { line, roundStep } from './scale'
@@ -44,7 +45,7 @@ export function SiteGround(props: Props) {
         width={width}
         height={height}
         role="group"
-        label={`${name} from above, north up, true scale. ${picture.obstacles.length} obstacles, ${picture.spots.length} spots, ${lines.length} lines.`}
+        label={t`${name} from above, north up, true scale. ${picture.obstacles.length} obstacles, ${picture.spots.length} spots, ${lines.length} lines.`}
         className="border border-rule bg-sheet"
       >
         <defs>
@@ -147,7 +148,7 @@ function WindHere({ text, fromDeg }: { text: string | null; fromDeg: number | nu
   if (text === null || fromDeg === null)
     return (
       <text x={14} y={24} fontWeight={700} fill="var(--limit)">
-        no wind given
+        {t`no wind given`}
       </text>
     )
   return (

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { useRef, type KeyboardEvent } from 'react'
 import { clsx } from 'clsx'
 import { middle, type Drawing, type Point, type Scaled } from './siteScale'
@@ -22,11 +23,11 @@ interface HandlesProps extends Scaled {
 export function SiteHandles({ picture, selected, onSelect, onMove, x, y, perM }: HandlesProps) {
   const all = [
     ...picture.obstacles.map((one) => ({ id: one.id, points: one.rings[0] ?? [], label: `${one.what} ${one.id}` })),
-    ...picture.spots.map((one) => ({ id: one.id, points: [one.at], label: `spot ${one.id}` })),
+    ...picture.spots.map((one) => ({ id: one.id, points: [one.at], label: t`spot ${one.id}` })),
     ...[...picture.approaches, ...picture.departures].map((one) => ({
       id: one.id,
       points: one.points,
-      label: `line ${one.id}`,
+      label: t`line ${one.id}`,
     })),
   ]
   return (
@@ -55,7 +56,7 @@ export function SiteHandles({ picture, selected, onSelect, onMove, x, y, perM }:
               <Handle
                 key={corner}
                 at={at}
-                label={`corner ${corner + 1} of ${label}`}
+                label={t`corner ${corner + 1} of ${label}`}
                 active
                 corner
                 x={x}
@@ -87,7 +88,7 @@ function Handle({ at: [n = 0, e = 0], label, active, corner = false, x, y, perM,
       transform={`translate(${x(e)} ${y(n)})`}
       role="button"
       tabIndex={0}
-      aria-label={onMove ? `${label}: arrow keys move it by a metre` : label}
+      aria-label={onMove ? t`${label}: arrow keys move it by a metre` : label}
       aria-pressed={active}
       className={clsx('touch-none', onMove ? 'cursor-grab' : 'cursor-pointer')}
       onPointerDown={(event) => {

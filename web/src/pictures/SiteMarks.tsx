@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { line } from './scale'
 import { area, type Drawing, type Obstacle, type Scaled } from './siteScale'
 
@@ -136,7 +137,7 @@ export function BreakOffMarks({ line: one, x, y }: { line: Drawing['approaches']
             strokeWidth={3.5}
             paintOrder="stroke"
           >
-            break off by {Math.round(one.gate.height_ft / 10) * 10} ft
+            {t`break off by ${Math.round(one.gate.height_ft / 10) * 10} ft`}
           </text>
         </g>
       )}

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { HALF_LETTER } from './scale'
 import { middle, type Drawing, type Obstacle, type Point, type Scaled } from './siteScale'
 
@@ -67,9 +68,9 @@ export function SiteNames({ picture, x, y, width, height, chosen }: NamesProps) 
 
 const obstacleName = ({ id, top_ft, known, status, stands }: Obstacle) => {
   const name = id.replaceAll('-', ' ')
-  if (status === 'not_there') return `${name}: not there`
-  const height = !known ? ', height not known' : stands && top_ft != null ? ` ${Math.round(top_ft)} ft` : ''
-  return `${name}${height}${status === 'open' ? ', open' : ''}`
+  if (status === 'not_there') return t`${name}: not there`
+  const height = !known ? t`, height not known` : stands && top_ft != null ? ` ${Math.round(top_ft)} ft` : ''
+  return `${name}${height}${status === 'open' ? t`, open` : ''}`
 }
 
 /** A place on a line that the picture shows: as far from the ground as there is room. */

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import type { Schemas } from '../api/client'
 import { Picture } from './Picture'
 import { line, ticks } from './scale'
@@ -47,7 +48,7 @@ export function SiteSection({ line: one, kind }: Props) {
       <Picture
         width={width}
         height={height}
-        label={`${one.id} from the side, true scale. ${under.length} things under it.${approach?.gate ? ` Break off by ${Math.round(approach.gate.height_ft)} ft, ${Math.round(approach.gate.distance_ft)} ft out.` : ''}`}
+        label={t`${one.id} from the side, true scale. ${under.length} things under it.${approach?.gate ? t` Break off by ${Math.round(approach.gate.height_ft)} ft, ${Math.round(approach.gate.distance_ft)} ft out.` : ''}`}
         className="border border-rule bg-sheet"
       >
         {ground.length > 1 && (
@@ -66,7 +67,7 @@ export function SiteSection({ line: one, kind }: Props) {
           <g key={feet}>
             <path d={`M${x(feet)} ${y(0)}v5`} stroke="var(--ink)" />
             <text x={x(feet)} y={height - 8} textAnchor="middle" fill="var(--ink-soft)">
-              {feet === 0 ? 'spot' : Math.abs(feet)}
+              {feet === 0 ? t`spot` : Math.abs(feet)}
             </text>
           </g>
         ))}
@@ -110,8 +111,8 @@ export function SiteSection({ line: one, kind }: Props) {
       </Picture>
       <figcaption className="label mt-1">
         {approach
-          ? 'Planned dashed, go-around from the gate dotted; heights over the spot, feet. What may be higher is outlined above what it likely is.'
-          : 'The way out as it is flown, dashed; heights over the spot, feet.'}
+          ? t`Planned dashed, go-around from the gate dotted; heights over the spot, feet. What may be higher is outlined above what it likely is.`
+          : t`The way out as it is flown, dashed; heights over the spot, feet.`}
       </figcaption>
     </figure>
   )

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { useState } from 'react'
 import { useDragged, type Shift } from './useDragged'
 
@@ -26,11 +27,11 @@ export function SpotHandle({ x, y, perFt, onMove }: Props) {
       transform={`translate(${x + shift.along * perFt} ${y + shift.across * perFt})`}
       role="slider"
       tabIndex={0}
-      aria-label="The spot: arrow keys move it by twenty-five feet, Enter puts it there"
+      aria-label={t`The spot: arrow keys move it by twenty-five feet, Enter puts it there`}
       aria-valuemin={-20000}
       aria-valuemax={20000}
       aria-valuenow={shift.along}
-      aria-valuetext={`${shift.along} ft along, ${shift.across} ft across from where it was`}
+      aria-valuetext={t`${shift.along} ft along, ${shift.across} ft across from where it was`}
       className="cursor-grab touch-none"
       onBlur={done}
       {...dragged}

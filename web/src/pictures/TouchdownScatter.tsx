@@ -1,4 +1,6 @@
+import { t } from '@lingui/core/macro'
 import { Picture } from './Picture'
+import { AsTable } from '../design/AsTable'
 import type { Schemas } from '../api/client'
 import { DistanceRings } from './DistanceRings'
 import { line } from './scale'
@@ -22,12 +24,12 @@ export function TouchdownScatter({ landings: { points, rings }, current, select 
   ]
   return (
     <figure className="m-0">
-      <figcaption className="font-semibold">Where they ended, final course upwards</figcaption>
+      <figcaption className="font-semibold">{t`Where they ended, final course upwards`}</figcaption>
       <Picture
         width={SIZE}
         height={SIZE}
         role="group"
-        label={`Touchdown scatter: ${points.map((l) => `attempt ${l.position} ${describe(l)}`).join('; ')}`}
+        label={t`Touchdown scatter: ${points.map((l) => t`attempt ${l.position} ${describe(l)}`).join('; ')}`}
       >
         <DistanceRings size={SIZE} most={most} />
         <path d={`M${SIZE / 2} 4V${SIZE - 4}M4 ${SIZE / 2}H${SIZE - 4}`} stroke="var(--rule)" strokeWidth={0.9} />
@@ -63,12 +65,17 @@ export function TouchdownScatter({ landings: { points, rings }, current, select 
       </Picture>
       <p className="label m-0">
         {rings.length > 0
-          ? 'Half of such landings end inside the solid line, nine in ten inside the dashed one.'
-          : 'Ellipses are drawn from five landings on.'}
+          ? t`Half of such landings end inside the solid line, nine in ten inside the dashed one.`
+          : t`Ellipses are drawn from five landings on.`}
       </p>
+      <AsTable
+        of={t`Where they ended`}
+        heads={[t`Attempt`, t`From the spot`]}
+        rows={() => points.map((landing) => [String(landing.position), describe(landing)])}
+      />
     </figure>
   )
 }
 
 const describe = ({ along_ft: along, across_ft: across }: Landing) =>
-  `${Math.abs(Math.round(along))} ft ${along < 0 ? 'short' : 'beyond'}, ${Math.abs(Math.round(across))} ft ${across < 0 ? 'left' : 'right'}`
+  `${Math.abs(Math.round(along))} ft ${along < 0 ? t`short` : t`beyond`}, ${Math.abs(Math.round(across))} ft ${across < 0 ? t`left` : t`right`}`

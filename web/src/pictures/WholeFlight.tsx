@@ -1,3 +1,5 @@
+import { decimal } from '../language/numbers'
+import { t } from '@lingui/core/macro'
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react'
 import type { Schemas } from '../api/client'
 import { roundStep } from './scale'
@@ -80,7 +82,7 @@ export function WholeFlight({ flight, current, select }: Props) {
         ref={canvas}
         tabIndex={0}
         role="img"
-        aria-label={`The whole flight in strips, ${clock(span.from)} to ${clock(span.to)} of ${clock(all.to)}. Arrow keys pan, plus and minus zoom, Home shows all of it.`}
+        aria-label={t`The whole flight in strips, ${clock(span.from)} to ${clock(span.to)} of ${clock(all.to)}. Arrow keys pan, plus and minus zoom, Home shows all of it.`}
         className="block w-full cursor-grab touch-none"
         style={{ height }}
         onPointerDown={(event) => {
@@ -92,7 +94,7 @@ export function WholeFlight({ flight, current, select }: Props) {
         onKeyDown={onKey}
       />
       <p className="label m-0">
-        Drag to pan, wheel to zoom, or the arrow keys, plus and minus. A click takes an attempt.
+        {t`Drag to pan, wheel to zoom, or the arrow keys, plus and minus. A click takes an attempt.`}
       </p>
     </div>
   )
@@ -120,7 +122,7 @@ function draw(
   const x = (time: number) => LEFT + ((time - span.from) / (span.to - span.from)) * (width - LEFT)
   context.setTransform(ratio, 0, 0, ratio, 0, 0)
   context.clearRect(0, 0, width, height)
-  context.font = `12px ${style.fontFamily}`
+  context.font = t`12px ${style.fontFamily}`
   context.save()
   context.beginPath()
   context.rect(LEFT, 0, width - LEFT, height)
@@ -157,7 +159,7 @@ function draw(
     context.fillText(strip.label, 0, top + 17)
     context.fillStyle = soft
     context.fillText(
-      strip.values ? `${strip.low.toFixed(0)} to ${strip.high.toFixed(0)} ${strip.unit}` : 'not recorded',
+      strip.values ? t`${decimal(strip.low, 0)} to ${decimal(strip.high, 0)} ${strip.unit}` : t`not recorded`,
       0,
       top + 32,
     )

@@ -1,3 +1,4 @@
+import { locale } from '#language/i18n'
 import { least, ticks, tickStep } from 'd3-array'
 import { line as pathOf } from 'd3-shape'
 import type { PathPoint, Plan } from '../api/client'
@@ -57,7 +58,7 @@ export function ticksWithRoom(low: number, high: number, most: number, width: nu
   for (let count = most; count > 1; count -= 1) {
     const found = ticks(low, high, count)
     const room = (Math.abs((found[1] ?? high) - (found[0] ?? low)) / (high - low)) * width
-    const letters = Math.max(...found.map((value) => value.toLocaleString('en-GB').length), 1)
+    const letters = Math.max(...found.map((value) => value.toLocaleString(locale).length), 1)
     if (room > (letters + 2) * letterPx) return found
   }
   return ticks(low, high, 1)

@@ -1,3 +1,4 @@
+import { decimal } from '../language/numbers'
 import { least } from 'd3-array'
 import { area, line } from 'd3-shape'
 import type { Schemas } from '../api/client'
@@ -65,4 +66,4 @@ export function valueAt(strip: Strip, time: number): number | undefined {
 
 /** A reading as text; a heading runs on past north without a jump, and is read as one. */
 export const reading = (strip: Strip, value: number) =>
-  (strip.channel === 'hdg_deg' ? ((value % 360) + 360) % 360 : value).toFixed(strip.digits).replace('-', '−')
+  decimal(strip.channel === 'hdg_deg' ? ((value % 360) + 360) % 360 : value, strip.digits)

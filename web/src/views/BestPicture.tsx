@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import type { Attempt, Exercise, Plan } from '../api/client'
 import { usePlan } from '../api/prepare'
 import { useAttemptPictures, useFlownPath } from '../api/review'
@@ -27,7 +28,7 @@ export function BestPicture({ sortieId, exercise, attempts }: Props) {
   return (
     <div className="mb-3 break-inside-avoid">
       <p className="m-0">
-        <b>Meant:</b> {exercise.objective ? `${exercise.objective}. ` : ''}
+        <b>{t`Meant:`}</b> {exercise.objective ? `${exercise.objective}. ` : ''}
         {meant(plan.data)}.
       </p>
       {attempt && <Seen attempt={attempt} plan={plan.data} spotName={attempt.spot_name ?? exercise.spot_name} />}
@@ -50,7 +51,7 @@ function Seen({ attempt, plan, spotName }: { attempt: Attempt; plan: Plan; spotN
   const path = useFlownPath(attempt.id)
   const fault = attempt.fault_details?.[0]
   const timeS = fault?.from_s
-  const caption = `Attempt ${attempt.position}, flown (solid) over planned (dashed)${fault ? `; the mark is where it began: ${fault.title.toLowerCase()}` : ''}`
+  const caption = t`Attempt ${attempt.position}, flown (solid) over planned (dashed)${fault ? t`; the mark is where it began: ${fault.title.toLowerCase()}` : ''}`
   const flown = path.filter((point) => point.t_s >= attempt.start_s && point.t_s <= attempt.end_s)
   const hovers = attempt.phases.length === 1 && attempt.phases[0]?.id === 'hover'
   const top = Math.max(0, ...plan.path.map((point) => point.height_ft))

@@ -1,3 +1,4 @@
+import { plural, t } from '@lingui/core/macro'
 import type { Schemas } from '../api/client'
 
 type Block = Schemas['Block']
@@ -7,7 +8,7 @@ export function Blocks({ blocks }: { blocks: Block[] }) {
   return (
     <section aria-labelledby="blocks">
       <h2 id="blocks" className="text-lg font-semibold">
-        Counted
+        {t`Counted`}
       </h2>
       <div className="grid gap-4 md:grid-cols-2">
         {blocks.map((block) => (
@@ -18,10 +19,7 @@ export function Blocks({ blocks }: { blocks: Block[] }) {
               {block.rungs.map((rung) => (
                 <li key={rung.words} className="flex flex-wrap items-center justify-between gap-x-4">
                   <span>
-                    <b className="figures">
-                      {Math.min(rung.done, rung.count)} of {rung.count}
-                    </b>{' '}
-                    {rung.words}
+                    <b className="figures">{t`${Math.min(rung.done, rung.count)} of ${rung.count}`}</b> {rung.words}
                   </span>
                   <Boxes done={rung.done} count={rung.count} />
                 </li>
@@ -29,13 +27,13 @@ export function Blocks({ blocks }: { blocks: Block[] }) {
             </ul>
             {block.unplaced.length > 0 && (
               <p className="label m-0 mt-2">
-                {block.unplaced.length} more {block.unplaced.length === 1 ? 'fits' : 'fit'} no line:{' '}
-                {[...new Set(block.unplaced)].join(', ').toLowerCase()} was neither asked nor recorded.
+                {plural(block.unplaced.length, { one: '# more fits no line:', other: '# more fit no line:' })}{' '}
+                {t`${[...new Set(block.unplaced)].join(', ').toLowerCase()} was neither asked nor recorded.`}
               </p>
             )}
             {waits(block) && (
               <p className="label m-0 mt-2">
-                {block.complete ? 'Done: it held back' : 'Holds back'} {waits(block)}.
+                {block.complete ? t`Done: it held back` : t`Holds back`} {waits(block)}.
               </p>
             )}
           </div>
@@ -47,18 +45,18 @@ export function Blocks({ blocks }: { blocks: Block[] }) {
 
 const waits = ({ needed_for: signOffs, solo }: Block) =>
   [
-    signOffs.length > 0 && `the sign-off of ${signOffs.join(', ').toLowerCase()}`,
-    solo.length > 0 && `the first solo in a ${solo.join(' or ')}`,
+    signOffs.length > 0 && t`the sign-off of ${signOffs.join(', ').toLowerCase()}`,
+    solo.length > 0 && t`the first solo in a ${solo.join(t` or `)}`,
   ]
     .filter(Boolean)
-    .join(' and ')
+    .join(t` and `)
 
 /** Small boxes up to a dozen; more are a bar. */
 function Boxes({ done, count }: { done: number; count: number }) {
   const many = count > 12
   const width = many ? 132 : count * 13
   return (
-    <svg width={width} height="14" role="img" aria-label={`${Math.min(done, count)} of ${count}`}>
+    <svg width={width} height="14" role="img" aria-label={t`${Math.min(done, count)} of ${count}`}>
       {many ? (
         <>
           <rect x="0.500" y="0.500" width={width - 1} height="12" fill="none" stroke="currentColor" />

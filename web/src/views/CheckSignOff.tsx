@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro'
+import { Trans } from '@lingui/react/macro'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { api, unwrap } from '../api/client'
@@ -28,7 +30,7 @@ export function CheckSignOff() {
         }}
       >
         <label className="grid gap-0.5">
-          <span className="label">Code on a printed sign-off</span>
+          <span className="label">{t`Code on a printed sign-off`}</span>
           <input
             className="field figures w-64"
             value={code}
@@ -37,21 +39,32 @@ export function CheckSignOff() {
           />
         </label>
         <button type="submit" className="button" disabled={code.trim() === ''}>
-          Check it
+          {t`Check it`}
         </button>
         <a className="button" href="/api/sign-offs/withdrawn">
-          All withdrawn, as a signed file
+          {t`All withdrawn, as a signed file`}
         </a>
       </form>
       <div role="status" className="mt-2">
-        {found?.length === 0 && <p className="m-0">This school made no sign-off with this code. Compare it again.</p>}
+        {found?.length === 0 && (
+          <p className="m-0">{t`This school made no sign-off with this code. Compare it again.`}</p>
+        )}
         {found?.map((row) => (
           <p key={row.id} className="m-0">
-            <Link to={`/sign-offs/${row.id}`}>
-              {row.title}, {row.student.name}
-            </Link>
-            , signed by {row.by} on {fullDayOf(row.signed_at)}
-            {row.withdrawn ? <b>, withdrawn: {row.withdrawn_reason}</b> : ', in force'}.
+            <Trans>
+              <Link to={`/sign-offs/${row.id}`}>
+                {row.title}, {row.student.name}
+              </Link>
+              , signed by {row.by} on {fullDayOf(row.signed_at)}
+              {row.withdrawn ? (
+                <b>
+                  <Trans>, withdrawn: {row.withdrawn_reason}</Trans>
+                </b>
+              ) : (
+                t`, in force`
+              )}
+              .
+            </Trans>
           </p>
         ))}
         {problem && (

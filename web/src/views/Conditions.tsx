@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import type { Standing } from '../api/client'
@@ -16,7 +17,11 @@ export function Conditions({ standing, studentId, staff }: { standing: Standing;
   return (
     <div>
       <h3 className="mt-0 mb-2 font-semibold">
-        {standing.signed_off ? 'Signed off' : standing.ready ? 'Ready for the sign-off' : 'Not ready for the sign-off'}
+        {standing.signed_off
+          ? t`Signed off`
+          : standing.ready
+            ? t`Ready for the sign-off`
+            : t`Not ready for the sign-off`}
       </h3>
       <ul className="m-0 grid list-none gap-1.5 p-0">
         {standing.conditions.map((condition) => (
@@ -27,7 +32,7 @@ export function Conditions({ standing, studentId, staff }: { standing: Standing;
               viewBox="0 0 16 16"
               className="mt-1 shrink-0"
               role="img"
-              aria-label={condition.met ? 'met' : 'missing'}
+              aria-label={condition.met ? t`met` : t`missing`}
             >
               {condition.met ? (
                 <rect x="2" y="2" width="12" height="12" fill="currentColor" />
@@ -53,20 +58,20 @@ export function Conditions({ standing, studentId, staff }: { standing: Standing;
           {sure ? (
             <div className="sheet p-3">
               <p className="mt-0">
-                Your signature joins the school&apos;s chain. It can be withdrawn with a reason, never edited.
+                {t`Your signature joins the school's chain. It can be withdrawn with a reason, never edited.`}
               </p>
               <div className="flex gap-2">
                 <button type="button" className="button solid" onClick={sign} disabled={signOff.isPending}>
-                  Sign
+                  {t`Sign`}
                 </button>
                 <button type="button" className="button" onClick={() => setSure(false)}>
-                  Not now
+                  {t`Not now`}
                 </button>
               </div>
             </div>
           ) : (
             <button type="button" className="button solid" onClick={() => setSure(true)}>
-              Sign off
+              {t`Sign off`}
             </button>
           )}
         </div>

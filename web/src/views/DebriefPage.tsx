@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro'
+import { Trans } from '@lingui/react/macro'
 import { Link, useParams } from 'react-router'
 import type { Attempt } from '../api/client'
 import { useSortie } from '../api/queries'
@@ -12,7 +14,7 @@ export function DebriefPage() {
   const { id = '' } = useParams()
   const sortie = useSortie(id)
   const attempts = useAttempts(id)
-  if (sortie.isPending || attempts.isPending) return <Loading what="the debrief" />
+  if (sortie.isPending || attempts.isPending) return <Loading what={t`the debrief`} />
   if (sortie.isError) return <Failed error={sortie.error} again={() => void sortie.refetch()} />
   if (attempts.isError) return <Failed error={attempts.error} again={() => void attempts.refetch()} />
   const flown = attempts.data.filter((attempt) => attempt.asked)
@@ -21,15 +23,15 @@ export function DebriefPage() {
   return (
     <article className="mx-auto max-w-3xl">
       <p className="label mb-0">
-        {fullDayOf(row.starts_at)} · {row.aircraft.mark} {row.aircraft.type_name} · with {row.instructor.name}
+        {t`${fullDayOf(row.starts_at)} · ${row.aircraft.mark} ${row.aircraft.type_name} · with ${row.instructor.name}`}
       </p>
       <h1 className="mt-0 mb-1 border-b-2 border-ink pb-2 text-3xl font-bold">
         {row.student.name}: {row.title.toLowerCase()}
       </h1>
       <p className="mt-3 mb-4 text-xl">
-        <b>Next time:</b> {row.next_focus ?? nextOf(flown) ?? 'your instructor has not written it down yet.'}
+        <b>{t`Next time:`}</b> {row.next_focus ?? nextOf(flown) ?? t`your instructor has not written it down yet.`}
       </p>
-      {flown.length === 0 && <p>No attempt of this lesson&apos;s exercises is in a recording yet.</p>}
+      {flown.length === 0 && <p>{t`No attempt of this lesson's exercises is in a recording yet.`}</p>}
       {row.exercises.map((exercise) => {
         const own = flown.filter((attempt) => attempt.exercise_id === exercise.id)
         return (
@@ -55,19 +57,18 @@ export function DebriefPage() {
       })}
       {beside.length > 0 && (
         <p className="label mt-3">
-          Also flown: {[...new Set(beside.map((attempt) => attempt.title.toLowerCase()))].join(', ')}.
+          {t`Also flown: ${[...new Set(beside.map((attempt) => attempt.title.toLowerCase()))].join(', ')}.`}
         </p>
       )}
       <p className="label mt-3">
-        A training aid: the flight manual, the operator, the authority and your instructor decide. Numbers come from the
-        recorder, with its errors.
+        {t`A training aid: the flight manual, the operator, the authority and your instructor decide. Numbers come from the recorder, with its errors.`}
       </p>
       <div className="no-print mt-3 flex gap-3">
         <button type="button" className="button solid" onClick={() => window.print()}>
-          Print
+          {t`Print`}
         </button>
         <Link to={`/sorties/${id}/review`} className="button">
-          Look at the strips
+          {t`Look at the strips`}
         </Link>
       </div>
     </article>
@@ -85,18 +86,18 @@ function One({ attempt }: { attempt: Attempt }) {
   return (
     <>
       <h2 className="m-0 text-lg font-bold">
-        Attempt {attempt.position}
-        {ended ? `: ${ended}` : ''}
-        {attempt.counts ? '' : ': does not count'}
+        {t`Attempt ${attempt.position}${ended ? `: ${ended}` : ''}${attempt.counts ? '' : t`: does not count`}`}
       </h2>
       {attempt.shown !== 'all' ? (
         <p className="mb-0">
-          {attempt.teaching ? 'Name the fault first in' : 'Grade yourself first in'}{' '}
-          <Link to={`/sorties/${attempt.sortie_id}/review?attempt=${attempt.position}`}>Review</Link>: then{' '}
-          {attempt.teaching
-            ? 'what was played and recorded stands here'
-            : 'your instructor’s grades stand here beside yours'}
-          .
+          <Trans>
+            {attempt.teaching ? t`Name the fault first in` : t`Grade yourself first in`}{' '}
+            <Link to={`/sorties/${attempt.sortie_id}/review?attempt=${attempt.position}`}>Review</Link>: then{' '}
+            {attempt.teaching
+              ? t`what was played and recorded stands here`
+              : t`your instructor’s grades stand here beside yours`}
+            .
+          </Trans>
         </p>
       ) : (
         <>
@@ -113,7 +114,7 @@ function One({ attempt }: { attempt: Attempt }) {
                   <dd className="m-0 text-soft">
                     {of(attempt, phase.id, 'self') !== undefined && (
                       <>
-                        you said <GradeGlyph grade={of(attempt, phase.id, 'self')} own />
+                        {t`you said`} <GradeGlyph grade={of(attempt, phase.id, 'self')} own />
                       </>
                     )}
                   </dd>
@@ -122,12 +123,16 @@ function One({ attempt }: { attempt: Attempt }) {
           </dl>
           {fault ? (
             <p className="mt-2 mb-0">
-              <b>{fault.title}.</b> {fault.cause} It showed in: {fault.evidence}. <b>“{fault.cue}”</b>
+              <Trans>
+                <b>{fault.title}.</b> {fault.cause} It showed in: {fault.evidence}. <b>“{fault.cue}”</b>
+              </Trans>
             </p>
           ) : (
-            <p className="mt-2 mb-0">No fault is named in it.</p>
+            <p className="mt-2 mb-0">{t`No fault is named in it.`}</p>
           )}
-          {polished(attempt).length > 0 && <p className="mt-1 mb-0">Well done: {polished(attempt).join(', ')}.</p>}
+          {polished(attempt).length > 0 && (
+            <p className="mt-1 mb-0">{t`Well done: ${polished(attempt).join(', ')}.`}</p>
+          )}
         </>
       )}
     </>
@@ -149,10 +154,7 @@ function Taught({ lesson }: { lesson: NonNullable<Attempt['teaching']> }) {
   return (
     <>
       <p className="m-0">
-        Named: {lesson.named?.title.toLowerCase() ?? 'nothing yet'}
-        {lesson.named?.cue ? `, with “${lesson.named.cue}”` : ''}. Played:{' '}
-        {lesson.played?.title.toLowerCase() ?? 'not said'}. Recorded:{' '}
-        {lesson.recorded?.join(', then ').toLowerCase() || 'no fault'}.
+        {t`Named: ${lesson.named?.title.toLowerCase() ?? t`nothing yet`}${lesson.named?.cue ? t`, with “${lesson.named.cue}”` : ''}. Played: ${lesson.played?.title.toLowerCase() ?? t`not said`}. Recorded: ${lesson.recorded?.join(t`, then `).toLowerCase() || t`no fault`}.`}
       </p>
       <dl className="m-0 mt-1 grid grid-cols-[auto_1fr] gap-x-5 gap-y-0.5">
         {lesson.items

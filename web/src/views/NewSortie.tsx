@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { useState, type FormEvent } from 'react'
 import { useNavigate } from 'react-router'
 import type { NewExercise } from '../api/lesson'
@@ -7,7 +8,7 @@ import { capital } from '../design/words'
 import { Pick } from '../design/Pick'
 import { Sheet } from '../design/Sheet'
 
-const NONE_YET = { id: '', word: 'Choose…' }
+const NONE_YET = { id: '', word: t`Choose…` }
 
 interface Props {
   date: string
@@ -17,8 +18,8 @@ interface Props {
 }
 
 /** A new sortie: who, in what, when, which manoeuvre. The rest is worked out in Prepare. */
-export const NewSortie = ({ date, known, word = 'New sortie' }: Props) => (
-  <Sheet word={word} title="New sortie">
+export const NewSortie = ({ date, known, word = t`New sortie` }: Props) => (
+  <Sheet word={word} title={t`New sortie`}>
     {(close) => <Form date={date} known={known} close={close} />}
   </Sheet>
 )
@@ -58,7 +59,7 @@ function Form({ date, known, close }: Pick<Props, 'date' | 'known'> & { close: (
   return (
     <form onSubmit={submit} className="grid gap-3">
       <label className="grid gap-1">
-        Student
+        {t`Student`}
         <Pick
           required
           value={student}
@@ -67,7 +68,7 @@ function Form({ date, known, close }: Pick<Props, 'date' | 'known'> & { close: (
         />
       </label>
       <label className="grid gap-1">
-        Aircraft
+        {t`Aircraft`}
         <Pick
           required
           value={craft}
@@ -75,7 +76,7 @@ function Form({ date, known, close }: Pick<Props, 'date' | 'known'> & { close: (
             NONE_YET,
             ...(aircraft.data ?? []).map((row) => ({
               id: row.id,
-              word: `${row.mark} ${row.type_name}${row.look_at_it ? ' (to be looked at first)' : ''}`,
+              word: `${row.mark} ${row.type_name}${row.look_at_it ? t` (to be looked at first)` : ''}`,
               disabled: row.look_at_it,
             })),
           ]}
@@ -84,16 +85,16 @@ function Form({ date, known, close }: Pick<Props, 'date' | 'known'> & { close: (
       </label>
       <div className="grid grid-cols-2 gap-3">
         <label className="grid gap-1">
-          Day
+          {t`Day`}
           <input className="field" type="date" required value={on} onChange={(e) => setOn(e.target.value)} />
         </label>
         <label className="grid gap-1">
-          Time, {zoneWord()}
+          {t`Time, ${zoneWord()}`}
           <input className="field" type="time" required value={time} onChange={(e) => setTime(e.target.value)} />
         </label>
       </div>
       <label className="grid gap-1">
-        Manoeuvre
+        {t`Manoeuvre`}
         <Pick
           required
           value={manoeuvre}
@@ -108,10 +109,10 @@ function Form({ date, known, close }: Pick<Props, 'date' | 'known'> & { close: (
       )}
       <div className="mt-2 flex gap-3">
         <button type="submit" className="button solid" disabled={create.isPending}>
-          Plan it
+          {t`Plan it`}
         </button>
         <button type="button" className="button" onClick={close}>
-          Cancel
+          {t`Cancel`}
         </button>
       </div>
     </form>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { toast } from 'sonner'
 import type { Schemas, Session, Sortie } from '../api/client'
 import { useChangeSortie, useStudent, useStudentLessons } from '../api/queries'
@@ -16,7 +17,7 @@ import { isLearner } from '../api/who'
 export function RecordStage({ sortie, session }: { sortie: Sortie; session: Session }) {
   const student = useStudent(sortie.student.id)
   const lessons = useStudentLessons(sortie.student.id)
-  if (student.isPending) return <Loading what="the record" />
+  if (student.isPending) return <Loading what={t`the record`} />
   if (student.isError) return <Failed error={student.error} again={() => void student.refetch()} />
   return (
     <div className="mt-4 grid gap-6 lg:grid-cols-[24rem_minmax(0,1fr)]">
@@ -56,7 +57,7 @@ function Stands({ title, manoeuvre, student, history, staff }: StandsProps) {
   if (!standing) {
     return (
       <p className="m-0 border border-dashed border-faint p-5 text-soft">
-        {title}: nothing graded yet. Grade an attempt in Review, and it appears here.
+        {t`${title}: nothing graded yet. Grade an attempt in Review, and it appears here.`}
       </p>
     )
   }
@@ -78,7 +79,7 @@ function FlightForm({ sortie, total }: { sortie: Sortie; total: number }) {
   const [focus, setFocus, dropFocus] = useTyped(`${sortie.id}.next`, sortie.next_focus ?? '')
   const stored = () => {
     for (const drop of [dropOff, dropOn, dropFocus]) drop()
-    toast('Stored in the log')
+    toast(t`Stored in the log`)
   }
   const minutes = off && on ? Math.round((Date.parse(momentOf(on)) - Date.parse(momentOf(off))) / 60000) : undefined
   const locked = !sortie.may_edit
@@ -93,10 +94,10 @@ function FlightForm({ sortie, total }: { sortie: Sortie; total: number }) {
           .then(stored, () => undefined)
       }}
     >
-      <h2 className="m-0 text-lg font-semibold">Flight time</h2>
+      <h2 className="m-0 text-lg font-semibold">{t`Flight time`}</h2>
       <div className="grid gap-3">
         <label className="grid gap-0.5">
-          <span className="label">Off, {zoneWord()}</span>
+          <span className="label">{t`Off, ${zoneWord()}`}</span>
           <input
             className="field"
             type="datetime-local"
@@ -106,7 +107,7 @@ function FlightForm({ sortie, total }: { sortie: Sortie; total: number }) {
           />
         </label>
         <label className="grid gap-0.5">
-          <span className="label">On, {zoneWord()}</span>
+          <span className="label">{t`On, ${zoneWord()}`}</span>
           <input
             className="field"
             type="datetime-local"
@@ -128,19 +129,17 @@ function FlightForm({ sortie, total }: { sortie: Sortie; total: number }) {
                 setOn(toField(proposed.data.on_at))
               }}
             >
-              Take {clockOf(proposed.data.off_at)} to {clockOf(proposed.data.on_at)}
+              {t`Take ${clockOf(proposed.data.off_at)} to ${clockOf(proposed.data.on_at)}`}
             </button>
           )}
         </p>
       )}
       <p className="m-0 text-2xl font-bold">
         {minutes !== undefined && minutes > 0 ? hoursOf(minutes) : '—'}
-        <span className="unit">
-          {sortie.people_aboard}; {hoursOf(total)} in the log
-        </span>
+        <span className="unit">{t`${sortie.people_aboard}; ${hoursOf(total)} in the log`}</span>
       </p>
       <label className="grid gap-0.5">
-        <span className="label">The one thing for next time</span>
+        <span className="label">{t`The one thing for next time`}</span>
         <input
           className="field"
           disabled={locked}
@@ -157,7 +156,7 @@ function FlightForm({ sortie, total }: { sortie: Sortie; total: number }) {
       )}
       {!locked && (
         <button type="submit" className="button solid" disabled={change.isPending}>
-          Store
+          {t`Store`}
         </button>
       )}
     </form>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { useState } from 'react'
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router'
 import type { Schemas } from '../api/client'
@@ -9,6 +10,7 @@ import { TouchdownScatter } from '../pictures/TouchdownScatter'
 import { Empty, Failed, Loading } from '../design/States'
 import { VerdictMark } from '../design/VerdictMark'
 import { capital, figure, shortDayOf, unitWord } from '../design/words'
+import { Why } from '../design/Why'
 import { WideTable } from '../design/WideTable'
 
 type Table = Schemas['SideBySide']
@@ -18,7 +20,7 @@ export function SideBySidePage() {
   const { id = '' } = useParams()
   const [params] = useSearchParams()
   const table = useSideBySide(id, params.get('manoeuvre') ?? '', params.get('sortie') ?? undefined)
-  if (table.isPending) return <Loading what="the attempts" />
+  if (table.isPending) return <Loading what={t`the attempts`} />
   if (table.isError) return <Failed error={table.error} again={() => void table.refetch()} />
   const { title, student, columns, rows, one_thing: one } = table.data
   const phases = [...new Set(rows.map((row) => row.phase))]
@@ -28,12 +30,12 @@ export function SideBySidePage() {
         <Link to={`/students/${student.id}`} className="no-underline hover:underline">
           {student.name}
         </Link>
-        <span className="font-normal text-soft"> · {title}, side by side</span>
+        <span className="font-normal text-soft"> {t`· ${title}, side by side`}</span>
       </h1>
-      {columns.length === 0 && <Empty>No attempt at it counts yet.</Empty>}
+      {columns.length === 0 && <Empty>{t`No attempt at it counts yet.`}</Empty>}
       {one && (
         <p className="mt-3 mb-0 text-xl">
-          <b>The one thing:</b> {one.text}
+          <b>{t`The one thing:`}</b> {one.text}
         </p>
       )}
       {columns.length > 1 && <Laid table={table.data} />}
@@ -48,12 +50,17 @@ export function SideBySidePage() {
                   <Link to={`/sorties/${column.sortie_id}/review?attempt=${column.position}`}>
                     {shortDayOf(column.on)}
                   </Link>
-                  <span className="flex justify-end" title={column.first_fault ?? 'no fault named'}>
-                    <GradeGlyph grade={column.overall ?? null} size={20} />
+                  <span className="flex justify-end">
+                    <Why
+                      label={t`Attempt ${i + 1}: what was named`}
+                      word={<GradeGlyph grade={column.overall ?? null} size={20} />}
+                    >
+                      {column.first_fault ?? t`no fault named`}
+                    </Why>
                   </span>
                 </th>
               ))}
-              {['Middle', 'Spread', 'Last less first', 'Held it down'].map((head) => (
+              {[t`Middle`, t`Spread`, t`Last less first`, t`Held it down`].map((head) => (
                 <th key={head} className="label px-2 py-1 text-right font-normal">
                   {head}
                 </th>
@@ -64,7 +71,7 @@ export function SideBySidePage() {
             <tbody key={phase}>
               <tr>
                 <th scope="rowgroup" colSpan={columns.length + 5} className="pt-3 text-left font-semibold">
-                  {capital(phase === 'setup' ? 'set-up' : phase)}
+                  {capital(phase === 'setup' ? t`set-up` : phase)}
                 </th>
               </tr>
               {rows
@@ -77,11 +84,10 @@ export function SideBySidePage() {
         </WideTable>
       )}
       <p className="label mt-2">
-        Marks are verdicts as in Review. Middle is the median; spread from the smallest to the largest. Held it down
-        counts the phases whose grade it gave.
+        {t`Marks are verdicts as in Review. Middle is the median; spread from the smallest to the largest. Held it down counts the phases whose grade it gave.`}
       </p>
       <button type="button" className="button no-print" onClick={() => window.print()}>
-        Print
+        {t`Print`}
       </button>
     </>
   )
@@ -94,29 +100,29 @@ function Laid({ table: { columns, landings, title } }: { table: Table }) {
   const navigate = useNavigate()
   const phases = [...new Set(columns.flatMap((column) => Object.keys(column.starts)))]
   const [event, setEvent] = useState(SPOT)
-  const word = event === SPOT ? 'the spot' : `the beginning of ${event.replaceAll('_', ' ')}`
+  const word = event === SPOT ? t`the spot` : t`the beginning of ${event.replaceAll('_', ' ')}`
   const open = (position: number) => {
     const column = columns[position - 1]
     if (column) void navigate(`/sorties/${column.sortie_id}/review?attempt=${column.position}`)
   }
   return (
-    <section aria-label="Laid over one another" className="mt-4 break-inside-avoid">
+    <section aria-label={t`Laid over one another`} className="mt-4 break-inside-avoid">
       <label className="no-print label flex items-center gap-2">
-        Laid on
+        {t`Laid on`}
         <Pick
           className="w-48"
           value={event}
           choices={[
-            { id: SPOT, word: 'the spot' },
-            ...phases.map((id) => ({ id, word: `beginning of ${id.replaceAll('_', ' ')}` })),
+            { id: SPOT, word: t`the spot` },
+            ...phases.map((id) => ({ id, word: t`beginning of ${id.replaceAll('_', ' ')}` })),
           ]}
           onChange={setEvent}
         />
       </label>
       <div className="grid gap-4 xl:grid-cols-[minmax(0,1fr)_auto]">
         <LaidOver
-          zero={event === SPOT ? 'spot' : event.replaceAll('_', ' ')}
-          title={`${title}, laid on ${word}; numbered in order, the last one bold`}
+          zero={event === SPOT ? t`spot` : event.replaceAll('_', ' ')}
+          title={t`${title}, laid on ${word}; numbered in order, the last one bold`}
           flown={columns.map((column, i) => ({
             number: i + 1,
             path: column.path,

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { useEffect, useRef, useState, type FormEvent } from 'react'
 import { useSignIn } from '../api/queries'
 import { Field } from '../design/Field'
@@ -28,11 +29,11 @@ export function SignIn({ school }: { school: string }) {
         <path d="M4 20c80-30 120 34 220 6s110-16 172-6M4 45c80-30 120 34 220 6s110-16 172-6M4 70c80-30 120 34 220 6s110-16 172-6" />
       </svg>
       <h1 className="m-0 text-4xl font-bold">Fujin</h1>
-      <p className="mt-1 mb-6 text-soft">{school}. Sign in to plan, fly, review and record.</p>
+      <p className="mt-1 mb-6 text-soft">{t`${school}. Sign in to plan, fly, review and record.`}</p>
       <form onSubmit={submit} className="sheet grid gap-4 p-6">
-        <Field ref={field} label="Sign-in name" autoComplete="username" required value={name} onText={setName} />
+        <Field ref={field} label={t`Sign-in name`} autoComplete="username" required value={name} onText={setName} />
         <Field
-          label="Password"
+          label={t`Password`}
           type="password"
           autoComplete="current-password"
           required
@@ -41,7 +42,7 @@ export function SignIn({ school }: { school: string }) {
         />
         {asked && (
           <Field
-            label="Code of the authenticator, or one on paper"
+            label={t`Code of the authenticator, or one on paper`}
             autoComplete="one-time-code"
             required
             value={code}
@@ -54,12 +55,11 @@ export function SignIn({ school }: { school: string }) {
           </p>
         )}
         <button type="submit" className="button solid" disabled={signIn.isPending}>
-          Sign in
+          {t`Sign in`}
         </button>
       </form>
       <p className="label mt-6">
-        A training aid. The flight manual, the operator&apos;s procedures, the authority&apos;s rules and a licensed
-        instructor decide.
+        {t`A training aid. The flight manual, the operator's procedures, the authority's rules and a licensed instructor decide.`}
       </p>
     </main>
   )

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { Link, useParams } from 'react-router'
 import type { Session } from '../api/client'
 import { useSortie } from '../api/queries'
@@ -23,9 +24,9 @@ export function SortiePage({ session, mode, setMode }: Props) {
   const { id = '', stage: word } = useParams()
   const sortie = useSortie(id)
   const stage = STAGES.find((name) => name === word)
-  if (sortie.isPending) return <Loading what="the sortie" />
+  if (sortie.isPending) return <Loading what={t`the sortie`} />
   if (sortie.isError) return <Failed error={sortie.error} again={() => void sortie.refetch()} />
-  if (!stage) return <p>A sortie has the stages prepare, fly, review and record.</p>
+  if (!stage) return <p>{t`A sortie has the stages prepare, fly, review and record.`}</p>
   const row = sortie.data
   const cockpit = stage === 'fly'
   return (
@@ -47,8 +48,7 @@ export function SortiePage({ session, mode, setMode }: Props) {
             </span>
           </h1>
           <p className={`m-0 text-sm text-soft ${cockpit ? 'truncate' : ''}`}>
-            {row.title} · {shortDayOf(row.starts_at)} {clockOf(row.starts_at)} · with{' '}
-            {[row.instructor, ...row.colleagues].map(({ name }) => name).join(', ')}
+            {t`${row.title} · ${shortDayOf(row.starts_at)} ${clockOf(row.starts_at)} · with ${[row.instructor, ...row.colleagues].map(({ name }) => name).join(', ')}`}
           </p>
         </div>
         <StageTrack sortie={row} current={stage} />

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { clsx } from 'clsx'
 import { Link } from 'react-router'
 import type { SortieRow } from '../api/client'
@@ -17,7 +18,7 @@ export function StageTrack({ sortie, current, close = false }: Props) {
   return (
     <Frame
       role={close ? 'group' : undefined}
-      aria-label={`Stages of ${sortie.student.name}, ${shortDayOf(sortie.starts_at)} ${clockOf(sortie.starts_at)}`}
+      aria-label={t`Stages of ${sortie.student.name}, ${shortDayOf(sortie.starts_at)} ${clockOf(sortie.starts_at)}`}
       className="no-print"
     >
       <ol className="flex items-center">

@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro'
+import { Trans } from '@lingui/react/macro'
 import type { Schemas, Standing } from '../api/client'
 import { GradeGlyph } from '../design/GradeGlyph'
 import { AttemptMarks } from '../pictures/AttemptMarks'
@@ -27,16 +29,18 @@ export function StandingSummary({ standing, history, signedAt }: Props) {
 export const Stands = ({ standing }: { standing: Standing }) => (
   <p className="mt-3 mb-0 flex flex-wrap items-center gap-x-6 gap-y-1">
     <span>
-      Latest: <GradeGlyph grade={standing.level} worded />
+      {t`Latest:`} <GradeGlyph grade={standing.level} worded />
     </span>
     {standing.trend && (
       <span>
-        Trend: <Trend trend={standing.trend} />
+        {t`Trend:`} <Trend trend={standing.trend} />
       </span>
     )}
     {standing.weakest_phase && (
       <span>
-        Work on: <b>{standing.weakest_phase}</b>
+        <Trans>
+          Work on: <b>{standing.weakest_phase}</b>
+        </Trans>
       </span>
     )}
   </p>

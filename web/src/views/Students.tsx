@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro'
+import { Trans } from '@lingui/react/macro'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import type { Schemas, Standing } from '../api/client'
@@ -9,18 +11,19 @@ import { MoreRows } from '../design/MoreRows'
 import { Pick } from '../design/Pick'
 import { useRested } from '../design/useRested'
 import { Empty, Failed, Loading } from '../design/States'
-import { capital, clockOf, shortDayOf } from '../design/words'
+import { capital, clockOf, GRADE_WORDS, shortDayOf } from '../design/words'
 import { CheckSignOff } from './CheckSignOff'
+import { Why } from '../design/Why'
 import { WideTable } from '../design/WideTable'
 
 type Row = Schemas['StudentRow']
 type Sort = 'name' | 'due' | 'ready' | 'stuck'
 
 const SORTS: { id: Sort; word: string }[] = [
-  { id: 'name', word: 'by name' },
-  { id: 'due', word: 'longest not flown first' },
-  { id: 'ready', word: 'ready first' },
-  { id: 'stuck', word: 'stuck first' },
+  { id: 'name', word: t`by name` },
+  { id: 'due', word: t`longest not flown first` },
+  { id: 'ready', word: t`ready first` },
+  { id: 'stuck', word: t`stuck first` },
 ]
 
 /** The class at a glance: manoeuvre by student, who is ready, who is stuck on what, who has not flown for long. */
@@ -29,7 +32,7 @@ export function Students() {
   const students = useStudents(useRested(find.trim(), 250))
   const catalogue = useCatalogue()
   const [sort, setSort] = useState<Sort>('name')
-  if (students.isPending) return <Loading what="the students" />
+  if (students.isPending) return <Loading what={t`the students`} />
   if (students.isError) return <Failed error={students.error} again={() => void students.refetch()} />
   const rows = sorted(
     students.data.pages.flatMap(({ items }) => items),
@@ -40,27 +43,27 @@ export function Students() {
   return (
     <>
       <header className="flex flex-wrap items-end justify-between gap-3 border-b-2 border-ink pb-2">
-        <h1 className="m-0 text-2xl font-bold">Students</h1>
+        <h1 className="m-0 text-2xl font-bold">{t`Students`}</h1>
         <div className="no-print flex flex-wrap items-center gap-2">
-          <FindField what="a student" value={find} onChange={setFind} />
+          <FindField what={t`a student`} value={find} onChange={setFind} />
           <Pick
-            aria-label="Order"
+            aria-label={t`Order`}
             className="w-56"
             value={sort}
             choices={SORTS.map(({ id, word }) => ({ id, word }))}
             onChange={(id) => setSort(id as Sort)}
           />
           <a className="button whitespace-nowrap" href="/api/class-list">
-            As CSV
+            {t`As CSV`}
           </a>
           <button type="button" className="button" onClick={() => window.print()}>
-            Print
+            {t`Print`}
           </button>
         </div>
       </header>
-      {rows.length === 0 && <Empty>{find ? `No student is called ${find}.` : 'No student yet.'}</Empty>}
+      {rows.length === 0 && <Empty>{find ? t`No student is called ${find}.` : t`No student yet.`}</Empty>}
       <WideTable outer="mt-3" className="w-full text-sm">
-        <HeadRow heads={['Student', 'Last flown', ...columns.map(({ title }) => title), 'Next sortie']} />
+        <HeadRow heads={[t`Student`, t`Last flown`, ...columns.map(({ title }) => title), t`Next sortie`]} />
         <tbody>
           {rows.map((row) => (
             <tr key={row.id} className="border-t border-rule align-top">
@@ -83,7 +86,9 @@ export function Students() {
       </WideTable>
       {students.hasNextPage && (
         <p className="label mt-2 mb-0">
-          {rows.length} of {students.data.pages[0]?.total} students, in order among those shown.
+          <Trans>
+            {rows.length} of {students.data.pages[0]?.total} students, in order among those shown.
+          </Trans>
         </p>
       )}
       <MoreRows
@@ -120,20 +125,33 @@ function sorted(rows: Row[], sort: Sort): Row[] {
 
 const isReady = (standing: Standing) => standing.ready && !standing.signed_off
 
+/** The latest level, which opens what the sign-off still wants. */
+function Level({ standing }: { standing: Standing }) {
+  const glyph = <GradeGlyph grade={standing.level ?? null} size={24} />
+  const missing = standing.conditions.filter((condition) => !condition.met)
+  if (missing.length === 0) return glyph
+  return (
+    <Why
+      word={glyph}
+      label={t`${standing.title}, ${GRADE_WORDS[standing.level ?? -1] ?? t`no grade`}: what is missing`}
+    >
+      <ul className="m-0 pl-4">
+        {missing.map((condition) => (
+          <li key={condition.text}>{condition.text}</li>
+        ))}
+      </ul>
+    </Why>
+  )
+}
+
 /** One student in one manoeuvre: the latest level, which way it goes, and the one word that matters. */
 function Cell({ standing }: { standing: Standing | undefined }) {
   if (!standing) return null
-  const word = standing.signed_off ? 'signed off' : standing.ready ? 'ready' : standing.stuck ? 'stuck' : ''
+  const word = standing.signed_off ? t`signed off` : standing.ready ? t`ready` : standing.stuck ? t`stuck` : ''
   return (
-    <span
-      className="grid justify-items-start gap-0.5"
-      title={standing.conditions
-        .filter((condition) => !condition.met)
-        .map((condition) => condition.text)
-        .join('; ')}
-    >
+    <span className="grid justify-items-start gap-0.5">
       <span className="flex items-center gap-2">
-        <GradeGlyph grade={standing.level ?? null} size={24} />
+        <Level standing={standing} />
         {standing.trend && standing.trend !== 'steady' && <Trend trend={standing.trend} />}
       </span>
       {word && <b>{word}</b>}

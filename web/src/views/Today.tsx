@@ -1,3 +1,5 @@
+import { plural, t } from '@lingui/core/macro'
+import { Trans } from '@lingui/react/macro'
 import { Link } from 'react-router'
 import type { Schemas, Session, SortieRow } from '../api/client'
 import { useToday } from '../api/queries'
@@ -14,7 +16,7 @@ type Board = Schemas['Today']
 /** The board: what to do next, what is flown today, what waits for somebody, what was and what comes. */
 export function Today({ session }: { session: Session }) {
   const today = useToday()
-  if (today.isPending) return <Loading what="the board" />
+  if (today.isPending) return <Loading what={t`the board`} />
   if (today.isError) return <Failed error={today.error} again={() => void today.refetch()} />
   const { date, sorties, earlier, later, bookings } = today.data
   const staff = !isLearner(session.person)
@@ -23,8 +25,10 @@ export function Today({ session }: { session: Session }) {
       <header className="flex flex-wrap items-baseline justify-between gap-4 border-b-2 border-ink pb-2">
         <h1 className="m-0 text-2xl font-bold">{dayOf(`${date}T12:00:00Z`)}</h1>
         <span className="text-soft">
-          {session.school?.name} · {session.school?.station} · times {zoneWord()}
-          {session.school?.demo && <b className="ml-2 border border-ink px-1.5 text-ink">demo</b>}
+          <Trans>
+            {session.school?.name} · {session.school?.station} · times {zoneWord()}
+            {session.school?.demo && <b className="ml-2 border border-ink px-1.5 text-ink">{t`demo`}</b>}
+          </Trans>
         </span>
       </header>
       <p className="mt-3 mb-0 text-2xl leading-snug font-semibold">{today.data.next}</p>
@@ -33,27 +37,31 @@ export function Today({ session }: { session: Session }) {
         <section aria-labelledby="flying">
           <div className="flex items-center justify-between">
             <h2 id="flying" className="m-0 text-lg font-semibold">
-              Flying today
+              {t`Flying today`}
             </h2>
             {staff && (
               <span className="flex gap-2">
                 <Link className="button" to="/bookings">
-                  Bookings
+                  {t`Bookings`}
                 </Link>
                 <NewSortie date={date} />
               </span>
             )}
           </div>
           {sorties.length + bookings.length === 0 ? (
-            <Empty>No sortie today.</Empty>
+            <Empty>{t`No sortie today.`}</Empty>
           ) : (
             <Lessons sorties={sorties} bookings={bookings} />
           )}
-          <h2 className="mt-7 mb-2 text-lg font-semibold">Earlier</h2>
-          {earlier.length === 0 ? <Empty>Nothing in the last seven days.</Empty> : <Lessons sorties={earlier} dated />}
-          <h2 className="mt-7 mb-2 text-lg font-semibold">To come</h2>
+          <h2 className="mt-7 mb-2 text-lg font-semibold">{t`Earlier`}</h2>
+          {earlier.length === 0 ? (
+            <Empty>{t`Nothing in the last seven days.`}</Empty>
+          ) : (
+            <Lessons sorties={earlier} dated />
+          )}
+          <h2 className="mt-7 mb-2 text-lg font-semibold">{t`To come`}</h2>
           {later.length === 0 ? (
-            <Empty>Nothing planned in the next seven days.</Empty>
+            <Empty>{t`Nothing planned in the next seven days.`}</Empty>
           ) : (
             <Lessons sorties={later} dated />
           )}
@@ -73,13 +81,17 @@ function Reported() {
   return (
     <p className="m-0 mt-1 text-soft">
       <span className="figures">{report.text}</span>
-      {report.old && <b className="ml-2 text-ink">{report.age_minutes} minutes old.</b>}
+      {report.old && (
+        <b className="ml-2 text-ink">
+          {plural(report.age_minutes ?? 0, { one: '# minute old.', other: '# minutes old.' })}
+        </b>
+      )}
       {out.length === 0 ? (
-        <b className="ml-2 text-ink">Within every stage’s minima.</b>
+        <b className="ml-2 text-ink">{t`Within every stage’s minima.`}</b>
       ) : (
         out.map(({ stage, against }) => (
           <b key={stage} className="ml-2 text-ink">
-            Not at {stage} stage: {against.join(', ')}.
+            {t`Not at ${stage} stage: ${against.join(', ')}.`}
           </b>
         ))
       )}
@@ -93,13 +105,15 @@ const Booked = ({ booking }: { booking: Board['bookings'][number] }) => (
     <span className="text-lg font-semibold">{clockOf(booking.from_at)}</span>
     <span className="leading-snug">
       <b>{booking.student.name}</b>
-      <span className="text-soft"> with {booking.instructor.name}</span>
+      <span className="text-soft"> {t`with ${booking.instructor.name}`}</span>
       <span className="block text-sm text-soft">
-        {booking.aircraft.mark} · {capital(booking.kind)} · <b className="text-ink">Booked: prepare it</b>
+        {booking.aircraft.mark} · {capital(booking.kind)} · <b className="text-ink">{t`Booked: prepare it`}</b>
       </span>
     </span>
     <Link className="underline" to={`/bookings?day=${dateIn(booking.from_at)}&open=${booking.id}`}>
-      Open<span className="sr-only"> the booking of {booking.student.name}</span>
+      <Trans>
+        Open<span className="sr-only"> the booking of {booking.student.name}</span>
+      </Trans>
     </Link>
   </li>
 )
@@ -109,9 +123,9 @@ function Waits({ board }: { board: Board }) {
   return (
     <aside aria-labelledby="attention">
       <h2 id="attention" className="m-0 mb-2 text-lg font-semibold">
-        Waiting for somebody
+        {t`Waiting for somebody`}
       </h2>
-      {attention.length === 0 && <Empty>Nothing waits.</Empty>}
+      {attention.length === 0 && <Empty>{t`Nothing waits.`}</Empty>}
       <ul className="m-0 grid list-none gap-2 p-0">
         {attention.map((item) => (
           <li key={item.kind + item.text} className={item.kind === 'aircraft' ? 'limit-note p-3' : 'sheet p-3'}>
@@ -121,7 +135,7 @@ function Waits({ board }: { board: Board }) {
       </ul>
       {due.length > 0 && (
         <>
-          <h2 className="mt-5 mb-2 text-lg font-semibold">Not flown for long</h2>
+          <h2 className="mt-5 mb-2 text-lg font-semibold">{t`Not flown for long`}</h2>
           <ul className="m-0 list-none p-0">
             {due.map(({ student, text }) => (
               <li key={student.id} className="border-t border-rule py-1.5">
@@ -177,7 +191,7 @@ function Lessons({ sorties, bookings = [], dated = false }: LessonsProps) {
               <Link to={`/sorties/${sortie.id}/${stageToOpen(sortie)}`} className="no-underline hover:underline">
                 {sortie.student.name}
               </Link>
-              <span className="font-normal text-soft"> with {sortie.instructor.name}</span>
+              <span className="font-normal text-soft"> {t`with ${sortie.instructor.name}`}</span>
             </div>
             <div className="text-sm text-soft">
               {sortie.aircraft.mark} · {sortie.title} · <b className="text-ink">{sortie.next_step}</b>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { useState, type FormEvent } from 'react'
 import { toast } from 'sonner'
 import { useAddAbsence } from '../../api/bookings'
@@ -16,18 +17,18 @@ export function AwayForm({ person }: { person: string }) {
       { person_id: person, from_at: momentOf(from), to_at: momentOf(to), words },
       {
         onSuccess: () => {
-          toast('Noted: nobody books you then without a reason.')
+          toast(t`Noted: nobody books you then without a reason.`)
           setWords('')
         },
       },
     )
   }
   return (
-    <form onSubmit={submit} className="grid gap-3 border-t border-rule pt-3" aria-label="Away">
+    <form onSubmit={submit} className="grid gap-3 border-t border-rule pt-3" aria-label={t`Away`}>
       <div className="grid grid-cols-2 gap-3">
-        <Field label={`Away from, ${zoneWord()}`} type="datetime-local" required value={from} onText={setFrom} />
+        <Field label={t`Away from, ${zoneWord()}`} type="datetime-local" required value={from} onText={setFrom} />
         <Field
-          label={`To, ${zoneWord()}`}
+          label={t`To, ${zoneWord()}`}
           type="datetime-local"
           required
           value={to}
@@ -35,10 +36,10 @@ export function AwayForm({ person }: { person: string }) {
           onText={setTo}
         />
       </div>
-      <Field label="What others read of it" required maxLength={120} value={words} onText={setWords} />
+      <Field label={t`What others read of it`} required maxLength={120} value={words} onText={setWords} />
       <Refused error={add.error} fields={['to_at']} />
       <button type="submit" className="button justify-self-start" disabled={add.isPending}>
-        I am away then
+        {t`I am away then`}
       </button>
     </form>
   )

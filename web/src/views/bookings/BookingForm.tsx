@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { useState, type FormEvent } from 'react'
 import { toast } from 'sonner'
 import { useBook, useLook, useMoveBooking, type Board, type Booking, type Wanted } from '../../api/bookings'
@@ -14,11 +15,11 @@ export type Start = Partial<Record<'kind' | 'student_id' | 'instructor_id' | 'ex
 }
 
 const KINDS = [
-  { id: 'dual', word: 'Dual' },
-  { id: 'solo', word: 'Solo, supervised' },
-  { id: 'check', word: 'Check' },
+  { id: 'dual', word: t`Dual` },
+  { id: 'solo', word: t`Solo, supervised` },
+  { id: 'check', word: t`Check` },
 ]
-const NONE = { id: '', word: 'Choose…' }
+const NONE = { id: '', word: t`Choose…` }
 
 interface Props {
   board: Board
@@ -58,7 +59,7 @@ export function BookingForm({ board, start, booking, done }: Props) {
       {
         onSuccess: (made) => {
           const left = made.filter((one) => !one.booking).length
-          if (left > 0) toast(`${made.length - left} booked; ${left} left out because of what stands there.`)
+          if (left > 0) toast(t`${made.length - left} booked; ${left} left out because of what stands there.`)
           done()
         },
       },
@@ -67,23 +68,23 @@ export function BookingForm({ board, start, booking, done }: Props) {
   return (
     <form onSubmit={submit} className="grid gap-3">
       <div className="grid grid-cols-2 gap-3">
-        <PickField label="Kind" value={form.kind} choices={KINDS} onText={put('kind')} />
+        <PickField label={t`Kind`} value={form.kind} choices={KINDS} onText={put('kind')} />
         <PickField
-          label="Aircraft"
+          label={t`Aircraft`}
           required
           value={form.aircraft_id}
           choices={[NONE, ...board.aircraft.map(({ id, mark, type_name: type }) => ({ id, word: `${mark} ${type}` }))]}
           onText={put('aircraft_id')}
         />
         <PickField
-          label="Student"
+          label={t`Student`}
           required
           value={form.student_id}
           choices={names(students.data ?? [])}
           onText={put('student_id')}
         />
         <PickField
-          label="Instructor"
+          label={t`Instructor`}
           required
           value={form.instructor_id}
           choices={names(board.instructors)}
@@ -91,17 +92,17 @@ export function BookingForm({ board, start, booking, done }: Props) {
         />
         {form.kind === 'check' && (
           <PickField
-            label="Examiner"
+            label={t`Examiner`}
             required
             value={form.examiner_id}
             choices={names(board.instructors)}
             onText={put('examiner_id')}
           />
         )}
-        <Field label="Day" type="date" required value={form.day} onText={put('day')} />
-        <Field label={`From, ${zoneWord()}`} type="time" step={300} required value={form.from} onText={put('from')} />
+        <Field label={t`Day`} type="date" required value={form.day} onText={put('day')} />
+        <Field label={t`From, ${zoneWord()}`} type="time" step={300} required value={form.from} onText={put('from')} />
         <Field
-          label={`To, ${zoneWord()}`}
+          label={t`To, ${zoneWord()}`}
           type="time"
           step={300}
           required
@@ -109,21 +110,29 @@ export function BookingForm({ board, start, booking, done }: Props) {
           error={fieldErrors(error).to_at}
           onText={put('to')}
         />
-        {!booking && <Field label="Weeks in a row" type="number" min={1} max={26} value={weeks} onText={setWeeks} />}
+        {!booking && <Field label={t`Weeks in a row`} type="number" min={1} max={26} value={weeks} onText={setWeeks} />}
       </div>
-      <Field label="Note" maxLength={200} value={form.note} onText={put('note')} />
-      {look.data && wanted && clashes.length === 0 && <p className="m-0 font-semibold">Nothing stands against it.</p>}
+      <Field label={t`Note`} maxLength={200} value={form.note} onText={put('note')} />
+      {look.data && wanted && clashes.length === 0 && (
+        <p className="m-0 font-semibold">{t`Nothing stands against it.`}</p>
+      )}
       <Clashes clashes={clashes} />
       {limited && !cannot && (
-        <Field label="All the same, because (it is kept)" required minLength={3} value={despite} onText={setDespite} />
+        <Field
+          label={t`All the same, because (it is kept)`}
+          required
+          minLength={3}
+          value={despite}
+          onText={setDespite}
+        />
       )}
       <Refused error={error} fields={['to_at']} />
       <div className="flex gap-3">
         <button type="submit" className="button solid" disabled={!wanted || cannot || book.isPending || move.isPending}>
-          {booking ? 'Store' : 'Book it'}
+          {booking ? t`Store` : t`Book it`}
         </button>
         <button type="button" className="button" onClick={done}>
-          Cancel
+          {t`Cancel`}
         </button>
       </div>
     </form>

@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro'
+import { Trans } from '@lingui/react/macro'
 import { Dialog } from 'radix-ui'
 import { useState } from 'react'
 import { Link, useNavigate } from 'react-router'
@@ -24,26 +26,32 @@ export function BookingSheet({ board, booking, staff, close, offer }: Props) {
   const navigate = useNavigate()
   return (
     <Dialog.Root open onOpenChange={close}>
-      <SheetBody title={`${capital(booking.kind)}: ${booking.student.name} in ${booking.aircraft.mark}`}>
+      <SheetBody title={t`${capital(booking.kind)}: ${booking.student.name} in ${booking.aircraft.mark}`}>
         {changing ? (
           <BookingForm board={board} booking={booking} start={startOf(booking)} done={close} />
         ) : cancel.data ? (
           <div className="grid gap-3">
             <p className="m-0">
-              It is cancelled. {cancel.data.offers.length === 0 && 'Nobody waits who could take it.'}
+              <Trans>It is cancelled. {cancel.data.offers.length === 0 && t`Nobody waits who could take it.`}</Trans>
             </p>
             {cancel.data.offers.map(({ wait, student, last_lesson: last }) => (
               <div key={wait} className="flex items-center justify-between gap-3 border-t border-rule pt-2">
                 <span>
-                  <b>{student.name}</b> waits
-                  <span className="label block">{last ? `flew last on ${shortDayOf(last)}` : 'has not flown yet'}</span>
+                  <Trans>
+                    <b>{student.name}</b> waits
+                    <span className="label block">
+                      {last ? t`flew last on ${shortDayOf(last)}` : t`has not flown yet`}
+                    </span>
+                  </Trans>
                 </span>
                 <button
                   type="button"
                   className="button"
                   onClick={() => offer({ ...startOf(booking), kind: 'dual', student_id: student.id })}
                 >
-                  Offer it<span className="sr-only"> to {student.name}</span>
+                  <Trans>
+                    Offer it<span className="sr-only"> to {student.name}</span>
+                  </Trans>
                 </button>
               </div>
             ))}
@@ -51,14 +59,16 @@ export function BookingSheet({ board, booking, staff, close, offer }: Props) {
         ) : (
           <div className="grid gap-3">
             <p className="m-0 text-lg">
-              {fullDayOf(booking.from_at)}, <b>{clockOf(booking.from_at)}</b> to <b>{clockOf(booking.to_at)}</b>
-              <br />
-              with {booking.instructor.name}
-              {booking.examiner && `, examined by ${booking.examiner.name}`}
+              <Trans>
+                {fullDayOf(booking.from_at)}, <b>{clockOf(booking.from_at)}</b> to <b>{clockOf(booking.to_at)}</b>
+                <br />
+                with {booking.instructor.name}
+                {booking.examiner && t`, examined by ${booking.examiner.name}`}
+              </Trans>
             </p>
             {booking.note && <p className="m-0">{booking.note}</p>}
-            {booking.despite && <p className="limit-note m-0 p-2">Booked all the same: {booking.despite}</p>}
-            {booking.sortie_id && <Link to={`/sorties/${booking.sortie_id}/prepare`}>The lesson</Link>}
+            {booking.despite && <p className="limit-note m-0 p-2">{t`Booked all the same: ${booking.despite}`}</p>}
+            {booking.sortie_id && <Link to={`/sorties/${booking.sortie_id}/prepare`}>{t`The lesson`}</Link>}
             {staff && (
               <>
                 <div className="flex flex-wrap gap-3">
@@ -73,16 +83,16 @@ export function BookingSheet({ board, booking, staff, close, offer }: Props) {
                         })
                       }
                     >
-                      Prepare the lesson
+                      {t`Prepare the lesson`}
                     </button>
                   )}
                   <button type="button" className="button" onClick={() => setChanging(true)}>
-                    Change
+                    {t`Change`}
                   </button>
                 </div>
                 <ReasonForm
-                  ask="Why it is cancelled"
-                  act="Cancel it"
+                  ask={t`Why it is cancelled`}
+                  act={t`Cancel it`}
                   onReason={(why) => cancel.mutate({ id: booking.id, why })}
                 />
               </>

@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro'
+import { Trans } from '@lingui/react/macro'
 import { Dialog } from 'radix-ui'
 import { useEffect, useState } from 'react'
 import { useNavigate, useSearchParams } from 'react-router'
@@ -18,9 +20,9 @@ import { Waiting } from './Waiting'
 import { WeekBoard } from './WeekBoard'
 
 const GROUPINGS = [
-  { id: 'aircraft', word: 'by aircraft' },
-  { id: 'instructor', word: 'by instructor' },
-  { id: 'student', word: 'by student' },
+  { id: 'aircraft', word: t`by aircraft` },
+  { id: 'instructor', word: t`by instructor` },
+  { id: 'student', word: t`by student` },
 ]
 const USUAL_MIN = 60
 
@@ -55,14 +57,14 @@ export function Bookings({ session }: { session: Session }) {
     )
     readSaid(words, {
       onSuccess: ({ not_understood: left, ...fields }) => {
-        if (left.length > 0) toast(`Not understood: ${left.join(' ')}`)
+        if (left.length > 0) toast(t`Not understood: ${left.join(' ')}`)
         setStart(Object.fromEntries(Object.entries(fields).filter(([, value]) => value)))
       },
       onError: (error) => toast(error.message),
     })
   }, [words, readSaid, setParams])
 
-  if (board.isPending) return <Loading what="the bookings" />
+  if (board.isPending) return <Loading what={t`the bookings`} />
   if (board.isError) return <Failed error={board.error} again={() => void board.refetch()} />
   const lanes = lanesOf(board.data, by)
   const booking = board.data.bookings.find(({ id }) => id === open)
@@ -83,11 +85,11 @@ export function Bookings({ session }: { session: Session }) {
       },
       {
         onSuccess: ({ clashes }) => {
-          toast(`${bar.title}: now ${clockOf(shifted(bar.from_at))} to ${clockOf(shifted(bar.to_at))}`)
+          toast(t`${bar.title}: now ${clockOf(shifted(bar.from_at))} to ${clockOf(shifted(bar.to_at))}`)
           const note = clashes[0]
           if (note) toast(note.text)
         },
-        onError: (error) => toast(`It stays where it was. ${error.message}`, { duration: 8000 }),
+        onError: (error) => toast(t`It stays where it was. ${error.message}`, { duration: 8000 }),
       },
     )
   }
@@ -106,18 +108,18 @@ export function Bookings({ session }: { session: Session }) {
     <>
       <header className="flex flex-wrap items-end justify-between gap-3 border-b-2 border-ink pb-2">
         <h1 className="m-0 text-2xl font-bold">
-          {week ? `Week from ${dateOf(day)}` : longDayOf(day)}
-          <span className="unit">times {zoneWord()}</span>
+          {week ? t`Week from ${dateOf(day)}` : longDayOf(day)}
+          <span className="unit">{t`times ${zoneWord()}`}</span>
         </h1>
         <div className="flex flex-wrap items-center gap-2">
           <button type="button" className="button" onClick={() => show({ day: dayAfter(day, week ? -7 : -1) })}>
-            Before
+            {t`Before`}
           </button>
           <button type="button" className="button" onClick={() => show({ day: today })}>
-            Today
+            {t`Today`}
           </button>
           <button type="button" className="button" onClick={() => show({ day: dayAfter(day, week ? 7 : 1) })}>
-            After
+            {t`After`}
           </button>
           <button
             type="button"
@@ -125,11 +127,11 @@ export function Bookings({ session }: { session: Session }) {
             aria-pressed={week}
             onClick={() => show({ view: week ? 'day' : 'week' })}
           >
-            {week ? 'One day' : 'Week'}
+            {week ? t`One day` : t`Week`}
           </button>
           <Pick
             className="!w-36"
-            aria-label="Rows"
+            aria-label={t`Rows`}
             value={by}
             choices={GROUPINGS}
             onChange={(id) => show({ by: id })}
@@ -150,13 +152,13 @@ export function Bookings({ session }: { session: Session }) {
                 )
               }
             >
-              Book
+              {t`Book`}
             </button>
           )}
         </div>
       </header>
       <div className="mt-3">
-        {lanes.length === 0 && <p className="text-soft">Nothing is booked in these days.</p>}
+        {lanes.length === 0 && <p className="text-soft">{t`Nothing is booked in these days.`}</p>}
         {week ? (
           <WeekBoard
             board={board.data}
@@ -177,8 +179,10 @@ export function Bookings({ session }: { session: Session }) {
         )}
       </div>
       <p className="label mt-2">
-        Solid: booked. Dashed: a lesson that nobody booked. Grey: before sunrise and after sunset.
-        {staff && ' Drag a booking, or move it with the arrow keys; a double click on a free place books there.'}
+        <Trans>
+          Solid: booked. Dashed: a lesson that nobody booked. Grey: before sunrise and after sunset.
+          {staff && t` Drag a booking, or move it with the arrow keys; a double click on a free place books there.`}
+        </Trans>
       </p>
       <Waiting board={board.data} staff={staff} />
       {booking && (
@@ -195,7 +199,7 @@ export function Bookings({ session }: { session: Session }) {
       )}
       {start && (
         <Dialog.Root open onOpenChange={() => setStart(undefined)}>
-          <SheetBody title="New booking">
+          <SheetBody title={t`New booking`}>
             <BookingForm board={board.data} start={start} done={() => setStart(undefined)} />
           </SheetBody>
         </Dialog.Root>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { Sideways } from '../../design/Sideways'
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react'
 import type { Board } from '../../api/bookings'
@@ -121,9 +122,7 @@ export function DayBoard({ board, lanes, day, moved, opened, chosen, movable }: 
                     >
                       <span className="block font-semibold">{bar.title}</span>
                       <span className="block truncate">{bar.detail}</span>
-                      <span className="sr-only">
-                        {clockOf(bar.from_at)} to {clockOf(bar.to_at)}
-                      </span>
+                      <span className="sr-only">{t`${clockOf(bar.from_at)} to ${clockOf(bar.to_at)}`}</span>
                     </button>
                   )
                 })}

@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro'
+import { Trans } from '@lingui/react/macro'
 import { useState, type FormEvent } from 'react'
 import { useAddWait, useDropWait, type Board } from '../../api/bookings'
 import { useStudentNames } from '../../api/queries'
@@ -12,27 +14,31 @@ export function Waiting({ board, staff }: { board: Board; staff: boolean }) {
     <section className="mt-6" aria-labelledby="waits">
       <div className="flex items-center gap-4">
         <h2 id="waits" className="m-0 text-lg font-semibold">
-          Waiting for a gap
+          {t`Waiting for a gap`}
         </h2>
         {staff && (
-          <Sheet word="Add" title="Somebody who would take a gap">
+          <Sheet word={t`Add`} title={t`Somebody who would take a gap`}>
             {(close) => <WaitForm board={board} close={close} />}
           </Sheet>
         )}
       </div>
-      {board.waits.length === 0 && <p className="text-soft">Nobody waits.</p>}
+      {board.waits.length === 0 && <p className="text-soft">{t`Nobody waits.`}</p>}
       <ul className="m-0 mt-2 list-none p-0">
         {board.waits.map((wait) => (
           <li key={wait.id} className="flex items-center justify-between gap-3 border-t border-rule py-1.5">
             <span>
-              <b>{wait.student.name}</b>
-              {wait.instructor ? ` with ${wait.instructor.name}` : ''}, {dateOf(wait.from_on)} to{' '}
-              {dateOf(wait.until_on)}
-              {wait.note ? `. ${wait.note}` : ''}
+              <Trans>
+                <b>{wait.student.name}</b>
+                {wait.instructor ? t` with ${wait.instructor.name}` : ''}, {dateOf(wait.from_on)} to{' '}
+                {dateOf(wait.until_on)}
+                {wait.note ? `. ${wait.note}` : ''}
+              </Trans>
             </span>
             {staff && (
               <button type="button" className="button" onClick={() => drop.mutate(wait.id)}>
-                Done<span className="sr-only">: {wait.student.name}</span>
+                <Trans>
+                  Done<span className="sr-only">: {wait.student.name}</span>
+                </Trans>
               </button>
             )}
           </li>
@@ -69,26 +75,26 @@ function WaitForm({ board, close }: { board: Board; close: () => void }) {
   return (
     <form onSubmit={submit} className="grid gap-3">
       <PickField
-        label="Student"
+        label={t`Student`}
         required
         value={form.student}
-        choices={[{ id: '', word: 'Choose…' }, ...(students.data ?? []).map(({ id, name }) => ({ id, word: name }))]}
+        choices={[{ id: '', word: t`Choose…` }, ...(students.data ?? []).map(({ id, name }) => ({ id, word: name }))]}
         onText={put('student')}
       />
       <PickField
-        label="Instructor"
+        label={t`Instructor`}
         value={form.instructor}
-        choices={[{ id: '', word: 'Any' }, ...board.instructors.map(({ id, name }) => ({ id, word: name }))]}
+        choices={[{ id: '', word: t`Any` }, ...board.instructors.map(({ id, name }) => ({ id, word: name }))]}
         onText={put('instructor')}
       />
       <div className="grid grid-cols-2 gap-3">
-        <Field label="From" type="date" required value={form.from} onText={put('from')} />
-        <Field label="Until" type="date" required min={form.from} value={form.until} onText={put('until')} />
+        <Field label={t`From`} type="date" required value={form.from} onText={put('from')} />
+        <Field label={t`Until`} type="date" required min={form.from} value={form.until} onText={put('until')} />
       </div>
-      <Field label="Note" maxLength={200} value={form.note} onText={put('note')} />
+      <Field label={t`Note`} maxLength={200} value={form.note} onText={put('note')} />
       <Refused error={add.error} />
       <button type="submit" className="button solid justify-self-start" disabled={add.isPending}>
-        Put on the list
+        {t`Put on the list`}
       </button>
     </form>
   )

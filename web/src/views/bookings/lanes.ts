@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import type { Board, Booking } from '../../api/bookings'
 import { dateIn, minuteIn } from '../../design/times'
 
@@ -89,7 +90,7 @@ export function lanesOf(board: Board, by: Grouping): Lane[] {
         id,
         from_at: from,
         to_at: to,
-        title: 'Away',
+        title: t`Away`,
         detail: words,
         kind: 'away',
         cancelled: false,
@@ -103,7 +104,7 @@ function titles(board: Board, by: Grouping): { id: string; title: string; note: 
     return board.aircraft.map(({ id, mark, type_name: type, grounded }) => ({
       id,
       title: mark,
-      note: grounded ? 'does not fly' : type,
+      note: grounded ? t`does not fly` : type,
     }))
   if (by === 'instructor') return board.instructors.map(({ id, name }) => ({ id, title: name, note: '' }))
   const students = [...board.bookings, ...board.lessons].map(({ student }) => student)

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { useState, type FormEvent } from 'react'
 import { useTypes } from '../../api/queries'
 import { useAddAircraft } from '../../api/school'
@@ -6,7 +7,7 @@ import { Sheet } from '../../design/Sheet'
 
 /** A new aircraft on the list, with the hours that it came with. */
 export const AddAircraft = () => (
-  <Sheet word="Add an aircraft" title="A new aircraft" solid>
+  <Sheet word={t`Add an aircraft`} title={t`A new aircraft`} solid>
     {(close) => <Form close={close} />}
   </Sheet>
 )
@@ -33,17 +34,17 @@ function Form({ close }: { close: () => void }) {
   }
   return (
     <form onSubmit={submit} className="grid gap-3">
-      <Field label="Mark" required minLength={2} maxLength={12} value={form.mark} onText={put('mark')} />
+      <Field label={t`Mark`} required minLength={2} maxLength={12} value={form.mark} onText={put('mark')} />
       <PickField
-        label="Type"
+        label={t`Type`}
         required
         value={form.type}
-        choices={[{ id: '', word: 'Choose…' }, ...(types.data ?? []).map(({ id, name }) => ({ id, word: name }))]}
+        choices={[{ id: '', word: t`Choose…` }, ...(types.data ?? []).map(({ id, name }) => ({ id, word: name }))]}
         onText={put('type')}
       />
       <div className="grid grid-cols-2 gap-3">
         <Field
-          label="Hours that it has"
+          label={t`Hours that it has`}
           type="number"
           step="any"
           min={0}
@@ -52,21 +53,21 @@ function Form({ close }: { close: () => void }) {
           onText={put('hours')}
         />
         <Field
-          label="On the day"
-          hint="Later lessons are added to them"
+          label={t`On the day`}
+          hint={t`Later lessons are added to them`}
           type="date"
           value={form.since}
           onText={put('since')}
         />
       </div>
-      <Field label="Recorder" maxLength={80} value={form.recorder} onText={put('recorder')} />
+      <Field label={t`Recorder`} maxLength={80} value={form.recorder} onText={put('recorder')} />
       <label className="flex min-h-11 items-center gap-2">
         <input type="checkbox" checked={dual} onChange={(event) => setDual(event.target.checked)} />
-        Dual controls
+        {t`Dual controls`}
       </label>
       <Refused error={add.error} />
       <button type="submit" className="button solid justify-self-start" disabled={add.isPending}>
-        Add it
+        {t`Add it`}
       </button>
     </form>
   )

@@ -1,3 +1,6 @@
+import { decimal } from '../../language/numbers'
+import { plural, t } from '@lingui/core/macro'
+import { Trans } from '@lingui/react/macro'
 import { useState, type FormEvent } from 'react'
 import { useClearAircraft, usePowerCard } from '../../api/queries'
 import {
@@ -22,20 +25,22 @@ export function AircraftCard({ row, chief, staff }: { row: FleetAircraft; chief:
       <h2 className="m-0 text-xl font-bold">
         {row.mark}{' '}
         <span className="font-normal text-soft">
-          {row.type_name}, rotor {row.rotor_direction}
+          <Trans>
+            {row.type_name}, rotor {row.rotor_direction}
+          </Trans>
         </span>
       </h2>
       <p className="m-0">
-        <b className="figures text-lg">{row.hours.toFixed(1)}</b>
+        <b className="figures text-lg">{decimal(row.hours, 1)}</b>
         <span className="unit">h</span>
         <span className="label ml-3">
-          {row.dual_controls ? 'dual controls' : 'no second controls'}
+          {row.dual_controls ? t`dual controls` : t`no second controls`}
           {row.recorder ? ` · ${row.recorder}` : ''}
         </span>
       </p>
       {row.grounded && (
         <p className="limit-note m-0 p-3">
-          <b>Does not fly.</b> {capital(row.grounded)}
+          <b>{t`Does not fly.`}</b> {capital(row.grounded)}
         </p>
       )}
       {!row.look_at_it && row.look_at_it_reason && <p className="label m-0">{row.look_at_it_reason}</p>}
@@ -48,16 +53,15 @@ export function AircraftCard({ row, chief, staff }: { row: FleetAircraft; chief:
       <Settings id={row.id} />
       {row.last_check && (
         <p className="label m-0">
-          Last power check of this type: {Math.round(row.last_check.k * 100)} % of what was predicted,{' '}
-          {row.last_check.site}, {shortDayOf(row.last_check.at)}
+          {t`Last power check of this type: ${Math.round(row.last_check.k * 100)} % of what was predicted, ${row.last_check.site}, ${shortDayOf(row.last_check.at)}`}
         </p>
       )}
       {staff && (
         <div className="no-print flex flex-wrap gap-2">
-          <Sheet word="Found something" title={`Found on ${row.mark}`}>
+          <Sheet word={t`Found something`} title={t`Found on ${row.mark}`}>
             {(close) => <DefectForm aircraft={row.id} close={close} />}
           </Sheet>
-          <Sheet word="Add what is due" title={`Due on ${row.mark}`}>
+          <Sheet word={t`Add what is due`} title={t`Due on ${row.mark}`}>
             {(close) => <DueForm aircraft={row.id} close={close} />}
           </Sheet>
         </div>
@@ -65,8 +69,8 @@ export function AircraftCard({ row, chief, staff }: { row: FleetAircraft; chief:
       {chief &&
         (row.look_at_it ? (
           <ReasonForm
-            ask="What was found"
-            act="Clear it"
+            ask={t`What was found`}
+            act={t`Clear it`}
             close
             className="no-print"
             onReason={(note) => clear.mutate({ id: row.id, note })}
@@ -74,8 +78,8 @@ export function AircraftCard({ row, chief, staff }: { row: FleetAircraft; chief:
         ) : (
           <ReasonForm
             key={String(row.grounded)}
-            ask={row.grounded ? 'What was done, and by whom' : 'Why it is not to fly'}
-            act={row.grounded ? 'It flies again' : 'Ground it'}
+            ask={row.grounded ? t`What was done, and by whom` : t`Why it is not to fly`}
+            act={row.grounded ? t`It flies again` : t`Ground it`}
             close
             className="no-print"
             onReason={(why) => put.mutate({ state: row.grounded ? 'flying' : 'grounded', why })}
@@ -91,17 +95,17 @@ function Maintenance({ item, chief }: { item: FleetAircraft['maintenance'][numbe
   return (
     <div className={item.state === 'over' ? 'limit-note p-2' : 'border-t border-rule pt-2'}>
       <p className="m-0">
-        {item.state === 'over' && <b>Overdue. </b>}
-        {item.state === 'due' && <b>Soon. </b>}
+        {item.state === 'over' && <b>{t`Overdue.`} </b>}
+        {item.state === 'due' && <b>{t`Soon.`} </b>}
         {item.title}, {item.text}
         {item.hours_left != null && item.hours_left > 0 && (
-          <span className="label ml-2">{item.hours_left.toFixed(1)} h left</span>
+          <span className="label ml-2">{t`${decimal(item.hours_left, 1)} h left`}</span>
         )}
       </p>
       {chief && item.state !== 'good' && (
         <ReasonForm
-          ask={`What was done: ${item.title}`}
-          act="Done"
+          ask={t`What was done: ${item.title}`}
+          act={t`Done`}
           close
           onReason={(note) => done.mutate({ id: item.id, note })}
         />
@@ -122,8 +126,8 @@ function Defect({ defect, may }: { defect: FleetAircraft['defects'][number]; may
       </p>
       {may && (
         <ReasonForm
-          ask={`What was done about: ${defect.text}`}
-          act="Clear"
+          ask={t`What was done about: ${defect.text}`}
+          act={t`Clear`}
           close
           onReason={(note) => clear.mutate({ id: defect.id, note })}
         />
@@ -137,19 +141,17 @@ function Settings({ id }: { id: string }) {
   const card = usePowerCard(id)
   if (!card.data) return null
   if (card.data.settings.length === 0)
-    return <p className="label m-0">No power settings recorded yet: the card fills as flights are loaded.</p>
+    return <p className="label m-0">{t`No power settings recorded yet: the card fills as flights are loaded.`}</p>
   return (
     <dl className="figures m-0 grid grid-cols-[1fr_auto_auto] gap-x-3 gap-y-0.5 text-sm">
       {card.data.settings.map((setting) => (
         <div key={setting.phase} className="contents">
-          <dt className="text-soft">{capital(setting.phase)}, as flown</dt>
+          <dt className="text-soft">{t`${capital(setting.phase)}, as flown`}</dt>
           <dd className="m-0 text-right font-semibold">
             {figure(setting.value ?? undefined, card.data.unit, 1)}
             <span className="unit">{unitWord(card.data.unit)}</span>
           </dd>
-          <dd className="label m-0 text-right">
-            {setting.flights} {setting.flights === 1 ? 'flight' : 'flights'}
-          </dd>
+          <dd className="label m-0 text-right">{plural(setting.flights, { one: '# flight', other: '# flights' })}</dd>
         </div>
       ))}
     </dl>
@@ -167,14 +169,14 @@ function DueForm({ aircraft, close }: { aircraft: string; close: () => void }) {
   }
   return (
     <form onSubmit={submit} className="grid gap-3">
-      <Field label="What is due" required minLength={3} maxLength={120} value={title} onText={setTitle} />
+      <Field label={t`What is due`} required minLength={3} maxLength={120} value={title} onText={setTitle} />
       <div className="grid grid-cols-2 gap-3">
-        <Field label="At hours" type="number" step="any" min={0} value={hours} onText={setHours} />
-        <Field label="Or on" type="date" value={day} onText={setDay} />
+        <Field label={t`At hours`} type="number" step="any" min={0} value={hours} onText={setHours} />
+        <Field label={t`Or on`} type="date" value={day} onText={setDay} />
       </div>
       <Refused error={add.error} />
       <button type="submit" className="button solid justify-self-start" disabled={add.isPending}>
-        Put it on the list
+        {t`Put it on the list`}
       </button>
     </form>
   )

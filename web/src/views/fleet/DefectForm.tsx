@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { useState, type FormEvent } from 'react'
 import { useAddDefect } from '../../api/school'
 import { Field, Refused } from '../../design/Field'
@@ -13,14 +14,14 @@ export function DefectForm({ aircraft, sortie, close }: { aircraft: string; sort
   }
   return (
     <form onSubmit={submit} className="grid gap-3">
-      <Field label="What was found" required minLength={3} maxLength={300} value={text} onText={setText} />
+      <Field label={t`What was found`} required minLength={3} maxLength={300} value={text} onText={setText} />
       <label className="flex min-h-11 items-center gap-2">
         <input type="checkbox" checked={grounds} onChange={(event) => setGrounds(event.target.checked)} />
-        It does not fly until this is cleared
+        {t`It does not fly until this is cleared`}
       </label>
       <Refused error={add.error} />
       <button type="submit" className="button solid justify-self-start" disabled={add.isPending}>
-        Write it down
+        {t`Write it down`}
       </button>
     </form>
   )

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { useState, type FormEvent } from 'react'
 import { toast } from 'sonner'
 import { Refusal, type Schemas } from '../../api/client'
@@ -14,7 +15,7 @@ export function TypeForm({ id }: { id: string }) {
   const add = useAddType()
   const [edits, setEdits] = useState<Record<string, string>>({})
   const [reason, setReason] = useState('')
-  if (!type.data) return <Loading what="the type" />
+  if (!type.data) return <Loading what={t`the type`} />
   const errors = add.error instanceof Refusal ? add.error.fields : {}
   const submit = (event: FormEvent) => {
     event.preventDefault()
@@ -24,7 +25,7 @@ export function TypeForm({ id }: { id: string }) {
         onSuccess: () => {
           setEdits({})
           setReason('')
-          toast('A new version is kept. Plans use it from now on.')
+          toast(t`A new version is kept. Plans use it from now on.`)
         },
       },
     )
@@ -45,7 +46,7 @@ export function TypeForm({ id }: { id: string }) {
           ))}
       </div>
       <div className="mt-3 grid max-w-xl">
-        <ReasonField ask="Why it is changed" value={reason} onChange={setReason} />
+        <ReasonField ask={t`Why it is changed`} value={reason} onChange={setReason} />
       </div>
       {add.isError && (
         <p role="alert" className="limit-note mt-2 p-2">
@@ -57,7 +58,7 @@ export function TypeForm({ id }: { id: string }) {
         className="button solid mt-3"
         disabled={Object.keys(edits).length === 0 || reason.trim().length < 3 || add.isPending}
       >
-        Keep as a new version
+        {t`Keep as a new version`}
       </button>
     </form>
   )
@@ -72,7 +73,10 @@ interface InputProps {
 
 const FieldInput = ({ field, value, error, onChange }: InputProps) => (
   <label className="grid content-start gap-0.5">
-    <span className="label">{field.path.replace('.', ': ').replaceAll('_', ' ')}</span>
+    <span className="label">
+      {field.path.replace('.', ': ').replaceAll('_', ' ')}
+      {field.low != null && t`, ${field.low} to ${field.high ?? ''}`}
+    </span>
     {field.choices.length > 0 ? (
       <select className="field" value={value} onChange={(event) => onChange(event.target.value)}>
         {field.choices.map((choice) => (
@@ -84,7 +88,6 @@ const FieldInput = ({ field, value, error, onChange }: InputProps) => (
         className="field"
         value={value}
         aria-invalid={error !== undefined}
-        title={field.low != null ? `${field.low} to ${field.high ?? ''}` : undefined}
         onChange={(event) => onChange(event.target.value)}
       />
     )}
@@ -127,7 +130,7 @@ export function TypeFileForm({ done }: { done: () => void }) {
       { file, reason },
       {
         onSuccess: (type) => {
-          toast(`${type.name} is added.`)
+          toast(t`${type.name} is added.`)
           done()
         },
       },
@@ -136,7 +139,7 @@ export function TypeFileForm({ done }: { done: () => void }) {
   return (
     <form onSubmit={submit} className="sheet mt-4 grid gap-3 p-4">
       <label className="grid gap-1">
-        Type file
+        {t`Type file`}
         <input
           type="file"
           accept=".yml,.yaml"
@@ -144,7 +147,7 @@ export function TypeFileForm({ done }: { done: () => void }) {
         />
       </label>
       <label className="grid gap-1">
-        or its text
+        {t`or its text`}
         <textarea
           className="field min-h-40 py-1 text-sm"
           required
@@ -152,7 +155,7 @@ export function TypeFileForm({ done }: { done: () => void }) {
           onChange={(event) => setFile(event.target.value)}
         />
       </label>
-      <ReasonField ask="Why it is added" value={reason} onChange={setReason} />
+      <ReasonField ask={t`Why it is added`} value={reason} onChange={setReason} />
       {add.isError && (
         <div role="alert" className="limit-note p-2">
           <p className="m-0 font-semibold">{add.error.message}</p>
@@ -169,10 +172,10 @@ export function TypeFileForm({ done }: { done: () => void }) {
       )}
       <div className="flex gap-3">
         <button type="submit" className="button solid" disabled={add.isPending}>
-          Check and keep it
+          {t`Check and keep it`}
         </button>
         <button type="button" className="button" onClick={done}>
-          Cancel
+          {t`Cancel`}
         </button>
       </div>
     </form>

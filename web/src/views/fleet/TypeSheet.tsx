@@ -1,3 +1,6 @@
+import { locale } from '#language/i18n'
+import { t } from '@lingui/core/macro'
+import { Trans } from '@lingui/react/macro'
 import { Tabs } from 'radix-ui'
 import { useState } from 'react'
 import type { Schemas } from '../../api/client'
@@ -18,10 +21,7 @@ export function TypeSheet({ type, chief }: { type: Schemas['TypeRow']; chief: bo
       onToggle={(event) => setOpen((event.target as HTMLDetailsElement).open)}
     >
       <summary className="min-h-11 cursor-pointer py-2.5 text-lg">
-        <b>{type.name}</b>{' '}
-        <span className="text-soft">
-          {type.kind}, rotor {type.rotor_direction}
-        </span>
+        <b>{type.name}</b> <span className="text-soft">{t`${type.kind}, rotor ${type.rotor_direction}`}</span>
       </summary>
       {open && <Inside type={type} chief={chief} />}
     </details>
@@ -31,14 +31,19 @@ export function TypeSheet({ type, chief }: { type: Schemas['TypeRow']; chief: bo
 function Inside({ type, chief }: { type: Schemas['TypeRow']; chief: boolean }) {
   return (
     <Tabs.Root defaultValue="curves" className="pb-5">
-      <Tabs.List aria-label={`${type.name}: what to see`} className="mb-3 flex gap-1 border-b border-ink">
-        {['curves', 'numbers', 'history', ...(chief ? ['change'] : [])].map((value) => (
+      <Tabs.List aria-label={t`${type.name}: what to see`} className="mb-3 flex gap-1 border-b border-ink">
+        {[
+          ['curves', t`Curves`],
+          ['numbers', t`Numbers`],
+          ['history', t`History`],
+          ...(chief ? [['change', t`Change`]] : []),
+        ].map(([value = '', word]) => (
           <Tabs.Trigger
             key={value}
             value={value}
-            className="min-h-11 cursor-pointer border-b-4 border-transparent bg-transparent px-3 font-semibold text-soft capitalize data-[state=active]:border-ink data-[state=active]:text-ink"
+            className="min-h-11 cursor-pointer border-b-4 border-transparent bg-transparent px-3 font-semibold text-soft data-[state=active]:border-ink data-[state=active]:text-ink"
           >
-            {value}
+            {word}
           </Tabs.Trigger>
         ))}
       </Tabs.List>
@@ -84,7 +89,7 @@ function Curves({ id }: { id: string }) {
     <>
       <div className="mb-3 grid max-w-xl grid-cols-3 items-end gap-3">
         <NumberField
-          label="Elevation"
+          label={t`Elevation`}
           unit="ft"
           value={elevation}
           low={-1000}
@@ -93,21 +98,23 @@ function Curves({ id }: { id: string }) {
           onChange={(ft) => setElevation(ft ?? 0)}
         />
         <NumberField
-          label="Air"
+          label={t`Air`}
           unit="°C"
           value={air}
           low={-40}
           high={50}
           optional
-          placeholder={observed?.oat_c == null ? 'standard' : `${Math.round(observed.oat_c)} observed`}
+          placeholder={observed?.oat_c == null ? t`standard` : t`${Math.round(observed.oat_c)} observed`}
           onChange={(celsius) => setAir(celsius)}
         />
         <p className="m-0 text-sm">
-          Density altitude{' '}
-          <b>
-            {curves.data ? Math.round(curves.data.density_altitude_ft).toLocaleString('en-GB') : '…'}
-            <span className="unit">ft</span>
-          </b>
+          <Trans>
+            Density altitude{' '}
+            <b>
+              {curves.data ? Math.round(curves.data.density_altitude_ft).toLocaleString(locale) : '…'}
+              <span className="unit">ft</span>
+            </b>
+          </Trans>
         </p>
       </div>
       {curves.isError && <p className="limit-note p-2">{curves.error.message}</p>}
@@ -123,12 +130,12 @@ function Curves({ id }: { id: string }) {
 function History({ id }: { id: string }) {
   const type = useType(id)
   const history = type.data?.history ?? []
-  if (type.isSuccess && history.length === 0) return <p className="m-0">As it ships: never changed here.</p>
+  if (type.isSuccess && history.length === 0) return <p className="m-0">{t`As it ships: never changed here.`}</p>
   return (
     <ol className="m-0 grid list-none gap-2 p-0">
       {history.map((version) => (
         <li key={version.number}>
-          <b>Version {version.number}</b>, {fullDayOf(version.created_at)}, {version.by}: {version.reason}
+          <b>{t`Version ${version.number}`}</b>, {fullDayOf(version.created_at)}, {version.by}: {version.reason}
           {version.changed.length > 0 && (
             <span className="text-soft"> ({version.changed.map((path) => path.replaceAll('_', ' ')).join(', ')})</span>
           )}

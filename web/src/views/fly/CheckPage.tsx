@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import type { FlyEvent } from '../../api/client'
 import { speak } from '../../design/speak'
 import { Checks } from './Checks'
@@ -28,7 +29,7 @@ export function CheckPage({ sortie, live, tap, locked }: Props) {
       />
       {next && (
         <button type="button" className="tap" onClick={() => speak(next)}>
-          Read the next one aloud
+          {t`Read the next one aloud`}
         </button>
       )}
     </div>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import type { FlyEvent, Planned } from '../../api/client'
 
 interface ChecksProps {
@@ -13,7 +14,7 @@ export function Checks({ sortie, live, tap, locked }: ChecksProps) {
   return (
     <section aria-labelledby="checks" className="sheet p-3">
       <h2 id="checks" className="m-0 mb-1 text-base font-semibold">
-        Checks, {done.size} of {sortie.checks.length}
+        {t`Checks, ${done.size} of ${sortie.checks.length}`}
       </h2>
       <ul className="m-0 grid list-none gap-3 p-0">
         {sortie.checks.map((check) => (

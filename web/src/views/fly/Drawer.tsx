@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { Dialog } from 'radix-ui'
 import type { ReactNode } from 'react'
 
@@ -19,7 +20,7 @@ export const Drawer = ({ title, open, onOpen, children }: Props) => (
       >
         <div className="flex items-center justify-between gap-3">
           <Dialog.Title className="m-0 text-2xl font-bold">{title}</Dialog.Title>
-          <Dialog.Close className="tap px-6!">Close</Dialog.Close>
+          <Dialog.Close className="tap px-6!">{t`Close`}</Dialog.Close>
         </div>
         {children}
       </Dialog.Content>

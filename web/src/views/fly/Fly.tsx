@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { clsx } from 'clsx'
 import { useMemo, useState } from 'react'
 import { toast } from 'sonner'
@@ -65,7 +66,7 @@ export function Fly({ sortie, session, mode, setMode }: Props) {
     navigator.vibrate?.(BUZZ_MS)
     const kept = await tap(event)
     toast(word, {
-      action: { label: 'Undo', onClick: () => void tap({ kind: 'undo', payload: { target: kept.id } }) },
+      action: { label: t`Undo`, onClick: () => void tap({ kind: 'undo', payload: { target: kept.id } }) },
       duration: 6000,
     })
   }
@@ -73,14 +74,14 @@ export function Fly({ sortie, session, mode, setMode }: Props) {
     const newest = live.at(-1)
     if (newest)
       void tap({ kind: 'undo', payload: { target: newest.id } }).then(() =>
-        toast(`Undone: ${describe(newest, sortie.aircraft.kind)}`),
+        toast(t`Undone: ${describe(newest, sortie.aircraft.kind)}`),
       )
   }
   // The flight itself shows another exercise: the sheet follows, and Undo takes it back.
   const follow = (id: string) => {
     const row = sortie.exercises.find((one) => one.id === id)
     if (!locked && row && row.id !== exercise.id)
-      void act({ kind: 'exercise', payload: { value: id } }, `${row.title}, as the flight shows`)
+      void act({ kind: 'exercise', payload: { value: id } }, t`${row.title}, as the flight shows`)
   }
 
   const flight = useFlight(sortie, follow)
@@ -94,10 +95,10 @@ export function Fly({ sortie, session, mode, setMode }: Props) {
   useCockpitKeys()
   return (
     <div className={clsx('cockpit-sheet', hand === 'left' && 'left-handed')}>
-      <section aria-label="Now" className="grid min-h-0 content-start gap-2 overflow-hidden [grid-area:now]">
+      <section aria-label={t`Now`} className="grid min-h-0 content-start gap-2 overflow-hidden [grid-area:now]">
         <div className="flex flex-wrap items-baseline justify-between gap-x-4">
           <p className="m-0 text-3xl font-bold" aria-live="polite">
-            {attempt === 0 ? 'No attempt yet' : `Attempt ${attempt}`}
+            {attempt === 0 ? t`No attempt yet` : t`Attempt ${attempt}`}
           </p>
           <p className="m-0" role="status">
             {status(waiting.length, link, connected)}
@@ -106,8 +107,7 @@ export function Fly({ sortie, session, mode, setMode }: Props) {
         <div className="flex flex-wrap items-center gap-3 text-xl font-semibold">
           {sortie.exercises.length > 1 ? (
             <button type="button" className="tap px-4!" onClick={() => setPage('more')}>
-              {exercise.title} · {sortie.exercises.findIndex(({ id }) => id === exercise.id) + 1} of{' '}
-              {sortie.exercises.length}
+              {t`${exercise.title} · ${sortie.exercises.findIndex(({ id }) => id === exercise.id) + 1} of ${sortie.exercises.length}`}
             </button>
           ) : (
             exercise.title
@@ -143,15 +143,15 @@ export function Fly({ sortie, session, mode, setMode }: Props) {
         any={live.length > 0}
         begin={() => {
           setHeard(flight.over)
-          void act({ kind: 'attempt' }, `Attempt ${attempt + 1} begun`)
+          void act({ kind: 'attempt' }, t`Attempt ${attempt + 1} begun`)
         }}
-        goAround={() => void act({ kind: 'go_around', ...mine, phase }, 'Go-around')}
+        goAround={() => void act({ kind: 'go_around', ...mine, phase }, t`Go-around`)}
         help={(value) => void act({ kind: 'help', ...mine, phase, payload: { value } }, `${HELP[value]}, ${phase}`)}
         grade={(value) => void act({ kind: 'grade', ...mine, payload: { grade: value } }, GRADE_WORDS[value] ?? '')}
         undo={undoLast}
         more={() => setPage('more')}
       />
-      <Drawer title="More" open={page === 'more'} onOpen={(open) => setPage(open ? 'more' : undefined)}>
+      <Drawer title={t`More`} open={page === 'more'} onOpen={(open) => setPage(open ? 'more' : undefined)}>
         <MorePage
           sortie={sortie}
           exercise={exercise}
@@ -174,14 +174,14 @@ export function Fly({ sortie, session, mode, setMode }: Props) {
         />
       </Drawer>
       <Drawer
-        title={`Checks: ${capital(exercise.title)}`}
+        title={t`Checks: ${capital(exercise.title)}`}
         open={page === 'checks'}
         onOpen={(open) => setPage(open ? 'checks' : undefined)}
       >
         <CheckPage
           sortie={planned(sortie, exercise)}
           live={live}
-          tap={(text) => void act({ kind: 'check', payload: { value: text } }, 'Checked')}
+          tap={(text) => void act({ kind: 'check', payload: { value: text } }, t`Checked`)}
           locked={locked}
         />
       </Drawer>
@@ -190,9 +190,9 @@ export function Fly({ sortie, session, mode, setMode }: Props) {
 }
 
 function status(waiting: number, link: string, connected: boolean) {
-  if (waiting === 0) return connected ? 'Everything stored' : 'No connection; nothing waits'
-  if (link === 'signed_out') return `Your session has ended: ${waiting} kept on this device until you sign in`
-  return link === 'waiting' ? `No connection: ${waiting} kept on this device, sent by itself later` : 'Sending…'
+  if (waiting === 0) return connected ? t`Everything stored` : t`No connection; nothing waits`
+  if (link === 'signed_out') return t`Your session has ended: ${waiting} kept on this device until you sign in`
+  return link === 'waiting' ? t`No connection: ${waiting} kept on this device, sent by itself later` : t`Sending…`
 }
 
 const press = (id: string) => () => document.getElementById(id)?.click()
@@ -202,14 +202,14 @@ function useCockpitKeys() {
   useKeys(
     useMemo(
       () => [
-        { key: 'a', does: 'New attempt', run: press('new-attempt') },
-        { key: 'g', does: 'Go-around', run: press('go-around') },
-        { key: 'u', does: 'Undo the last tap', run: press('undo-last') },
-        { key: 'p', does: 'Prompted', run: press('help-prompted') },
-        { key: 'h', does: 'Helped', run: press('help-assisted') },
-        { key: 't', does: 'Took over', run: press('help-taken_over') },
+        { key: 'a', does: t`New attempt`, run: press('new-attempt') },
+        { key: 'g', does: t`Go-around`, run: press('go-around') },
+        { key: 'u', does: t`Undo the last tap`, run: press('undo-last') },
+        { key: 'p', does: t`Prompted`, run: press('help-prompted') },
+        { key: 'h', does: t`Helped`, run: press('help-assisted') },
+        { key: 't', does: t`Took over`, run: press('help-taken_over') },
         ...GRADE_WORDS.map((word, grade) => ({ key: String(grade), does: word, run: press(`grade-${grade}`) })),
-        { key: 'm', does: 'More', run: press('more') },
+        { key: 'm', does: t`More`, run: press('more') },
       ],
       [],
     ),

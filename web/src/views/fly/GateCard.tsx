@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import type { Planned, Schemas } from '../../api/client'
 import { oldSince } from '../../api/kept'
 import { usePlan } from '../../api/prepare'
@@ -22,14 +23,14 @@ export function GateCard({ sortie, gated, windWaits }: Props) {
   const since = asked ? oldSince(['plan', sortie.id, sortie.exercise_id, {}]) : undefined
   const { key_numbers: keys, numbers, gates } = plan.data
   return (
-    <section aria-label="Numbers in the air" className="sheet grid grid-cols-3 gap-x-2 gap-y-2 p-3">
+    <section aria-label={t`Numbers in the air`} className="sheet grid grid-cols-3 gap-x-2 gap-y-2 p-3">
       {windWaits && (
         <p className="limit-note col-span-3 m-0 px-2 font-semibold">
-          The wind seen in the air is not in these numbers.
+          {t`The wind seen in the air is not in these numbers.`}
         </p>
       )}
       {since !== undefined && (
-        <p className="label col-span-3 m-0">No connection: as planned at {clockOf(new Date(since).toISOString())}</p>
+        <p className="label col-span-3 m-0">{t`No connection: as planned at ${clockOf(new Date(since).toISOString())}`}</p>
       )}
       {keys
         .slice(0, 6)
@@ -53,7 +54,7 @@ function Key({ number }: { number: Schemas['Plan']['numbers'][string] }) {
     <div className={fresh ? 'outline-2 outline-offset-2 outline-ink' : ''}>
       <div className="label">
         {number.label}
-        {fresh && <b> new</b>}
+        {fresh && <b> {t`new`}</b>}
       </div>
       <div className="text-3xl leading-tight font-bold">
         <KeyFigure number={number} />

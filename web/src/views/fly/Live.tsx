@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro'
+import { Trans } from '@lingui/react/macro'
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { Link } from 'react-router'
 import type { Sortie } from '../../api/client'
@@ -25,18 +27,18 @@ export function Live({ sortie, flight, tapped }: Props) {
 
   return (
     <section
-      aria-label="Live from the recorder"
+      aria-label={t`Live from the recorder`}
       className={recording ? 'live-sheet sheet w-full p-3' : taken ? 'w-full' : 'ml-auto'}
     >
       <div className={recording ? 'live-head' : 'flex flex-wrap items-center justify-between gap-3'}>
         {recording ? (
           <p className="m-0 text-xl font-bold [grid-area:phase]" role="status">
             {ended
-              ? `Recording ended: ${ended}`
+              ? t`Recording ended: ${ended}`
               : reading
                 ? phaseWords(reading, sortie, tapped)
-                : 'Waiting for the recorder'}
-            {stale && !ended && <span className="label ml-3">no reading now; these numbers are old</span>}
+                : t`Waiting for the recorder`}
+            {stale && !ended && <span className="label ml-3">{t`no reading now; these numbers are old`}</span>}
           </p>
         ) : (
           <p className="label m-0">
@@ -44,8 +46,10 @@ export function Live({ sortie, flight, tapped }: Props) {
               taken.error
             ) : taken ? (
               <>
-                Recording ended{ended && `: ${ended}`}. What arrived is kept.{' '}
-                <Link to={`/sorties/${sortie.id}/review`}>Look at it in Review</Link>
+                <Trans>
+                  Recording ended{ended && `: ${ended}`}. What arrived is kept.{' '}
+                  <Link to={`/sorties/${sortie.id}/review`}>Look at it in Review</Link>
+                </Trans>
               </>
             ) : null}
           </p>
@@ -64,11 +68,11 @@ export function Live({ sortie, flight, tapped }: Props) {
               disabled={stop.isPending}
               onClick={() => stop.mutate(recording.id)}
             >
-              Stop recording
+              {t`Stop recording`}
             </button>
           ) : (
             <button type="button" className="tap px-4" disabled={begin.isPending} onClick={() => begin.mutate()}>
-              Record live
+              {t`Record live`}
             </button>
           ))}
       </div>
@@ -86,7 +90,7 @@ export function Live({ sortie, flight, tapped }: Props) {
   )
 }
 
-const NAMELESS = 'No attempt under way'
+const NAMELESS = t`No attempt under way`
 
 /** The phase that goes on, of which exercise where that is not the one that was tapped, and the clock of a hover. */
 function phaseWords({ phase, phase_s: held, box_s: box, exercise }: Reading, sortie: Sortie, tapped: string) {
@@ -96,8 +100,8 @@ function phaseWords({ phase, phase_s: held, box_s: box, exercise }: Reading, sor
     box === null || held === null
       ? undefined
       : held < box
-        ? `${Math.floor(held)} of ${Math.round(box)} s`
-        : `${Math.round(box)} s held`
+        ? t`${Math.floor(held)} of ${Math.round(box)} s`
+        : t`${Math.round(box)} s held`
   return [capital(phase), clock, title].filter(Boolean).join(' · ')
 }
 
@@ -107,18 +111,20 @@ function Gate({ gate }: { gate: NonNullable<Reading['gate']> }) {
   if (gate.call === 'ahead')
     return (
       <p className="m-0 text-2xl font-bold" aria-live="assertive">
-        {height} in {Math.max(0, Math.round(gate.seconds ?? 0))} s
+        {t`${height} in ${Math.max(0, Math.round(gate.seconds ?? 0))} s`}
       </p>
     )
   if (gate.call === 'continue')
     return (
       <p className="m-0 border-2 border-ink bg-ink p-2 text-2xl font-bold text-paper" aria-live="assertive">
-        Continue <span className="text-base font-normal">{height}: in band</span>
+        <Trans>
+          Continue <span className="text-base font-normal">{height}: in band</span>
+        </Trans>
       </p>
     )
   return (
     <p className="limit-note m-0 p-2 text-xl leading-tight font-bold" aria-live="assertive">
-      {gate.call === 'go_around' ? gate.say : 'Your own call: not all is sent'}
+      {gate.call === 'go_around' ? gate.say : t`Your own call: not all is sent`}
       <span className="block text-base font-normal">
         {height}: {gate.reasons.join('; ')}
       </span>

@@ -1,3 +1,5 @@
+import { decimal } from '../../language/numbers'
+import { t } from '@lingui/core/macro'
 import { clsx } from 'clsx'
 import type { Schemas } from '../../api/client'
 import { Figure } from '../../design/Figure'
@@ -20,15 +22,15 @@ interface Shown {
 }
 
 const SHOWN: Shown[] = [
-  { name: 'rotor_rpm_pct', label: 'Rotor', unit: 'pct', always: true },
-  { name: 'ias_kt', label: 'Airspeed', unit: 'kt', always: true },
-  { name: 'sink_fpm', label: 'Sink', unit: 'fpm', always: true },
-  { name: 'height_ft', label: 'Height', unit: 'ft', always: true },
-  { name: 'power', label: 'Power', unit: '', digits: 1 },
-  { name: 'bank_deg', label: 'Bank', unit: 'deg', digits: 0 },
-  { name: 'heading_deg', label: 'Heading', unit: 'deg', digits: 0, round: true },
+  { name: 'rotor_rpm_pct', label: t`Rotor`, unit: 'pct', always: true },
+  { name: 'ias_kt', label: t`Airspeed`, unit: 'kt', always: true },
+  { name: 'sink_fpm', label: t`Sink`, unit: 'fpm', always: true },
+  { name: 'height_ft', label: t`Height`, unit: 'ft', always: true },
+  { name: 'power', label: t`Power`, unit: '', digits: 1 },
+  { name: 'bank_deg', label: t`Bank`, unit: 'deg', digits: 0 },
+  { name: 'heading_deg', label: t`Heading`, unit: 'deg', digits: 0, round: true },
   // The bank that a figure asks for goes with it.
-  { name: 'groundspeed_kt', label: 'Ground speed', unit: 'kt', beside: 'bank_deg' },
+  { name: 'groundspeed_kt', label: t`Ground speed`, unit: 'kt', beside: 'bank_deg' },
 ]
 
 /** What the phase is flown by: each number against its band; out of it while an attempt goes on it is outlined and says so. */
@@ -76,11 +78,11 @@ function LiveNumber({ label, unit, digits, round, value, why, band, judged }: Nu
     <div className={`min-h-26 border-2 p-1.5 ${out ? 'border-limit' : 'border-transparent'}`}>
       <div className="label flex justify-between">
         {label}
-        {out && <b className="text-limit">{below ? 'low' : 'high'}</b>}
+        {out && <b className="text-limit">{below ? t`low` : t`high`}</b>}
       </div>
       <div className="figures text-4xl leading-tight font-bold">
         {value === undefined ? (
-          <span className="text-base font-normal">{why ?? 'not sent'}</span>
+          <span className="text-base font-normal">{why ?? t`not sent`}</span>
         ) : (
           <Figure value={value} unit={unit} {...(digits === undefined ? {} : { digits })} />
         )}
@@ -93,14 +95,18 @@ function LiveNumber({ label, unit, digits, round, value, why, band, judged }: Nu
 
 function bandWords(low: number | null, high: number | null, digits = 0, round = false) {
   const [from, to] = [low, high].map((edge) =>
-    round && edge !== null ? String(Math.round(edge + 360) % 360).padStart(3, '0') : edge?.toFixed(digits),
+    round && edge !== null
+      ? String(Math.round(edge + 360) % 360).padStart(3, '0')
+      : edge === null
+        ? undefined
+        : decimal(edge, digits),
   )
-  return from === undefined ? `at most ${to}` : to === undefined ? `at least ${from}` : `${from} to ${to}`
+  return from === undefined ? t`at most ${to ?? ''}` : to === undefined ? t`at least ${from}` : t`${from} to ${to}`
 }
 
 /** What the phase that goes on has come to, the farthest out first. */
 export const SoFar = ({ lines }: { lines: Schemas['LiveLine'][] }) => (
-  <ul aria-label="So far" className="figures m-0 flex list-none flex-wrap gap-x-5 p-0 text-lg">
+  <ul aria-label={t`So far`} className="figures m-0 flex list-none flex-wrap gap-x-5 p-0 text-lg">
     {lines.map(({ label, figure, verdict }) => (
       <li key={label} className="flex items-center gap-1.5">
         <VerdictMark verdict={verdict} /> {label} {figure}

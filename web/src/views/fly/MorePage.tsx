@@ -1,7 +1,8 @@
+import { t } from '@lingui/core/macro'
 import type { Exercise, FlyEvent, NewFlyEvent, Sortie } from '../../api/client'
-import { MODES, type Mode } from '../../design/useMode'
+import type { Mode } from '../../design/useMode'
 import { Sheet } from '../../design/Sheet'
-import { capital } from '../../design/words'
+import { capital, MODE_WORDS } from '../../design/words'
 import { DefectForm } from '../fleet/DefectForm'
 import { planned } from '../lesson/exercise'
 import { PowerCard } from '../lesson/PowerCard'
@@ -38,9 +39,9 @@ interface Props {
   drift: string | undefined
 }
 
-const SEEN = { inside: 'Looks inside', grip: 'Tight grip', lookout: 'Late lookout' }
-const HANDS: Record<Hand, string> = { left: 'Left', right: 'Right' }
-const LIGHTS = Object.fromEntries(MODES.map((mode) => [mode, capital(mode)]))
+const SEEN = { inside: t`Looks inside`, grip: t`Tight grip`, lookout: t`Late lookout` }
+const HANDS: Record<Hand, string> = { left: t`Left`, right: t`Right` }
+const LIGHTS = MODE_WORDS
 
 const loudness = (levels: Levels) =>
   Object.fromEntries(
@@ -50,7 +51,7 @@ const loudness = (levels: Levels) =>
 const windOf = (sortie: Sortie) =>
   sortie.observed_wind ??
   (sortie.wind_kt == null
-    ? 'no wind'
+    ? t`no wind`
     : `${String(Math.round(sortie.wind_from_deg ?? 0)).padStart(3, '0')}/${Math.round(sortie.wind_kt)}`)
 
 /** Everything rarer than an attempt, a go-around, help and a grade. */
@@ -73,7 +74,7 @@ export function MorePage({
   const begun = current.find((event) => event.kind === 'attempt')
   return (
     <div className="grid gap-3">
-      <Sheet word="Found something on the aircraft" title={`Found on ${sortie.aircraft.mark}`}>
+      <Sheet word={t`Found something on the aircraft`} title={t`Found on ${sortie.aircraft.mark}`}>
         {(close) => <DefectForm aircraft={sortie.aircraft.id} sortie={sortie.id} close={close} />}
       </Sheet>
       <ExerciseTaps
@@ -83,7 +84,7 @@ export function MorePage({
         locked={locked}
         tap={(to) => void act({ kind: 'exercise', payload: { value: to.id } }, to.title)}
       />
-      <Group label="Phase">
+      <Group label={t`Phase`}>
         {exercise.phases.map((id) => (
           <button key={id} type="button" className="tap" aria-pressed={phase === id} onClick={() => setPhase(id)}>
             {capital(id)}
@@ -92,7 +93,7 @@ export function MorePage({
         ))}
       </Group>
       <GradeTaps
-        label={`Grade for ${phase}`}
+        label={t`Grade for ${phase}`}
         given={graded}
         off={off}
         onGrade={(grade, word) =>
@@ -100,14 +101,14 @@ export function MorePage({
         }
       />
       <TapRow
-        label="Who has the controls: the student is"
+        label={t`Who has the controls: the student is`}
         words={LADDER}
         chosen={(id) => id === control}
         off={locked}
         onTap={(id, word) => void act({ kind: 'control', ...mine, payload: { value: id } }, word)}
       />
       <TapPick
-        label="This attempt is"
+        label={t`This attempt is`}
         kind="manner"
         words={MANNER}
         planned={exercise.surprise ? 'surprise' : 'announced'}
@@ -117,7 +118,7 @@ export function MorePage({
         act={act}
       />
       <TapPick
-        label="In it the student has"
+        label={t`In it the student has`}
         kind="task"
         words={taskWords(sortie.aircraft.kind)}
         planned={exercise.task}
@@ -127,7 +128,7 @@ export function MorePage({
         act={act}
       />
       <TapRow
-        label="Seen"
+        label={t`Seen`}
         words={SEEN}
         chosen={() => false}
         off={off}
@@ -137,26 +138,28 @@ export function MorePage({
         now={windOf(sortie)}
         drift={props.drift}
         locked={locked}
-        keep={(wind) => void act({ kind: 'wind', ...mine, payload: { value: wind } }, `Wind ${wind}: the plan follows`)}
+        keep={(wind) =>
+          void act({ kind: 'wind', ...mine, payload: { value: wind } }, t`Wind ${wind}: the plan follows`)
+        }
       />
       <Note
         sortieId={sortie.id}
-        add={(text) => void act({ kind: 'note', ...mine, payload: { value: text } }, 'Note kept')}
+        add={(text) => void act({ kind: 'note', ...mine, payload: { value: text } }, t`Note kept`)}
         locked={locked}
       />
       <div className="grid auto-cols-fr grid-flow-col gap-3">
         <button type="button" className="tap" onClick={props.onChecks}>
-          Checks
+          {t`Checks`}
         </button>
         <button
           type="button"
           className="tap"
           disabled={off || !begun}
           onClick={() =>
-            begun && void act({ kind: 'undo', payload: { target: begun.id } }, `Attempt ${attempt} taken back`)
+            begun && void act({ kind: 'undo', payload: { target: begun.id } }, t`Attempt ${attempt} taken back`)
           }
         >
-          Void this attempt
+          {t`Void this attempt`}
         </button>
         <button
           type="button"
@@ -167,19 +170,19 @@ export function MorePage({
               : document.documentElement.requestFullscreen().catch(() => undefined))
           }
         >
-          Full screen
+          {t`Full screen`}
         </button>
       </div>
       <div className="grid auto-cols-fr grid-flow-col gap-3">
         <TapRow
-          label="The hand that taps"
+          label={t`The hand that taps`}
           words={HANDS}
           chosen={(id) => id === props.hand}
           off={false}
           onTap={(id) => props.setHand(id as Hand)}
         />
         <TapRow
-          label="Light here"
+          label={t`Light here`}
           words={LIGHTS}
           chosen={(id) => id === props.mode}
           off={false}
@@ -187,7 +190,7 @@ export function MorePage({
         />
       </div>
       <TapRow
-        label="Called aloud while the recorder is followed: tap for louder, then off"
+        label={t`Called aloud while the recorder is followed: tap for louder, then off`}
         words={loudness(props.calls)}
         chosen={(id) => Boolean(props.calls[id as CallKind])}
         off={false}

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { useTyped } from '../../design/useTyped'
 
 interface Props {
@@ -20,17 +21,17 @@ export function Note({ sortieId, add, locked }: Props) {
       }}
     >
       <label className="grow">
-        <span className="sr-only">Note</span>
+        <span className="sr-only">{t`Note`}</span>
         <input
           className="field h-16 text-lg"
-          placeholder="A note"
+          placeholder={t`A note`}
           value={text}
           disabled={locked}
           onChange={(e) => setText(e.target.value)}
         />
       </label>
       <button type="submit" className="tap w-32" disabled={locked || !text.trim()}>
-        Keep
+        {t`Keep`}
       </button>
     </form>
   )

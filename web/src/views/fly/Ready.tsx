@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { useQueryClient } from '@tanstack/react-query'
 import { useEffect, useState } from 'react'
 import type { Sortie } from '../../api/client'
@@ -23,11 +24,11 @@ export function Ready({ sortie }: { sortie: Sortie }) {
     const exercises = JSON.parse(needed) as [string, string, string | null, string | null][]
     const fetchAll = async () => {
       const asked = exercises.flatMap(([id, title, site, spot]) => [
-        { what: `Plan: ${title}`, key: ['plan', sortie.id, id, {}], ask: askPlan(sortie.id, id, {}) },
+        { what: t`Plan: ${title}`, key: ['plan', sortie.id, id, {}], ask: askPlan(sortie.id, id, {}) },
         ...(site
           ? [
-              { what: `Survey list: ${spot ?? 'the site'}`, key: ['site', site], ask: askSite(site) },
-              { what: `Gates: ${spot ?? 'the site'}`, key: ['site-gates', id], ask: askSiteGates(id) },
+              { what: t`Survey list: ${spot ?? t`the site`}`, key: ['site', site], ask: askSite(site) },
+              { what: t`Gates: ${spot ?? t`the site`}`, key: ['site-gates', id], ask: askSiteGates(id) },
             ]
           : []),
       ])
@@ -35,7 +36,7 @@ export function Ready({ sortie }: { sortie: Sortie }) {
         asked.map(({ key, ask }) => queries.fetchQuery<unknown>({ queryKey: key, queryFn: ask, staleTime: 60_000 })),
       )
       const found = await Promise.all(
-        [{ what: 'Lesson and people', key: ['sortie', sortie.id] }, ...asked].map(async ({ what, key }) => ({
+        [{ what: t`Lesson and people`, key: ['sortie', sortie.id] }, ...asked].map(async ({ what, key }) => ({
           what,
           at: await keptAt(key),
         })),
@@ -53,13 +54,13 @@ export function Ready({ sortie }: { sortie: Sortie }) {
     <details className="sheet p-3">
       <summary className="min-h-11 cursor-pointer content-center font-semibold">
         {missing.length === 0
-          ? `Ready for the air: all of it on this device since ${clockOf(new Date(Math.min(...lines.map(({ at }) => at ?? 0))).toISOString())}`
-          : `Not ready for the air: ${missing.map(({ what }) => what).join(', ')} not on this device`}
+          ? t`Ready for the air: all of it on this device since ${clockOf(new Date(Math.min(...lines.map(({ at }) => at ?? 0))).toISOString())}`
+          : t`Not ready for the air: ${missing.map(({ what }) => what).join(', ')} not on this device`}
       </summary>
       <ul className="figures m-0 list-none p-0">
         {lines.map(({ what, at }) => (
           <li key={what} className="border-t border-rule py-1">
-            {what}: {at === undefined ? 'not stored' : `stored ${clockOf(new Date(at).toISOString())}`}
+            {what}: {at === undefined ? t`not stored` : t`stored ${clockOf(new Date(at).toISOString())}`}
           </li>
         ))}
       </ul>

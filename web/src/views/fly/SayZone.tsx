@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import type { Exercise, Plan, Schemas, Sortie } from '../../api/client'
 import { GradeGlyph } from '../../design/GradeGlyph'
 import { VerdictMark } from '../../design/VerdictMark'
@@ -26,14 +27,14 @@ export function SayZone({ sortie, exercise, plan, checked, onChecks, over, begun
   const say =
     sortie.break_advice ??
     exercise.hands?.text ??
-    (sortie.last_focus ? `Last time: ${sortie.last_focus}` : undefined) ??
+    (sortie.last_focus ? t`Last time: ${sortie.last_focus}` : undefined) ??
     exercise.objective ??
     (gate ? `${gatePlace(gate)}: ${gate.text}` : undefined)
   return (
-    <section aria-label="Say" className="grid content-start gap-3 [grid-area:say]">
+    <section aria-label={t`Say`} className="grid content-start gap-3 [grid-area:say]">
       {!begun && !flown && left > 0 && (
         <button type="button" className="tap" onClick={onChecks}>
-          Checks: {checked} of {exercise.checks.length} done
+          {t`Checks: ${checked} of ${exercise.checks.length} done`}
         </button>
       )}
       {over && <Over over={over} />}
@@ -49,7 +50,7 @@ function Over({ over }: { over: Schemas['LiveAttempt'] }) {
     <div role="status" className="border-l-4 border-ink pl-3">
       <p className="m-0 flex items-center gap-3 text-xl font-semibold">
         {over.grade != null && <GradeGlyph grade={over.grade} size={26} />}
-        {over.fault ? `${over.fault.title}: ${over.fault.cue}` : `${over.title}: no fault named`}
+        {over.fault ? `${over.fault.title}: ${over.fault.cue}` : t`${over.title}: no fault named`}
       </p>
       <ul className="figures m-0 mt-1 flex list-none flex-wrap gap-x-5 p-0">
         {over.measures.map(({ label, figure, verdict }) => (
@@ -60,7 +61,7 @@ function Over({ over }: { over: Schemas['LiveAttempt'] }) {
       </ul>
       {over.attempts > 1 && over.best != null && over.worst != null && (
         <p className="m-0 flex items-center gap-2 text-sm">
-          Of {over.attempts} the best <GradeGlyph grade={over.best} size={18} /> the worst{' '}
+          {t`Of ${over.attempts} the best`} <GradeGlyph grade={over.best} size={18} /> {t`the worst`}
           <GradeGlyph grade={over.worst} size={18} />
         </p>
       )}

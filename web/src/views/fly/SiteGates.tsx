@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { Link } from 'react-router'
 import type { Exercise } from '../../api/client'
 import { useSiteGates } from '../../api/sites'
@@ -8,7 +9,7 @@ export function SiteGates({ exercise }: { exercise: Exercise }) {
   if (exercise.site_id === null) return null
   const list = (
     <Link className="tap no-underline" to={`/sites/${exercise.site_id}/look`}>
-      Survey list: {exercise.spot_name}
+      {t`Survey list: ${exercise.spot_name}`}
     </Link>
   )
   if (!found.data) return list
@@ -16,7 +17,7 @@ export function SiteGates({ exercise }: { exercise: Exercise }) {
   return (
     <>
       {list}
-      <dl aria-label="At the site" className="m-0 grid grid-cols-[auto_1fr] items-baseline gap-x-3">
+      <dl aria-label={t`At the site`} className="m-0 grid grid-cols-[auto_1fr] items-baseline gap-x-3">
         {gates.map(({ id, label, value }) => (
           <div key={id} className="contents">
             <dt className="label">{label}</dt>
@@ -25,7 +26,7 @@ export function SiteGates({ exercise }: { exercise: Exercise }) {
         ))}
         {(open.length > 0 || verdict === 'not') && (
           <dd className="limit-note col-span-2 m-0 mt-1 px-2 font-semibold">
-            {open.length > 0 ? `Open: ${open.join(', ').replaceAll('-', ' ')}` : `Not suitable: ${because[0] ?? ''}`}
+            {open.length > 0 ? t`Open: ${open.join(', ').replaceAll('-', ' ')}` : t`Not suitable: ${because[0] ?? ''}`}
           </dd>
         )}
       </dl>

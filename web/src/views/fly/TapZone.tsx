@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import type { FlyEvent } from '../../api/client'
 import { GradeTaps, TapRow } from './TapGroups'
 import { HELP } from './tapWords'
@@ -22,15 +23,15 @@ export function TapZone({ attempt, phase, current, locked, any, begin, goAround,
   const whole = current.filter((event) => event.kind === 'grade' && !event.phase).at(-1)?.payload.grade
   const helped = current.filter((event) => event.kind === 'help').at(-1)?.payload.value
   return (
-    <section aria-label="Tap" className="grid content-end gap-3 [grid-area:tap]">
+    <section aria-label={t`Tap`} className="grid content-end gap-3 [grid-area:tap]">
       <button id="new-attempt" type="button" className="tap min-h-28! text-2xl!" disabled={locked} onClick={begin}>
-        {attempt === 0 ? 'First attempt' : 'Next attempt'}
+        {attempt === 0 ? t`First attempt` : t`Next attempt`}
       </button>
       <button id="go-around" type="button" className="tap safety min-h-20! text-xl!" disabled={off} onClick={goAround}>
-        Go-around
+        {t`Go-around`}
       </button>
       <TapRow
-        label={`Help given now, ${phase}`}
+        label={t`Help given now, ${phase}`}
         words={HELP}
         chosen={(id) => id === helped}
         off={off}
@@ -38,13 +39,13 @@ export function TapZone({ attempt, phase, current, locked, any, begin, goAround,
         name="help"
         className="min-h-20!"
       />
-      <GradeTaps label="The attempt as a whole" name="grade" given={whole} off={off} onGrade={grade} />
+      <GradeTaps label={t`The attempt as a whole`} name="grade" given={whole} off={off} onGrade={grade} />
       <div className="grid grid-cols-2 gap-3">
         <button id="undo-last" type="button" className="tap" disabled={locked || !any} onClick={undo}>
-          Undo
+          {t`Undo`}
         </button>
         <button id="more" type="button" className="tap" onClick={more}>
-          More
+          {t`More`}
         </button>
       </div>
     </section>

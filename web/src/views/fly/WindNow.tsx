@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { useState } from 'react'
 
 interface Props {
@@ -14,14 +15,14 @@ interface Asked {
 }
 
 const SEEN: Asked[] = [
-  { label: 'From, ° true', most: 360 },
+  { label: t`From, ° true`, most: 360 },
   { label: 'kt', most: 99 },
 ]
 const DRIFT: Asked[] = [
-  { label: 'Heading ° true', most: 360 },
-  { label: 'Airspeed kt', most: 199 },
-  { label: 'Track ° true', most: 360 },
-  { label: 'Over ground kt', most: 199 },
+  { label: t`Heading ° true`, most: 360 },
+  { label: t`Airspeed kt`, most: 199 },
+  { label: t`Track ° true`, most: 360 },
+  { label: t`Over ground kt`, most: 199 },
 ]
 
 /** The wind as seen in the air, or the drift that tells it: it replaces the forecast, and the plan follows. */
@@ -32,11 +33,11 @@ export function WindNow({ now, drift: shown, keep, locked }: Props) {
   const good = asked.every(({ most }, i) => /^\d{1,3}$/.test(texts[i] ?? '') && Number(texts[i]) <= most)
   const said = () => {
     const [a = '', b = '', c = '', d = ''] = texts
-    return drift ? `heading ${a} at ${b}, track ${c} at ${d}` : `${a.padStart(3, '0')}/${b}`
+    return drift ? t`heading ${a} at ${b}, track ${c} at ${d}` : `${a.padStart(3, '0')}/${b}`
   }
   return (
     <form
-      aria-label="Wind now"
+      aria-label={t`Wind now`}
       onSubmit={(event) => {
         event.preventDefault()
         if (!good) return
@@ -45,7 +46,7 @@ export function WindNow({ now, drift: shown, keep, locked }: Props) {
       }}
     >
       <div className="flex items-baseline justify-between">
-        <span className="label">Wind now (planned with {now})</span>
+        <span className="label">{t`Wind now (planned with ${now})`}</span>
         <button
           type="button"
           className="min-h-11 cursor-pointer bg-transparent text-sm underline"
@@ -54,12 +55,12 @@ export function WindNow({ now, drift: shown, keep, locked }: Props) {
             setTexts([])
           }}
         >
-          {drift ? 'Say the wind' : 'From drift'}
+          {drift ? t`Say the wind` : t`From drift`}
         </button>
       </div>
       {shown && (
         <button type="button" className="tap mb-2 w-full" disabled={locked} onClick={() => keep(shown)}>
-          Use the recording's drift: wind {shown}
+          {t`Use the recording's drift: wind ${shown}`}
         </button>
       )}
       <div className="flex items-end gap-2">
@@ -76,7 +77,7 @@ export function WindNow({ now, drift: shown, keep, locked }: Props) {
           </label>
         ))}
         <button type="submit" className="tap w-28" disabled={locked || !good}>
-          Use it
+          {t`Use it`}
         </button>
       </div>
     </form>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import type { Schemas } from '../../api/client'
 
 type Reading = Schemas['LiveReading']
@@ -6,12 +7,12 @@ type Reading = Schemas['LiveReading']
 export const CALL_KINDS = ['rotor', 'gate', 'turn', 'speed', 'box', 'lost'] as const
 export type CallKind = (typeof CALL_KINDS)[number]
 export const CALL_WORDS: Record<CallKind, string> = {
-  rotor: 'Rotor low, high',
-  gate: 'Gate',
-  turn: 'Out of the turn',
-  speed: 'Speed',
-  box: 'Box time',
-  lost: 'A channel lost',
+  rotor: t`Rotor low, high`,
+  gate: t`Gate`,
+  turn: t`Out of the turn`,
+  speed: t`Speed`,
+  box: t`Box time`,
+  lost: t`A channel lost`,
 }
 
 /** How loud each kind is: off, quiet, medium, loud. */
@@ -28,10 +29,10 @@ export interface Call {
 
 /** Readings by the name that a call gives them; those that matter first. */
 export const CHANNEL_WORDS: Record<string, string> = {
-  rotor_rpm_pct: 'Rotor',
-  ias_kt: 'Airspeed',
-  sink_fpm: 'Sink',
-  height_ft: 'Height',
+  rotor_rpm_pct: t`Rotor`,
+  ias_kt: t`Airspeed`,
+  sink_fpm: t`Sink`,
+  height_ft: t`Height`,
 }
 
 /** What was called is not called again for so long, however often a needle crosses its limit. */
@@ -52,16 +53,16 @@ function gateCalls(reading: Reading, before: Reading | undefined): Call[] {
   if (!gate || (gate.call === before?.gate?.call && gate.title === before.gate.title)) return []
   const turn = gate.over === 'turn'
   const kind = turn ? 'turn' : 'gate'
-  if (gate.call === 'go_around') return [{ kind, text: turn ? 'Go around, still turning' : 'Go around', rank: 0 }]
-  if (gate.call === 'continue') return [{ kind, text: 'Continue', rank: 3 }]
-  if (gate.call === 'not_recorded') return [{ kind, text: `${gate.title}: your own call`, rank: 2 }]
-  return turn ? [{ kind, text: 'Roll out', rank: 2 }] : []
+  if (gate.call === 'go_around') return [{ kind, text: turn ? t`Go around, still turning` : t`Go around`, rank: 0 }]
+  if (gate.call === 'continue') return [{ kind, text: t`Continue`, rank: 3 }]
+  if (gate.call === 'not_recorded') return [{ kind, text: t`${gate.title}: your own call`, rank: 2 }]
+  return turn ? [{ kind, text: t`Roll out`, rank: 2 }] : []
 }
 
 function lostCalls(reading: Reading, before: Reading | undefined): Call[] {
   return Object.entries(CHANNEL_WORDS)
     .filter(([name]) => before?.values[name] !== undefined && reading.values[name] === undefined)
-    .map(([name, word]) => ({ kind: 'lost', text: `${word} ${reading.doubts[name] ?? 'not sent'}`, rank: 2 }))
+    .map(([name, word]) => ({ kind: 'lost', text: `${word} ${reading.doubts[name] ?? t`not sent`}`, rank: 2 }))
 }
 
 /**
@@ -72,13 +73,13 @@ export function callsOf(reading: Reading, before: Reading | undefined): Call[] {
   const found = [...gateCalls(reading, before), ...lostCalls(reading, before)]
   const rotor = side(reading, 'rotor_rpm_pct')
   if (rotor && rotor !== side(before, 'rotor_rpm_pct'))
-    found.push({ kind: 'rotor', text: rotor < 0 ? 'Rotor low' : 'Rotor high', rank: 1 })
+    found.push({ kind: 'rotor', text: rotor < 0 ? t`Rotor low` : t`Rotor high`, rank: 1 })
   const speed = reading.phase === null ? undefined : side(reading, 'ias_kt')
   if (speed && speed !== (before?.phase === null ? undefined : side(before, 'ias_kt')))
-    found.push({ kind: 'speed', text: speed < 0 ? 'Speed low' : 'Speed high', rank: 4 })
+    found.push({ kind: 'speed', text: speed < 0 ? t`Speed low` : t`Speed high`, rank: 4 })
   const { box_s: box, phase_s: held } = reading
   if (box !== null && held !== null && held >= box && (before?.phase_s ?? held) < box)
-    found.push({ kind: 'box', text: `${Math.round(box)} seconds`, rank: 5 })
+    found.push({ kind: 'box', text: t`${Math.round(box)} seconds`, rank: 5 })
   return found.sort((a, b) => a.rank - b.rank)
 }
 

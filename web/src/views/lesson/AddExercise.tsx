@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro'
+import { Trans } from '@lingui/react/macro'
 import { Popover } from 'radix-ui'
 import { useCallback, useMemo, useState } from 'react'
 import type { Schemas, Sortie } from '../../api/client'
@@ -15,13 +17,13 @@ interface Props {
 /** One more exercise, or several at once: as last time, a usual lesson, or one of the catalogue. E, then a number. */
 export function AddExercise({ sortie, added }: Props) {
   const [open, setOpen] = useState(false)
-  useKeys(useMemo(() => [{ key: 'e', does: 'Add an exercise', run: () => setOpen(true) }], []))
+  useKeys(useMemo(() => [{ key: 'e', does: t`Add an exercise`, run: () => setOpen(true) }], []))
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
-      <Popover.Trigger className="button">Add an exercise</Popover.Trigger>
+      <Popover.Trigger className="button">{t`Add an exercise`}</Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
-          aria-label="Add an exercise"
+          aria-label={t`Add an exercise`}
           align="start"
           sideOffset={6}
           className="sheet z-40 grid max-h-[70vh] w-[30rem] max-w-[94vw] gap-2 overflow-y-auto p-4"
@@ -59,7 +61,7 @@ function Offers({ sortie, done }: { sortie: Sortie; done: () => void }) {
       () =>
         rows.slice(0, 9).map((offer, at) => ({
           key: String(at + 1),
-          does: `Add: ${offer.title.toLowerCase()}`,
+          does: t`Add: ${offer.title.toLowerCase()}`,
           run: () => take(offer.exercises),
         })),
       [rows, take],
@@ -69,7 +71,7 @@ function Offers({ sortie, done }: { sortie: Sortie; done: () => void }) {
   const kind = sortie.aircraft.kind
   const manoeuvres = (catalogue.data?.manoeuvres ?? []).filter((row) => row.kinds.includes(kind))
   return (
-    <div role="group" aria-label="What to add" className="grid gap-1">
+    <div role="group" aria-label={t`What to add`} className="grid gap-1">
       {rows.map((offer, at) => (
         <div key={offer.title} className="flex items-center border-b border-rule">
           <button
@@ -95,17 +97,19 @@ function Offers({ sortie, done }: { sortie: Sortie; done: () => void }) {
               className="button min-h-8! px-2! py-0! text-xs"
               onClick={() => offer.template_id && drop.mutate(offer.template_id)}
             >
-              Drop<span className="sr-only"> {offer.title}</span>
+              <Trans>
+                Drop<span className="sr-only"> {offer.title}</span>
+              </Trans>
             </button>
           )}
         </div>
       ))}
       <label className="mt-2 grid gap-1">
-        <span className="label">One of the catalogue</span>
+        <span className="label">{t`One of the catalogue`}</span>
         <Pick
           value=""
           choices={[
-            { id: '', word: 'Choose…' },
+            { id: '', word: t`Choose…` },
             ...manoeuvres.map(({ id, title, family }) => ({ id, word: title, group: capital(family) })),
           ]}
           onChange={(id) => id && take([{ manoeuvre: id, title: '', settings: {} }])}
@@ -119,11 +123,11 @@ function Offers({ sortie, done }: { sortie: Sortie; done: () => void }) {
         }}
       >
         <label className="grid grow gap-1">
-          <span className="label">Keep this lesson, to be taken again, as</span>
+          <span className="label">{t`Keep this lesson, to be taken again, as`}</span>
           <input className="field" maxLength={80} value={title} onChange={(event) => setTitle(event.target.value)} />
         </label>
         <button type="submit" className="button" disabled={title.trim() === '' || keep.isPending}>
-          Keep it
+          {t`Keep it`}
         </button>
       </form>
       {problem && (

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { api, unwrap, type Session, type Sortie } from '../../api/client'
 import { isLearner } from '../../api/who'
@@ -30,11 +31,11 @@ export function Colleagues({ sortie, session }: { sortie: Sortie; session: Sessi
   if (!sortie.may_edit)
     return (
       <p className="label m-0">
-        A lesson of {sortie.instructor.name}: you read it. To change it, ask them or the chief instructor to add you.
+        {t`A lesson of ${sortie.instructor.name}: you read it. To change it, ask them or the chief instructor to add you.`}
       </p>
     )
   return (
-    <Sheet word="Add a colleague" title="Who teaches it">
+    <Sheet word={t`Add a colleague`} title={t`Who teaches it`}>
       {() => <Teaching sortie={sortie} />}
     </Sheet>
   )
@@ -49,23 +50,22 @@ function Teaching({ sortie }: { sortie: Sortie }) {
   return (
     <>
       <p className="mt-0">
-        {sortie.instructor.name} gives the lesson. Whoever is added changes it and grades as they do; everybody else
-        reads it, and can give a second opinion.
+        {t`${sortie.instructor.name} gives the lesson. Whoever is added changes it and grades as they do; everybody else reads it, and can give a second opinion.`}
       </p>
       <ul className="mt-0 mb-3 list-none p-0">
         {sortie.colleagues.map((one) => (
           <li key={one.id} className="flex items-center justify-between gap-3 border-t border-rule py-1.5">
             {one.name}
             <button type="button" className="button" onClick={() => remove.mutate(one.id)}>
-              Take off
+              {t`Take off`}
             </button>
           </li>
         ))}
       </ul>
       <Pick
-        aria-label="Colleague"
+        aria-label={t`Colleague`}
         value=""
-        choices={[{ id: '', word: 'Add a colleague…' }, ...free.map(({ id, name }) => ({ id, word: name }))]}
+        choices={[{ id: '', word: t`Add a colleague…` }, ...free.map(({ id, name }) => ({ id, word: name }))]}
         onChange={(id) => id && add.mutate(id)}
       />
       <Refused error={add.error ?? remove.error} />

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { useState, type FormEvent } from 'react'
 import { toast } from 'sonner'
 import type { Sortie } from '../../api/client'
@@ -9,7 +10,7 @@ import { fieldOf, momentOf, zoneWord } from '../../design/times'
 
 /** Whose lesson it was, in what and when: set right with why, and everything measured again. */
 export const Correction = ({ sortie }: { sortie: Sortie }) => (
-  <Sheet word="Something is wrong about this lesson" title="Set the lesson right">
+  <Sheet word={t`Something is wrong about this lesson`} title={t`Set the lesson right`}>
     {(close) => <Form sortie={sortie} close={close} />}
   </Sheet>
 )
@@ -36,7 +37,7 @@ function Form({ sortie, close }: { sortie: Sortie; close: () => void }) {
       },
       {
         onSuccess: () => {
-          toast('Set right. What was measured is measured again; the old values are kept.')
+          toast(t`Set right. What was measured is measured again; the old values are kept.`)
           close()
         },
       },
@@ -45,10 +46,10 @@ function Form({ sortie, close }: { sortie: Sortie; close: () => void }) {
   return (
     <form onSubmit={submit} className="grid gap-3">
       <p className="label m-0">
-        Spot, course and wind are changed in Prepare, and measured again there too. Grades that were given stay.
+        {t`Spot, course and wind are changed in Prepare, and measured again there too. Grades that were given stay.`}
       </p>
       <PickField
-        label="Student"
+        label={t`Student`}
         value={student}
         error={errors.student_id}
         choices={[
@@ -60,18 +61,18 @@ function Form({ sortie, close }: { sortie: Sortie; close: () => void }) {
         onText={setStudent}
       />
       <PickField
-        label="Aircraft"
+        label={t`Aircraft`}
         value={craft}
         choices={(aircraft.data ?? []).map(({ id, mark, type_name: type }) => ({ id, word: `${mark} ${type}` }))}
         onText={setCraft}
       />
-      <Field label={`Began, ${zoneWord()}`} type="datetime-local" required value={starts} onText={setStarts} />
+      <Field label={t`Began, ${zoneWord()}`} type="datetime-local" required value={starts} onText={setStarts} />
       <label className="flex min-h-11 items-center gap-2">
         <input type="checkbox" checked={device} onChange={(event) => setDevice(event.target.checked)} />
-        In a training device: logged apart, shows nothing of readiness
+        {t`In a training device: logged apart, shows nothing of readiness`}
       </label>
       <Field
-        label="What was wrong"
+        label={t`What was wrong`}
         required
         minLength={3}
         maxLength={300}
@@ -82,10 +83,10 @@ function Form({ sortie, close }: { sortie: Sortie; close: () => void }) {
       <Refused error={correct.error} fields={['student_id', 'why']} />
       <div className="flex gap-3">
         <button type="submit" className="button solid" disabled={correct.isPending}>
-          Set it right
+          {t`Set it right`}
         </button>
         <button type="button" className="button" onClick={close}>
-          Leave it
+          {t`Leave it`}
         </button>
       </div>
     </form>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { clsx } from 'clsx'
 import { useMemo, useState, type DragEvent, type KeyboardEvent } from 'react'
 import type { Exercise, Sortie } from '../../api/client'
@@ -21,8 +22,8 @@ export function Exercises({ sortie, index, choose }: Props) {
   useKeys(
     useMemo(
       () => [
-        { key: ']', does: 'Next exercise', run: () => choose(Math.min(rows.length - 1, index + 1)) },
-        { key: '[', does: 'Exercise before', run: () => choose(Math.max(0, index - 1)) },
+        { key: ']', does: t`Next exercise`, run: () => choose(Math.min(rows.length - 1, index + 1)) },
+        { key: '[', does: t`Exercise before`, run: () => choose(Math.max(0, index - 1)) },
       ],
       [choose, index, rows.length],
     ),
@@ -46,7 +47,7 @@ export function Exercises({ sortie, index, choose }: Props) {
     setDragged(null)
   }
   return (
-    <section aria-label="Exercises" className="no-print mt-2 flex flex-wrap items-stretch gap-2">
+    <section aria-label={t`Exercises`} className="no-print mt-2 flex flex-wrap items-stretch gap-2">
       <ol className="m-0 flex list-none flex-wrap gap-2 p-0">
         {rows.map((row, at) => (
           <li
@@ -59,7 +60,7 @@ export function Exercises({ sortie, index, choose }: Props) {
             <button
               type="button"
               aria-current={at === index ? 'true' : undefined}
-              aria-keyshortcuts={locked ? undefined : 'Alt+ArrowLeft Alt+ArrowRight'}
+              aria-keyshortcuts={locked ? undefined : t`Alt+ArrowLeft Alt+ArrowRight`}
               className={clsx(
                 'flex min-h-11 cursor-pointer items-center gap-2 border px-2 text-left leading-tight',
                 at === index ? 'border-2 border-ink bg-sheet font-bold' : 'border-rule text-soft hover:border-ink',
@@ -70,8 +71,8 @@ export function Exercises({ sortie, index, choose }: Props) {
               <span>{at + 1}</span>
               <span>
                 {row.title}
-                {row.surprise && <span className="block text-sm font-normal">a surprise</span>}
-                {row.task !== 'whole' && <span className="block text-sm font-normal">one control</span>}
+                {row.surprise && <span className="block text-sm font-normal">{t`a surprise`}</span>}
+                {row.task !== 'whole' && <span className="block text-sm font-normal">{t`one control`}</span>}
               </span>
               <Count exercise={row} />
             </button>
@@ -89,7 +90,7 @@ export function Exercises({ sortie, index, choose }: Props) {
             if (id) remove.mutate(id, { onSuccess: () => choose(0) })
           }}
         >
-          Take it out
+          {t`Take it out`}
         </button>
       )}
       {(remove.error ?? order.error) && (
@@ -108,7 +109,7 @@ function Count({ exercise }: { exercise: Exercise }) {
   return (
     <span className="text-sm font-normal">
       {attempts > 0 || !wanted ? attempts : ''}
-      {wanted ? `${attempts > 0 ? ' of ' : ''}${wanted}` : ' flown'}
+      {wanted ? `${attempts > 0 ? t` of ` : ''}${wanted}` : t` flown`}
     </span>
   )
 }

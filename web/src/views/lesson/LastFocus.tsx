@@ -1,7 +1,8 @@
+import { t } from '@lingui/core/macro'
 /** The one thing that the lesson before left to work on. */
 export const LastFocus = ({ text }: { text: string | null | undefined }) =>
   text ? (
     <p className="m-0 mt-1 text-base">
-      <b>The one thing:</b> {text}
+      <b>{t`The one thing:`}</b> {text}
     </p>
   ) : null

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import type { Planned } from '../../api/client'
 import { usePowerCardOfTheDay } from '../../api/prepare'
 import { capital, figure, unitWord } from '../../design/words'
@@ -9,12 +10,12 @@ export function PowerCard({ sortie }: { sortie: Planned }) {
   const shown = (value: number | null | undefined) => (value == null ? '—' : figure(value, card.unit, 1))
   return (
     <table className="figures m-0 w-full border-collapse text-sm">
-      <caption className="label text-left">Power, {unitWord(card.unit)}</caption>
+      <caption className="label text-left">{t`Power, ${unitWord(card.unit)}`}</caption>
       <thead>
         <tr className="label text-right">
-          <th className="text-left font-normal">Phase</th>
-          <th className="font-normal">Today</th>
-          <th className="font-normal">As flown</th>
+          <th className="text-left font-normal">{t`Phase`}</th>
+          <th className="font-normal">{t`Today`}</th>
+          <th className="font-normal">{t`As flown`}</th>
         </tr>
       </thead>
       <tbody>

@@ -1,3 +1,5 @@
+import { decimal } from '../../language/numbers'
+import { plural, t } from '@lingui/core/macro'
 import type { Schemas } from '../../api/client'
 import { useAgreement } from '../../api/queries'
 import { HeadRow } from '../../design/HeadRow'
@@ -8,21 +10,23 @@ export function Agreement() {
   const { data } = useAgreement()
   if (!data) return null
   return (
-    <section aria-label="Agreement of grades" className="mt-6">
-      <h2 className="mb-1 text-xl font-bold">Same grade, same meaning</h2>
+    <section aria-label={t`Agreement of grades`} className="mt-6">
+      <h2 className="mb-1 text-xl font-bold">{t`Same grade, same meaning`}</h2>
       {data.attempts === 0 ? (
         <p className="m-0">
-          No recording has been graded by two instructors yet. In Review, a colleague gives a second opinion without
-          seeing the first.
+          {t`No recording has been graded by two instructors yet. In Review, a colleague gives a second opinion without seeing the first.`}
         </p>
       ) : (
         <>
           <p className="mt-0">
-            {data.attempts} attempts graded by more than one instructor. Where they differ, look at the recording
-            together: the table says how grades differ, not who is right.
+            {plural(data.attempts, {
+              one: '# attempt was graded by more than one instructor.',
+              other: '# attempts were graded by more than one instructor.',
+            })}{' '}
+            {t`Where they differ, look at the recording together: the table says how grades differ, not who is right.`}
           </p>
           <table className="border-collapse">
-            <HeadRow heads={['Phase', 'Pairs of grades', 'The same', 'Within one step']} />
+            <HeadRow heads={[t`Phase`, t`Pairs of grades`, t`The same`, t`Within one step`]} />
             <tbody>
               {data.phases.map((row) => (
                 <tr key={row.phase} className="figures border-t border-rule">
@@ -50,7 +54,7 @@ export function Agreement() {
               ))}
             {data.differences.some((row) => !row.telling) && (
               <li className="label border-t border-rule py-1.5">
-                Where fewer than three attempts were compared, nothing is said of a person yet.
+                {t`Where fewer than three attempts were compared, nothing is said of a person yet.`}
               </li>
             )}
           </ul>
@@ -61,4 +65,4 @@ export function Agreement() {
 }
 
 const sentence = ({ name, phase, steps, attempts }: Schemas['Agreement']['differences'][number]) =>
-  `${name} grades ${capital(phase).toLowerCase()} ${Math.abs(steps).toFixed(1)} steps ${steps > 0 ? 'higher' : 'lower'} than colleagues on the same ${attempts} attempts.`
+  t`${name} grades ${capital(phase).toLowerCase()} ${decimal(Math.abs(steps), 1)} steps ${steps > 0 ? t`higher` : t`lower`} than colleagues on the same ${attempts} attempts.`

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { useState } from 'react'
 import { toast } from 'sonner'
 import type { Schemas } from '../../api/client'
@@ -10,11 +11,10 @@ export function CountedBlocks({ blocks, chief }: { blocks: Block[]; chief: boole
   return (
     <section className="mt-8" aria-labelledby="counted-blocks">
       <h2 id="counted-blocks" className="mb-1 text-xl font-bold">
-        Counted blocks
+        {t`Counted blocks`}
       </h2>
       <p className="mt-0 max-w-3xl">
-        Something done so often, to a level, before something else. Recordings and taps are counted by themselves; the
-        count stands on the student&apos;s page, in Prepare and in Fly.
+        {t`Something done so often, to a level, before something else. Recordings and taps are counted by themselves; the count stands on the student's page, in Prepare and in Fly.`}
       </p>
       {blocks.map((block) => (
         <BlockForm key={JSON.stringify(block)} block={block} chief={chief} />
@@ -36,7 +36,7 @@ function BlockForm({ block, chief }: { block: Block; chief: boolean }) {
       aria-label={block.title}
       onSubmit={(event) => {
         event.preventDefault()
-        set.mutate({ id: block.id, counts: wanted, needed }, { onSuccess: () => toast(`${block.title}: stored`) })
+        set.mutate({ id: block.id, counts: wanted, needed }, { onSuccess: () => toast(t`${block.title}: stored`) })
       }}
     >
       <div>
@@ -63,9 +63,9 @@ function BlockForm({ block, chief }: { block: Block; chief: boolean }) {
             checked={needed}
             onChange={(event) => setNeeded(event.target.checked)}
           />
-          A sign-off waits for it
+          {t`A sign-off waits for it`}
         </label>
-        {!whole && <p className="limit-note m-0 p-2">Each count is a whole number from 1 to 100.</p>}
+        {!whole && <p className="limit-note m-0 p-2">{t`Each count is a whole number from 1 to 100.`}</p>}
         {set.error && (
           <p role="alert" className="limit-note m-0 p-2">
             {set.error.message}
@@ -73,7 +73,7 @@ function BlockForm({ block, chief }: { block: Block; chief: boolean }) {
         )}
         {chief && changed && (
           <button type="submit" className="button solid justify-self-start" disabled={!whole || set.isPending}>
-            Store
+            {t`Store`}
           </button>
         )}
       </div>

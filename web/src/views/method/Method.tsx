@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { useState } from 'react'
 import { toast } from 'sonner'
 import type { Schemas, Session } from '../../api/client'
@@ -17,20 +18,20 @@ import { Pick } from '../../design/Pick'
 /** Method: the catalogue, the standards, the house method, and what the model leaves out. */
 export function Method({ session }: { session: Session }) {
   const catalogue = useCatalogue()
-  if (catalogue.isPending) return <Loading what="the catalogue" />
+  if (catalogue.isPending) return <Loading what={t`the catalogue`} />
   if (catalogue.isError) return <Failed error={catalogue.error} again={() => void catalogue.refetch()} />
   const { manoeuvres, house, grades, blocks, readiness } = catalogue.data
   const chief = session.person?.role === 'chief_instructor'
   return (
     <>
-      <h1 className="m-0 border-b-2 border-ink pb-2 text-2xl font-bold">Method</h1>
-      <section aria-label="Grades" className="mt-3 flex flex-wrap gap-x-6 gap-y-2">
+      <h1 className="m-0 border-b-2 border-ink pb-2 text-2xl font-bold">{t`Method`}</h1>
+      <section aria-label={t`Grades`} className="mt-3 flex flex-wrap gap-x-6 gap-y-2">
         {grades.map((word, grade) => (
           <GradeGlyph key={word} grade={grade} worded size={24} />
         ))}
       </section>
       {families(manoeuvres).map(([family, rows]) => (
-        <section key={family} className="mt-6" aria-label={`${capital(family)} manoeuvres`}>
+        <section key={family} className="mt-6" aria-label={t`${capital(family)} manoeuvres`}>
           <h2 className="mb-1 text-xl font-bold">{capital(family)}</h2>
           {rows.map((manoeuvre) => (
             <Manoeuvre key={manoeuvre.id} manoeuvre={manoeuvre} chief={chief} />
@@ -57,14 +58,14 @@ function Manoeuvre({ manoeuvre, chief }: { manoeuvre: Schemas['Catalogue']['mano
       <div className="grid gap-6 pb-4 xl:grid-cols-2">
         <div className="min-w-0">
           <p className="mt-0 text-sm">
-            Phases: {manoeuvre.phases.map((phase) => capital(phase).toLowerCase()).join(', ')}. Flown in a{' '}
-            {manoeuvre.kinds.join(' or ')}.{' '}
-            {manoeuvre.recorded
-              ? 'Attempts are found in recordings.'
-              : 'Planned and briefed; attempts are graded by hand.'}
+            {t`Phases: ${manoeuvre.phases.map((phase) => capital(phase).toLowerCase()).join(', ')}. Flown in a ${manoeuvre.kinds.join(t` or `)}. ${
+              manoeuvre.recorded
+                ? t`Attempts are found in recordings.`
+                : t`Planned and briefed; attempts are graded by hand.`
+            }`}
           </p>
           <Standard manoeuvre={manoeuvre} chief={chief} />
-          <h3 className="mb-1 font-semibold">Checks</h3>
+          <h3 className="mb-1 font-semibold">{t`Checks`}</h3>
           <ul className="mt-0 list-disc pl-5 text-sm">
             {manoeuvre.checks.map((check) => (
               <li key={check}>{check}</li>
@@ -84,7 +85,7 @@ const families = (manoeuvres: Schemas['Catalogue']['manoeuvres']) =>
 
 const Faults = ({ faults }: { faults: Schemas['Catalogue']['manoeuvres'][number]['faults'] }) => (
   <div>
-    <h3 className="mt-0 mb-1 font-semibold">Faults, in causal order</h3>
+    <h3 className="mt-0 mb-1 font-semibold">{t`Faults, in causal order`}</h3>
     <dl className="m-0 text-sm">
       {faults.map((fault) => (
         <div key={fault.id} className="border-t border-rule py-1.5">
@@ -95,27 +96,26 @@ const Faults = ({ faults }: { faults: Schemas['Catalogue']['manoeuvres'][number]
         </div>
       ))}
     </dl>
-    <p className="label">Pedals as for an anticlockwise rotor; on a sortie the aircraft decides the side.</p>
+    <p className="label">{t`Pedals as for an anticlockwise rotor; on a sortie the aircraft decides the side.`}</p>
   </div>
 )
 
 function House({ house, chief }: { house: Schemas['House']; chief: boolean }) {
   const change = useChangeHouse(house.version)
   return (
-    <section className="mt-8" aria-label="House method">
-      <h2 className="mb-1 text-xl font-bold">House method</h2>
+    <section className="mt-8" aria-label={t`House method`}>
+      <h2 className="mb-1 text-xl font-bold">{t`House method`}</h2>
       <p className="mt-0 max-w-3xl">
-        The school&apos;s choice among the accepted ways, each with its reason. An instructor may differ, and so may one
-        exercise; every plan is worked out with what holds for it.
+        {t`The school's choice among the accepted ways, each with its reason. An instructor may differ, and so may one exercise; every plan is worked out with what holds for it.`}
       </p>
       <HouseForm
         house={house}
         locked={!chief}
-        word="Change the house method"
+        word={t`Change the house method`}
         error={change.error?.message}
         pending={change.isPending}
         onChange={(values) =>
-          change.mutate(values, { onSuccess: () => toast('The house method is changed. New plans use it.') })
+          change.mutate(values, { onSuccess: () => toast(t`The house method is changed. New plans use it.`) })
         }
       />
     </section>
@@ -132,13 +132,13 @@ function OwnHouse() {
   return (
     <details className="mt-6">
       <summary className="min-h-11 cursor-pointer py-2 text-xl font-bold">
-        Your own method {differs.length > 0 ? `(${differs.length} otherwise)` : '(as the school)'}
+        {t`Your own method ${differs.length > 0 ? t`(${differs.length} otherwise)` : t`(as the school)`}`}
       </summary>
       <HouseForm
         key={JSON.stringify(own.data.own)}
         house={school}
         locked={false}
-        word="Change your own method"
+        word={t`Change your own method`}
         error={change.error?.message}
         pending={change.isPending}
         onChange={(values) =>
@@ -146,13 +146,13 @@ function OwnHouse() {
             Object.fromEntries(
               Object.entries(values).filter(([name, value]) => differs.includes(name) || value !== school.values[name]),
             ),
-            { onSuccess: () => toast('Your method is changed. Plans of your sorties use it.') },
+            { onSuccess: () => toast(t`Your method is changed. Plans of your sorties use it.`) },
           )
         }
       />
       {differs.length > 0 && (
         <button type="button" className="button mt-2" onClick={() => change.mutate({})}>
-          As the school again
+          {t`As the school again`}
         </button>
       )}
     </details>
@@ -229,21 +229,19 @@ function HouseForm({ house, locked, word, error, pending, onChange }: HouseFormP
 
 const ModelLimits = () => (
   <section id="model" className="mt-8 max-w-3xl">
-    <h2 className="mb-1 text-xl font-bold">What the flight model leaves out</h2>
+    <h2 className="mb-1 text-xl font-bold">{t`What the flight model leaves out`}</h2>
     <ul className="mt-0 list-disc pl-5">
       <li>
-        The types are invented. The numbers prove consistency, not flight data: an estimate, never a substitute for the
-        flight manual.
+        {t`The types are invented. The numbers prove consistency, not flight data: an estimate, never a substitute for the flight manual.`}
       </li>
       <li>
-        Profile drag in forward flight is charged to the shaft and not to the attitude: pitch is right to about 3°.
+        {t`Profile drag in forward flight is charged to the shaft and not to the attitude: pitch is right to about 3°.`}
       </li>
-      <li>Not trusted below 88 % rotor rpm, or in the vortex-ring state beyond its edge.</li>
+      <li>{t`Not trusted below 88 % rotor rpm, or in the vortex-ring state beyond its edge.`}</li>
       <li>
-        Plans take the wind as steady over the whole descent; gusts enter the landing spread, shear and rising or
-        sinking air do not.
+        {t`Plans take the wind as steady over the whole descent; gusts enter the landing spread, shear and rising or sinking air do not.`}
       </li>
-      <li>Airspeed below about 20 kt is unreliable in the aircraft too.</li>
+      <li>{t`Airspeed below about 20 kt is unreliable in the aircraft too.`}</li>
     </ul>
   </section>
 )

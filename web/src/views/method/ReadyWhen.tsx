@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro'
+import { Trans } from '@lingui/react/macro'
 import { useState } from 'react'
 import { toast } from 'sonner'
 import type { Schemas } from '../../api/client'
@@ -21,17 +23,17 @@ export function ReadyWhen({ readiness: { usual, manoeuvres: own }, manoeuvres, c
   return (
     <section className="mt-8" aria-labelledby="ready-when">
       <h2 id="ready-when" className="mb-1 text-xl font-bold">
-        Ready for a sign-off
+        {t`Ready for a sign-off`}
       </h2>
       <p className="mt-0 max-w-3xl">
-        Every declared phase graded, to the standard of the student&apos;s stage, alone, and:
+        {t`Every declared phase graded, to the standard of the student's stage, alone, and:`}
       </p>
       <Sentence
         key={JSON.stringify(usual)}
-        name="Every manoeuvre"
+        name={t`Every manoeuvre`}
         rule={usual}
         chief={chief}
-        store={(rule) => set.mutate({ manoeuvre: null, rule }, { onSuccess: () => toast('Stored') })}
+        store={(rule) => set.mutate({ manoeuvre: null, rule }, { onSuccess: () => toast(t`Stored`) })}
       />
       {own.map(({ manoeuvre, rule }) => (
         <Sentence
@@ -39,16 +41,19 @@ export function ReadyWhen({ readiness: { usual, manoeuvres: own }, manoeuvres, c
           name={titleOf(manoeuvre)}
           rule={rule}
           chief={chief}
-          store={(next) => set.mutate({ manoeuvre, rule: next }, { onSuccess: () => toast('Stored') })}
+          store={(next) => set.mutate({ manoeuvre, rule: next }, { onSuccess: () => toast(t`Stored`) })}
           drop={() => set.mutate({ manoeuvre, rule: null })}
         />
       ))}
       {chief && (
         <label className="mt-2 grid w-72 gap-0.5">
-          <span className="label">Another rule for</span>
+          <span className="label">{t`Another rule for`}</span>
           <Pick
             value=""
-            choices={[{ id: '', word: 'Choose a manoeuvre…' }, ...others.map(({ id, title }) => ({ id, word: title }))]}
+            choices={[
+              { id: '', word: t`Choose a manoeuvre…` },
+              ...others.map(({ id, title }) => ({ id, word: title })),
+            ]}
             onChange={(id) => id && set.mutate({ manoeuvre: id, rule: usual })}
           />
         </label>
@@ -63,9 +68,9 @@ export function ReadyWhen({ readiness: { usual, manoeuvres: own }, manoeuvres, c
 }
 
 const FIELDS: { key: keyof Rule; before: string; after: string; most: number }[] = [
-  { key: 'attempts', before: 'the last', after: 'counted attempts to standard', most: 50 },
-  { key: 'days', before: 'on at least', after: 'days', most: 20 },
-  { key: 'critical_window', before: 'nothing critical in the last', after: '', most: 50 },
+  { key: 'attempts', before: t`the last`, after: t`counted attempts to standard`, most: 50 },
+  { key: 'days', before: t`on at least`, after: 'days', most: 20 },
+  { key: 'critical_window', before: t`nothing critical in the last`, after: '', most: 50 },
 ]
 
 interface SentenceProps {
@@ -85,7 +90,7 @@ function Sentence({ name, rule, chief, store, drop }: SentenceProps) {
   const changed = FIELDS.some(({ key }) => next[key] !== rule[key])
   return (
     <form
-      aria-label={`Ready: ${name}`}
+      aria-label={t`Ready: ${name}`}
       className="flex flex-wrap items-center gap-x-2 gap-y-1 border-t border-rule py-2"
       onSubmit={(event) => {
         event.preventDefault()
@@ -109,15 +114,17 @@ function Sentence({ name, rule, chief, store, drop }: SentenceProps) {
       ))}
       {chief && changed && (
         <button type="submit" className="button solid" disabled={!whole}>
-          Store
+          {t`Store`}
         </button>
       )}
       {chief && drop && (
         <button type="button" className="button" onClick={drop}>
-          As the others<span className="sr-only">: {name}</span>
+          <Trans>
+            As the others<span className="sr-only">: {name}</span>
+          </Trans>
         </button>
       )}
-      {!whole && <span className="limit-note p-1">Each is a whole number, at least 1.</span>}
+      {!whole && <span className="limit-note p-1">{t`Each is a whole number, at least 1.`}</span>}
     </form>
   )
 }

@@ -1,8 +1,10 @@
+import { plural, t } from '@lingui/core/macro'
 import { Fragment, useState } from 'react'
 import type { Schemas } from '../../api/client'
 import { useMeasuringAgain } from '../../api/queries'
 import { capital, fullDayOf, unitWord } from '../../design/words'
 import { StandardRowForm } from './StandardRowForm'
+import { Why } from '../../design/Why'
 import { WideTable } from '../../design/WideTable'
 
 type Manoeuvre = Schemas['Catalogue']['manoeuvres'][number]
@@ -22,30 +24,33 @@ export function Standard({ manoeuvre, chief }: Props) {
   const shown = standard.rows.filter((row) => !row.limits)
   return (
     <>
-      <h3 className="mb-1 font-semibold">Standard {standard.version}</h3>
+      <h3 className="mb-1 font-semibold">{t`Standard ${standard.version}`}</h3>
       <p role="status" className="m-0">
         {measuring > 0 &&
-          `${measuring.toLocaleString('en-GB')} attempts are being measured again. Grades that were given stay.`}
+          plural(measuring, {
+            one: '# attempt is being measured again. Grades that were given stay.',
+            other: '# attempts are being measured again. Grades that were given stay.',
+          })}
       </p>
       <WideTable className="w-full text-sm">
         <thead>
           <tr className="label text-left">
-            <th className="py-1 font-normal">Measure</th>
-            <th className="py-1 font-normal">Rule</th>
+            <th className="py-1 font-normal">{t`Measure`}</th>
+            <th className="py-1 font-normal">{t`Rule`}</th>
             {standard.stages.map((stage) => (
               <th key={stage} className="px-1.5 py-1 text-right font-normal">
                 {capital(stage)}
               </th>
             ))}
-            {chief && <th className="sr-only">Set</th>}
+            {chief && <th className="sr-only">{t`Set`}</th>}
           </tr>
         </thead>
         <tbody>
           {judged.map((row) => (
             <Fragment key={row.measure}>
-              <tr className="border-t border-rule align-top" title={row.definition}>
+              <tr className="border-t border-rule align-top">
                 <th scope="row" className="py-1 pr-2 text-left font-normal">
-                  {row.label}
+                  <Why word={row.label}>{row.definition}</Why>
                   <span className="unit">{unitWord(row.unit)}</span>
                 </th>
                 <td className="py-1 text-soft">
@@ -64,10 +69,10 @@ export function Standard({ manoeuvre, chief }: Props) {
                       type="button"
                       className="button min-h-8! px-2! py-0! text-xs"
                       aria-expanded={open === row.measure}
-                      aria-label={`Set ${row.label}`}
+                      aria-label={t`Set ${row.label}`}
                       onClick={() => setOpen(open === row.measure ? null : row.measure)}
                     >
-                      Set
+                      {t`Set`}
                     </button>
                   </td>
                 )}
@@ -85,11 +90,11 @@ export function Standard({ manoeuvre, chief }: Props) {
       </WideTable>
       {shown.length > 0 && (
         <details>
-          <summary className="label cursor-pointer py-1">Shown and never judged: {shown.length}</summary>
+          <summary className="label cursor-pointer py-1">{t`Shown and never judged: ${shown.length}`}</summary>
           <ul className="mt-0 list-disc pl-5 text-sm">
             {shown.map((row) => (
-              <li key={row.measure} title={row.definition}>
-                {row.label}: {row.shown}.
+              <li key={row.measure}>
+                <Why word={row.label}>{row.definition}</Why>: {row.shown}.
               </li>
             ))}
           </ul>
@@ -103,8 +108,7 @@ const Changes = ({ row }: { row: StandardRow }) => (
   <>
     {row.changes?.map((change) => (
       <span key={change.at} className="block text-xs text-ink">
-        {change.was.join(' / ')} → {change.values.join(' / ')} from {fullDayOf(change.effective_from)}, {change.by}:{' '}
-        {change.reason}
+        {t`${change.was.join(' / ')} → ${change.values.join(' / ')} from ${fullDayOf(change.effective_from)}, ${change.by}: ${change.reason}`}
       </span>
     ))}
   </>

@@ -1,3 +1,6 @@
+import { decimal } from '../../language/numbers'
+import { t } from '@lingui/core/macro'
+import { Trans } from '@lingui/react/macro'
 import { useState } from 'react'
 import { toast } from 'sonner'
 import type { Schemas } from '../../api/client'
@@ -29,14 +32,14 @@ export function StandardRowForm({ manoeuvre, row, done }: Props) {
   return (
     <form
       className="sheet grid gap-3 p-3"
-      aria-label={`Set ${row.label}`}
+      aria-label={t`Set ${row.label}`}
       onSubmit={(event) => {
         event.preventDefault()
         change.mutate(
           { ...asked, reason, ...(from ? { effective_from: from } : {}) },
           {
             onSuccess: () => {
-              toast(`${row.label} is set. What is graded from then on is held to it; grades stay.`)
+              toast(t`${row.label} is set. What is graded from then on is held to it; grades stay.`)
               done()
             },
           },
@@ -47,7 +50,9 @@ export function StandardRowForm({ manoeuvre, row, done }: Props) {
         {STAGES.map((stage, index) => (
           <label key={stage}>
             <span className="label">
-              {capital(stage)}, {row.told?.[index]} now<span className="unit">{unitWord(row.unit)}</span>
+              <Trans>
+                {capital(stage)}, {row.told?.[index]} now<span className="unit">{unitWord(row.unit)}</span>
+              </Trans>
             </span>
             <input
               className="field"
@@ -70,7 +75,7 @@ export function StandardRowForm({ manoeuvre, row, done }: Props) {
           disabled={!differs || look.isPending}
           onClick={() => look.mutate(asked)}
         >
-          Look back ninety days
+          {t`Look back ninety days`}
         </button>
         {look.data && <Found found={look.data} />}
         {look.error && (
@@ -80,16 +85,16 @@ export function StandardRowForm({ manoeuvre, row, done }: Props) {
         )}
       </div>
       <div className="flex flex-wrap items-end gap-3">
-        <ReasonField ask="Why" value={reason} onChange={setReason} />
+        <ReasonField ask={t`Why`} value={reason} onChange={setReason} />
         <label>
-          <span className="label">In force from, today when left open</span>
+          <span className="label">{t`In force from, today when left open`}</span>
           <input className="field h-11" type="date" value={from} onChange={(event) => setFrom(event.target.value)} />
         </label>
         <button type="submit" className="button solid" disabled={!differs || change.isPending}>
-          Set it
+          {t`Set it`}
         </button>
         <button type="button" className="button" onClick={done}>
-          Leave it
+          {t`Leave it`}
         </button>
       </div>
       {change.error && (
@@ -104,21 +109,23 @@ export function StandardRowForm({ manoeuvre, row, done }: Props) {
 const Found = ({ found }: { found: Schemas['LookBack'] }) => (
   <div role="status" className="text-sm">
     {found.attempts === 0 ? (
-      <>No attempt of the last {found.days} days has this measure.</>
+      <>{t`No attempt of the last ${found.days} days has this measure.`}</>
     ) : (
       <>
-        Of {found.attempts} attempts in {found.days} days to standard in it: <b>{found.to_standard_before}</b> as it is,{' '}
-        <b>{found.to_standard_after}</b> with these numbers. Grades stay as they were given.
-        {found.changed.length > 0 && (
-          <span className="block text-soft">
-            {found.changed
-              .map(
-                (entry) =>
-                  `${entry.student} ${shortDayOf(entry.on)} ${entry.value.toFixed(1)} ${entry.after ? 'would be' : 'would not be'}`,
-              )
-              .join(' · ')}
-          </span>
-        )}
+        <Trans>
+          Of {found.attempts} attempts in {found.days} days to standard in it: <b>{found.to_standard_before}</b> as it
+          is, <b>{found.to_standard_after}</b> with these numbers. Grades stay as they were given.
+          {found.changed.length > 0 && (
+            <span className="block text-soft">
+              {found.changed
+                .map(
+                  (entry) =>
+                    `${entry.student} ${shortDayOf(entry.on)} ${decimal(entry.value, 1)} ${entry.after ? t`would be` : t`would not be`}`,
+                )
+                .join(' · ')}
+            </span>
+          )}
+        </Trans>
       </>
     )}
   </div>

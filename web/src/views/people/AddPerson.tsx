@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { useState, type FormEvent } from 'react'
 import { useNavigate } from 'react-router'
 import { toast } from 'sonner'
@@ -8,7 +9,7 @@ import { learns, ROLES, STAGES } from './personWords'
 
 /** Somebody new; they choose their password themselves, by an invitation. */
 export const AddPerson = () => (
-  <Sheet word="Add somebody" title="Somebody new" solid>
+  <Sheet word={t`Add somebody`} title={t`Somebody new`} solid>
     {(close) => <Form close={close} />}
   </Sheet>
 )
@@ -32,7 +33,7 @@ function Form({ close }: { close: () => void }) {
       },
       {
         onSuccess: (person) => {
-          toast(`${person.name} is added. Invite them next.`)
+          toast(t`${person.name} is added. Invite them next.`)
           close()
           void navigate(`/people/${person.id}`)
         },
@@ -41,21 +42,21 @@ function Form({ close }: { close: () => void }) {
   }
   return (
     <form onSubmit={submit} className="grid gap-3">
-      <Field label="Name" required value={form.name} error={errors.name} onText={put('name')} />
-      <Field label="Sign-in name" required value={form.sign_in} error={errors.sign_in} onText={put('sign_in')} />
+      <Field label={t`Name`} required value={form.name} error={errors.name} onText={put('name')} />
+      <Field label={t`Sign-in name`} required value={form.sign_in} error={errors.sign_in} onText={put('sign_in')} />
       <div className="grid grid-cols-2 gap-3">
-        <PickField label="Role" value={form.role} choices={ROLES} onText={put('role')} />
-        {learns(form.role) && <PickField label="Stage" value={form.stage} choices={STAGES} onText={put('stage')} />}
+        <PickField label={t`Role`} value={form.role} choices={ROLES} onText={put('role')} />
+        {learns(form.role) && <PickField label={t`Stage`} value={form.stage} choices={STAGES} onText={put('stage')} />}
       </div>
-      <Field label="Mass, kg" type="number" min={30} max={200} required value={form.mass} onText={put('mass')} />
-      <Field label="Mail address" type="email" value={form.email} error={errors.email} onText={put('email')} />
+      <Field label={t`Mass, kg`} type="number" min={30} max={200} required value={form.mass} onText={put('mass')} />
+      <Field label={t`Mail address`} type="email" value={form.email} error={errors.email} onText={put('email')} />
       <Refused error={add.error} fields={['name', 'sign_in', 'email']} />
       <div className="flex gap-3">
         <button type="submit" className="button solid" disabled={add.isPending}>
-          Add
+          {t`Add`}
         </button>
         <button type="button" className="button" onClick={close}>
-          Cancel
+          {t`Cancel`}
         </button>
       </div>
     </form>

@@ -1,3 +1,4 @@
+import { plural, t } from '@lingui/core/macro'
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { toast } from 'sonner'
 import { api, unwrap } from '../../api/client'
@@ -12,7 +13,7 @@ export function CalendarLink({ id }: { id: string }) {
     mutationFn: () => unwrap(api.DELETE('/api/me/calendar')),
     onSuccess: () => {
       give.reset()
-      toast('The address works no more.')
+      toast(t`The address works no more.`)
     },
   })
   const take = useMutation({
@@ -20,39 +21,48 @@ export function CalendarLink({ id }: { id: string }) {
     onSuccess: ({ taken, repeating }) => {
       void queries.invalidateQueries({ queryKey: ['board'] })
       toast(
-        `${taken} times away taken.${repeating > 0 ? ` ${repeating} that repeat were left out: enter those by hand.` : ''}`,
+        [
+          plural(taken, { one: '# time away taken.', other: '# times away taken.' }),
+          repeating > 0 &&
+            plural(repeating, {
+              one: '# that repeats was left out: enter it by hand.',
+              other: '# that repeat were left out: enter those by hand.',
+            }),
+        ]
+          .filter(Boolean)
+          .join(' '),
       )
     },
   })
   return (
     <section className="sheet grid grid-cols-1 gap-3 p-4" aria-labelledby="calendar">
       <h2 id="calendar" className="m-0 text-lg font-semibold">
-        Calendar
+        {t`Calendar`}
       </h2>
       {give.data ? (
         <>
-          <p className="m-0">Subscribe to this address; who has it can read your bookings. It is shown only now.</p>
+          <p className="m-0">{t`Subscribe to this address; who has it can read your bookings. It is shown only now.`}</p>
           <input
             className="field h-11"
             readOnly
-            aria-label="Address of my calendar"
+            aria-label={t`Address of my calendar`}
             value={give.data.address}
             onFocus={(e) => e.target.select()}
           />
         </>
       ) : (
-        <p className="m-0">My bookings in the calendar of my choice. A new address ends the one before.</p>
+        <p className="m-0">{t`My bookings in the calendar of my choice. A new address ends the one before.`}</p>
       )}
       <div className="flex flex-wrap gap-3">
         <button type="button" className="button" onClick={() => give.mutate()}>
-          New address
+          {t`New address`}
         </button>
         <button type="button" className="button" onClick={() => end.mutate()}>
-          End the address
+          {t`End the address`}
         </button>
       </div>
       <label className="grid grid-cols-1 gap-1">
-        <span className="label">My own calendar (.ics): its events become times away</span>
+        <span className="label">{t`My own calendar (.ics): its events become times away`}</span>
         <input
           className="w-full"
           type="file"

@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro'
+import { Trans } from '@lingui/react/macro'
 import { useState, type FormEvent } from 'react'
 import { useAddDocument, useDocumentKinds, useWithdrawDocument, type Person } from '../../api/people'
 import { useTypes } from '../../api/queries'
@@ -5,7 +7,7 @@ import { Field, fieldErrors, PickField, Refused } from '../../design/Field'
 import { Sheet } from '../../design/Sheet'
 import { Empty } from '../../design/States'
 
-const BLOCKS = { solo: 'flying alone', instruct: 'instructing', examine: 'examining' }
+const BLOCKS = { solo: t`flying alone`, instruct: t`instructing`, examine: t`examining` }
 
 /** Documents with dates: where each stands today, and what it holds up. */
 export function Documents({ person, staff }: { person: Person; staff: boolean }) {
@@ -14,20 +16,22 @@ export function Documents({ person, staff }: { person: Person; staff: boolean })
     <section aria-labelledby="documents">
       <div className="flex items-center justify-between gap-3">
         <h2 id="documents" className="m-0 text-lg font-semibold">
-          Documents
+          {t`Documents`}
         </h2>
         {staff && (
-          <Sheet word="Add a document" title={`A document of ${person.name}`}>
+          <Sheet word={t`Add a document`} title={t`A document of ${person.name}`}>
             {(close) => <AddDocument person={person} close={close} />}
           </Sheet>
         )}
       </div>
       {person.missing.map((title) => (
         <p key={title} className="limit-note mt-2 mb-0 p-2">
-          {title}: none on file, and the school asks for it.
+          {t`${title}: none on file, and the school asks for it.`}
         </p>
       ))}
-      {person.documents.length === 0 && person.missing.length === 0 && <Empty>None on file, none asked for.</Empty>}
+      {person.documents.length === 0 && person.missing.length === 0 && (
+        <Empty>{t`None on file, none asked for.`}</Empty>
+      )}
       <ul className="m-0 mt-2 list-none border-t border-rule p-0">
         {person.documents.map((one) => (
           <li key={one.id} className="flex items-center justify-between gap-3 border-b border-rule py-2">
@@ -47,7 +51,9 @@ export function Documents({ person, staff }: { person: Person; staff: boolean })
                 disabled={withdraw.isPending}
                 onClick={() => withdraw.mutate(one.id)}
               >
-                Withdraw<span className="sr-only">: {one.title}</span>
+                <Trans>
+                  Withdraw<span className="sr-only">: {one.title}</span>
+                </Trans>
               </button>
             )}
           </li>
@@ -59,7 +65,7 @@ export function Documents({ person, staff }: { person: Person; staff: boolean })
 }
 
 const needed = (blocks: (keyof typeof BLOCKS)[]) =>
-  blocks.length > 0 ? `needed for ${blocks.map((block) => BLOCKS[block]).join(' and ')}` : ''
+  blocks.length > 0 ? t`needed for ${blocks.map((block) => BLOCKS[block]).join(t` and `)}` : ''
 
 function AddDocument({ person, close }: { person: Person; close: () => void }) {
   const kinds = useDocumentKinds()
@@ -84,7 +90,7 @@ function AddDocument({ person, close }: { person: Person; close: () => void }) {
   return (
     <form onSubmit={submit} className="grid gap-3">
       <PickField
-        label="Kind"
+        label={t`Kind`}
         value={form.kind}
         choices={(kinds.data ?? [])
           .filter(({ roles }) => roles.includes(person.role))
@@ -93,21 +99,21 @@ function AddDocument({ person, close }: { person: Person; close: () => void }) {
       />
       {kind?.by_type && (
         <PickField
-          label="Type of aircraft"
+          label={t`Type of aircraft`}
           required
           value={form.type}
           error={fieldErrors(add.error).type_id}
-          choices={[{ id: '', word: 'Choose…' }, ...(types.data ?? []).map(({ id, name }) => ({ id, word: name }))]}
+          choices={[{ id: '', word: t`Choose…` }, ...(types.data ?? []).map(({ id, name }) => ({ id, word: name }))]}
           onText={put('type')}
         />
       )}
-      <Field label="Number or class" value={form.reference} maxLength={80} onText={put('reference')} />
+      <Field label={t`Number or class`} value={form.reference} maxLength={80} onText={put('reference')} />
       <div className="grid grid-cols-2 gap-3">
-        <Field label="Good from" type="date" value={form.from} onText={put('from')} />
+        <Field label={t`Good from`} type="date" value={form.from} onText={put('from')} />
         <Field
-          label="Good until"
+          label={t`Good until`}
           type="date"
-          hint="Empty: does not run out"
+          hint={t`Empty: does not run out`}
           value={form.until}
           error={fieldErrors(add.error).valid_until}
           onText={put('until')}
@@ -116,10 +122,10 @@ function AddDocument({ person, close }: { person: Person; close: () => void }) {
       <Refused error={add.error} fields={['type_id', 'valid_until']} />
       <div className="flex gap-3">
         <button type="submit" className="button solid" disabled={add.isPending}>
-          Put on file
+          {t`Put on file`}
         </button>
         <button type="button" className="button" onClick={close}>
-          Cancel
+          {t`Cancel`}
         </button>
       </div>
     </form>

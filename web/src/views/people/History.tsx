@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import type { Schemas } from '../../api/client'
 import { clockOf, fullDayOf } from '../../design/words'
 
@@ -7,9 +8,9 @@ type Entry = Schemas['AuditEntry']
 export const History = ({ entries, subjects = false }: { entries: Entry[]; subjects?: boolean }) => (
   <section aria-labelledby="history">
     <h2 id="history" className="m-0 text-lg font-semibold">
-      What was changed
+      {t`What was changed`}
     </h2>
-    {entries.length === 0 && <p className="text-soft">Nothing yet.</p>}
+    {entries.length === 0 && <p className="text-soft">{t`Nothing yet.`}</p>}
     <ul className="m-0 mt-2 list-none border-t border-rule p-0">
       {entries.map((entry) => (
         <li key={entry.id} className="grid gap-x-4 border-b border-rule py-2 sm:grid-cols-[11rem_1fr]">
@@ -45,12 +46,12 @@ function changes({ was, became }: Entry): string[] {
     .map((name) => {
       const label = name.replaceAll('_', ' ')
       if (!(name in before)) return `${label}: ${said(after[name])}`
-      if (!(name in after)) return `${label} was ${said(before[name])}`
+      if (!(name in after)) return t`${label} was ${said(before[name])}`
       return `${label}: ${said(before[name])} → ${said(after[name])}`
     })
 }
 
 function said(value: unknown): string {
-  if (value === null || value === undefined || value === '') return 'nothing'
+  if (value === null || value === undefined || value === '') return t`nothing`
   return typeof value === 'string' ? value : JSON.stringify(value)
 }

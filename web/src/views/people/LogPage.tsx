@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { Link, useParams } from 'react-router'
 import { useLog } from '../../api/school'
 import { HeadRow } from '../../design/HeadRow'
@@ -7,54 +8,57 @@ import { capital, clockOf, hoursOf } from '../../design/words'
 import { WideTable } from '../../design/WideTable'
 
 const KINDS: Record<string, string> = {
-  dual: 'Dual',
-  solo: 'Solo',
-  candidate: 'Teaching to teach',
-  device: 'Training device',
+  dual: t`Dual`,
+  solo: t`Solo`,
+  candidate: t`Teaching to teach`,
+  device: t`Training device`,
 }
 
 /** One person's log: what they have flown, added up, and every flight. */
 export function LogPage() {
   const { id = '' } = useParams()
   const log = useLog(id)
-  if (log.isPending) return <Loading what="the log" />
+  if (log.isPending) return <Loading what={t`the log`} />
   if (log.isError) return <Failed error={log.error} again={() => void log.refetch()} />
   const { person, entries, by_kind: kinds, by_type: types, by_month: months, within, last_by_type: last } = log.data
   return (
     <>
       <header className="flex flex-wrap items-end justify-between gap-3 border-b-2 border-ink pb-2">
-        <h1 className="m-0 text-2xl font-bold">Log of {person.name}</h1>
+        <h1 className="m-0 text-2xl font-bold">{t`Log of ${person.name}`}</h1>
         <a className="button no-print" href={`/api/people/${id}/log.csv`}>
-          As CSV
+          {t`As CSV`}
         </a>
       </header>
       <div className="mt-4 flex flex-wrap items-start gap-x-10 gap-y-4">
         <div>
           <div className="text-5xl font-bold">{hoursOf(log.data.total_minutes)}</div>
-          <div className="label">flown; {hoursOf(log.data.night_minutes)} of it by night</div>
+          <div className="label">{t`flown; ${hoursOf(log.data.night_minutes)} of it by night`}</div>
         </div>
-        <Sums title="By kind" rows={Object.entries(kinds).map(([kind, minutes]) => [KINDS[kind] ?? kind, minutes])} />
         <Sums
-          title="Lately"
-          rows={Object.entries(within).map(([days, minutes]) => [`in the last ${days} days`, minutes])}
+          title={t`By kind`}
+          rows={Object.entries(kinds).map(([kind, minutes]) => [KINDS[kind] ?? kind, minutes])}
         />
         <Sums
-          title="By type"
+          title={t`Lately`}
+          rows={Object.entries(within).map(([days, minutes]) => [t`in the last ${days} days`, minutes])}
+        />
+        <Sums
+          title={t`By type`}
           rows={Object.entries(types).map(([type, minutes]) => [
-            `${type}, last ${last[type] ? dateOf(last[type]) : ''}`,
+            t`${type}, last ${last[type] ? dateOf(last[type]) : ''}`,
             minutes,
           ])}
         />
-        <Sums title="By month" rows={Object.entries(months).slice(0, 6)} />
+        <Sums title={t`By month`} rows={Object.entries(months).slice(0, 6)} />
         {log.data.device_minutes > 0 && (
-          <Sums title="Apart" rows={[['in a training device', log.data.device_minutes]]} />
+          <Sums title={t`Apart`} rows={[[t`in a training device`, log.data.device_minutes]]} />
         )}
       </div>
       {entries.length === 0 ? (
-        <Empty>Nothing is logged yet: the times are entered in Record, after a flight.</Empty>
+        <Empty>{t`Nothing is logged yet: the times are entered in Record, after a flight.`}</Empty>
       ) : (
         <WideTable outer="mt-6" className="w-full">
-          <HeadRow heads={['Day', 'Off', 'On', 'Aircraft', 'With', 'Kind', 'Time', 'Night', '']} />
+          <HeadRow heads={[t`Day`, t`Off`, t`On`, t`Aircraft`, t`With`, t`Kind`, t`Time`, t`Night`, '']} />
           <tbody>
             {entries.map((row) => (
               <tr key={row.sortie_id} className="border-t border-rule">
@@ -72,15 +76,14 @@ export function LogPage() {
                 <td className="figures p-2 whitespace-nowrap">
                   {row.night_minutes > 0 ? hoursOf(row.night_minutes) : ''}
                 </td>
-                <td className="label p-2">{row.changed ? 'changed since' : ''}</td>
+                <td className="label p-2">{row.changed ? t`changed since` : ''}</td>
               </tr>
             ))}
           </tbody>
         </WideTable>
       )}
       <p className="label">
-        Night is the time with the sun more than 6° under the horizon, the end of civil twilight; an authority may count
-        it otherwise. This log is a help: the one the law asks for is yours to keep.
+        {t`Night is the time with the sun more than 6° under the horizon, the end of civil twilight; an authority may count it otherwise. This log is a help: the one the law asks for is yours to keep.`}
       </p>
     </>
   )

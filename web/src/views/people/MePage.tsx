@@ -1,3 +1,5 @@
+import { plural, t } from '@lingui/core/macro'
+import { Trans } from '@lingui/react/macro'
 import { useState, type FormEvent } from 'react'
 import { Link } from 'react-router'
 import { toast } from 'sonner'
@@ -23,7 +25,7 @@ import { Documents } from './Documents'
 /** What everybody does about themselves. */
 export function MePage() {
   const me = useMe()
-  if (me.isPending) return <Loading what="your page" />
+  if (me.isPending) return <Loading what={t`your page`} />
   if (me.isError) return <Failed error={me.error} again={() => void me.refetch()} />
   return (
     <>
@@ -31,8 +33,8 @@ export function MePage() {
         <h1 className="m-0 text-2xl font-bold">{me.data.name}</h1>
       </header>
       <p className="mt-2 mb-0 flex flex-wrap gap-5">
-        <Link to={`/people/${me.data.id}/log`}>My log</Link>
-        <a href="/api/me/export">Everything that is kept of me, as a file</a>
+        <Link to={`/people/${me.data.id}/log`}>{t`My log`}</Link>
+        <a href="/api/me/export">{t`Everything that is kept of me, as a file`}</a>
       </p>
       <div className="mt-4 grid grid-cols-1 items-start gap-6 lg:grid-cols-2">
         <Units me={me.data} />
@@ -52,13 +54,13 @@ function Units({ me }: { me: Me }) {
   return (
     <section className="sheet grid grid-cols-1 gap-3 p-4" aria-labelledby="units">
       <h2 id="units" className="m-0 text-lg font-semibold">
-        How I read numbers
+        {t`How I read numbers`}
       </h2>
       <div className="grid grid-cols-1 gap-3 sm:grid-cols-2">
         <UnitFields units={me.units} put={(units) => change.mutate({ units })} />
       </div>
       <p className="label m-0">
-        Speeds stay in knots, heights in feet, masses on printed sheets in kilograms. What is stored does not change.
+        {t`Speeds stay in knots, heights in feet, masses on printed sheets in kilograms. What is stored does not change.`}
       </p>
       <Refused error={change.error} />
     </section>
@@ -78,16 +80,16 @@ function Password() {
         onSuccess: () => {
           setOld('')
           setNext('')
-          toast('The password is changed. Everywhere else you are signed out.')
+          toast(t`The password is changed. Everywhere else you are signed out.`)
         },
       },
     )
   }
   return (
-    <form onSubmit={submit} className="sheet grid gap-3 p-4" aria-label="Password">
-      <h2 className="m-0 text-lg font-semibold">Password</h2>
+    <form onSubmit={submit} className="sheet grid gap-3 p-4" aria-label={t`Password`}>
+      <h2 className="m-0 text-lg font-semibold">{t`Password`}</h2>
       <Field
-        label="The old one"
+        label={t`The old one`}
         type="password"
         autoComplete="current-password"
         required
@@ -96,7 +98,7 @@ function Password() {
         onText={setOld}
       />
       <Field
-        label="The new one"
+        label={t`The new one`}
         type="password"
         autoComplete="new-password"
         required
@@ -106,7 +108,7 @@ function Password() {
       />
       <Refused error={change.error} fields={['old', 'new']} />
       <button type="submit" className="button" disabled={change.isPending}>
-        Change it
+        {t`Change it`}
       </button>
     </form>
   )
@@ -124,9 +126,9 @@ function SecondFactor({ me }: { me: Me }) {
     return (
       <section className="sheet grid gap-3 p-4" aria-labelledby="second">
         <h2 id="second" className="m-0 text-lg font-semibold">
-          Write these down
+          {t`Write these down`}
         </h2>
-        <p className="m-0">Each lets you in once when the authenticator is lost. They are shown only now.</p>
+        <p className="m-0">{t`Each lets you in once when the authenticator is lost. They are shown only now.`}</p>
         <ul className="figures m-0 grid list-none grid-cols-2 gap-1 p-0 text-lg font-semibold">
           {prove.data.codes.map((one) => (
             <li key={one}>{one}</li>
@@ -141,7 +143,7 @@ function SecondFactor({ me }: { me: Me }) {
             void queries.invalidateQueries({ queryKey: ['me'] })
           }}
         >
-          I have them
+          {t`I have them`}
         </button>
       </section>
     )
@@ -149,7 +151,7 @@ function SecondFactor({ me }: { me: Me }) {
   return (
     <section className="sheet grid gap-3 p-4" aria-labelledby="second">
       <h2 id="second" className="m-0 text-lg font-semibold">
-        Second factor
+        {t`Second factor`}
       </h2>
       {me.second_factor ? (
         <form
@@ -159,9 +161,9 @@ function SecondFactor({ me }: { me: Me }) {
             end.mutate(password)
           }}
         >
-          <p className="m-0">Signing in asks for a code of your authenticator.</p>
+          <p className="m-0">{t`Signing in asks for a code of your authenticator.`}</p>
           <Field
-            label="Password, to end it"
+            label={t`Password, to end it`}
             type="password"
             required
             value={password}
@@ -169,7 +171,7 @@ function SecondFactor({ me }: { me: Me }) {
             onText={setPassword}
           />
           <button type="submit" className="button">
-            End it
+            {t`End it`}
           </button>
         </form>
       ) : begin.data ? (
@@ -180,15 +182,15 @@ function SecondFactor({ me }: { me: Me }) {
             prove.mutate(code)
           }}
         >
-          <p className="m-0">Read this with an authenticator, or type its secret, then type the code that it shows.</p>
+          <p className="m-0">{t`Read this with an authenticator, or type its secret, then type the code that it shows.`}</p>
           <img
-            alt="The secret, for an authenticator to read"
+            alt={t`The secret, for an authenticator to read`}
             className="w-48 bg-white p-2"
             src={`data:image/svg+xml;base64,${btoa(begin.data.picture)}`}
           />
           <code className="text-sm break-all">{begin.data.secret}</code>
           <Field
-            label="Code"
+            label={t`Code`}
             inputMode="numeric"
             required
             value={code}
@@ -196,14 +198,14 @@ function SecondFactor({ me }: { me: Me }) {
             onText={setCode}
           />
           <button type="submit" className="button solid">
-            Prove it
+            {t`Prove it`}
           </button>
         </form>
       ) : (
         <>
-          <p className="m-0">With it nobody comes in by your password alone. Whoever signs off should have one.</p>
+          <p className="m-0">{t`With it nobody comes in by your password alone. Whoever signs off should have one.`}</p>
           <button type="button" className="button" onClick={() => begin.mutate()}>
-            Set it up
+            {t`Set it up`}
           </button>
         </>
       )}
@@ -217,28 +219,30 @@ function Sessions({ me }: { me: Me }) {
   return (
     <section className="sheet grid gap-2 p-4" aria-labelledby="sessions">
       <h2 id="sessions" className="m-0 text-lg font-semibold">
-        Where I am signed in
+        {t`Where I am signed in`}
       </h2>
       {me.failed.length > 0 && (
         <p className="m-0">
-          <b>
-            {me.failed.length} {me.failed.length === 1 ? 'try' : 'tries'} that failed
-          </b>
-          , the last {fullDayOf(me.failed[0]?.at ?? '')} {clockOf(me.failed[0]?.at ?? '')} from {me.failed[0]?.address}.
-          Was it not you: change the password, and set up a second factor.
+          <Trans>
+            <b>{plural(me.failed.length, { one: '# try that failed', other: '# tries that failed' })}</b>, the last{' '}
+            {fullDayOf(me.failed[0]?.at ?? '')} {clockOf(me.failed[0]?.at ?? '')} from {me.failed[0]?.address}. Was it
+            not you: change the password, and set up a second factor.
+          </Trans>
         </p>
       )}
       <ul className="m-0 list-none p-0">
         {me.sessions.map((one) => (
           <li key={one.id} className="flex items-center justify-between gap-3 border-t border-rule py-2">
             <span className="min-w-0">
-              {one.this_one ? <b>Here</b> : (one.address ?? 'somewhere')}, since {fullDayOf(one.began_at)}{' '}
-              {clockOf(one.began_at)}
-              <span className="label block truncate">{one.device}</span>
+              <Trans>
+                {one.this_one ? <b>{t`Here`}</b> : (one.address ?? t`somewhere`)}, since {fullDayOf(one.began_at)}{' '}
+                {clockOf(one.began_at)}
+                <span className="label block truncate">{one.device}</span>
+              </Trans>
             </span>
             {!one.this_one && (
               <button type="button" className="button" onClick={() => end.mutate(one.id)}>
-                End
+                {t`End`}
               </button>
             )}
           </li>
@@ -252,13 +256,13 @@ const Views = ({ me }: { me: Me }) =>
   me.views.length === 0 ? null : (
     <section className="sheet grid gap-2 p-4" aria-labelledby="views">
       <h2 id="views" className="m-0 text-lg font-semibold">
-        Who looked at my record
+        {t`Who looked at my record`}
       </h2>
       <ul className="m-0 list-none p-0">
         {me.views.map(({ viewer, on_day: day, times }) => (
           <li key={viewer + day}>
             {viewer}, {dateOf(day)}
-            {times > 1 ? `, ${times} times` : ''}
+            {times > 1 ? t`, ${times} times` : ''}
           </li>
         ))}
       </ul>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import type { Session } from '../../api/client'
@@ -18,7 +19,7 @@ export function People({ session }: { session: Session }) {
   const people = usePeople(useRested(find.trim(), 250))
   const [gone, setGone] = useState(false)
   const chief = session.person?.role === 'chief_instructor'
-  if (people.isPending) return <Loading what="the people" />
+  if (people.isPending) return <Loading what={t`the people`} />
   if (people.isError) return <Failed error={people.error} again={() => void people.refetch()} />
   const all = people.data.pages.flatMap(({ items }) => items)
   const here = all.filter((person) => gone || person.state !== 'left')
@@ -26,22 +27,22 @@ export function People({ session }: { session: Session }) {
   return (
     <>
       <header className="flex flex-wrap items-end justify-between gap-3 border-b-2 border-ink pb-2">
-        <h1 className="m-0 text-2xl font-bold">People</h1>
+        <h1 className="m-0 text-2xl font-bold">{t`People`}</h1>
         <div className="flex flex-wrap gap-2">
-          <FindField what="a person" value={find} onChange={setFind} />
+          <FindField what={t`a person`} value={find} onChange={setFind} />
           {chief && (
             <>
               <AddPerson />
               <ImportPeople />
               <a className="button" href="/api/people-list">
-                As CSV
+                {t`As CSV`}
               </a>
             </>
           )}
         </div>
       </header>
       <WideTable outer="mt-3" className="w-full">
-        <HeadRow heads={['Name', 'Role', 'Documents', 'State']} />
+        <HeadRow heads={[t`Name`, t`Role`, t`Documents`, t`State`]} />
         <tbody>
           {here.map((person) => (
             <tr key={person.id} className="border-t border-rule align-top">
@@ -50,7 +51,7 @@ export function People({ session }: { session: Session }) {
               </td>
               <td className="p-2">
                 {capital(person.role)}
-                {person.stage && <span className="label block">{capital(person.stage)} stage</span>}
+                {person.stage && <span className="label block">{t`${capital(person.stage)} stage`}</span>}
               </td>
               <td className="p-2">
                 <Papers person={person} />
@@ -63,7 +64,7 @@ export function People({ session }: { session: Session }) {
       <MoreRows more={people.hasNextPage} busy={people.isFetchingNextPage} next={() => void people.fetchNextPage()} />
       {left > 0 && (
         <button type="button" className="button mt-4" aria-pressed={gone} onClick={() => setGone(!gone)}>
-          {gone ? 'Without those who left' : `Also ${left} who left`}
+          {gone ? t`Without those who left` : t`Also ${left} who left`}
         </button>
       )}
     </>
@@ -73,12 +74,12 @@ export function People({ session }: { session: Session }) {
 /** What is missing, has run out or is about to: nothing where all is well. */
 function Papers({ person }: { person: Person }) {
   const told = person.documents.filter((one) => one.state !== 'good')
-  if (told.length === 0 && person.missing.length === 0) return <span className="text-soft">in date</span>
+  if (told.length === 0 && person.missing.length === 0) return <span className="text-soft">{t`in date`}</span>
   return (
     <ul className="m-0 list-none p-0">
       {person.missing.map((title) => (
         <li key={title} className="font-semibold">
-          {title}: none on file
+          {t`${title}: none on file`}
         </li>
       ))}
       {told.map((one) => (

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { useState, type FormEvent } from 'react'
 import { Link, useParams } from 'react-router'
 import { toast } from 'sonner'
@@ -24,7 +25,7 @@ export function PersonPage({ session }: { session: Session }) {
   const { id = '' } = useParams()
   const answer = usePerson(id)
   const chief = session.person?.role === 'chief_instructor'
-  if (answer.isPending) return <Loading what="this person" />
+  if (answer.isPending) return <Loading what={t`this person`} />
   if (answer.isError) return <Failed error={answer.error} again={() => void answer.refetch()} />
   const { person, version } = answer.data
   return (
@@ -33,12 +34,12 @@ export function PersonPage({ session }: { session: Session }) {
         <h1 className="m-0 text-2xl font-bold">{person.name}</h1>
         <span className="text-soft">
           {capital(person.role)}
-          {person.stage ? `, ${person.stage} stage` : ''} · {person.state}
+          {person.stage ? t`, ${person.stage} stage` : ''} · {person.state}
         </span>
       </header>
       <p className="mt-2 mb-0 flex gap-5">
-        {learns(person.role) && <Link to={`/students/${person.id}`}>Record</Link>}
-        <Link to={`/people/${person.id}/log`}>Log</Link>
+        {learns(person.role) && <Link to={`/students/${person.id}`}>{t`Record`}</Link>}
+        <Link to={`/people/${person.id}/log`}>{t`Log`}</Link>
       </p>
       <div className="mt-4 grid gap-6 lg:grid-cols-[minmax(0,1fr)_24rem]">
         <div className="grid content-start gap-6">
@@ -63,18 +64,17 @@ function Invite({ person }: { person: Person }) {
   return (
     <section className="sheet grid gap-3 p-4" aria-labelledby="invite">
       <h2 id="invite" className="m-0 text-lg font-semibold">
-        {person.state === 'invited' ? 'Not come in yet' : 'Password forgotten?'}
+        {person.state === 'invited' ? t`Not come in yet` : t`Password forgotten?`}
       </h2>
       {invite.data ? (
         <>
           <p className="m-0">
-            {invite.data.mailed_to ? `A letter went to ${invite.data.mailed_to}. ` : ''}The link works once, for 7 days,
-            and is shown only now:
+            {t`${invite.data.mailed_to ? t`A letter went to ${invite.data.mailed_to}. ` : ''}The link works once, for 7 days, and is shown only now:`}
           </p>
           <input
             className="field h-11"
             readOnly
-            aria-label="Link"
+            aria-label={t`Link`}
             value={invite.data.link}
             onFocus={(e) => e.target.select()}
           />
@@ -86,7 +86,7 @@ function Invite({ person }: { person: Person }) {
           disabled={invite.isPending}
           onClick={() => invite.mutate(undefined)}
         >
-          {person.state === 'invited' ? 'Invite' : 'Send a new link'}
+          {person.state === 'invited' ? t`Invite` : t`Send a new link`}
         </button>
       )}
       <Refused error={invite.error} />
@@ -122,17 +122,17 @@ function ChangeForm({ person, version }: { person: Person; version: string }) {
             }
           : {}),
       },
-      { onSuccess: () => toast('Stored.') },
+      { onSuccess: () => toast(t`Stored.`) },
     )
   }
   return (
     <form onSubmit={submit} className="sheet grid gap-3 p-4">
-      <Field label="Name" required value={form.name} error={errors.name} onText={put('name')} />
-      <PickField label="Role" value={form.role} choices={ROLES} onText={put('role')} />
-      {learns(form.role) && <PickField label="Stage" value={form.stage} choices={STAGES} onText={put('stage')} />}
+      <Field label={t`Name`} required value={form.name} error={errors.name} onText={put('name')} />
+      <PickField label={t`Role`} value={form.role} choices={ROLES} onText={put('role')} />
+      {learns(form.role) && <PickField label={t`Stage`} value={form.stage} choices={STAGES} onText={put('stage')} />}
       {grave && (
         <Field
-          label="Why role or stage is changed"
+          label={t`Why role or stage is changed`}
           required
           minLength={3}
           value={form.why}
@@ -140,11 +140,11 @@ function ChangeForm({ person, version }: { person: Person; version: string }) {
           onText={put('why')}
         />
       )}
-      <Field label="Mass, kg" type="number" min={30} max={200} required value={form.mass} onText={put('mass')} />
-      <Field label="Mail address" type="email" value={form.email} error={errors.email} onText={put('email')} />
+      <Field label={t`Mass, kg`} type="number" min={30} max={200} required value={form.mass} onText={put('mass')} />
+      <Field label={t`Mail address`} type="email" value={form.email} error={errors.email} onText={put('email')} />
       <Refused error={change.error} fields={['name', 'email', 'why']} />
       <button type="submit" className="button" disabled={change.isPending}>
-        Store
+        {t`Store`}
       </button>
     </form>
   )
@@ -153,11 +153,11 @@ function ChangeForm({ person, version }: { person: Person; version: string }) {
 const STATES = [
   {
     state: 'suspended',
-    act: 'Suspend',
-    says: 'Sign-in ends at once; nothing can be booked. Everything recorded stays.',
+    act: t`Suspend`,
+    says: t`Sign-in ends at once; nothing can be booked. Everything recorded stays.`,
   },
-  { state: 'left', act: 'Has left', says: 'Sign-in ends at once and the name leaves the lists. The record stays.' },
-  { state: 'active', act: 'Back again', says: 'May sign in and be booked again.' },
+  { state: 'left', act: t`Has left`, says: t`Sign-in ends at once and the name leaves the lists. The record stays.` },
+  { state: 'active', act: t`Back again`, says: t`May sign in and be booked again.` },
 ] as const
 
 function StateForm({ person }: { person: Person }) {
@@ -166,12 +166,12 @@ function StateForm({ person }: { person: Person }) {
   const endFactor = useEndSecondFactorOf(person.id)
   const away = person.state === 'suspended' || person.state === 'left'
   return (
-    <section className="sheet grid gap-3 p-4" aria-label="Access">
+    <section className="sheet grid gap-3 p-4" aria-label={t`Access`}>
       {STATES.filter(({ state }) => (state === 'active') === away).map(({ state, act, says }) => (
         <div key={state}>
           <p className="label m-0 mb-1">{says}</p>
           <ReasonForm
-            ask={`Why: ${act.toLowerCase()}`}
+            ask={t`Why: ${act.toLowerCase()}`}
             act={act}
             close
             onReason={(why) => put.mutate({ state, why })}
@@ -180,10 +180,10 @@ function StateForm({ person }: { person: Person }) {
       ))}
       {person.second_factor && (
         <div>
-          <p className="label m-0 mb-1">The authenticator is lost, and the codes on paper too.</p>
+          <p className="label m-0 mb-1">{t`The authenticator is lost, and the codes on paper too.`}</p>
           <ReasonForm
-            ask="How you know that it is them"
-            act="End the second factor"
+            ask={t`How you know that it is them`}
+            act={t`End the second factor`}
             close
             onReason={(why) => endFactor.mutate(why)}
           />
@@ -192,10 +192,9 @@ function StateForm({ person }: { person: Person }) {
       {person.state === 'left' && !person.forgotten_on && (
         <div>
           <p className="label m-0 mb-1">
-            Mail address, documents, sessions, calendar and times away go for good; lessons, grades and what was signed
-            stay.
+            {t`Mail address, documents, sessions, calendar and times away go for good; lessons, grades and what was signed stay.`}
           </p>
-          <ReasonForm ask="Why: who asked for it" act="Forget" close onReason={(why) => forget.mutate(why)} />
+          <ReasonForm ask={t`Why: who asked for it`} act={t`Forget`} close onReason={(why) => forget.mutate(why)} />
         </div>
       )}
       <Refused error={put.error ?? forget.error ?? endFactor.error} />

@@ -1,15 +1,16 @@
+import { t } from '@lingui/core/macro'
 import type { Choice } from '../../design/Pick'
 
 export const ROLES: Choice[] = [
-  { id: 'student', word: 'Student' },
-  { id: 'instructor_candidate', word: 'Instructor candidate' },
-  { id: 'instructor', word: 'Instructor' },
-  { id: 'chief_instructor', word: 'Chief instructor' },
+  { id: 'student', word: t`Student` },
+  { id: 'instructor_candidate', word: t`Instructor candidate` },
+  { id: 'instructor', word: t`Instructor` },
+  { id: 'chief_instructor', word: t`Chief instructor` },
 ]
 export const STAGES: Choice[] = [
-  { id: 'early', word: 'Early' },
-  { id: 'solo', word: 'Solo' },
-  { id: 'test', word: 'Test' },
-  { id: 'instructor', word: 'Instructor' },
+  { id: 'early', word: t`Early` },
+  { id: 'solo', word: t`Solo` },
+  { id: 'test', word: t`Test` },
+  { id: 'instructor', word: t`Instructor` },
 ]
 export const learns = (role: string) => role === 'student' || role === 'instructor_candidate'

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import type { Plan } from '../../api/client'
 
 interface Props {
@@ -13,7 +14,7 @@ export function Cautions({ plan, notes, limits = true }: Props) {
   const shown = plan.cautions.filter(({ level }) => (level === 'note') === notes && (limits || level !== 'limit'))
   if (shown.length === 0) return null
   return (
-    <section aria-label={notes ? 'Always' : 'Cautions'} className="my-3">
+    <section aria-label={notes ? t`Always` : t`Cautions`} className="my-3">
       <ul className="m-0 grid list-none gap-1.5 p-0 text-sm leading-snug">
         {shown.map((caution) => (
           <li
@@ -26,7 +27,7 @@ export function Cautions({ plan, notes, limits = true }: Props) {
                   : 'py-0.5 pl-4 text-soft'
             }
           >
-            {caution.level === 'limit' && <span className="block text-xs">Limit</span>}
+            {caution.level === 'limit' && <span className="block text-xs">{t`Limit`}</span>}
             {caution.text}
           </li>
         ))}

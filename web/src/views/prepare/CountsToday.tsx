@@ -1,3 +1,4 @@
+import { plural, t } from '@lingui/core/macro'
 import type { Planned, SortieChange } from '../../api/client'
 import { capital } from '../../design/words'
 
@@ -18,23 +19,23 @@ export function CountsToday({ sortie, set }: Props) {
   return (
     <details className="col-span-3 open:col-span-full">
       <summary className="label min-h-8 cursor-pointer py-1">
-        Counts today: {said(left.length, noSpot ? spot.length : 0, first)}
+        {t`Counts today: ${said(left.length, noSpot ? spot.length : 0, first)}`}
       </summary>
       <div className="flex flex-wrap gap-x-6">
         <Tick
-          label="First tries: nothing counts towards readiness"
+          label={t`First tries: nothing counts towards readiness`}
           on={first}
           locked={locked}
           change={(on) => set({ first_tries: on })}
         />
         {spot.length > 0 && (
-          <Tick label="The spot is not judged" on={noSpot} locked={locked} change={(on) => leave(spot, on)} />
+          <Tick label={t`The spot is not judged`} on={noSpot} locked={locked} change={(on) => leave(spot, on)} />
         )}
       </div>
       <div className="grid gap-x-6 sm:grid-cols-2 lg:grid-cols-4">
         {phases.map((phase) => (
           <fieldset key={phase} className="m-0 border-0 p-0">
-            <legend className="label p-0">{capital(phase === 'setup' ? 'set-up' : phase)}</legend>
+            <legend className="label p-0">{capital(phase === 'setup' ? t`set-up` : phase)}</legend>
             {measures
               .filter((measure) => measure.phase === phase)
               .map((measure) => (
@@ -50,8 +51,7 @@ export function CountsToday({ sortie, set }: Props) {
         ))}
       </div>
       <p className="label m-0">
-        With anything left out, attempts are graded on the rest and do not count towards readiness. What is critical is
-        always judged.
+        {t`With anything left out, attempts are graded on the rest and do not count towards readiness. What is critical is always judged.`}
       </p>
     </details>
   )
@@ -59,11 +59,11 @@ export function CountsToday({ sortie, set }: Props) {
 
 function said(left: number, spot: number, first: boolean) {
   const others = left - spot
-  const out = [spot > 0 && 'the spot', others > 0 && `${others} ${others === 1 ? 'measure' : 'measures'}`].filter(
+  const out = [spot > 0 && t`the spot`, others > 0 && plural(others, { one: '# measure', other: '# measures' })].filter(
     Boolean,
   )
-  const text = out.length > 0 ? `all but ${out.join(' and ')}` : 'everything'
-  return first ? `${text}; first tries` : text
+  const text = out.length > 0 ? t`all but ${out.join(t` and `)}` : t`everything`
+  return first ? t`${text}; first tries` : text
 }
 
 interface TickProps {

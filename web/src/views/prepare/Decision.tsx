@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import type { Plan, Sortie, SortieChange } from '../../api/client'
 import { useTyped } from '../../design/useTyped'
 
@@ -13,14 +14,14 @@ interface Props {
 /** Go or no-go, on record with its reason, so that pressure to fly has something to lean on. */
 export function Decision({ sortie, plan, old, set, saving }: Props) {
   const limits = [
-    ...(sortie.outside_solo ?? []).map((text) => ({ id: text, text: `Outside the solo authority: ${text}.` })),
+    ...(sortie.outside_solo ?? []).map((text) => ({ id: text, text: t`Outside the solo authority: ${text}.` })),
     ...(plan?.cautions ?? []).filter((caution) => caution.level === 'limit'),
   ]
   const [reason, setReason, dropReason] = useTyped(`${sortie.id}.go`, sortie.go_reason ?? '')
   if (!sortie.may_edit) {
     return (
       <p className="mt-3 font-semibold">
-        {sortie.go_decision ? `Decided: ${sortie.go_decision === 'go' ? 'go' : 'no-go'}` : 'Not decided yet'}
+        {sortie.go_decision ? t`Decided: ${sortie.go_decision === t`go` ? 'go' : t`no-go`}` : t`Not decided yet`}
       </p>
     )
   }
@@ -30,7 +31,7 @@ export function Decision({ sortie, plan, old, set, saving }: Props) {
     set(fields)
   }
   return (
-    <section aria-label="Go or no-go" className="no-print mb-3">
+    <section aria-label={t`Go or no-go`} className="no-print mb-3">
       {needsReason && (
         <div className="limit-note mb-2 grid gap-2 p-2">
           {limits.map((limit) => (
@@ -39,7 +40,7 @@ export function Decision({ sortie, plan, old, set, saving }: Props) {
             </p>
           ))}
           <label className="grid gap-0.5">
-            <span className="text-xs">Going anyway wants a reason</span>
+            <span className="text-xs">{t`Going anyway wants a reason`}</span>
             <input className="field" value={reason} onChange={(event) => setReason(event.target.value)} />
           </label>
         </div>
@@ -52,7 +53,7 @@ export function Decision({ sortie, plan, old, set, saving }: Props) {
           disabled={old || (needsReason && reason.trim().length < 3)}
           onClick={() => decide({ go_decision: 'go', go_reason: reason || null })}
         >
-          Go
+          {t`Go`}
         </button>
         <button
           type="button"
@@ -60,17 +61,17 @@ export function Decision({ sortie, plan, old, set, saving }: Props) {
           aria-pressed={sortie.go_decision === 'no_go'}
           onClick={() => decide({ go_decision: 'no_go', go_reason: reason || limits[0]?.text || null })}
         >
-          No-go
+          {t`No-go`}
         </button>
       </div>
       <p className="label mt-1 mb-0" role="status">
         {old
-          ? 'The numbers below are of the day before the change: Go waits for the new ones.'
+          ? t`The numbers below are of the day before the change: Go waits for the new ones.`
           : saving
-            ? 'Storing…'
+            ? t`Storing…`
             : sortie.go_decision
-              ? `Decided: ${sortie.go_decision === 'go' ? 'go' : 'no-go'}${sortie.go_reason ? `, ${sortie.go_reason}` : ''}`
-              : 'Not decided yet'}
+              ? t`Decided: ${sortie.go_decision === t`go` ? 'go' : t`no-go`}${sortie.go_reason ? `, ${sortie.go_reason}` : ''}`
+              : t`Not decided yet`}
       </p>
     </section>
   )

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { useState } from 'react'
 import type { Plan, Planned } from '../../api/client'
 import { useFromHere } from '../../api/prepare'
@@ -24,11 +25,11 @@ export function FromHere({ sortie, plan, shift }: Props) {
   const answer = useFromHere(sortie.id, sortie.exercise_id, sortie.version, height, distance)
   const ways = answer.data?.ways
   return (
-    <section aria-label="From here" className="no-print sheet p-3.5">
-      <h2 className="m-0 text-base font-semibold">From where I am, straight towards the spot</h2>
+    <section aria-label={t`From here`} className="no-print sheet p-3.5">
+      <h2 className="m-0 text-base font-semibold">{t`From where I am, straight towards the spot`}</h2>
       <div className="mt-1 grid grid-cols-2 gap-2 sm:max-w-md">
         <NumberField
-          label="Height"
+          label={t`Height`}
           unit="ft"
           step={50}
           value={Math.round(height)}
@@ -37,7 +38,7 @@ export function FromHere({ sortie, plan, shift }: Props) {
           onChange={(feet) => setOwn({ ...own, ...(feet === null ? {} : { height: feet }) })}
         />
         <NumberField
-          label="To the spot"
+          label={t`To the spot`}
           unit="ft"
           step={100}
           value={distance}
@@ -53,7 +54,7 @@ export function FromHere({ sortie, plan, shift }: Props) {
       )}
       {ways && !answer.isError && (
         <ol className="m-0 mt-2 grid list-none gap-1 p-0" aria-live="polite">
-          {ways.length === 0 && <li className="font-semibold">No way reaches it from here: another spot.</li>}
+          {ways.length === 0 && <li className="font-semibold">{t`No way reaches it from here: another spot.`}</li>}
           {ways.map(({ id, text, chance }, index) => (
             <li key={id} className="grid grid-cols-[1fr_3rem] gap-x-2 border-t border-rule py-1 text-sm">
               <span className={index === 0 ? 'font-bold' : ''}>{text}</span>
@@ -63,8 +64,7 @@ export function FromHere({ sortie, plan, shift }: Props) {
         </ol>
       )}
       <p className="label mt-2 mb-0">
-        How likely it is that the spot lies within what each can still reach; the glide is as uncertain as the entry
-        distance above.
+        {t`How likely it is that the spot lies within what each can still reach; the glide is as uncertain as the entry distance above.`}
       </p>
     </section>
   )

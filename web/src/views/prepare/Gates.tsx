@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import type { Plan } from '../../api/client'
 import { bandText, gatePlace } from '../../design/words'
 
@@ -7,8 +8,8 @@ type Gate = Plan['gates'][number]
 export function Gates({ gates }: { gates: Gate[] }) {
   if (gates.length === 0) return null
   return (
-    <section aria-label="Gates">
-      <h2 className="m-0 text-base font-semibold">Gates</h2>
+    <section aria-label={t`Gates`}>
+      <h2 className="m-0 text-base font-semibold">{t`Gates`}</h2>
       <dl className="m-0 grid grid-cols-[auto_1fr] gap-x-4 gap-y-1 text-sm">
         {gates.map((gate) => (
           <div key={gate.id} className="contents">

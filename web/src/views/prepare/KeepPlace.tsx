@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { useState } from 'react'
 import type { Planned, SortieChange } from '../../api/client'
 import { usePlaceChanges } from '../../api/lesson'
@@ -29,11 +30,11 @@ export function KeepPlace({ sortie, set }: Props) {
       }}
     >
       <label className="grid gap-0.5">
-        <span className="label">Keep this spot among the places, as</span>
+        <span className="label">{t`Keep this spot among the places, as`}</span>
         <input className="field" maxLength={80} value={name} onChange={(event) => setName(event.target.value)} />
       </label>
       <button type="submit" className="button" disabled={name.trim() === '' || add.isPending}>
-        Keep the place
+        {t`Keep the place`}
       </button>
       {add.isError && (
         <p role="alert" className="limit-note m-0 p-2">

@@ -1,4 +1,6 @@
+import { t } from '@lingui/core/macro'
 import { useState } from 'react'
+import { Was } from './Was'
 import { digitsFor, fromReader, toReader, wordFor } from '../../design/units'
 
 interface Props {
@@ -14,6 +16,8 @@ interface Props {
   optional?: boolean
   error?: string | undefined
   disabled?: boolean
+  /** What stood here when the view was opened: said where it is another now. */
+  was?: number | null | undefined
   /** What stands for an empty field. */
   placeholder?: string | undefined
 }
@@ -32,19 +36,20 @@ export function NumberField({
   error,
   disabled,
   placeholder,
+  was,
 }: Props) {
   const [text, setText] = useState<string>()
   const digits = digitsFor(unit, usual)
   const round = (number: number) => Number(number.toFixed(digits))
-  const value = stored == null ? stored : toReader(stored, unit)
   const [low, high] = [round(toReader(least, unit)), round(toReader(most, unit))]
-  const shown = text ?? (value === null || value === undefined ? '' : String(Number(value.toFixed(digits))))
+  const read = (number: number | null | undefined) => (number == null ? '' : String(round(toReader(number, unit))))
+  const shown = text ?? read(stored)
   const [problem, setProblem] = useState<string>()
 
   // A browser gives half a number as an empty text: it is said, and what stood there stays.
   const take = (next: string, half: boolean) => {
     if (half) {
-      setProblem(`a number, ${low} to ${high}`)
+      setProblem(t`a number, ${low} to ${high}`)
       return
     }
     setText(next)
@@ -55,7 +60,7 @@ export function NumberField({
     }
     const number = Number(next)
     if (next.trim() === '' || Number.isNaN(number) || number < low || number > high) {
-      setProblem(`${low} to ${high}`)
+      setProblem(t`${low} to ${high}`)
       return
     }
     setProblem(undefined)
@@ -65,7 +70,7 @@ export function NumberField({
   return (
     <label className="grid gap-0.5">
       <span className="label">
-        {label}, {wordFor(unit)}
+        {label}, {wordFor(unit)} {was !== undefined && (was ?? null) !== (stored ?? null) && <Was text={read(was)} />}
       </span>
       <input
         className="field"

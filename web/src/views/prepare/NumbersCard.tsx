@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro'
+import { Trans } from '@lingui/react/macro'
 import type { ReactNode } from 'react'
 import type { Plan, Sortie } from '../../api/client'
 import { Figure, KeyFigure } from '../../design/Figure'
@@ -16,13 +18,13 @@ interface Props {
 
 /** The details by what they are about, the model's own last. */
 const GROUP_WORDS = {
-  air: 'Air and load',
-  power: 'Power',
-  rotor: 'Rotor',
-  glide: 'Glide and descent',
-  turn: 'Turn',
-  ground: 'Over the ground',
-  model: 'What the model works with',
+  air: t`Air and load`,
+  power: t`Power`,
+  rotor: t`Rotor`,
+  glide: t`Glide and descent`,
+  turn: t`Turn`,
+  ground: t`Over the ground`,
+  model: t`What the model works with`,
 } as const
 
 /** The numbers to fly by, largest first; what to watch; then, folded, why they are so and the details by subject. */
@@ -36,7 +38,7 @@ export function NumbersCard({ plan, sortie, first: calls, children }: Props) {
     .filter(({ rows }) => rows.length > 0)
   const { power_off: off, low_warning: warning } = plan.rotor_rpm_bands
   return (
-    <section aria-label="Numbers" className="sheet old-apart p-3.5">
+    <section aria-label={t`Numbers`} className="sheet old-apart p-3.5">
       <div className="grid grid-cols-[repeat(3,auto)] justify-between gap-x-2 border-b-2 border-ink pb-2">
         {first.map((name) => (
           <Big key={name} number={plan.numbers[name]} size="text-[1.7rem]" />
@@ -50,20 +52,22 @@ export function NumbersCard({ plan, sortie, first: calls, children }: Props) {
         </div>
       )}
       <div className="no-print">{calls}</div>
-      <h2 className="m-0 mt-2 text-base font-semibold">To watch</h2>
+      <h2 className="m-0 mt-2 text-base font-semibold">{t`To watch`}</h2>
       <dl className="figures m-0 grid gap-y-0.5 text-[0.93rem] print:gap-y-0 print:text-[0.8rem]">
         <div className="grid grid-cols-[1fr_auto] gap-x-2">
-          <dt className="text-soft">Rotor rpm, power off</dt>
+          <dt className="text-soft">{t`Rotor rpm, power off`}</dt>
           <dd className="m-0 text-right font-semibold">
-            {off[0]} to {off[1]}
-            <span className="unit">%, warning {warning}</span>
+            <Trans>
+              {off[0]} to {off[1]}
+              <span className="unit">%, warning {warning}</span>
+            </Trans>
           </dd>
         </div>
         {watched.map(([name, number]) => (
           <Row key={name} number={number} />
         ))}
         <div className="grid grid-cols-[1fr_auto] gap-x-2">
-          <dt className="text-soft">Fuel</dt>
+          <dt className="text-soft">{t`Fuel`}</dt>
           <dd className="m-0 text-right font-semibold">
             {sortie.fuel_minutes}
             <span className="unit">min</span>
@@ -72,7 +76,7 @@ export function NumbersCard({ plan, sortie, first: calls, children }: Props) {
       </dl>
       <div className="mt-2">{children}</div>
       <details className="no-print mt-2">
-        <summary className="min-h-11 cursor-pointer py-2.5 text-sm underline">Why, and the details</summary>
+        <summary className="min-h-11 cursor-pointer py-2.5 text-sm underline">{t`Why, and the details`}</summary>
         <dl className="figures m-0 grid gap-y-0.5 text-[0.93rem]">
           {[...first, ...second].map((name) => (
             <Row key={name} number={plan.numbers[name]} reasons />
@@ -90,8 +94,10 @@ export function NumbersCard({ plan, sortie, first: calls, children }: Props) {
         ))}
       </details>
       <p className="label mt-2 mb-0">
-        Worked out by a flight model of an invented type: an estimate. Sink ±6 %, distances 5 to 95 %.{' '}
-        <a href="/method#model">What the model leaves out</a>
+        <Trans>
+          Worked out by a flight model of an invented type: an estimate. Sink ±6 %, distances 5 to 95 %.{' '}
+          <a href="/method#model">What the model leaves out</a>
+        </Trans>
       </p>
     </section>
   )
@@ -99,7 +105,7 @@ export function NumbersCard({ plan, sortie, first: calls, children }: Props) {
 
 const spread = (number: PlanNumber) =>
   number.low != null && number.high != null
-    ? `${figure(number.low, number.unit, number.digits)} to ${figure(number.high, number.unit, number.digits)}`
+    ? t`${figure(number.low, number.unit, number.digits)} to ${figure(number.high, number.unit, number.digits)}`
     : ''
 
 function Big({ number, size }: { number: PlanNumber | undefined; size: string }) {

@@ -1,3 +1,5 @@
+import { locale } from '#language/i18n'
+import { t } from '@lingui/core/macro'
 import { Tabs } from 'radix-ui'
 import { useState } from 'react'
 import type { Plan, Planned, SortieChange } from '../../api/client'
@@ -40,10 +42,10 @@ export function Pictures({ plan, sortie, basis, set }: Props) {
   const charts = plan.charts.length > 0 || plan.ledger.length > 3
   return (
     <Tabs.Root defaultValue="path">
-      <Tabs.List aria-label="Pictures of the plan" className="no-print mb-1 flex gap-1 border-b border-ink">
-        <Tab value="path">Path</Tab>
-        {charts && <Tab value="limits">Energy and limits</Tab>}
-        {plan.tables.length > 0 && <Tab value="tables">Tables</Tab>}
+      <Tabs.List aria-label={t`Pictures of the plan`} className="no-print mb-1 flex gap-1 border-b border-ink">
+        <Tab value="path">{t`Path`}</Tab>
+        {charts && <Tab value="limits">{t`Energy and limits`}</Tab>}
+        {plan.tables.length > 0 && <Tab value="tables">{t`Tables`}</Tab>}
       </Tabs.List>
       <Tabs.Content value="path" className="grid content-start gap-3">
         <Path plan={plan} sortie={sortie} basis={basis} set={set} />
@@ -51,7 +53,7 @@ export function Pictures({ plan, sortie, basis, set }: Props) {
         <Gates gates={plan.gates} />
       </Tabs.Content>
       <Tabs.Content value="limits" className="grid gap-4 xl:grid-cols-2">
-        {plan.ledger.length > 3 && <EnergyLedger entries={plan.ledger} title="Energy ledger of the plan" />}
+        {plan.ledger.length > 3 && <EnergyLedger entries={plan.ledger} title={t`Energy ledger of the plan`} />}
         {plan.charts.map((chart) => (
           <Chart key={chart.id} chart={chart} />
         ))}
@@ -79,12 +81,10 @@ function SetUpLine({ plan }: { plan: Plan }) {
   const { text, leg_ft: leg, start_along_ft: along } = plan.setup
   return (
     <p className="m-0 text-sm">
-      <b>Set-up.</b> {text}.
+      <b>{t`Set-up.`}</b> {text}.
       {leg > 0 && (
         <>
-          {' '}
-          The line begins {Math.abs(Math.round(along)).toLocaleString('en-GB')} ft {along < 0 ? 'before' : 'beyond'} the
-          spot: the outbound leg runs at least that far.
+          {t`The line begins ${Math.abs(Math.round(along)).toLocaleString(locale)} ft ${along < 0 ? t`before` : t`beyond`} the spot: the outbound leg runs at least that far.`}
         </>
       )}
     </p>
@@ -118,12 +118,12 @@ function Path({ plan, sortie, basis, set }: Props) {
   return (
     <>
       {top >= FLAT_FT && !round && (
-        <DescentSection plan={plan} title="From the side, true scale" door={mainDoor(gates)} said />
+        <DescentSection plan={plan} title={t`From the side, true scale`} door={mainDoor(gates)} said />
       )}
       {!round && top > 250 && low < 60 && view.fromFt < LAST_PART_FT.fromFt && (
         <DescentSection
           plan={plan}
-          title="The last part, enlarged, true scale"
+          title={t`The last part, enlarged, true scale`}
           window={LAST_PART_FT}
           topFt={190}
           said
@@ -140,9 +140,9 @@ function Path({ plan, sortie, basis, set }: Props) {
       {sortie.may_edit && (
         <div className="no-print flex flex-wrap items-end gap-3">
           <button type="button" className="button" aria-pressed={moving} onClick={() => setMoving(!moving)}>
-            {moving ? 'Leave the spot there' : 'Move the spot'}
+            {moving ? t`Leave the spot there` : t`Move the spot`}
           </button>
-          {moving ? <p className="label m-0">Tap the ground where it is to be, or drag it.</p> : null}
+          {moving ? <p className="label m-0">{t`Tap the ground where it is to be, or drag it.`}</p> : null}
           {isNew && <KeepPlace sortie={sortie} set={set} />}
         </div>
       )}

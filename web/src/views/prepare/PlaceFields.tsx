@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import type { Planned, SortieChange } from '../../api/client'
 import { usePlaces } from '../../api/queries'
 import { Pick } from '../../design/Pick'
@@ -32,7 +33,7 @@ export function PlaceFields({ sortie, set, errors }: Props) {
   return (
     <>
       <label className="col-span-2 grid gap-0.5">
-        <span className="label">Spot</span>
+        <span className="label">{t`Spot`}</span>
         <Pick
           value={here?.id ?? ELSEWHERE}
           disabled={locked}
@@ -46,7 +47,7 @@ export function PlaceFields({ sortie, set, errors }: Props) {
       {(['spot_lat_deg', 'spot_lon_deg'] as const).map((key) => (
         <NumberField
           key={key}
-          label={key === 'spot_lat_deg' ? 'Spot north' : 'Spot east'}
+          label={key === 'spot_lat_deg' ? t`Spot north` : t`Spot east`}
           unit="°"
           step={0.0001}
           digits={6}
@@ -56,7 +57,7 @@ export function PlaceFields({ sortie, set, errors }: Props) {
           disabled={locked}
           error={errors[key]}
           onChange={(value) =>
-            value !== null && set({ [key]: value, ...(here ? { spot_name: `Near ${here.name}`.slice(0, 80) } : {}) })
+            value !== null && set({ [key]: value, ...(here ? { spot_name: t`Near ${here.name}`.slice(0, 80) } : {}) })
           }
         />
       ))}

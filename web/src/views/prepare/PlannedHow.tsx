@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { useState } from 'react'
 import type { Planned, SortieChange } from '../../api/client'
 import { choicesOf, Pick } from '../../design/Pick'
@@ -9,13 +10,13 @@ interface Props {
 }
 
 const MOMENTS = [
-  'In the climb',
-  'Crosswind',
-  'Downwind, abeam the spot',
-  'Base',
-  'On final',
-  'In the cruise',
-  'In the hover',
+  t`In the climb`,
+  t`Crosswind`,
+  t`Downwind, abeam the spot`,
+  t`Base`,
+  t`On final`,
+  t`In the cruise`,
+  t`In the hover`,
 ]
 
 /** What the student has in hand, and whether it comes as a surprise, and when. */
@@ -30,12 +31,11 @@ export function PlannedHow({ sortie, set }: Props) {
   return (
     <details className="col-span-3 open:col-span-full">
       <summary className="label min-h-8 cursor-pointer py-1">
-        Flown: {sortie.task === 'whole' ? 'the whole of it' : `the ${words[sortie.task].toLowerCase()} alone`},{' '}
-        {sortie.surprise ? `a surprise (${sortie.surprise.toLowerCase()})` : 'announced'}
+        {t`Flown: ${sortie.task === 'whole' ? t`the whole of it` : t`the ${words[sortie.task].toLowerCase()} alone`}, ${sortie.surprise ? t`a surprise (${sortie.surprise.toLowerCase()})` : t`announced`}`}
       </summary>
       <div className="grid grid-cols-9 items-end gap-x-2 max-lg:grid-cols-4">
         <label className="col-span-2 grid gap-0.5">
-          <span className="label">The student has</span>
+          <span className="label">{t`The student has`}</span>
           <Pick
             value={sortie.task}
             choices={choicesOf(words)}
@@ -44,7 +44,7 @@ export function PlannedHow({ sortie, set }: Props) {
           />
         </label>
         <label className="col-span-3 grid gap-0.5">
-          <span className="label">A surprise, and when (empty: announced)</span>
+          <span className="label">{t`A surprise, and when (empty: announced)`}</span>
           <input
             className="field"
             list="moments"
@@ -61,8 +61,7 @@ export function PlannedHow({ sortie, set }: Props) {
           </datalist>
         </label>
         <p className="label col-span-4 m-0">
-          A surprise is not shown to the student before it was flown. With one control the attempt is graded on that
-          control and does not count towards readiness.
+          {t`A surprise is not shown to the student before it was flown. With one control the attempt is graded on that control and does not count towards readiness.`}
         </p>
       </div>
     </details>

@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro'
+import { Trans } from '@lingui/react/macro'
 import { useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { Refusal, type Plan, type Planned, type Sortie, type SortieChange } from '../../api/client'
@@ -48,6 +50,7 @@ export function Prepare({ sortie }: { sortie: Sortie }) {
 
 function PrepareExercise({ sortie }: { sortie: Planned }) {
   const { draft, set, change, left, current } = useDraft(sortie)
+  const [opened] = useState(sortie)
   // What the plan depends on: everything stored, with the unsaved changes on top.
   const basis = useMemo(
     () => ({
@@ -64,8 +67,8 @@ function PrepareExercise({ sortie }: { sortie: Planned }) {
   useKeys(
     useMemo(
       () => [
-        { key: 'p', does: 'Print the card', run: () => window.print() },
-        { key: 'f', does: 'On to Fly', run: () => void navigate(`/sorties/${sortie.id}/fly`) },
+        { key: 'p', does: t`Print the card`, run: () => window.print() },
+        { key: 'f', does: t`On to Fly`, run: () => void navigate(`/sorties/${sortie.id}/fly`) },
       ],
       [navigate, sortie.id],
     ),
@@ -74,24 +77,31 @@ function PrepareExercise({ sortie }: { sortie: Planned }) {
 
   return (
     <>
-      <DayStrip sortie={current} plan={shown} set={set} errors={errors} aircraftId={draft.aircraft_id} />
+      <DayStrip
+        sortie={current}
+        opened={opened}
+        plan={shown}
+        set={set}
+        errors={errors}
+        aircraftId={draft.aircraft_id}
+      />
       <SiteChoice sortie={current} />
       <Weather sortie={current} set={set} />
       {left && (
         <p role="status" className="caution-edge mt-2 mb-0 flex flex-wrap items-center gap-3 py-1 pl-4">
-          What you changed here before was not stored, and stands in the day as you left it.
+          {t`What you changed here before was not stored, and stands in the day as you left it.`}
           <button type="button" className="button" onClick={left.keep}>
-            Store it
+            {t`Store it`}
           </button>
           <button type="button" className="button" onClick={left.drop}>
-            Drop it
+            {t`Drop it`}
           </button>
         </p>
       )}
       {change.isError && <Failed error={change.error} again={() => set({})} />}
       {plan.isError && (
         <p role="alert" className="limit-note mt-3 mb-0 p-3">
-          {plan.error.message} The picture shows the last plan that could be made.
+          {t`${plan.error.message} The picture shows the last plan that could be made.`}
         </p>
       )}
       {shown ? (
@@ -101,12 +111,14 @@ function PrepareExercise({ sortie }: { sortie: Planned }) {
         >
           <div className="grid content-start gap-3">
             <p className="hidden print:block">
-              <b className="text-xl">
-                {sortie.exercise_title}: {sortie.student.name}
-              </b>
-              <br />
-              {sortie.aircraft.mark} {sortie.aircraft.type_name} · {shortDayOf(sortie.starts_at)} · wind {shown.wind} ·
-              final course {Math.round(shown.course_deg)}° · {current.spot_name}
+              <Trans>
+                <b className="text-xl">
+                  {sortie.exercise_title}: {sortie.student.name}
+                </b>
+                <br />
+                {sortie.aircraft.mark} {sortie.aircraft.type_name} · {shortDayOf(sortie.starts_at)} · wind {shown.wind}{' '}
+                · final course {Math.round(shown.course_deg)}° · {current.spot_name}
+              </Trans>
             </p>
             <div className="old-apart">
               <Pictures plan={shown} sortie={current} basis={basis} set={set} />
@@ -134,16 +146,16 @@ function PrepareExercise({ sortie }: { sortie: Planned }) {
             </div>
             <div className="no-print mt-2 grid grid-cols-2 gap-2">
               <button type="button" className="button" onClick={() => window.print()}>
-                Print the card
+                {t`Print the card`}
               </button>
               <a className="button" href={`/api/sorties/${sortie.id}/brief`} target="_blank" rel="noreferrer">
-                Brief sheet, PDF
+                {t`Brief sheet, PDF`}
               </a>
             </div>
           </div>
         </div>
       ) : (
-        !plan.isError && <Loading what="the plan" />
+        !plan.isError && <Loading what={t`the plan`} />
       )}
     </>
   )

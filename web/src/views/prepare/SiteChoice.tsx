@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { Link } from 'react-router'
 import type { Planned } from '../../api/client'
 import { useLeadToSite, useSite, useSites } from '../../api/sites'
@@ -17,12 +18,12 @@ export function SiteChoice({ sortie }: { sortie: Planned }) {
   return (
     <div className="no-print mt-2 flex flex-wrap items-end gap-2">
       <label className="grid min-w-56 gap-0.5">
-        <span className="label">Site</span>
+        <span className="label">{t`Site`}</span>
         <Pick
           value={sortie.site_id ?? ''}
           disabled={!sortie.may_edit || lead.isPending}
           choices={[
-            { id: '', word: 'no site chosen' },
+            { id: '', word: t`no site chosen` },
             ...(sites.data ?? []).map(({ id, name }) => ({ id, word: name })),
           ]}
           onChange={(id) => to(id || null)}
@@ -31,7 +32,7 @@ export function SiteChoice({ sortie }: { sortie: Planned }) {
       {sortie.site_id && (
         <>
           <label className="grid min-w-56 gap-0.5">
-            <span className="label">Line in</span>
+            <span className="label">{t`Line in`}</span>
             <Pick
               value={sortie.site_line ?? ''}
               disabled={!sortie.may_edit || lead.isPending}
@@ -43,7 +44,7 @@ export function SiteChoice({ sortie }: { sortie: Planned }) {
             className="button"
             to={`/sites/${sortie.site_id}${sortie.site_line ? `?line=${sortie.site_line}` : ''}`}
           >
-            The site, with its verdict
+            {t`The site, with its verdict`}
           </Link>
         </>
       )}

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import type { Planned } from '../../api/client'
 import { useSoloCard } from '../../api/school'
 import { figure, unitWord } from '../../design/words'
@@ -10,7 +11,7 @@ export function SoloCard({ sortie }: { sortie: Planned }) {
   return (
     <section className="sheet mb-3 p-3" aria-labelledby="solo-card">
       <h2 id="solo-card" className="m-0 text-lg font-semibold">
-        Alone, without {card.data.instructor}
+        {t`Alone, without ${card.data.instructor}`}
       </h2>
       {card.data.words.map((text) => (
         <p key={text} className="mt-1 mb-0 text-sm">
@@ -21,10 +22,10 @@ export function SoloCard({ sortie }: { sortie: Planned }) {
         <thead>
           <tr className="label text-right">
             <th className="text-left font-normal">
-              <span className="sr-only">Number</span>
+              <span className="sr-only">{t`Number`}</span>
             </th>
-            <th className="font-normal">dual</th>
-            <th className="font-normal">alone</th>
+            <th className="font-normal">{t`dual`}</th>
+            <th className="font-normal">{t`alone`}</th>
           </tr>
         </thead>
         <tbody>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { clockOf, zoneWord } from '../../design/times'
 import type { Sortie, SortieChange } from '../../api/client'
 import { useWeather } from '../../api/prepare'
@@ -25,11 +26,11 @@ export function Weather({ sortie, set }: { sortie: Sortie; set: (fields: SortieC
         <>
           <span className="figures font-semibold">{report.text}</span>
           <span className={report.old ? 'limit-note px-1.5 font-semibold' : 'text-soft'}>
-            {report.age_minutes} min old{report.old ? ': too old to rest on' : ''}
+            {t`${report.age_minutes} min old${report.old ? t`: too old to rest on` : ''}`}
           </span>
           {sortie.may_edit && (
             <button type="button" className="min-h-11 cursor-pointer bg-transparent underline" onClick={take}>
-              Take it into the fields
+              {t`Take it into the fields`}
             </button>
           )}
           <button
@@ -37,21 +38,18 @@ export function Weather({ sortie, set }: { sortie: Sortie; set: (fields: SortieC
             className="min-h-11 cursor-pointer bg-transparent underline"
             onClick={() => weather.refresh()}
           >
-            Ask again
+            {t`Ask again`}
           </button>
         </>
       ) : (
-        <span className="text-soft">{weather.isPending ? 'Asking the weather station…' : ''}</span>
+        <span className="text-soft">{weather.isPending ? t`Asking the weather station…` : ''}</span>
       )}
       {weather.data?.trouble && <span className="caution-edge py-0.5 pl-4">{weather.data.trouble}</span>}
       {weather.isError && (
-        <span className="caution-edge py-0.5 pl-4">The weather could not be asked: fill the fields by hand.</span>
+        <span className="caution-edge py-0.5 pl-4">{t`The weather could not be asked: fill the fields by hand.`}</span>
       )}
       <span className="text-soft">
-        Sun{' '}
-        {sun.elevation_deg > 0 ? `${Math.round(sun.elevation_deg)}° high in ${Math.round(sun.azimuth_deg)}°` : 'down'}{' '}
-        at the start
-        {sun.set ? `, sets ${clockOf(sun.set)} ${zoneWord()}` : ''}
+        {t`Sun ${sun.elevation_deg > 0 ? t`${Math.round(sun.elevation_deg)}° high in ${Math.round(sun.azimuth_deg)}°` : t`down`} at the start${sun.set ? t`, sets ${clockOf(sun.set)} ${zoneWord()}` : ''}`}
       </span>
     </p>
   )

@@ -1,3 +1,6 @@
+import { locale } from '#language/i18n'
+import { t } from '@lingui/core/macro'
+import { Trans } from '@lingui/react/macro'
 import type { Schemas } from '../../api/client'
 import { Chance } from '../../design/Chance'
 import { figure } from '../../design/words'
@@ -11,12 +14,12 @@ export interface Shift {
 }
 
 export const OPTION_WORDS: Record<string, string> = {
-  glide: 'House glide',
-  slow: 'Slow down',
-  stretch: 'Stretch',
-  delay: 'Ten seconds later',
-  s_turn: 'S-turn',
-  circle: 'Full circle',
+  glide: t`House glide`,
+  slow: t`Slow down`,
+  stretch: t`Stretch`,
+  delay: t`Ten seconds later`,
+  s_turn: t`S-turn`,
+  circle: t`Full circle`,
 }
 
 /** Straight lines between the grid's entry points: the answer for a moved entry, without asking anybody. */
@@ -55,7 +58,7 @@ export function WhichEntry({ dispersion, shift, onShift, error }: Props) {
   if (!result)
     return (
       <p className="label m-0" role="status">
-        Flying a thousand landings in the background…
+        {t`Flying a thousand landings in the background…`}
       </p>
     )
   const answers = result.options
@@ -63,19 +66,21 @@ export function WhichEntry({ dispersion, shift, onShift, error }: Props) {
     .sort((a, b) => b.chance - a.chance)
   const moved = Math.round(Math.hypot(shift.along, shift.across)) > 0
   return (
-    <section aria-label="Which entry reaches the spot" className="no-print sheet p-3.5">
+    <section aria-label={t`Which entry reaches the spot`} className="no-print sheet p-3.5">
       <div className="flex flex-wrap items-baseline justify-between gap-x-4">
-        <h2 className="m-0 text-base font-semibold">Which way reaches the spot from here</h2>
+        <h2 className="m-0 text-base font-semibold">{t`Which way reaches the spot from here`}</h2>
         <span className="label" role="status">
           {dispersion.status === 'ready'
-            ? `${dispersion.runs.toLocaleString('en-GB')} seeded runs`
-            : `${dispersion.runs} of ${dispersion.wanted} runs so far`}
+            ? t`${dispersion.runs.toLocaleString(locale)} seeded runs`
+            : t`${dispersion.runs} of ${dispersion.wanted} runs so far`}
         </span>
       </div>
       <p className="label mt-0.5 mb-2">
-        Stops within {Math.round(result.within_along_ft)} ft along and {Math.round(result.within_across_ft)} ft across.
-        Spread {result.spread.text}: speed ±{figure(result.spread.speed_kt, 'kt', 1)} kt, entry ±
-        {result.spread.entry_ft} ft, one standard deviation.
+        <Trans>
+          Stops within {Math.round(result.within_along_ft)} ft along and {Math.round(result.within_across_ft)} ft
+          across. Spread {result.spread.text}: speed ±{figure(result.spread.speed_kt, 'kt', 1)} kt, entry ±
+          {result.spread.entry_ft} ft, one standard deviation.
+        </Trans>
       </p>
       <ol className="m-0 grid list-none gap-1 p-0">
         {answers.map(({ option, chance }, index) => (
@@ -93,15 +98,15 @@ export function WhichEntry({ dispersion, shift, onShift, error }: Props) {
       </ol>
       <p className="label mt-2 mb-0">
         {moved
-          ? `Entry moved ${sideOf(shift.along, 'up the final course', 'back down it')}${shift.across ? `, ${sideOf(shift.across, 'right', 'left')}` : ''}. `
-          : 'Drag the entry on the ground view, or focus it and use the arrow keys. '}
+          ? t`Entry moved ${sideOf(shift.along, t`up the final course`, t`back down it`)}${shift.across ? `, ${sideOf(shift.across, t`right`, t`left`)}` : ''}. `
+          : t`Drag the entry on the ground view, or focus it and use the arrow keys. `}
         {moved && (
           <button
             type="button"
             className="min-h-11 cursor-pointer bg-transparent underline"
             onClick={() => onShift({ along: 0, across: 0 })}
           >
-            Back to the plan
+            {t`Back to the plan`}
           </button>
         )}
       </p>

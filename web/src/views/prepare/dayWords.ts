@@ -1,3 +1,5 @@
+import { locale } from '#language/i18n'
+import { t } from '@lingui/core/macro'
 import type { Plan, Planned } from '../../api/client'
 import { digitsFor } from '../../design/units'
 import { figure, unitWord } from '../../design/words'
@@ -10,8 +12,8 @@ const degrees = (deg: number) => `${String(Math.round(deg) % 360).padStart(3, '0
 /** The wind as it is said; undefined where nobody has given one, or half of one. */
 export function windWords({ wind_from_deg: from, wind_kt: speed, gust_kt: gust }: Planned): string | undefined {
   if (speed == null || (from == null && speed > 0)) return undefined
-  if (speed === 0) return 'calm'
-  const gusting = gust != null && gust > speed ? ` gusting ${figure(gust, 'kt', 0)}` : ''
+  if (speed === 0) return t`calm`
+  const gusting = gust != null && gust > speed ? t` gusting ${figure(gust, 'kt', 0)}` : ''
   return `${degrees(from ?? 0).slice(0, 3)}/${figure(speed, 'kt', 0)}${gusting} ${unitWord('kt')}`
 }
 
@@ -23,9 +25,9 @@ const load = (sortie: Planned) =>
 /** From where, on which course, to where. */
 function way(sortie: Planned, plan: Plan | undefined) {
   const height = sortie.height_ft ?? plan?.numbers.entry_height_ft?.value
-  const from = height == null ? '' : `from ${Math.round(height).toLocaleString('en-GB')} ft `
-  const course = sortie.course_deg == null ? 'into wind' : `on ${degrees(sortie.course_deg)}`
-  return `${from}${course} to ${sortie.spot_name}`
+  const from = height == null ? '' : t`from ${Math.round(height).toLocaleString(locale)} ft `
+  const course = sortie.course_deg == null ? t`into wind` : t`on ${degrees(sortie.course_deg)}`
+  return t`${from}${course} to ${sortie.spot_name}`
 }
 
 /**

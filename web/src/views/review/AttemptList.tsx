@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { clsx } from 'clsx'
 import type { Attempt, Exercise } from '../../api/client'
 import { GradeGlyph } from '../../design/GradeGlyph'
@@ -25,7 +26,7 @@ export function AttemptList({ attempts, exercises, current, select }: Props) {
           own.length > 0 && (
             <Row
               key={exercise.id}
-              label={several ? `${at + 1} ${exercise.title}` : 'Attempts'}
+              label={several ? `${at + 1} ${exercise.title}` : t`Attempts`}
               headed={several}
               attempts={own}
               current={current}
@@ -36,8 +37,8 @@ export function AttemptList({ attempts, exercises, current, select }: Props) {
       })}
       {beside.length > 0 && (
         <details open={asked.length === 0 || beside.some((attempt) => attempt.position === current)}>
-          <summary className="label min-h-8 cursor-pointer py-1">Also in this recording: {tally(beside)}</summary>
-          <Row label="Also in this recording" attempts={beside} current={current} select={select} />
+          <summary className="label min-h-8 cursor-pointer py-1">{t`Also in this recording: ${tally(beside)}`}</summary>
+          <Row label={t`Also in this recording`} attempts={beside} current={current} select={select} />
         </details>
       )}
     </>
@@ -90,11 +91,11 @@ function level(attempt: Attempt): number | null {
 }
 
 function summary(attempt: Attempt): string {
-  if (!attempt.counts) return 'does not count'
+  if (!attempt.counts) return t`does not count`
   const ended = resultWord(attempt.result)
   if (ended) return ended
-  if (attempt.shown === 'self_grade_first') return 'your grade first'
-  if (attempt.shown === 'name_fault_first') return 'name the fault first'
-  const fault = attempt.fault_details?.[0]?.title ?? 'no fault named'
+  if (attempt.shown === 'self_grade_first') return t`your grade first`
+  if (attempt.shown === 'name_fault_first') return t`name the fault first`
+  const fault = attempt.fault_details?.[0]?.title ?? t`no fault named`
   return attempt.asked ? fault : `${attempt.title}: ${fault.toLowerCase()}`
 }

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { useState, type FormEvent, type KeyboardEvent } from 'react'
 import { toast } from 'sonner'
 import { Refusal, type Attempt } from '../../api/client'
@@ -41,37 +42,37 @@ export function Boundaries({ attempt, timeS, next }: Props) {
     event.preventDefault()
     cut.mutate(
       { id: attempt.id, manoeuvre, phases },
-      { onSuccess: () => toast('Measured again within these boundaries. Grades that were given stay.') },
+      { onSuccess: () => toast(t`Measured again within these boundaries. Grades that were given stay.`) },
     )
   }
   const addHere = () =>
     add.mutate(
       { recordingId: attempt.recording_id, manoeuvre, start_s: timeS ?? attempt.end_s },
-      { onSuccess: (made) => toast(`Attempt ${made.position} is added: set its boundaries.`) },
+      { onSuccess: (made) => toast(t`Attempt ${made.position} is added: set its boundaries.`) },
     )
   const inside = timeS !== undefined && timeS > attempt.start_s + STEP_S && timeS < attempt.end_s - STEP_S
   const splitHere = () => {
     if (timeS === undefined) return
     split.mutate(
       { id: attempt.id, at_s: timeS },
-      { onSuccess: (made) => toast(`Split: what came after is attempt ${made.position}.`) },
+      { onSuccess: (made) => toast(t`Split: what came after is attempt ${made.position}.`) },
     )
   }
   const joinNext = () => {
     if (!next) return
     join.mutate(
       { id: attempt.id, later: next.id },
-      { onSuccess: () => toast(`Joined: attempt ${next.position} does not count any more.`) },
+      { onSuccess: () => toast(t`Joined: attempt ${next.position} does not count any more.`) },
     )
   }
   return (
     <details className="mt-3 border-t border-rule">
       <summary className="min-h-11 cursor-pointer py-2 font-semibold">
-        Boundaries{attempt.cut_by ? `, set by ${attempt.cut_by}` : ''}
+        {t`Boundaries${attempt.cut_by ? t`, set by ${attempt.cut_by}` : ''}`}
       </summary>
       <form className="grid gap-2" onSubmit={submit}>
         <label className="grid gap-0.5">
-          <span className="label">It was a</span>
+          <span className="label">{t`It was a`}</span>
           <Pick
             value={manoeuvre}
             choices={kinds.map(({ id, title }) => ({ id, word: title }))}
@@ -83,7 +84,7 @@ export function Boundaries({ attempt, timeS, next }: Props) {
           <div key={phase.id} className="grid grid-cols-[1fr_7rem_5.5rem] items-end gap-2">
             <span className="pb-2 font-semibold">{capital(phase.id)}</span>
             <Moment
-              label={`${capital(phase.id)} begins, s`}
+              label={t`${capital(phase.id)} begins, s`}
               value={phase.start_s - attempt.start_s}
               onChange={(at) => move(index, at + attempt.start_s)}
             />
@@ -93,7 +94,7 @@ export function Boundaries({ attempt, timeS, next }: Props) {
               disabled={phases.length === 1}
               onClick={() => drop(phase.id)}
             >
-              Join
+              {t`Join`}
             </button>
             {errors[phase.id] && (
               <span role="alert" className="col-span-3 text-xs font-semibold text-limit">
@@ -103,7 +104,7 @@ export function Boundaries({ attempt, timeS, next }: Props) {
           </div>
         ))}
         <Moment
-          label="Ends, s"
+          label={t`Ends, s`}
           value={(phases.at(-1)?.end_s ?? attempt.end_s) - attempt.start_s}
           onChange={(at) => end(at + attempt.start_s)}
         />
@@ -113,14 +114,14 @@ export function Boundaries({ attempt, timeS, next }: Props) {
           </p>
         )}
         <button type="submit" className="button solid" disabled={cut.isPending}>
-          Measure again
+          {t`Measure again`}
         </button>
         <button type="button" className="button" disabled={add.isPending} onClick={addHere}>
-          Add an attempt of this kind at the moment shown
+          {t`Add an attempt of this kind at the moment shown`}
         </button>
         <div className="grid grid-cols-2 gap-2">
           <button type="button" className="button" disabled={!inside || split.isPending} onClick={splitHere}>
-            Split at the moment shown
+            {t`Split at the moment shown`}
           </button>
           <button
             type="button"
@@ -128,7 +129,7 @@ export function Boundaries({ attempt, timeS, next }: Props) {
             disabled={next?.manoeuvre !== manoeuvre || join.isPending}
             onClick={joinNext}
           >
-            {next?.manoeuvre === manoeuvre ? `Join with attempt ${next.position}` : 'Join with the next'}
+            {next?.manoeuvre === manoeuvre ? t`Join with attempt ${next.position}` : t`Join with the next`}
           </button>
         </div>
       </form>

@@ -1,3 +1,4 @@
+import { plural, t } from '@lingui/core/macro'
 import { useState } from 'react'
 import { toast } from 'sonner'
 import type { Attempt } from '../../api/client'
@@ -24,17 +25,20 @@ export function ConfirmAll({ attempts, sortieId }: { attempts: Attempt[]; sortie
         })
         done += 1
       }
-      toast(`${open.length} attempts confirmed as proposed`)
+      toast(plural(open.length, { one: '# attempt confirmed as proposed', other: '# attempts confirmed as proposed' }))
     } catch (error) {
-      const why = error instanceof Error ? error.message : 'Fujin did not answer.'
-      setFailed(`${done} of ${open.length} are confirmed. Attempt ${open[done]?.position ?? ''} was not: ${why}`)
+      const why = error instanceof Error ? error.message : t`Fujin did not answer.`
+      setFailed(t`${done} of ${open.length} are confirmed. Attempt ${open[done]?.position ?? ''} was not: ${why}`)
     }
   }
   return (
     <>
       {open.length > 1 && (
         <button type="button" className="button mb-2" disabled={add.isPending} onClick={() => void confirm()}>
-          Confirm the {open.length} attempts that are to standard
+          {plural(open.length, {
+            one: 'Confirm the attempt that is to standard',
+            other: 'Confirm the # attempts that are to standard',
+          })}
         </button>
       )}
       {failed && (

@@ -1,3 +1,5 @@
+import { decimal } from '../../language/numbers'
+import { t } from '@lingui/core/macro'
 import type { Attempt } from '../../api/client'
 
 interface Props {
@@ -10,18 +12,18 @@ export function Faults({ attempt, onTime }: Props) {
   const [first, ...rest] = attempt.fault_details ?? []
   if (!first) return null
   return (
-    <section aria-label="First fault" className="sheet my-2 grid gap-1 border-l-8! border-l-ink! p-3">
-      <h2 className="m-0 text-lg font-bold">Work on: {first.title.toLowerCase()}</h2>
+    <section aria-label={t`First fault`} className="sheet my-2 grid gap-1 border-l-8! border-l-ink! p-3">
+      <h2 className="m-0 text-lg font-bold">{t`Work on: ${first.title.toLowerCase()}`}</h2>
       <p className="m-0">
         <button type="button" className="cursor-pointer underline" onClick={() => onTime(first.from_s)}>
-          {(first.from_s - attempt.start_s).toFixed(1)} to {(first.to_s - attempt.start_s).toFixed(1)} s
+          {t`${decimal(first.from_s - attempt.start_s, 1)} to ${decimal(first.to_s - attempt.start_s, 1)} s`}
         </button>
         : {first.evidence}. <span className="text-soft">{first.cause}</span>
       </p>
       <p className="m-0 text-lg font-semibold">“{first.cue}”</p>
       {rest.length > 0 && (
         <p className="label m-0">
-          After it: {rest.map((fault) => `${fault.title.toLowerCase()} (${fault.evidence})`).join(' · ')}
+          {t`After it: ${rest.map((fault) => `${fault.title.toLowerCase()} (${fault.evidence})`).join(' · ')}`}
         </p>
       )}
     </section>

@@ -1,9 +1,10 @@
+import { t } from '@lingui/core/macro'
 import type { Attempt, Sortie } from '../../api/client'
 import { useTellManner } from '../../api/review'
 import { MANNER, taskWords } from '../fly/tapWords'
 import { choicesOf, Pick } from '../../design/Pick'
 
-const THROTTLE = { instructor: 'The instructor', student: 'The student' } as const
+const THROTTLE = { instructor: t`The instructor`, student: t`The student` } as const
 
 /** How the attempt came about and what the student had in hand: a part-task is judged on that control alone. */
 export function FlownAs({ attempt, sortie }: { attempt: Attempt; sortie: Sortie }) {
@@ -13,7 +14,7 @@ export function FlownAs({ attempt, sortie }: { attempt: Attempt; sortie: Sortie 
   return (
     <div className="mt-3 grid grid-cols-2 gap-2 border-t border-rule pt-2">
       <label className="grid gap-0.5">
-        <span className="label">It was</span>
+        <span className="label">{t`It was`}</span>
         <Pick
           value={manner}
           choices={choicesOf(MANNER)}
@@ -21,7 +22,7 @@ export function FlownAs({ attempt, sortie }: { attempt: Attempt; sortie: Sortie 
         />
       </label>
       <label className="grid gap-0.5">
-        <span className="label">The student had</span>
+        <span className="label">{t`The student had`}</span>
         <Pick
           value={task}
           choices={choicesOf(words)}
@@ -30,7 +31,7 @@ export function FlownAs({ attempt, sortie }: { attempt: Attempt; sortie: Sortie 
       </label>
       {throttleBy && (
         <label className="col-span-2 grid gap-0.5">
-          <span className="label">Throttle moved by</span>
+          <span className="label">{t`Throttle moved by`}</span>
           <Pick
             value={throttleBy}
             choices={choicesOf(THROTTLE)}
@@ -42,8 +43,7 @@ export function FlownAs({ attempt, sortie }: { attempt: Attempt; sortie: Sortie 
       )}
       {(task !== 'whole' || manner === 'demonstration') && (
         <p className="label col-span-2 m-0">
-          {task === 'whole' ? 'A demonstration' : `Judged on the ${words[task].toLowerCase()} alone; a part-task`} does
-          not count towards readiness.
+          {t`${task === 'whole' ? t`A demonstration` : t`Judged on the ${words[task].toLowerCase()} alone; a part-task`} does not count towards readiness.`}
         </p>
       )}
     </div>

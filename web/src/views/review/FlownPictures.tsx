@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { useState } from 'react'
 import type { Attempt, PathPoint } from '../../api/client'
 import { useAttemptPictures, useFlownPath } from '../../api/review'
@@ -19,7 +20,7 @@ export function FlownPictures({ attempt, timeS }: Props) {
       className="mt-3 border-t border-rule"
       onToggle={(event) => setOpen((event.target as HTMLDetailsElement).open)}
     >
-      <summary className="min-h-11 cursor-pointer py-2 font-semibold">Energy and limits</summary>
+      <summary className="min-h-11 cursor-pointer py-2 font-semibold">{t`Energy and limits`}</summary>
       {open && <Inside attempt={attempt} timeS={timeS} />}
     </details>
   )
@@ -30,16 +31,16 @@ function Inside({ attempt, timeS }: Props) {
   const path = useFlownPath(attempt.id)
   const now = timeS === undefined ? undefined : momentOf(path, timeS)
   if (pictures.isError) return <p className="limit-note p-2">{pictures.error.message}</p>
-  if (pictures.isPending) return <Loading what="energy and limits" />
+  if (pictures.isPending) return <Loading what={t`energy and limits`} />
   const { ledger, charts } = pictures.data
   if (ledger.length < 4 && charts.length === 0)
-    return <p className="label mt-0">Not recorded: it takes airspeed, height and rotor rpm.</p>
+    return <p className="label mt-0">{t`Not recorded: it takes airspeed, height and rotor rpm.`}</p>
   return (
     <div className="grid gap-4 lg:grid-cols-2">
       {ledger.length > 3 && (
         <EnergyLedger
           entries={ledger}
-          title="Energy ledger as flown"
+          title={t`Energy ledger as flown`}
           {...(timeS === undefined ? {} : { timeS: timeS - attempt.start_s })}
         />
       )}

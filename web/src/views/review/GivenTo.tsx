@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro'
+import { Trans } from '@lingui/react/macro'
 import { useMemo } from 'react'
 import type { Attempt, Exercise, Schemas } from '../../api/client'
 import { useGiveAttempt, useMeasureFrom, useMoveSpot } from '../../api/lesson'
@@ -29,7 +31,7 @@ export function GivenTo({ attempt, exercises }: Props) {
       () => [
         {
           key: 'x',
-          does: 'An attempt at the next exercise',
+          does: t`An attempt at the next exercise`,
           run: () => mutate({ id: attempt.id, exerciseId: next === NONE ? null : next }),
         },
       ],
@@ -39,13 +41,15 @@ export function GivenTo({ attempt, exercises }: Props) {
   return (
     <div className="mt-2 grid gap-1">
       <label className="grid gap-0.5">
-        <span className="label">An attempt at {give.isPending && '(measuring again…)'}</span>
+        <span className="label">
+          <Trans>An attempt at {give.isPending && t`(measuring again…)`}</Trans>
+        </span>
         <Pick
           value={now}
           disabled={give.isPending}
           choices={[
             ...exercises.map(({ id, title }, at) => ({ id, word: `${at + 1} ${title}` })),
-            { id: NONE, word: 'none of this lesson' },
+            { id: NONE, word: t`none of this lesson` },
           ]}
           onChange={to}
         />
@@ -56,14 +60,16 @@ export function GivenTo({ attempt, exercises }: Props) {
         )}
       </label>
       <label className="grid gap-0.5">
-        <span className="label">Measured from {measure.isPending && '(measuring again…)'}</span>
+        <span className="label">
+          <Trans>Measured from {measure.isPending && t`(measuring again…)`}</Trans>
+        </span>
         <Pick
           value={attempt.spot_name ? OWN : 'exercise'}
           disabled={measure.isPending}
           choices={[
-            { id: 'exercise', word: "the exercise's spot" },
-            { id: 'last_landing', word: 'where the one before ended' },
-            { id: 'here', word: 'where it ended itself' },
+            { id: 'exercise', word: t`the exercise's spot` },
+            { id: 'last_landing', word: t`where the one before ended` },
+            { id: 'here', word: t`where it ended itself` },
             ...(attempt.spot_name ? [{ id: OWN, word: attempt.spot_name }] : []),
           ]}
           onChange={(from) => from !== OWN && measure.mutate({ id: attempt.id, from: from as Schemas['MeasuredFrom'] })}
@@ -78,7 +84,7 @@ export function GivenTo({ attempt, exercises }: Props) {
             attempt.exercise_id && spot.mutate({ exerciseId: attempt.exercise_id, to: { attempt_id: attempt.id } })
           }
         >
-          The spot is where this one ended
+          {t`The spot is where this one ended`}
         </button>
       )}
     </div>

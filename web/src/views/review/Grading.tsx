@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro'
+import { Trans } from '@lingui/react/macro'
 import { useState } from 'react'
 import { toast } from 'sonner'
 import type { Attempt, Session, Sortie } from '../../api/client'
@@ -59,7 +61,7 @@ export function Grading({ attempt, sortie, session }: Props) {
   const stored = () => {
     dropChosen()
     dropReasons()
-    toast(mine || second ? 'Your grades are kept. Now compare.' : 'Grades stored')
+    toast(mine || second ? t`Your grades are kept. Now compare.` : t`Grades stored`)
   }
   const store = () =>
     void add
@@ -77,33 +79,33 @@ export function Grading({ attempt, sortie, session }: Props) {
   )
 
   const storeWord = () => {
-    if ((mine || second) && ready.length < open.length) return `Grade ${open.length - ready.length} more`
-    if (mine) return 'Keep my grades'
-    if (second) return 'Keep the second opinion'
-    if (unexplained.length > 0) return 'A change wants a reason'
-    return byHand || Object.keys(chosen).length > 0 ? 'Store these grades' : 'Confirm the proposal'
+    if ((mine || second) && ready.length < open.length) return t`Grade ${open.length - ready.length} more`
+    if (mine) return t`Keep my grades`
+    if (second) return t`Keep the second opinion`
+    if (unexplained.length > 0) return t`A change wants a reason`
+    return byHand || Object.keys(chosen).length > 0 ? t`Store these grades` : t`Confirm the proposal`
   }
 
   return (
-    <section aria-label="Grades" className="sheet p-3">
+    <section aria-label={t`Grades`} className="sheet p-3">
       <div className="flex items-baseline justify-between">
-        <h2 className="m-0 text-lg font-bold">Attempt {attempt.position}: grades</h2>
+        <h2 className="m-0 text-lg font-bold">{t`Attempt ${attempt.position}: grades`}</h2>
         {attempt.help && attempt.help !== 'alone' && (
-          <span className="label">most help: {attempt.help.replace('_', ' ')}</span>
+          <span className="label">{t`most help: ${attempt.help.replace('_', ' ')}`}</span>
         )}
       </div>
       {!mine && !attempt.self_graded && (
         <p className="label mt-1 mb-0">
-          {sortie.student.name} has not graded this attempt yet, and sees nothing of yours until then.
+          {t`${sortie.student.name} has not graded this attempt yet, and sees nothing of yours until then.`}
         </p>
       )}
       {byHand && !mine && (
         <p className="label mt-1 mb-0">
-          Nothing of it could be judged: nothing is proposed. Grade by hand, or leave it.
+          {t`Nothing of it could be judged: nothing is proposed. Grade by hand, or leave it.`}
         </p>
       )}
       {theirs && (
-        <p className="label mt-1 mb-0">A lesson of {sortie.instructor.name}: your grades are a second opinion.</p>
+        <p className="label mt-1 mb-0">{t`A lesson of ${sortie.instructor.name}: your grades are a second opinion.`}</p>
       )}
       {mayDiffer && (
         <button
@@ -114,7 +116,7 @@ export function Grading({ attempt, sortie, session }: Props) {
             setAsked(!asked)
           }}
         >
-          {second ? 'Show what was graded' : 'Give a second opinion, without sight of the first'}
+          {second ? t`Show what was graded` : t`Give a second opinion, without sight of the first`}
         </button>
       )}
       <div className="grid gap-2 pt-2">
@@ -128,8 +130,8 @@ export function Grading({ attempt, sortie, session }: Props) {
               <span className="font-semibold">{capital(phase.id)}</span>
               <span className="flex gap-3 text-sm">
                 {given(phase.id, 'self') && (
-                  <span className="inline-flex items-center gap-1" title="The student's own grade">
-                    own <GradeGlyph grade={given(phase.id, 'self')?.grade} own />
+                  <span className="inline-flex items-center gap-1" title={t`The student's own grade`}>
+                    {t`own`} <GradeGlyph grade={given(phase.id, 'self')?.grade} own />
                   </span>
                 )}
                 {!second && given(phase.id, 'instructor') && (
@@ -141,23 +143,25 @@ export function Grading({ attempt, sortie, session }: Props) {
             </div>
             {attempt.shown === 'all' && !byHand && !second && (
               <p className="label m-0">
-                Proposed {GRADE_WORDS[phase.proposed ?? -1]?.toLowerCase() ?? 'nothing: not recorded'}
-                {phase.driver && phase.driver !== phase.help
-                  ? `, because of ${(attempt.measures?.[phase.driver]?.label ?? phase.driver).toLowerCase()}`
-                  : ''}
-                {phase.critical ? ', critical' : ''}
-                {phase.help ? `, tapped ${phase.help.replace('_', ' ')}` : ''}
-                {phase.cockpit_grade != null
-                  ? `; in the cockpit ${GRADE_WORDS[phase.cockpit_grade]?.toLowerCase() ?? ''}`
-                  : ''}
+                {t`Proposed ${GRADE_WORDS[phase.proposed ?? -1]?.toLowerCase() ?? t`nothing: not recorded`}${
+                  phase.driver && phase.driver !== phase.help
+                    ? t`, because of ${(attempt.measures?.[phase.driver]?.label ?? phase.driver).toLowerCase()}`
+                    : ''
+                }${phase.critical ? t`, critical` : ''}${phase.help ? t`, tapped ${phase.help.replace('_', ' ')}` : ''}${
+                  phase.cockpit_grade != null
+                    ? t`; in the cockpit ${GRADE_WORDS[phase.cockpit_grade]?.toLowerCase() ?? ''}`
+                    : ''
+                }`}
               </p>
             )}
             {!second && given(phase.id, 'instructor')?.reason && (
-              <p className="label m-0">Changed: {given(phase.id, 'instructor')?.reason}</p>
+              <p className="label m-0">
+                <Trans>Changed: {given(phase.id, 'instructor')?.reason}</Trans>
+              </p>
             )}
             {!given(phase.id, kind) && (
               <GradeChoice
-                label={`${mine ? 'Your grade' : 'Grade'} for ${phase.id}`}
+                label={t`${mine ? t`Your grade` : t`Grade`} for ${phase.id}`}
                 value={value(phase.id, phase.proposed)}
                 onChange={(grade) => setChosen((before) => ({ ...before, [phase.id]: grade }))}
               />
@@ -167,7 +171,7 @@ export function Grading({ attempt, sortie, session }: Props) {
               phase.proposed != null &&
               value(phase.id, phase.proposed) !== phase.proposed && (
                 <label className="mt-1 grid gap-0.5">
-                  <span className="label">Why it differs from the proposal</span>
+                  <span className="label">{t`Why it differs from the proposal`}</span>
                   <input
                     className="field"
                     value={reasons[phase.id] ?? ''}
@@ -190,7 +194,7 @@ export function Grading({ attempt, sortie, session }: Props) {
         />
       )}
       {open.length > 0 && (
-        <p className="label mt-2 mb-0">Keys: 0 to 4 for the marked phase, comma and full stop to move, c to store.</p>
+        <p className="label mt-2 mb-0">{t`Keys: 0 to 4 for the marked phase, comma and full stop to move, c to store.`}</p>
       )}
       {open.length > 0 && (
         <button type="button" className="button solid mt-3 w-full" disabled={!storable} onClick={store}>
@@ -219,8 +223,8 @@ function OneReason({ phases, give }: { phases: string[]; give: (reason: string) 
   return (
     <ReasonForm
       className="mt-2"
-      ask={`One reason for ${phases.map((phase) => phase.replaceAll('_', ' ')).join(', ')}`}
-      act="Take it for all"
+      ask={t`One reason for ${phases.map((phase) => phase.replaceAll('_', ' ')).join(', ')}`}
+      act={t`Take it for all`}
       onReason={give}
     />
   )
@@ -237,9 +241,9 @@ function VoidControl({ attempt, setVoid }: VoidProps) {
   if (!attempt.counts) {
     return (
       <p className="mt-2 mb-0 text-sm">
-        Does not count: {attempt.void_reason}.{' '}
+        <Trans>Does not count: {attempt.void_reason}. </Trans>
         <button type="button" className="cursor-pointer underline" onClick={() => setVoid(true)}>
-          Count it again
+          {t`Count it again`}
         </button>
       </p>
     )
@@ -247,15 +251,15 @@ function VoidControl({ attempt, setVoid }: VoidProps) {
   if (!asking) {
     return (
       <button type="button" className="mt-2 cursor-pointer text-sm underline" onClick={() => setAsking(true)}>
-        This attempt should not count
+        {t`This attempt should not count`}
       </button>
     )
   }
   return (
     <ReasonForm
       className="mt-2"
-      ask="Why it should not count"
-      act="Do not count"
+      ask={t`Why it should not count`}
+      act={t`Do not count`}
       close
       focused
       onReason={(reason) => {

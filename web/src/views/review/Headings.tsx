@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { useState, type FormEvent } from 'react'
 import { Refusal, type Schemas } from '../../api/client'
 import { Pick } from '../../design/Pick'
@@ -28,19 +29,19 @@ export function Headings({ summary, tell }: Props) {
     try {
       await tell(told.filter((row) => row.channel !== ''))
     } catch (error) {
-      setProblem(error instanceof Error ? error : new Error('The meanings could not be kept; try again.'))
+      setProblem(error instanceof Error ? error : new Error(t`The meanings could not be kept; try again.`))
     }
   }
   return (
-    <form className="sheet mt-2 p-4" onSubmit={(event) => void submit(event)} aria-label="What the headings mean">
-      <h2 className="mt-0 mb-2 text-lg font-bold">What do these headings mean?</h2>
+    <form className="sheet mt-2 p-4" onSubmit={(event) => void submit(event)} aria-label={t`What the headings mean`}>
+      <h2 className="mt-0 mb-2 text-lg font-bold">{t`What do these headings mean?`}</h2>
       <table className="w-full border-collapse text-sm">
         <thead>
           <tr className="label text-left">
-            <th className="py-1 font-normal">Heading</th>
-            <th className="py-1 font-normal">First value</th>
-            <th className="py-1 font-normal">It is</th>
-            <th className="py-1 font-normal">In</th>
+            <th className="py-1 font-normal">{t`Heading`}</th>
+            <th className="py-1 font-normal">{t`First value`}</th>
+            <th className="py-1 font-normal">{t`It is`}</th>
+            <th className="py-1 font-normal">{t`In`}</th>
           </tr>
         </thead>
         <tbody>
@@ -57,10 +58,10 @@ export function Headings({ summary, tell }: Props) {
               <td className="figures py-1.5 pr-3">{asked[index]?.example}</td>
               <td className="py-1 pr-3">
                 <Pick
-                  aria-label={`Meaning of ${row.heading}`}
+                  aria-label={t`Meaning of ${row.heading}`}
                   value={row.channel}
                   choices={[
-                    { id: '', word: 'not read' },
+                    { id: '', word: t`not read` },
                     ...meanings.map(({ channel, label }) => ({ id: channel, word: label })),
                   ]}
                   onChange={(channel) => change(index, { channel, unit: unitsOf(channel)[0] ?? '' })}
@@ -69,7 +70,7 @@ export function Headings({ summary, tell }: Props) {
               <td className="py-1">
                 {row.channel && (
                   <Pick
-                    aria-label={`Unit of ${row.heading}`}
+                    aria-label={t`Unit of ${row.heading}`}
                     value={row.unit}
                     choices={unitsOf(row.channel).map((unit) => ({ id: unit, word: unit }))}
                     onChange={(unit) => change(index, { unit })}
@@ -86,9 +87,9 @@ export function Headings({ summary, tell }: Props) {
         </p>
       )}
       <button type="submit" className="button solid mt-3">
-        Read it with these meanings
+        {t`Read it with these meanings`}
       </button>
-      <span className="label ml-3">Kept for every file with the same header row.</span>
+      <span className="label ml-3">{t`Kept for every file with the same header row.`}</span>
     </form>
   )
 }

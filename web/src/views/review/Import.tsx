@@ -1,3 +1,7 @@
+import { decimal } from '../../language/numbers'
+import { locale } from '#language/i18n'
+import { plural, t } from '@lingui/core/macro'
+import { Trans } from '@lingui/react/macro'
 import { useQueryClient } from '@tanstack/react-query'
 import { useEffect, useRef, useState, type DragEvent } from 'react'
 import type { Schemas, Sortie } from '../../api/client'
@@ -31,7 +35,9 @@ export function Import({ sortie, empty }: { sortie: Sortie; empty: boolean }) {
     try {
       setSent((await work).id)
     } catch (error) {
-      setProblem(error instanceof Error ? error.message : 'The file could not be sent. Nothing was changed; try again.')
+      setProblem(
+        error instanceof Error ? error.message : t`The file could not be sent. Nothing was changed; try again.`,
+      )
     }
   }
   const onFiles = (files: FileList | null) => {
@@ -46,7 +52,7 @@ export function Import({ sortie, empty }: { sortie: Sortie; empty: boolean }) {
   const shown = recording.data ?? sortie.recordings.at(-1)
 
   return (
-    <section aria-label="Recording" className="mt-2">
+    <section aria-label={t`Recording`} className="mt-2">
       {sortie.may_edit && (
         <div
           onDragOver={(event) => {
@@ -58,28 +64,28 @@ export function Import({ sortie, empty }: { sortie: Sortie; empty: boolean }) {
           className={`flex flex-wrap items-center gap-3 border border-dashed px-3 ${empty ? 'min-h-40 justify-center py-6' : 'py-1.5'} ${over ? 'border-ink bg-wash' : 'border-faint'}`}
         >
           <span className={empty ? 'text-lg' : 'label'}>
-            {empty ? 'No recording yet. Drop the recorder’s file here, or' : 'Drop another recording here, or'}
+            {empty ? t`No recording yet. Drop the recorder’s file here, or` : t`Drop another recording here, or`}
           </span>
           <button
             type="button"
             className={empty ? 'button solid' : 'button min-h-9!'}
             onClick={() => input.current?.click()}
           >
-            Choose a file
+            {t`Choose a file`}
           </button>
           <button
             type="button"
             className={empty ? 'button' : 'button min-h-9!'}
             onClick={() => void take(fetchFromRecorder(sortie.id))}
           >
-            From the stand-in recorder
+            {t`From the stand-in recorder`}
           </button>
           <input
             ref={input}
             type="file"
             accept=".csv,.nmea,.txt,.log,.gpx,.igc,.gz"
             className="sr-only"
-            aria-label="Recording file"
+            aria-label={t`Recording file`}
             onChange={(event) => onFiles(event.target.files)}
           />
           {!empty && shown && <Summary recording={shown} />}
@@ -87,7 +93,7 @@ export function Import({ sortie, empty }: { sortie: Sortie; empty: boolean }) {
       )}
       {!sortie.may_edit && empty && (
         <p className="border border-dashed border-faint p-5 text-soft">
-          No recording yet. Your instructor loads it after the flight.
+          {t`No recording yet. Your instructor loads it after the flight.`}
         </p>
       )}
       {problem && (
@@ -103,7 +109,9 @@ export function Import({ sortie, empty }: { sortie: Sortie; empty: boolean }) {
       )}
       {shown?.status === 'failed' && (
         <p role="alert" className="limit-note mt-2 mb-0 p-3">
-          {shown.name} was not imported: {shown.error}
+          <Trans>
+            {shown.name} was not imported: {shown.error}
+          </Trans>
         </p>
       )}
       {sortie.may_edit && shown?.status === 'failed' && shown.summary?.headings && (
@@ -119,7 +127,7 @@ export function Import({ sortie, empty }: { sortie: Sortie; empty: boolean }) {
       )}
       {status === 'ready' && recording.data?.attempts === 0 && (
         <p role="status" className="sheet mt-2 mb-0 p-3">
-          {recording.data.name} was read, and no attempt was found in it. The recording is kept.
+          {t`${recording.data.name} was read, and no attempt was found in it. The recording is kept.`}
         </p>
       )}
     </section>
@@ -138,7 +146,7 @@ function Progress({ recording }: { recording: Schemas['Recording'] }) {
       </div>
       <div
         role="progressbar"
-        aria-label="Import"
+        aria-label={t`Import`}
         aria-valuenow={percent}
         aria-valuemin={0}
         aria-valuemax={100}
@@ -146,7 +154,7 @@ function Progress({ recording }: { recording: Schemas['Recording'] }) {
       >
         <div className="h-full bg-ink" style={{ width: `${percent}%` }} />
       </div>
-      <p className="label mt-1 mb-0">You can leave this page; the work goes on.</p>
+      <p className="label mt-1 mb-0">{t`You can leave this page; the work goes on.`}</p>
     </div>
   )
 }
@@ -158,23 +166,26 @@ function Summary({ recording }: { recording: Schemas['Recording'] }) {
   return (
     <details className="label ml-auto">
       <summary className="cursor-pointer">
-        {recording.name}, {summary.rows?.toLocaleString('en-GB')} rows at {summary.rate_hz?.toFixed(0)} Hz
-        {notes.length > 0 ? `, ${notes.length} ${notes.length === 1 ? 'note' : 'notes'}` : ''}
+        <Trans>
+          {recording.name}, {summary.rows?.toLocaleString(locale)} rows at{' '}
+          {summary.rate_hz && decimal(summary.rate_hz, 0)} Hz
+          {notes.length > 0 ? plural(notes.length, { one: ', # note', other: ', # notes' }) : ''}
+        </Trans>
       </summary>
       <ul className="m-0 pl-4">
         {notes.map((note) => (
           <li key={note}>{note}</li>
         ))}
-        <li>Channels: {(summary.channels ?? []).join(', ')}</li>
+        <li>{t`Channels: ${(summary.channels ?? []).join(', ')}`}</li>
         {summary.wind && (
           <li>
-            Wind {summary.wind} (
-            {summary.wind_source === 'given'
-              ? 'from the sortie'
-              : summary.wind_source === 'file'
-                ? 'from the file'
-                : 'from the drift, estimated'}
-            )
+            {t`Wind ${summary.wind} (${
+              summary.wind_source === 'given'
+                ? t`from the sortie`
+                : summary.wind_source === 'file'
+                  ? t`from the file`
+                  : t`from the drift, estimated`
+            })`}
           </li>
         )}
       </ul>

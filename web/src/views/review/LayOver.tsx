@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import type { Attempt } from '../../api/client'
 import { capital } from '../../design/words'
 import { Pick } from '../../design/Pick'
@@ -24,13 +25,13 @@ export function LayOver({ attempt, attempts, over, choose }: Props) {
   return (
     <span className="flex flex-wrap items-center gap-2">
       <label className="label flex items-center gap-1.5">
-        Lay over it
+        {t`Lay over it`}
         <Pick
           className="min-h-9! w-32"
           value={over?.position ?? ''}
           choices={[
-            { id: '', word: 'nothing' },
-            ...others.map(({ position }) => ({ id: position, word: `Attempt ${position}` })),
+            { id: '', word: t`nothing` },
+            ...others.map(({ position }) => ({ id: position, word: t`Attempt ${position}` })),
           ]}
           onChange={(id) =>
             choose(id === '' ? undefined : { position: Number(id), event: over?.event ?? attempt.phases[0]?.id ?? '' })
@@ -39,7 +40,7 @@ export function LayOver({ attempt, attempts, over, choose }: Props) {
       </label>
       {over && other && (
         <label className="label flex items-center gap-1.5">
-          on the beginning of
+          {t`on the beginning of`}
           <Pick
             className="min-h-9! w-32"
             value={over.event}

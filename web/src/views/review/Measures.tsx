@@ -1,6 +1,10 @@
+import { decimal } from '../../language/numbers'
+import { t } from '@lingui/core/macro'
+import { Trans } from '@lingui/react/macro'
 import { Accordion } from 'radix-ui'
 import type { Attempt, Measure } from '../../api/client'
 import { Figure } from '../../design/Figure'
+import { Why } from '../../design/Why'
 import { VerdictMark } from '../../design/VerdictMark'
 import { bandText, capital, figure, unitWord } from '../../design/words'
 import { BandRuler } from '../../pictures/BandRuler'
@@ -23,7 +27,7 @@ export function Measures({ attempt, phase, select }: Props) {
   const fault = first && attempt.phases.find((p) => first.to_s > p.start_s && first.to_s <= p.end_s + 0.05)?.id
   const shown = worst ?? groups.find((id) => id === fault) ?? groups[0]
   return (
-    <section aria-label="Measures" className="mt-3">
+    <section aria-label={t`Measures`} className="mt-3">
       <Accordion.Root
         type="single"
         collapsible
@@ -34,7 +38,7 @@ export function Measures({ attempt, phase, select }: Props) {
           <Accordion.Item key={id} value={id} className="border-t border-rule">
             <Accordion.Header className="m-0">
               <Accordion.Trigger className="flex min-h-11 w-full cursor-pointer items-center justify-between font-semibold">
-                {capital(id === 'setup' ? 'set-up' : id)}
+                {capital(id === 'setup' ? t`set-up` : id)}
                 <span className="flex gap-1" aria-hidden="true">
                   {measures
                     .filter(([, m]) => m.phase === id && m.verdict)
@@ -59,9 +63,11 @@ export function Measures({ attempt, phase, select }: Props) {
         ))}
       </Accordion.Root>
       <p className="label mt-2">
-        Standard {attempt.standard_version}. Estimated values are marked ≈. The bar through a value is what this
-        recording leaves open of it, nine times of ten; a verdict that another value on it would turn is too close to
-        call, its mark struck through.
+        <Trans>
+          Standard {attempt.standard_version}. Estimated values are marked ≈. The bar through a value is what this
+          recording leaves open of it, nine times of ten; a verdict that another value on it would turn is too close to
+          call, its mark struck through.
+        </Trans>
       </p>
     </section>
   )
@@ -70,16 +76,16 @@ export function Measures({ attempt, phase, select }: Props) {
 function Row({ measure }: { measure: Measure }) {
   const recorded = measure.verdict !== 'not_recorded'
   return (
-    <tr
-      className="border-t border-rule/60 align-middle"
-      title={`${measure.definition} From ${measure.source.join(', ')}${rangeText(measure)}.`}
-    >
+    <tr className="border-t border-rule/60 align-middle">
       <td className="w-6 py-1">
         <VerdictMark verdict={measure.verdict} tooClose={measure.too_close} />
       </td>
       <th scope="row" className="py-1 pr-2 text-left font-normal">
-        {measure.label}
-        {measure.critical && <b className="text-limit"> critical</b>}
+        <Why word={measure.label}>
+          <p className="m-0">{measure.definition}</p>
+          <p className="m-0 mt-1.5 text-soft">{t`From ${measure.source.join(', ')}${rangeText(measure)}.`}</p>
+        </Why>
+        {measure.critical && <b className="text-limit"> {t`critical`}</b>}
         {measure.reason && <span className="block text-xs text-soft">{measure.reason}</span>}
       </th>
       <td className="py-1 text-right font-semibold whitespace-nowrap">
@@ -89,7 +95,7 @@ function Row({ measure }: { measure: Measure }) {
             <Figure value={measure.value} unit={measure.unit} digits={measure.digits} />
             {measure.lengths != null && (
               <span className="block text-xs font-normal text-soft">
-                {Math.abs(measure.lengths).toFixed(1)} lengths
+                {t`${decimal(Math.abs(measure.lengths), 1)} lengths`}
               </span>
             )}
           </>
@@ -109,5 +115,5 @@ function Row({ measure }: { measure: Measure }) {
 
 function rangeText({ low, high, unit, digits }: Measure): string {
   if (low == null || high == null) return ''
-  return `; in 9 of 10 between ${figure(low, unit, digits + 1)} and ${figure(high, unit, digits + 1)} ${unitWord(unit)}`
+  return t`; in 9 of 10 between ${figure(low, unit, digits + 1)} and ${figure(high, unit, digits + 1)} ${unitWord(unit)}`
 }

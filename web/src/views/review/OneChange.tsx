@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro'
+import { Trans } from '@lingui/react/macro'
 import { useState } from 'react'
 import type { Attempt, Plan, Schemas } from '../../api/client'
 import { useOneChange, useFlownPath } from '../../api/review'
@@ -19,29 +21,31 @@ export function OneChange({ attempt, plan }: Props) {
   if (!asked)
     return (
       <button type="button" className="button mt-2" onClick={() => setAsked(true)}>
-        What would one change have done?
+        {t`What would one change have done?`}
       </button>
     )
   if (answer.isPending)
     return (
       <p role="status" className="label mt-2 mb-0">
-        Fitting the model to this attempt and flying it again…
+        {t`Fitting the model to this attempt and flying it again…`}
       </p>
     )
   if (answer.isError) return <p className="limit-note mt-2 mb-0 p-2">{answer.error.message}</p>
   const found = answer.data
   return (
-    <section aria-label="What one change would have done" className="sheet mt-2 p-3.5">
+    <section aria-label={t`What one change would have done`} className="sheet mt-2 p-3.5">
       <h2 className="m-0 text-base font-bold">
-        {found.claimed ? `With only this changed: ${found.change ?? ''}` : 'Nothing can be claimed'}
+        {found.claimed ? t`With only this changed: ${found.change ?? ''}` : t`Nothing can be claimed`}
       </h2>
       {found.claimed ? <Told numbers={found.numbers} /> : <p className="mt-1 mb-0">{found.reason}.</p>}
       {found.fit && (
         <p className="label mt-1 mb-0">
-          The flight model was fitted to this attempt: its height is off by {Math.round(found.fit.height_ft ?? 0)} ft,
-          airspeed by {found.fit.ias_kt} kt, rotor rpm by {found.fit.rotor_pct} %, sink by{' '}
-          {Math.round(found.fit.sink_fpm ?? 0)} ft/min, place by {Math.round(found.fit.place_ft ?? 0)} ft. An estimate,
-          not a promise.
+          <Trans>
+            The flight model was fitted to this attempt: its height is off by {Math.round(found.fit.height_ft ?? 0)} ft,
+            airspeed by {found.fit.ias_kt} kt, rotor rpm by {found.fit.rotor_pct} %, sink by{' '}
+            {Math.round(found.fit.sink_fpm ?? 0)} ft/min, place by {Math.round(found.fit.place_ft ?? 0)} ft. An
+            estimate, not a promise.
+          </Trans>
         </p>
       )}
       {found.mended && plan && (
@@ -49,7 +53,7 @@ export function OneChange({ attempt, plan }: Props) {
           <DescentSection
             plan={{ ...plan, path: found.mended.path, band: [], reaches: [] }}
             flown={path}
-            title="As flown (solid), with the one change (dashed), true scale"
+            title={t`As flown (solid), with the one change (dashed), true scale`}
             door="gate"
             window={windowOf(plan, [path, found.mended.path])}
           />
@@ -57,8 +61,8 @@ export function OneChange({ attempt, plan }: Props) {
       )}
       {found.fitted && found.mended && (
         <div className="mt-2 grid gap-3 md:grid-cols-2">
-          <EnergyLedger entries={found.fitted.ledger} title="Energy as flown" height={200} />
-          <EnergyLedger entries={found.mended.ledger} title="With the one change" height={200} />
+          <EnergyLedger entries={found.fitted.ledger} title={t`Energy as flown`} height={200} />
+          <EnergyLedger entries={found.mended.ledger} title={t`With the one change`} height={200} />
         </div>
       )}
     </section>
@@ -69,10 +73,10 @@ const Told = ({ numbers }: { numbers: Schemas['OneChange']['numbers'] }) => (
   <table className="figures mt-2 w-full border-collapse text-sm">
     <thead>
       <tr className="label text-right">
-        <th className="py-1 text-left font-normal">Measure</th>
-        <th className="py-1 font-normal">Flown</th>
-        <th className="py-1 font-normal">The model’s</th>
-        <th className="py-1 font-normal">With the change</th>
+        <th className="py-1 text-left font-normal">{t`Measure`}</th>
+        <th className="py-1 font-normal">{t`Flown`}</th>
+        <th className="py-1 font-normal">{t`The model’s`}</th>
+        <th className="py-1 font-normal">{t`With the change`}</th>
       </tr>
     </thead>
     <tbody>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { SPEEDS, type useReplay } from './useReplay'
 import { Pick } from '../../design/Pick'
 
@@ -5,10 +6,10 @@ import { Pick } from '../../design/Pick'
 export const ReplayBar = ({ replay }: { replay: ReturnType<typeof useReplay> }) => (
   <div className="mt-1 flex items-center gap-2">
     <button type="button" className="button min-h-9!" onClick={replay.toggle}>
-      {replay.playing ? 'Pause' : 'Replay'}
+      {replay.playing ? t`Pause` : t`Replay`}
     </button>
     <label className="label flex items-center gap-1.5">
-      Speed
+      {t`Speed`}
       <Pick
         className="min-h-9! w-20"
         value={replay.speed}

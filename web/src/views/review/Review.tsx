@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import type { Attempt, PathPoint, Plan, Session, Sortie } from '../../api/client'
@@ -64,8 +65,8 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
   useKeys(
     useMemo(
       () => [
-        { key: 'n', does: 'Next attempt', run: () => set({ attempt: Math.min(count, number + 1), t: null }) },
-        { key: 'b', does: 'Attempt before', run: () => set({ attempt: Math.max(1, number - 1), t: null }) },
+        { key: 'n', does: t`Next attempt`, run: () => set({ attempt: Math.min(count, number + 1), t: null }) },
+        { key: 'b', does: t`Attempt before`, run: () => set({ attempt: Math.max(1, number - 1), t: null }) },
       ],
       [count, number, set],
     ),
@@ -76,8 +77,8 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
   )
   const chosen = timeS === undefined || !attempt ? undefined : attempt.start_s + timeS
   const replay = useReplay(attempt?.id, span, chosen, (at) => attempt && set({ t: at - attempt.start_s }))
-  useKeys(useMemo(() => [{ key: 'r', does: 'Play or pause the replay', run: replay.toggle }], [replay.toggle]))
-  if (attempts.isPending) return <Loading what="the attempts" />
+  useKeys(useMemo(() => [{ key: 'r', does: t`Play or pause the replay`, run: replay.toggle }], [replay.toggle]))
+  if (attempts.isPending) return <Loading what={t`the attempts`} />
   if (attempts.isError) return <Failed error={attempts.error} again={() => void attempts.refetch()} />
 
   const { moment, choose: onTime } = replay
@@ -89,7 +90,7 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
       <Import sortie={sortie} empty={count === 0} />
       <BreakAdvice text={sortie.break_advice} />
       {attempt && (
-        <div className="mt-2 grid grid-cols-[minmax(0,1fr)_23rem] gap-5 max-xl:grid-cols-1">
+        <div className="mt-2 grid grid-cols-[minmax(0,1fr)_23rem] grid-rows-[auto_1fr] gap-x-5 max-xl:grid-cols-1">
           <div className="min-w-0">
             <AttemptList
               attempts={attempts.data}
@@ -101,14 +102,12 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
             {sortie.may_edit && !attempt.teaching && <ConfirmAll attempts={attempts.data} sortieId={sortie.id} />}
             {attempt.shown === 'name_fault_first' && (
               <p className="sheet my-2 p-3">
-                Look at the strips and the path, and name the fault that you would work on. Then you see what was played
-                and what the recording shows.
+                {t`Look at the strips and the path, and name the fault that you would work on. Then you see what was played and what the recording shows.`}
               </p>
             )}
             {attempt.shown === 'self_grade_first' && (
               <p className="sheet my-2 p-3">
-                Look at the strips and the path, and grade yourself first. Then you see the measures, the proposal and
-                your instructor&apos;s grades.
+                {t`Look at the strips and the path, and grade yourself first. Then you see the measures, the proposal and your instructor's grades.`}
               </p>
             )}
             {fault && <Faults attempt={attempt} onTime={onTime} />}
@@ -123,7 +122,7 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
                       plan={drawn}
                       flown={path}
                       over={other && otherPath}
-                      title={planned ? 'Flown (solid) over planned (dashed), true scale' : 'As flown, true scale'}
+                      title={planned ? t`Flown (solid) over planned (dashed), true scale` : t`As flown, true scale`}
                       door="gate"
                       window={windowOf(drawn, [path])}
                       {...(timeS === undefined ? {} : { timeS })}
@@ -155,22 +154,12 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
                 )}
               </AtMoment>
             ) : (
-              <Loading what="the strips" />
-            )}
-            {drawn && (
-              <AtMoment moment={moment}>
-                {(timeS) => <FlownGround attempt={attempt} plan={drawn} spotName={exercise.spot_name} timeS={timeS} />}
-              </AtMoment>
-            )}
-            {attempt.shown === 'all' && (
-              <AtMoment moment={moment}>
-                {(timeS) => <FlownPictures key={`pictures-${attempt.id}`} attempt={attempt} timeS={timeS} />}
-              </AtMoment>
+              <Loading what={t`the strips`} />
             )}
           </div>
-          <div className="min-w-0">
+          <div className="min-w-0 xl:col-start-2 xl:row-span-2 xl:row-start-1">
             <Link to={`/sorties/${sortie.id}/debrief`} className="button mb-2 w-full">
-              Debrief page
+              {t`Debrief page`}
             </Link>
             <Teaching key={`teaching-${attempt.id}`} attempt={attempt} sortie={sortie} session={session} />
             {!attempt.teaching && <Grading key={attempt.id} attempt={attempt} sortie={sortie} session={session} />}
@@ -199,6 +188,18 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
                 />
               )}
             </AtMoment>
+          </div>
+          <div className="min-w-0 xl:col-start-1 xl:row-start-2">
+            {drawn && (
+              <AtMoment moment={moment}>
+                {(timeS) => <FlownGround attempt={attempt} plan={drawn} spotName={exercise.spot_name} timeS={timeS} />}
+              </AtMoment>
+            )}
+            {attempt.shown === 'all' && (
+              <AtMoment moment={moment}>
+                {(timeS) => <FlownPictures key={`pictures-${attempt.id}`} attempt={attempt} timeS={timeS} />}
+              </AtMoment>
+            )}
           </div>
         </div>
       )}

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { useState } from 'react'
 import { toast } from 'sonner'
 import type { Attempt, Session, Sortie } from '../../api/client'
@@ -16,10 +17,10 @@ interface Props {
 type Lesson = NonNullable<Attempt['teaching']>
 
 const VERDICTS: Record<NonNullable<Lesson['verdict']>, string> = {
-  first: 'That is what was there, and what to work on first.',
-  among: 'It was there, but something else came first.',
-  not_there: 'The recording shows another fault.',
-  none_there: 'The recording shows no fault.',
+  first: t`That is what was there, and what to work on first.`,
+  among: t`It was there, but something else came first.`,
+  not_there: t`The recording shows another fault.`,
+  none_there: t`The recording shows no fault.`,
 }
 const NONE = 'none'
 
@@ -29,15 +30,15 @@ export function Teaching({ attempt, sortie, session }: Props) {
   if (!lesson) return null
   const candidate = isLearner(session.person)
   return (
-    <section aria-label="Teaching" className="sheet mb-2 grid gap-2 p-3">
-      <h2 className="m-0 text-lg font-bold">Attempt {attempt.position}: teaching</h2>
+    <section aria-label={t`Teaching`} className="sheet mb-2 grid gap-2 p-3">
+      <h2 className="m-0 text-lg font-bold">{t`Attempt ${attempt.position}: teaching`}</h2>
       {candidate && !lesson.named && <CallFault attempt={attempt} sortieId={sortie.id} kind="named" lesson={lesson} />}
       {!candidate && !lesson.played && (
         <CallFault attempt={attempt} sortieId={sortie.id} kind="played" lesson={lesson} />
       )}
       {!candidate && !lesson.named && (
         <p className="label m-0">
-          {sortie.student.name} has not named the fault yet, and sees neither it nor the measures until then.
+          {t`${sortie.student.name} has not named the fault yet, and sees neither it nor the measures until then.`}
         </p>
       )}
       {attempt.shown === 'all' && <Compared lesson={lesson} />}
@@ -52,9 +53,9 @@ export function Teaching({ attempt, sortie, session }: Props) {
 /** Played, named and recorded, and what that says of the naming. */
 function Compared({ lesson }: { lesson: Lesson }) {
   const rows = [
-    ['Played', lesson.played?.title ?? 'not said'],
-    ['Named', lesson.named?.title ?? 'not yet'],
-    ['Recorded', lesson.recorded?.length ? lesson.recorded.join(', then ').toLowerCase() : 'no fault'],
+    [t`Played`, lesson.played?.title ?? t`not said`],
+    [t`Named`, lesson.named?.title ?? t`not yet`],
+    [t`Recorded`, lesson.recorded?.length ? lesson.recorded.join(t`, then `).toLowerCase() : t`no fault`],
   ]
   return (
     <>
@@ -97,19 +98,19 @@ function CallFault({ attempt, sortieId, kind, lesson }: CallProps) {
           },
           {
             onSuccess: () =>
-              toast(naming ? 'Your fault is kept. Now compare.' : 'Kept. The candidate does not see it.'),
+              toast(naming ? t`Your fault is kept. Now compare.` : t`Kept. The candidate does not see it.`),
           },
         )
       }}
     >
       <label className="grid gap-0.5">
-        <span className="label">{naming ? 'Which fault would you work on?' : 'The fault that you played'}</span>
+        <span className="label">{naming ? t`Which fault would you work on?` : t`The fault that you played`}</span>
         <Pick
           required
           value={fault}
           choices={[
-            { id: '', word: 'Choose one' },
-            { id: NONE, word: 'No fault' },
+            { id: '', word: t`Choose one` },
+            { id: NONE, word: t`No fault` },
             ...lesson.choices.map(({ id, title }) => ({ id, word: title })),
           ]}
           onChange={setFault}
@@ -117,12 +118,12 @@ function CallFault({ attempt, sortieId, kind, lesson }: CallProps) {
       </label>
       {naming && (
         <label className="grid gap-0.5">
-          <span className="label">The one cue that you gave</span>
+          <span className="label">{t`The one cue that you gave`}</span>
           <input className="field" maxLength={200} value={cue} onChange={(event) => setCue(event.target.value)} />
         </label>
       )}
       <button type="submit" className="button solid" disabled={!fault || call.isPending}>
-        {naming ? 'Name it, then compare' : 'Keep it for the comparison'}
+        {naming ? t`Name it, then compare` : t`Keep it for the comparison`}
       </button>
       {call.isError && <p className="limit-note m-0 p-2">{call.error.message}</p>}
     </form>
@@ -160,22 +161,22 @@ function TeachingGrades({
                 <button
                   type="button"
                   className="cursor-pointer text-sm underline"
-                  aria-label={`${item.grade == null ? 'Grade' : 'Change'} ${item.title.toLowerCase()}`}
+                  aria-label={`${item.grade == null ? t`Grade` : t`Change`} ${item.title.toLowerCase()}`}
                   onClick={() => setChanging(item.id)}
                 >
-                  {item.grade == null ? 'Grade' : 'Change'}
+                  {item.grade == null ? t`Grade` : t`Change`}
                 </button>
               )}
             </span>
           </div>
           {item.id === 'spotted' && item.grade == null && lesson.proposed_spotted != null && (
             <p className="label m-0 inline-flex items-center gap-1">
-              Proposed <GradeGlyph grade={lesson.proposed_spotted} worded size={16} />
+              {t`Proposed`} <GradeGlyph grade={lesson.proposed_spotted} worded size={16} />
             </p>
           )}
           {changing === item.id && (
             <GradeChoice
-              label={`Grade for ${item.title.toLowerCase()}`}
+              label={t`Grade for ${item.title.toLowerCase()}`}
               value={undefined}
               onChange={(value) => grade(item.id, value)}
             />

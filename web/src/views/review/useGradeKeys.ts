@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { useMemo, useState } from 'react'
 import { useKeys } from '../../design/useKeys'
 import { GRADE_WORDS } from '../../design/words'
@@ -17,15 +18,15 @@ export function useGradeKeys(open: string[], choose: (phase: string, grade: numb
       return [
         ...GRADE_WORDS.map((word, grade) => ({
           key: String(grade),
-          does: `Grade the phase in turn: ${word.toLowerCase()}`,
+          does: t`Grade the phase in turn: ${word.toLowerCase()}`,
           run: () => {
             choose(turn, grade)
             move(1)
           },
         })),
-        { key: '.', does: 'Next phase to grade', run: () => move(1) },
-        { key: ',', does: 'Phase before', run: () => move(-1) },
-        { key: 'c', does: 'Store the grades', run: store },
+        { key: '.', does: t`Next phase to grade`, run: () => move(1) },
+        { key: ',', does: t`Phase before`, run: () => move(-1) },
+        { key: 'c', does: t`Store the grades`, run: store },
       ]
     }, [open, turn, choose, store]),
   )

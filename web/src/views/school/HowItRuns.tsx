@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { useQuery } from '@tanstack/react-query'
 import { api, unwrap, type Schemas } from '../../api/client'
 import { Failed, Loading } from '../../design/States'
@@ -10,13 +11,13 @@ const moment = (at: string) => `${shortDayOf(at)} ${clockOf(at)}`
 /** How this installation is, for the chief instructor: first what somebody has to do about it. */
 export function HowItRuns() {
   const running = useRunning()
-  if (running.isPending) return <Loading what="how it runs" />
+  if (running.isPending) return <Loading what={t`how it runs`} />
   if (running.isError) return <Failed error={running.error} again={() => void running.refetch()} />
   const now = running.data
   return (
     <section aria-labelledby="how-it-runs">
       <h2 id="how-it-runs" className="m-0 text-lg font-semibold">
-        How it runs
+        {t`How it runs`}
       </h2>
       {now.to_do.map((text) => (
         <p key={text} className="limit-note mt-2 mb-0 p-3">
@@ -24,28 +25,28 @@ export function HowItRuns() {
         </p>
       ))}
       <dl className="mt-2 grid grid-cols-[9rem_minmax(0,1fr)] gap-x-4 gap-y-2">
-        <Line name="Signed chain">{now.chain ? <Chain chain={now.chain} /> : 'Not read yet'}</Line>
-        <Line name="Last backup">
+        <Line name={t`Signed chain`}>{now.chain ? <Chain chain={now.chain} /> : t`Not read yet`}</Line>
+        <Line name={t`Last backup`}>
           {now.backup
-            ? `${moment(now.backup.at)}, ${now.backup.megabytes} MB, ${now.backup.links} links of the chain, in ${now.backup.folder}`
-            : 'None'}
+            ? t`${moment(now.backup.at)}, ${now.backup.megabytes} MB, ${now.backup.links} links of the chain, in ${now.backup.folder}`
+            : t`None`}
         </Line>
-        <Line name="Waiting">
-          {now.waiting.map(({ what, count }) => (count > 1 ? `${count} ${what}` : what)).join(', ') || 'Nothing'}
+        <Line name={t`Waiting`}>
+          {now.waiting.map(({ what, count }) => (count > 1 ? `${count} ${what}` : what)).join(', ') || t`Nothing`}
         </Line>
-        <Line name="Workers">
-          {now.workers.map(({ host, pid, threads }) => `${threads} on ${host} (process ${pid})`).join(', ') || 'None'}
+        <Line name={t`Workers`}>
+          {now.workers.map(({ host, pid, threads }) => t`${threads} on ${host} (process ${pid})`).join(', ') || t`None`}
         </Line>
-        <Line name="Room">
-          Database {now.room.database_megabytes} MB, {Math.round(now.room.free_megabytes / 1000)} GB free
+        <Line name={t`Room`}>
+          {t`Database ${now.room.database_megabytes} MB, ${Math.round(now.room.free_megabytes / 1000)} GB free`}
         </Line>
-        <Line name="Versions">
-          PostgreSQL {now.versions.postgresql}, Ruby {now.versions.ruby}, tables of {now.versions.tables}
+        <Line name={t`Versions`}>
+          {t`PostgreSQL ${now.versions.postgresql}, Ruby ${now.versions.ruby}, tables of ${now.versions.tables}`}
         </Line>
       </dl>
       {now.failures.length > 0 && (
         <>
-          <h3 className="mt-3 mb-1 text-base font-semibold">Failed in the last week</h3>
+          <h3 className="mt-3 mb-1 text-base font-semibold">{t`Failed in the last week`}</h3>
           <ul className="m-0 list-none p-0">
             {now.failures.map(({ at, what, asked_by }) => (
               <li key={at + what} className="border-t border-rule py-1.5">
@@ -72,7 +73,7 @@ const Line = ({ name, children }: { name: string; children: React.ReactNode }) =
 
 const Chain = ({ chain }: { chain: NonNullable<Schemas['Running']['chain']> }) =>
   chain.holds ? (
-    `${chain.links} links follow one another (read ${moment(chain.at)}); the last is ${chain.latest_hash.slice(0, 16)}`
+    t`${chain.links} links follow one another (read ${moment(chain.at)}); the last is ${chain.latest_hash.slice(0, 16)}`
   ) : (
     <ul className="m-0 list-none p-0 font-semibold">
       {chain.faults.map((fault) => (

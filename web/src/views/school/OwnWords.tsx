@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro'
+import { Trans } from '@lingui/react/macro'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState, type FormEvent } from 'react'
 import { Link } from 'react-router'
@@ -28,7 +30,7 @@ function useSchoolChange<T>(change: (body: T) => Promise<School>) {
     onSuccess: (school) => {
       queries.setQueryData(['school'], school)
       for (const key of ['session', 'audit']) void queries.invalidateQueries({ queryKey: [key] })
-      toast('Stored.')
+      toast(t`Stored.`)
     },
   })
 }
@@ -54,12 +56,12 @@ function NameForm({ school }: { school: School }) {
   }
   return (
     <form onSubmit={submit} className="grid gap-3">
-      <h2 className="m-0 text-lg font-semibold">The school’s own</h2>
-      <Field label="Name" required value={name} onText={setName} />
-      <Field label="Time zone" required value={zone} error={fieldErrors(change.error).time_zone} onText={setZone} />
-      <Field label="Words at the foot of what is printed" maxLength={200} value={words} onText={setWords} />
+      <h2 className="m-0 text-lg font-semibold">{t`The school’s own`}</h2>
+      <Field label={t`Name`} required value={name} onText={setName} />
+      <Field label={t`Time zone`} required value={zone} error={fieldErrors(change.error).time_zone} onText={setZone} />
+      <Field label={t`Words at the foot of what is printed`} maxLength={200} value={words} onText={setWords} />
       <Field
-        label="Days that what may go is kept of those who left"
+        label={t`Days that what may go is kept of those who left`}
         type="number"
         min={30}
         max={7300}
@@ -68,12 +70,12 @@ function NameForm({ school }: { school: School }) {
         onText={setDays}
       />
       <fieldset className="m-0 grid grid-cols-2 gap-3 border border-rule p-3">
-        <legend className="label px-1">Units of whoever has not chosen their own</legend>
+        <legend className="label px-1">{t`Units of whoever has not chosen their own`}</legend>
         <UnitFields units={units} put={(changed) => setUnits((before) => ({ ...before, ...changed }))} />
       </fieldset>
       <Refused error={change.error} fields={['time_zone']} />
       <button type="submit" className="button justify-self-start" disabled={change.isPending}>
-        Store
+        {t`Store`}
       </button>
     </form>
   )
@@ -90,14 +92,14 @@ function Logo({ school }: { school: School }) {
   return (
     <div className="grid gap-2">
       <label className="grid gap-1">
-        <span className="label">Mark on what is printed, PNG or JPEG, at most 200 kB</span>
+        <span className="label">{t`Mark on what is printed, PNG or JPEG, at most 200 kB`}</span>
         <input type="file" accept="image/png,image/jpeg" onChange={(event) => void read(event.target.files?.[0])} />
       </label>
       {school.logo && (
         <div className="flex items-center gap-3">
-          <img src={school.logo} alt="The school’s mark" className="max-h-12 bg-white p-1" />
+          <img src={school.logo} alt={t`The school’s mark`} className="max-h-12 bg-white p-1" />
           <button type="button" className="button" onClick={() => drop.mutate(undefined)}>
-            Without it
+            {t`Without it`}
           </button>
         </div>
       )}
@@ -109,13 +111,13 @@ function Logo({ school }: { school: School }) {
 const Kept = ({ school }: { school: School }) => (
   <section aria-labelledby="kept">
     <h2 id="kept" className="m-0 text-lg font-semibold">
-      What is kept of somebody who left
+      {t`What is kept of somebody who left`}
     </h2>
     <dl className="m-0 mt-2">
       {school.kept.map(({ what, goes, why }) => (
         <div key={what} className="border-t border-rule py-2">
           <dt className="font-semibold">
-            {goes ? 'Goes' : 'Stays'}: {what}
+            {goes ? t`Goes` : t`Stays`}: {what}
           </dt>
           <dd className="m-0 text-soft">{why}</dd>
         </div>
@@ -123,12 +125,14 @@ const Kept = ({ school }: { school: School }) => (
     </dl>
     {school.long_gone.length > 0 && (
       <p className="limit-note m-0 p-2">
-        Left longer ago than that:{' '}
-        {school.long_gone.map(({ id, name }) => (
-          <Link key={id} to={`/people/${id}`} className="mr-3">
-            {name}
-          </Link>
-        ))}
+        <Trans>
+          Left longer ago than that:{' '}
+          {school.long_gone.map(({ id, name }) => (
+            <Link key={id} to={`/people/${id}`} className="mr-3">
+              {name}
+            </Link>
+          ))}
+        </Trans>
       </p>
     )}
   </section>

@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro'
+import { Trans } from '@lingui/react/macro'
 import { useMutation } from '@tanstack/react-query'
 import { useState, type FormEvent } from 'react'
 import { toast } from 'sonner'
@@ -14,27 +16,27 @@ import { OwnWords } from './OwnWords'
 
 type NumberRule = Exclude<keyof BookingRules, 'minima' | 'required'>
 const NUMBERS: { name: NumberRule; label: string }[] = [
-  { name: 'duty_max_h', label: 'Instructor’s day at most, h' },
-  { name: 'rest_min_h', label: 'Rest between days at least, h' },
-  { name: 'instructing_max_h', label: 'Instructing a day at most, h' },
-  { name: 'turnaround_min', label: 'Between two flights of an aircraft, min' },
-  { name: 'sunset_margin_min', label: 'Said when so near to sunset, min' },
-  { name: 'shortest_min', label: 'Shortest booking, min' },
-  { name: 'longest_h', label: 'Longest booking, h' },
+  { name: 'duty_max_h', label: t`Instructor’s day at most, h` },
+  { name: 'rest_min_h', label: t`Rest between days at least, h` },
+  { name: 'instructing_max_h', label: t`Instructing a day at most, h` },
+  { name: 'turnaround_min', label: t`Between two flights of an aircraft, min` },
+  { name: 'sunset_margin_min', label: t`Said when so near to sunset, min` },
+  { name: 'shortest_min', label: t`Shortest booking, min` },
+  { name: 'longest_h', label: t`Longest booking, h` },
 ]
 const MINIMA = [
-  { name: 'visibility_m', label: 'Visibility, m' },
-  { name: 'cloud_base_ft', label: 'Cloud base, ft' },
+  { name: 'visibility_m', label: t`Visibility, m` },
+  { name: 'cloud_base_ft', label: t`Cloud base, ft` },
 ] as const
 
 /** What the school asks of bookings, and what was changed by whom. */
 export function SchoolPage({ session }: { session: Session }) {
   const rules = useBookingRules()
-  if (rules.isPending) return <Loading what="the rules" />
+  if (rules.isPending) return <Loading what={t`the rules`} />
   if (rules.isError) return <Failed error={rules.error} again={() => void rules.refetch()} />
   return (
     <>
-      <h1 className="m-0 border-b-2 border-ink pb-2 text-2xl font-bold">School</h1>
+      <h1 className="m-0 border-b-2 border-ink pb-2 text-2xl font-bold">{t`School`}</h1>
       <div className="mt-4 grid items-start gap-8 xl:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
         <Rules key={JSON.stringify(rules.data)} rules={rules.data} />
         <div className="grid gap-8">
@@ -65,16 +67,18 @@ function ThrowAway({ name }: { name: string }) {
       }}
     >
       <h2 id="throw-away" className="m-0 text-lg font-semibold">
-        Throw the demo away
+        {t`Throw the demo away`}
       </h2>
       <p className="m-0">
-        Everything in Fujin goes: people, lessons, recordings, sign-offs. There is no way back. Then a school of your
-        own is set up on the first page; start with <code>bin/start --empty</code> from then on.
+        <Trans>
+          Everything in Fujin goes: people, lessons, recordings, sign-offs. There is no way back. Then a school of your
+          own is set up on the first page; start with <code>bin/start --empty</code> from then on.
+        </Trans>
       </p>
-      <Field label={`Type its name: ${name}`} required value={typed} onText={setTyped} />
+      <Field label={t`Type its name: ${name}`} required value={typed} onText={setTyped} />
       <Refused error={throwAway.error} />
       <button type="submit" className="button justify-self-start" disabled={typed !== name || throwAway.isPending}>
-        Throw it away
+        {t`Throw it away`}
       </button>
     </form>
   )
@@ -93,15 +97,15 @@ function Rules({ rules }: { rules: BookingRules }) {
     event.preventDefault()
     const body: BookingRules = { minima, required }
     for (const { name } of NUMBERS) body[name] = Number(numbers[name])
-    set.mutate(body, { onSuccess: () => toast('The rules are stored and hold from now on.') })
+    set.mutate(body, { onSuccess: () => toast(t`The rules are stored and hold from now on.`) })
   }
   return (
     <form onSubmit={submit} className="grid gap-4" aria-labelledby="rules">
       <div>
         <h2 id="rules" className="m-0 text-lg font-semibold">
-          What bookings are held to
+          {t`What bookings are held to`}
         </h2>
-        <p className="label m-0">Duty, rest and minima are the authority’s and the operator’s to set: enter theirs.</p>
+        <p className="label m-0">{t`Duty, rest and minima are the authority’s and the operator’s to set: enter theirs.`}</p>
       </div>
       <div className="grid gap-3 sm:grid-cols-2">
         {NUMBERS.map(({ name, label }) => (
@@ -118,7 +122,7 @@ function Rules({ rules }: { rules: BookingRules }) {
         ))}
       </div>
       <fieldset className="m-0 grid gap-2 border border-rule p-3">
-        <legend className="label px-1">Weather minima by stage</legend>
+        <legend className="label px-1">{t`Weather minima by stage`}</legend>
         {Object.entries(minima).map(([stage, values]) => (
           <div key={stage} className="grid grid-cols-[6rem_1fr_1fr] items-end gap-3">
             <b className="pb-2">{capital(stage)}</b>
@@ -137,7 +141,7 @@ function Rules({ rules }: { rules: BookingRules }) {
         ))}
       </fieldset>
       <fieldset className="m-0 border border-rule p-3">
-        <legend className="label px-1">Documents that must be on file</legend>
+        <legend className="label px-1">{t`Documents that must be on file`}</legend>
         <div className="flex flex-wrap gap-x-5">
           {(kinds.data ?? []).map(({ id, title }) => (
             <label key={id} className="flex min-h-9 items-center gap-1.5">
@@ -155,7 +159,7 @@ function Rules({ rules }: { rules: BookingRules }) {
       </fieldset>
       <Refused error={set.error} fields={[...NUMBERS.map(({ name }) => name), ...Object.keys(errors)]} />
       <button type="submit" className="button solid justify-self-start" disabled={set.isPending}>
-        Store the rules
+        {t`Store the rules`}
       </button>
     </form>
   )

@@ -1,8 +1,9 @@
+import { t } from '@lingui/core/macro'
 import type { SiteDocument, SiteFeature, SitePicture } from '../../api/sites'
 import { choicesOf, Pick } from '../../design/Pick'
 import { NumberField } from '../prepare/NumberField'
 import { idOf, moved, textOf, turned, withField, without } from './draft'
-import { nameOf, PASSES, STATUSES, WHATS } from './siteWords'
+import { nameOf, PASSES, STATUSES, THINGS } from './siteWords'
 
 interface Props {
   document: SiteDocument
@@ -21,7 +22,7 @@ export function FeatureForm({ document, id, frame, onChange, onGone }: Props) {
   const field = (name: string, value: unknown) => onChange(withField(document, id, name, value))
   const kind = feature.properties.kind
   return (
-    <section aria-label={`Selected: ${nameOf(id)}`} className="sheet mt-3 p-3">
+    <section aria-label={t`Selected: ${nameOf(id)}`} className="sheet mt-3 p-3">
       <div className="flex items-baseline justify-between gap-2">
         <h3 className="m-0 text-base font-semibold">{nameOf(id)}</h3>
         <button
@@ -32,32 +33,32 @@ export function FeatureForm({ document, id, frame, onChange, onGone }: Props) {
             onGone()
           }}
         >
-          Take it off the drawing
+          {t`Take it off the drawing`}
         </button>
       </div>
       {kind === 'obstacle' && <ObstacleFields feature={feature} field={field} />}
       {kind === 'spot' && (
         <label className="grid max-w-48 gap-0.5">
-          <span className="label">Ends in</span>
+          <span className="label">{t`Ends in`}</span>
           <Pick
             value={textOf(feature, 'termination', 'hover')}
             choices={[
-              { id: 'hover', word: 'a hover' },
-              { id: 'surface', word: 'on the surface' },
+              { id: 'hover', word: t`a hover` },
+              { id: 'surface', word: t`on the surface` },
             ]}
             onChange={(value) => field('termination', value)}
           />
         </label>
       )}
       <div className="mt-2 grid grid-cols-3 gap-2">
-        <Step label="North by" unit="m" onStep={(metres) => onChange(moved(document, id, metres, 0, frame))} />
-        <Step label="East by" unit="m" onStep={(metres) => onChange(moved(document, id, 0, metres, frame))} />
+        <Step label={t`North by`} unit="m" onStep={(metres) => onChange(moved(document, id, metres, 0, frame))} />
+        <Step label={t`East by`} unit="m" onStep={(metres) => onChange(moved(document, id, 0, metres, frame))} />
         {LINES.includes(kind) && (
-          <Step label="Turn by" unit="°" onStep={(degrees) => onChange(turned(document, id, degrees, frame))} />
+          <Step label={t`Turn by`} unit="°" onStep={(degrees) => onChange(turned(document, id, degrees, frame))} />
         )}
       </div>
       <p className="label mt-1 mb-0">
-        Arrow keys on the drawing move it by a metre; each corner can be taken by itself.
+        {t`Arrow keys on the drawing move it by a metre; each corner can be taken by itself.`}
       </p>
     </section>
   )
@@ -68,25 +69,21 @@ function ObstacleFields({ feature, field }: { feature: SiteFeature; field: (name
   return (
     <div className="grid grid-cols-2 gap-2">
       <label className="grid gap-0.5">
-        <span className="label">What</span>
-        <Pick
-          value={textOf(feature, 'what')}
-          choices={WHATS.map((id) => ({ id, word: id }))}
-          onChange={(value) => field('what', value)}
-        />
+        <span className="label">{t`What`}</span>
+        <Pick value={textOf(feature, 'what')} choices={choicesOf(THINGS)} onChange={(value) => field('what', value)} />
       </label>
       <NumberField
-        label="Top"
+        label={t`Top`}
         unit="ft"
         low={-1000}
         high={2000}
         optional
         value={typeof top_ft === 'number' ? top_ft : null}
         onChange={(value) => field('top_ft', value)}
-        placeholder="not known"
+        placeholder={t`not known`}
       />
       <label className="grid gap-0.5">
-        <span className="label">Answer</span>
+        <span className="label">{t`Answer`}</span>
         <Pick
           value={textOf(feature, 'status', 'seen')}
           choices={choicesOf(STATUSES)}
@@ -94,7 +91,7 @@ function ObstacleFields({ feature, field }: { feature: SiteFeature; field: (name
         />
       </label>
       <label className="grid gap-0.5">
-        <span className="label">How it was seen</span>
+        <span className="label">{t`How it was seen`}</span>
         <Pick
           value={textOf(feature, 'pass', 'high')}
           choices={choicesOf(PASSES)}
@@ -103,7 +100,7 @@ function ObstacleFields({ feature, field }: { feature: SiteFeature; field: (name
       </label>
       {feature.geometry?.type === 'Point' && (
         <NumberField
-          label="Across the crown"
+          label={t`Across the crown`}
           unit="m"
           low={0}
           high={100}
@@ -111,7 +108,7 @@ function ObstacleFields({ feature, field }: { feature: SiteFeature; field: (name
           optional
           value={typeof radius_m === 'number' ? radius_m * 2 : null}
           onChange={(value) => field('radius_m', value === null ? null : value / 2)}
-          placeholder="usual"
+          placeholder={t`usual`}
         />
       )}
     </div>

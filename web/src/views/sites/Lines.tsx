@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { clsx } from 'clsx'
 import type { Schemas } from '../../api/client'
 import type { SiteReport } from '../../api/sites'
@@ -19,9 +20,9 @@ export function Lines({ report, line, onLine }: Props) {
   return (
     <div className="grid gap-4">
       <WideTable className="figures w-full text-sm">
-        <caption className="pb-1 text-left text-base font-semibold">Lines in</caption>
+        <caption className="pb-1 text-left text-base font-semibold">{t`Lines in`}</caption>
         <HeadRow
-          heads={['', 'Course', 'Needs', 'Fly', 'Break off', 'Clears', 'Head / across', 'Ground in reach', '']}
+          heads={['', t`Course`, t`Needs`, t`Fly`, t`Break off`, t`Clears`, t`Head / across`, t`Ground in reach`, '']}
         />
         <tbody>
           {report.approaches.map((one) => (
@@ -30,8 +31,10 @@ export function Lines({ report, line, onLine }: Props) {
         </tbody>
       </WideTable>
       <WideTable className="figures w-full text-sm">
-        <caption className="pb-1 text-left text-base font-semibold">Lines out</caption>
-        <HeadRow heads={['', 'Course', 'Way', '', 'Needs', 'Lift felt by', 'Commit', 'Clears', 'Head / across']} />
+        <caption className="pb-1 text-left text-base font-semibold">{t`Lines out`}</caption>
+        <HeadRow
+          heads={['', t`Course`, t`Way`, '', t`Needs`, t`Lift felt by`, t`Commit`, t`Clears`, t`Head / across`]}
+        />
         <tbody>
           {report.departures.map((one) => (
             <OutRows key={one.id} one={one} chosen={one.id === line} onLine={onLine} />
@@ -100,7 +103,7 @@ function OutRows({ one, chosen, onLine }: { one: Departure; chosen: boolean; onL
               way.verdict === 'possible' ? 'font-bold' : way.verdict === 'marginal' ? 'caution-edge pl-4' : 'text-soft',
             )}
           >
-            {way.verdict === 'not' ? 'no' : way.verdict}
+            {way.verdict === 'not' ? t`no` : way.verdict}
             {way.because && `: ${reasonWord(way.because)}`}
           </td>
           <td className="p-1.5">
@@ -123,8 +126,8 @@ function OutRows({ one, chosen, onLine }: { one: Departure; chosen: boolean; onL
 
 function winds({ headwind_kt: along, crosswind_kt: across }: Approach | Departure) {
   if (along.value == null) return said(along)
-  const side = (across.value ?? 0) >= 0 ? 'right' : 'left'
-  const head = `${Math.round(along.value)} kt${along.value < -0.5 ? ' (behind)' : ''}`
+  const side = (across.value ?? 0) >= 0 ? t`right` : t`left`
+  const head = `${Math.round(along.value)} kt${along.value < -0.5 ? t` (behind)` : ''}`
   return `${head} / ${Math.abs(Math.round(across.value ?? 0))} ${side}`
 }
 
@@ -132,5 +135,5 @@ function winds({ headwind_kt: along, crosswind_kt: across }: Approach | Departur
 export function breakOff(point: Schemas['BreakOffPoint']) {
   if (typeof point === 'string') return point
   if (!point.height_ft) return reasonWord(point.reason)
-  return `${point.height_ft.value ?? '—'} ft, ${point.distance_ft?.value ?? '—'} ft out`
+  return t`${point.height_ft.value ?? '—'} ft, ${point.distance_ft?.value ?? '—'} ft out`
 }

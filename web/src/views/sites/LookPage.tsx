@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { clsx } from 'clsx'
 import { useState } from 'react'
 import { Link, useParams } from 'react-router'
@@ -13,7 +14,7 @@ import { GROUPS, POINTS, STATUSES } from './siteWords'
 export function LookPage({ session }: { session: Session }) {
   const { id = '' } = useParams()
   const site = useSite(id)
-  if (site.isPending) return <Loading what="the site" />
+  if (site.isPending) return <Loading what={t`the site`} />
   if (site.isError) return <Failed error={site.error} again={() => void site.refetch()} />
   return <Look site={site.data} person={session.person?.id ?? ''} />
 }
@@ -60,7 +61,7 @@ function Look({ site, person }: { site: Site; person: string }) {
       {
         onSuccess: () => {
           put([])
-          toast('In the survey now.')
+          toast(t`In the survey now.`)
         },
       },
     )
@@ -75,12 +76,12 @@ function Look({ site, person }: { site: Site; person: string }) {
         <div className="flex gap-2">
           {['high', 'low'].map((name) => (
             <button key={name} type="button" className="tap" aria-pressed={pass === name} onClick={() => setPass(name)}>
-              {name === 'high' ? 'High pass' : 'Low pass'}
+              {name === 'high' ? t`High pass` : t`Low pass`}
             </button>
           ))}
         </div>
       </header>
-      <nav aria-label="Groups" className="mt-2 grid grid-cols-4 gap-2">
+      <nav aria-label={t`Groups`} className="mt-2 grid grid-cols-4 gap-2">
         {Object.entries(GROUPS).map(([name, word]) => (
           <button key={name} type="button" className="tap" aria-pressed={group === name} onClick={() => setGroup(name)}>
             {word}
@@ -99,7 +100,7 @@ function Look({ site, person }: { site: Site; person: string }) {
               onClick={() => speak(ask)}
             >
               {ask}
-              {before(about) && <span className="label block">so far: {before(about)}</span>}
+              {before(about) && <span className="label block">{t`so far: ${before(about)}`}</span>}
             </button>
             <div className="flex gap-3" role="group" aria-label={ask}>
               {Object.entries(STATUSES).map(([status, word]) => (
@@ -120,15 +121,15 @@ function Look({ site, person }: { site: Site; person: string }) {
       </ul>
       <div className="mt-4 flex flex-wrap items-center gap-3">
         <button type="button" className="tap" disabled={answers.length === 0 || change.isPending} onClick={send}>
-          {answers.length === 0 ? 'Nothing to send' : `Put ${answers.length} into the survey`}
+          {answers.length === 0 ? t`Nothing to send` : t`Put ${answers.length} into the survey`}
         </button>
         <span className="text-soft" role="status">
-          {answers.length > 0 ? 'Kept on this device.' : 'A tap on a question reads it aloud.'}
+          {answers.length > 0 ? t`Kept on this device.` : t`A tap on a question reads it aloud.`}
         </span>
       </div>
       {change.isError && (
         <p role="alert" className="limit-note mt-2 p-2">
-          {change.error.message} The answers are still on this device.
+          {t`${change.error.message} The answers are still on this device.`}
         </p>
       )}
     </div>

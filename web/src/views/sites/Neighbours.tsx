@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { useNeighbours, type SiteFeature } from '../../api/sites'
 import { idOf } from './draft'
 
@@ -17,7 +18,7 @@ export function Neighbours({ site, drawn, onTake }: Props) {
   return (
     <details className="mt-2" open={left.some(({ kind }) => kind !== 'noted')}>
       <summary className="min-h-11 cursor-pointer content-center font-semibold underline">
-        From sites near by: {left.length} that may hold here too
+        {t`From sites near by: ${left.length} that may hold here too`}
       </summary>
       <ul className="m-0 list-none p-0">
         {left.map((one) => (
@@ -29,7 +30,7 @@ export function Neighbours({ site, drawn, onTake }: Props) {
               <b>{one.about.replaceAll('_', ' ')}</b> {one.text.replace(`${one.about} `, '')}
             </span>
             <button type="button" className="button shrink-0" onClick={() => onTake(one.feature)}>
-              Take it over as open
+              {t`Take it over as open`}
             </button>
           </li>
         ))}

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { clockOf, zoneWord } from '../../design/times'
 import { useState } from 'react'
 import type { Schemas } from '../../api/client'
@@ -30,14 +31,14 @@ export function PowerChecks({ site, day, report, onChange }: Props) {
   // Without a check of its own the question rests on the one that was kept.
   const { power_check: tried, ...rest } = day
   return (
-    <section aria-label="Power check" className="no-print mt-1 flex flex-wrap items-end gap-x-3 gap-y-1">
+    <section aria-label={t`Power check`} className="no-print mt-1 flex flex-wrap items-end gap-x-3 gap-y-1">
       <label className="grid w-56 gap-0.5">
-        <span className="label">Power check</span>
+        <span className="label">{t`Power check`}</span>
         <Pick
           value={how}
           choices={[
-            { id: 'hover', word: 'in a hover at 4 ft' },
-            { id: 'pass', word: `level at ${Math.round(gauge.pass_ias_kt)} kt, its height` },
+            { id: 'hover', word: t`in a hover at 4 ft` },
+            { id: 'pass', word: t`level at ${Math.round(gauge.pass_ias_kt)} kt, its height` },
           ]}
           onChange={(id) => {
             setPicked(id as How)
@@ -48,7 +49,7 @@ export function PowerChecks({ site, day, report, onChange }: Props) {
       <div className="w-40">
         <NumberField
           key={how}
-          label="Gauge shows"
+          label={t`Gauge shows`}
           unit={unit}
           low={5}
           high={130}
@@ -56,7 +57,7 @@ export function PowerChecks({ site, day, report, onChange }: Props) {
           optional
           value={tried?.seen ?? null}
           onChange={(value) => onChange(value === null ? rest : { ...rest, power_check: asked(value) })}
-          placeholder={`${gauge[how] ?? '—'} expected`}
+          placeholder={t`${gauge[how] ?? '—'} expected`}
         />
       </div>
       {tried && site.may_edit && (
@@ -66,25 +67,25 @@ export function PowerChecks({ site, day, report, onChange }: Props) {
           disabled={keep.isPending}
           onClick={() => keep.mutate(day, { onSuccess: () => onChange(rest) })}
         >
-          Keep the check
+          {t`Keep the check`}
         </button>
       )}
       <p className="m-0 min-h-11 content-center text-sm">
         {tried
-          ? `${share(report.day.k)} of the power predicted: the numbers below have it in them.`
+          ? t`${share(report.day.k)} of the power predicted: the numbers below have it in them.`
           : report.check
             ? said(report.check)
-            : 'No check of that day with that load: the numbers are the model’s.'}
+            : t`No check of that day with that load: the numbers are the model’s.`}
       </p>
       {keep.isError && (
         <p role="alert" className="limit-note m-0 w-full p-2 text-sm">
-          {keep.error.message} Nothing was kept.
+          {t`${keep.error.message} Nothing was kept.`}
         </p>
       )}
       {site.checks.length > 0 && (
         <details className="w-full">
           <summary className="min-h-11 cursor-pointer content-center underline">
-            Power checks flown here: {site.checks.length}
+            {t`Power checks flown here: ${site.checks.length}`}
           </summary>
           <ul className="figures m-0 list-none p-0 text-sm">
             {site.checks.map((check) => (
@@ -102,6 +103,4 @@ export function PowerChecks({ site, day, report, onChange }: Props) {
 const share = (k: number) => `${Math.round(k * 100)} %`
 
 const said = (check: Schemas['SiteCheck']) =>
-  `${check.by}, ${clockOf(check.at)} ${zoneWord()}, ${
-    check.how === 'hover' ? `in a hover at ${check.height_ft ?? 4} ft` : `level at ${check.ias_kt ?? '—'} kt`
-  }: ${check.seen} ${unitWord(check.unit)} seen, ${check.predicted} predicted; ${share(check.k)} of the power predicted.`
+  t`${check.by}, ${clockOf(check.at)} ${zoneWord()}, ${check.how === 'hover' ? t`in a hover at ${check.height_ft ?? 4} ft` : t`level at ${check.ias_kt ?? '—'} kt`}: ${check.seen} ${unitWord(check.unit)} seen, ${check.predicted} predicted; ${share(check.k)} of the power predicted.`

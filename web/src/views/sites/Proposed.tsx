@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { useState } from 'react'
 import { useProposals, type SiteFeature, type SiteQuestion } from '../../api/sites'
 import { HeadRow } from '../../design/HeadRow'
@@ -13,10 +14,10 @@ interface Props {
 }
 
 const WHY: Record<string, string> = {
-  into_wind: 'into the wind',
-  clearest: 'the clearest',
-  best_escape: 'most ground in reach',
-  sun_behind: 'the sun behind',
+  into_wind: t`into the wind`,
+  clearest: t`the clearest`,
+  best_escape: t`most ground in reach`,
+  sun_behind: t`the sun behind`,
 }
 const whyOf = (why: string[] | undefined) => (why ?? []).map((one) => WHY[one] ?? one).join(', ')
 
@@ -31,14 +32,14 @@ export function Proposed({ site, question, spots, onDraw }: Props) {
       geometry: { type: 'LineString', coordinates: coordinates ?? [] },
     })
   return (
-    <section aria-label="Proposed lines" className="no-print mt-3">
+    <section aria-label={t`Proposed lines`} className="no-print mt-3">
       <div className="flex flex-wrap items-center gap-2 text-sm">
         {spots.map((one) => (
           <button key={one} type="button" className="button" aria-pressed={spot === one} onClick={() => setSpot(one)}>
-            Propose lines for {one.replaceAll('-', ' ')}
+            {t`Propose lines for ${one.replaceAll('-', ' ')}`}
           </button>
         ))}
-        {found.isFetching && <span role="status">Looking all round…</span>}
+        {found.isFetching && <span role="status">{t`Looking all round…`}</span>}
       </div>
       {found.isError && (
         <p role="alert" className="limit-note mt-2 p-2">
@@ -47,11 +48,13 @@ export function Proposed({ site, question, spots, onDraw }: Props) {
       )}
       {found.data && (
         <WideTable outer="mt-2" className="figures w-full text-sm">
-          <HeadRow heads={['', 'Course', 'Because', 'Needs', 'Break off / way', 'Clears', 'Ground in reach', '']} />
+          <HeadRow
+            heads={['', t`Course`, t`Because`, t`Needs`, t`Break off / way`, t`Clears`, t`Ground in reach`, '']}
+          />
           <tbody>
             {found.data.approaches.map((one) => (
               <tr key={one.id} className="border-t border-rule align-top">
-                <td className="p-1.5">In</td>
+                <td className="p-1.5">{t`In`}</td>
                 <td className="p-1.5">{courseOf(one.course_deg)}</td>
                 <td className="p-1.5 font-semibold">{whyOf(one.why)}</td>
                 <td className="p-1.5">{said(one.angle_needed_deg, 1, '°')}</td>
@@ -67,11 +70,11 @@ export function Proposed({ site, question, spots, onDraw }: Props) {
               const way = Object.entries(one.ways).find(([, { verdict }]) => verdict !== 'not')
               return (
                 <tr key={one.id} className="border-t border-rule align-top">
-                  <td className="p-1.5">Out</td>
+                  <td className="p-1.5">{t`Out`}</td>
                   <td className="p-1.5">{courseOf(one.course_deg)}</td>
                   <td className="p-1.5 font-semibold">{whyOf(one.why)}</td>
                   <td className="p-1.5">{said(one.ways.towering.climb_angle_needed_deg, 1, '°')}</td>
-                  <td className="p-1.5">{way ? `${WAYS[way[0]] ?? ''}: ${way[1].verdict}` : 'none'}</td>
+                  <td className="p-1.5">{way ? `${WAYS[way[0]] ?? ''}: ${way[1].verdict}` : t`none`}</td>
                   <td className="p-1.5">{way ? said(way[1].clearance_ft, 0, ' ft') : ''}</td>
                   <td className="p-1.5">{said(one.escape_pct, 0, ' %')}</td>
                   <td className="p-1.5">
@@ -90,6 +93,6 @@ export function Proposed({ site, question, spots, onDraw }: Props) {
 const Draw = ({ act }: { act: (() => void) | undefined }) =>
   act ? (
     <button type="button" className="min-h-11 cursor-pointer bg-transparent underline" onClick={act}>
-      Draw it
+      {t`Draw it`}
     </button>
   ) : null

@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro'
+import { Trans } from '@lingui/react/macro'
 import { useTypes } from '../../api/queries'
 import { useWeather } from '../../api/prepare'
 import type { SiteQuestion } from '../../api/sites'
@@ -20,11 +22,11 @@ const FIELDS: {
   step?: number
   placeholder: string
 }[] = [
-  { name: 'wind_from_deg', label: 'Wind from', unit: '°', low: 0, high: 360, step: 10, placeholder: 'not given' },
-  { name: 'wind_kt', label: 'Wind', unit: 'kt', low: 0, high: 60, placeholder: 'not given' },
-  { name: 'gust_kt', label: 'Gust', unit: 'kt', low: 0, high: 80, placeholder: 'none' },
-  { name: 'oat_c', label: 'Air', unit: '°C', low: -40, high: 55, placeholder: 'standard' },
-  { name: 'hottest_oat_c', label: 'Hottest', unit: '°C', low: -40, high: 55, placeholder: 'not given' },
+  { name: 'wind_from_deg', label: t`Wind from`, unit: '°', low: 0, high: 360, step: 10, placeholder: t`not given` },
+  { name: 'wind_kt', label: t`Wind`, unit: 'kt', low: 0, high: 60, placeholder: t`not given` },
+  { name: 'gust_kt', label: t`Gust`, unit: 'kt', low: 0, high: 80, placeholder: 'none' },
+  { name: 'oat_c', label: t`Air`, unit: '°C', low: -40, high: 55, placeholder: 'standard' },
+  { name: 'hottest_oat_c', label: t`Hottest`, unit: '°C', low: -40, high: 55, placeholder: t`not given` },
 ]
 
 /** Aircraft, load, air and hour that the site is looked at for. */
@@ -37,7 +39,7 @@ export function SiteDay({ day, onChange }: Props) {
   return (
     <div className="no-print mt-2 grid grid-cols-4 items-start gap-x-2 gap-y-1 md:grid-cols-[1.3fr_1fr_repeat(5,minmax(4.5rem,1fr))_1.7fr]">
       <label className="grid gap-0.5">
-        <span className="label">Aircraft</span>
+        <span className="label">{t`Aircraft`}</span>
         <Pick
           value={day.type_id ?? ''}
           choices={helicopters.map(({ id, name }) => ({ id, word: name }))}
@@ -45,12 +47,12 @@ export function SiteDay({ day, onChange }: Props) {
         />
       </label>
       <label className="grid gap-0.5">
-        <span className="label">Load</span>
+        <span className="label">{t`Load`}</span>
         <Pick
           value={day.people ?? 'dual'}
           choices={[
-            { id: 'dual', word: 'dual' },
-            { id: 'solo', word: 'solo' },
+            { id: t`dual`, word: 'dual' },
+            { id: t`solo`, word: 'solo' },
           ]}
           onChange={(id) => set({ people: id as 'solo' | 'dual' })}
         />
@@ -59,7 +61,7 @@ export function SiteDay({ day, onChange }: Props) {
         <NumberField key={name} {...field} optional value={day[name]} onChange={(value) => set({ [name]: value })} />
       ))}
       <label className="grid gap-0.5">
-        <span className="label">At, UTC</span>
+        <span className="label">{t`At, UTC`}</span>
         <input
           className="field"
           type="datetime-local"
@@ -69,7 +71,9 @@ export function SiteDay({ day, onChange }: Props) {
       </label>
       {report && (
         <p className="label col-span-full m-0">
-          Station: <span className="figures">{report.text}</span>, {report.age_minutes} min old{' '}
+          <Trans>
+            Station: <span className="figures">{report.text}</span>, {report.age_minutes} min old{' '}
+          </Trans>
           <button
             type="button"
             className="min-h-11 cursor-pointer bg-transparent underline"
@@ -82,7 +86,7 @@ export function SiteDay({ day, onChange }: Props) {
               })
             }
           >
-            Take it into the fields
+            {t`Take it into the fields`}
           </button>
         </p>
       )}

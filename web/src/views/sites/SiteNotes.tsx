@@ -1,3 +1,6 @@
+import { decimal } from '../../language/numbers'
+import { t } from '@lingui/core/macro'
+import { Trans } from '@lingui/react/macro'
 import { clsx } from 'clsx'
 import { group } from 'd3-array'
 import type { SiteReport } from '../../api/sites'
@@ -14,7 +17,7 @@ export function SiteNotes({ report, line }: { report: SiteReport; line: string |
   )
   const turns = [...group(mine, ({ from_deg, to_deg }) => `${from_deg} ${to_deg}`).values()]
   return (
-    <section aria-label="What to watch" className="grid gap-1.5">
+    <section aria-label={t`What to watch`} className="grid gap-1.5">
       {chosen?.cautions.map((one) => (
         <Note key={`${chosen.id} ${one.id}`} level={one.level} text={`${nameOf(chosen.id)}: ${one.text}`} />
       ))}
@@ -23,46 +26,50 @@ export function SiteNotes({ report, line }: { report: SiteReport; line: string |
       ))}
       {spots.map((spot) => (
         <p key={spot.id} className="m-0 text-sm">
-          <b>{nameOf(spot.id)}</b>: rotor clear by {said(spot.clearance_main_ft, 0, ' ft')}
-          {spot.decides && ` (${nameOf(spot.decides)})`}; headings with room for the tail:{' '}
-          {spot.headings_clear.length === 0
-            ? 'none'
-            : spot.headings_clear
-                .map(([from = 0, to = 0]) => (from === 0 && to === 360 ? 'all' : `${degrees(from)} to ${degrees(to)}`))
-                .join(', ')}
-          .
+          <Trans>
+            <b>{nameOf(spot.id)}</b>: rotor clear by {said(spot.clearance_main_ft, 0, ' ft')}
+            {spot.decides && ` (${nameOf(spot.decides)})`}; headings with room for the tail:{' '}
+            {spot.headings_clear.length === 0
+              ? t`none`
+              : spot.headings_clear
+                  .map(([from = 0, to = 0]) =>
+                    from === 0 && to === 360 ? t`all` : t`${degrees(from)} to ${degrees(to)}`,
+                  )
+                  .join(', ')}
+            .
+          </Trans>
         </p>
       ))}
       {turns.length > 0 && (
         <p className="m-0 text-sm">
-          <b>Turns of the nose</b>, tail clear:{' '}
-          {turns
-            .map(
-              (pair) =>
-                `${pair.map(({ pedal, power_pct }) => `${pedal} pedal ${percent(power_pct.value)}`).join(', ')} (${degrees(pair[0]?.from_deg ?? 0)} to ${degrees(pair[0]?.to_deg ?? 0)})`,
-            )
-            .join('; ')}
+          <Trans>
+            <b>Turns of the nose</b>, tail clear:{' '}
+            {turns
+              .map(
+                (pair) =>
+                  t`${pair.map(({ pedal, power_pct }) => t`${pedal} pedal ${percent(power_pct.value)}`).join(', ')} (${degrees(pair[0]?.from_deg ?? 0)} to ${degrees(pair[0]?.to_deg ?? 0)})`,
+              )
+              .join('; ')}
+          </Trans>
         </p>
       )}
       <p className="label m-0">
-        Holds {report.valid_until ? `until ${report.valid_until.slice(0, 10)}` : 'for this day'}
-        {report.lapses
+        {t`Holds ${report.valid_until ? t`until ${report.valid_until.slice(0, 10)}` : t`for this day`}${report.lapses
           .filter(({ number }) => ['wind_kt', 'density_altitude_ft', 'mass_kg'].includes(number))
           .map(({ number, limit }) => `; ${WORDS[number] ?? number} ${String(limit)}`)
-          .join('')}
-        ; a survey no older than 30 days, wires 7.
+          .join('')}; a survey no older than 30 days, wires 7.`}
       </p>
     </section>
   )
 }
 
 const WORDS: Record<string, string> = {
-  wind_kt: 'wind',
-  density_altitude_ft: 'density altitude to',
-  mass_kg: 'mass to',
+  wind_kt: t`wind`,
+  density_altitude_ft: t`density altitude to`,
+  mass_kg: t`mass to`,
 }
 const percent = (value: number | null | undefined) =>
-  `${(value ?? 0) >= 0 ? '+' : '−'}${Math.abs(value ?? 0).toFixed(0)} % power`
+  t`${(value ?? 0) >= 0 ? '+' : '−'}${decimal(Math.abs(value ?? 0), 0)} % power`
 const degrees = (deg: number) => `${courseOf(deg)}°`
 
 const Note = ({ level, text }: { level: string; text: string }) => (

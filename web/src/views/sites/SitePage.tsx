@@ -1,9 +1,10 @@
+import { t } from '@lingui/core/macro'
 import { useEffect, useState } from 'react'
 import { Link, useParams, useSearchParams } from 'react-router'
 import { toast } from 'sonner'
 import type { Session } from '../../api/client'
 import { useChangeSite, useSite, useSiteReport, type Site, type SiteDocument, type SiteQuestion } from '../../api/sites'
-import { Pick } from '../../design/Pick'
+import { choicesOf, Pick } from '../../design/Pick'
 import { Failed, Loading } from '../../design/States'
 import { SiteGround } from '../../pictures/SiteGround'
 import { SiteSection } from '../../pictures/SiteSection'
@@ -18,30 +19,25 @@ import { SiteDay } from './SiteDay'
 import { SiteNotes } from './SiteNotes'
 import { StudentSurveys } from './StudentSurveys'
 import { SurveyList } from './SurveyList'
+import { THINGS } from './siteWords'
 import { Verdicts } from './Verdicts'
 
 const WAIT_MS = 10
-const TOOLS = [
-  'tree',
-  'trees',
-  'wire',
-  'pole',
-  'mast',
-  'building',
-  'fence',
-  'edge',
-  'people',
-  'spot',
-  'approach',
-  'departure',
-  'landable',
-]
+/** What can be put on the drawing by a tap. */
+const PLACED = ['tree', 'trees', 'wire', 'pole', 'mast', 'building', 'fence', 'edge', 'people']
+const TOOLS: Record<string, string> = {
+  ...Object.fromEntries(Object.entries(THINGS).filter(([id]) => PLACED.includes(id))),
+  spot: t`spot`,
+  approach: t`approach`,
+  departure: t`departure`,
+  landable: t`ground to land on`,
+}
 
 /** One site: drawn, surveyed, and what is computed of it for the day that stands above. */
 export function SitePage({ session }: { session: Session }) {
   const { id = '' } = useParams()
   const site = useSite(id)
-  if (site.isPending) return <Loading what="the site" />
+  if (site.isPending) return <Loading what={t`the site`} />
   if (site.isError) return <Failed error={site.error} again={() => void site.refetch()} />
   return <Drawn key={site.data.id} site={site.data} session={session} />
 }
@@ -82,11 +78,11 @@ function Drawn({ site, session }: { site: Site; session: Session }) {
       {
         onSuccess: () => {
           setDraft(undefined)
-          toast('Kept. The verdict rests on it from now on.')
+          toast(t`Kept. The verdict rests on it from now on.`)
         },
       },
     )
-  if (!report) return asked.isError ? <Failed error={asked.error} /> : <Loading what="what the site allows" />
+  if (!report) return asked.isError ? <Failed error={asked.error} /> : <Loading what={t`what the site allows`} />
   const frame = report.picture.frame
   const approach = report.picture.approaches.find(({ id }) => id === line)
   const departure = report.picture.departures.find(({ id }) => id === line)
@@ -95,14 +91,11 @@ function Drawn({ site, session }: { site: Site; session: Session }) {
       <header className="flex flex-wrap items-baseline justify-between gap-x-4 border-b-2 border-ink pb-2">
         <h1 className="m-0 text-2xl font-bold">{site.name}</h1>
         <span className="text-soft">
-          {Math.round(site.elevation_ft)} ft, {(site.surface ?? '').replaceAll('_', ' ')}; density altitude{' '}
-          {report.day.density_altitude_ft} ft; power left {said(report.day.power_margin_pct.value)} % out of ground
-          effect, {said(report.day.power_margin_ige_pct.value)} % at 4 ft
-          {report.site.terrain ? `; ground heights every ${report.site.terrain.cell_m} m` : ''}
+          {t`${Math.round(site.elevation_ft)} ft, ${(site.surface ?? '').replaceAll('_', ' ')}; density altitude ${report.day.density_altitude_ft} ft; power left ${said(report.day.power_margin_pct.value)} % out of ground effect, ${said(report.day.power_margin_ige_pct.value)} % at 4 ft${report.site.terrain ? t`; ground heights every ${report.site.terrain.cell_m} m` : ''}`}
         </span>
-        <Link to={`/sites/${site.id}/look`}>Survey list for the cockpit</Link>
+        <Link to={`/sites/${site.id}/look`}>{t`Survey list for the cockpit`}</Link>
         <a className="underline" href={`/api/sites/${site.id}/geojson`}>
-          As GeoJSON
+          {t`As GeoJSON`}
         </a>
       </header>
       <SiteDay day={day} onChange={setDay} />
@@ -111,16 +104,16 @@ function Drawn({ site, session }: { site: Site; session: Session }) {
       <div className="mt-3 grid gap-4 lg:grid-cols-[minmax(0,1.15fr)_minmax(0,1fr)]">
         <div>
           <div className="no-print mb-1 flex flex-wrap items-center gap-2">
-            <Choice on={near} set={() => setNear(true)} word="The ground" />
-            <Choice on={!near} set={() => setNear(false)} word="The lines" />
-            <Choice on={room} set={() => setRoom(!room)} word="Room for the rotor" />
+            <Choice on={near} set={() => setNear(true)} word={t`The ground`} />
+            <Choice on={!near} set={() => setNear(false)} word={t`The lines`} />
+            <Choice on={room} set={() => setRoom(!room)} word={t`Room for the rotor`} />
             {may && (
               <label className="ml-auto flex items-center gap-2 text-sm">
-                Draw
+                {t`Draw`}
                 <Pick
                   className="w-auto"
                   value={tool ?? ''}
-                  choices={[{ id: '', word: 'nothing' }, ...TOOLS.map((name) => ({ id: name, word: name }))]}
+                  choices={[{ id: '', word: t`nothing` }, ...choicesOf(TOOLS)]}
                   onChange={(name) => setTool(name || undefined)}
                 />
               </label>
@@ -161,17 +154,16 @@ function Drawn({ site, session }: { site: Site; session: Session }) {
             }
           />
           <p className="label mt-1 mb-0">
-            Ring: room kept around the rotor. Thick arc: where the tail may point. Crossed line: wire.{' '}
-            {tool ? 'Tap where it stands.' : ''}
+            {t`Ring: room kept around the rotor. Thick arc: where the tail may point. Crossed line: wire. ${tool ? t`Tap where it stands.` : ''}`}
           </p>
           {draft && (
             <div className="caution-edge mt-2 flex flex-wrap items-center gap-3 py-1 pl-4">
-              <span className="font-semibold">Changed, not kept. The numbers follow the drawing.</span>
+              <span className="font-semibold">{t`Changed, not kept. The numbers follow the drawing.`}</span>
               <button type="button" className="button solid" disabled={change.isPending} onClick={keep}>
-                Keep the drawing
+                {t`Keep the drawing`}
               </button>
               <button type="button" className="button" onClick={() => setDraft(undefined)}>
-                Put it back
+                {t`Put it back`}
               </button>
             </div>
           )}
@@ -212,13 +204,13 @@ function Drawn({ site, session }: { site: Site; session: Session }) {
           }
         />
       </div>
-      <section aria-label="Survey" className="mt-6">
+      <section aria-label={t`Survey`} className="mt-6">
         <div className="flex flex-wrap items-center justify-between gap-3 border-b border-ink pb-1">
-          <h2 className="m-0 text-xl font-bold">Survey</h2>
+          <h2 className="m-0 text-xl font-bold">{t`Survey`}</h2>
           {may && (
             <div className="flex">
-              <Choice on={pass === 'high'} set={() => setPass('high')} word="High pass" />
-              <Choice on={pass === 'low'} set={() => setPass('low')} word="Low pass" />
+              <Choice on={pass === 'high'} set={() => setPass('high')} word={t`High pass`} />
+              <Choice on={pass === 'low'} set={() => setPass('low')} word={t`Low pass`} />
             </div>
           )}
         </div>

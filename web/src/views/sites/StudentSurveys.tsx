@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import type { Session } from '../../api/client'
@@ -17,9 +18,9 @@ export function StudentSurveys({ site, session }: { site: Site; session: Session
   if (!staff && site.surveys.length === 0) return null
   const asked = new Set(site.surveys.map(({ student_id }) => student_id))
   return (
-    <section aria-label="Surveys by students" className="mt-6">
+    <section aria-label={t`Surveys by students`} className="mt-6">
       <h2 className="m-0 border-b border-ink pb-1 text-xl font-bold">
-        Surveyed by students, before they saw the school&apos;s
+        {t`Surveyed by students, before they saw the school's`}
       </h2>
       <ul className="m-0 mt-2 grid list-none gap-1 p-0">
         {site.surveys.map((survey) => (
@@ -29,12 +30,12 @@ export function StudentSurveys({ site, session }: { site: Site; session: Session
             </Link>
             <span className="text-soft">
               {survey.handed_in_at
-                ? `handed in ${shortDayOf(survey.handed_in_at)}`
-                : `asked by ${survey.asked_by}, not handed in`}
+                ? t`handed in ${shortDayOf(survey.handed_in_at)}`
+                : t`asked by ${survey.asked_by}, not handed in`}
             </span>
             {survey.level != null && <GradeGlyph grade={survey.level} worded />}
             {survey.handed_in_at && survey.level == null && staff && (
-              <span className="caution-edge pl-4">to be graded</span>
+              <span className="caution-edge pl-4">{t`to be graded`}</span>
             )}
           </li>
         ))}
@@ -42,11 +43,11 @@ export function StudentSurveys({ site, session }: { site: Site; session: Session
       {staff && (
         <div className="mt-2 flex max-w-lg items-end gap-2">
           <label className="grid flex-1 gap-0.5">
-            <span className="label">Ask a student for a survey of their own</span>
+            <span className="label">{t`Ask a student for a survey of their own`}</span>
             <Pick
               value={who}
               choices={[
-                { id: '', word: 'choose' },
+                { id: '', word: t`choose` },
                 ...(students.data ?? []).filter(({ id }) => !asked.has(id)).map(({ id, name }) => ({ id, word: name })),
               ]}
               onChange={setWho}
@@ -58,7 +59,7 @@ export function StudentSurveys({ site, session }: { site: Site; session: Session
             disabled={who === '' || ask.isPending}
             onClick={() => ask.mutate(who, { onSuccess: () => setWho('') })}
           >
-            Ask
+            {t`Ask`}
           </button>
         </div>
       )}

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import type { Schemas } from '../../api/client'
@@ -11,13 +12,13 @@ import { nameOf, POINTS, STATUSES } from './siteWords'
 type Survey = Schemas['SiteSurvey']
 
 const VERDICT_WORDS: Record<string, string> = {
-  same: 'the same',
-  left_out: 'left out',
-  otherwise: 'judged otherwise',
-  found: 'found',
-  missed: 'missed',
-  height: 'another height',
-  extra: 'only the student has it',
+  same: t`the same`,
+  left_out: t`left out`,
+  otherwise: t`judged otherwise`,
+  found: t`found`,
+  missed: t`missed`,
+  height: t`another height`,
+  extra: t`only the student has it`,
 }
 const ASK = Object.fromEntries(POINTS.map(({ group, about, ask }) => [`${group}.${about}`, ask]))
 
@@ -35,18 +36,23 @@ export function SurveyCompared({ survey, staff, comparison }: ComparedProps) {
     <>
       <p className="text-lg">
         {off.length === 0 && wrong.length === 0
-          ? 'Everything was seen as the school has it.'
-          : `${comparison.points.length - off.length} of ${comparison.points.length} points and ${comparison.obstacles.length - wrong.length} of ${comparison.obstacles.length} obstacles as the school has them.`}{' '}
-        <Link to={`/sites/${survey.site_id}`}>To the site</Link>
+          ? t`Everything was seen as the school has it.`
+          : t`${comparison.points.length - off.length} of ${comparison.points.length} points and ${comparison.obstacles.length - wrong.length} of ${comparison.obstacles.length} obstacles as the school has them.`}{' '}
+        <Link to={`/sites/${survey.site_id}`}>{t`To the site`}</Link>
       </p>
       <div className="grid items-start gap-6 lg:grid-cols-2">
         <Rows
-          title="Obstacles"
+          title={t`Obstacles`}
           rows={comparison.obstacles}
           unit=" ft"
           name={({ id, what }) => `${nameOf(id)} (${what})`}
         />
-        <Rows title="Points of the survey" rows={comparison.points} unit="" name={({ id }) => ASK[id] ?? nameOf(id)} />
+        <Rows
+          title={t`Points of the survey`}
+          rows={comparison.points}
+          unit=""
+          name={({ id }) => ASK[id] ?? nameOf(id)}
+        />
       </div>
       <Flown flown={survey.flown} />
       <Grade survey={survey} staff={staff} proposed={comparison.proposed_level} />
@@ -56,11 +62,12 @@ export function SurveyCompared({ survey, staff, comparison }: ComparedProps) {
 
 /** What the student's own flights there showed of what had been surveyed. */
 function Flown({ flown }: { flown: Survey['flown'] }) {
-  if (flown.length === 0) return <p className="label mt-4">No recorded flight of this student’s to this site yet.</p>
+  if (flown.length === 0)
+    return <p className="label mt-4">{t`No recorded flight of this student’s to this site yet.`}</p>
   return (
     <table className="figures mt-4 w-full max-w-4xl border-collapse text-sm">
-      <caption className="pb-1 text-left text-base font-semibold">What the recordings showed</caption>
-      <HeadRow heads={['', 'Measured', '', '', 'Flown']} />
+      <caption className="pb-1 text-left text-base font-semibold">{t`What the recordings showed`}</caption>
+      <HeadRow heads={['', t`Measured`, '', '', t`Flown`]} />
       <tbody>
         {flown.map((one) => (
           <tr key={`${one.sortie_id} ${one.position} ${one.point} ${one.measure}`} className="border-t border-rule">
@@ -69,10 +76,7 @@ function Flown({ flown }: { flown: Survey['flown'] }) {
             <td className="p-1.5 whitespace-nowrap">
               {Math.round(one.value)} {unitWord(one.unit)}
               {one.low != null && one.high != null && (
-                <span className="text-soft">
-                  {' '}
-                  ({Math.round(one.low)} to {Math.round(one.high)})
-                </span>
+                <span className="text-soft">{t`(${Math.round(one.low)} to ${Math.round(one.high)})`}</span>
               )}
             </td>
             <td className="p-1.5">
@@ -80,7 +84,7 @@ function Flown({ flown }: { flown: Survey['flown'] }) {
             </td>
             <td className="p-1.5 whitespace-nowrap">
               <Link to={`/sorties/${one.sortie_id}/review?attempt=${one.position}`}>
-                {shortDayOf(one.flown_on)}, attempt {one.position}
+                {t`${shortDayOf(one.flown_on)}, attempt ${one.position}`}
               </Link>
             </td>
           </tr>
@@ -98,7 +102,7 @@ function Rows({ title, rows, unit, name }: { title: string; rows: Row[]; unit: s
   return (
     <table className="figures w-full border-collapse text-sm">
       <caption className="pb-1 text-left text-base font-semibold">{title}</caption>
-      <HeadRow heads={['', 'School', 'Student', '']} />
+      <HeadRow heads={['', t`School`, t`Student`, '']} />
       <tbody>
         {[...rows]
           .sort((a, b) => Number(differs(b)) - Number(differs(a)))
@@ -121,21 +125,21 @@ function Grade({ survey, staff, proposed }: { survey: Survey; staff: boolean; pr
   const grade = useGradeSurvey(survey.id)
   const [note, setNote] = useState(survey.note ?? '')
   return (
-    <section aria-label="Grade" className="sheet mt-5 max-w-3xl p-4">
-      <h2 className="m-0 text-base font-semibold">Surveying</h2>
+    <section aria-label={t`Grade`} className="sheet mt-5 max-w-3xl p-4">
+      <h2 className="m-0 text-base font-semibold">{t`Surveying`}</h2>
       {survey.level != null ? (
         <p className="mb-1 flex items-center gap-2">
           <GradeGlyph grade={survey.level} worded /> {survey.note}
         </p>
       ) : (
-        <p className="label mb-1">Not graded yet.</p>
+        <p className="label mb-1">{t`Not graded yet.`}</p>
       )}
       {staff && (
         <>
-          <p className="label">What was missed proposes:</p>
+          <p className="label">{t`What was missed proposes:`}</p>
           <GradeGlyph grade={proposed} worded />
           <label className="mt-2 grid gap-0.5">
-            <span className="label">The one thing to say</span>
+            <span className="label">{t`The one thing to say`}</span>
             <input className="field" value={note} maxLength={400} onChange={(event) => setNote(event.target.value)} />
           </label>
           <div className="mt-2 flex flex-wrap gap-2">

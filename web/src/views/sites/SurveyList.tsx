@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { clsx } from 'clsx'
 import type { SiteDocument, SiteFeature } from '../../api/sites'
 import { answered, textOf } from './draft'
@@ -40,7 +41,7 @@ export function SurveyList({ document, onChange, pass, at }: Props) {
                   <span className="label block">
                     {found
                       .map((one) => `${STATUSES[textOf(one, 'status')] ?? ''} ${PASSES[textOf(one, 'pass')] ?? ''}`)
-                      .join('; ') || 'not answered: counts as open'}
+                      .join('; ') || t`not answered: counts as open`}
                     {holds && textOf(holds, 'note') ? `. ${textOf(holds, 'note')}` : ''}
                   </span>
                 </div>

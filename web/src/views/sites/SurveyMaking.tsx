@@ -1,11 +1,13 @@
+import { t } from '@lingui/core/macro'
+import { Trans } from '@lingui/react/macro'
 import { useState } from 'react'
 import { toast } from 'sonner'
 import { useChangeSurvey, type SiteDocument, type SiteFeature } from '../../api/sites'
 import type { Schemas } from '../../api/client'
-import { Pick } from '../../design/Pick'
+import { choicesOf, Pick } from '../../design/Pick'
 import { NumberField } from '../prepare/NumberField'
 import { fromSpot, idOf, spotOf, textOf, without } from './draft'
-import { WHATS } from './siteWords'
+import { THINGS } from './siteWords'
 import { SurveyList } from './SurveyList'
 
 type Survey = Schemas['SiteSurvey']
@@ -20,13 +22,15 @@ export function SurveyMaking({ survey }: { survey: Survey }) {
   const send = (hand_in: boolean) =>
     change.mutate(
       { features: mine, version: survey.version, ...(hand_in ? { hand_in } : {}) },
-      { onSuccess: () => toast(hand_in ? 'Handed in. The school’s survey stands beside it now.' : 'Kept.') },
+      { onSuccess: () => toast(hand_in ? t`Handed in. The school’s survey stands beside it now.` : t`Kept.`) },
     )
   return (
     <>
       <p className="max-w-3xl">
-        Look at it from above first, then low. Answer every point; what could not be seen is <b>open</b>, not left out.
-        The school&apos;s survey is shown once yours is handed in, and then yours stays as it is.
+        <Trans>
+          Look at it from above first, then low. Answer every point; what could not be seen is <b>open</b>, not left
+          out. The school&apos;s survey is shown once yours is handed in, and then yours stays as it is.
+        </Trans>
       </p>
       <div className="flex">
         {['high', 'low'].map((name) => (
@@ -37,7 +41,7 @@ export function SurveyMaking({ survey }: { survey: Survey }) {
             onClick={() => setPass(name)}
             className={`min-h-11 cursor-pointer border border-faint px-3 ${pass === name ? 'bg-ink font-semibold text-paper' : 'bg-sheet'}`}
           >
-            {name === 'high' ? 'High pass' : 'Low pass'}
+            {name === 'high' ? t`High pass` : t`Low pass`}
           </button>
         ))}
       </div>
@@ -52,10 +56,10 @@ export function SurveyMaking({ survey }: { survey: Survey }) {
       )}
       <div className="mt-4 flex gap-3">
         <button type="button" className="button" disabled={change.isPending} onClick={() => send(false)}>
-          Keep it
+          {t`Keep it`}
         </button>
         <button type="button" className="button solid" disabled={change.isPending} onClick={() => send(true)}>
-          Hand it in: it can&apos;t be changed afterwards
+          {t`Hand it in: it can't be changed afterwards`}
         </button>
       </div>
     </>
@@ -106,36 +110,32 @@ function Found({ document, onChange, pass, frame }: FoundProps) {
     setRow(NEW)
   }
   return (
-    <section aria-label="What stands around" className="mt-4">
-      <h2 className="m-0 text-base font-semibold">What stands around the spot</h2>
+    <section aria-label={t`What stands around`} className="mt-4">
+      <h2 className="m-0 text-base font-semibold">{t`What stands around the spot`}</h2>
       <ul className="m-0 list-none p-0">
         {things.map((one) => (
           <li key={idOf(one)} className="flex items-center gap-3 border-t border-rule py-1">
             <span>
               {textOf(one, 'what')}
-              {typeof one.properties.top_ft === 'number' ? `, ${one.properties.top_ft} ft` : ', height not known'}
+              {typeof one.properties.top_ft === 'number' ? `, ${one.properties.top_ft} ft` : t`, height not known`}
             </span>
             <button
               type="button"
               className="min-h-11 cursor-pointer bg-transparent text-sm underline"
               onClick={() => onChange(without(document, idOf(one)))}
             >
-              Take it out
+              {t`Take it out`}
             </button>
           </li>
         ))}
       </ul>
       <div className="mt-1 grid max-w-3xl grid-cols-2 items-end gap-2 sm:grid-cols-5">
         <label className="grid gap-0.5">
-          <span className="label">What</span>
-          <Pick
-            value={row.what}
-            choices={WHATS.map((id) => ({ id, word: id }))}
-            onChange={(what) => setRow({ ...row, what })}
-          />
+          <span className="label">{t`What`}</span>
+          <Pick value={row.what} choices={choicesOf(THINGS)} onChange={(what) => setRow({ ...row, what })} />
         </label>
         <NumberField
-          label="Bearing"
+          label={t`Bearing`}
           unit="°"
           low={0}
           high={360}
@@ -144,7 +144,7 @@ function Found({ document, onChange, pass, frame }: FoundProps) {
           onChange={(bearing) => setRow({ ...row, bearing })}
         />
         <NumberField
-          label="From the spot"
+          label={t`From the spot`}
           unit="ft"
           low={0}
           high={6000}
@@ -153,17 +153,17 @@ function Found({ document, onChange, pass, frame }: FoundProps) {
           onChange={(feet) => setRow({ ...row, feet })}
         />
         <NumberField
-          label="Top over the ground"
+          label={t`Top over the ground`}
           unit="ft"
           low={0}
           high={2000}
           optional
           value={row.top}
-          placeholder="not known"
+          placeholder={t`not known`}
           onChange={(top) => setRow({ ...row, top })}
         />
         <button type="button" className="button" disabled={!ready} onClick={add}>
-          Add it
+          {t`Add it`}
         </button>
       </div>
     </section>

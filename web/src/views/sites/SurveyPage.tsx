@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { useParams } from 'react-router'
 import type { Session } from '../../api/client'
 import { useSurvey } from '../../api/sites'
@@ -10,14 +11,14 @@ import { SurveyMaking } from './SurveyMaking'
 export function SurveyPage({ session }: { session: Session }) {
   const { survey: id = '' } = useParams()
   const survey = useSurvey(id)
-  if (survey.isPending) return <Loading what="the survey" />
+  if (survey.isPending) return <Loading what={t`the survey`} />
   if (survey.isError) return <Failed error={survey.error} again={() => void survey.refetch()} />
   const own = survey.data.student_id === session.person?.id
   return (
     <>
       <header className="border-b-2 border-ink pb-2">
         <h1 className="m-0 text-2xl font-bold">
-          {survey.data.site}: {own ? 'your own survey' : `surveyed by ${survey.data.student}`}
+          {survey.data.site}: {own ? t`your own survey` : t`surveyed by ${survey.data.student}`}
         </h1>
       </header>
       {survey.data.comparison ? (
@@ -25,7 +26,7 @@ export function SurveyPage({ session }: { session: Session }) {
       ) : own ? (
         <SurveyMaking key={survey.data.version} survey={survey.data} />
       ) : (
-        <p>Not handed in yet.</p>
+        <p>{t`Not handed in yet.`}</p>
       )}
     </>
   )

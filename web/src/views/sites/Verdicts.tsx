@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { clsx } from 'clsx'
 import type { SiteReport } from '../../api/sites'
 import { nameOf, USES, VERDICTS } from './siteWords'
@@ -5,7 +6,7 @@ import { nameOf, USES, VERDICTS } from './siteWords'
 /** Whether the site is fit, use by use, with the point that decides. */
 export function Verdicts({ report }: { report: SiteReport }) {
   return (
-    <section aria-label="Verdict by use" className="mt-3 grid gap-2 sm:grid-cols-2 lg:grid-cols-5">
+    <section aria-label={t`Verdict by use`} className="mt-3 grid gap-2 sm:grid-cols-2 lg:grid-cols-5">
       {Object.entries(USES).map(([use, word]) => {
         const answer = report.verdicts[use]
         const verdict = answer?.verdict ?? null
@@ -21,7 +22,7 @@ export function Verdicts({ report }: { report: SiteReport }) {
             )}
           >
             <div className="text-sm text-soft">{word}</div>
-            <div className="text-xl leading-tight font-bold">{verdict ? VERDICTS[verdict] : 'no verdict'}</div>
+            <div className="text-xl leading-tight font-bold">{verdict ? VERDICTS[verdict] : t`no verdict`}</div>
             {answer && answer.because.length > 0 && (
               <ul className="m-0 mt-1 list-none p-0 text-sm leading-snug">
                 {answer.because.slice(0, 2).map((reason, index) => (
@@ -29,12 +30,12 @@ export function Verdicts({ report }: { report: SiteReport }) {
                     {reason.text}
                   </li>
                 ))}
-                {answer.because.length > 2 && <li className="label">and {answer.because.length - 2} more</li>}
+                {answer.because.length > 2 && <li className="label">{t`and ${answer.because.length - 2} more`}</li>}
               </ul>
             )}
             {verdict === 'suitable' && answer?.approach && (
               <p className="label m-0 mt-1">
-                in: {nameOf(answer.approach)}; out: {nameOf(answer.departure ?? '')}
+                {t`in: ${nameOf(answer.approach)}; out: ${nameOf(answer.departure ?? '')}`}
               </p>
             )}
           </div>

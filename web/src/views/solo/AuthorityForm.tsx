@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { useState, type FormEvent } from 'react'
 import { useAircraft, useCatalogue, usePlaces } from '../../api/queries'
 import { useGiveSolo, type Solo } from '../../api/school'
@@ -7,11 +8,11 @@ import { dayAfter, dateIn } from '../../design/times'
 /** On the careful side: every number is the instructor's to set. */
 const USUAL = { wind_kt: '12', gust_kt: '15', crosswind_kt: '6', visibility_m: '8000', cloud_base_ft: '1500' }
 const LIMITS: { name: keyof typeof USUAL; label: string }[] = [
-  { name: 'wind_kt', label: 'Wind up to, kt' },
-  { name: 'gust_kt', label: 'Gusts up to, kt' },
-  { name: 'crosswind_kt', label: 'Crosswind up to, kt' },
-  { name: 'visibility_m', label: 'Visibility at least, m' },
-  { name: 'cloud_base_ft', label: 'Cloud base at least, ft' },
+  { name: 'wind_kt', label: t`Wind up to, kt` },
+  { name: 'gust_kt', label: t`Gusts up to, kt` },
+  { name: 'crosswind_kt', label: t`Crosswind up to, kt` },
+  { name: 'visibility_m', label: t`Visibility at least, m` },
+  { name: 'cloud_base_ft', label: t`Cloud base at least, ft` },
 ]
 
 /** What a student may fly alone, signed as a link of the school's chain. */
@@ -55,7 +56,7 @@ export function AuthorityForm({ student, solo, close }: { student: string; solo:
   return (
     <form onSubmit={submit} className="grid gap-4">
       <Choices
-        legend="Exercises"
+        legend={t`Exercises`}
         error={errors.exercises}
         all={(catalogue.data?.manoeuvres ?? [])
           .filter(({ kinds }) => kinds.includes(solo.kind as never))
@@ -64,7 +65,7 @@ export function AuthorityForm({ student, solo, close }: { student: string; solo:
         choose={setExercises}
       />
       <Choices
-        legend="Places"
+        legend={t`Places`}
         error={errors.places}
         all={(places.data ?? [])
           .filter(({ kind }) => kind !== 'obstacle')
@@ -73,7 +74,7 @@ export function AuthorityForm({ student, solo, close }: { student: string; solo:
         choose={setWhere}
       />
       <Choices
-        legend="Aircraft"
+        legend={t`Aircraft`}
         error={errors.aircraft_ids}
         all={(aircraft.data ?? []).filter(({ kind }) => kind === solo.kind).map(({ id, mark }) => ({ id, word: mark }))}
         chosen={which}
@@ -91,9 +92,9 @@ export function AuthorityForm({ student, solo, close }: { student: string; solo:
             onText={(text) => setNumbers((now) => ({ ...now, [name]: text }))}
           />
         ))}
-        <Field label="From" type="date" required value={from} onText={setFrom} />
+        <Field label={t`From`} type="date" required value={from} onText={setFrom} />
         <Field
-          label="Until, at most 90 days"
+          label={t`Until, at most 90 days`}
           type="date"
           required
           value={until}
@@ -102,16 +103,16 @@ export function AuthorityForm({ student, solo, close }: { student: string; solo:
         />
         <label className="flex min-h-11 items-center gap-2">
           <input type="checkbox" checked={daylight} onChange={(event) => setDaylight(event.target.checked)} />
-          By daylight only
+          {t`By daylight only`}
         </label>
       </div>
       {missing.length > 0 && (
         <div className="limit-note grid gap-2 p-3">
           <p className="m-0">
-            <b>Not everything is there:</b> {missing.map(({ text }) => text).join('; ')}.
+            <b>{t`Not everything is there:`}</b> {missing.map(({ text }) => text).join('; ')}.
           </p>
           <Field
-            label="Given all the same, because (it is signed)"
+            label={t`Given all the same, because (it is signed)`}
             required
             minLength={3}
             value={despite}
@@ -120,8 +121,7 @@ export function AuthorityForm({ student, solo, close }: { student: string; solo:
         </div>
       )}
       <p className="label m-0">
-        It allows what is written here and nothing else, and replaces no licence, medical or authority that the law asks
-        for.
+        {t`It allows what is written here and nothing else, and replaces no licence, medical or authority that the law asks for.`}
       </p>
       <Refused
         error={give.error}
@@ -129,10 +129,10 @@ export function AuthorityForm({ student, solo, close }: { student: string; solo:
       />
       <div className="flex gap-3">
         <button type="submit" className="button solid" disabled={give.isPending}>
-          Sign it
+          {t`Sign it`}
         </button>
         <button type="button" className="button" onClick={close}>
-          Cancel
+          {t`Cancel`}
         </button>
       </div>
     </form>

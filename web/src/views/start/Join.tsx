@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro'
+import { Trans } from '@lingui/react/macro'
 import { useState, type FormEvent } from 'react'
 import { useNavigate } from 'react-router'
 import { useAccept, useInvitation } from '../../api/people'
@@ -12,7 +14,7 @@ export function Join({ word }: { word: string }) {
   const [password, setPassword] = useState('')
   const [again, setAgain] = useState('')
   const [differ, setDiffer] = useState(false)
-  if (invitation.isPending) return <Loading what="the invitation" />
+  if (invitation.isPending) return <Loading what={t`the invitation`} />
   if (invitation.isError) return <Failed error={invitation.error} />
   const submit = (event: FormEvent) => {
     event.preventDefault()
@@ -21,15 +23,17 @@ export function Join({ word }: { word: string }) {
   }
   return (
     <main className="mx-auto grid min-h-screen max-w-md content-center p-6">
-      <h1 className="m-0 text-3xl font-bold">Welcome, {invitation.data.name}</h1>
+      <h1 className="m-0 text-3xl font-bold">{t`Welcome, ${invitation.data.name}`}</h1>
       <p className="mt-1 mb-6 text-soft">
-        {invitation.data.school} has a place for you. Your sign-in name is <b>{invitation.data.sign_in}</b>.
+        <Trans>
+          {invitation.data.school} has a place for you. Your sign-in name is <b>{invitation.data.sign_in}</b>.
+        </Trans>
       </p>
       <form onSubmit={submit} className="sheet grid gap-4 p-6">
         <Field
-          label="Choose a password"
+          label={t`Choose a password`}
           type="password"
-          hint="At least 10 characters, none that stands in lists of known ones"
+          hint={t`At least 10 characters, none that stands in lists of known ones`}
           autoComplete="new-password"
           required
           error={fieldErrors(accept.error).password}
@@ -37,17 +41,17 @@ export function Join({ word }: { word: string }) {
           onText={setPassword}
         />
         <Field
-          label="The same again"
+          label={t`The same again`}
           type="password"
           autoComplete="new-password"
           required
-          error={differ ? 'the two are not the same' : undefined}
+          error={differ ? t`the two are not the same` : undefined}
           value={again}
           onText={setAgain}
         />
         <Refused error={accept.error} fields={['password']} />
         <button type="submit" className="button solid" disabled={accept.isPending}>
-          Come in
+          {t`Come in`}
         </button>
       </form>
     </main>

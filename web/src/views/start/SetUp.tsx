@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro'
 import { useState, type FormEvent } from 'react'
 import { useSetUp } from '../../api/people'
 import { Field, fieldErrors, PickField, Refused } from '../../design/Field'
@@ -5,12 +6,12 @@ import { UnitFields } from '../../design/UnitFields'
 
 /** The types that ship: their files are the application's own. */
 const TYPES = [
-  { id: 'tansy-2', word: 'Tansy 2, two-seat piston helicopter' },
-  { id: 'bracken-2', word: 'Bracken 2, two-seat piston helicopter' },
-  { id: 'yarrow-4', word: 'Yarrow 4, four-seat turbine helicopter' },
-  { id: 'sorrel-g', word: 'Sorrel G, two-seat gyroplane' },
+  { id: 'tansy-2', word: t`Tansy 2, two-seat piston helicopter` },
+  { id: 'bracken-2', word: t`Bracken 2, two-seat piston helicopter` },
+  { id: 'yarrow-4', word: t`Yarrow 4, four-seat turbine helicopter` },
+  { id: 'sorrel-g', word: t`Sorrel G, two-seat gyroplane` },
 ]
-const FILE = { id: 'file', word: 'From a type file' }
+const FILE = { id: 'file', word: t`From a type file` }
 
 const EMPTY = {
   name: '',
@@ -72,41 +73,41 @@ export function SetUp({ codeNeeded }: { codeNeeded: boolean }) {
   }
   return (
     <main className="mx-auto max-w-3xl p-6">
-      <h1 className="m-0 text-3xl font-bold">Set up a school</h1>
+      <h1 className="m-0 text-3xl font-bold">{t`Set up a school`}</h1>
       <p className="mt-1 text-soft">
-        Once, now. Everything here can be changed later but for the station, which the weather is asked by.
+        {t`Once, now. Everything here can be changed later but for the station, which the weather is asked by.`}
       </p>
       <form onSubmit={submit} className="grid gap-5">
         {codeNeeded && (
           <Field
-            label="Code"
-            hint="The server printed it when it started: this is another machine."
+            label={t`Code`}
+            hint={t`The server printed it when it started: this is another machine.`}
             required
             value={form.code}
             onText={put('code')}
           />
         )}
         <fieldset className="sheet grid gap-3 p-4 sm:grid-cols-2">
-          <legend className="px-1 text-lg font-semibold">School</legend>
-          <Field label="Name" required value={form.name} onText={put('name')} />
+          <legend className="px-1 text-lg font-semibold">{t`School`}</legend>
+          <Field label={t`Name`} required value={form.name} onText={put('name')} />
           <Field
-            label="Station"
-            hint="Four letters, as in its weather reports"
+            label={t`Station`}
+            hint={t`Four letters, as in its weather reports`}
             required
             pattern="[A-Za-z]{4}"
             value={form.station}
             onText={put('station')}
           />
           <PickField
-            label="Time zone"
+            label={t`Time zone`}
             value={zone}
             error={errors['school.time_zone']}
             choices={[...new Set(['Etc/UTC', ...ZONES])].map((id) => ({ id, word: id }))}
             onText={setZone}
           />
-          <Field label="Elevation, ft" type="number" required value={form.elevation} onText={put('elevation')} />
+          <Field label={t`Elevation, ft`} type="number" required value={form.elevation} onText={put('elevation')} />
           <Field
-            label="Latitude, ° north"
+            label={t`Latitude, ° north`}
             type="number"
             step="any"
             min={-90}
@@ -116,7 +117,7 @@ export function SetUp({ codeNeeded }: { codeNeeded: boolean }) {
             onText={put('lat')}
           />
           <Field
-            label="Longitude, ° east"
+            label={t`Longitude, ° east`}
             type="number"
             step="any"
             min={-180}
@@ -127,33 +128,39 @@ export function SetUp({ codeNeeded }: { codeNeeded: boolean }) {
           />
         </fieldset>
         <fieldset className="sheet grid gap-3 p-4 sm:grid-cols-4">
-          <legend className="px-1 text-lg font-semibold">Units that the school reads in</legend>
+          <legend className="px-1 text-lg font-semibold">{t`Units that the school reads in`}</legend>
           <UnitFields units={units} put={(changed) => setUnits((before) => ({ ...before, ...changed }))} />
         </fieldset>
         <fieldset className="sheet grid gap-3 p-4 sm:grid-cols-2">
-          <legend className="px-1 text-lg font-semibold">You, the first chief instructor</legend>
-          <Field label="Name" required value={form.chief} onText={put('chief')} />
-          <Field label="Sign-in name" autoComplete="username" required value={form.sign_in} onText={put('sign_in')} />
+          <legend className="px-1 text-lg font-semibold">{t`You, the first chief instructor`}</legend>
+          <Field label={t`Name`} required value={form.chief} onText={put('chief')} />
           <Field
-            label="Password"
+            label={t`Sign-in name`}
+            autoComplete="username"
+            required
+            value={form.sign_in}
+            onText={put('sign_in')}
+          />
+          <Field
+            label={t`Password`}
             type="password"
-            hint="At least 10 characters"
+            hint={t`At least 10 characters`}
             autoComplete="new-password"
             required
             error={errors['chief.password']}
             value={form.password}
             onText={put('password')}
           />
-          <Field label="Mass, kg" type="number" min={30} max={200} required value={form.mass} onText={put('mass')} />
-          <Field label="Mail address, if letters shall come" type="email" value={form.email} onText={put('email')} />
+          <Field label={t`Mass, kg`} type="number" min={30} max={200} required value={form.mass} onText={put('mass')} />
+          <Field label={t`Mail address, if letters shall come`} type="email" value={form.email} onText={put('email')} />
         </fieldset>
         <fieldset className="sheet grid gap-3 p-4 sm:grid-cols-2">
-          <legend className="px-1 text-lg font-semibold">First aircraft</legend>
-          <Field label="Mark" hint="Empty: later, in Fleet" value={form.mark} onText={put('mark')} />
-          <PickField label="Type" value={form.type} choices={[...TYPES, FILE]} onText={put('type')} />
+          <legend className="px-1 text-lg font-semibold">{t`First aircraft`}</legend>
+          <Field label={t`Mark`} hint={t`Empty: later, in Fleet`} value={form.mark} onText={put('mark')} />
+          <PickField label={t`Type`} value={form.type} choices={[...TYPES, FILE]} onText={put('type')} />
           {form.type === 'file' && (
             <label className="grid gap-1 sm:col-span-2">
-              <span className="label">Type file</span>
+              <span className="label">{t`Type file`}</span>
               <input
                 type="file"
                 accept=".yml,.yaml"
@@ -164,12 +171,11 @@ export function SetUp({ codeNeeded }: { codeNeeded: boolean }) {
         </fieldset>
         <Refused error={setUp.error} fields={['school.time_zone', 'chief.password']} />
         <button type="submit" className="button solid justify-self-start" disabled={setUp.isPending}>
-          Begin
+          {t`Begin`}
         </button>
       </form>
       <p className="label mt-6">
-        A training aid. The flight manual, the operator&apos;s procedures, the authority&apos;s rules and a licensed
-        instructor decide.
+        {t`A training aid. The flight manual, the operator's procedures, the authority's rules and a licensed instructor decide.`}
       </p>
     </main>
   )

@@ -1,0 +1,88 @@
+# frozen_string_literal: true
+
+require_relative '../browser_helper'
+require_relative '../server/sign_off_help'
+
+# Another language is a file: every view is read in one that marks each letter of the catalogue. What still stands there
+# in plain letters was either told by the server, or is in no catalogue.
+class LanguageTest < Minitest::Test
+  include ServerHelp
+  include BrowserHelp
+  include SignOffHelp
+
+  # Symbols of units and controls' marks are the same in every language.
+  SYMBOLS = ['Fujin', 'UTC', 'hPa', 'inHg', 'min', 'alt+T'].freeze
+
+  # Everything that the server says, from its answers and its streams.
+  LISTEN = <<~JS
+    localStorage.setItem('fujin.language', 'pseudo')
+    window.told = new Set()
+    const keep = (value) => {
+      if (typeof value === 'string') window.told.add(value)
+      else if (value && typeof value === 'object') for (const [key, one] of Object.entries(value)) { window.told.add(key); keep(one) }
+    }
+    const asked = window.fetch
+    window.fetch = async (...args) => {
+      const answer = await asked(...args)
+      if ((answer.headers.get('content-type') ?? '').includes('json')) keep(await answer.clone().json().catch(() => null))
+      return answer
+    }
+  JS
+
+  # Visible texts and what is read aloud, without what was told; words of three plain letters that are left.
+  PLAIN = <<~JS
+    const days = new Set()
+    for (let i = 0; i < 12; i++) for (const style of ['long', 'short']) {
+      days.add(new Intl.DateTimeFormat('en-GB', { month: style }).format(new Date(Date.UTC(2026, i, 1))))
+      days.add(new Intl.DateTimeFormat('en-GB', { weekday: style }).format(new Date(Date.UTC(2026, 0, 1 + i))))
+    }
+    const known = [...window.told, ...days, ...arguments[0]].flatMap((one) => [one, one.replaceAll('_', ' ')])
+      .map((one) => one.trim().toLowerCase()).filter((one) => /[a-z]{2}/.test(one)).sort((a, b) => b.length - a.length)
+    const left = (text) => {
+      let rest = ' ' + text.toLowerCase().normalize('NFD') + ' '
+      for (const one of known) {
+        let at = rest.indexOf(one)
+        while (at >= 0) {
+          const whole = !/[a-z]/.test(rest[at - 1]) && !/[a-z]/.test(rest[at + one.length] ?? ' ')
+          if (whole) rest = rest.slice(0, at) + ' | ' + rest.slice(at + one.length)
+          at = rest.indexOf(one, whole ? at : at + 1)
+        }
+      }
+      return rest.match(/(?<![a-z\\u0300-\\u036f])[a-z]{3,}(?![a-z\\u0300-\\u036f])/g)
+    }
+    const texts = []
+    const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT)
+    while (walker.nextNode()) {
+      const at = walker.currentNode.parentElement
+      if (at && !at.closest('script, style, code, [data-as-written]')) texts.push(walker.currentNode.data)
+    }
+    for (const at of document.querySelectorAll('*'))
+      for (const name of ['aria-label', 'aria-valuetext', 'aria-roledescription', 'title', 'placeholder', 'alt'])
+        if (at.hasAttribute(name)) texts.push(at.getAttribute(name))
+    texts.push(document.title)
+    return texts.filter((text) => left(text)).map((text) => left(text).join(' ') + ' <- ' + text.trim().slice(0, 120))
+  JS
+
+  def views
+    lesson = "/sorties/#{Fujin::AttemptRow.first.sortie_id}"
+    ['/', '/bookings', '/students', "/students/#{@student.id}", '/sites', '/fleet', '/method', '/people', '/school',
+     '/me', "/people/#{@student.id}", "/people/#{@student.id}/log", '/sign-offs',
+     "/students/#{@student.id}/side-by-side?manoeuvre=straight_in_autorotation",
+     *%w[prepare fly review record debrief].map { |stage| "#{lesson}/#{stage}" }]
+  end
+
+  def test_no_view_has_a_text_outside_the_catalogue
+    make_ready
+    sign_in(@chief)
+    page.driver.browser.execute_cdp('Page.addScriptToEvaluateOnNewDocument', source: LISTEN)
+    found = views.flat_map do |path|
+      visit path
+      assert_selector 'h1'
+      sleep 1
+      page.execute_script('document.querySelectorAll("details").forEach((one) => { one.open = true })')
+      page.evaluate_script("(function () { #{PLAIN} })(#{SYMBOLS.to_json})").map { |one| "#{path}: #{one}" }
+    end
+
+    assert_empty found.uniq, found.uniq.join("\n")
+  end
+end

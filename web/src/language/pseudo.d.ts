@@ -1,0 +1,4 @@
+declare module '*.json?pseudo' {
+  const messages: import('@lingui/core').Messages
+  export default messages
+}

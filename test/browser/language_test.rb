@@ -10,8 +10,9 @@ class LanguageTest < Minitest::Test
   include BrowserHelp
   include SignOffHelp
 
-  # Symbols of units and controls' marks are the same in every language.
-  SYMBOLS = ['Fujin', 'UTC', 'hPa', 'inHg', 'min', 'alt+T'].freeze
+  # Symbols of units are the same in every language; what each control is called is the core's data.
+  HANDS = JSON.parse(File.read(File.expand_path('../../core/data/hands.json', __dir__)))
+  SYMBOLS = ['Fujin', 'UTC', 'hPa', 'inHg', 'min', 'alt+T', *HANDS.values.flat_map(&:values)].freeze
 
   # Everything that the server says, from its answers and its streams.
   LISTEN = <<~JS

@@ -52,6 +52,7 @@ class BrowserPrepareTest < Minitest::Test
     open_the_day
     fill_in 'Approach angle, °', with: '15'
     assert_text '15.0', wait: 10
+    assert_selector 'label', text: /Approach angle, ° · was/
     eventually { @sortie.reload.exercise.settings['approach_angle_deg'] == 15 }
   end
 
@@ -121,7 +122,7 @@ class BrowserPrepareTest < Minitest::Test
     assert_selector 'svg[aria-label^="Power for level flight"]'
     assert_selector 'svg[aria-label^="Height against airspeed"]'
     assert_accessible('curves of a type')
-    click_on 'change'
+    click_on 'Change'
     fill_in 'speeds kt: glide', with: '900'
     fill_in 'Why it is changed', with: 'Glide as the school teaches it'
     click_on 'Keep as a new version'
@@ -130,7 +131,7 @@ class BrowserPrepareTest < Minitest::Test
     fill_in 'speeds kt: glide', with: '60'
     click_on 'Keep as a new version'
     assert_text 'A new version is kept'
-    click_on 'history'
+    click_on 'History'
     assert_text 'Glide as the school teaches it'
   end
 

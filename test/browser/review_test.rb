@@ -36,6 +36,29 @@ class BrowserReviewTest < Minitest::Test
     assert_in_delta paused, moment, 0.01
   end
 
+  def test_pictures_are_read_as_tables_and_a_measure_says_what_it_is_by_the_keyboard
+    imported(@sortie)
+    sign_in(@instructor)
+    review
+    find('summary', text: /As a table\s*: Scan strips/).click
+    assert_selector 'th[scope=row]', text: '0.0'
+    assert_text 'Flare begins'
+    find('summary', text: /As a table\s*: Flown/).click
+    assert_selector 'th[scope=col]', text: 'Sink, ft/min'
+    side = find('svg[role=slider][aria-label*="side view"]')
+    page.execute_script('arguments[0].focus()', side)
+    press(:arrow_right)
+
+    assert_match(/ft (before|beyond) the spot, .*kt, sink/, side['aria-valuetext'])
+    measure = first('button.why')
+    page.execute_script('arguments[0].focus()', measure)
+    press(:enter)
+    assert_selector '[role=dialog]', text: /From .*; in 9 of 10 between/
+    assert_accessible('a measure explained')
+    press(:escape)
+    assert_no_selector '[role=dialog]'
+  end
+
   def test_one_change_is_told_with_its_fit
     imported(@sortie, faults: [{ 'late_collective' => 1.5 }])
     sign_in(@instructor)

@@ -16,7 +16,7 @@ export function AsTable({ of, heads, rows }: Props) {
   const [open, setOpen] = useState(false)
   return (
     <details className="no-print" onToggle={(event) => setOpen(event.currentTarget.open)}>
-      <summary className="label min-h-6 w-fit cursor-pointer">
+      <summary className="label min-h-11 w-fit cursor-pointer py-2.5">
         {t`As a table`}
         <span className="sr-only">: {of}</span>
       </summary>

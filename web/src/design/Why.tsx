@@ -17,6 +17,7 @@ export const Why = ({ word, label, children }: Props) => (
     </Popover.Trigger>
     <Popover.Portal>
       <Popover.Content
+        aria-label={label ?? (typeof word === 'string' ? word : undefined)}
         className="sheet z-50 max-w-80 p-3 text-sm shadow-none"
         side="bottom"
         align="start"

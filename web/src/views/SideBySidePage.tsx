@@ -47,7 +47,10 @@ export function SideBySidePage() {
               {columns.map((column, i) => (
                 <th key={column.attempt_id} className="px-2 py-1 text-right font-normal">
                   <span className="label block">{i + 1}</span>
-                  <Link to={`/sorties/${column.sortie_id}/review?attempt=${column.position}`}>
+                  <Link
+                    className="inline-block min-h-8 py-1.5"
+                    to={`/sorties/${column.sortie_id}/review?attempt=${column.position}`}
+                  >
                     {shortDayOf(column.on)}
                   </Link>
                   <span className="flex justify-end">

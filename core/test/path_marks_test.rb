@@ -24,6 +24,7 @@ class PathMarksTest < Minitest::Test
   # A plan of nothing but a path.
   Drawn = Struct.new(:path, :conditions, :course_deg, :gates, :margin) do
     def value(_name) = margin
+    def watched = []
   end
 
   def drawn(points, wind: Fujin::Wind.calm, margin: nil)

@@ -29,6 +29,7 @@ module Fujin
           end,
         'reaches' => plan.reaches.map { |reach| reach(reach) },
         'marks' => Planning::PathMarks.of(plan).map { |mark| plain(mark) },
+        'watched' => plan.watched.map { |stretch| plain(stretch) },
         'setup' => plan.setup && plain(plan.setup),
         'tables' => plan.tables.map { |t| table(t) },
         'charts' => plan.charts.map { |c| chart(c) },
@@ -86,7 +87,8 @@ module Fujin
         'y' => axis.call(chart.y),
         'areas' => chart.areas.map { |s| shape(s) },
         'lines' => chart.lines.map { |s| shape(s) },
-        'track' => chart_points(chart.track)
+        'track' => chart_points(chart.track),
+        'moments' => chart.moments.map { |x, y, t_s| { 'x' => number(x, 2), 'y' => number(y, 2), 't_s' => number(t_s, 1) } }
       }
     end
 

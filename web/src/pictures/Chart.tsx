@@ -2,6 +2,7 @@ import { t } from '@lingui/core/macro'
 import { scaleLinear } from 'd3-scale'
 import { useId } from 'react'
 import type { Schemas } from '../api/client'
+import { decimal } from '../language/numbers'
 import { AsTable } from '../design/AsTable'
 import { figure, unitWord } from '../design/words'
 import { Labels } from './Labels'
@@ -74,6 +75,9 @@ export function Chart({ chart, height = 250, flown, now }: Props) {
           {now && <circle cx={x(now.x)} cy={y(now.y)} r={6} fill="var(--ink)" />}
           {flown && <path d={draw(flown)} fill="none" stroke="var(--ink)" strokeWidth={2.4} />}
         </g>
+        {chart.moments.map((moment) => (
+          <circle key={moment.t_s} cx={x(moment.x)} cy={y(moment.y)} r={3} fill="var(--ink)" />
+        ))}
         <Names chart={chart} x={x} y={y} width={width} height={height} />
       </Picture>
       <AsTable
@@ -153,9 +157,16 @@ function Names({ chart, x, y, width, height }: DrawProps) {
     const weight = shape.kind === 'limit' ? 2 : 1
     return [{ key: `${shape.id}-${shape.label}`, ...first, or, lines: [shape.label], weight }]
   })
+  const seconds = chart.moments.map((moment): Label => ({
+    key: `second ${moment.t_s}`,
+    x: x(moment.x),
+    y: y(moment.y),
+    lines: [t`${decimal(moment.t_s, 0)} s`],
+    weight: 3,
+  }))
   const title = textBox(LEFT + 4, TOP + 4, `${chart.y.label}, ${unitWord(chart.y.unit)}`)
   const track = alongLine(chart.track.map((p) => [x(p.x), y(p.y)]))
-  return <Labels labels={labels} bounds={bounds} taken={[title, ...track]} />
+  return <Labels labels={[...labels, ...seconds]} bounds={bounds} taken={[title, ...track]} />
 }
 
 /** Where along a line its name may stand, from its middle to its ends. */

@@ -136,8 +136,7 @@ export function EnergyLedger({
       </Picture>
       <p className="label m-0">
         <Swatch fill="var(--band)" /> {t`height`} <Swatch fill={`url(#${id}s)`} /> {t`speed`}{' '}
-        <Swatch fill={`url(#${id}r)`} />
-        {t`rotor`}
+        <Swatch fill={`url(#${id}r)`} /> {t`rotor`}
       </p>
       <AsTable
         of={title}

@@ -26,6 +26,8 @@ interface Props {
   reach: Plan['reaches'][number] | undefined
   /** How likely that reach ends within the standard, 0 to 1. */
   chance: number | undefined
+  /** The sun has a corner. */
+  sunny: boolean
 }
 
 /** What an option of reaching the spot is called. */
@@ -39,7 +41,7 @@ export const REACH_WORDS: Record<string, string> = {
 }
 
 /** The texts of the ground view, placed once while a moment is pointed at. */
-export const GroundLabels = memo(function GroundLabels({ plan, flown, ground, spotName, chance, ...at }: Props) {
+export const GroundLabels = memo(function GroundLabels({ plan, flown, ground, spotName, chance, sunny, ...at }: Props) {
   const { width, leftFt, rightFt, reach } = at
   const scale = trueScale(at, width)
   const height = (rightFt - leftFt) * scale.perFt
@@ -56,7 +58,7 @@ export const GroundLabels = memo(function GroundLabels({ plan, flown, ground, sp
     ...shapeLabels({ shapes: ground, x: scale.x, y, spotName }),
   ]
   const taken = [
-    ...cornersOf(plan, width, height),
+    ...cornersOf(plan, width, height, sunny),
     ...alongLine(drawn(plan.path)),
     ...alongLine(drawn(flown ?? [])),
     boxAround(scale.x(0), y(0), 9),

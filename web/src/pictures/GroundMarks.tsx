@@ -1,6 +1,7 @@
 import { locale } from '#language/i18n'
 import { t } from '@lingui/core/macro'
 import type { Plan } from '../api/client'
+import { decimal } from '../language/numbers'
 import type { Box } from './placing'
 import { roundStep, type TrueScale } from './scale'
 
@@ -41,6 +42,27 @@ export const NorthMark = ({ course, x, y }: { course: number; x: number; y: numb
   </g>
 )
 
+export interface Sun {
+  azimuth_deg: number
+  elevation_deg: number
+}
+
+/** Where the sun stands: its disc on the side that it shines from, and how high. */
+export function SunMark({ sun, course, x, y }: { sun: Sun; course: number; x: number; y: number }) {
+  if (sun.elevation_deg <= 0) return null
+  return (
+    <g transform={`translate(${x} ${y})`}>
+      <g transform={`rotate(${sun.azimuth_deg - course})`} stroke="var(--ink)" strokeWidth={1.6}>
+        <path d="M-14 0h22" strokeDasharray="2 3" />
+        <circle cx={15} r={5.5} fill="var(--sheet)" />
+      </g>
+      <text x={27} y={-22} textAnchor="end" fill="var(--ink)">
+        {t`sun ${decimal(sun.elevation_deg, 0)}°`}
+      </text>
+    </g>
+  )
+}
+
 /** How long a round number of feet is, at the bottom left. */
 export function ScaleBar({ scale, width, y }: { scale: TrueScale; width: number; y: number }) {
   const feet = roundStep(width / scale.perFt / 6, 1)
@@ -54,8 +76,9 @@ export function ScaleBar({ scale, width, y }: { scale: TrueScale; width: number;
   )
 }
 
-/** Where wind, north and scale stand: no text lies over them. */
-export const cornersOf = (plan: Plan, width: number, height: number): Box[] => [
+/** Where wind, sun, north and scale stand: no text lies over them. */
+export const cornersOf = (plan: Plan, width: number, height: number, sunny = false): Box[] => [
+  ...(sunny ? [{ left: width - 66, top: 0, right: width, bottom: 64 }] : []),
   ...(plan.wind_kt === 0 ? [] : [{ left: 0, top: 0, right: 112, bottom: 66 }]),
   { left: 0, top: height - 26, right: width / 6 + 90, bottom: height },
   { left: width - 66, top: height - 68, right: width, bottom: height },

@@ -6,10 +6,11 @@ import { AsTable } from '../design/AsTable'
 import { figure } from '../design/words'
 import { PathLine } from './PathLine'
 import { Picture } from './Picture'
-import { NorthMark, ScaleBar, SpotMark, WindOverGround } from './GroundMarks'
+import { NorthMark, ScaleBar, SpotMark, SunMark, WindOverGround, type Sun } from './GroundMarks'
 import { GroundLabels, REACH_WORDS } from './GroundLabels'
 import { line, lowEnough, momentOf, ticks, trueScale, windowOf, type Window } from './scale'
 import { GroundShapes } from './GroundShapes'
+import { WatchedStretches } from './WatchedStretches'
 import { SpotHandle } from './SpotHandle'
 import { useDragged, type Shift } from './useDragged'
 import { useWidth } from './useWidth'
@@ -34,6 +35,8 @@ interface Props {
   ground?: Schemas['GroundShape'][]
   /** Takes the spot to another place: feet along and right of the course from where it is. */
   onSpot?: (alongFt: number, acrossFt: number) => void
+  /** Where the sun stands as the lesson begins. */
+  sun?: Sun
 }
 
 type Landings = NonNullable<Schemas['Dispersion']['result']>['options'][number]
@@ -55,6 +58,7 @@ export function GroundView({
   chanceOf,
   ground = NO_SHAPES,
   onSpot,
+  sun,
 }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>()
   const view = lowEnough(given ?? windowOf(plan, flown ? [flown] : []), sides)
@@ -125,6 +129,9 @@ export function GroundView({
           />
         )}
         <GroundShapes shapes={ground} x={scale.x} y={y} perFt={scale.perFt} spotName={spotName} />
+        <g transform={by}>
+          <WatchedStretches plan={plan} ids={['tail_rotor']} at={at} />
+        </g>
         <PathLine kind="planned" points={plan.path} at={at} transform={by} />
         <PathLine kind="flown" points={flown} at={at} />
         {now && <circle cx={scale.x(now.along_ft)} cy={y(now.across_ft)} r={6} fill="var(--ink)" />}
@@ -163,6 +170,7 @@ export function GroundView({
           acrossFt={moved.across}
           reach={reach}
           chance={option && chanceOf?.(option)}
+          sunny={sun !== undefined}
         />
         {onSpot && (
           <rect
@@ -185,6 +193,7 @@ export function GroundView({
         <ScaleBar scale={scale} width={width} y={height - 16} />
         <WindOverGround plan={plan} />
         <NorthMark course={plan.course_deg} x={width - 34} y={height - 34} />
+        {sun && <SunMark sun={sun} course={plan.course_deg} x={width - 34} y={40} />}
       </Picture>
       <AsTable
         of={t`From above`}

@@ -7,6 +7,7 @@ import { Labels } from './Labels'
 import { alongLine, LETTER, LINE, textBox, type Box } from './placing'
 import { marksOf } from './marksOf'
 import { PathLine } from './PathLine'
+import { WatchedStretches } from './WatchedStretches'
 import { line, ticks, ticksWithRoom, trueScale, type Window } from './scale'
 
 interface Props {
@@ -57,6 +58,7 @@ export const SideShapes = memo(function SideShapes({
       <rect x={0} y={y(0)} width={width} height={7} fill={`url(#${hatch})`} />
       <line x1={0} x2={width} y1={y(0)} y2={y(0)} stroke="var(--ink)" strokeWidth={1.6} />
       <Band plan={plan} x={scale.x} y={y} />
+      <WatchedStretches plan={plan} ids={['avoid_area', 'flap']} at={at} />
       <PathLine kind="planned" points={plan.path} at={at} />
       <PathLine kind="other" points={over} at={at} />
       <PathLine kind="flown" points={flown} at={at} />

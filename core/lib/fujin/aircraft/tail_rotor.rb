@@ -7,6 +7,10 @@ module Fujin
       SECTORS_DEG = { false => [[285, 315], [210, 330], [120, 240]], true => [[45, 75], [30, 150], [120, 240]] }.freeze
       # Less wind is not warned of. Chosen.
       LEAST_KT = 8.0
+      # It is exposed with so much of the engine's limit on, at these airspeeds: slower, the air has no direction worth
+      # the name; faster, the fin holds the tail.
+      HIGH_POWER_PCT = 60.0
+      AIRSPEED_KT = (5.0..30.0)
 
       # @param relative_deg [Float] where the air comes from, clockwise from the nose
       def self.disturbed?(type, relative_deg) =

@@ -6,9 +6,6 @@ module Fujin
     # and quickest rise in percent of the engine's limit, and seconds at high power and low airspeed with the air from
     # a loss-of-tail-rotor-effectiveness sector. For takers that include Measuring.
     module PowerPull
-      HIGH_POWER_PCT = 60.0
-      # Slower, the air has no direction worth the name; faster, the fin holds the tail.
-      AIRSPEED_KT = (5.0..30.0)
       RISE_OVER_S = 1.0
       NO_RPM = 'without a rotor or engine speed the power is not known from one second to the next'
 
@@ -45,14 +42,14 @@ module Fujin
         return nil unless signals.wind && values && %i[gs track heading].all? { |name| signals.signal?(name) }
 
         (signals.index(from)..signals.index(to)).each_with_index.count do |i, k|
-          values[k].to_f > HIGH_POWER_PCT && exposed?(i)
+          values[k].to_f > Aircraft::TailRotor::HIGH_POWER_PCT && exposed?(i)
         end * signals.step_s
       end
 
       def exposed?(index)
         north, east = air(index)
         speed = Math.hypot(north, east) / Quantities::KT
-        AIRSPEED_KT.cover?(speed) &&
+        Aircraft::TailRotor::AIRSPEED_KT.cover?(speed) &&
           Aircraft::TailRotor.disturbed?(
             context.type,
             (Math.atan2(east, north) / Quantities::DEG) - signals[:heading][index]

@@ -68,7 +68,8 @@ module Fujin
 
       # Speed against height above the ground, with the type's height-velocity area.
       # @return [Chart, nil] nil when the type file has no such area
-      def height_velocity(type, path: [])
+      # @param timed [Boolean] whether the path's seconds stand beside it
+      def height_velocity(type, path: [], timed: false)
         area = HeightVelocity.new(type)
         return nil unless area.known?
 
@@ -80,7 +81,8 @@ module Fujin
           y: Axis.new(label: 'Height', unit: 'ft', low: 0.0, high: top),
           areas: area.shapes,
           lines: [],
-          track: path.select(&:ias_kt).map { |p| [p.ias_kt, p.height_ft] }
+          track: path.select(&:ias_kt).map { |p| [p.ias_kt, p.height_ft] },
+          moments: timed ? Chart.moments_along(path.select(&:ias_kt).map { |p| [p.ias_kt, p.height_ft, p.t_s] }) : []
         )
       end
     end

@@ -48,6 +48,7 @@ module Fujin
           setup: setup,
           tables: tables.compact.freeze,
           charts: charts.compact.freeze,
+          watched: watched.freeze,
           settings: @settings,
           cautions: cautions.freeze
         )
@@ -92,9 +93,21 @@ module Fujin
       def setup = nil
       def tables = []
       def charts = []
+      def watched
+        area = numbers.key?('avoid_area_s') ? watched_stretches.avoid_area : []
+        watched_stretches.tail_rotor(phases: powered_phases) + area
+      end
       def own_cautions = []
       # Headings flown slowly with power, for the tail rotor: [[what, heading deg]].
       def slow_headings = declaration.course_of == 'any' ? [] : [['at the end', @course_deg]]
+
+      # Phases flown with power; nil is all of them. What is flown without has it again in the end.
+      def powered_phases = declaration.power_off ? [path.last&.phase] & [:recovery] : nil
+
+      def watched_stretches
+        nose = slow_headings.map(&:last).uniq
+        WatchedStretches.new(@conditions, path, course_deg: @course_deg, nose_deg: (nose.first if nose.size == 1))
+      end
 
       def cautions
         Cautions.new(

@@ -31,6 +31,7 @@ module Fujin
       # What a gate's measure is called beside its band, by how the measure's id ends.
       GATE_WORDS = { 'ias_kt' => 'kt', 'groundspeed_kt' => 'kt over the ground', 'rotor_rpm_pct' => '% rotor rpm',
                      'sink_fpm' => 'ft/min down' }.freeze
+      WATCHED = 5
       GATE = 4
       START = 3
       GOES_ON = 2
@@ -53,7 +54,7 @@ module Fujin
         told = @stretches.zip(before).flat_map do |points, first|
           [begins(points, first), goes_on(points), over_ground([first, *points].uniq)]
         end
-        [*told, abeam, *gates].compact
+        [*told, abeam, *gates, *watched].compact
       end
 
       private
@@ -205,6 +206,15 @@ module Fujin
       end
 
       def rounded(value) = value.abs >= 200 ? value.round(-1) : value.round
+
+      # What is watched on a stretch, in the middle of it: the tail rotor from above, everything else from the side.
+      def watched
+        @plan.watched.filter_map do |stretch|
+          points = @plan.path.select { |point| point.t_s.between?(stretch.from_s, stretch.until_s) }
+          picture = stretch.id == 'tail_rotor' ? 'above' : 'side'
+          mark(picture, middle(points), [stretch.words], WATCHED) if points.any?
+        end
+      end
 
       # Where the path passes the spot at some distance.
       def abeam

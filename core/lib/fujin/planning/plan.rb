@@ -7,13 +7,14 @@ module Fujin
     Plan =
       Value.define(
         :manoeuvre, :conditions, :house, :course_deg, :ending, :numbers, :gates, :path, :band, :reaches, :cautions,
-        :setup, :tables, :charts, :settings,
+        :setup, :tables, :charts, :watched, :settings,
         defaults: {
           band: [].freeze,
           reaches: [].freeze,
           setup: nil,
           tables: [].freeze,
           charts: [].freeze,
+          watched: [].freeze,
           settings: {}.freeze
         }
       ) do

@@ -61,7 +61,7 @@ function Over({ over }: { over: Schemas['LiveAttempt'] }) {
       </ul>
       {over.attempts > 1 && over.best != null && over.worst != null && (
         <p className="m-0 flex items-center gap-2 text-sm">
-          {t`Of ${over.attempts} the best`} <GradeGlyph grade={over.best} size={18} /> {t`the worst`}
+          {t`Of ${over.attempts} the best`} <GradeGlyph grade={over.best} size={18} /> {t`the worst`}{' '}
           <GradeGlyph grade={over.worst} size={18} />
         </p>
       )}

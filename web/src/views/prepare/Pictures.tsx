@@ -84,6 +84,7 @@ function SetUpLine({ plan }: { plan: Plan }) {
       <b>{t`Set-up.`}</b> {text}.
       {leg > 0 && (
         <>
+          {' '}
           {t`The line begins ${Math.abs(Math.round(along)).toLocaleString(locale)} ft ${along < 0 ? t`before` : t`beyond`} the spot: the outbound leg runs at least that far.`}
         </>
       )}
@@ -114,6 +115,9 @@ function Path({ plan, sortie, basis, set }: Props) {
   // From take-off to landing, height against distance along one course would fold over itself.
   const round = (plan.path[0]?.height_ft ?? 0) < FLAT_FT && low < FLAT_FT && top > ROUND_FT
 
+  // What must not be flown through stands beside the way through it, with its seconds.
+  const timed = plan.charts.find((chart) => chart.moments.length > 0)
+
   if (plan.path.length < 3 || (!wide && top < FLAT_FT)) return <Standing plan={plan} />
   return (
     <>
@@ -135,6 +139,7 @@ function Path({ plan, sortie, basis, set }: Props) {
         spotName={sortie.spot_name}
         sides={asks ? askedSides(plan) : sidesOf(plan)}
         window={view}
+        {...(sortie.sun ? { sun: sortie.sun } : {})}
         {...(moving ? { onSpot } : asks ? { shift, onShift: setShift, landings: result?.options, chanceOf } : {})}
       />
       {sortie.may_edit && (
@@ -152,6 +157,7 @@ function Path({ plan, sortie, basis, set }: Props) {
         </p>
       )}
       {round && plan.charts[0] && <Chart chart={plan.charts[0]} />}
+      {timed && <Chart chart={timed} />}
       {asks && (
         <>
           <WhichEntry dispersion={dispersion.data} shift={shift} onShift={setShift} error={dispersion.error?.message} />

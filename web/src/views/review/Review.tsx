@@ -45,6 +45,7 @@ const flownOnly = (plan: Plan, path: PathPoint[]): Plan => ({
   band: [],
   gates: [],
   reaches: [],
+  watched: [],
 })
 
 /** Review: the attempts as found, flown over planned, every measure against its band, the grades. */

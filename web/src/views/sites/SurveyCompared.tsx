@@ -74,7 +74,7 @@ function Flown({ flown }: { flown: Survey['flown'] }) {
             <td className="p-1.5">{ASK[one.point] ?? nameOf(one.point)}</td>
             <td className="p-1.5">{one.label}</td>
             <td className="p-1.5 whitespace-nowrap">
-              {Math.round(one.value)} {unitWord(one.unit)}
+              {Math.round(one.value)} {unitWord(one.unit)}{' '}
               {one.low != null && one.high != null && (
                 <span className="text-soft">{t`(${Math.round(one.low)} to ${Math.round(one.high)})`}</span>
               )}

@@ -182,7 +182,7 @@ module Fujin
           )
         end
 
-        def charts = [Planning::LimitsMap.height_velocity(@type, path: path)]
+        def charts = [Planning::LimitsMap.height_velocity(@type, path: path, timed: true)]
 
         def own_cautions
           seconds = value('avoid_area_s')

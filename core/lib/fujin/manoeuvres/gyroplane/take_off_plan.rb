@@ -18,6 +18,8 @@ module Fujin
         LATE_KT = 5.0
         # Moments of the climb-out between two points of the path.
         SHOWN_EVERY = 5
+        # Of the limit of flapping, from where on it is said. Chosen.
+        NEAR_FLAP = 0.6
 
         private
 
@@ -235,9 +237,21 @@ module Fujin
                   points: stick_forward
                 )
               ],
-              track: roll.moments.map { |m| [m.ias_kt, m.rotor_pct] }
+              track: roll.moments.map { |m| [m.ias_kt, m.rotor_pct] },
+              moments: Planning::Chart.moments_along(roll.moments.map { |m| [m.ias_kt, m.rotor_pct, m.t_s] })
             )
           ]
+        end
+
+        # Where the blades flap most of what they may.
+        def watched
+          limit = @type.fetch('flap_limit_deg').to_f
+          near = Planning::WatchedStretch.runs(roll.moments) { |m| m.flap_deg >= NEAR_FLAP * limit }
+          near.map do |from, to|
+            told = roll.moments.select { |m| m.t_s.between?(from.t_s, to.t_s) }.max_by(&:flap_deg)
+            words = "flap #{told.flap_deg.round} of #{limit.round}° at #{told.ias_kt.round} kt: #{(to.t_s - from.t_s).ceil} s"
+            Planning::WatchedStretch.new(id: 'flap', from_s: from.t_s, until_s: to.t_s, words: words)
+          end
         end
 
         # The disc flat: airspeed grows, the rotor does not.

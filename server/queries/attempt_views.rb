@@ -5,6 +5,14 @@ module Fujin
   # one at a time.
   class AttemptViews
     ORDER = %i[created_at position].freeze
+    # Everything that was given of an attempt, in its order, as it is told: one question less, and no row a grade.
+    GRADES = <<~SQL.squish
+      (SELECT json_agg(json_build_object('id', grades.id, 'phase', phase, 'kind', kind, 'grade', grade,
+        'proposed', proposed, 'reason', reason, 'by', people.name, 'standard_version', standard_version,
+        'created_at', to_char(grades.created_at, 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"')) ORDER BY grades.position)
+        FROM grades JOIN people ON people.id = grades.by_id WHERE grades.attempt_id = attempts.id) AS told_grades
+    SQL
+    private_constant :GRADES
 
     # @param sortie [Sortie], @param viewer [Person]
     def initialize(sortie, viewer)
@@ -25,11 +33,18 @@ module Fujin
     private
 
     def rows(**only)
-      AttemptRow.pathless.where(sortie_id: @sortie.id, **only).order(*ORDER)
-        .preload(:exercise, grades: :by, fault_calls: :by).each { |row| row.association(:sortie).target = @sortie }
+      teaching = @sortie.teaching? ? [{ grades: :by, fault_calls: :by }] : []
+      AttemptRow.pathless.select(GRADES).where(sortie_id: @sortie.id, **only).order(*ORDER)
+        .preload(:exercise, *teaching).each do |row|
+          row.association(:sortie).target = @sortie
+          row.given = LightAttempts.last_grades(grades(row).map { |one| one.values_at('kind', 'phase', 'grade') })
+        end
     end
 
-    def view(row, number) =
-      Serialisers::AttemptView.new(row, number, @taps, held_back: HeldBack.from?(@viewer, row)).to_h
+    def grades(row) = row['told_grades'] || []
+
+    def view(row, number)
+      Serialisers::AttemptView.new(row, number, @taps, grades: grades(row), held_back: HeldBack.from?(@viewer, row)).to_h
+    end
   end
 end

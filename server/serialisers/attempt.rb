@@ -7,15 +7,16 @@ module Fujin
     class AttemptView
       HIDDEN_FROM_STUDENT = %w[measures fault_details first_fault overall critical].freeze
 
+      # @param grades [Array<Hash>] everything that was given of it, in its order
       # @param held_back [Boolean] from whoever sees it: HeldBack
-      def initialize(row, number, taps, held_back:)
+      def initialize(row, number, taps, grades:, held_back:)
         @row = row
         @number = number
         # The cockpit's number for it, where the clock tells.
         @tap_no = row.tap_no || number
         @taps = taps
         @held_back = held_back
-        @grades = row.grades.to_a
+        @grades = grades
       end
 
       def to_h
@@ -94,22 +95,7 @@ module Fujin
         end
       end
 
-      def grades
-        visible = hold_back? ? @grades.select { |g| g.kind == 'self' } : @grades
-        visible.map do |g|
-          {
-            'id' => g.id,
-            'phase' => g.phase,
-            'kind' => g.kind,
-            'grade' => g.grade,
-            'proposed' => g.proposed,
-            'reason' => g.reason,
-            'by' => g.by.name,
-            'standard_version' => g.standard_version,
-            'created_at' => Serialisers.time(g.created_at)
-          }
-        end
-      end
+      def grades = hold_back? ? @grades.select { |grade| grade['kind'] == 'self' } : @grades
     end
   end
 end

@@ -61,6 +61,18 @@ class WatchedStretchesTest < Minitest::Test
     assert_match(/\Aflap \d of 9° at \d+ kt: \d+ s\z/, slow.words)
   end
 
+  # Along the edge of the region the blades flap their limit; a roll that never comes near it stays outside.
+  def test_the_flap_region_lies_where_the_limit_is
+    roll = day(kind: 'sorrel-g')
+    edge = Fujin::Manoeuvres::Gyroplane::FlapRegion.shape(roll).points[1..-2]
+
+    assert_equal (10..60).step(5).to_a, edge.map(&:first)
+    edge.each do |kt, pct|
+      assert_in_delta 9.0, Fujin::Manoeuvres::Gyroplane::FlapRegion.flap_deg(roll, kt, pct), 0.05
+    end
+    assert_equal edge.map(&:last).sort, edge.map(&:last)
+  end
+
   def test_seconds_stand_along_a_take_off_a_round_number_apart
     moments = plan('maximum_performance_take_off').charts.find { |chart| chart.id == 'height_velocity' }.moments
 

@@ -3,12 +3,16 @@
 module Fujin
   # Numerical search on plain functions of one number.
   module Roots
+    # Halving alone would need fewer for any bounds and tolerance here.
+    STEPS = 200
+
     module_function
 
     # Where the block changes sign between two bounds (Illinois variant of regula falsi:
-    # M. Dowell, P. Jarratt, "A modified regula falsi method", BIT 11, 1971).
+    # M. Dowell, P. Jarratt, "A modified regula falsi method", BIT 11, 1971). A step that ends next to a bound is no
+    # answer yet: where the function is far steeper at one end every step does. It is one when the sign changes there.
     # @raise [OutsideModel] when it has one sign at both ends
-    def find(low, high, tolerance: 1e-6, what: 'an answer')
+    def find(low, high, tolerance: 1e-6, what: 'an answer', &function)
       f_low = yield(low)
       f_high = yield(high)
       return low if f_low.zero?
@@ -16,20 +20,20 @@ module Fujin
       raise OutsideModel, "there is no #{what} between the model's limits" if f_low.positive? == f_high.positive?
 
       side = 0
-      100.times do
+      STEPS.times do
         middle = ((low * f_high) - (high * f_low)) / (f_high - f_low)
         f_middle = yield(middle)
-        return middle if (high - low).abs < tolerance || f_middle.abs < 1e-9
+        return middle if (high - low).abs < tolerance || f_middle.zero?
 
         if f_middle.positive? == f_high.positive?
-          return middle if (high - middle).abs < tolerance
+          return middle if (high - middle).abs < tolerance && changes?(middle, -tolerance, low, f_middle, &function)
 
           high = middle
           f_high = f_middle
           f_low /= 2 if side == 1
           side = 1
         else
-          return middle if (middle - low).abs < tolerance
+          return middle if (middle - low).abs < tolerance && changes?(middle, tolerance, high, f_middle, &function)
 
           low = middle
           f_low = f_middle
@@ -37,8 +41,18 @@ module Fujin
           side = -1
         end
       end
+      raise OutsideModel, "#{what} is not found to within #{tolerance}" if (high - low).abs > tolerance
+
       (low + high) / 2.0
     end
+
+    # Whether the sign changes within a step from `at`, no farther than the bound there.
+    def changes?(at, step, bound, f_at)
+      beyond = at + step
+      beyond = bound if (beyond - at).abs > (bound - at).abs
+      yield(beyond).positive? != f_at.positive?
+    end
+    private_class_method :changes?
 
     # The same, looked for first within `width` of where it was last time.
     # @param last [Float, nil]

@@ -93,10 +93,12 @@ module Fujin
       def setup = nil
       def tables = []
       def charts = []
+
       def watched
         area = numbers.key?('avoid_area_s') ? watched_stretches.avoid_area : []
         watched_stretches.tail_rotor(phases: powered_phases) + area
       end
+
       def own_cautions = []
       # Headings flown slowly with power, for the tail rotor: [[what, heading deg]].
       def slow_headings = declaration.course_of == 'any' ? [] : [['at the end', @course_deg]]

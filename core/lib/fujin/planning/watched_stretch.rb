@@ -10,10 +10,10 @@ module Fujin
       Value.define(:id, :from_s, :until_s, :words) do
         # The runs of a path for which a block holds, each as the first point and the one at which it is over.
         # @param points [Array<#t_s>]
-        def self.runs(points, &held)
-          runs = points.chunk_while { |a, b| held.call(a) == held.call(b) }.to_a
+        def self.runs(points, &)
+          runs = points.chunk_while { |a, b| yield(a) == yield(b) }.to_a
           runs.each_with_index.filter_map do |run, i|
-            [run.first, (runs[i + 1] || run.last(1)).first] if held.call(run.first)
+            [run.first, (runs[i + 1] || run.last(1)).first] if yield(run.first)
           end
         end
       end

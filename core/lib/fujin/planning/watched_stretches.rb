@@ -48,7 +48,8 @@ module Fujin
           seconds = last.t_s - first.t_s
           next if seconds < SHORTEST_S
 
-          WatchedStretch.new(id: id, from_s: first.t_s, until_s: last.t_s, words: "#{words}: #{[seconds.round, 1].max} s")
+          WatchedStretch.new(id: id, from_s: first.t_s, until_s: last.t_s,
+                             words: "#{words}: #{[seconds.round, 1].max} s")
         end
       end
 

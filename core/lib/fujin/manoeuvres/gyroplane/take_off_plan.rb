@@ -249,7 +249,8 @@ module Fujin
           near = Planning::WatchedStretch.runs(roll.moments) { |m| m.flap_deg >= NEAR_FLAP * limit }
           near.map do |from, to|
             told = roll.moments.select { |m| m.t_s.between?(from.t_s, to.t_s) }.max_by(&:flap_deg)
-            words = "flap #{told.flap_deg.round} of #{limit.round}° at #{told.ias_kt.round} kt: #{(to.t_s - from.t_s).ceil} s"
+            words = "flap #{told.flap_deg.round} of #{limit.round}° at #{told.ias_kt.round} kt: " \
+              "#{(to.t_s - from.t_s).ceil} s"
             Planning::WatchedStretch.new(id: 'flap', from_s: from.t_s, until_s: to.t_s, words: words)
           end
         end

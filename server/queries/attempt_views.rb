@@ -44,7 +44,8 @@ module Fujin
     def grades(row) = row['told_grades'] || []
 
     def view(row, number)
-      Serialisers::AttemptView.new(row, number, @taps, grades: grades(row), held_back: HeldBack.from?(@viewer, row)).to_h
+      Serialisers::AttemptView.new(row, number, @taps, grades: grades(row),
+                                                       held_back: HeldBack.from?(@viewer, row)).to_h
     end
   end
 end

@@ -88,7 +88,9 @@ module Fujin
         'areas' => chart.areas.map { |s| shape(s) },
         'lines' => chart.lines.map { |s| shape(s) },
         'track' => chart_points(chart.track),
-        'moments' => chart.moments.map { |x, y, t_s| { 'x' => number(x, 2), 'y' => number(y, 2), 't_s' => number(t_s, 1) } }
+        'moments' => chart.moments.map do |x, y, t_s|
+          { 'x' => number(x, 2), 'y' => number(y, 2), 't_s' => number(t_s, 1) }
+        end
       }
     end
 

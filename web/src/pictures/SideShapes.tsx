@@ -99,9 +99,11 @@ function Grid({ view, width, top, x, y }: GridProps) {
         height === 0 ? null : (
           <g key={height}>
             <line x1={0} x2={width} y1={y(height)} y2={y(height)} stroke="var(--rule)" strokeWidth={0.7} />
-            <text x={4} y={y(height) - 3}>
-              {height} ft
-            </text>
+            {y(height) > LINE && (
+              <text x={4} y={y(height) - 3}>
+                {height} ft
+              </text>
+            )}
           </g>
         ),
       )}
@@ -129,7 +131,7 @@ const heights = (top: number, y: (ft: number) => number) =>
 
 const gridBoxes = (top: number, y: (ft: number) => number): Box[] =>
   heights(top, y)
-    .filter((height) => height > 0)
+    .filter((height) => height > 0 && y(height) > LINE)
     .map((height) => textBox(4, y(height) - 3, `${height} ft`))
 
 /** The wind has the upper right corner. */

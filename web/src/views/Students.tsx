@@ -150,7 +150,7 @@ function Cell({ standing }: { standing: Standing | undefined }) {
   const word = standing.signed_off ? t`signed off` : standing.ready ? t`ready` : standing.stuck ? t`stuck` : ''
   return (
     <span className="grid justify-items-start gap-0.5">
-      <span className="flex items-center gap-2">
+      <span className="flex flex-wrap items-center gap-x-2">
         <Level standing={standing} />
         {standing.trend && standing.trend !== 'steady' && <Trend trend={standing.trend} />}
       </span>

@@ -22,6 +22,11 @@ class GlossaryTest < Minitest::Test
     assert_empty wrong
   end
 
+  def test_nought_has_no_sign
+    assert_equal '0.0 °', G.figure(-0.01, 'deg', 1).sub('°', ' °').squeeze(' ')
+    assert_equal '0 kt', G.figure(-0.4, 'kt', 0)
+  end
+
   # Rates were shown in seconds.
   def test_rates_are_read_as_rates
     assert_equal '12%/s', G.figure(12.0, G.measure('power_rise_pct_s').unit, 0).delete(' ')

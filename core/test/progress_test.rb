@@ -77,6 +77,12 @@ class ProgressTest < Minitest::Test
     assert_equal 1, table.rows.size, 'what nobody recorded is no row'
     assert_equal [66.0, 7.0, 63.0, 66.0, 1], [row.median, row.spread, row.first, row.last, row.drove]
     assert_equal 'glide_ias_mean_kt', table.one_thing.measure
+    two = P::SideBySide.new([column.call('a', 63.0, 'in', []), column.call('b', 70.0, 'in', [])],
+                            Fujin::Catalogue.find('straight_in_autorotation')).rows.first
+    one = P::SideBySide.new([column.call('a', 63.0, 'in', [])], Fujin::Catalogue.find('straight_in_autorotation'))
+
+    assert_in_delta 7.0, two.spread
+    assert_nil one.rows.first.spread
     since = P::SideBySide.new(
       [column.call('a', 70.0, 'marginal', ['glide_ias_mean_kt']), *%w[b c d e].map do |id|
         column.call(id, 63.0, 'in', [])

@@ -37,6 +37,16 @@ class SiteLinesTest < Minitest::Test
     assert_in_delta deg(96, 120), angle(wire([-120, -50], [-120, 50], 50)).value, 0.01
   end
 
+  # Where nobody saw what a wire hangs on it goes on, 500 m. At 120 m the corridor is 8.96 + 8 m half: a seen part that
+  # ends 510 m aside comes under the line, one that ends 540 m aside does not.
+  def test_a_wire_goes_on_five_hundred_metres_where_its_end_was_not_seen
+    unseen = ->(east) { flown(wire([-120, east], [-120, east + 200], 50, ends: %w[not_seen seen])).angle_needed.value }
+
+    assert_in_delta deg(96, 120), unseen.call(400), 0.01
+    assert_in_delta deg(96, 120), unseen.call(510), 0.01
+    refute_in_delta deg(96, 120), unseen.call(540).to_f, 0.1
+  end
+
   # Near the spot the clearance grows from nothing at the room's edge, at the limit's slope: what is lower than that
   # decides by its far edge, at 23 m.
   def test_near_the_spot_less_is_kept

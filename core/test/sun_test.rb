@@ -40,6 +40,15 @@ class SunTest < Minitest::Test
     assert_in_delta 180.0, sun(middle, 47.21, -151.33).azimuth_deg, 1.5
   end
 
+  # cos H = (sin −0.83° − sin φ sin δ) / (cos φ cos δ) with φ 64°, δ −23.44°: H = 31.5°, 4.2 h of daylight.
+  def test_a_short_day_far_from_greenwich_is_found
+    [170.0, -170.0, 15.0].each do |lon|
+      rise, set = Fujin::Sun.rise_and_set(Date.new(2026, 12, 21), 64.0, lon)
+
+      assert_in_delta 4.2, (set - rise) / 3600.0, 0.15, lon.to_s
+    end
+  end
+
   def test_glare_is_a_low_sun_ahead
     evening = sun(Time.utc(2026, 3, 20, 17, 0), 47.0, 0.0)
 

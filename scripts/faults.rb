@@ -164,8 +164,8 @@ module Fujin
         unread = "SELECT count(*) FROM recordings WHERE status IN ('waiting', 'working')"
         sleep 1 until @installation.database(unread) == '0' || now > deadline
         puts @writer.report
-        states = @installation.database('SELECT status, count(*) FROM recordings GROUP BY 1')
-        puts "recordings by state: #{states.tr("\n", ', ')}"
+        states = @installation.database('SELECT status, error, count(*) FROM recordings GROUP BY 1, 2')
+        puts "recordings by state: #{states.gsub("\n", '; ')}"
         left = 'SELECT count(*) FROM que_jobs WHERE finished_at IS NULL AND expired_at IS NULL'
         puts "jobs left: #{@installation.database(left)} (one is the hourly check of the chain)"
         @back.each do |what, times|

@@ -91,9 +91,18 @@ module Fujin
         end
       end
     rescue EOFError
-      raise UnreadableRecording, 'The recorder holds no flight. Nothing was changed.' if bytes.empty?
+      whole(bytes)
+    end
 
-      bytes
+    # A recorder that is switched off while it sends closes the line, too: what came then is no flight.
+    def whole(bytes)
+      if bytes.empty?
+        raise Unreachable, 'The recorder sent nothing: it holds no flight, or was switched off. Nothing was changed.'
+      end
+      return bytes if bytes.end_with?("\n") && Recordings::Nmea.words(bytes.lines.last.strip)
+
+      raise Unreachable,
+            'The recorder stopped in the middle of a sentence: its flight is not whole. Nothing was changed.'
     end
   end
 end

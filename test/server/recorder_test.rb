@@ -57,8 +57,32 @@ class RecorderTest < Minitest::Test
 
   def test_an_empty_answer_is_said
     port = TCPServer.new('127.0.0.1', 0).tap { |server| Thread.new { server.accept.close } }.addr[1]
-    error = assert_raises(Fujin::UnreadableRecording) { Fujin::RecorderLink.new('127.0.0.1', port).fetch(@sortie) }
+    error = assert_raises(Fujin::RecorderLink::Unreachable) { Fujin::RecorderLink.new('127.0.0.1', port).fetch(@sortie) }
 
-    assert_match(/holds no flight|cannot be reached|broke/, error.message)
+    assert_match(/sent nothing|cannot be reached|broke/, error.message)
+  end
+
+  # As when it is switched off while it sends: asked again, never taken for the flight.
+  def test_a_flight_that_is_cut_off_is_not_taken_for_a_whole_one
+    flight = "#{sentences.first(50).join("\r\n")}\r\n"
+    [flight[0..-9], "#{flight}$GPRMC,120", "#{flight}$GPRMC,120000*00\r\n"].each do |cut|
+      assert_raises(Fujin::RecorderLink::Unreachable) { fetched(cut) }
+    end
+
+    assert_equal flight, fetched(flight)
+  end
+
+  def fetched(bytes)
+    server = TCPServer.new('127.0.0.1', 0)
+    sending = Thread.new do
+      client = server.accept
+      client.gets
+      client.write(bytes)
+      client.close
+    end
+    Fujin::RecorderLink.new('127.0.0.1', server.addr[1]).fetch(@sortie)
+  ensure
+    sending.join
+    server.close
   end
 end

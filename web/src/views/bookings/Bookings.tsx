@@ -40,8 +40,7 @@ export function Bookings({ session }: { session: Session }) {
   const staff = !isLearner(session.person)
   const [open, setOpen] = useState<string | undefined>(params.get('open') ?? undefined)
   const [start, setStart] = useState<Start>()
-  const show = (changes: Record<string, string>) =>
-    setParams((now) => ({ ...Object.fromEntries(now), ...changes }), { replace: true })
+  const show = (changes: Record<string, string>) => setParams((now) => ({ ...Object.fromEntries(now), ...changes }))
 
   // Said in the command box: read, and opened as a form to look at.
   const words = params.get('say')

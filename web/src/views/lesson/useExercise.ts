@@ -11,14 +11,11 @@ export function useExercise(sortie: Sortie) {
   const exercise = exerciseOf(sortie, sortie.exercises[index]?.id)
   const choose = useCallback(
     (at: number) => {
-      setParams(
-        (before) => {
-          const next = new URLSearchParams(before)
-          next.set('exercise', String(at + 1))
-          return next
-        },
-        { replace: true },
-      )
+      setParams((before) => {
+        const next = new URLSearchParams(before)
+        next.set('exercise', String(at + 1))
+        return next
+      })
     },
     [setParams],
   )

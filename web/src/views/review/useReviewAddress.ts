@@ -17,7 +17,8 @@ export function useReviewAddress() {
           }
           return next
         },
-        { replace: true },
+        // Back goes to the attempt before, not through every moment of this one.
+        { replace: fields.attempt === undefined },
       )
     },
     [setParams],

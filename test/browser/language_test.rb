@@ -75,7 +75,7 @@ class LanguageTest < Minitest::Test
   def test_no_view_has_a_text_outside_the_catalogue
     make_ready
     sign_in(@chief)
-    page.driver.browser.execute_cdp('Page.addScriptToEvaluateOnNewDocument', source: LISTEN)
+    listening = cdp('Page.addScriptToEvaluateOnNewDocument', source: LISTEN)
     found = views.flat_map do |path|
       visit path
       assert_selector 'h1'
@@ -85,5 +85,11 @@ class LanguageTest < Minitest::Test
     end
 
     assert_empty found.uniq, found.uniq.join("\n")
+  ensure
+    # The browser is everybody's.
+    cdp('Page.removeScriptToEvaluateOnNewDocument', **listening.transform_keys(&:to_sym)) if listening
+    page.execute_script("localStorage.removeItem('fujin.language')")
   end
+
+  def cdp(name, **words) = page.driver.browser.execute_cdp(name, **words)
 end

@@ -1,26 +1,18 @@
 # frozen_string_literal: true
 
 require_relative '../browser_helper'
-require_relative '../server/sign_off_help'
+require_relative 'every_view'
 
 # What the automated check knows of WCAG 2.2 and of good practice, on every view, in every mode, at every size. In the
 # tests' run each view is seen once in each mode, at another size each; FUJIN_EVERY=1 tries all nine.
 class EveryoneTest < Minitest::Test
   include ServerHelp
   include BrowserHelp
-  include SignOffHelp
+  include EveryView
 
   MODES = %w[light sun dusk].freeze
   SIZES = [[1280, 800], [834, 1112], [360, 780]].freeze
   SEEN = ENV['FUJIN_EVERY'] ? MODES.product(SIZES) : MODES.zip(SIZES)
-
-  def views
-    lesson = "/sorties/#{Fujin::AttemptRow.first.sortie_id}"
-    ['/', '/bookings', '/students', "/students/#{@student.id}", '/sites', '/fleet', '/method', '/people', '/school',
-     '/me', "/people/#{@student.id}", "/people/#{@student.id}/log", '/sign-offs',
-     "/students/#{@student.id}/side-by-side?manoeuvre=straight_in_autorotation",
-     *%w[prepare fly review record debrief].map { |stage| "#{lesson}/#{stage}" }]
-  end
 
   def test_every_view_in_every_mode
     make_ready

@@ -1,14 +1,14 @@
 # frozen_string_literal: true
 
 require_relative '../browser_helper'
-require_relative '../server/sign_off_help'
+require_relative 'every_view'
 
 # Another language is a file: every view is read in one that marks each letter of the catalogue. What still stands there
 # in plain letters was either told by the server, or is in no catalogue.
 class LanguageTest < Minitest::Test
   include ServerHelp
   include BrowserHelp
-  include SignOffHelp
+  include EveryView
 
   # Symbols of units are the same in every language; what each control is called is the core's data.
   HANDS = JSON.parse(File.read(File.expand_path('../../core/data/hands.json', __dir__)))
@@ -63,14 +63,6 @@ class LanguageTest < Minitest::Test
     texts.push(document.title)
     return texts.filter((text) => left(text)).map((text) => left(text).join(' ') + ' <- ' + text.trim().slice(0, 120))
   JS
-
-  def views
-    lesson = "/sorties/#{Fujin::AttemptRow.first.sortie_id}"
-    ['/', '/bookings', '/students', "/students/#{@student.id}", '/sites', '/fleet', '/method', '/people', '/school',
-     '/me', "/people/#{@student.id}", "/people/#{@student.id}/log", '/sign-offs',
-     "/students/#{@student.id}/side-by-side?manoeuvre=straight_in_autorotation",
-     *%w[prepare fly review record debrief].map { |stage| "#{lesson}/#{stage}" }]
-  end
 
   def test_no_view_has_a_text_outside_the_catalogue
     make_ready

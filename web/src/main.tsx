@@ -1,7 +1,7 @@
 import { t } from '@lingui/core/macro'
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
 import { StrictMode } from 'react'
-import { language } from './language/i18n'
+import { language } from '#language/i18n'
 import { createRoot } from 'react-dom/client'
 import { BrowserRouter } from 'react-router'
 import { NoConnection } from './api/client'

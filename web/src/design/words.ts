@@ -1,5 +1,5 @@
 import { t } from '@lingui/core/macro'
-import { decimal } from '../language/numbers'
+import { decimal } from '#language/numbers'
 import units from '../../../core/data/units.json'
 import { toReader, wordFor } from './units'
 

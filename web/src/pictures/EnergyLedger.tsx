@@ -1,4 +1,4 @@
-import { decimal } from '../language/numbers'
+import { decimal } from '#language/numbers'
 import { t } from '@lingui/core/macro'
 import { leastIndex } from 'd3-array'
 import { scaleLinear } from 'd3-scale'

@@ -1,7 +1,7 @@
 import { locale } from '#language/i18n'
 import { t } from '@lingui/core/macro'
 import type { Plan } from '../api/client'
-import { decimal } from '../language/numbers'
+import { decimal } from '#language/numbers'
 import type { Box } from './placing'
 import { roundStep, type TrueScale } from './scale'
 

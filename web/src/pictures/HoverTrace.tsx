@@ -1,4 +1,4 @@
-import { decimal } from '../language/numbers'
+import { decimal } from '#language/numbers'
 import { t } from '@lingui/core/macro'
 import type { PathPoint, Schemas } from '../api/client'
 import { Picture } from './Picture'

@@ -1,4 +1,4 @@
-import { decimal } from '../language/numbers'
+import { decimal } from '#language/numbers'
 import { t } from '@lingui/core/macro'
 import { scaleLinear } from 'd3-scale'
 import { useMemo, type KeyboardEvent, type PointerEvent } from 'react'

@@ -1,4 +1,4 @@
-import { decimal } from '../language/numbers'
+import { decimal } from '#language/numbers'
 import { t } from '@lingui/core/macro'
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react'
 import type { Schemas } from '../api/client'

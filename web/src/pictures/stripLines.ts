@@ -1,4 +1,4 @@
-import { decimal } from '../language/numbers'
+import { decimal } from '#language/numbers'
 import { least } from 'd3-array'
 import { area, line } from 'd3-shape'
 import type { Schemas } from '../api/client'

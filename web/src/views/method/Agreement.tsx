@@ -1,4 +1,4 @@
-import { decimal } from '../../language/numbers'
+import { decimal } from '#language/numbers'
 import { plural, t } from '@lingui/core/macro'
 import type { Schemas } from '../../api/client'
 import { useAgreement } from '../../api/queries'

@@ -1,4 +1,4 @@
-import { decimal } from '../../language/numbers'
+import { decimal } from '#language/numbers'
 import { locale } from '#language/i18n'
 import { plural, t } from '@lingui/core/macro'
 import { Trans } from '@lingui/react/macro'

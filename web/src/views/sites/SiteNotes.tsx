@@ -1,4 +1,4 @@
-import { decimal } from '../../language/numbers'
+import { decimal } from '#language/numbers'
 import { t } from '@lingui/core/macro'
 import { Trans } from '@lingui/react/macro'
 import { clsx } from 'clsx'

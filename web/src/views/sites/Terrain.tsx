@@ -1,4 +1,4 @@
-import { decimal } from '../../language/numbers'
+import { decimal } from '#language/numbers'
 import { t } from '@lingui/core/macro'
 import { Sure } from '../../design/Sure'
 import { useAddTerrain, useRemoveTerrain, useTerrain } from '../../api/sites'

@@ -65,6 +65,28 @@ class SiteTerrainTest < Minitest::Test
     assert_nil terrain.near(10.0, -4.0, 0.005)
   end
 
+  def step_of(metres)
+    flat = hill(rise: 0.0)
+    rows = flat.rows.each_with_index.map { |row, i| i < 90 ? row.map { |height| height + metres } : row }
+    Sites::Terrain.new(west_deg: flat.west_deg, south_deg: flat.south_deg, cell_deg: flat.cell_deg, rows: rows)
+  end
+
+  def north = Sites::Corridor.new([Complex(0, 0), Complex(900, 0)],
+                                  ring: [[-40, -40], [40, -40], [40, 40], [-40, 40]].map { |n, e| Complex(n, e) },
+                                  half_width_m: 9.0, reach_m: 900.0)
+
+  # Five feet of it are level ground; heights along the line are over the spot's own.
+  def test_ground_that_rises_five_feet_stands_under_a_line
+    low, high = [1.4, 1.6].map { |metres| Sites::Relief.new(step_of(metres), MAP) }
+
+    assert_empty low.hits(north, ground_m: 0.0)
+    refute_empty high.hits(north, ground_m: 0.0)
+    assert_empty high.hits(north, ground_m: 0.2)
+    assert_in_delta 1.6, high.profile(north, ground_m: 0.0).last.last, 0.01
+    assert_in_delta 1.1, high.profile(north, ground_m: 0.5).last.last, 0.01
+    assert_in_delta(-0.5, high.profile(north, ground_m: 0.5).first.last, 0.01)
+  end
+
   BROKEN = {
     ['ncols 3', 'ncols 3.5'] => /ncols: expected a whole number/,
     ['cellsize 0.01', 'cellsize 30'] => /cellsize: .* written anew in longitude and latitude/,

@@ -17,6 +17,21 @@ class LanguageTest < Minitest::Test
     File.write(CATALOGUE, kept)
   end
 
+  SOURCES = Dir[File.join(WebModule::ROOT, 'web/src/**/*.{ts,tsx}')]
+
+  # In another language it would never be equal, and never be found.
+  def test_nothing_is_compared_with_or_looked_up_by_a_text
+    messages = JSON.parse(File.read(CATALOGUE)).values
+    compared = SOURCES.flat_map do |file|
+      File.readlines(file).grep(/[!=]==? *t`|t`[^`]*` *[!=]==?/).map { |line| "#{File.basename(file)}: #{line.strip}" }
+    end
+
+    assert_empty compared
+    assert_empty messages.grep(/\[[\w-]+=|\A#|no #/), 'a selector'
+    assert_empty messages & ['waiting for a worker', 'recording live', 'stopping'],
+                 'what the server says of a recording'
+  end
+
   # A figure put into a text may change what it has to agree with.
   def test_a_count_agrees_with_its_word
     messages = JSON.parse(File.read(CATALOGUE)).values

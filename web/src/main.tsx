@@ -1,4 +1,3 @@
-import { t } from '@lingui/core/macro'
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
 import { StrictMode } from 'react'
 import { language } from '#language/i18n'
@@ -27,7 +26,7 @@ keepShell()
 document.documentElement.lang = language
 
 const root = document.getElementById('root')
-if (!root) throw new Error(t`index.html has no #root`)
+if (!root) throw new Error('index.html has no #root')
 createRoot(root).render(
   <StrictMode>
     <QueryClientProvider client={queries}>

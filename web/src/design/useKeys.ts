@@ -1,4 +1,3 @@
-import { t } from '@lingui/core/macro'
 import { useEffect, useSyncExternalStore } from 'react'
 
 export interface Shortcut {
@@ -44,7 +43,7 @@ const typing = (target: EventTarget | null) => {
   return target instanceof HTMLElement && (target.isContentEditable || ['TEXTAREA', 'SELECT'].includes(target.tagName))
 }
 
-const OVER_ALL = t`[role="dialog"][data-state="open"], [role="alertdialog"][data-state="open"]`
+const OVER_ALL = '[role="dialog"][data-state="open"], [role="alertdialog"][data-state="open"]'
 
 /**
  * Single-key shortcuts of a screen; they rest while somebody types, and while a dialog lies over it.

@@ -2,8 +2,8 @@
 
 module Fujin
   module Planning
-    # Where a planned path asks for more care than its line says: inside the height-velocity area on the way out, and
-    # slow with power on and the air on the tail rotor.
+    # Where a planned path asks for more care than its line says: inside the height-velocity area, and slow with power
+    # on and the air on the tail rotor.
     class WatchedStretches
       Q = Quantities
       TailRotor = Aircraft::TailRotor

@@ -1,11 +1,10 @@
-import { t } from '@lingui/core/macro'
 import { useQueryClient } from '@tanstack/react-query'
 import { useEffect, useState } from 'react'
 import type { Sortie } from '../../api/client'
 import { useLive, type Live, type Reading } from './useLive'
 
 /** Steps in which a recording is still being taken; after them it is read like any other. */
-const TAKEN = [t`waiting for a worker`, t`recording live`, 'stopping']
+const TAKEN = ['waiting for a worker', 'recording live', 'stopping']
 
 type Recording = Sortie['recordings'][number]
 

@@ -21,7 +21,7 @@ export function Decision({ sortie, plan, old, set, saving }: Props) {
   if (!sortie.may_edit) {
     return (
       <p className="mt-3 font-semibold">
-        {sortie.go_decision ? t`Decided: ${sortie.go_decision === t`go` ? 'go' : t`no-go`}` : t`Not decided yet`}
+        {sortie.go_decision ? t`Decided: ${sortie.go_decision === 'go' ? t`go` : t`no-go`}` : t`Not decided yet`}
       </p>
     )
   }
@@ -70,7 +70,7 @@ export function Decision({ sortie, plan, old, set, saving }: Props) {
           : saving
             ? t`Storing…`
             : sortie.go_decision
-              ? t`Decided: ${sortie.go_decision === t`go` ? 'go' : t`no-go`}${sortie.go_reason ? `, ${sortie.go_reason}` : ''}`
+              ? t`Decided: ${sortie.go_decision === 'go' ? t`go` : t`no-go`}${sortie.go_reason ? `, ${sortie.go_reason}` : ''}`
               : t`Not decided yet`}
       </p>
     </section>

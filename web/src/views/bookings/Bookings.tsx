@@ -107,8 +107,7 @@ export function Bookings({ session }: { session: Session }) {
     <>
       <header className="flex flex-wrap items-end justify-between gap-3 border-b-2 border-ink pb-2">
         <h1 className="m-0 text-2xl font-bold">
-          {week ? t`Week from ${dateOf(day)}` : longDayOf(day)}
-          <span className="unit">{t`times ${zoneWord()}`}</span>
+          {week ? t`Week from ${dateOf(day)}` : longDayOf(day)} <span className="unit">{t`times ${zoneWord()}`}</span>
         </h1>
         <div className="flex flex-wrap items-center gap-2">
           <button type="button" className="button" onClick={() => show({ day: dayAfter(day, week ? -7 : -1) })}>

@@ -88,6 +88,14 @@ class SupervisorTest < Minitest::Test
   # Web servers that answer, without the processes that each started.
   def mains = children('puma').select { |pid| File.read("/proc/#{pid}/cmdline").match?(/\Apuma [\d.]+ /) }
 
+  def workers_of(main)
+    children('cluster worker').select do |pid|
+      File.read("/proc/#{pid}/status")[/^PPid:\s+(\d+)/, 1].to_i == main
+    rescue SystemCallError
+      false
+    end
+  end
+
   def test_what_dies_is_restarted_and_ctrl_c_stops_all_of_it
     output = start
     eventually('ready') { ready == '200' }
@@ -117,9 +125,11 @@ class SupervisorTest < Minitest::Test
   # they wait a moment.
   def test_a_killed_web_server_is_not_missed
     output = start
-    eventually('both web servers are there') { mains.size == 2 }
-    Process.kill('KILL', mains.first)
-    eventually('what it had started is gone with it') { children('cluster worker').size <= 2 }
+    eventually('both web servers are there') { mains.size == 2 && mains.all? { |pid| workers_of(pid).size == 2 } }
+    killed = mains.first
+    its_workers = workers_of(killed)
+    Process.kill('KILL', killed)
+    eventually('what it had started is gone with it') { (children('cluster worker') & its_workers).empty? }
 
     assert_equal(%w[200], Array.new(20) { ready }.uniq)
     eventually('both are there again') { mains.size == 2 && File.read(output).include?('web stopped') }

@@ -80,12 +80,12 @@ install_web_packages() {
   cd "$ROOT"
   [ -d web/node_modules ] || rm -f "$STAMPS/npm"
   unless_done npm npm_install web/package.json web/package-lock.json
-  [ -e web/src/api/schema.generated.ts ] || npm --prefix web run --silent generate >"$ROOT/var/build.log" 2>&1
+  [ -e web/src/api/schema.generated.ts ] && [ -e web/src/api/ranges.generated.ts ] || npm --prefix web run --silent generate >"$ROOT/var/build.log" 2>&1
 }
 
 # What is made from the contract is left out of the sum: it is not there at the first build.
 install_web() {
   install_web_packages
   [ -e web/dist/index.html ] || rm -f "$STAMPS/build"
-  unless_done build web_build web/src web/public web/index.html web/vite.config.ts web/package-lock.json api/openapi.yaml core/data/units.json core/data/ranges.json core/data/unit_choices.json
+  unless_done build web_build web/src web/public web/index.html web/vite.config.ts web/texts.js web/ranges.js web/package-lock.json api/openapi.yaml core/data/units.json core/data/ranges.json core/data/unit_choices.json
 }

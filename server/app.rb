@@ -5,6 +5,7 @@ require 'committee'
 require 'rack/session'
 require 'active_support/core_ext/digest/uuid'
 require_relative 'area'
+require_relative 'contract_fault'
 require_relative 'database_watch'
 require_relative 'problem_error'
 Dir[File.join(__dir__, 'edge', '*.rb')].each { |file| require file }

@@ -10,16 +10,13 @@ module Fujin
     end
 
     def render
-      text =
-        message
-          .to_s
-          .gsub(%r{#/paths\S*?/(requestBody|parameters)\S*?/(properties/)?}, '')
-          .gsub(%r{#/components/schemas/\w+/(properties/)?}, '')
+      fault = ContractFault.new(message.to_s)
+      name = fault.path.tr('._', ': ').strip
       self.class.response(
         status,
-        'The request does not fit the contract',
-        text,
-        errors: [{ path: id.to_s, message: text }]
+        'Something in it is not as it should be',
+        "#{[name, fault.message].reject(&:empty?).join(': ')}. Nothing was stored.",
+        errors: [{ path: fault.path, message: fault.message }]
       )
     end
   end

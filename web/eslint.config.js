@@ -23,7 +23,7 @@ const direction = FOLDERS.map((folder, place) => ({
 }))
 
 export default ts.config(
-  { ignores: ['dist', 'src/api/schema.generated.ts'] },
+  { ignores: ['dist', 'src/api/*.generated.ts'] },
   js.configs.recommended,
   hooks.configs.flat['recommended-latest'],
   {

@@ -12,7 +12,7 @@ class BrowserPrepareTest < Minitest::Test
     @sortie.reload.update!(day)
     @sortie.exercise.update!(own)
     visit "/sorties/#{@sortie.id}/prepare"
-    assert_text 'Go'
+    assert_text 'Go', wait: 30
   end
 
   def chance(option)

@@ -66,7 +66,7 @@ export function useCorrect(sortie: Sortie) {
       aircraft_id?: string
       starts_at?: string
       training_device?: boolean
-      why: string
+      why?: string
     }) =>
       unwrap(
         api.PUT('/api/sorties/{id}/correction', {
@@ -98,10 +98,10 @@ export const useAddAircraft = () =>
     (body: {
       mark: string
       type_id: string
-      hours_before: number
-      hours_since: string | null
-      dual_controls: boolean
-      recorder: string | null
+      hours_before?: number
+      hours_since?: string | null
+      dual_controls?: boolean
+      recorder?: string | null
     }) => once('aircraft', body, (fresh) => unwrap(api.POST('/api/aircraft', { body: { id: fresh, ...body } }))),
   )
 export const usePutAircraft = (id: string) =>

@@ -95,7 +95,7 @@ export function Rail({ session, mode, setMode }: Props) {
             </div>
           </fieldset>
           <div className="leading-tight">
-            <Link to="/me" className="inline-flex min-h-6 items-center font-semibold">
+            <Link to="/me" className="inline-flex min-h-11 items-center font-semibold">
               {person?.name}
             </Link>
             <div className="label">{capital(person?.role ?? '')}</div>

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx'
 import { useId, type ComponentProps, type ReactNode } from 'react'
 import { Pick, type Choice } from './Pick'
 
@@ -6,14 +7,18 @@ interface Around {
   /** What is wrong with it, said at the field. */
   error?: string | undefined
   /** What helps before anything is wrong. */
-  hint?: string
+  hint?: ReactNode
+  /** The label stands in the field, where there is little room. */
+  close?: boolean
+  /** The label is a question to be read, more than a name. */
+  asks?: boolean
 }
 
 /** A named field, with what is wrong with it under it. */
-function Named({ label, error, hint, id, children }: Around & { id: string; children: ReactNode }) {
+function Named({ label, error, hint, close, asks, id, children }: Around & { id: string; children: ReactNode }) {
   return (
-    <div className="grid content-start gap-0.5">
-      <label htmlFor={id} className="label">
+    <div className="grid grow content-start gap-0.5">
+      <label htmlFor={id} className={clsx(close && 'sr-only', !close && !asks && 'label')}>
         {label}
       </label>
       {children}
@@ -27,38 +32,45 @@ function Named({ label, error, hint, id, children }: Around & { id: string; chil
   )
 }
 
-type FieldProps = Around &
-  Omit<ComponentProps<'input'>, 'onChange' | 'value'> & { value: string; onText: (text: string) => void }
+type FieldProps = Around & ComponentProps<'input'>
 
-export function Field({ label, error, hint, onText, ...rest }: FieldProps) {
+export function Field({ label, error, hint, close, asks, className = 'h-(--target)', ...rest }: FieldProps) {
   const id = useId()
   return (
-    <Named label={label} error={error} hint={hint} id={id}>
+    <Named label={label} error={error} hint={hint} close={close} asks={asks} id={id}>
       <input
+        placeholder={close ? label : undefined}
         {...rest}
         id={id}
-        className="field h-11"
+        className={clsx('field', className)}
         aria-invalid={error !== undefined}
         aria-describedby={error ? `${id}-error` : undefined}
-        onChange={(event) => onText(event.target.value)}
       />
     </Named>
   )
 }
 
-type PickProps = Around & {
-  value: string
-  choices: Choice[]
-  onText: (id: string) => void
-  required?: boolean
-  disabled?: boolean
-}
+type PickProps = Around &
+  Omit<ComponentProps<'select'>, 'onChange' | 'value'> & {
+    value: string
+    choices: Choice[]
+    onText: (id: string) => void
+  }
 
-export function PickField({ label, error, hint, value, choices, onText, ...rest }: PickProps) {
+export function PickField({ label, error, hint, asks, value, choices, onText, ...rest }: PickProps) {
   const id = useId()
   return (
-    <Named label={label} error={error} hint={hint} id={id}>
-      <Pick {...rest} id={id} className="h-11" value={value} choices={choices} onChange={onText} />
+    <Named label={label} error={error} hint={hint} asks={asks} id={id}>
+      <Pick
+        {...rest}
+        id={id}
+        className="h-(--target)"
+        aria-invalid={error !== undefined}
+        aria-describedby={error ? `${id}-error` : undefined}
+        value={value}
+        choices={choices}
+        onChange={onText}
+      />
     </Named>
   )
 }
@@ -72,12 +84,30 @@ export function Refused({ error, fields = [] }: { error: Error | null; fields?: 
     .map(([path, text]) => `${path.replaceAll('_', ' ')}: ${text}`)
   if (named.length > 0 && elsewhere.length === 0) return null
   return (
-    <p role="alert" className="limit-note m-0 p-3">
-      {elsewhere.length > 0 ? elsewhere.join('; ') : error.message}
-    </p>
+    <div role="alert" className="limit-note p-3">
+      {elsewhere.length > 1 ? (
+        <ul className="m-0 pl-5">
+          {elsewhere.map((text) => (
+            <li key={text}>{text}</li>
+          ))}
+        </ul>
+      ) : (
+        (elsewhere[0] ?? error.message)
+      )}
+    </div>
   )
 }
 
 /** What is wrong with each field, by its path. */
 export const fieldErrors = (error: Error | null): Record<string, string> =>
   error && 'fields' in error ? (error.fields as Record<string, string>) : {}
+
+type TickProps = ComponentProps<'input'> & { label: string }
+
+/** Yes or no. */
+export const Tick = ({ label, ...rest }: TickProps) => (
+  <label className="flex min-h-11 items-center gap-2">
+    <input type="checkbox" {...rest} />
+    {label}
+  </label>
+)

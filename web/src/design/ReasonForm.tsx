@@ -1,8 +1,11 @@
 import { clsx } from 'clsx'
-import { useEffect, useRef, useState, type RefObject } from 'react'
+import { useEffect } from 'react'
+import { changeStandard } from '../api/ranges.generated'
+import { Field } from './Field'
+import { useBody } from './useBody'
 
-/** Shorter says nothing. */
-const LEAST = 3
+/** Every reason is held to the same. */
+export const REASON = { reason: changeStandard.reason } as const
 
 interface Props {
   /** What is asked for. */
@@ -19,48 +22,17 @@ interface Props {
 }
 
 /** Something that is kept with its reason. */
-export function ReasonForm({ ask, act, onReason, disabled, focused = false, close = false, className }: Props) {
-  const [reason, setReason] = useState('')
-  const field = useRef<HTMLInputElement>(null)
+export function ReasonForm({ ask, act, onReason, disabled, focused = false, close, className }: Props) {
+  const { form, field, focus } = useBody(REASON, { start: { reason: '' } })
   useEffect(() => {
-    if (focused) field.current?.focus()
-  }, [focused])
+    if (focused) focus('reason')
+  }, [focus, focused])
   return (
-    <form
-      className={clsx('flex gap-2', className)}
-      onSubmit={(event) => {
-        event.preventDefault()
-        onReason(reason)
-      }}
-    >
-      <ReasonField field={field} ask={ask} close={close} value={reason} onChange={setReason} />
-      <button type="submit" className="button self-end" disabled={disabled}>
+    <form className={clsx('flex items-start gap-2', className)} {...form(({ reason }) => onReason(reason))}>
+      <Field label={ask} close={close} {...field('reason')} />
+      <button type="submit" className={clsx('button', !close && 'mt-5')} disabled={disabled}>
         {act}
       </button>
     </form>
   )
 }
-
-interface FieldProps {
-  ask: string
-  value: string
-  onChange: (reason: string) => void
-  close?: boolean
-  field?: RefObject<HTMLInputElement | null>
-}
-
-/** The reason alone, in a form that has more to it. */
-export const ReasonField = ({ ask, value, onChange, close = false, field }: FieldProps) => (
-  <label className="grow">
-    <span className={close ? 'sr-only' : 'label'}>{ask}</span>
-    <input
-      ref={field}
-      className="field h-11"
-      placeholder={close ? ask : undefined}
-      required
-      minLength={LEAST}
-      value={value}
-      onChange={(event) => onChange(event.target.value)}
-    />
-  </label>
-)

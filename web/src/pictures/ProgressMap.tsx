@@ -133,8 +133,9 @@ const Marks = ({ entries }: { entries: Entry[] }) => (
     {entries.map((entry) => (
       <Link
         key={entry.attempt_id}
+        data-mark
         to={`/sorties/${entry.sortie_id}/review?attempt=${entry.position ?? 1}`}
-        className="relative flex h-7 w-7 items-center justify-center no-underline hover:bg-band"
+        className="relative flex h-7 w-7 items-center pointer-coarse:h-11 justify-center no-underline hover:bg-band"
         title={`${shortDayOf(entry.on_day)}${entry.help === 'alone' ? '' : `, ${entry.help.replace('_', ' ')}`}`}
       >
         <GradeGlyph grade={entry.level} size={18} />

@@ -4,14 +4,18 @@ import { useState } from 'react'
 import { Link } from 'react-router'
 import { api, unwrap } from '../api/client'
 import type { Schemas } from '../api/client'
+import { Field } from '../design/Field'
+import { useBody } from '../design/useBody'
 import { fullDayOf } from '../design/words'
+
+const CODE = { code: { type: 'string', required: true } } as const
 
 /** A sign-off on paper, found again by its code, and what was withdrawn, as a signed file. */
 export function CheckSignOff() {
-  const [code, setCode] = useState('')
+  const { values, form, field } = useBody(CODE, { start: { code: '' } })
   const [found, setFound] = useState<Schemas['SignOff'][]>()
   const [problem, setProblem] = useState<Error>()
-  const look = async () => {
+  const look = async (code: string) => {
     setFound(undefined)
     setProblem(undefined)
     try {
@@ -22,23 +26,14 @@ export function CheckSignOff() {
   }
   return (
     <section className="no-print mt-8 border-t border-rule pt-4">
-      <form
-        className="flex flex-wrap items-end gap-3"
-        onSubmit={(event) => {
-          event.preventDefault()
-          void look()
-        }}
-      >
-        <label className="grid gap-0.5">
-          <span className="label">{t`Code on a printed sign-off`}</span>
-          <input
-            className="field figures w-64"
-            value={code}
-            placeholder="0000-0000-0000-0000"
-            onChange={(event) => setCode(event.target.value)}
-          />
-        </label>
-        <button type="submit" className="button" disabled={code.trim() === ''}>
+      <form className="flex flex-wrap items-end gap-3" {...form(({ code }) => void look(code))}>
+        <Field
+          label={t`Code on a printed sign-off`}
+          className="figures h-11 w-64"
+          placeholder="0000-0000-0000-0000"
+          {...field('code')}
+        />
+        <button type="submit" className="button" disabled={values.code.trim() === ''}>
           {t`Check it`}
         </button>
         <a className="button" href="/api/sign-offs/withdrawn">

@@ -1,13 +1,20 @@
 import { t } from '@lingui/core/macro'
-import { useState, type FormEvent } from 'react'
 import { useNavigate } from 'react-router'
 import type { NewExercise } from '../api/lesson'
 import { useAircraft, useCatalogue, useCreateSortie, useStudentNames } from '../api/queries'
 import { momentOf, zoneWord } from '../design/times'
 import { capital } from '../design/words'
-import { Pick } from '../design/Pick'
+import { createSortie } from '../api/ranges.generated'
+import { Field, PickField, Refused } from '../design/Field'
 import { Sheet } from '../design/Sheet'
+import { useBody } from '../design/useBody'
 
+// The moment is typed as a day and a clock.
+const BODY = {
+  ...createSortie,
+  day: { type: 'string', format: 'date', required: true },
+  starts_at: { type: 'string', required: true },
+} as const
 const NONE_YET = { id: '', word: t`Choose…` }
 
 interface Props {
@@ -30,22 +37,29 @@ function Form({ date, known, close }: Pick<Props, 'date' | 'known'> & { close: (
   const catalogue = useCatalogue()
   const create = useCreateSortie()
   const navigate = useNavigate()
-  const [time, setTime] = useState('14:00')
-  const [on, setOn] = useState(date)
-  const [student, setStudent] = useState(known?.student ?? '')
-  const [craft, setCraft] = useState('')
-  const [chosen, setChosen] = useState(known?.exercises[0]?.manoeuvre ?? '')
-  const kind = aircraft.data?.find((row) => row.id === craft)?.kind
-  const offered = (catalogue.data?.manoeuvres ?? []).filter((row) => !kind || row.kinds.includes(kind))
-  const manoeuvre = offered.some((row) => row.id === chosen) ? chosen : ''
-
-  const submit = (event: FormEvent) => {
-    event.preventDefault()
+  const { values, form, field, pick, put, refused } = useBody(BODY, {
+    start: {
+      student_id: known?.student ?? '',
+      aircraft_id: '',
+      day: date,
+      starts_at: '14:00',
+      manoeuvre: known?.exercises[0]?.manoeuvre ?? '',
+    },
+    error: create.error,
+  })
+  const kindOf = (craft: string) => aircraft.data?.find((row) => row.id === craft)?.kind
+  const flownBy = (kind: ReturnType<typeof kindOf>) =>
+    (catalogue.data?.manoeuvres ?? []).filter((row) => !kind || row.kinds.includes(kind))
+  const offered = flownBy(kindOf(values.aircraft_id))
+  const choose = (craft: string) => {
+    put('aircraft_id', craft)
+    if (!flownBy(kindOf(craft)).some(({ id }) => id === values.manoeuvre)) put('manoeuvre', '')
+  }
+  const send = form(({ day, starts_at: clock, manoeuvre, ...who }) =>
     create.mutate(
       {
-        student_id: student,
-        aircraft_id: craft,
-        starts_at: momentOf(`${on}T${time}`),
+        ...who,
+        starts_at: momentOf(`${day}T${clock}`),
         exercises: known?.exercises[0]?.manoeuvre === manoeuvre ? known.exercises : [{ manoeuvre, settings: {} }],
       },
       {
@@ -54,59 +68,38 @@ function Form({ date, known, close }: Pick<Props, 'date' | 'known'> & { close: (
           void navigate(`/sorties/${sortie.id}/prepare`)
         },
       },
-    )
-  }
+    ),
+  )
   return (
-    <form onSubmit={submit} className="grid gap-3">
-      <label className="grid gap-1">
-        {t`Student`}
-        <Pick
-          required
-          value={student}
-          choices={[NONE_YET, ...(students.data ?? []).map(({ id, name }) => ({ id, word: name }))]}
-          onChange={setStudent}
-        />
-      </label>
-      <label className="grid gap-1">
-        {t`Aircraft`}
-        <Pick
-          required
-          value={craft}
-          choices={[
-            NONE_YET,
-            ...(aircraft.data ?? []).map((row) => ({
-              id: row.id,
-              word: `${row.mark} ${row.type_name}${row.look_at_it ? t` (to be looked at first)` : ''}`,
-              disabled: row.look_at_it,
-            })),
-          ]}
-          onChange={setCraft}
-        />
-      </label>
+    <form {...send} className="grid gap-3">
+      <PickField
+        label={t`Student`}
+        choices={[NONE_YET, ...(students.data ?? []).map(({ id, name }) => ({ id, word: name }))]}
+        {...pick('student_id')}
+      />
+      <PickField
+        label={t`Aircraft`}
+        choices={[
+          NONE_YET,
+          ...(aircraft.data ?? []).map((row) => ({
+            id: row.id,
+            word: `${row.mark} ${row.type_name}${row.look_at_it ? t` (to be looked at first)` : ''}`,
+            disabled: row.look_at_it,
+          })),
+        ]}
+        {...pick('aircraft_id')}
+        onText={choose}
+      />
       <div className="grid grid-cols-2 gap-3">
-        <label className="grid gap-1">
-          {t`Day`}
-          <input className="field" type="date" required value={on} onChange={(e) => setOn(e.target.value)} />
-        </label>
-        <label className="grid gap-1">
-          {t`Time, ${zoneWord()}`}
-          <input className="field" type="time" required value={time} onChange={(e) => setTime(e.target.value)} />
-        </label>
+        <Field label={t`Day`} {...field('day')} />
+        <Field label={t`Time, ${zoneWord()}`} {...field('starts_at')} type="time" />
       </div>
-      <label className="grid gap-1">
-        {t`Manoeuvre`}
-        <Pick
-          required
-          value={manoeuvre}
-          choices={[NONE_YET, ...offered.map(({ id, title, family }) => ({ id, word: title, group: capital(family) }))]}
-          onChange={setChosen}
-        />
-      </label>
-      {create.isError && (
-        <p role="alert" className="limit-note m-0 p-3">
-          {create.error.message}
-        </p>
-      )}
+      <PickField
+        label={t`Manoeuvre`}
+        choices={[NONE_YET, ...offered.map(({ id, title, family }) => ({ id, word: title, group: capital(family) }))]}
+        {...pick('manoeuvre')}
+      />
+      <Refused {...refused()} />
       <div className="mt-2 flex gap-3">
         <button type="submit" className="button solid" disabled={create.isPending}>
           {t`Plan it`}

@@ -2,8 +2,11 @@ import { t } from '@lingui/core/macro'
 import { toast } from 'sonner'
 import type { Schemas, Session, Sortie } from '../api/client'
 import { useChangeSortie, useStudent, useStudentLessons } from '../api/queries'
+import { changeSortie } from '../api/ranges.generated'
+import { Field, Refused } from '../design/Field'
 import { Failed, Loading } from '../design/States'
 import { fieldOf, momentOf, zoneWord } from '../design/times'
+import { useBody } from '../design/useBody'
 import { useTyped } from '../design/useTyped'
 import { clockOf, hoursOf } from '../design/words'
 import { useFlightTime } from '../api/school'
@@ -70,7 +73,6 @@ function Stands({ title, manoeuvre, student, history, staff }: StandsProps) {
 }
 
 const toField = (iso: string | null | undefined) => (iso ? fieldOf(iso) : '')
-const fromField = (text: string) => (text ? momentOf(text) : null)
 
 function FlightForm({ sortie, total }: { sortie: Sortie; total: number }) {
   const change = useChangeSortie(sortie.id)
@@ -81,41 +83,28 @@ function FlightForm({ sortie, total }: { sortie: Sortie; total: number }) {
     for (const drop of [dropOff, dropOn, dropFocus]) drop()
     toast(t`Stored in the log`)
   }
+  const { form, field, put, refused } = useBody(changeSortie, {
+    start: { off_at: off, on_at: on, next_focus: focus },
+    error: change.error,
+    typed: { off_at: off, on_at: on, next_focus: focus },
+    onTyped: (typed) => {
+      setOff(typed.off_at)
+      setOn(typed.on_at)
+      setFocus(typed.next_focus)
+    },
+  })
   const minutes = off && on ? Math.round((Date.parse(momentOf(on)) - Date.parse(momentOf(off))) / 60000) : undefined
   const locked = !sortie.may_edit
   const proposed = useFlightTime(sortie.id, !locked && sortie.recordings.length > 0 && !sortie.on_at)
   return (
     <form
       className="sheet grid content-start gap-3 p-4"
-      onSubmit={(event) => {
-        event.preventDefault()
-        change
-          .mutateAsync({ off_at: fromField(off), on_at: fromField(on), next_focus: focus || null })
-          .then(stored, () => undefined)
-      }}
+      {...form((body) => void change.mutateAsync(body).then(stored, () => undefined))}
     >
       <h2 className="m-0 text-lg font-semibold">{t`Flight time`}</h2>
       <div className="grid gap-3">
-        <label className="grid gap-0.5">
-          <span className="label">{t`Off, ${zoneWord()}`}</span>
-          <input
-            className="field"
-            type="datetime-local"
-            disabled={locked}
-            value={off}
-            onChange={(e) => setOff(e.target.value)}
-          />
-        </label>
-        <label className="grid gap-0.5">
-          <span className="label">{t`On, ${zoneWord()}`}</span>
-          <input
-            className="field"
-            type="datetime-local"
-            disabled={locked}
-            value={on}
-            onChange={(e) => setOn(e.target.value)}
-          />
-        </label>
+        <Field label={t`Off, ${zoneWord()}`} disabled={locked} {...field('off_at')} />
+        <Field label={t`On, ${zoneWord()}`} disabled={locked} {...field('on_at')} />
       </div>
       {proposed.data && (
         <p className="m-0">
@@ -125,8 +114,8 @@ function FlightForm({ sortie, total }: { sortie: Sortie; total: number }) {
               type="button"
               className="button"
               onClick={() => {
-                setOff(toField(proposed.data.off_at))
-                setOn(toField(proposed.data.on_at))
+                put('off_at', toField(proposed.data.off_at))
+                put('on_at', toField(proposed.data.on_at))
               }}
             >
               {t`Take ${clockOf(proposed.data.off_at)} to ${clockOf(proposed.data.on_at)}`}
@@ -138,22 +127,8 @@ function FlightForm({ sortie, total }: { sortie: Sortie; total: number }) {
         {minutes !== undefined && minutes > 0 ? hoursOf(minutes) : '—'}
         <span className="unit">{t`${sortie.people_aboard}; ${hoursOf(total)} in the log`}</span>
       </p>
-      <label className="grid gap-0.5">
-        <span className="label">{t`The one thing for next time`}</span>
-        <input
-          className="field"
-          disabled={locked}
-          value={focus}
-          maxLength={300}
-          onChange={(e) => setFocus(e.target.value)}
-        />
-      </label>
-      {change.isError && (
-        <p role="alert" className="limit-note m-0 p-2">
-          {Object.values('fields' in change.error ? (change.error.fields as Record<string, string>) : {}).join('; ') ||
-            change.error.message}
-        </p>
-      )}
+      <Field label={t`The one thing for next time`} disabled={locked} {...field('next_focus')} />
+      <Refused {...refused()} />
       {!locked && (
         <button type="submit" className="button solid" disabled={change.isPending}>
           {t`Store`}

@@ -48,7 +48,7 @@ export function SideBySidePage() {
                 <th key={column.attempt_id} className="px-2 py-1 text-right font-normal">
                   <span className="label block">{i + 1}</span>
                   <Link
-                    className="inline-block min-h-8 py-1.5"
+                    className="inline-block min-h-11 py-1.5"
                     to={`/sorties/${column.sortie_id}/review?attempt=${column.position}`}
                   >
                     {shortDayOf(column.on)}

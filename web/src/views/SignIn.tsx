@@ -1,21 +1,16 @@
 import { t } from '@lingui/core/macro'
-import { useEffect, useRef, useState, type FormEvent } from 'react'
+import { useEffect } from 'react'
 import { useSignIn } from '../api/queries'
+import { signIn as ranges } from '../api/ranges.generated'
 import { Field } from '../design/Field'
+import { useBody } from '../design/useBody'
 
 export function SignIn({ school }: { school: string }) {
   const signIn = useSignIn()
-  const [name, setName] = useState('')
-  const [password, setPassword] = useState('')
-  const [code, setCode] = useState('')
+  const { values, form, field, focus } = useBody(ranges, { start: { sign_in: '', password: '', code: '' } })
   const asked =
-    signIn.error?.message.includes('authenticator') || signIn.error?.message.includes('This code') || code !== ''
-  const field = useRef<HTMLInputElement>(null)
-  useEffect(() => field.current?.focus(), [])
-  const submit = (event: FormEvent) => {
-    event.preventDefault()
-    signIn.mutate({ sign_in: name, password, ...(code ? { code } : {}) })
-  }
+    signIn.error?.message.includes('authenticator') || signIn.error?.message.includes('This code') || values.code !== ''
+  useEffect(() => focus('sign_in'), [focus])
   return (
     <main className="mx-auto grid min-h-screen max-w-md content-center p-6">
       <svg
@@ -30,23 +25,14 @@ export function SignIn({ school }: { school: string }) {
       </svg>
       <h1 className="m-0 text-4xl font-bold">Fujin</h1>
       <p className="mt-1 mb-6 text-soft">{t`${school}. Sign in to plan, fly, review and record.`}</p>
-      <form onSubmit={submit} className="sheet grid gap-4 p-6">
-        <Field ref={field} label={t`Sign-in name`} autoComplete="username" required value={name} onText={setName} />
-        <Field
-          label={t`Password`}
-          type="password"
-          autoComplete="current-password"
-          required
-          value={password}
-          onText={setPassword}
-        />
+      <form {...form((body) => signIn.mutate(body))} className="sheet grid gap-4 p-6">
+        <Field label={t`Sign-in name`} autoComplete="username" {...field('sign_in')} />
+        <Field label={t`Password`} autoComplete="current-password" {...field('password')} type="password" />
         {asked && (
           <Field
             label={t`Code of the authenticator, or one on paper`}
             autoComplete="one-time-code"
-            required
-            value={code}
-            onText={setCode}
+            {...field('code', { required: true })}
           />
         )}
         {signIn.isError && (

@@ -1,43 +1,37 @@
 import { t } from '@lingui/core/macro'
-import { useState, type FormEvent } from 'react'
 import { toast } from 'sonner'
 import { useAddAbsence } from '../../api/bookings'
-import { Field, fieldErrors, Refused } from '../../design/Field'
-import { momentOf, zoneWord } from '../../design/times'
+import { addAbsence } from '../../api/ranges.generated'
+import { Field, Refused } from '../../design/Field'
+import { zoneWord } from '../../design/times'
+import { useBody } from '../../design/useBody'
 
 /** When I cannot be booked. */
 export function AwayForm({ person }: { person: string }) {
   const add = useAddAbsence()
-  const [from, setFrom] = useState('')
-  const [to, setTo] = useState('')
-  const [words, setWords] = useState('')
-  const submit = (event: FormEvent) => {
-    event.preventDefault()
+  const { form, field, put, refused } = useBody(addAbsence, {
+    start: { from_at: '', to_at: '', words: '' },
+    error: add.error,
+  })
+  const send = form((body) =>
     add.mutate(
-      { person_id: person, from_at: momentOf(from), to_at: momentOf(to), words },
+      { ...body, person_id: person },
       {
         onSuccess: () => {
           toast(t`Noted: nobody books you then without a reason.`)
-          setWords('')
+          put('words', '')
         },
       },
-    )
-  }
+    ),
+  )
   return (
-    <form onSubmit={submit} className="grid gap-3 border-t border-rule pt-3" aria-label={t`Away`}>
+    <form {...send} className="grid gap-3 border-t border-rule pt-3" aria-label={t`Away`}>
       <div className="grid grid-cols-2 gap-3">
-        <Field label={t`Away from, ${zoneWord()}`} type="datetime-local" required value={from} onText={setFrom} />
-        <Field
-          label={t`To, ${zoneWord()}`}
-          type="datetime-local"
-          required
-          value={to}
-          error={fieldErrors(add.error).to_at}
-          onText={setTo}
-        />
+        <Field label={t`Away from, ${zoneWord()}`} {...field('from_at')} />
+        <Field label={t`To, ${zoneWord()}`} {...field('to_at')} />
       </div>
-      <Field label={t`What others read of it`} required maxLength={120} value={words} onText={setWords} />
-      <Refused error={add.error} fields={['to_at']} />
+      <Field label={t`What others read of it`} {...field('words')} />
+      <Refused {...refused()} />
       <button type="submit" className="button justify-self-start" disabled={add.isPending}>
         {t`I am away then`}
       </button>

@@ -1,10 +1,11 @@
 import { t } from '@lingui/core/macro'
 import { Trans } from '@lingui/react/macro'
-import { useState, type FormEvent } from 'react'
 import { useAddWait, useDropWait, type Board } from '../../api/bookings'
 import { useStudentNames } from '../../api/queries'
+import { addWait } from '../../api/ranges.generated'
 import { Field, PickField, Refused } from '../../design/Field'
 import { Sheet } from '../../design/Sheet'
+import { useBody } from '../../design/useBody'
 import { dateOf, dayAfter } from '../../design/times'
 
 /** Who would take a gap, and until when. */
@@ -51,48 +52,35 @@ export function Waiting({ board, staff }: { board: Board; staff: boolean }) {
 function WaitForm({ board, close }: { board: Board; close: () => void }) {
   const students = useStudentNames()
   const add = useAddWait()
-  const [form, setForm] = useState({
-    student: '',
-    instructor: '',
-    from: board.from,
-    until: dayAfter(board.from, 14),
-    note: '',
+  const { values, form, field, pick, refused } = useBody(addWait, {
+    start: {
+      student_id: '',
+      instructor_id: '',
+      from_on: board.from,
+      until_on: dayAfter(board.from, 14),
+      note: '',
+    },
+    error: add.error,
   })
-  const put = (name: keyof typeof form) => (text: string) => setForm((now) => ({ ...now, [name]: text }))
-  const submit = (event: FormEvent) => {
-    event.preventDefault()
-    add.mutate(
-      {
-        student_id: form.student,
-        instructor_id: form.instructor || null,
-        from_on: form.from,
-        until_on: form.until,
-        note: form.note || null,
-      },
-      { onSuccess: close },
-    )
-  }
+  const after = (until: string) => (until < values.from_on ? t`Not before the first day.` : undefined)
   return (
-    <form onSubmit={submit} className="grid gap-3">
+    <form {...form((body) => add.mutate(body, { onSuccess: close }))} className="grid gap-3">
       <PickField
         label={t`Student`}
-        required
-        value={form.student}
+        {...pick('student_id')}
         choices={[{ id: '', word: t`Choose…` }, ...(students.data ?? []).map(({ id, name }) => ({ id, word: name }))]}
-        onText={put('student')}
       />
       <PickField
         label={t`Instructor`}
-        value={form.instructor}
+        {...pick('instructor_id')}
         choices={[{ id: '', word: t`Any` }, ...board.instructors.map(({ id, name }) => ({ id, word: name }))]}
-        onText={put('instructor')}
       />
       <div className="grid grid-cols-2 gap-3">
-        <Field label={t`From`} type="date" required value={form.from} onText={put('from')} />
-        <Field label={t`Until`} type="date" required min={form.from} value={form.until} onText={put('until')} />
+        <Field label={t`From`} {...field('from_on')} />
+        <Field label={t`Until`} {...field('until_on', { wrong: after })} />
       </div>
-      <Field label={t`Note`} maxLength={200} value={form.note} onText={put('note')} />
-      <Refused error={add.error} />
+      <Field label={t`Note`} {...field('note')} />
+      <Refused {...refused()} />
       <button type="submit" className="button solid justify-self-start" disabled={add.isPending}>
         {t`Put on the list`}
       </button>

@@ -1,7 +1,6 @@
 import { decimal } from '#language/numbers'
 import { plural, t } from '@lingui/core/macro'
 import { Trans } from '@lingui/react/macro'
-import { useState, type FormEvent } from 'react'
 import { useClearAircraft, usePowerCard } from '../../api/queries'
 import {
   useAddMaintenance,
@@ -10,10 +9,12 @@ import {
   usePutAircraft,
   type FleetAircraft,
 } from '../../api/school'
+import { addMaintenance } from '../../api/ranges.generated'
 import { Field, Refused } from '../../design/Field'
 import { ReasonForm } from '../../design/ReasonForm'
 import { capital, figure, shortDayOf, unitWord } from '../../design/words'
 import { Sheet } from '../../design/Sheet'
+import { useBody } from '../../design/useBody'
 import { DefectForm } from './DefectForm'
 
 /** One aircraft: does it fly, what is due, what was found, what power its flights showed. */
@@ -160,21 +161,18 @@ function Settings({ id }: { id: string }) {
 
 function DueForm({ aircraft, close }: { aircraft: string; close: () => void }) {
   const add = useAddMaintenance(aircraft)
-  const [title, setTitle] = useState('')
-  const [hours, setHours] = useState('')
-  const [day, setDay] = useState('')
-  const submit = (event: FormEvent) => {
-    event.preventDefault()
-    add.mutate({ title, at_hours: hours ? Number(hours) : null, on_day: day || null }, { onSuccess: close })
-  }
+  const { form, field, refused } = useBody(addMaintenance, {
+    start: { title: '', at_hours: '', on_day: '' },
+    error: add.error,
+  })
   return (
-    <form onSubmit={submit} className="grid gap-3">
-      <Field label={t`What is due`} required minLength={3} maxLength={120} value={title} onText={setTitle} />
+    <form {...form((body) => add.mutate(body, { onSuccess: close }))} className="grid gap-3">
+      <Field label={t`What is due`} {...field('title')} />
       <div className="grid grid-cols-2 gap-3">
-        <Field label={t`At hours`} type="number" step="any" min={0} value={hours} onText={setHours} />
-        <Field label={t`Or on`} type="date" value={day} onText={setDay} />
+        <Field label={t`At hours`} {...field('at_hours')} />
+        <Field label={t`Or on`} {...field('on_day')} />
       </div>
-      <Refused error={add.error} />
+      <Refused {...refused()} />
       <button type="submit" className="button solid justify-self-start" disabled={add.isPending}>
         {t`Put it on the list`}
       </button>

@@ -1,111 +1,89 @@
 import { t } from '@lingui/core/macro'
-import { useState, type FormEvent } from 'react'
+import { get, set } from 'react-hook-form'
 import { toast } from 'sonner'
-import { Refusal, type Schemas } from '../../api/client'
+import type { Schemas } from '../../api/client'
+import { addType } from '../../api/ranges.generated'
 import { useAddType, useType } from '../../api/queries'
 import { Loading } from '../../design/States'
-import { ReasonField } from '../../design/ReasonForm'
+import { Field, PickField, Refused } from '../../design/Field'
+import { wrongWith } from '../../design/rangeWords'
+import { REASON } from '../../design/ReasonForm'
+import { useBody } from '../../design/useBody'
 
-type Field = Schemas['Type']['fields'][number]
+type Row = Schemas['Type']['fields'][number]
 type Data = Record<string, unknown>
+type Start = { reason: string; [part: string]: unknown }
 
 /** Every field of a type with what is allowed; a change is a new version with its reason. */
 export function TypeForm({ id }: { id: string }) {
   const type = useType(id)
-  const add = useAddType()
-  const [edits, setEdits] = useState<Record<string, string>>({})
-  const [reason, setReason] = useState('')
   if (!type.data) return <Loading what={t`the type`} />
-  const errors = add.error instanceof Refusal ? add.error.fields : {}
-  const submit = (event: FormEvent) => {
-    event.preventDefault()
+  return <Fields key={type.dataUpdatedAt} type={type.data} />
+}
+
+function Fields({ type }: { type: Schemas['Type'] }) {
+  const add = useAddType()
+  const rows = type.fields.filter((row) => row.path !== 'id' && row.kind !== 'table')
+  const start: Start = { ...nested(rows), reason: '' }
+  const { form, field, pick, values, refused } = useBody(REASON, { start, error: add.error })
+  const edits = rows
+    .map(({ path, value }) => ({ path, text: String(get(values, path)), was: textOf(value) }))
+    .filter(({ text, was }) => text !== was)
+  const send = form(({ reason }) =>
     add.mutate(
-      { data: edited(type.data.data, edits) as Record<string, never>, reason },
       {
-        onSuccess: () => {
-          setEdits({})
-          setReason('')
-          toast(t`A new version is kept. Plans use it from now on.`)
-        },
+        data: edited(type.data, edits) as Record<string, never>,
+        reason,
       },
-    )
-  }
+      { onSuccess: () => toast(t`A new version is kept. Plans use it from now on.`) },
+    ),
+  )
   return (
-    <form onSubmit={submit}>
+    <form {...send}>
       <div className="grid grid-cols-2 gap-x-4 gap-y-2 md:grid-cols-4">
-        {type.data.fields
-          .filter((field) => field.path !== 'id' && field.kind !== 'table')
-          .map((field) => (
-            <FieldInput
-              key={field.path}
-              field={field}
-              value={edits[field.path] ?? textOf(field.value)}
-              error={errors[field.path]}
-              onChange={(text) => setEdits((now) => ({ ...now, [field.path]: text }))}
+        {rows.map(({ path, low, high, choices }) => {
+          const name = path.replace('.', ': ').replaceAll('_', ' ')
+          return choices.length > 0 ? (
+            <PickField key={path} label={name} choices={choices.map((id) => ({ id, word: id }))} {...pick(path)} />
+          ) : (
+            <Field
+              key={path}
+              label={low == null ? name : t`${name}, ${low} to ${high ?? ''}`}
+              {...field(path, { wrong: (text) => wrongIn({ low, high }, text) })}
             />
-          ))}
+          )
+        })}
       </div>
       <div className="mt-3 grid max-w-xl">
-        <ReasonField ask={t`Why it is changed`} value={reason} onChange={setReason} />
+        <Field label={t`Why it is changed`} {...field('reason')} />
       </div>
-      {add.isError && (
-        <p role="alert" className="limit-note mt-2 p-2">
-          {add.error.message}
-        </p>
-      )}
-      <button
-        type="submit"
-        className="button solid mt-3"
-        disabled={Object.keys(edits).length === 0 || reason.trim().length < 3 || add.isPending}
-      >
+      <Refused {...refused()} />
+      <button type="submit" className="button solid mt-3" disabled={edits.length === 0 || add.isPending}>
         {t`Keep as a new version`}
       </button>
     </form>
   )
 }
 
-interface InputProps {
-  field: Field
-  value: string
-  error: string | undefined
-  onChange: (text: string) => void
+/** Texts at their paths, as a form holds them. */
+function nested(rows: Row[]): Record<string, unknown> {
+  const texts = {}
+  for (const { path, value } of rows) set(texts, path, textOf(value))
+  return texts
 }
 
-const FieldInput = ({ field, value, error, onChange }: InputProps) => (
-  <label className="grid content-start gap-0.5">
-    <span className="label">
-      {field.path.replace('.', ': ').replaceAll('_', ' ')}
-      {field.low != null && t`, ${field.low} to ${field.high ?? ''}`}
-    </span>
-    {field.choices.length > 0 ? (
-      <select className="field" value={value} onChange={(event) => onChange(event.target.value)}>
-        {field.choices.map((choice) => (
-          <option key={choice}>{choice}</option>
-        ))}
-      </select>
-    ) : (
-      <input
-        className="field"
-        value={value}
-        aria-invalid={error !== undefined}
-        onChange={(event) => onChange(event.target.value)}
-      />
-    )}
-    {error && (
-      <span role="alert" className="text-xs font-semibold text-limit">
-        {error}
-      </span>
-    )}
-  </label>
-)
+const wrongIn = ({ low, high }: Pick<Row, 'low' | 'high'>, text: string) =>
+  low == null || text.includes(',')
+    ? undefined
+    : wrongWith({ type: 'number', minimum: low, ...(high == null ? {} : { maximum: high }) }, text, false)
 
 const textOf = (value: unknown) =>
   Array.isArray(value) ? value.join(', ') : ['string', 'number', 'boolean'].includes(typeof value) ? String(value) : ''
 
 /** The type's data with the edited texts put in at their paths. */
-function edited(data: Data, edits: Record<string, string>): Data {
+function edited(data: Data, edits: { path: string; text: string }[]): Data {
   const copy = structuredClone(data)
-  for (const [path, text] of Object.entries(edits)) {
+  for (const { path, text } of edits) {
     const keys = path.split('.')
     const last = keys.pop() ?? path
     const node = keys.reduce<Data>((at, key) => (at[key] ??= {}) as Data, copy)
@@ -122,54 +100,37 @@ const valueOf = (text: string): unknown => {
 /** A type file, picked or pasted. */
 export function TypeFileForm({ done }: { done: () => void }) {
   const add = useAddType()
-  const [file, setFile] = useState('')
-  const [reason, setReason] = useState('')
-  const submit = (event: FormEvent) => {
-    event.preventDefault()
-    add.mutate(
-      { file, reason },
-      {
-        onSuccess: (type) => {
-          toast(t`${type.name} is added.`)
-          done()
-        },
+  const { form, field, put, refused } = useBody(addType, { start: { file: '', reason: '' }, error: add.error })
+  const send = form((body) =>
+    add.mutate(body, {
+      onSuccess: (type) => {
+        toast(t`${type.name} is added.`)
+        done()
       },
-    )
-  }
+    }),
+  )
+  const { error: wrong, ...text } = field('file', { required: true })
   return (
-    <form onSubmit={submit} className="sheet mt-4 grid gap-3 p-4">
+    <form {...send} className="sheet mt-4 grid gap-3 p-4">
       <label className="grid gap-1">
         {t`Type file`}
         <input
           type="file"
           accept=".yml,.yaml"
-          onChange={(event) => void event.target.files?.[0]?.text().then(setFile)}
+          onChange={(event) => void event.target.files?.[0]?.text().then((words) => put('file', words))}
         />
       </label>
       <label className="grid gap-1">
         {t`or its text`}
-        <textarea
-          className="field min-h-40 py-1 text-sm"
-          required
-          value={file}
-          onChange={(event) => setFile(event.target.value)}
-        />
+        <textarea {...text} className="field min-h-40 py-1 text-sm" aria-invalid={wrong !== undefined} />
+        {wrong && (
+          <span role="alert" className="text-sm font-semibold text-limit">
+            {wrong}
+          </span>
+        )}
       </label>
-      <ReasonField ask={t`Why it is added`} value={reason} onChange={setReason} />
-      {add.isError && (
-        <div role="alert" className="limit-note p-2">
-          <p className="m-0 font-semibold">{add.error.message}</p>
-          {add.error instanceof Refusal && (
-            <ul className="m-0 pl-5 text-sm">
-              {Object.entries(add.error.fields).map(([path, message]) => (
-                <li key={path}>
-                  {path}: {message}
-                </li>
-              ))}
-            </ul>
-          )}
-        </div>
-      )}
+      <Field label={t`Why it is added`} {...field('reason')} />
+      <Refused {...refused()} />
       <div className="flex gap-3">
         <button type="submit" className="button solid" disabled={add.isPending}>
           {t`Check and keep it`}

@@ -1,5 +1,10 @@
 import { t } from '@lingui/core/macro'
+import { addFlyEvents } from '../../api/ranges.generated'
+import { Field } from '../../design/Field'
+import { useBody } from '../../design/useBody'
 import { useTyped } from '../../design/useTyped'
+
+const NOTE = { text: { ...addFlyEvents.events.each.fields.payload.fields.value, required: true } } as const
 
 interface Props {
   sortieId: string
@@ -10,26 +15,27 @@ interface Props {
 /** A line of text, kept with the time. */
 export function Note({ sortieId, add, locked }: Props) {
   const [text, setText] = useTyped(`${sortieId}.note`, '')
+  const { form, field } = useBody(NOTE, {
+    start: { text },
+    typed: { text },
+    onTyped: (typed) => setText(typed.text),
+  })
   return (
     <form
       className="flex gap-2"
-      onSubmit={(event) => {
-        event.preventDefault()
-        if (!text.trim()) return
-        add(text.trim())
+      {...form((body) => {
+        add(body.text.trim())
         setText('')
-      }}
+      })}
     >
-      <label className="grow">
-        <span className="sr-only">{t`Note`}</span>
-        <input
-          className="field h-16 text-lg"
-          placeholder={t`A note`}
-          value={text}
-          disabled={locked}
-          onChange={(e) => setText(e.target.value)}
-        />
-      </label>
+      <Field
+        label={t`Note`}
+        close
+        placeholder={t`A note`}
+        className="h-16 text-lg"
+        disabled={locked}
+        {...field('text')}
+      />
       <button type="submit" className="tap w-32" disabled={locked || !text.trim()}>
         {t`Keep`}
       </button>

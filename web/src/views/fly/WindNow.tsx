@@ -1,5 +1,7 @@
 import { t } from '@lingui/core/macro'
 import { useState } from 'react'
+import { Field } from '../../design/Field'
+import { useBody } from '../../design/useBody'
 
 interface Props {
   now: string
@@ -9,42 +11,36 @@ interface Props {
   locked: boolean
 }
 
-interface Asked {
-  label: string
-  most: number
+const bearing = { type: 'integer', minimum: 0, maximum: 360, required: true } as const
+const speed = { type: 'integer', minimum: 0, maximum: 199, required: true } as const
+const SEEN = { from: bearing, kt: { ...speed, maximum: 99 } } as const
+const DRIFT = { heading: bearing, airspeed: speed, track: bearing, over_ground: speed } as const
+const LABELS: Record<keyof typeof SEEN | keyof typeof DRIFT, string> = {
+  from: t`From, ° true`,
+  kt: 'kt',
+  heading: t`Heading ° true`,
+  airspeed: t`Airspeed kt`,
+  track: t`Track ° true`,
+  over_ground: t`Over ground kt`,
 }
-
-const SEEN: Asked[] = [
-  { label: t`From, ° true`, most: 360 },
-  { label: 'kt', most: 99 },
-]
-const DRIFT: Asked[] = [
-  { label: t`Heading ° true`, most: 360 },
-  { label: t`Airspeed kt`, most: 199 },
-  { label: t`Track ° true`, most: 360 },
-  { label: t`Over ground kt`, most: 199 },
-]
+const NOTHING = { from: '', kt: '', heading: '', airspeed: '', track: '', over_ground: '' }
 
 /** The wind as seen in the air, or the drift that tells it: it replaces the forecast, and the plan follows. */
 export function WindNow({ now, drift: shown, keep, locked }: Props) {
   const [drift, setDrift] = useState(false)
-  const [texts, setTexts] = useState<string[]>([])
-  const asked = drift ? DRIFT : SEEN
-  const good = asked.every(({ most }, i) => /^\d{1,3}$/.test(texts[i] ?? '') && Number(texts[i]) <= most)
-  const said = () => {
-    const [a = '', b = '', c = '', d = ''] = texts
-    return drift ? t`heading ${a} at ${b}, track ${c} at ${d}` : `${a.padStart(3, '0')}/${b}`
-  }
+  const { values, form, field, reset } = useBody({ ...SEEN, ...DRIFT }, { start: NOTHING })
+  const asked = Object.keys(drift ? DRIFT : SEEN) as (keyof typeof NOTHING)[]
+  const send = form(({ from, kt, heading, airspeed, track, over_ground: over }) => {
+    keep(
+      drift
+        ? // As the server reads a drift, whatever language the page is in.
+          `heading ${heading} at ${airspeed}, track ${track} at ${over}`
+        : `${String(from).padStart(3, '0')}/${kt}`,
+    )
+    reset()
+  })
   return (
-    <form
-      aria-label={t`Wind now`}
-      onSubmit={(event) => {
-        event.preventDefault()
-        if (!good) return
-        keep(said())
-        setTexts([])
-      }}
-    >
+    <form aria-label={t`Wind now`} {...send}>
       <div className="flex items-baseline justify-between">
         <span className="label">{t`Wind now (planned with ${now})`}</span>
         <button
@@ -52,7 +48,7 @@ export function WindNow({ now, drift: shown, keep, locked }: Props) {
           className="min-h-11 cursor-pointer bg-transparent text-sm underline"
           onClick={() => {
             setDrift(!drift)
-            setTexts([])
+            reset()
           }}
         >
           {drift ? t`Say the wind` : t`From drift`}
@@ -63,20 +59,19 @@ export function WindNow({ now, drift: shown, keep, locked }: Props) {
           {t`Use the recording's drift: wind ${shown}`}
         </button>
       )}
-      <div className="flex items-end gap-2">
-        {asked.map(({ label }, i) => (
-          <label key={label} className="grid min-w-0 grow gap-0.5">
-            <span className="label">{label}</span>
-            <input
-              className="field h-16 text-lg"
-              inputMode="numeric"
-              value={texts[i] ?? ''}
-              disabled={locked}
-              onChange={(e) => setTexts((was) => asked.map((_, j) => (j === i ? e.target.value : (was[j] ?? ''))))}
-            />
-          </label>
+      <div className="flex items-start gap-2">
+        {asked.map((name) => (
+          <Field
+            key={name}
+            label={LABELS[name]}
+            className="h-16 text-lg"
+            inputMode="numeric"
+            disabled={locked}
+            {...field(name)}
+            type="text"
+          />
         ))}
-        <button type="submit" className="tap w-28" disabled={locked || !good}>
+        <button type="submit" className="tap mt-5 w-28" disabled={locked || asked.some((name) => values[name] === '')}>
           {t`Use it`}
         </button>
       </div>

@@ -5,7 +5,10 @@ import { useCallback, useMemo, useState } from 'react'
 import type { Schemas, Sortie } from '../../api/client'
 import { useAddExercises, useOffers, useTemplates } from '../../api/lesson'
 import { useCatalogue } from '../../api/queries'
+import { keepLesson } from '../../api/ranges.generated'
+import { Field } from '../../design/Field'
 import { Pick } from '../../design/Pick'
+import { useBody } from '../../design/useBody'
 import { useKeys } from '../../design/useKeys'
 import { capital } from '../../design/words'
 
@@ -48,7 +51,7 @@ function Offers({ sortie, done }: { sortie: Sortie; done: () => void }) {
   const catalogue = useCatalogue()
   const add = useAddExercises(sortie.id)
   const { keep, drop } = useTemplates(sortie.id)
-  const [title, setTitle] = useState('')
+  const { values, form, field, reset } = useBody({ title: keepLesson.title }, { start: { title: '' } })
   const problem = add.error ?? keep.error ?? drop.error
   const rows = offers.data ?? NONE
   const { mutate } = add
@@ -94,7 +97,7 @@ function Offers({ sortie, done }: { sortie: Sortie; done: () => void }) {
           {offer.template_id && (
             <button
               type="button"
-              className="button min-h-8! px-2! py-0! text-xs"
+              className="button px-2! py-0! text-xs"
               onClick={() => offer.template_id && drop.mutate(offer.template_id)}
             >
               <Trans>
@@ -116,17 +119,11 @@ function Offers({ sortie, done }: { sortie: Sortie; done: () => void }) {
         />
       </label>
       <form
-        className="mt-2 flex flex-wrap items-end gap-2"
-        onSubmit={(event) => {
-          event.preventDefault()
-          keep.mutate({ title: title.trim() }, { onSuccess: () => setTitle('') })
-        }}
+        className="mt-2 flex flex-wrap items-start gap-2"
+        {...form(({ title }) => keep.mutate({ title: title.trim() }, { onSuccess: () => reset() }))}
       >
-        <label className="grid grow gap-1">
-          <span className="label">{t`Keep this lesson, to be taken again, as`}</span>
-          <input className="field" maxLength={80} value={title} onChange={(event) => setTitle(event.target.value)} />
-        </label>
-        <button type="submit" className="button" disabled={title.trim() === '' || keep.isPending}>
+        <Field label={t`Keep this lesson, to be taken again, as`} {...field('title')} />
+        <button type="submit" className="button mt-5" disabled={values.title.trim() === '' || keep.isPending}>
           {t`Keep it`}
         </button>
       </form>

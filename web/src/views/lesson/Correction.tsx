@@ -1,12 +1,13 @@
 import { t } from '@lingui/core/macro'
-import { useState, type FormEvent } from 'react'
 import { toast } from 'sonner'
 import type { Sortie } from '../../api/client'
 import { useAircraft, useStudentNames } from '../../api/queries'
 import { useCorrect } from '../../api/school'
-import { Field, fieldErrors, PickField, Refused } from '../../design/Field'
+import { correctLesson } from '../../api/ranges.generated'
+import { Field, PickField, Refused, Tick } from '../../design/Field'
 import { Sheet } from '../../design/Sheet'
-import { fieldOf, momentOf, zoneWord } from '../../design/times'
+import { fieldOf, zoneWord } from '../../design/times'
+import { useBody } from '../../design/useBody'
 
 /** Whose lesson it was, in what and when: set right with why, and everything measured again. */
 export const Correction = ({ sortie }: { sortie: Sortie }) => (
@@ -19,19 +20,22 @@ function Form({ sortie, close }: { sortie: Sortie; close: () => void }) {
   const correct = useCorrect(sortie)
   const students = useStudentNames()
   const aircraft = useAircraft()
-  const [student, setStudent] = useState(sortie.student.id)
-  const [craft, setCraft] = useState(sortie.aircraft.id)
-  const [starts, setStarts] = useState(fieldOf(sortie.starts_at))
-  const [device, setDevice] = useState(sortie.training_device ?? false)
-  const [why, setWhy] = useState('')
-  const errors = fieldErrors(correct.error)
-  const submit = (event: FormEvent) => {
-    event.preventDefault()
+  const { form, field, pick, tick, refused } = useBody(correctLesson, {
+    start: {
+      student_id: sortie.student.id,
+      aircraft_id: sortie.aircraft.id,
+      starts_at: fieldOf(sortie.starts_at),
+      training_device: sortie.training_device ?? false,
+      why: '',
+    },
+    error: correct.error,
+  })
+  const send = form(({ student_id: student, aircraft_id: craft, starts_at: starts, training_device: device, why }) =>
     correct.mutate(
       {
         ...(student !== sortie.student.id ? { student_id: student } : {}),
         ...(craft !== sortie.aircraft.id ? { aircraft_id: craft } : {}),
-        ...(starts !== fieldOf(sortie.starts_at) ? { starts_at: momentOf(starts) } : {}),
+        ...(starts && fieldOf(starts) !== fieldOf(sortie.starts_at) ? { starts_at: starts } : {}),
         ...(device !== (sortie.training_device ?? false) ? { training_device: device } : {}),
         why,
       },
@@ -41,46 +45,32 @@ function Form({ sortie, close }: { sortie: Sortie; close: () => void }) {
           close()
         },
       },
-    )
-  }
+    ),
+  )
   return (
-    <form onSubmit={submit} className="grid gap-3">
+    <form {...send} className="grid gap-3">
       <p className="label m-0">
         {t`Spot, course and wind are changed in Prepare, and measured again there too. Grades that were given stay.`}
       </p>
       <PickField
         label={t`Student`}
-        value={student}
-        error={errors.student_id}
+        {...pick('student_id')}
         choices={[
           { id: sortie.student.id, word: sortie.student.name },
           ...(students.data ?? [])
             .filter(({ id }) => id !== sortie.student.id)
             .map(({ id, name }) => ({ id, word: name })),
         ]}
-        onText={setStudent}
       />
       <PickField
         label={t`Aircraft`}
-        value={craft}
+        {...pick('aircraft_id')}
         choices={(aircraft.data ?? []).map(({ id, mark, type_name: type }) => ({ id, word: `${mark} ${type}` }))}
-        onText={setCraft}
       />
-      <Field label={t`Began, ${zoneWord()}`} type="datetime-local" required value={starts} onText={setStarts} />
-      <label className="flex min-h-11 items-center gap-2">
-        <input type="checkbox" checked={device} onChange={(event) => setDevice(event.target.checked)} />
-        {t`In a training device: logged apart, shows nothing of readiness`}
-      </label>
-      <Field
-        label={t`What was wrong`}
-        required
-        minLength={3}
-        maxLength={300}
-        value={why}
-        error={errors.why}
-        onText={setWhy}
-      />
-      <Refused error={correct.error} fields={['student_id', 'why']} />
+      <Field label={t`Began, ${zoneWord()}`} {...field('starts_at', { required: true })} />
+      <Tick label={t`In a training device: logged apart, shows nothing of readiness`} {...tick('training_device')} />
+      <Field label={t`What was wrong`} {...field('why', { required: true })} />
+      <Refused {...refused()} />
       <div className="flex gap-3">
         <button type="submit" className="button solid" disabled={correct.isPending}>
           {t`Set it right`}

@@ -1,8 +1,10 @@
 import { t } from '@lingui/core/macro'
-import { useState } from 'react'
 import { toast } from 'sonner'
 import type { Schemas } from '../../api/client'
 import { useSetBlock } from '../../api/queries'
+import { setBlock } from '../../api/ranges.generated'
+import { Field, Refused, Tick } from '../../design/Field'
+import { useBody } from '../../design/useBody'
 
 type Block = Schemas['SchoolBlock']
 
@@ -25,54 +27,38 @@ export function CountedBlocks({ blocks, chief }: { blocks: Block[]; chief: boole
 
 function BlockForm({ block, chief }: { block: Block; chief: boolean }) {
   const set = useSetBlock()
-  const [counts, setCounts] = useState(block.rungs.map((rung) => String(rung.count)))
-  const [needed, setNeeded] = useState(block.needed)
-  const wanted = counts.map(Number)
-  const whole = wanted.every((count) => Number.isInteger(count) && count >= 1 && count <= 100)
-  const changed = needed !== block.needed || wanted.some((count, i) => count !== block.rungs[i]?.count)
+  const { values, form, field, tick, refused } = useBody(setBlock, {
+    start: { counts: block.rungs.map((rung) => String(rung.count)), needed: block.needed },
+    error: set.error,
+  })
+  const changed =
+    values.needed !== block.needed || values.counts.some((count, i) => Number(count) !== block.rungs[i]?.count)
+  const send = form((body) =>
+    set.mutate({ id: block.id, ...body }, { onSuccess: () => toast(t`${block.title}: stored`) }),
+  )
   return (
-    <form
-      className="grid gap-2 border-t border-rule py-3 md:grid-cols-2"
-      aria-label={block.title}
-      onSubmit={(event) => {
-        event.preventDefault()
-        set.mutate({ id: block.id, counts: wanted, needed }, { onSuccess: () => toast(t`${block.title}: stored`) })
-      }}
-    >
+    <form className="grid gap-2 border-t border-rule py-3 md:grid-cols-2" aria-label={block.title} {...send}>
       <div>
         <b>{block.title}</b>
         <p className="label m-0">{block.reason}</p>
       </div>
-      <div className="grid gap-2">
-        {block.rungs.map((rung, i) => (
-          <label key={rung.words} className="flex items-center gap-2">
-            <input
-              className="field figures w-20!"
-              inputMode="numeric"
+      <div className="grid content-start gap-2">
+        <div className="flex flex-wrap gap-x-5 gap-y-2">
+          {block.rungs.map((rung, i) => (
+            <Field
+              key={rung.words}
+              label={rung.words}
+              asks
+              className="figures w-20!"
               disabled={!chief}
-              value={counts[i] ?? ''}
-              onChange={(event) => setCounts((all) => all.map((old, at) => (at === i ? event.target.value : old)))}
+              {...field(`counts.${i}`, { required: true })}
             />
-            {rung.words}
-          </label>
-        ))}
-        <label className="flex min-h-11 items-center gap-2">
-          <input
-            type="checkbox"
-            disabled={!chief}
-            checked={needed}
-            onChange={(event) => setNeeded(event.target.checked)}
-          />
-          {t`A sign-off waits for it`}
-        </label>
-        {!whole && <p className="limit-note m-0 p-2">{t`Each count is a whole number from 1 to 100.`}</p>}
-        {set.error && (
-          <p role="alert" className="limit-note m-0 p-2">
-            {set.error.message}
-          </p>
-        )}
+          ))}
+        </div>
+        <Tick label={t`A sign-off waits for it`} disabled={!chief} {...tick('needed')} />
+        <Refused {...refused()} />
         {chief && changed && (
-          <button type="submit" className="button solid justify-self-start" disabled={!whole || set.isPending}>
+          <button type="submit" className="button solid justify-self-start" disabled={set.isPending}>
             {t`Store`}
           </button>
         )}

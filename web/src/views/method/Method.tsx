@@ -1,5 +1,4 @@
 import { t } from '@lingui/core/macro'
-import { useState } from 'react'
 import { toast } from 'sonner'
 import type { Schemas, Session } from '../../api/client'
 import { useChangeOwnHouse, useOwnHouse } from '../../api/prepare'
@@ -13,7 +12,9 @@ import { Places } from './Places'
 import { ReadyWhen } from './ReadyWhen'
 import { Standard } from './Standard'
 import { isLearner } from '../../api/who'
-import { Pick } from '../../design/Pick'
+import { Field, PickField } from '../../design/Field'
+import type { Ranges } from '../../design/rangeWords'
+import { useBody } from '../../design/useBody'
 
 /** Method: the catalogue, the standards, the house method, and what the model leaves out. */
 export function Method({ session }: { session: Session }) {
@@ -159,6 +160,22 @@ function OwnHouse() {
   )
 }
 
+/** What each setting may be, as the school's method says it. */
+const rangesOf = (settings: Schemas['House']['settings']): Ranges =>
+  Object.fromEntries(
+    settings.map(({ name, choices, low, high }) => [
+      name,
+      choices.length > 0
+        ? { type: 'string', required: true }
+        : {
+            type: 'number',
+            required: true,
+            ...(low != null ? { minimum: low } : {}),
+            ...(high != null ? { maximum: high } : {}),
+          },
+    ]),
+  )
+
 interface HouseFormProps {
   house: Schemas['House']
   locked: boolean
@@ -169,46 +186,30 @@ interface HouseFormProps {
 }
 
 function HouseForm({ house, locked, word, error, pending, onChange }: HouseFormProps) {
-  const [values, setValues] = useState(house.values)
-  const changed = JSON.stringify(values) !== JSON.stringify(house.values)
+  const { values, form, field, pick } = useBody(rangesOf(house.settings), {
+    start: Object.fromEntries(house.settings.map(({ name }) => [name, String(house.values[name])])),
+  })
+  const changed = house.settings.some(({ name }) => values[name] !== String(house.values[name]))
   return (
     <form
       className="grid gap-x-8 gap-y-4 md:grid-cols-2"
-      onSubmit={(event) => {
-        event.preventDefault()
-        onChange(values)
-      }}
+      {...form((body) => onChange({ ...house.values, ...(body as Schemas['HouseValues']) }))}
     >
       {house.settings.map((setting) => {
-        const value = values[setting.name]
-        const chosen = setting.choices.find((choice) => choice.value === value)
-        return (
-          <label key={setting.name} className="grid content-start gap-1">
-            <span>
-              {setting.question}
-              {setting.unit && <span className="unit">{unitWord(setting.unit)}</span>}
-            </span>
-            {setting.choices.length > 0 ? (
-              <Pick
-                disabled={locked}
-                value={String(value)}
-                choices={setting.choices.map((choice) => ({ id: choice.value, word: capital(choice.value) }))}
-                onChange={(chosen) => setValues((v) => ({ ...v, [setting.name]: chosen }))}
-              />
-            ) : (
-              <input
-                className="field"
-                type="number"
-                step="any"
-                disabled={locked}
-                min={setting.low ?? undefined}
-                max={setting.high ?? undefined}
-                value={Number(value)}
-                onChange={(e) => setValues((v) => ({ ...v, [setting.name]: Number(e.target.value) }))}
-              />
-            )}
-            {chosen && <span className="label">{chosen.reason}</span>}
-          </label>
+        const chosen = setting.choices.find((choice) => choice.value === values[setting.name])
+        const label = setting.unit ? `${setting.question}, ${unitWord(setting.unit)}` : setting.question
+        return setting.choices.length > 0 ? (
+          <PickField
+            key={setting.name}
+            asks
+            label={label}
+            hint={chosen?.reason}
+            disabled={locked}
+            choices={setting.choices.map((choice) => ({ id: choice.value, word: capital(choice.value) }))}
+            {...pick(setting.name)}
+          />
+        ) : (
+          <Field key={setting.name} asks label={label} disabled={locked} {...field(setting.name)} />
         )
       })}
       {!locked && (

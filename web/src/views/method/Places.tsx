@@ -1,13 +1,16 @@
 import { decimal } from '#language/numbers'
 import { t } from '@lingui/core/macro'
-import { useState } from 'react'
 import { usePlaceChanges } from '../../api/lesson'
 import { usePlaces } from '../../api/queries'
 import type { Schemas } from '../../api/client'
+import { addPlace } from '../../api/ranges.generated'
+import { Field, PickField } from '../../design/Field'
 import { FileButton } from '../../design/FileButton'
 import { HeadRow } from '../../design/HeadRow'
-import { choicesOf, Pick } from '../../design/Pick'
+import { choicesOf } from '../../design/Pick'
+import { wrongWith } from '../../design/rangeWords'
 import { Sure } from '../../design/Sure'
+import { useBody } from '../../design/useBody'
 import { WideTable } from '../../design/WideTable'
 
 const KINDS: Record<Schemas['Place']['kind'], string> = {
@@ -49,7 +52,7 @@ export function Places({ chief }: { chief: boolean }) {
               <td className="p-2 text-right">
                 {chief && (
                   <Sure
-                    className="button min-h-8! px-2! py-0! text-xs"
+                    className="button px-2! py-0! text-xs"
                     word={t`Remove ${place.name}`}
                     says={t`It leaves the list for new lessons. Lessons that were planned there keep it.`}
                     onSure={() => remove.mutate(place.id)}
@@ -85,87 +88,74 @@ const LONG: string[] = ['runway', 'strip', 'line']
 
 type NewPlace = Omit<Schemas['Place'], 'id'>
 
+const EMPTY = {
+  name: '',
+  kind: 'spot',
+  lat_deg: '',
+  lon_deg: '',
+  elevation_ft: '',
+  courses: '',
+  far_lat_deg: '',
+  far_lon_deg: '',
+  width_ft: '',
+  height_ft: '',
+}
+// Courses are typed as a list, a far end as two numbers that may be left open.
+const { lat_deg: lat, lon_deg: lon } = addPlace.far_end.fields
+const BODY = {
+  ...addPlace,
+  courses: { type: 'string' },
+  far_lat_deg: { ...lat, required: false, nullable: true },
+  far_lon_deg: { ...lon, required: false, nullable: true },
+} as const
+const listed = (courses: string) => courses.split(/[ ,;]+/).filter(Boolean)
+const course = addPlace.courses.each
+const noCourse = (text: string) =>
+  listed(text)
+    .map((one) => wrongWith(course, one, true))
+    .find(Boolean)
+
 function PlaceForm({ add, pending }: { add: (place: NewPlace) => void; pending: boolean }) {
-  const [kind, setKind] = useState<NewPlace['kind']>('spot')
-  const long = LONG.includes(kind)
+  const { values, form, field, pick, reset } = useBody(BODY, { start: EMPTY })
+  const long = LONG.includes(values.kind)
+  const send = form(
+    ({ courses = '', far_lat_deg: farLat, far_lon_deg: farLon, width_ft: width, height_ft: height, ...place }) => {
+      add({
+        ...place,
+        name: place.name.trim(),
+        ...(long && farLat !== null && farLon !== null ? { far_end: { lat_deg: farLat, lon_deg: farLon } } : {}),
+        ...(long && width !== null ? { width_ft: width } : {}),
+        ...(place.kind === 'obstacle' && height !== null ? { height_ft: height } : {}),
+        courses: listed(courses).map(Number),
+      })
+      reset({ ...EMPTY, kind: place.kind })
+    },
+  )
   return (
     <form
-      className="mt-3 grid grid-cols-[2fr_1fr_1fr_1fr_1fr_1fr_auto] items-end gap-2 max-lg:grid-cols-2"
+      className="mt-3 grid grid-cols-[2fr_1fr_1fr_1fr_1fr_1fr_auto] items-start gap-2 max-lg:grid-cols-2"
       aria-label={t`Add a place`}
-      onSubmit={(event) => {
-        event.preventDefault()
-        const form = event.currentTarget
-        const data = new FormData(form)
-        const text = (key: string) => {
-          const value = data.get(key)
-          return typeof value === 'string' ? value : ''
-        }
-        add({
-          name: text('name').trim(),
-          kind,
-          lat_deg: Number(text('lat')),
-          lon_deg: Number(text('lon')),
-          elevation_ft: Number(text('elevation')),
-          ...(long && text('far_lat') !== '' && text('far_lon') !== ''
-            ? { far_end: { lat_deg: Number(text('far_lat')), lon_deg: Number(text('far_lon')) } }
-            : {}),
-          ...(long && text('width') !== '' ? { width_ft: Number(text('width')) } : {}),
-          ...(kind === 'obstacle' && text('height') !== '' ? { height_ft: Number(text('height')) } : {}),
-          courses: text('courses')
-            .split(/[ ,;]+/)
-            .filter(Boolean)
-            .map(Number),
-        })
-        form.reset()
-      }}
+      {...send}
     >
-      <label>
-        <span className="label">{t`Name`}</span>
-        <input className="field" name="name" required maxLength={80} />
-      </label>
-      <label>
-        <span className="label">{t`Kind`}</span>
-        <Pick value={kind} choices={choicesOf(KINDS)} onChange={(id) => setKind(id as NewPlace['kind'])} />
-      </label>
-      <label>
-        <span className="label">{t`North, °`}</span>
-        <input className="field" name="lat" type="number" step="any" min={-90} max={90} required />
-      </label>
-      <label>
-        <span className="label">{t`East, °`}</span>
-        <input className="field" name="lon" type="number" step="any" min={-180} max={180} required />
-      </label>
-      <label>
-        <span className="label">{t`Elevation, ft`}</span>
-        <input className="field" name="elevation" type="number" step="any" min={-1500} max={14000} required />
-      </label>
-      <label>
-        <span className="label">{t`Courses, ° true`}</span>
-        <input className="field" name="courses" placeholder={long ? t`along it` : '350, 170'} />
-      </label>
+      <Field label={t`Name`} {...field('name')} />
+      <PickField label={t`Kind`} choices={choicesOf(KINDS)} {...pick('kind')} />
+      <Field label={t`North, °`} {...field('lat_deg')} />
+      <Field label={t`East, °`} {...field('lon_deg')} />
+      <Field label={t`Elevation, ft`} {...field('elevation_ft')} />
+      <Field
+        label={t`Courses, ° true`}
+        placeholder={long ? t`along it` : '350, 170'}
+        {...field('courses', { wrong: noCourse })}
+      />
       {long && (
         <>
-          <label>
-            <span className="label">{t`Far end north, °`}</span>
-            <input className="field" name="far_lat" type="number" step="any" min={-90} max={90} />
-          </label>
-          <label>
-            <span className="label">{t`Far end east, °`}</span>
-            <input className="field" name="far_lon" type="number" step="any" min={-180} max={180} />
-          </label>
-          <label>
-            <span className="label">{t`Width, ft`}</span>
-            <input className="field" name="width" type="number" step="any" min={1} max={2000} />
-          </label>
+          <Field label={t`Far end north, °`} {...field('far_lat_deg')} />
+          <Field label={t`Far end east, °`} {...field('far_lon_deg')} />
+          <Field label={t`Width, ft`} {...field('width_ft')} />
         </>
       )}
-      {kind === 'obstacle' && (
-        <label>
-          <span className="label">{t`Height, ft`}</span>
-          <input className="field" name="height" type="number" step="any" min={0} max={3000} required />
-        </label>
-      )}
-      <button type="submit" className="button" disabled={pending}>
+      {values.kind === 'obstacle' && <Field label={t`Height, ft`} {...field('height_ft', { required: true })} />}
+      <button type="submit" className="button mt-5" disabled={pending}>
         {t`Add it`}
       </button>
     </form>

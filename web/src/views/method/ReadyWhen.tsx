@@ -1,10 +1,12 @@
 import { t } from '@lingui/core/macro'
 import { Trans } from '@lingui/react/macro'
-import { useState } from 'react'
+import { type ComponentProps } from 'react'
 import { toast } from 'sonner'
 import type { Schemas } from '../../api/client'
 import { useSetReadiness } from '../../api/queries'
+import { setReadiness } from '../../api/ranges.generated'
 import { Pick } from '../../design/Pick'
+import { useBody } from '../../design/useBody'
 
 type Rule = Schemas['ReadinessRule']
 type Catalogue = Schemas['Catalogue']
@@ -67,11 +69,18 @@ export function ReadyWhen({ readiness: { usual, manoeuvres: own }, manoeuvres, c
   )
 }
 
-const FIELDS: { key: keyof Rule; before: string; after: string; most: number }[] = [
-  { key: 'attempts', before: t`the last`, after: t`counted attempts to standard`, most: 50 },
-  { key: 'days', before: t`on at least`, after: 'days', most: 20 },
-  { key: 'critical_window', before: t`nothing critical in the last`, after: '', most: 50 },
+const FIELDS: { key: keyof Rule; before: string; after: string }[] = [
+  { key: 'attempts', before: t`the last`, after: t`counted attempts to standard` },
+  { key: 'days', before: t`on at least`, after: 'days' },
+  { key: 'critical_window', before: t`nothing critical in the last`, after: '' },
 ]
+
+const RULE = setReadiness.rule.fields
+
+/** A number within a sentence. */
+const SmallNumber = ({ error, ...rest }: ComponentProps<'input'> & { error: string | undefined }) => (
+  <input {...rest} className="field figures w-16!" aria-invalid={error !== undefined} />
+)
 
 interface SentenceProps {
   name: string
@@ -82,38 +91,28 @@ interface SentenceProps {
 }
 
 function Sentence({ name, rule, chief, store, drop }: SentenceProps) {
-  const [texts, setTexts] = useState(
-    () => Object.fromEntries(FIELDS.map(({ key }) => [key, String(rule[key])])) as Record<keyof Rule, string>,
-  )
-  const next = Object.fromEntries(FIELDS.map(({ key }) => [key, Number(texts[key])])) as unknown as Rule
-  const whole = FIELDS.every(({ key, most }) => Number.isInteger(next[key]) && next[key] >= 1 && next[key] <= most)
-  const changed = FIELDS.some(({ key }) => next[key] !== rule[key])
+  const { values, form, field, errorOf } = useBody(RULE, {
+    start: { attempts: String(rule.attempts), days: String(rule.days), critical_window: String(rule.critical_window) },
+  })
+  const changed = FIELDS.some(({ key }) => Number(values[key]) !== rule[key])
+  const wrong = FIELDS.map(({ key }) => errorOf(key)).find(Boolean)
   return (
     <form
       aria-label={t`Ready: ${name}`}
       className="flex flex-wrap items-center gap-x-2 gap-y-1 border-t border-rule py-2"
-      onSubmit={(event) => {
-        event.preventDefault()
-        store(next)
-      }}
+      {...form(store)}
     >
       <b className="w-56">{name}</b>
       {FIELDS.map(({ key, before, after }) => (
         <label key={key} className="flex items-center gap-2">
           {before}
-          <input
-            className="field figures w-16!"
-            inputMode="numeric"
-            disabled={!chief}
-            value={texts[key]}
-            onChange={(event) => setTexts((all) => ({ ...all, [key]: event.target.value }))}
-          />
+          <SmallNumber disabled={!chief} {...field(key)} />
           {after}
           {key !== 'critical_window' && ','}
         </label>
       ))}
       {chief && changed && (
-        <button type="submit" className="button solid" disabled={!whole}>
+        <button type="submit" className="button solid">
           {t`Store`}
         </button>
       )}
@@ -124,7 +123,11 @@ function Sentence({ name, rule, chief, store, drop }: SentenceProps) {
           </Trans>
         </button>
       )}
-      {!whole && <span className="limit-note p-1">{t`Each is a whole number, at least 1.`}</span>}
+      {wrong && (
+        <span role="alert" className="limit-note p-1">
+          {wrong}
+        </span>
+      )}
     </form>
   )
 }

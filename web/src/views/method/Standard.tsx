@@ -67,7 +67,7 @@ export function Standard({ manoeuvre, chief }: Props) {
                   <td className="py-1 pl-1 text-right">
                     <button
                       type="button"
-                      className="button min-h-8! px-2! py-0! text-xs"
+                      className="button px-2! py-0! text-xs"
                       aria-expanded={open === row.measure}
                       aria-label={t`Set ${row.label}`}
                       onClick={() => setOpen(open === row.measure ? null : row.measure)}
@@ -90,7 +90,7 @@ export function Standard({ manoeuvre, chief }: Props) {
       </WideTable>
       {shown.length > 0 && (
         <details>
-          <summary className="label cursor-pointer py-1">{t`Shown and never judged: ${shown.length}`}</summary>
+          <summary className="label min-h-11 cursor-pointer py-2">{t`Shown and never judged: ${shown.length}`}</summary>
           <ul className="mt-0 list-disc pl-5 text-sm">
             {shown.map((row) => (
               <li key={row.measure}>

@@ -1,11 +1,12 @@
 import { decimal } from '#language/numbers'
 import { t } from '@lingui/core/macro'
 import { Trans } from '@lingui/react/macro'
-import { useState } from 'react'
 import { toast } from 'sonner'
 import type { Schemas } from '../../api/client'
 import { useChangeStandard, useLookBack } from '../../api/queries'
-import { ReasonField } from '../../design/ReasonForm'
+import { changeStandard } from '../../api/ranges.generated'
+import { Field, Refused } from '../../design/Field'
+import { useBody } from '../../design/useBody'
 import { capital, shortDayOf, unitWord } from '../../design/words'
 import type { StandardRow } from './Standard'
 
@@ -20,52 +21,37 @@ interface Props {
 /** Four other numbers for one row: as it is beside as it would be, what the last ninety days would have been, why, from when. */
 export function StandardRowForm({ manoeuvre, row, done }: Props) {
   const was = row.limits ?? []
-  const [values, setValues] = useState(was.map(String))
-  const [reason, setReason] = useState('')
-  const [from, setFrom] = useState('')
   const look = useLookBack()
   const change = useChangeStandard()
-  const numbers = values.map(Number)
-  const whole = values.every((value) => value.trim() !== '') && numbers.every(Number.isFinite)
+  const { values, form, field, refused } = useBody(changeStandard, {
+    start: { values: was.map(String), reason: '', effective_from: '' },
+    error: change.error,
+    onTyped: () => look.reset(),
+  })
+  const numbers = values.values.map(Number)
+  const whole = values.values.every((value) => value.trim() !== '') && numbers.every(Number.isFinite)
   const differs = whole && numbers.some((value, index) => value !== was[index])
   const asked = { manoeuvre, measure: row.measure, values: numbers }
+  const send = form((body) =>
+    change.mutate(
+      { ...body, ...asked },
+      {
+        onSuccess: () => {
+          toast(t`${row.label} is set. What is graded from then on is held to it; grades stay.`)
+          done()
+        },
+      },
+    ),
+  )
   return (
-    <form
-      className="sheet grid gap-3 p-3"
-      aria-label={t`Set ${row.label}`}
-      onSubmit={(event) => {
-        event.preventDefault()
-        change.mutate(
-          { ...asked, reason, ...(from ? { effective_from: from } : {}) },
-          {
-            onSuccess: () => {
-              toast(t`${row.label} is set. What is graded from then on is held to it; grades stay.`)
-              done()
-            },
-          },
-        )
-      }}
-    >
+    <form className="sheet grid gap-3 p-3" aria-label={t`Set ${row.label}`} {...send}>
       <div className="grid grid-cols-4 gap-2">
         {STAGES.map((stage, index) => (
-          <label key={stage}>
-            <span className="label">
-              <Trans>
-                {capital(stage)}, {row.told?.[index]} now<span className="unit">{unitWord(row.unit)}</span>
-              </Trans>
-            </span>
-            <input
-              className="field"
-              type="number"
-              step="any"
-              required
-              value={values[index] ?? ''}
-              onChange={(event) => {
-                setValues(values.map((value, i) => (i === index ? event.target.value : value)))
-                look.reset()
-              }}
-            />
-          </label>
+          <Field
+            key={stage}
+            label={t`${capital(stage)}, ${row.told?.[index] ?? ''} now, ${unitWord(row.unit)}`}
+            {...field(`values.${index}`, { required: true })}
+          />
         ))}
       </div>
       <div className="flex flex-wrap items-end gap-3">
@@ -85,11 +71,8 @@ export function StandardRowForm({ manoeuvre, row, done }: Props) {
         )}
       </div>
       <div className="flex flex-wrap items-end gap-3">
-        <ReasonField ask={t`Why`} value={reason} onChange={setReason} />
-        <label>
-          <span className="label">{t`In force from, today when left open`}</span>
-          <input className="field h-11" type="date" value={from} onChange={(event) => setFrom(event.target.value)} />
-        </label>
+        <Field label={t`Why`} {...field('reason')} />
+        <Field label={t`In force from, today when left open`} {...field('effective_from')} />
         <button type="submit" className="button solid" disabled={!differs || change.isPending}>
           {t`Set it`}
         </button>
@@ -97,11 +80,7 @@ export function StandardRowForm({ manoeuvre, row, done }: Props) {
           {t`Leave it`}
         </button>
       </div>
-      {change.error && (
-        <p role="alert" className="limit-note m-0 p-2">
-          {change.error.message}
-        </p>
-      )}
+      <Refused {...refused()} />
     </form>
   )
 }

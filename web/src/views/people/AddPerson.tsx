@@ -1,10 +1,11 @@
 import { t } from '@lingui/core/macro'
-import { useState, type FormEvent } from 'react'
 import { useNavigate } from 'react-router'
 import { toast } from 'sonner'
-import { useAddPerson, type NewPerson } from '../../api/people'
-import { Field, fieldErrors, PickField, Refused } from '../../design/Field'
+import { useAddPerson } from '../../api/people'
+import { addPerson } from '../../api/ranges.generated'
+import { Field, PickField, Refused } from '../../design/Field'
 import { Sheet } from '../../design/Sheet'
+import { useBody } from '../../design/useBody'
 import { learns, ROLES, STAGES } from './personWords'
 
 /** Somebody new; they choose their password themselves, by an invitation. */
@@ -17,20 +18,13 @@ export const AddPerson = () => (
 function Form({ close }: { close: () => void }) {
   const add = useAddPerson()
   const navigate = useNavigate()
-  const [form, setForm] = useState({ name: '', sign_in: '', role: 'student', stage: 'early', mass: '', email: '' })
-  const put = (name: keyof typeof form) => (text: string) => setForm((now) => ({ ...now, [name]: text }))
-  const errors = fieldErrors(add.error)
-  const submit = (event: FormEvent) => {
-    event.preventDefault()
+  const { values, form, field, pick, refused } = useBody(addPerson, {
+    start: { name: '', sign_in: '', role: 'student', stage: 'early', mass_kg: '', email: '' },
+    error: add.error,
+  })
+  const send = form(({ stage, ...person }) =>
     add.mutate(
-      {
-        name: form.name,
-        sign_in: form.sign_in,
-        role: form.role as NewPerson['role'],
-        mass_kg: Number(form.mass),
-        email: form.email || null,
-        ...(learns(form.role) ? { stage: form.stage as NonNullable<NewPerson['stage']> } : {}),
-      },
+      { ...person, ...(learns(person.role) ? { stage } : {}) },
       {
         onSuccess: (person) => {
           toast(t`${person.name} is added. Invite them next.`)
@@ -38,19 +32,19 @@ function Form({ close }: { close: () => void }) {
           void navigate(`/people/${person.id}`)
         },
       },
-    )
-  }
+    ),
+  )
   return (
-    <form onSubmit={submit} className="grid gap-3">
-      <Field label={t`Name`} required value={form.name} error={errors.name} onText={put('name')} />
-      <Field label={t`Sign-in name`} required value={form.sign_in} error={errors.sign_in} onText={put('sign_in')} />
+    <form {...send} className="grid gap-3">
+      <Field label={t`Name`} {...field('name')} />
+      <Field label={t`Sign-in name`} {...field('sign_in')} />
       <div className="grid grid-cols-2 gap-3">
-        <PickField label={t`Role`} value={form.role} choices={ROLES} onText={put('role')} />
-        {learns(form.role) && <PickField label={t`Stage`} value={form.stage} choices={STAGES} onText={put('stage')} />}
+        <PickField label={t`Role`} choices={ROLES} {...pick('role')} />
+        {learns(values.role) && <PickField label={t`Stage`} choices={STAGES} {...pick('stage')} />}
       </div>
-      <Field label={t`Mass, kg`} type="number" min={30} max={200} required value={form.mass} onText={put('mass')} />
-      <Field label={t`Mail address`} type="email" value={form.email} error={errors.email} onText={put('email')} />
-      <Refused error={add.error} fields={['name', 'sign_in', 'email']} />
+      <Field label={t`Mass, kg`} {...field('mass_kg')} />
+      <Field label={t`Mail address`} {...field('email')} type="email" />
+      <Refused {...refused()} />
       <div className="flex gap-3">
         <button type="submit" className="button solid" disabled={add.isPending}>
           {t`Add`}

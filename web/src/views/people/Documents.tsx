@@ -1,10 +1,11 @@
 import { t } from '@lingui/core/macro'
 import { Trans } from '@lingui/react/macro'
-import { useState, type FormEvent } from 'react'
 import { useAddDocument, useDocumentKinds, useWithdrawDocument, type Person } from '../../api/people'
 import { useTypes } from '../../api/queries'
-import { Field, fieldErrors, PickField, Refused } from '../../design/Field'
+import { addDocument } from '../../api/ranges.generated'
+import { Field, PickField, Refused } from '../../design/Field'
 import { Sheet } from '../../design/Sheet'
+import { useBody } from '../../design/useBody'
 import { Empty } from '../../design/States'
 
 const BLOCKS = { solo: t`flying alone`, instruct: t`instructing`, examine: t`examining` }
@@ -71,55 +72,36 @@ function AddDocument({ person, close }: { person: Person; close: () => void }) {
   const kinds = useDocumentKinds()
   const types = useTypes()
   const add = useAddDocument(person.id)
-  const [form, setForm] = useState({ kind: 'medical', type: '', reference: '', from: '', until: '' })
-  const put = (name: keyof typeof form) => (text: string) => setForm((now) => ({ ...now, [name]: text }))
-  const kind = kinds.data?.find(({ id }) => id === form.kind)
-  const submit = (event: FormEvent) => {
-    event.preventDefault()
-    add.mutate(
-      {
-        kind: form.kind,
-        type_id: kind?.by_type ? form.type || null : null,
-        reference: form.reference || null,
-        valid_from: form.from || null,
-        valid_until: form.until || null,
-      },
-      { onSuccess: close },
-    )
-  }
+  const { values, form, field, pick, refused } = useBody(addDocument, {
+    start: { kind: 'medical', type_id: '', reference: '', valid_from: '', valid_until: '' },
+    error: add.error,
+  })
+  const kind = kinds.data?.find(({ id }) => id === values.kind)
+  const send = form((body) =>
+    add.mutate({ ...body, type_id: kind?.by_type ? body.type_id : null }, { onSuccess: close }),
+  )
   return (
-    <form onSubmit={submit} className="grid gap-3">
+    <form {...send} className="grid gap-3">
       <PickField
         label={t`Kind`}
-        value={form.kind}
+        {...pick('kind')}
         choices={(kinds.data ?? [])
           .filter(({ roles }) => roles.includes(person.role))
           .map(({ id, title }) => ({ id, word: title }))}
-        onText={put('kind')}
       />
       {kind?.by_type && (
         <PickField
           label={t`Type of aircraft`}
-          required
-          value={form.type}
-          error={fieldErrors(add.error).type_id}
+          {...pick('type_id', { required: true })}
           choices={[{ id: '', word: t`Choose…` }, ...(types.data ?? []).map(({ id, name }) => ({ id, word: name }))]}
-          onText={put('type')}
         />
       )}
-      <Field label={t`Number or class`} value={form.reference} maxLength={80} onText={put('reference')} />
+      <Field label={t`Number or class`} {...field('reference')} />
       <div className="grid grid-cols-2 gap-3">
-        <Field label={t`Good from`} type="date" value={form.from} onText={put('from')} />
-        <Field
-          label={t`Good until`}
-          type="date"
-          hint={t`Empty: does not run out`}
-          value={form.until}
-          error={fieldErrors(add.error).valid_until}
-          onText={put('until')}
-        />
+        <Field label={t`Good from`} {...field('valid_from')} />
+        <Field label={t`Good until`} hint={t`Empty: does not run out`} {...field('valid_until')} />
       </div>
-      <Refused error={add.error} fields={['type_id', 'valid_until']} />
+      <Refused {...refused()} />
       <div className="flex gap-3">
         <button type="submit" className="button solid" disabled={add.isPending}>
           {t`Put on file`}

@@ -1,6 +1,5 @@
 import { plural, t } from '@lingui/core/macro'
 import { Trans } from '@lingui/react/macro'
-import { useState, type FormEvent } from 'react'
 import { Link } from 'react-router'
 import { toast } from 'sonner'
 import {
@@ -14,7 +13,9 @@ import {
   type Me,
 } from '../../api/people'
 import { useQueryClient } from '@tanstack/react-query'
-import { Field, fieldErrors, Refused } from '../../design/Field'
+import { changePassword, endSecondFactor, proveSecondFactor } from '../../api/ranges.generated'
+import { Field, Refused } from '../../design/Field'
+import { useBody } from '../../design/useBody'
 import { UnitFields } from '../../design/UnitFields'
 import { Failed, Loading } from '../../design/States'
 import { dateOf } from '../../design/times'
@@ -32,7 +33,7 @@ export function MePage() {
       <header className="border-b-2 border-ink pb-2">
         <h1 className="m-0 text-2xl font-bold">{me.data.name}</h1>
       </header>
-      <p className="mt-2 mb-0 flex flex-wrap gap-5">
+      <p className="mt-2 mb-0 flex flex-wrap gap-5 *:inline-flex *:min-h-11 *:items-center">
         <Link to={`/people/${me.data.id}/log`}>{t`My log`}</Link>
         <a href="/api/me/export">{t`Everything that is kept of me, as a file`}</a>
       </p>
@@ -69,44 +70,24 @@ function Units({ me }: { me: Me }) {
 
 function Password() {
   const change = useChangePassword()
-  const [old, setOld] = useState('')
-  const [next, setNext] = useState('')
-  const errors = fieldErrors(change.error)
-  const submit = (event: FormEvent) => {
-    event.preventDefault()
-    change.mutate(
-      { old, new: next },
-      {
-        onSuccess: () => {
-          setOld('')
-          setNext('')
-          toast(t`The password is changed. Everywhere else you are signed out.`)
-        },
+  const { form, field, refused, reset } = useBody(changePassword, {
+    start: { old: '', new: '' },
+    error: change.error,
+  })
+  const send = form((body) =>
+    change.mutate(body, {
+      onSuccess: () => {
+        reset()
+        toast(t`The password is changed. Everywhere else you are signed out.`)
       },
-    )
-  }
+    }),
+  )
   return (
-    <form onSubmit={submit} className="sheet grid gap-3 p-4" aria-label={t`Password`}>
+    <form {...send} className="sheet grid gap-3 p-4" aria-label={t`Password`}>
       <h2 className="m-0 text-lg font-semibold">{t`Password`}</h2>
-      <Field
-        label={t`The old one`}
-        type="password"
-        autoComplete="current-password"
-        required
-        value={old}
-        error={errors.old}
-        onText={setOld}
-      />
-      <Field
-        label={t`The new one`}
-        type="password"
-        autoComplete="new-password"
-        required
-        value={next}
-        error={errors.new}
-        onText={setNext}
-      />
-      <Refused error={change.error} fields={['old', 'new']} />
+      <Field label={t`The old one`} autoComplete="current-password" {...field('old')} type="password" />
+      <Field label={t`The new one`} autoComplete="new-password" {...field('new')} type="password" />
+      <Refused {...refused()} />
       <button type="submit" className="button" disabled={change.isPending}>
         {t`Change it`}
       </button>
@@ -120,8 +101,8 @@ function SecondFactor({ me }: { me: Me }) {
   const begin = useBeginSecondFactor()
   const prove = useProveSecondFactor()
   const end = useEndSecondFactor()
-  const [code, setCode] = useState('')
-  const [password, setPassword] = useState('')
+  const proof = useBody(proveSecondFactor, { start: { code: '' }, error: prove.error })
+  const ending = useBody(endSecondFactor, { start: { password: '' }, error: end.error })
   if (prove.data) {
     return (
       <section className="sheet grid gap-3 p-4" aria-labelledby="second">
@@ -154,34 +135,15 @@ function SecondFactor({ me }: { me: Me }) {
         {t`Second factor`}
       </h2>
       {me.second_factor ? (
-        <form
-          className="grid gap-3"
-          onSubmit={(event) => {
-            event.preventDefault()
-            end.mutate(password)
-          }}
-        >
+        <form className="grid gap-3" {...ending.form(({ password }) => end.mutate(password))}>
           <p className="m-0">{t`Signing in asks for a code of your authenticator.`}</p>
-          <Field
-            label={t`Password, to end it`}
-            type="password"
-            required
-            value={password}
-            error={fieldErrors(end.error).password}
-            onText={setPassword}
-          />
+          <Field label={t`Password, to end it`} {...ending.field('password')} type="password" />
           <button type="submit" className="button">
             {t`End it`}
           </button>
         </form>
       ) : begin.data ? (
-        <form
-          className="grid gap-3"
-          onSubmit={(event) => {
-            event.preventDefault()
-            prove.mutate(code)
-          }}
-        >
+        <form className="grid gap-3" {...proof.form(({ code }) => prove.mutate(code))}>
           <p className="m-0">{t`Read this with an authenticator, or type its secret, then type the code that it shows.`}</p>
           <img
             alt={t`The secret, for an authenticator to read`}
@@ -189,14 +151,7 @@ function SecondFactor({ me }: { me: Me }) {
             src={`data:image/svg+xml;base64,${btoa(begin.data.picture)}`}
           />
           <code className="text-sm break-all">{begin.data.secret}</code>
-          <Field
-            label={t`Code`}
-            inputMode="numeric"
-            required
-            value={code}
-            error={fieldErrors(prove.error).code}
-            onText={setCode}
-          />
+          <Field label={t`Code`} inputMode="numeric" {...proof.field('code')} />
           <button type="submit" className="button solid">
             {t`Prove it`}
           </button>

@@ -1,5 +1,4 @@
 import { t } from '@lingui/core/macro'
-import { useState, type FormEvent } from 'react'
 import { Link, useParams } from 'react-router'
 import { toast } from 'sonner'
 import type { Session } from '../../api/client'
@@ -12,9 +11,11 @@ import {
   usePutState,
   type Person,
 } from '../../api/people'
-import { Field, fieldErrors, PickField, Refused } from '../../design/Field'
+import { changePerson } from '../../api/ranges.generated'
+import { Field, PickField, Refused } from '../../design/Field'
 import { ReasonForm } from '../../design/ReasonForm'
 import { Failed, Loading } from '../../design/States'
+import { useBody } from '../../design/useBody'
 import { capital } from '../../design/words'
 import { Documents } from './Documents'
 import { History } from './History'
@@ -37,7 +38,7 @@ export function PersonPage({ session }: { session: Session }) {
           {person.stage ? t`, ${person.stage} stage` : ''} · {person.state}
         </span>
       </header>
-      <p className="mt-2 mb-0 flex gap-5">
+      <p className="mt-2 mb-0 flex gap-5 *:inline-flex *:min-h-11 *:items-center">
         {learns(person.role) && <Link to={`/students/${person.id}`}>{t`Record`}</Link>}
         <Link to={`/people/${person.id}/log`}>{t`Log`}</Link>
       </p>
@@ -96,53 +97,33 @@ function Invite({ person }: { person: Person }) {
 
 function ChangeForm({ person, version }: { person: Person; version: string }) {
   const change = useChangePerson(person.id, version)
-  const [form, setForm] = useState({
-    name: person.name,
-    role: person.role,
-    stage: person.stage ?? 'early',
-    mass: String(person.mass_kg),
-    email: person.email ?? '',
-    why: '',
+  const { values, form, field, pick, refused } = useBody(changePerson, {
+    start: {
+      name: person.name,
+      role: person.role,
+      stage: person.stage ?? 'early',
+      mass_kg: String(person.mass_kg),
+      email: person.email ?? '',
+      why: '',
+    },
+    error: change.error,
   })
-  const put = (name: keyof typeof form) => (text: string) => setForm((now) => ({ ...now, [name]: text }))
-  const grave = form.role !== person.role || (learns(form.role) && form.stage !== (person.stage ?? 'early'))
-  const errors = fieldErrors(change.error)
-  const submit = (event: FormEvent) => {
-    event.preventDefault()
+  const grave = values.role !== person.role || (learns(values.role) && values.stage !== (person.stage ?? 'early'))
+  const send = form(({ role, stage, why, ...rest }) =>
     change.mutate(
-      {
-        name: form.name,
-        mass_kg: Number(form.mass),
-        email: form.email || null,
-        ...(grave
-          ? {
-              role: form.role,
-              why: form.why,
-              ...(learns(form.role) ? { stage: form.stage } : {}),
-            }
-          : {}),
-      },
+      { ...rest, ...(grave ? { role, why, ...(learns(values.role) ? { stage } : {}) } : {}) },
       { onSuccess: () => toast(t`Stored.`) },
-    )
-  }
+    ),
+  )
   return (
-    <form onSubmit={submit} className="sheet grid gap-3 p-4">
-      <Field label={t`Name`} required value={form.name} error={errors.name} onText={put('name')} />
-      <PickField label={t`Role`} value={form.role} choices={ROLES} onText={put('role')} />
-      {learns(form.role) && <PickField label={t`Stage`} value={form.stage} choices={STAGES} onText={put('stage')} />}
-      {grave && (
-        <Field
-          label={t`Why role or stage is changed`}
-          required
-          minLength={3}
-          value={form.why}
-          error={errors.why}
-          onText={put('why')}
-        />
-      )}
-      <Field label={t`Mass, kg`} type="number" min={30} max={200} required value={form.mass} onText={put('mass')} />
-      <Field label={t`Mail address`} type="email" value={form.email} error={errors.email} onText={put('email')} />
-      <Refused error={change.error} fields={['name', 'email', 'why']} />
+    <form {...send} className="sheet grid gap-3 p-4">
+      <Field label={t`Name`} {...field('name', { required: true })} />
+      <PickField label={t`Role`} choices={ROLES} {...pick('role')} />
+      {learns(values.role) && <PickField label={t`Stage`} choices={STAGES} {...pick('stage')} />}
+      {grave && <Field label={t`Why role or stage is changed`} {...field('why', { required: true })} />}
+      <Field label={t`Mass, kg`} {...field('mass_kg', { required: true })} />
+      <Field label={t`Mail address`} {...field('email')} type="email" />
+      <Refused {...refused()} />
       <button type="submit" className="button" disabled={change.isPending}>
         {t`Store`}
       </button>

@@ -18,7 +18,7 @@ export function CountsToday({ sortie, set }: Props) {
   const phases = [...new Set(measures.map((measure) => measure.phase))]
   return (
     <details className="col-span-3 open:col-span-full">
-      <summary className="label min-h-8 cursor-pointer py-1">
+      <summary className="label min-h-11 cursor-pointer py-1">
         {t`Counts today: ${said(left.length, noSpot ? spot.length : 0, first)}`}
       </summary>
       <div className="flex flex-wrap gap-x-6">
@@ -74,7 +74,7 @@ interface TickProps {
 }
 
 const Tick = ({ label, on, locked, change }: TickProps) => (
-  <label className="flex min-h-8 items-center gap-2 text-sm">
+  <label className="flex min-h-11 items-center gap-2 text-sm">
     <input type="checkbox" checked={on} disabled={locked} onChange={(event) => change(event.target.checked)} />
     {label}
   </label>

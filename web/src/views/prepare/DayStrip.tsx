@@ -185,7 +185,7 @@ function DayFields({ sortie, opened, plan, set, errors, aircraftId }: Props) {
       <PlannedHow sortie={sortie} set={set} />
       {sortie.house_settings.length > SHOWN && (
         <details className="col-span-6 open:col-span-full max-lg:col-span-4">
-          <summary className="label min-h-8 cursor-pointer py-1">
+          <summary className="label min-h-11 cursor-pointer py-1">
             {t`Method for this exercise: ${sortie.house_settings
               .slice(SHOWN)
               .map(({ name, short }) => `${short} ${chosen(sortie, name)}`.toLowerCase().replaceAll('_', ' '))

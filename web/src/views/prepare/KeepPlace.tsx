@@ -1,7 +1,9 @@
 import { t } from '@lingui/core/macro'
-import { useState } from 'react'
 import type { Planned, SortieChange } from '../../api/client'
 import { usePlaceChanges } from '../../api/lesson'
+import { addPlace } from '../../api/ranges.generated'
+import { Field, Refused } from '../../design/Field'
+import { useBody } from '../../design/useBody'
 
 interface Props {
   sortie: Planned
@@ -11,13 +13,12 @@ interface Props {
 /** The spot under a name, among the school's places. */
 export function KeepPlace({ sortie, set }: Props) {
   const { add } = usePlaceChanges()
-  const [name, setName] = useState('')
+  const { values, form, field, refused } = useBody({ name: addPlace.name }, { start: { name: '' }, error: add.error })
   const { spot_lat_deg: lat, spot_lon_deg: lon, elevation_ft: elevation, course_deg: course } = sortie
   return (
     <form
-      className="flex flex-wrap items-end gap-2"
-      onSubmit={(event) => {
-        event.preventDefault()
+      className="flex flex-wrap items-start gap-2"
+      {...form(({ name }) => {
         const place = {
           name: name.trim(),
           kind: 'spot' as const,
@@ -27,20 +28,13 @@ export function KeepPlace({ sortie, set }: Props) {
           courses: course == null ? [] : [course],
         }
         add.mutate(place, { onSuccess: () => set({ spot_name: place.name }) })
-      }}
+      })}
     >
-      <label className="grid gap-0.5">
-        <span className="label">{t`Keep this spot among the places, as`}</span>
-        <input className="field" maxLength={80} value={name} onChange={(event) => setName(event.target.value)} />
-      </label>
-      <button type="submit" className="button" disabled={name.trim() === '' || add.isPending}>
+      <Field label={t`Keep this spot among the places, as`} {...field('name')} />
+      <button type="submit" className="button mt-5" disabled={values.name.trim() === '' || add.isPending}>
         {t`Keep the place`}
       </button>
-      {add.isError && (
-        <p role="alert" className="limit-note m-0 p-2">
-          {add.error.message}
-        </p>
-      )}
+      <Refused {...refused()} />
     </form>
   )
 }

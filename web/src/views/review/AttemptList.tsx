@@ -37,7 +37,7 @@ export function AttemptList({ attempts, exercises, current, select }: Props) {
       })}
       {beside.length > 0 && (
         <details open={asked.length === 0 || beside.some((attempt) => attempt.position === current)}>
-          <summary className="label min-h-8 cursor-pointer py-1">{t`Also in this recording: ${tally(beside)}`}</summary>
+          <summary className="label min-h-11 cursor-pointer py-1">{t`Also in this recording: ${tally(beside)}`}</summary>
           <Row label={t`Also in this recording`} attempts={beside} current={current} select={select} />
         </details>
       )}

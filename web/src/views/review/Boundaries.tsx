@@ -1,10 +1,12 @@
 import { t } from '@lingui/core/macro'
-import { useState, type FormEvent, type KeyboardEvent } from 'react'
+import { type KeyboardEvent } from 'react'
 import { toast } from 'sonner'
-import { Refusal, type Attempt } from '../../api/client'
+import type { Attempt } from '../../api/client'
 import { useCatalogue } from '../../api/queries'
 import { useAddAttempt, useCutAttempt, useJoinAttempts, useSplitAttempt } from '../../api/review'
+import { cutAttempt } from '../../api/ranges.generated'
 import { Pick } from '../../design/Pick'
+import { useBody } from '../../design/useBody'
 import { capital } from '../../design/words'
 import { moveBoundary, moveEnd, takeOut, type Cut } from './cutEdits'
 
@@ -20,31 +22,32 @@ const STEP_S = 0.1
 /** Kind and boundaries as the instructor sets them: arrow keys move a boundary by a tenth of a second, and the measures follow. */
 export function Boundaries({ attempt, timeS, next }: Props) {
   const catalogue = useCatalogue()
-  const [manoeuvre, setManoeuvre] = useState(attempt.manoeuvre)
-  const [phases, setPhases] = useState(cutsOf(attempt))
   const cut = useCutAttempt(attempt.sortie_id)
   const add = useAddAttempt(attempt.sortie_id)
   const split = useSplitAttempt(attempt.sortie_id)
   const join = useJoinAttempts(attempt.sortie_id)
   const kinds = (catalogue.data?.manoeuvres ?? []).filter((row) => row.recorded)
   const failed = cut.error ?? add.error ?? split.error ?? join.error
-  const errors = failed instanceof Refusal ? failed.fields : {}
+  const { values, form, put, errorOf } = useBody(cutAttempt, {
+    start: { manoeuvre: attempt.manoeuvre, phases: cutsOf(attempt) },
+    error: failed,
+  })
+  const { manoeuvre, phases } = values
 
   // The phases of another kind are laid evenly, to be moved from there.
   const choose = (id: string) => {
-    setManoeuvre(id)
-    cut.mutate({ id: attempt.id, manoeuvre: id }, { onSuccess: (now) => setPhases(cutsOf(now)) })
+    put('manoeuvre', id)
+    cut.mutate({ id: attempt.id, manoeuvre: id }, { onSuccess: (now) => put('phases', cutsOf(now)) })
   }
-  const move = (index: number, at: number) => setPhases((was) => moveBoundary(was, index, at))
-  const end = (at: number) => setPhases((was) => moveEnd(was, at))
-  const drop = (id: string) => setPhases((was) => takeOut(was, id))
-  const submit = (event: FormEvent) => {
-    event.preventDefault()
+  const move = (index: number, at: number) => put('phases', moveBoundary(phases, index, at))
+  const end = (at: number) => put('phases', moveEnd(phases, at))
+  const drop = (id: string) => put('phases', takeOut(phases, id))
+  const send = form((body) =>
     cut.mutate(
-      { id: attempt.id, manoeuvre, phases },
+      { id: attempt.id, ...body },
       { onSuccess: () => toast(t`Measured again within these boundaries. Grades that were given stay.`) },
-    )
-  }
+    ),
+  )
   const addHere = () =>
     add.mutate(
       { recordingId: attempt.recording_id, manoeuvre, start_s: timeS ?? attempt.end_s },
@@ -70,7 +73,7 @@ export function Boundaries({ attempt, timeS, next }: Props) {
       <summary className="min-h-11 cursor-pointer py-2 font-semibold">
         {t`Boundaries${attempt.cut_by ? t`, set by ${attempt.cut_by}` : ''}`}
       </summary>
-      <form className="grid gap-2" onSubmit={submit}>
+      <form className="grid gap-2" {...send}>
         <label className="grid gap-0.5">
           <span className="label">{t`It was a`}</span>
           <Pick
@@ -88,17 +91,12 @@ export function Boundaries({ attempt, timeS, next }: Props) {
               value={phase.start_s - attempt.start_s}
               onChange={(at) => move(index, at + attempt.start_s)}
             />
-            <button
-              type="button"
-              className="button min-h-9!"
-              disabled={phases.length === 1}
-              onClick={() => drop(phase.id)}
-            >
+            <button type="button" className="button" disabled={phases.length === 1} onClick={() => drop(phase.id)}>
               {t`Join`}
             </button>
-            {errors[phase.id] && (
+            {errorOf(phase.id as never) && (
               <span role="alert" className="col-span-3 text-xs font-semibold text-limit">
-                {errors[phase.id]}
+                {errorOf(phase.id as never)}
               </span>
             )}
           </div>
@@ -156,7 +154,7 @@ function Moment({ label, value, onChange }: MomentProps) {
     <label className="grid gap-0.5">
       <span className="label">{label}</span>
       <input
-        className="field min-h-9!"
+        className="field"
         inputMode="decimal"
         value={value.toFixed(1)}
         onKeyDown={onKey}

@@ -1,7 +1,9 @@
 import { t } from '@lingui/core/macro'
-import { useState, type FormEvent } from 'react'
-import { Refusal, type Schemas } from '../../api/client'
+import { useState } from 'react'
+import type { Schemas } from '../../api/client'
+import { tellHeadings } from '../../api/ranges.generated'
 import { Pick } from '../../design/Pick'
+import { useBody } from '../../design/useBody'
 
 type Summary = NonNullable<Schemas['Recording']['summary']>
 type Told = { heading: string; channel: string; unit: string }
@@ -15,16 +17,21 @@ interface Props {
 export function Headings({ summary, tell }: Props) {
   const asked = summary.headings ?? []
   const meanings = summary.meanings ?? []
-  const [told, setTold] = useState<Told[]>(() =>
-    asked.map(({ heading, channel, unit }) => ({ heading, channel: channel ?? '', unit: unit ?? '' })),
-  )
   const [problem, setProblem] = useState<Error>()
-  const errors = problem instanceof Refusal ? problem.fields : {}
+  const { values, form, put, errorOf } = useBody(tellHeadings, {
+    start: {
+      columns: asked.map(({ heading, channel, unit }) => ({ heading, channel: channel ?? '', unit: unit ?? '' })),
+    },
+    error: problem ?? null,
+  })
+  const told = values.columns
   const unitsOf = (channel: string) => meanings.find((row) => row.channel === channel)?.units ?? []
   const change = (index: number, next: Partial<Told>) =>
-    setTold((was) => was.map((row, i) => (i === index ? { ...row, ...next } : row)))
-  const submit = async (event: FormEvent) => {
-    event.preventDefault()
+    put(
+      'columns',
+      told.map((row, i) => (i === index ? { ...row, ...next } : row)),
+    )
+  const submit = async () => {
     setProblem(undefined)
     try {
       await tell(told.filter((row) => row.channel !== ''))
@@ -33,7 +40,7 @@ export function Headings({ summary, tell }: Props) {
     }
   }
   return (
-    <form className="sheet mt-2 p-4" onSubmit={(event) => void submit(event)} aria-label={t`What the headings mean`}>
+    <form className="sheet mt-2 p-4" {...form(() => void submit())} aria-label={t`What the headings mean`}>
       <h2 className="mt-0 mb-2 text-lg font-bold">{t`What do these headings mean?`}</h2>
       <table className="w-full border-collapse text-sm">
         <thead>
@@ -49,9 +56,9 @@ export function Headings({ summary, tell }: Props) {
             <tr key={row.heading} className="border-t border-rule align-top">
               <th scope="row" className="py-1.5 pr-3 text-left font-semibold">
                 {row.heading}
-                {errors[row.heading] && (
+                {errorOf(row.heading as never) && (
                   <span role="alert" className="block text-xs font-semibold text-limit">
-                    {errors[row.heading]}
+                    {errorOf(row.heading as never)}
                   </span>
                 )}
               </th>

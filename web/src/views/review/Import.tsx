@@ -66,18 +66,10 @@ export function Import({ sortie, empty }: { sortie: Sortie; empty: boolean }) {
           <span className={empty ? 'text-lg' : 'label'}>
             {empty ? t`No recording yet. Drop the recorder’s file here, or` : t`Drop another recording here, or`}
           </span>
-          <button
-            type="button"
-            className={empty ? 'button solid' : 'button min-h-9!'}
-            onClick={() => input.current?.click()}
-          >
+          <button type="button" className={empty ? 'button solid' : 'button'} onClick={() => input.current?.click()}>
             {t`Choose a file`}
           </button>
-          <button
-            type="button"
-            className={empty ? 'button' : 'button min-h-9!'}
-            onClick={() => void take(fetchFromRecorder(sortie.id))}
-          >
+          <button type="button" className="button" onClick={() => void take(fetchFromRecorder(sortie.id))}>
             {t`From the stand-in recorder`}
           </button>
           <input
@@ -165,7 +157,7 @@ function Summary({ recording }: { recording: Schemas['Recording'] }) {
   const notes = summary.notes ?? []
   return (
     <details className="label ml-auto">
-      <summary className="cursor-pointer">
+      <summary className="min-h-11 cursor-pointer py-2">
         <Trans>
           {recording.name}, {summary.rows?.toLocaleString(locale)} rows at{' '}
           {summary.rate_hz && decimal(summary.rate_hz, 0)} Hz

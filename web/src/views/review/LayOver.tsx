@@ -27,7 +27,7 @@ export function LayOver({ attempt, attempts, over, choose }: Props) {
       <label className="label flex items-center gap-1.5">
         {t`Lay over it`}
         <Pick
-          className="min-h-9! w-32"
+          className="w-32"
           value={over?.position ?? ''}
           choices={[
             { id: '', word: t`nothing` },
@@ -42,7 +42,7 @@ export function LayOver({ attempt, attempts, over, choose }: Props) {
         <label className="label flex items-center gap-1.5">
           {t`on the beginning of`}
           <Pick
-            className="min-h-9! w-32"
+            className="w-32"
             value={over.event}
             choices={events.map((id) => ({ id, word: capital(id) }))}
             onChange={(event) => choose({ ...over, event })}

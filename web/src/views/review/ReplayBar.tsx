@@ -5,13 +5,13 @@ import { Pick } from '../../design/Pick'
 /** Play, pause, and how fast; every picture follows the same moment. */
 export const ReplayBar = ({ replay }: { replay: ReturnType<typeof useReplay> }) => (
   <div className="mt-1 flex items-center gap-2">
-    <button type="button" className="button min-h-9!" onClick={replay.toggle}>
+    <button type="button" className="button" onClick={replay.toggle}>
       {replay.playing ? t`Pause` : t`Replay`}
     </button>
     <label className="label flex items-center gap-1.5">
       {t`Speed`}
       <Pick
-        className="min-h-9! w-20"
+        className="w-20"
         value={replay.speed}
         choices={SPEEDS.map((speed) => ({ id: speed, word: `${speed} ×` }))}
         onChange={(speed) => replay.setSpeed(Number(speed))}

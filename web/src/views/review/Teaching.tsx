@@ -6,7 +6,9 @@ import { useAddGrades, useCallFault } from '../../api/review'
 import { isLearner } from '../../api/who'
 import { GradeGlyph } from '../../design/GradeGlyph'
 import { GradeChoice } from './GradeChoice'
-import { Pick } from '../../design/Pick'
+import { callFault } from '../../api/ranges.generated'
+import { Field, PickField } from '../../design/Field'
+import { useBody } from '../../design/useBody'
 
 interface Props {
   attempt: Attempt
@@ -23,6 +25,8 @@ const VERDICTS: Record<NonNullable<Lesson['verdict']>, string> = {
   none_there: t`The recording shows no fault.`,
 }
 const NONE = 'none'
+// No fault is chosen too.
+const CALL = { ...callFault, fault: { type: 'string', required: true } } as const
 
 /** Teaching to teach: the candidate names the fault before the recording shows it; then played, named and recorded stand side by side. */
 export function Teaching({ attempt, sortie, session }: Props) {
@@ -81,48 +85,34 @@ interface CallProps {
 
 function CallFault({ attempt, sortieId, kind, lesson }: CallProps) {
   const call = useCallFault(sortieId)
-  const [fault, setFault] = useState('')
-  const [cue, setCue] = useState('')
+  const { values, form, field, pick } = useBody(CALL, { start: { fault: '', cue: '' } })
   const naming = kind === 'named'
+  const send = form(({ fault, cue }) =>
+    call.mutate(
+      {
+        attemptId: attempt.id,
+        kind,
+        fault: fault === NONE ? null : fault,
+        ...(naming && cue ? { cue: cue.trim() } : {}),
+      },
+      {
+        onSuccess: () => toast(naming ? t`Your fault is kept. Now compare.` : t`Kept. The candidate does not see it.`),
+      },
+    ),
+  )
   return (
-    <form
-      className="grid gap-2"
-      onSubmit={(event) => {
-        event.preventDefault()
-        call.mutate(
-          {
-            attemptId: attempt.id,
-            kind,
-            fault: fault === NONE ? null : fault,
-            ...(naming && cue.trim() ? { cue: cue.trim() } : {}),
-          },
-          {
-            onSuccess: () =>
-              toast(naming ? t`Your fault is kept. Now compare.` : t`Kept. The candidate does not see it.`),
-          },
-        )
-      }}
-    >
-      <label className="grid gap-0.5">
-        <span className="label">{naming ? t`Which fault would you work on?` : t`The fault that you played`}</span>
-        <Pick
-          required
-          value={fault}
-          choices={[
-            { id: '', word: t`Choose one` },
-            { id: NONE, word: t`No fault` },
-            ...lesson.choices.map(({ id, title }) => ({ id, word: title })),
-          ]}
-          onChange={setFault}
-        />
-      </label>
-      {naming && (
-        <label className="grid gap-0.5">
-          <span className="label">{t`The one cue that you gave`}</span>
-          <input className="field" maxLength={200} value={cue} onChange={(event) => setCue(event.target.value)} />
-        </label>
-      )}
-      <button type="submit" className="button solid" disabled={!fault || call.isPending}>
+    <form className="grid gap-2" {...send}>
+      <PickField
+        label={naming ? t`Which fault would you work on?` : t`The fault that you played`}
+        choices={[
+          { id: '', word: t`Choose one` },
+          { id: NONE, word: t`No fault` },
+          ...lesson.choices.map(({ id, title }) => ({ id, word: title })),
+        ]}
+        {...pick('fault')}
+      />
+      {naming && <Field label={t`The one cue that you gave`} {...field('cue')} />}
+      <button type="submit" className="button solid" disabled={!values.fault || call.isPending}>
         {naming ? t`Name it, then compare` : t`Keep it for the comparison`}
       </button>
       {call.isError && <p className="limit-note m-0 p-2">{call.error.message}</p>}

@@ -1,12 +1,13 @@
 import { t } from '@lingui/core/macro'
 import { Trans } from '@lingui/react/macro'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { useState, type FormEvent } from 'react'
 import { Link } from 'react-router'
 import { toast } from 'sonner'
 import { api, unwrap, type Schemas } from '../../api/client'
-import { Field, fieldErrors, Refused } from '../../design/Field'
+import { changeSchool } from '../../api/ranges.generated'
+import { Field, Refused } from '../../design/Field'
 import { UnitFields } from '../../design/UnitFields'
+import { useBody } from '../../design/useBody'
 
 type School = Schemas['School']
 
@@ -42,38 +43,31 @@ function NameForm({ school }: { school: School }) {
       time_zone: string
       print_words: string | null
       keep_left_days: number
-      units: Record<string, string>
+      units?: Record<string, string>
     }) => unwrap(api.PUT('/api/school', { body })),
   )
-  const [name, setName] = useState(school.name)
-  const [zone, setZone] = useState(school.time_zone)
-  const [words, setWords] = useState(school.print_words ?? '')
-  const [days, setDays] = useState(String(school.keep_left_days))
-  const [units, setUnits] = useState(school.units)
-  const submit = (event: FormEvent) => {
-    event.preventDefault()
-    change.mutate({ name, time_zone: zone, print_words: words || null, keep_left_days: Number(days), units })
-  }
+  const { values, form, field, put, refused } = useBody(changeSchool, {
+    start: {
+      name: school.name,
+      time_zone: school.time_zone,
+      print_words: school.print_words ?? '',
+      keep_left_days: String(school.keep_left_days),
+      units: school.units,
+    },
+    error: change.error,
+  })
   return (
-    <form onSubmit={submit} className="grid gap-3">
+    <form {...form((body) => change.mutate(body))} className="grid gap-3">
       <h2 className="m-0 text-lg font-semibold">{t`The school’s own`}</h2>
-      <Field label={t`Name`} required value={name} onText={setName} />
-      <Field label={t`Time zone`} required value={zone} error={fieldErrors(change.error).time_zone} onText={setZone} />
-      <Field label={t`Words at the foot of what is printed`} maxLength={200} value={words} onText={setWords} />
-      <Field
-        label={t`Days that what may go is kept of those who left`}
-        type="number"
-        min={30}
-        max={7300}
-        required
-        value={days}
-        onText={setDays}
-      />
+      <Field label={t`Name`} {...field('name')} />
+      <Field label={t`Time zone`} {...field('time_zone')} />
+      <Field label={t`Words at the foot of what is printed`} {...field('print_words')} />
+      <Field label={t`Days that what may go is kept of those who left`} {...field('keep_left_days')} />
       <fieldset className="m-0 grid grid-cols-2 gap-3 border border-rule p-3">
         <legend className="label px-1">{t`Units of whoever has not chosen their own`}</legend>
-        <UnitFields units={units} put={(changed) => setUnits((before) => ({ ...before, ...changed }))} />
+        <UnitFields units={values.units} put={(changed) => put('units', { ...values.units, ...changed })} />
       </fieldset>
-      <Refused error={change.error} fields={['time_zone']} />
+      <Refused {...refused()} />
       <button type="submit" className="button justify-self-start" disabled={change.isPending}>
         {t`Store`}
       </button>

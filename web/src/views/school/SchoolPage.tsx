@@ -1,14 +1,15 @@
 import { t } from '@lingui/core/macro'
 import { Trans } from '@lingui/react/macro'
 import { useMutation } from '@tanstack/react-query'
-import { useState, type FormEvent } from 'react'
 import { toast } from 'sonner'
 import { api, unwrap, type Session } from '../../api/client'
 import { MoreRows } from '../../design/MoreRows'
 import { useAudit, useDocumentKinds } from '../../api/people'
 import { useBookingRules, useSetBookingRules, type BookingRules } from '../../api/school'
-import { Field, fieldErrors, Refused } from '../../design/Field'
+import { setBookingRules, throwDemoAway } from '../../api/ranges.generated'
+import { Field, Refused } from '../../design/Field'
 import { Failed, Loading } from '../../design/States'
+import { useBody } from '../../design/useBody'
 import { capital } from '../../design/words'
 import { History } from '../people/History'
 import { HowItRuns } from './HowItRuns'
@@ -28,6 +29,10 @@ const MINIMA = [
   { name: 'visibility_m', label: t`Visibility, m` },
   { name: 'cloud_base_ft', label: t`Cloud base, ft` },
 ] as const
+
+/** Numbers as their fields show them. */
+const textsOf = <N extends string>(numbers: Partial<Record<N, number>>, rows: readonly { name: N }[]) =>
+  Object.fromEntries(rows.map(({ name }) => [name, String(numbers[name] ?? '')])) as Record<N, string>
 
 /** What the school asks of bookings, and what was changed by whom. */
 export function SchoolPage({ session }: { session: Session }) {
@@ -56,15 +61,12 @@ function ThrowAway({ name }: { name: string }) {
     mutationFn: (typed: string) => unwrap(api.DELETE('/api/demo', { body: { name: typed } })),
     onSuccess: () => window.location.assign('/'),
   })
-  const [typed, setTyped] = useState('')
+  const { values, form, field, refused } = useBody(throwDemoAway, { start: { name: '' }, error: throwAway.error })
   return (
     <form
       className="limit-note mt-8 grid max-w-2xl gap-3 p-4"
       aria-labelledby="throw-away"
-      onSubmit={(event) => {
-        event.preventDefault()
-        throwAway.mutate(typed)
-      }}
+      {...form((body) => throwAway.mutate(body.name))}
     >
       <h2 id="throw-away" className="m-0 text-lg font-semibold">
         {t`Throw the demo away`}
@@ -75,9 +77,13 @@ function ThrowAway({ name }: { name: string }) {
           own is set up on the first page; start with <code>bin/start --empty</code> from then on.
         </Trans>
       </p>
-      <Field label={t`Type its name: ${name}`} required value={typed} onText={setTyped} />
-      <Refused error={throwAway.error} />
-      <button type="submit" className="button justify-self-start" disabled={typed !== name || throwAway.isPending}>
+      <Field label={t`Type its name: ${name}`} {...field('name')} />
+      <Refused {...refused()} />
+      <button
+        type="submit"
+        className="button justify-self-start"
+        disabled={values.name !== name || throwAway.isPending}
+      >
         {t`Throw it away`}
       </button>
     </form>
@@ -87,20 +93,21 @@ function ThrowAway({ name }: { name: string }) {
 function Rules({ rules }: { rules: BookingRules }) {
   const set = useSetBookingRules()
   const kinds = useDocumentKinds()
-  const [numbers, setNumbers] = useState(() =>
-    Object.fromEntries(NUMBERS.map(({ name }) => [name, String(rules[name] ?? '')])),
+  const { values, form, field, put, refused } = useBody(setBookingRules, {
+    start: {
+      ...textsOf(rules, NUMBERS),
+      minima: Object.fromEntries(
+        Object.entries(rules.minima ?? {}).map(([stage, least]) => [stage, textsOf(least, MINIMA)]),
+      ),
+      required: rules.required ?? [],
+    },
+    error: set.error,
+  })
+  const send = form((body) =>
+    set.mutate(body, { onSuccess: () => toast(t`The rules are stored and hold from now on.`) }),
   )
-  const [minima, setMinima] = useState(() => structuredClone(rules.minima ?? {}))
-  const [required, setRequired] = useState(rules.required ?? [])
-  const errors = fieldErrors(set.error)
-  const submit = (event: FormEvent) => {
-    event.preventDefault()
-    const body: BookingRules = { minima, required }
-    for (const { name } of NUMBERS) body[name] = Number(numbers[name])
-    set.mutate(body, { onSuccess: () => toast(t`The rules are stored and hold from now on.`) })
-  }
   return (
-    <form onSubmit={submit} className="grid gap-4" aria-labelledby="rules">
+    <form {...send} className="grid gap-4" aria-labelledby="rules">
       <div>
         <h2 id="rules" className="m-0 text-lg font-semibold">
           {t`What bookings are held to`}
@@ -109,33 +116,16 @@ function Rules({ rules }: { rules: BookingRules }) {
       </div>
       <div className="grid gap-3 sm:grid-cols-2">
         {NUMBERS.map(({ name, label }) => (
-          <Field
-            key={name}
-            label={label}
-            type="number"
-            step="any"
-            required
-            value={numbers[name] ?? ''}
-            error={errors[name]}
-            onText={(text) => setNumbers((now) => ({ ...now, [name]: text }))}
-          />
+          <Field key={name} label={label} {...field(name, { required: true })} />
         ))}
       </div>
       <fieldset className="m-0 grid gap-2 border border-rule p-3">
         <legend className="label px-1">{t`Weather minima by stage`}</legend>
-        {Object.entries(minima).map(([stage, values]) => (
+        {Object.keys(values.minima).map((stage) => (
           <div key={stage} className="grid grid-cols-[6rem_1fr_1fr] items-end gap-3">
             <b className="pb-2">{capital(stage)}</b>
             {MINIMA.map(({ name, label }) => (
-              <Field
-                key={name}
-                label={label}
-                type="number"
-                required
-                value={String(values[name] ?? '')}
-                error={errors[`minima.${stage}.${name}`]}
-                onText={(text) => setMinima((now) => ({ ...now, [stage]: { ...now[stage], [name]: Number(text) } }))}
-              />
+              <Field key={name} label={label} {...field(`minima.${stage}.${name}`, { required: true })} />
             ))}
           </div>
         ))}
@@ -144,12 +134,15 @@ function Rules({ rules }: { rules: BookingRules }) {
         <legend className="label px-1">{t`Documents that must be on file`}</legend>
         <div className="flex flex-wrap gap-x-5">
           {(kinds.data ?? []).map(({ id, title }) => (
-            <label key={id} className="flex min-h-9 items-center gap-1.5">
+            <label key={id} className="flex min-h-11 items-center gap-1.5">
               <input
                 type="checkbox"
-                checked={required.includes(id)}
+                checked={values.required.includes(id)}
                 onChange={(event) =>
-                  setRequired((now) => (event.target.checked ? [...now, id] : now.filter((one) => one !== id)))
+                  put(
+                    'required',
+                    event.target.checked ? [...values.required, id] : values.required.filter((one) => one !== id),
+                  )
                 }
               />
               {title}
@@ -157,7 +150,7 @@ function Rules({ rules }: { rules: BookingRules }) {
           ))}
         </div>
       </fieldset>
-      <Refused error={set.error} fields={[...NUMBERS.map(({ name }) => name), ...Object.keys(errors)]} />
+      <Refused {...refused()} />
       <button type="submit" className="button solid justify-self-start" disabled={set.isPending}>
         {t`Store the rules`}
       </button>

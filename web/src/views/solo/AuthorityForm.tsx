@@ -1,8 +1,9 @@
 import { t } from '@lingui/core/macro'
-import { useState, type FormEvent } from 'react'
 import { useAircraft, useCatalogue, usePlaces } from '../../api/queries'
 import { useGiveSolo, type Solo } from '../../api/school'
-import { Field, fieldErrors, Refused } from '../../design/Field'
+import { giveSolo } from '../../api/ranges.generated'
+import { Field, Refused, Tick } from '../../design/Field'
+import { useBody } from '../../design/useBody'
 import { dayAfter, dateIn } from '../../design/times'
 
 /** On the careful side: every number is the instructor's to set. */
@@ -22,111 +23,69 @@ export function AuthorityForm({ student, solo, close }: { student: string; solo:
   const places = usePlaces()
   const aircraft = useAircraft()
   const today = dateIn(new Date().toISOString())
-  const [numbers, setNumbers] = useState(USUAL)
-  const [exercises, setExercises] = useState<string[]>([])
-  const [where, setWhere] = useState<string[]>([])
-  const [which, setWhich] = useState<string[]>([])
-  const [daylight, setDaylight] = useState(true)
-  const [from, setFrom] = useState(today)
-  const [until, setUntil] = useState(dayAfter(today, 30))
-  const [despite, setDespite] = useState('')
+  const { values, form, field, tick, put, refused, errorOf } = useBody(giveSolo, {
+    start: {
+      ...USUAL,
+      exercises: [] as string[],
+      places: [] as string[],
+      aircraft_ids: [] as string[],
+      daylight_only: true,
+      from: today,
+      until: dayAfter(today, 30),
+      despite: '',
+    },
+    error: give.error,
+  })
   const missing = solo.conditions.filter(({ met }) => !met)
-  const errors = fieldErrors(give.error)
-  const submit = (event: FormEvent) => {
-    event.preventDefault()
-    give.mutate(
-      {
-        exercises,
-        places: where,
-        aircraft_ids: which,
-        wind_kt: Number(numbers.wind_kt),
-        gust_kt: Number(numbers.gust_kt),
-        crosswind_kt: Number(numbers.crosswind_kt),
-        visibility_m: Number(numbers.visibility_m),
-        cloud_base_ft: Number(numbers.cloud_base_ft),
-        daylight_only: daylight,
-        from,
-        until,
-        remark: null,
-        despite: despite || null,
-      },
-      { onSuccess: close },
-    )
-  }
+  const several = (name: 'exercises' | 'places' | 'aircraft_ids') => ({
+    chosen: values[name],
+    choose: (ids: string[]) => put(name, ids),
+    error: errorOf(name),
+  })
   return (
-    <form onSubmit={submit} className="grid gap-4">
+    <form
+      {...form((body) => give.mutate({ remark: null, ...body, despite: body.despite ?? null }, { onSuccess: close }))}
+      className="grid gap-4"
+    >
       <Choices
         legend={t`Exercises`}
-        error={errors.exercises}
+        {...several('exercises')}
         all={(catalogue.data?.manoeuvres ?? [])
           .filter(({ kinds }) => kinds.includes(solo.kind as never))
           .map(({ id, title }) => ({ id, word: title }))}
-        chosen={exercises}
-        choose={setExercises}
       />
       <Choices
         legend={t`Places`}
-        error={errors.places}
+        {...several('places')}
         all={(places.data ?? [])
           .filter(({ kind }) => kind !== 'obstacle')
           .map(({ name }) => ({ id: name, word: name }))}
-        chosen={where}
-        choose={setWhere}
       />
       <Choices
         legend={t`Aircraft`}
-        error={errors.aircraft_ids}
+        {...several('aircraft_ids')}
         all={(aircraft.data ?? []).filter(({ kind }) => kind === solo.kind).map(({ id, mark }) => ({ id, word: mark }))}
-        chosen={which}
-        choose={setWhich}
       />
       <div className="grid gap-3 sm:grid-cols-3">
         {LIMITS.map(({ name, label }) => (
-          <Field
-            key={name}
-            label={label}
-            type="number"
-            required
-            value={numbers[name]}
-            error={errors[name]}
-            onText={(text) => setNumbers((now) => ({ ...now, [name]: text }))}
-          />
+          <Field key={name} label={label} {...field(name)} />
         ))}
-        <Field label={t`From`} type="date" required value={from} onText={setFrom} />
-        <Field
-          label={t`Until, at most 90 days`}
-          type="date"
-          required
-          value={until}
-          error={errors.until}
-          onText={setUntil}
-        />
-        <label className="flex min-h-11 items-center gap-2">
-          <input type="checkbox" checked={daylight} onChange={(event) => setDaylight(event.target.checked)} />
-          {t`By daylight only`}
-        </label>
+        <Field label={t`From`} {...field('from')} />
+        <Field label={t`Until, at most 90 days`} {...field('until')} />
+        <Tick label={t`By daylight only`} {...tick('daylight_only')} />
       </div>
       {missing.length > 0 && (
         <div className="limit-note grid gap-2 p-3">
           <p className="m-0">
             <b>{t`Not everything is there:`}</b> {missing.map(({ text }) => text).join('; ')}.
           </p>
-          <Field
-            label={t`Given all the same, because (it is signed)`}
-            required
-            minLength={3}
-            value={despite}
-            onText={setDespite}
-          />
+          <Field label={t`Given all the same, because (it is signed)`} {...field('despite', { required: true })} />
         </div>
       )}
       <p className="label m-0">
         {t`It allows what is written here and nothing else, and replaces no licence, medical or authority that the law asks for.`}
       </p>
-      <Refused
-        error={give.error}
-        fields={['exercises', 'places', 'aircraft_ids', 'until', ...LIMITS.map(({ name }) => name)]}
-      />
+      <Refused {...refused()} />
       <div className="flex gap-3">
         <button type="submit" className="button solid" disabled={give.isPending}>
           {t`Sign it`}
@@ -152,7 +111,7 @@ const Choices = ({ legend, error, all, chosen, choose }: ChoicesProps) => (
     <legend className="label px-1">{legend}</legend>
     <div className="flex max-h-36 flex-wrap gap-x-4 overflow-auto">
       {all.map(({ id, word }) => (
-        <label key={id} className="flex min-h-9 items-center gap-1.5">
+        <label key={id} className="flex min-h-11 items-center gap-1.5">
           <input
             type="checkbox"
             checked={chosen.includes(id)}

@@ -1,8 +1,9 @@
 import { t } from '@lingui/core/macro'
-import { useState, type FormEvent } from 'react'
 import { useSetUp } from '../../api/people'
-import { Field, fieldErrors, PickField, Refused } from '../../design/Field'
+import { setUpSchool } from '../../api/ranges.generated'
+import { Field, PickField, Refused } from '../../design/Field'
 import { UnitFields } from '../../design/UnitFields'
+import { useBody } from '../../design/useBody'
 
 /** The types that ship: their files are the application's own. */
 const TYPES = [
@@ -13,163 +14,103 @@ const TYPES = [
 ]
 const FILE = { id: 'file', word: t`From a type file` }
 
-const EMPTY = {
-  name: '',
-  station: '',
-  lat: '',
-  lon: '',
-  elevation: '0',
-  chief: '',
-  sign_in: '',
-  password: '',
-  mass: '75',
-  email: '',
-  mark: '',
-  type: 'tansy-2',
-  file: '',
-  code: '',
-}
 const ZONES = Intl.supportedValuesOf('timeZone')
 const HERE = Intl.DateTimeFormat().resolvedOptions().timeZone
+const START = {
+  code: '',
+  school: {
+    name: '',
+    station: '',
+    time_zone: ZONES.includes(HERE) ? HERE : 'Etc/UTC',
+    lat_deg: '',
+    lon_deg: '',
+    elevation_ft: '0',
+    units: {} as Record<string, string>,
+  },
+  chief: { name: '', sign_in: '', password: '', mass_kg: '75', email: '' },
+  aircraft: { mark: '', type_id: 'tansy-2', type_file: '' },
+}
+// A first aircraft may be left for later: what it is made of is asked for where it has a mark.
+const BODY = { ...setUpSchool, aircraft: { ...setUpSchool.aircraft, required: true } } as const
 
 /** The first page of an installation that has no school yet. */
 export function SetUp({ codeNeeded }: { codeNeeded: boolean }) {
   const setUp = useSetUp()
-  const [zone, setZone] = useState(ZONES.includes(HERE) ? HERE : 'Etc/UTC')
-  const [form, setForm] = useState(EMPTY)
-  const [units, setUnits] = useState<Record<string, string>>({})
-  const put = (name: keyof typeof EMPTY) => (text: string) => setForm((now) => ({ ...now, [name]: text }))
-  const errors = fieldErrors(setUp.error)
-
-  const submit = (event: FormEvent) => {
-    event.preventDefault()
+  const { values, form, field, pick, put, refused } = useBody(BODY, { start: START, error: setUp.error })
+  const ofFile = values.aircraft.type_id === FILE.id
+  const send = form(({ code, aircraft: { mark, type_id: type, type_file: file }, ...body }) =>
     setUp.mutate({
-      ...(codeNeeded ? { code: form.code } : {}),
-      school: {
-        name: form.name,
-        station: form.station,
-        time_zone: zone,
-        lat_deg: Number(form.lat),
-        lon_deg: Number(form.lon),
-        elevation_ft: Number(form.elevation),
-        units,
-      },
-      chief: {
-        name: form.chief,
-        sign_in: form.sign_in,
-        password: form.password,
-        mass_kg: Number(form.mass),
-        email: form.email || null,
-      },
-      ...(form.mark
-        ? {
-            aircraft:
-              form.type === 'file'
-                ? { mark: form.mark, type_file: form.file }
-                : { mark: form.mark, type_id: form.type },
-          }
-        : {}),
-    })
-  }
+      ...(codeNeeded ? { code } : {}),
+      ...body,
+      ...(mark ? { aircraft: ofFile ? { mark, type_file: file } : { mark, type_id: type } } : {}),
+    }),
+  )
   return (
     <main className="mx-auto max-w-3xl p-6">
       <h1 className="m-0 text-3xl font-bold">{t`Set up a school`}</h1>
       <p className="mt-1 text-soft">
         {t`Once, now. Everything here can be changed later but for the station, which the weather is asked by.`}
       </p>
-      <form onSubmit={submit} className="grid gap-5">
+      <form {...send} className="grid gap-5">
         {codeNeeded && (
           <Field
             label={t`Code`}
             hint={t`The server printed it when it started: this is another machine.`}
-            required
-            value={form.code}
-            onText={put('code')}
+            {...field('code', { required: true })}
           />
         )}
         <fieldset className="sheet grid gap-3 p-4 sm:grid-cols-2">
           <legend className="px-1 text-lg font-semibold">{t`School`}</legend>
-          <Field label={t`Name`} required value={form.name} onText={put('name')} />
-          <Field
-            label={t`Station`}
-            hint={t`Four letters, as in its weather reports`}
-            required
-            pattern="[A-Za-z]{4}"
-            value={form.station}
-            onText={put('station')}
-          />
+          <Field label={t`Name`} {...field('school.name')} />
+          <Field label={t`Station`} hint={t`Four letters, as in its weather reports`} {...field('school.station')} />
           <PickField
             label={t`Time zone`}
-            value={zone}
-            error={errors['school.time_zone']}
+            {...pick('school.time_zone')}
             choices={[...new Set(['Etc/UTC', ...ZONES])].map((id) => ({ id, word: id }))}
-            onText={setZone}
           />
-          <Field label={t`Elevation, ft`} type="number" required value={form.elevation} onText={put('elevation')} />
-          <Field
-            label={t`Latitude, ° north`}
-            type="number"
-            step="any"
-            min={-90}
-            max={90}
-            required
-            value={form.lat}
-            onText={put('lat')}
-          />
-          <Field
-            label={t`Longitude, ° east`}
-            type="number"
-            step="any"
-            min={-180}
-            max={180}
-            required
-            value={form.lon}
-            onText={put('lon')}
-          />
+          <Field label={t`Elevation, ft`} {...field('school.elevation_ft')} />
+          <Field label={t`Latitude, ° north`} {...field('school.lat_deg')} />
+          <Field label={t`Longitude, ° east`} {...field('school.lon_deg')} />
         </fieldset>
         <fieldset className="sheet grid gap-3 p-4 sm:grid-cols-4">
           <legend className="px-1 text-lg font-semibold">{t`Units that the school reads in`}</legend>
-          <UnitFields units={units} put={(changed) => setUnits((before) => ({ ...before, ...changed }))} />
+          <UnitFields
+            units={values.school.units}
+            put={(changed) => put('school.units', { ...values.school.units, ...changed })}
+          />
         </fieldset>
         <fieldset className="sheet grid gap-3 p-4 sm:grid-cols-2">
           <legend className="px-1 text-lg font-semibold">{t`You, the first chief instructor`}</legend>
-          <Field label={t`Name`} required value={form.chief} onText={put('chief')} />
-          <Field
-            label={t`Sign-in name`}
-            autoComplete="username"
-            required
-            value={form.sign_in}
-            onText={put('sign_in')}
-          />
+          <Field label={t`Name`} {...field('chief.name')} />
+          <Field label={t`Sign-in name`} autoComplete="username" {...field('chief.sign_in')} />
           <Field
             label={t`Password`}
-            type="password"
             hint={t`At least 10 characters`}
             autoComplete="new-password"
-            required
-            error={errors['chief.password']}
-            value={form.password}
-            onText={put('password')}
+            {...field('chief.password')}
+            type="password"
           />
-          <Field label={t`Mass, kg`} type="number" min={30} max={200} required value={form.mass} onText={put('mass')} />
-          <Field label={t`Mail address, if letters shall come`} type="email" value={form.email} onText={put('email')} />
+          <Field label={t`Mass, kg`} {...field('chief.mass_kg')} />
+          <Field label={t`Mail address, if letters shall come`} {...field('chief.email')} type="email" />
         </fieldset>
         <fieldset className="sheet grid gap-3 p-4 sm:grid-cols-2">
           <legend className="px-1 text-lg font-semibold">{t`First aircraft`}</legend>
-          <Field label={t`Mark`} hint={t`Empty: later, in Fleet`} value={form.mark} onText={put('mark')} />
-          <PickField label={t`Type`} value={form.type} choices={[...TYPES, FILE]} onText={put('type')} />
-          {form.type === 'file' && (
+          <Field label={t`Mark`} hint={t`Empty: later, in Fleet`} {...field('aircraft.mark', { required: false })} />
+          <PickField label={t`Type`} choices={[...TYPES, FILE]} {...pick('aircraft.type_id')} />
+          {ofFile && (
             <label className="grid gap-1 sm:col-span-2">
               <span className="label">{t`Type file`}</span>
               <input
                 type="file"
                 accept=".yml,.yaml"
-                onChange={(event) => void event.target.files?.[0]?.text().then(put('file'))}
+                onChange={(event) =>
+                  void event.target.files?.[0]?.text().then((file) => put('aircraft.type_file', file))
+                }
               />
             </label>
           )}
         </fieldset>
-        <Refused error={setUp.error} fields={['school.time_zone', 'chief.password']} />
+        <Refused {...refused()} />
         <button type="submit" className="button solid justify-self-start" disabled={setUp.isPending}>
           {t`Begin`}
         </button>

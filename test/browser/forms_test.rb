@@ -1,0 +1,86 @@
+# frozen_string_literal: true
+
+require_relative '../browser_helper'
+
+# A form says at the field what is wrong before it asks, what the server refuses after it, and keeps what was typed.
+class FormsTest < Minitest::Test
+  include ServerHelp
+  include BrowserHelp
+
+  def wrong(label) = find_field(label).find(:xpath, './..').all('[role=alert]').map(&:text)
+  def known = Fujin::Person.where(sign_in: %w[wenna student]).count
+
+  def test_what_is_wrong_is_said_at_its_field_before_and_after_it_is_sent
+    sign_in(@chief)
+    visit '/people'
+    click_on 'Add somebody'
+    fill_in 'Sign-in name', with: 'student'
+    fill_in 'Mass, kg', with: '300'
+    click_on 'Add'
+
+    assert_text 'A number from 30 to 200.'
+    assert_equal([['Still to be filled in.'], [], ['A number from 30 to 200.']],
+                 ['Name', 'Sign-in name', 'Mass, kg'].map { |label| wrong(label) })
+    assert_equal 'Name', evaluate_script('document.activeElement.labels[0].textContent')
+    assert_equal 1, known, 'nothing was sent'
+    assert_accessible 'a form with what is wrong'
+
+    fill_in 'Name', with: 'Wenna Marsh'
+    fill_in 'Mass, kg', with: '64'
+
+    assert_no_text 'A number from 30 to 200.'
+    click_on 'Add'
+
+    eventually { wrong('Sign-in name').any? }
+    assert_equal 1, known
+    assert_equal ['Wenna Marsh', '64'], [find_field('Name').value, find_field('Mass, kg').value]
+    fill_in 'Sign-in name', with: 'wenna'
+
+    assert_empty wrong('Sign-in name')
+    click_on 'Add'
+    assert_text 'Not come in yet'
+    assert_equal 64, Fujin::Person.find_by!(sign_in: 'wenna').mass_kg
+  end
+
+  # Three letters that no number begins with stay with the browser, which gives them to nobody.
+  def test_half_a_number_is_never_stored_as_nought
+    sign_in(@chief)
+    visit '/school'
+    fill_in 'Longest booking, h', with: ''
+    find_field('Longest booking, h').send_keys('e')
+    click_on 'Store the rules'
+
+    assert_text 'A number from 1 to 12.'
+    fill_in 'Longest booking, h', with: ''
+    click_on 'Store the rules'
+
+    eventually { wrong('Longest booking, h') == ['Still to be filled in.'] }
+    fill_in 'Longest booking, h', with: '5'
+    all(:field, 'Cloud base, ft').first.fill_in(with: '299')
+    click_on 'Store the rules'
+
+    assert_text 'A number from 300 to 5000.'
+    all(:field, 'Cloud base, ft').first.fill_in(with: '300')
+    click_on 'Store the rules'
+
+    assert_text 'The rules are stored and hold from now on.'
+    rules = Fujin::School.sole.booking_rules
+
+    assert_equal [5, 300], [rules['longest_h'], rules.minima('early')['cloud_base_ft']]
+  end
+
+  # A reason has the same least wherever one is asked for, and the field keeps what was begun.
+  def test_a_reason_of_two_letters_is_none
+    sign_in(@chief)
+    visit '/fleet'
+    fill_in 'Why it is not to fly', with: 'no'
+    click_on 'Ground it'
+
+    assert_text 'At least 3 characters.'
+    fill_in 'Why it is not to fly', with: 'not found since'
+    click_on 'Ground it'
+
+    assert_text 'Does not fly.'
+    assert_equal 'not found since', @aircraft.reload.grounded_why
+  end
+end

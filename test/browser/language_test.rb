@@ -83,5 +83,25 @@ class LanguageTest < Minitest::Test
     page.execute_script("localStorage.removeItem('fujin.language')")
   end
 
+  # What the server reads is said in its own words, whatever the page speaks.
+  def test_a_drift_is_understood_from_every_language
+    sign_in(@instructor)
+    page.execute_script("localStorage.setItem('fujin.language', 'pseudo')")
+    visit "/sorties/#{@sortie.id}/fly"
+    assert_selector 'h1'
+    press('m')
+    within(find('input[name=from]').ancestor('form')) do
+      find('.act').click
+      flown = { heading: 340, airspeed: 70, track: 348, over_ground: 62 }
+      flown.each { |name, value| find("[name=#{name}]").set(value) }
+      find('[type=submit]').click
+    end
+
+    eventually { Fujin::FlyEvent.where(kind: 'wind').any? }
+    assert_equal 'heading 340 at 70, track 348 at 62', Fujin::FlyEvent.find_by(kind: 'wind').payload['value']
+  ensure
+    page.execute_script("localStorage.removeItem('fujin.language')")
+  end
+
   def cdp(name, **words) = page.driver.browser.execute_cdp(name, **words)
 end

@@ -109,7 +109,7 @@ export function Rail({ session, mode, setMode }: Props) {
           )}
           <button
             type="button"
-            className="min-h-11 cursor-pointer text-left underline"
+            className="act"
             onClick={() => (mine > 0 && !leaving ? setLeaving(true) : signOut.mutate())}
           >
             {mine > 0 && leaving ? t`Sign out all the same` : t`Sign out`}

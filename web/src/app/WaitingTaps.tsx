@@ -43,7 +43,7 @@ export function WaitingTaps({ person }: { person: string | undefined }) {
             Not taken: {tap.kind.replaceAll('_', ' ')} of {clockOf(tap.at)} {zoneWord()}. {tap.refused}{' '}
           </Trans>
           <Sure
-            className="min-h-11 cursor-pointer bg-transparent underline"
+            className="act"
             word={t`Take it off this device`}
             says={t`This tap was never stored, and lies on this device alone: it goes for good.`}
             onSure={() => void dropTap(tap.id)}

@@ -90,7 +90,6 @@ export function useBody<R extends Ranges, V extends FieldValues>(
     put,
     reset: form.reset,
     focus: form.setFocus,
-    isDirty: form.formState.isDirty,
     /** What a <form> takes: who is asked about is the whole body. */
     form: (send: (body: Body<V, R>) => void) => ({
       noValidate: true,
@@ -134,6 +133,12 @@ const INPUTS: Record<string, string> = { date: 'date', 'date-time': 'datetime-lo
 
 function inputOf(range: Range) {
   const { minimum: min, maximum: max, maxLength, format } = range
-  if (isNumber(range)) return { type: 'number', min, max, step: range.type === 'integer' ? 1 : 'any' }
+  if (isNumber(range)) {
+    const whole = range.type === 'integer'
+    // A keypad of figures has no minus.
+    const keypad =
+      min !== undefined && min >= 0 ? { inputMode: whole ? ('numeric' as const) : ('decimal' as const) } : {}
+    return { type: 'number', min, max, step: whole ? 1 : 'any', ...keypad }
+  }
   return { maxLength, ...(format && INPUTS[format] ? { type: INPUTS[format] } : {}) }
 }

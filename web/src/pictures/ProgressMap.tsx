@@ -65,7 +65,7 @@ export function ProgressMap({ standings, history, signOffs, detail }: Props) {
                 <td className="py-1 pr-6">
                   <button
                     type="button"
-                    className="flex min-h-11 cursor-pointer max-w-64 items-center gap-2 bg-transparent text-left underline"
+                    className="act flex max-w-64 items-center gap-2"
                     aria-expanded={shown}
                     onClick={() => setOpen(shown ? null : standing.manoeuvre)}
                   >

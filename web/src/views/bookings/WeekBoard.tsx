@@ -20,7 +20,7 @@ export const WeekBoard = ({ board, lanes, opened, showDay }: Props) => (
           <td className="w-32 p-1" />
           {board.days.map(({ day }) => (
             <th key={day} className="border-l border-rule p-1 font-semibold">
-              <button type="button" className="min-h-11 cursor-pointer underline" onClick={() => showDay(day)}>
+              <button type="button" className="act" onClick={() => showDay(day)}>
                 {weekdayOf(day)}
               </button>
             </th>

@@ -45,7 +45,7 @@ export function WindNow({ now, drift: shown, keep, locked }: Props) {
         <span className="label">{t`Wind now (planned with ${now})`}</span>
         <button
           type="button"
-          className="min-h-11 cursor-pointer bg-transparent text-sm underline"
+          className="act text-sm"
           onClick={() => {
             setDrift(!drift)
             reset()

@@ -1,6 +1,7 @@
 import { t } from '@lingui/core/macro'
 import { useMemo, useState } from 'react'
 import ranges from '../../../../core/data/ranges.json'
+import { changeSortie } from '../../api/ranges.generated'
 import type { Plan, Planned, SortieChange } from '../../api/client'
 import { useAircraft } from '../../api/queries'
 import { capital, figure, unitWord } from '../../design/words'
@@ -163,8 +164,8 @@ function DayFields({ sortie, opened, plan, set, errors, aircraftId }: Props) {
         unit="planned"
         value={sortie.planned_count ?? null}
         was={opened.planned_count ?? null}
-        low={1}
-        high={50}
+        low={changeSortie.planned_count.minimum}
+        high={changeSortie.planned_count.maximum}
         optional
         disabled={locked}
         onChange={(count) => set({ planned_count: count })}

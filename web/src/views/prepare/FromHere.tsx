@@ -1,4 +1,5 @@
 import { t } from '@lingui/core/macro'
+import { askFromHere } from '../../api/ranges.generated'
 import { useState } from 'react'
 import type { Plan, Planned } from '../../api/client'
 import { useFromHere } from '../../api/prepare'
@@ -33,8 +34,8 @@ export function FromHere({ sortie, plan, shift }: Props) {
           unit="ft"
           step={50}
           value={Math.round(height)}
-          low={100}
-          high={10000}
+          low={askFromHere.height_ft.minimum}
+          high={askFromHere.height_ft.maximum}
           onChange={(feet) => setOwn({ ...own, ...(feet === null ? {} : { height: feet }) })}
         />
         <NumberField
@@ -42,8 +43,8 @@ export function FromHere({ sortie, plan, shift }: Props) {
           unit="ft"
           step={100}
           value={distance}
-          low={0}
-          high={30000}
+          low={askFromHere.distance_ft.minimum}
+          high={askFromHere.distance_ft.maximum}
           onChange={(feet) => setOwn({ ...own, ...(feet === null ? {} : { distance: feet }) })}
         />
       </div>

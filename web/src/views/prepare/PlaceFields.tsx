@@ -1,4 +1,5 @@
 import { t } from '@lingui/core/macro'
+import { changeSortie } from '../../api/ranges.generated'
 import type { Planned, SortieChange } from '../../api/client'
 import { usePlaces } from '../../api/queries'
 import { Pick } from '../../design/Pick'
@@ -52,8 +53,8 @@ export function PlaceFields({ sortie, set, errors }: Props) {
           step={0.0001}
           digits={6}
           value={sortie[key]}
-          low={key === 'spot_lat_deg' ? -90 : -180}
-          high={key === 'spot_lat_deg' ? 90 : 180}
+          low={changeSortie[key].minimum}
+          high={changeSortie[key].maximum}
           disabled={locked}
           error={errors[key]}
           onChange={(value) =>

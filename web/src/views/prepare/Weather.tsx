@@ -29,15 +29,11 @@ export function Weather({ sortie, set }: { sortie: Sortie; set: (fields: SortieC
             {t`${report.age_minutes} min old${report.old ? t`: too old to rest on` : ''}`}
           </span>
           {sortie.may_edit && (
-            <button type="button" className="min-h-11 cursor-pointer bg-transparent underline" onClick={take}>
+            <button type="button" className="act" onClick={take}>
               {t`Take it into the fields`}
             </button>
           )}
-          <button
-            type="button"
-            className="min-h-11 cursor-pointer bg-transparent underline"
-            onClick={() => weather.refresh()}
-          >
+          <button type="button" className="act" onClick={() => weather.refresh()}>
             {t`Ask again`}
           </button>
         </>

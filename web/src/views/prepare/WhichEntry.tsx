@@ -101,11 +101,7 @@ export function WhichEntry({ dispersion, shift, onShift, error }: Props) {
           ? t`Entry moved ${sideOf(shift.along, t`up the final course`, t`back down it`)}${shift.across ? `, ${sideOf(shift.across, t`right`, t`left`)}` : ''}. `
           : t`Drag the entry on the ground view, or focus it and use the arrow keys. `}
         {moved && (
-          <button
-            type="button"
-            className="min-h-11 cursor-pointer bg-transparent underline"
-            onClick={() => onShift({ along: 0, across: 0 })}
-          >
+          <button type="button" className="act" onClick={() => onShift({ along: 0, across: 0 })}>
             {t`Back to the plan`}
           </button>
         )}

@@ -78,7 +78,7 @@ export function GivenTo({ attempt, exercises }: Props) {
       {attempt.exercise_id && (
         <button
           type="button"
-          className="cursor-pointer justify-self-start text-left text-sm underline"
+          className="act justify-self-start text-sm"
           disabled={spot.isPending}
           onClick={() =>
             attempt.exercise_id && spot.mutate({ exerciseId: attempt.exercise_id, to: { attempt_id: attempt.id } })

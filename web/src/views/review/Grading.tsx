@@ -110,7 +110,7 @@ export function Grading({ attempt, sortie, session }: Props) {
       {mayDiffer && (
         <button
           type="button"
-          className="mt-1 cursor-pointer text-left text-sm underline"
+          className="act mt-1 text-sm"
           aria-pressed={second}
           onClick={() => {
             setAsked(!asked)
@@ -242,7 +242,7 @@ function VoidControl({ attempt, setVoid }: VoidProps) {
     return (
       <p className="mt-2 mb-0 text-sm">
         <Trans>Does not count: {attempt.void_reason}. </Trans>
-        <button type="button" className="cursor-pointer underline" onClick={() => setVoid(true)}>
+        <button type="button" className="act" onClick={() => setVoid(true)}>
           {t`Count it again`}
         </button>
       </p>
@@ -250,7 +250,7 @@ function VoidControl({ attempt, setVoid }: VoidProps) {
   }
   if (!asking) {
     return (
-      <button type="button" className="mt-2 cursor-pointer text-sm underline" onClick={() => setAsking(true)}>
+      <button type="button" className="act mt-2 text-sm" onClick={() => setAsking(true)}>
         {t`This attempt should not count`}
       </button>
     )

@@ -150,7 +150,7 @@ function TeachingGrades({
               {given && changing !== item.id && (
                 <button
                   type="button"
-                  className="cursor-pointer text-sm underline"
+                  className="act text-sm"
                   aria-label={`${item.grade == null ? t`Grade` : t`Change`} ${item.title.toLowerCase()}`}
                   onClick={() => setChanging(item.id)}
                 >

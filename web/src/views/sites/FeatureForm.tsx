@@ -27,7 +27,7 @@ export function FeatureForm({ document, id, frame, onChange, onGone }: Props) {
         <h3 className="m-0 text-base font-semibold">{nameOf(id)}</h3>
         <button
           type="button"
-          className="min-h-11 cursor-pointer bg-transparent text-sm underline"
+          className="act text-sm"
           onClick={() => {
             onChange(without(document, id))
             onGone()

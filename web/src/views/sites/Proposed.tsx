@@ -92,7 +92,7 @@ export function Proposed({ site, question, spots, onDraw }: Props) {
 
 const Draw = ({ act }: { act: (() => void) | undefined }) =>
   act ? (
-    <button type="button" className="min-h-11 cursor-pointer bg-transparent underline" onClick={act}>
+    <button type="button" className="act" onClick={act}>
       {t`Draw it`}
     </button>
   ) : null

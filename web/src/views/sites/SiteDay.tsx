@@ -76,7 +76,7 @@ export function SiteDay({ day, onChange }: Props) {
           </Trans>
           <button
             type="button"
-            className="min-h-11 cursor-pointer bg-transparent underline"
+            className="act"
             onClick={() =>
               set({
                 wind_from_deg: report.values.wind_from_deg ?? null,

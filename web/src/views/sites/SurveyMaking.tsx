@@ -119,11 +119,7 @@ function Found({ document, onChange, pass, frame }: FoundProps) {
               {textOf(one, 'what')}
               {typeof one.properties.top_ft === 'number' ? `, ${one.properties.top_ft} ft` : t`, height not known`}
             </span>
-            <button
-              type="button"
-              className="min-h-11 cursor-pointer bg-transparent text-sm underline"
-              onClick={() => onChange(without(document, idOf(one)))}
-            >
+            <button type="button" className="act text-sm" onClick={() => onChange(without(document, idOf(one)))}>
               {t`Take it out`}
             </button>
           </li>

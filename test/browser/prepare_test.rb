@@ -19,6 +19,15 @@ class BrowserPrepareTest < Minitest::Test
     find('section[aria-label="Which entry reaches the spot"] li', text: option).find('.figures').text.to_i
   end
 
+  # What is flown is seen without a scroll, under the day and its weather.
+  def test_the_first_picture_stands_high
+    sign_in(@instructor)
+    prepare(height_ft: 1000)
+    assert_selector 'svg.picture'
+
+    assert_operator evaluate_script('document.querySelector("svg.picture").getBoundingClientRect().top'), :<, 260
+  end
+
   def test_the_way_that_reaches_the_spot_changes_with_the_entry
     sign_in(@instructor)
     prepare(height_ft: 1000)

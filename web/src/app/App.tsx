@@ -64,7 +64,7 @@ export function App() {
         {t`Skip to the view`}
       </a>
       {!cockpit && <Rail session={session.data} mode={mode} setMode={setMode} />}
-      <main id="view" tabIndex={-1} className={cockpit ? 'min-w-0' : 'min-w-0 px-5 pt-4 pb-10'}>
+      <main id="view" tabIndex={-1} className={cockpit ? 'min-w-0' : 'min-w-0 px-5 pt-2.5 pb-10'}>
         <ViewBoundary at={pathname}>
           <Routes>
             <Route path="/" element={<Today session={session.data} />} />

@@ -6,7 +6,7 @@ import type { Attempt, Schemas } from '../api/client'
 import { AsTable } from '../design/AsTable'
 import { capital } from '../design/words'
 import { Picture } from './Picture'
-import { bandNow, reading, valueAt, type Strip } from './stripLines'
+import { type Strip, bandNow, named, reading, valueAt } from './stripLines'
 import { HEIGHT, LEFT, RIGHT, StripShape, type Props as ShapeProps, type Span } from './StripShape'
 import { useWidth } from './useWidth'
 
@@ -159,7 +159,7 @@ function Phases({
               strokeDasharray={phase.estimated ? '3 3' : undefined}
             />
             <text x={x(phase.start_s) + 4} y={12} fontWeight={600}>
-              {x(phase.end_s) - x(phase.start_s) > 34 ? capital(phase.id) : ''}
+              {named(phase.id, x(phase.end_s) - x(phase.start_s)) ? capital(phase.id) : ''}
             </text>
           </g>
         )

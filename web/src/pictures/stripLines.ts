@@ -2,6 +2,9 @@ import { decimal } from '#language/numbers'
 import { least } from 'd3-array'
 import { area, line } from 'd3-shape'
 import type { Schemas } from '../api/client'
+import { LETTER } from './placing'
+
+const BOLD = 1.1
 
 export type Strip = Schemas['Strips']['strips'][number]
 
@@ -12,6 +15,9 @@ export function bandNow(strip: Strip, timeS: number | undefined) {
   return here ?? bands.sort((a, b) => b.to_s - b.from_s - (a.to_s - a.from_s))[0]
 }
 
+/** Whether a phase's name has room between its line and the next one's. */
+export const named = (phase: string, widthPx: number) => widthPx > phase.length * LETTER * BOLD + 8
+
 /** Least and greatest of the channel and its bands: what its ends are called. */
 export function ends(strip: Strip): [number, number] | undefined {
   const values = strip.points
@@ -21,7 +27,10 @@ export function ends(strip: Strip): [number, number] | undefined {
     .flatMap((band) => [band.low, band.high])
     .filter((v): v is number => v !== null && v !== undefined)
   const all = [...values, ...(values.length > 0 ? bands : [])]
-  return all.length === 0 ? undefined : [Math.min(...all), Math.max(...all)]
+  if (all.length === 0) return undefined
+  // Nobody flies under the ground: what a sensor reads there on the ground is its noise.
+  const floor = strip.channel === 'agl_ft' ? 0 : -Infinity
+  return [Math.max(floor, Math.min(...all)), Math.max(floor, ...all)]
 }
 
 /** The same with a little room. */

@@ -47,7 +47,7 @@ export function Exercises({ sortie, index, choose }: Props) {
     setDragged(null)
   }
   return (
-    <section aria-label={t`Exercises`} className="no-print mt-2 flex flex-wrap items-stretch gap-2">
+    <section aria-label={t`Exercises`} className="no-print mt-1.5 flex flex-wrap items-stretch gap-2">
       <ol className="m-0 flex list-none flex-wrap gap-2 p-0">
         {rows.map((row, at) => (
           <li

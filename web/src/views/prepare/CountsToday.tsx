@@ -18,7 +18,7 @@ export function CountsToday({ sortie, set }: Props) {
   const phases = [...new Set(measures.map((measure) => measure.phase))]
   return (
     <details className="col-span-3 open:col-span-full">
-      <summary className="label min-h-11 cursor-pointer py-1">
+      <summary className="label min-h-11 cursor-pointer py-2.5">
         {t`Counts today: ${said(left.length, noSpot ? spot.length : 0, first)}`}
       </summary>
       <div className="flex flex-wrap gap-x-6">

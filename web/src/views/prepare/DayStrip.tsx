@@ -63,7 +63,7 @@ export function DayStrip(props: Props) {
   const open = wrong || (asked ?? (sortie.may_edit && wind === undefined))
   useKeys(useMemo(() => [{ key: 'd', does: t`Open or close the day`, run: () => setAsked(!open) }], [open]))
   return (
-    <section aria-label={t`Day and load`} className="no-print mt-2">
+    <section aria-label={t`Day and load`} className="no-print mt-1">
       <div className="flex items-center justify-between gap-4">
         <p className="figures m-0 text-lg leading-snug">
           {wind === undefined && <b className="limit-note px-1.5">{t`Wind not given`}</b>}{' '}
@@ -186,7 +186,7 @@ function DayFields({ sortie, opened, plan, set, errors, aircraftId }: Props) {
       <PlannedHow sortie={sortie} set={set} />
       {sortie.house_settings.length > SHOWN && (
         <details className="col-span-6 open:col-span-full max-lg:col-span-4">
-          <summary className="label min-h-11 cursor-pointer py-1">
+          <summary className="label min-h-11 cursor-pointer py-2.5">
             {t`Method for this exercise: ${sortie.house_settings
               .slice(SHOWN)
               .map(({ name, short }) => `${short} ${chosen(sortie, name)}`.toLowerCase().replaceAll('_', ' '))

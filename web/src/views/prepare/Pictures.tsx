@@ -42,7 +42,7 @@ export function Pictures({ plan, sortie, basis, set }: Props) {
   const charts = plan.charts.length > 0 || plan.ledger.length > 3
   return (
     <Tabs.Root defaultValue="path">
-      <Tabs.List aria-label={t`Pictures of the plan`} className="no-print mb-1 flex gap-1 border-b border-ink">
+      <Tabs.List aria-label={t`Pictures of the plan`} className="no-print flex gap-1 border-b border-ink">
         <Tab value="path">{t`Path`}</Tab>
         {charts && <Tab value="limits">{t`Energy and limits`}</Tab>}
         {plan.tables.length > 0 && <Tab value="tables">{t`Tables`}</Tab>}

@@ -30,7 +30,7 @@ export function PlannedHow({ sortie, set }: Props) {
   }
   return (
     <details className="col-span-3 open:col-span-full">
-      <summary className="label min-h-11 cursor-pointer py-1">
+      <summary className="label min-h-11 cursor-pointer py-2.5">
         {t`Flown: ${sortie.task === 'whole' ? t`the whole of it` : t`the ${words[sortie.task].toLowerCase()} alone`}, ${sortie.surprise ? t`a surprise (${sortie.surprise.toLowerCase()})` : t`announced`}`}
       </summary>
       <div className="grid grid-cols-9 items-end gap-x-2 max-lg:grid-cols-4">

@@ -107,7 +107,7 @@ function PrepareExercise({ sortie }: { sortie: Planned }) {
       {shown ? (
         <div
           data-old={old || undefined}
-          className="mt-1 grid grid-cols-[minmax(0,1fr)_20.5rem] gap-5 max-lg:grid-cols-1 print:grid-cols-[minmax(0,1fr)_17.5rem]! print:gap-3"
+          className="grid grid-cols-[minmax(0,1fr)_20.5rem] gap-5 max-lg:grid-cols-1 print:grid-cols-[minmax(0,1fr)_17.5rem]! print:gap-3"
         >
           <div className="grid content-start gap-3">
             <p className="hidden print:block">

@@ -37,7 +37,7 @@ export function AttemptList({ attempts, exercises, current, select }: Props) {
       })}
       {beside.length > 0 && (
         <details open={asked.length === 0 || beside.some((attempt) => attempt.position === current)}>
-          <summary className="label min-h-11 cursor-pointer py-1">{t`Also in this recording: ${tally(beside)}`}</summary>
+          <summary className="label min-h-11 cursor-pointer py-2.5">{t`Also in this recording: ${tally(beside)}`}</summary>
           <Row label={t`Also in this recording`} attempts={beside} current={current} select={select} />
         </details>
       )}
@@ -57,7 +57,7 @@ function Row({ label, headed = false, attempts, current, select }: RowProps) {
       {headed && <h2 className="m-0 text-sm font-semibold">{label}</h2>}
       <ol aria-label={label} className="m-0 flex list-none gap-2 overflow-x-auto p-0 pb-1">
         {attempts.map((attempt) => (
-          <li key={attempt.id}>
+          <li key={attempt.id} className="shrink-0">
             <button
               type="button"
               aria-pressed={attempt.position === current}

@@ -22,7 +22,7 @@ function Named({ label, error, hint, close, asks, id, children }: Around & { id:
         {label}
       </label>
       {children}
-      {hint && !error && <span className="label">{hint}</span>}
+      {hint && <span className="label">{hint}</span>}
       {error && (
         <span role="alert" id={`${id}-error`} className="text-sm font-semibold text-limit">
           {error}

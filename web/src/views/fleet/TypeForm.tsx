@@ -18,7 +18,7 @@ type Start = { reason: string; [part: string]: unknown }
 export function TypeForm({ id }: { id: string }) {
   const type = useType(id)
   if (!type.data) return <Loading what={t`the type`} />
-  return <Fields key={type.dataUpdatedAt} type={type.data} />
+  return <Fields key={JSON.stringify(type.data.data)} type={type.data} />
 }
 
 function Fields({ type }: { type: Schemas['Type'] }) {

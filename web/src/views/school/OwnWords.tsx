@@ -17,7 +17,7 @@ export function OwnWords() {
   if (!school.data) return null
   return (
     <>
-      <NameForm key={school.dataUpdatedAt} school={school.data} />
+      <NameForm key={JSON.stringify(school.data)} school={school.data} />
       <Logo school={school.data} />
       <Kept school={school.data} />
     </>

@@ -82,7 +82,12 @@ export function SetUp({ codeNeeded }: { codeNeeded: boolean }) {
         <fieldset className="sheet grid gap-3 p-4 sm:grid-cols-2">
           <legend className="px-1 text-lg font-semibold">{t`You, the first chief instructor`}</legend>
           <Field label={t`Name`} {...field('chief.name')} />
-          <Field label={t`Sign-in name`} autoComplete="username" {...field('chief.sign_in')} />
+          <Field
+            label={t`Sign-in name`}
+            hint={t`Letters and figures, without a space`}
+            autoComplete="username"
+            {...field('chief.sign_in')}
+          />
           <Field
             label={t`Password`}
             hint={t`At least 10 characters`}

@@ -7,6 +7,9 @@ class FormsTest < Minitest::Test
   include ServerHelp
   include BrowserHelp
 
+  # One black point.
+  MARK = 'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAIAAACQd1PeAAAADElEQVR4nGNgYGAAAAAEAAH2FzhVAAAAAElFTkSuQmCC'
+
   def wrong(label) = find_field(label).find(:xpath, './..').all('[role=alert]').map(&:text)
   def known = Fujin::Person.where(sign_in: %w[wenna student]).count
 
@@ -82,5 +85,16 @@ class FormsTest < Minitest::Test
 
     assert_text 'Does not fly.'
     assert_equal 'not found since', @aircraft.reload.grounded_why
+  end
+
+  # Something else of the same page is stored meanwhile.
+  def test_what_is_typed_stays_when_the_page_is_read_again
+    sign_in(@chief)
+    visit '/school'
+    fill_in 'Words at the foot of what is printed', with: 'Not for operational use'
+    attach_file 'Mark on what is printed, PNG or JPEG, at most 200 kB', file_of(Base64.decode64(MARK), 'mark.png')
+
+    assert_selector 'img[alt="The school’s mark"]'
+    assert_equal 'Not for operational use', find_field('Words at the foot of what is printed').value
   end
 end

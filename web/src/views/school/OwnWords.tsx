@@ -17,7 +17,7 @@ export function OwnWords() {
   if (!school.data) return null
   return (
     <>
-      <NameForm key={JSON.stringify(school.data)} school={school.data} />
+      <NameForm key={JSON.stringify(wordsOf(school.data))} school={school.data} />
       <Logo school={school.data} />
       <Kept school={school.data} />
     </>
@@ -36,6 +36,15 @@ function useSchoolChange<T>(change: (body: T) => Promise<School>) {
   })
 }
 
+/** What the form is about, and nothing else: another mark on what is printed leaves alone what is typed. */
+const wordsOf = (school: School) => ({
+  name: school.name,
+  time_zone: school.time_zone,
+  print_words: school.print_words ?? '',
+  keep_left_days: String(school.keep_left_days),
+  units: school.units,
+})
+
 function NameForm({ school }: { school: School }) {
   const change = useSchoolChange(
     (body: {
@@ -47,13 +56,7 @@ function NameForm({ school }: { school: School }) {
     }) => unwrap(api.PUT('/api/school', { body })),
   )
   const { values, form, field, put, refused } = useBody(changeSchool, {
-    start: {
-      name: school.name,
-      time_zone: school.time_zone,
-      print_words: school.print_words ?? '',
-      keep_left_days: String(school.keep_left_days),
-      units: school.units,
-    },
+    start: wordsOf(school),
     error: change.error,
   })
   return (

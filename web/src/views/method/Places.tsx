@@ -4,7 +4,7 @@ import { usePlaceChanges } from '../../api/lesson'
 import { usePlaces } from '../../api/queries'
 import type { Schemas } from '../../api/client'
 import { addPlace } from '../../api/ranges.generated'
-import { Field, PickField } from '../../design/Field'
+import { Field, PickField, Refused } from '../../design/Field'
 import { FileButton } from '../../design/FileButton'
 import { HeadRow } from '../../design/HeadRow'
 import { choicesOf } from '../../design/Pick'
@@ -29,7 +29,7 @@ const KINDS: Record<Schemas['Place']['kind'], string> = {
 export function Places({ chief }: { chief: boolean }) {
   const places = usePlaces()
   const { add, remove, load } = usePlaceChanges()
-  const error = add.error ?? remove.error ?? load.error
+  const error = remove.error ?? load.error
   return (
     <section className="mt-8" aria-label={t`Places`}>
       <h2 className="mb-1 text-xl font-bold">{t`Places`}</h2>
@@ -63,7 +63,7 @@ export function Places({ chief }: { chief: boolean }) {
           ))}
         </tbody>
       </WideTable>
-      <PlaceForm add={add.mutate} pending={add.isPending} />
+      <PlaceForm add={add} />
       <div className="mt-3 flex flex-wrap items-center gap-3">
         <a className="button" href="/api/places/geojson">
           {t`Take them as GeoJSON`}
@@ -115,20 +115,20 @@ const noCourse = (text: string) =>
     .map((one) => wrongWith(course, one, true))
     .find(Boolean)
 
-function PlaceForm({ add, pending }: { add: (place: NewPlace) => void; pending: boolean }) {
-  const { values, form, field, pick, reset } = useBody(BODY, { start: EMPTY })
+function PlaceForm({ add }: { add: ReturnType<typeof usePlaceChanges>['add'] }) {
+  const { values, form, field, pick, reset, refused } = useBody(BODY, { start: EMPTY, error: add.error })
   const long = LONG.includes(values.kind)
   const send = form(
     ({ courses = '', far_lat_deg: farLat, far_lon_deg: farLon, width_ft: width, height_ft: height, ...place }) => {
-      add({
+      const made: NewPlace = {
         ...place,
         name: place.name.trim(),
         ...(long && farLat !== null && farLon !== null ? { far_end: { lat_deg: farLat, lon_deg: farLon } } : {}),
         ...(long && width !== null ? { width_ft: width } : {}),
         ...(place.kind === 'obstacle' && height !== null ? { height_ft: height } : {}),
         courses: listed(courses).map(Number),
-      })
-      reset({ ...EMPTY, kind: place.kind })
+      }
+      add.mutate(made, { onSuccess: () => reset({ ...EMPTY, kind: place.kind }) })
     },
   )
   return (
@@ -149,15 +149,18 @@ function PlaceForm({ add, pending }: { add: (place: NewPlace) => void; pending: 
       />
       {long && (
         <>
-          <Field label={t`Far end north, °`} {...field('far_lat_deg')} />
-          <Field label={t`Far end east, °`} {...field('far_lon_deg')} />
+          <Field label={t`Far end north, °`} {...field('far_lat_deg', { required: values.far_lon_deg !== '' })} />
+          <Field label={t`Far end east, °`} {...field('far_lon_deg', { required: values.far_lat_deg !== '' })} />
           <Field label={t`Width, ft`} {...field('width_ft')} />
         </>
       )}
       {values.kind === 'obstacle' && <Field label={t`Height, ft`} {...field('height_ft', { required: true })} />}
-      <button type="submit" className="button mt-5" disabled={pending}>
+      <button type="submit" className="button mt-5" disabled={add.isPending}>
         {t`Add it`}
       </button>
+      <div className="col-span-full">
+        <Refused {...refused()} />
+      </div>
     </form>
   )
 }

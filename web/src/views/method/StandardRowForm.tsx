@@ -26,7 +26,8 @@ export function StandardRowForm({ manoeuvre, row, done }: Props) {
   const { values, form, field, refused } = useBody(changeStandard, {
     start: { values: was.map(String), reason: '', effective_from: '' },
     error: change.error,
-    onTyped: () => look.reset(),
+    // What was found holds for these numbers alone.
+    onTyped: (typed) => typed.values.join() === values.values.join() || look.reset(),
   })
   const numbers = values.values.map(Number)
   const whole = values.values.every((value) => value.trim() !== '') && numbers.every(Number.isFinite)

@@ -204,7 +204,8 @@ class BookingsTest < Minitest::Test
     assert_equal 409, status
     put_json '/api/booking-rules', { duty_max_h: 40, rest_min_h: 1 }
 
-    assert_equal [422, %w[duty_max_h rest_min_h]], [status, answer['errors'].map { |one| one['path'] }]
+    assert_equal [400, %w[duty_max_h]], [status, answer['errors'].map { |one| one['path'] }]
+    assert_includes answer['detail'], 'expected a number from 1 to 16, got 40'
     get '/api/booking-rules'
 
     assert_equal 90, answer['shortest_min'], 'what was refused changed nothing'

@@ -41,8 +41,10 @@ export function Prepare({ sortie }: { sortie: Sortie }) {
   return (
     <>
       <FlownHow exercise={exercise} flown={sortie.on_at != null || exercise.attempts > 0} />
-      <Counted lines={exercise.counted} />
-      <Exercises sortie={sortie} index={index} choose={choose} />
+      <div className="flex flex-wrap items-center gap-x-8">
+        <Exercises sortie={sortie} index={index} choose={choose} />
+        <Counted lines={exercise.counted} />
+      </div>
       <PrepareExercise key={exercise.id} sortie={planned(sortie, exercise)} />
     </>
   )

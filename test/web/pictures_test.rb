@@ -104,6 +104,7 @@ class PicturesTest < Minitest::Test
       # The ends are called by what was flown, not by the room around it: no feet under the ground.
       [[1, 6], 'ends', strip],
       [[0, 6], 'ends', strip(channel: 'agl_ft', points: [[0, -1, 3], [1, -0.4, 6]])],
+      [[0, 6], 'ends', strip(channel: 'collective_pct', points: [[0, -1, 3], [1, -0.4, 6]])],
       [[-1, 6], 'ends', strip(channel: 'sink_fpm', points: [[0, -1, 3], [1, -0.4, 6]])],
       [true, 'named', 'climb', 60], [false, 'named', 'balance', 38],
       [[0, 1], 'extent', strip(points: [])],

@@ -1,6 +1,7 @@
 import { plural, t } from '@lingui/core/macro'
 import { Trans } from '@lingui/react/macro'
 import { clsx } from 'clsx'
+import { ToggleGroup } from 'radix-ui'
 import { useState } from 'react'
 import { Link, NavLink } from 'react-router'
 import type { Session } from '../api/client'
@@ -75,25 +76,26 @@ export function Rail({ session, mode, setMode }: Props) {
           )}
         </nav>
         <div className="mt-auto flex flex-col gap-2 text-sm max-md:mt-0 max-md:ml-auto max-md:flex-row max-md:items-center">
-          <fieldset className="m-0 border-0 p-0">
-            <legend className="label max-md:sr-only">{t`Light here`}</legend>
-            <div className="flex">
+          <div>
+            <span id="light-here" className="label max-md:sr-only">{t`Light here`}</span>
+            <ToggleGroup.Root
+              type="single"
+              aria-labelledby="light-here"
+              className="flex"
+              value={mode}
+              onValueChange={(name) => name && setMode(name as Mode)}
+            >
               {MODES.map((name) => (
-                <button
+                <ToggleGroup.Item
                   key={name}
-                  type="button"
-                  aria-pressed={mode === name}
-                  onClick={() => setMode(name)}
-                  className={clsx(
-                    'min-h-11 flex-1 cursor-pointer border border-faint px-1.5 text-sm',
-                    mode === name ? 'bg-ink font-semibold text-paper' : 'text-ink',
-                  )}
+                  value={name}
+                  className="min-h-11 flex-1 cursor-pointer border border-faint px-1.5 text-sm text-ink data-[state=on]:bg-ink data-[state=on]:font-semibold data-[state=on]:text-paper"
                 >
                   {MODE_WORDS[name]}
-                </button>
+                </ToggleGroup.Item>
               ))}
-            </div>
-          </fieldset>
+            </ToggleGroup.Root>
+          </div>
           <div className="leading-tight">
             <Link to="/me" className="inline-flex min-h-11 items-center font-semibold">
               {person?.name}

@@ -6,6 +6,9 @@ import { LETTER } from './placing'
 
 const BOLD = 1.1
 
+/** Nobody flies under the ground, and no lever goes below its stop: what a sensor reads there is its noise. */
+const FROM_NOUGHT = ['agl_ft', 'collective_pct', 'throttle_pct']
+
 export type Strip = Schemas['Strips']['strips'][number]
 
 /** The band of the phase at the moment, otherwise the longest one. */
@@ -28,8 +31,7 @@ export function ends(strip: Strip): [number, number] | undefined {
     .filter((v): v is number => v !== null && v !== undefined)
   const all = [...values, ...(values.length > 0 ? bands : [])]
   if (all.length === 0) return undefined
-  // Nobody flies under the ground: what a sensor reads there on the ground is its noise.
-  const floor = strip.channel === 'agl_ft' ? 0 : -Infinity
+  const floor = FROM_NOUGHT.includes(strip.channel) ? 0 : -Infinity
   return [Math.max(floor, Math.min(...all)), Math.max(floor, ...all)]
 }
 

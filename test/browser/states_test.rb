@@ -179,7 +179,7 @@ class StatesTest < Minitest::Test
     sign_in(@instructor)
     visit "/sign-offs/#{id}"
     click_on 'Withdraw'
-    find('label', text: 'Withdrawing is final').find('input').set('Signed for the wrong student')
+    fill_in 'Withdrawing is final and stays on record. Why?', with: 'Signed for the wrong student'
     click_on 'Withdraw it'
     assert_text(/Withdrawn by Instructor on .*: Signed for the wrong student/)
   end

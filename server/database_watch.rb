@@ -20,10 +20,13 @@ module Fujin
     MUTEX = Mutex.new
     private_constant :MUTEX
 
+    # A question that is out for too long tells it before its answer fails to come; between two questions a watch that
+    # is late tells of a busy machine, and nothing of the database.
     # @return [Boolean]
     def answers?
       begin_watching
-      @answers && now - @asked < EVERY_S + PATIENCE_S
+      waiting_since = @waiting_since
+      @answers && (waiting_since.nil? || now - waiting_since < PATIENCE_S)
     end
 
     private
@@ -31,7 +34,6 @@ module Fujin
     def initialize
       @answers = true
       @hung = 0
-      @asked = now
       @lock = Mutex.new
     end
 
@@ -41,8 +43,9 @@ module Fujin
 
     def watch
       loop do
-        @asked = now
+        @waiting_since = now
         @answers = asked?
+        @waiting_since = nil
         # Gone, it lets everybody know by itself; hanging, it does not. Once may be a machine that is busy.
         @hung = @hangs ? @hung + 1 : 0
         let_go if @hung >= CERTAIN

@@ -195,8 +195,11 @@ class PeopleTest < Minitest::Test
   def test_the_log_of_changes_is_the_chief_s_and_refuses_to_be_changed
     as(@chief)
     add
+
+    assert_equal 201, status, last_response.body
     get '/api/audit'
 
+    assert_equal 200, status, last_response.body
     assert_equal ['added', 'Wenna Marsh', 'Chief'], answer['items'][0].values_at('what', 'subject', 'by')
     assert_raises(ActiveRecord::StatementInvalid) do
       Fujin::Record.transaction(requires_new: true) { Fujin::AuditEntry.last.update!(what: 'nothing') }

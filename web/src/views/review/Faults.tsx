@@ -15,7 +15,11 @@ export function Faults({ attempt, onTime }: Props) {
     <section aria-label={t`First fault`} className="sheet my-2 grid gap-1 border-l-8! border-l-ink! p-3">
       <h2 className="m-0 text-lg font-bold">{t`Work on: ${first.title.toLowerCase()}`}</h2>
       <p className="m-0">
-        <button type="button" className="act" onClick={() => onTime(first.from_s)}>
+        <button
+          type="button"
+          className="inline cursor-pointer bg-transparent underline"
+          onClick={() => onTime(first.from_s)}
+        >
           {t`${decimal(first.from_s - attempt.start_s, 1)} to ${decimal(first.to_s - attempt.start_s, 1)} s`}
         </button>
         : {first.evidence}. <span className="text-soft">{first.cause}</span>

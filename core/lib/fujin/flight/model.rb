@@ -3,8 +3,8 @@
 module Fujin
   module Flight
     # The moving aircraft: a point mass under a rotor with its own speed, inflow, engine and heading
-    # (docs/reference/flight-model.md). Fourth-order Runge-Kutta on position, velocity, rotor speed and inflow;
-    # control and engine lags are solved exactly within the step. SI; north, east, up.
+    # (docs/reference/flight-model.md), on which Forces act. Fourth-order Runge-Kutta on position, velocity, rotor speed
+    # and inflow; control and engine lags are solved exactly within the step. SI; north, east, up.
     class Model
       # Chosen: halving it moves a contact by less than half a metre (core/test/flight_model_test.rb).
       STEP_S = 0.02
@@ -37,11 +37,9 @@ module Fujin
         @rotor = @trim.rotor
         @engine = Engine.new(type, atmosphere)
         @wind = wind
-        @density = atmosphere.density
-        @drag = %w[x y z].map { |axis| type.fetch("airframe.drag_area_#{axis}_m2").to_f }
-        @efficiency = type.fetch('engine.efficiency').to_f
-        @accessory = type.fetch('engine.accessory_kw') * 1000.0
         @propeller = Propeller.of(type, atmosphere)
+        @forces = Forces.new(type: type, mass_kg: @mass, density: atmosphere.density, rotor: @rotor,
+                             propeller: @propeller, wind: wind)
         @rotation = torque_sign(type)
         @attitude_s, @attitude_deg_s = ATTITUDE_LAG.fetch(type.kind)
         @time_s = 0.0
@@ -178,8 +176,12 @@ module Fujin
 
       # The rates of the state as it stands.
       def look
-        point_disc
-        @now = rates(@position[2], @velocity, @rotor_speed, @induced)
+        @now = @forces.rates(held, @position[2], @velocity, @rotor_speed, @induced)
+      end
+
+      def held
+        @forces.held(@time_s, collective: @collective, power_w: @power_w, heading: @heading, disc_pitch: @disc_pitch,
+                              bank: @bank)
       end
 
       # Steady flight to start from: the trim point and the rotor speed, percent.
@@ -235,21 +237,17 @@ module Fujin
       def integrate(dt)
         half = dt / 2.0
         height = @position[2]
-        point_disc
-        first = rates(height, @velocity, @rotor_speed, @induced)
+        still = held
+        first = @forces.rates(still, height, @velocity, @rotor_speed, @induced)
         v2 = moved(@velocity, first, half)
-        second =
-          rates(
-            height + (half * @velocity[2]),
-            v2,
-            @rotor_speed + (half * first.spin),
-            @induced + (half * first.inflow)
-          )
+        second = @forces.rates(still, height + (half * @velocity[2]), v2, @rotor_speed + (half * first.spin),
+                               @induced + (half * first.inflow))
         v3 = moved(@velocity, second, half)
-        third =
-          rates(height + (half * v2[2]), v3, @rotor_speed + (half * second.spin), @induced + (half * second.inflow))
+        third = @forces.rates(still, height + (half * v2[2]), v3, @rotor_speed + (half * second.spin),
+                              @induced + (half * second.inflow))
         v4 = moved(@velocity, third, dt)
-        @now = rates(height + (dt * v3[2]), v4, @rotor_speed + (dt * third.spin), @induced + (dt * third.inflow))
+        @now = @forces.rates(still, height + (dt * v3[2]), v4, @rotor_speed + (dt * third.spin),
+                             @induced + (dt * third.inflow))
         take([first, second, third, @now], [@velocity, v2, v3, v4], dt)
       end
 
@@ -266,67 +264,6 @@ module Fujin
         @induced += sixth * weighted(rates.map(&:inflow))
         @account.lose(sixth * weighted(rates.map(&:loss_w)))
         @account.supply(sixth * weighted(rates.map(&:drive_w)))
-      end
-
-      # The nose's direction and the disc's normal (north, east, up), which stand still within a step.
-      def point_disc
-        cos_heading = Math.cos(@heading)
-        sin_heading = Math.sin(@heading)
-        sin_pitch = Math.sin(@disc_pitch)
-        cos_bank = Math.cos(@bank)
-        sin_bank = Math.sin(@bank)
-        @nose = [cos_heading, sin_heading]
-        @normal = [-((cos_bank * sin_pitch * cos_heading) + (sin_bank * sin_heading)),
-                   -((cos_bank * sin_pitch * sin_heading) - (sin_bank * cos_heading)), cos_bank * Math.cos(@disc_pitch)]
-      end
-
-      # How fast everything changes in one state: the air met, what the rotor makes of it, what drives and what brakes.
-      # @return [Rates]
-      def rates(height, velocity, rotor_speed, induced)
-        wind = @wind.call(height, @time_s)
-        air = [velocity[0] - wind[0], velocity[1] - wind[1], velocity[2]]
-        climb = (air[0] * @normal[0]) + (air[1] * @normal[1]) + (air[2] * @normal[2])
-        air2 = (air[0] * air[0]) + (air[1] * air[1]) + (air[2] * air[2])
-        edge2 = air2 - (climb * climb)
-        edge = edge2.positive? ? Math.sqrt(edge2) : 0.0
-        airspeed = Math.sqrt(air2)
-
-        tip = rotor_speed * rotor.radius
-        advance_ratio = edge / tip
-        unlimited = rotor.blade_loading(@collective, advance_ratio, (climb + induced) / tip)
-        loading = rotor.limited(unlimited, advance_ratio)
-        thrust = rotor.ring_thrust(loading, rotor_speed, climb, edge)
-        profile = rotor.profile_power(rotor_speed, advance_ratio, loading, unlimited)
-        shaft = (thrust * ((rotor.induced_factor * induced) + climb)) + profile
-        accessory = @accessory * ((rotor_speed / rotor.normal_speed)**3)
-
-        along = (air[0] * @nose[0]) + (air[1] * @nose[1])
-        across = (air[1] * @nose[0]) - (air[0] * @nose[1])
-        push = @propeller ? @propeller.thrust_n(@power_w, along) : 0.0
-        shaft_drive = @propeller ? 0.0 : @efficiency * @power_w
-        pressure = @density * airspeed / 2.0
-        drag = [pressure * @drag[0] * along, pressure * @drag[1] * across, pressure * @drag[2] * air[2]]
-
-        Rates.new(
-          acceleration: acceleration(thrust, push - drag[0], drag),
-          spin: (shaft_drive - shaft - accessory) / (rotor.inertia * rotor_speed),
-          inflow: rotor.inflow_rate(height, climb, edge, airspeed, thrust, induced),
-          loss_w:
-            (thrust * rotor.induced_factor * induced) + profile + accessory + (drag[0] * along) + (drag[1] * across) +
-              (drag[2] * air[2]),
-          drive_w: shaft_drive + (push * along),
-          thrust_n: thrust,
-          rotor_power_w: shaft,
-          air_climb: climb,
-          air_edge: edge
-        )
-      end
-
-      # Thrust along the disc's normal, what is left of push ahead, drag across and up, weight.
-      def acceleration(thrust, ahead, drag)
-        [((thrust * @normal[0]) + (ahead * @nose[0]) + (drag[1] * @nose[1])) / @mass,
-         ((thrust * @normal[1]) + (ahead * @nose[1]) - (drag[1] * @nose[0])) / @mass,
-         (((thrust * @normal[2]) - drag[2]) / @mass) - Quantities::G]
       end
 
       # The contact at the moment the height passed zero, not at the end of the step.

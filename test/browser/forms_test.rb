@@ -10,6 +10,10 @@ class FormsTest < Minitest::Test
   # One black point.
   MARK = 'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAIAAACQd1PeAAAADElEQVR4nGNgYGAAAAAEAAH2FzhVAAAAAElFTkSuQmCC'
 
+  # As if a moment was chosen by hand: the browser's own setter, then what tells the page.
+  TYPE = "Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(this, arguments[0]); " \
+    "this.dispatchEvent(new Event('input', { bubbles: true }))"
+
   def wrong(label) = find_field(label).find(:xpath, './..').all('[role=alert]').map(&:text)
   def known = Fujin::Person.where(sign_in: %w[wenna student]).count
 
@@ -96,5 +100,23 @@ class FormsTest < Minitest::Test
 
     assert_selector 'img[alt="The school’s mark"]'
     assert_equal 'Not for operational use', find_field('Words at the foot of what is printed').value
+  end
+
+  # What was stored leaves nothing behind that looks like a fault of the next.
+  def test_a_form_that_was_stored_is_clean_again
+    sign_in(@instructor)
+    visit '/me'
+    within('form[aria-label="Away"]') do
+      { 'Away from' => '2027-01-12T08:00', 'To' => '2027-01-12T12:00' }.each do |label, moment|
+        find_field("#{label}, UTC").execute_script(TYPE, moment)
+      end
+      fill_in 'What others read of it', with: 'at the dentist'
+      click_on 'I am away then'
+    end
+
+    assert_text 'Noted: nobody books you then without a reason.'
+    assert_equal 'at the dentist', Fujin::Absence.sole.words
+    assert_empty wrong('What others read of it')
+    assert_equal '', find_field('What others read of it').value
   end
 end

@@ -6,8 +6,8 @@ interface Around {
   label: string
   /** What is wrong with it, said at the field. */
   error?: string | undefined
-  /** What helps before anything is wrong. */
-  hint?: ReactNode
+  /** What helps to fill it in. */
+  hint?: string | undefined
   /** The label stands in the field, where there is little room. */
   close?: boolean
   /** The label is a question to be read, more than a name. */
@@ -34,7 +34,7 @@ function Named({ label, error, hint, close, asks, id, children }: Around & { id:
 
 type FieldProps = Around & ComponentProps<'input'>
 
-export function Field({ label, error, hint, close, asks, className = 'h-(--target)', ...rest }: FieldProps) {
+export function Field({ label, error, hint, close, asks, className, ...rest }: FieldProps) {
   const id = useId()
   return (
     <Named label={label} error={error} hint={hint} close={close} asks={asks} id={id}>
@@ -64,7 +64,6 @@ export function PickField({ label, error, hint, asks, value, choices, onText, ..
       <Pick
         {...rest}
         id={id}
-        className="h-(--target)"
         aria-invalid={error !== undefined}
         aria-describedby={error ? `${id}-error` : undefined}
         value={value}

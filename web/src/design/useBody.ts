@@ -90,7 +90,7 @@ export function useBody<R extends Ranges, V extends FieldValues>(
     put,
     reset: form.reset,
     focus: form.setFocus,
-    /** What a <form> takes: who is asked about is the whole body. */
+    /** What a <form> takes: it sends the whole body, once nothing is wrong with it. */
     form: (send: (body: Body<V, R>) => void) => ({
       noValidate: true,
       onSubmit: (event: FormEvent) => {

@@ -83,14 +83,15 @@ function FlightForm({ sortie, total }: { sortie: Sortie; total: number }) {
     for (const drop of [dropOff, dropOn, dropFocus]) drop()
     toast(t`Stored in the log`)
   }
+  const typed = { off_at: off, on_at: on, next_focus: focus }
   const { form, field, put, refused } = useBody(changeSortie, {
-    start: { off_at: off, on_at: on, next_focus: focus },
+    start: typed,
     error: change.error,
-    typed: { off_at: off, on_at: on, next_focus: focus },
-    onTyped: (typed) => {
-      setOff(typed.off_at)
-      setOn(typed.on_at)
-      setFocus(typed.next_focus)
+    typed,
+    onTyped: (now) => {
+      setOff(now.off_at)
+      setOn(now.on_at)
+      setFocus(now.next_focus)
     },
   })
   const minutes = off && on ? Math.round((Date.parse(momentOf(on)) - Date.parse(momentOf(off))) / 60000) : undefined

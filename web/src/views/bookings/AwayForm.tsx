@@ -9,7 +9,7 @@ import { useBody } from '../../design/useBody'
 /** When I cannot be booked. */
 export function AwayForm({ person }: { person: string }) {
   const add = useAddAbsence()
-  const { form, field, put, refused } = useBody(addAbsence, {
+  const { values, form, field, reset, refused } = useBody(addAbsence, {
     start: { from_at: '', to_at: '', words: '' },
     error: add.error,
   })
@@ -19,7 +19,7 @@ export function AwayForm({ person }: { person: string }) {
       {
         onSuccess: () => {
           toast(t`Noted: nobody books you then without a reason.`)
-          put('words', '')
+          reset({ ...values, words: '' })
         },
       },
     ),

@@ -15,7 +15,7 @@ interface Props {
 /** A line of text, kept with the time. */
 export function Note({ sortieId, add, locked }: Props) {
   const [text, setText] = useTyped(`${sortieId}.note`, '')
-  const { form, field } = useBody(NOTE, {
+  const { form, field, reset } = useBody(NOTE, {
     start: { text },
     typed: { text },
     onTyped: (typed) => setText(typed.text),
@@ -26,6 +26,7 @@ export function Note({ sortieId, add, locked }: Props) {
       {...form((body) => {
         add(body.text.trim())
         setText('')
+        reset({ text: '' })
       })}
     >
       <Field

@@ -35,7 +35,7 @@ export function StandardRowForm({ manoeuvre, row, done }: Props) {
   const asked = { manoeuvre, measure: row.measure, values: numbers }
   const send = form((body) =>
     change.mutate(
-      { ...body, ...asked },
+      { ...body, manoeuvre, measure: row.measure },
       {
         onSuccess: () => {
           toast(t`${row.label} is set. What is graded from then on is held to it; grades stay.`)

@@ -14,7 +14,6 @@ Dir[File.join(__dir__, 'routes', '*.rb')].each { |file| require file }
 module Fujin
   # The whole web application as one Rack app.
   module App
-    CONTRACT = File.join(Settings::ROOT, 'api', 'openapi.yaml')
     AREAS = [
       SessionArea, SetUpArea, PeopleArea, MeArea, BookingsArea, SoloArea, FleetArea, SchoolArea, SortiesArea,
       PlacesArea, SitesArea, PrepareArea, ReviewArea, RecordArea
@@ -27,7 +26,7 @@ module Fujin
     def build(check_responses: false)
       Permissions.check!(Area.routes_declared)
       schema = {
-        schema_path: CONTRACT,
+        schema_path: Settings::CONTRACT,
         strict_reference_validation: true,
         error_class: ProblemError,
         strict: false,

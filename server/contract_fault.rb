@@ -15,7 +15,7 @@ module Fujin
     GOT = /(?:received \w+: |Value: |value: )(.+?)(?: is not conformant.*)?\z|\A(.+?) (?:is|isn't|contains) /
 
     # Read when the first fault is.
-    def self.contract = @contract ||= YAML.safe_load_file(App::CONTRACT).freeze
+    def self.contract = @contract ||= YAML.safe_load_file(Settings::CONTRACT).freeze
 
     # @return [Array<String>] what a shared part is called where it is used
     def self.names_of(place, node = contract)

@@ -6,6 +6,7 @@ module Fujin
   # Where the server finds things. Everything comes from the environment, with the defaults of bin/start.
   module Settings
     ROOT = File.expand_path('..', __dir__)
+    CONTRACT = File.join(ROOT, 'api', 'openapi.yaml')
 
     module_function
 

@@ -45,7 +45,7 @@ class AccessTest < Minitest::Test
   end
 
   def test_every_route_is_in_the_contract
-    paths = YAML.load_file(Fujin::App::CONTRACT)['paths']
+    paths = YAML.load_file(Fujin::Settings::CONTRACT)['paths']
     documented =
       paths.flat_map { |path, verbs| verbs.keys.map { |verb| "#{verb.upcase} #{path.gsub(/\{(\w+)\}/, ':\1')}" } }
 

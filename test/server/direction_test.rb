@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
-require_relative '../server_helper'
+require 'minitest/autorun'
+require_relative '../../server/app'
 require_relative '../constants_used'
 
 # The server's folders use each other one way: routes ask queries, queries ask models; serialisers ask nobody, so that

@@ -7,7 +7,7 @@ require_relative '../server_helper'
 class FuzzTest < Minitest::Test
   include ServerHelp
 
-  CONTRACT = YAML.load_file(Fujin::App::CONTRACT).freeze
+  CONTRACT = YAML.load_file(Fujin::Settings::CONTRACT).freeze
   QUESTIONS = Integer(ENV.fetch('FUJIN_FUZZ', '500'))
   SEED = Integer(ENV.fetch('FUJIN_FUZZ_SEED', '1'))
   ODD = [nil, '', 'x' * 5000, 'Łukasz Żółć, Жук, 東京, 😀', "'; DROP TABLE people; --", -1, 0, 1e308, 2**70, [], {}, true,

@@ -6,7 +6,7 @@ require_relative '../server_helper'
 class OfTheLessonTest < Minitest::Test
   include ServerHelp
 
-  CONTRACT = YAML.load_file(Fujin::App::CONTRACT).freeze
+  CONTRACT = YAML.load_file(Fujin::Settings::CONTRACT).freeze
   ROUTES = Fujin::Permissions::TABLE.select { |_, who| who == Fujin::Permissions::OF_THE_LESSON }.keys.freeze
 
   def setup

@@ -29,7 +29,16 @@ export default ts.config(
   {
     files: ['src/**/*.{ts,tsx}', 'vite.config.ts'],
     extends: [...ts.configs.strict, ...ts.configs.recommendedTypeChecked, a11y.flatConfigs.recommended],
-    rules: { 'jsx-a11y/label-has-associated-control': ['error', { controlComponents: ['Pick'], depth: 3 }] },
+    rules: {
+      'jsx-a11y/label-has-associated-control': ['error', { controlComponents: ['Pick'], depth: 3 }],
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "JSXAttribute[name.name='aria-pressed'] BinaryExpression[operator='===']",
+          message: 'One of several is a Choice: one stop of the tab key, and said as a choice.',
+        },
+      ],
+    },
     languageOptions: {
       globals: globals.browser,
       parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname },

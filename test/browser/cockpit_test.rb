@@ -16,6 +16,7 @@ class CockpitTest < Minitest::Test
   end
 
   def fly = visit("/sorties/#{@sortie.id}/fly")
+  def focused = page.evaluate_script('document.activeElement.id')
   def kinds = @sortie.fly_events.reload.order(:at).map(&:kind)
 
   def test_opened_without_a_network_the_sheet_is_as_it_was_left
@@ -216,6 +217,28 @@ class CockpitTest < Minitest::Test
     assert_text 'Flying today'
 
     assert_equal 'light', page.evaluate_script('document.documentElement.dataset.mode'), 'the desk has its own'
+  end
+
+  # Going through the grades stores none of them: a press does, and what is pressed again is stored again.
+  def test_the_grades_are_one_stop_of_the_tab_key
+    sign_in(@instructor)
+    fly
+    ready_for_the_air
+    click_on 'First attempt'
+    eventually { kinds.include?('attempt') }
+    page.execute_script("document.querySelector('#grade-0').focus()")
+    keys = page.driver.browser.action
+    keys.send_keys(:arrow_right, :arrow_right).perform
+
+    assert_equal 'grade-2', focused
+    keys.send_keys(:enter).perform
+    assert_selector '#grade-2[role=radio][aria-checked=true]'
+    keys.send_keys(:enter).perform
+    eventually { kinds == %w[attempt grade grade] }
+    keys.send_keys(:tab).perform
+
+    assert_equal 'undo-last', focused
+    assert_equal([2, 2], @sortie.fly_events.reload.where(kind: 'grade').map { |event| event.payload['grade'] })
   end
 
   # Every tap has a key; the attempt that was begun by mistake goes with what was tapped for it.

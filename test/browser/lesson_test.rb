@@ -26,11 +26,11 @@ class LessonJourneyTest < Minitest::Test
 
     visit "/sorties/#{@sortie.id}/fly"
     click_on 'More'
-    within('section[aria-label="Exercise"]') { click_on(text: 'Straight-in') }
+    within('[role=radiogroup][aria-label="Exercise"]') { click_on(text: 'Straight-in') }
     click_on 'Close'
     click_on 'First attempt'
     click_on 'More'
-    within('section[aria-label="Exercise"]') { assert_text '1 begun' }
+    within('[role=radiogroup][aria-label="Exercise"]') { assert_text '1 begun' }
     eventually { Fujin::FlyEvent.where(kind: 'exercise').count == 1 }
     assert_accessible('the sheet of two exercises')
   end

@@ -25,7 +25,7 @@ class BrowserSitesTest < Minitest::Test
     assert_text 'Meadow'
     assert_text 'is open'
     assert_selector 'section[aria-label="Verdict by use"]', text: 'not suitable'
-    within('[role="group"][aria-label^="Wires"]') { click_on 'not there' }
+    within('[role="radiogroup"][aria-label^="Wires"]') { click_on 'not there' }
     assert_text 'Changed, not kept'
     within('section[aria-label="Verdict by use"]') { assert_text 'suitable' }
     assert_no_text 'wire: is open'
@@ -134,7 +134,7 @@ class BrowserSitesTest < Minitest::Test
     assert_text 'Your own survey comes first'
     click_on 'Meadow'
     assert_no_text 'tree'
-    within('[role="group"][aria-label^="Slope"]') { click_on 'seen' }
+    within('[role="radiogroup"][aria-label^="Slope"]') { click_on 'seen' }
     fill_in 'Bearing, °', with: '180'
     fill_in 'From the spot, ft', with: '330'
     fill_in 'Top over the ground, ft', with: '48'
@@ -156,9 +156,9 @@ class BrowserSitesTest < Minitest::Test
     row = Fujin::SiteRow.create!(name: 'Meadow', document: meadow(answers), changed_by: @instructor)
     sign_in(@instructor)
     visit "/sites/#{row.id}/look"
-    within('[role="group"][aria-label^="Slope"]') { click_on 'seen' }
+    within('[role="radiogroup"][aria-label^="Slope"]') { click_on 'seen' }
     click_on 'Obstructions'
-    within('[role="group"][aria-label^="Wires"]') { click_on 'open' }
+    within('[role="radiogroup"][aria-label^="Wires"]') { click_on 'open' }
     assert_text 'Kept on this device.'
     visit "/sites/#{row.id}/look"
     assert_button 'Put 2 into the survey'
@@ -208,9 +208,9 @@ class BrowserSitesTest < Minitest::Test
     click_on 'Survey list: Meadow'
     assert_text 'Length and width that can be used'
     # Opened anew without a network: the list is there, and so is what was answered.
-    within('[role=group][aria-label^="Length and width"]') { click_on 'seen' }
+    within('[role=radiogroup][aria-label^="Length and width"]') { click_on 'seen' }
     page.driver.browser.navigate.refresh
-    assert_selector '[role=group][aria-label^="Length and width"] [aria-pressed=true]', text: 'seen', wait: 20
+    assert_selector '[role=radiogroup][aria-label^="Length and width"] [aria-checked=true]', text: 'seen', wait: 20
     visit "/sorties/#{lesson.id}/fly"
     assert_text 'Break off by', wait: 20
   ensure

@@ -109,4 +109,12 @@ class SiteModulesTest < Minitest::Test
                    ['wire south', 'nameOf', 'wire-south']
                  ])
   end
+
+  # A finger's 22 px where nothing else is near, half the way to the nearest elsewhere, 12 where two lie on each other.
+  def test_a_mark_is_taken_by_a_finger_and_never_hides_the_middle_of_the_next
+    places = [[0, 0], [30, 0], [200, 0], [200, 5]]
+
+    assert_equal [[15, 15, 12, 12]], ask('pictures/siteScale.ts', ['roomOf', places])
+    assert_equal [[22]], ask('pictures/siteScale.ts', ['roomOf', [[7, 7]]])
+  end
 end

@@ -1,12 +1,12 @@
 import { plural, t } from '@lingui/core/macro'
 import { Trans } from '@lingui/react/macro'
 import { clsx } from 'clsx'
-import { ToggleGroup } from 'radix-ui'
 import { useState } from 'react'
 import { Link, NavLink } from 'react-router'
 import type { Session } from '../api/client'
 import { useSignOut } from '../api/queries'
-import { MODES, type Mode } from '../design/useMode'
+import { Choice, SEGMENT } from '../design/Choice'
+import type { Mode } from '../design/useMode'
 import { capital, MODE_WORDS } from '../design/words'
 import { isLearner } from '../api/who'
 import { useWaiting } from '../queue/useStored'
@@ -77,24 +77,16 @@ export function Rail({ session, mode, setMode }: Props) {
         </nav>
         <div className="mt-auto flex flex-col gap-2 text-sm max-md:mt-0 max-md:ml-auto max-md:flex-row max-md:items-center">
           <div>
-            <span id="light-here" className="label max-md:sr-only">{t`Light here`}</span>
-            <ToggleGroup.Root
-              type="single"
-              aria-labelledby="light-here"
-              className="flex"
+            <span aria-hidden="true" className="label max-md:hidden">
+              {t`Light here`}
+            </span>
+            <Choice
+              label={t`Light here`}
+              words={MODE_WORDS}
               value={mode}
-              onValueChange={(name) => name && setMode(name as Mode)}
-            >
-              {MODES.map((name) => (
-                <ToggleGroup.Item
-                  key={name}
-                  value={name}
-                  className="min-h-11 flex-1 cursor-pointer border border-faint px-1.5 text-sm text-ink data-[state=on]:bg-ink data-[state=on]:font-semibold data-[state=on]:text-paper"
-                >
-                  {MODE_WORDS[name]}
-                </ToggleGroup.Item>
-              ))}
-            </ToggleGroup.Root>
+              onPick={setMode}
+              item={`${SEGMENT} flex-1 px-1.5!`}
+            />
           </div>
           <div className="leading-tight">
             <Link to="/me" className="inline-flex min-h-11 items-center font-semibold">

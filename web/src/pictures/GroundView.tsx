@@ -1,8 +1,8 @@
 import { t } from '@lingui/core/macro'
 import { useState } from 'react'
-import { ToggleGroup } from 'radix-ui'
 import type { PathPoint, Plan, Schemas } from '../api/client'
 import { AsTable } from '../design/AsTable'
+import { Choice } from '../design/Choice'
 import { figure } from '../design/words'
 import { PathLine } from './PathLine'
 import { Picture } from './Picture'
@@ -79,23 +79,14 @@ export function GroundView({
       <figcaption className="flex flex-wrap items-baseline justify-between gap-x-4">
         <span className="font-semibold">{t`From above, true scale`}</span>
         {plan.reaches.length > 1 && (
-          <ToggleGroup.Root
-            type="single"
-            aria-label={t`Reach that is drawn`}
+          <Choice
+            label={t`Reach that is drawn`}
             className="no-print flex flex-wrap"
-            value={reach?.option ?? ''}
-            onValueChange={(value) => value && setChosen(value)}
-          >
-            {plan.reaches.map((one) => (
-              <ToggleGroup.Item
-                key={one.option}
-                value={one.option}
-                className="min-h-11 cursor-pointer border-b-2 border-transparent bg-transparent px-2 text-sm text-soft data-[state=on]:border-ink data-[state=on]:font-semibold data-[state=on]:text-ink"
-              >
-                {REACH_WORDS[one.option] ?? one.option}
-              </ToggleGroup.Item>
-            ))}
-          </ToggleGroup.Root>
+            words={Object.fromEntries(plan.reaches.map(({ option: id }) => [id, REACH_WORDS[id] ?? id]))}
+            value={reach?.option}
+            onPick={setChosen}
+            item="min-h-11 cursor-pointer border-b-2 border-transparent bg-transparent px-2 text-sm text-soft data-[state=on]:border-ink data-[state=on]:font-semibold data-[state=on]:text-ink"
+          />
         )}
       </figcaption>
       <Picture

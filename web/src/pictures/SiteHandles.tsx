@@ -1,7 +1,7 @@
 import { t } from '@lingui/core/macro'
 import { useRef, type KeyboardEvent } from 'react'
 import { clsx } from 'clsx'
-import { middle, type Drawing, type Point, type Scaled } from './siteScale'
+import { middle, roomOf, type Drawing, type Point, type Scaled } from './siteScale'
 
 const KEY_STEP_M = 1
 const ARROWS: Record<string, [number, number]> = {
@@ -30,43 +30,42 @@ export function SiteHandles({ picture, selected, onSelect, onMove, x, y, perM }:
       label: t`line ${one.id}`,
     })),
   ]
+  const centres = all.map(({ id, points, label }) => ({
+    id,
+    label,
+    key: id,
+    corner: undefined as number | undefined,
+    at: points.length === 1 ? (points[0] ?? [0, 0]) : middle(points),
+  }))
+  const corners = all
+    .filter(({ id, points }) => onMove && id === selected && points.length > 1)
+    .flatMap(({ id, points, label }) =>
+      points.map((at, corner) => ({
+        id,
+        label: t`corner ${corner + 1} of ${label}`,
+        key: `${id} ${corner}`,
+        corner,
+        at,
+      })),
+    )
+  const handles = [...centres, ...corners]
+  const radii = roomOf(handles.map(({ at: [n = 0, e = 0] }) => [x(e), y(n)]))
   return (
     <g>
-      {all.map(({ id, points, label }) => {
-        const at = points.length === 1 ? (points[0] ?? [0, 0]) : middle(points)
-        return (
-          <Handle
-            key={id}
-            at={at}
-            label={label}
-            active={id === selected}
-            x={x}
-            y={y}
-            perM={perM}
-            onSelect={() => onSelect(id)}
-            {...(onMove ? { onMove: (n: number, e: number) => onMove(id, n, e) } : {})}
-          />
-        )
-      })}
-      {onMove &&
-        all
-          .filter(({ id, points }) => id === selected && points.length > 1)
-          .flatMap(({ id, points, label }) =>
-            points.map((at, corner) => (
-              <Handle
-                key={corner}
-                at={at}
-                label={t`corner ${corner + 1} of ${label}`}
-                active
-                corner
-                x={x}
-                y={y}
-                perM={perM}
-                onSelect={() => onSelect(id)}
-                onMove={(n, e) => onMove(id, n, e, corner)}
-              />
-            )),
-          )}
+      {handles.map(({ id, label, key, corner, at }, index) => (
+        <Handle
+          key={key}
+          at={at}
+          label={label}
+          active={id === selected}
+          radius={radii[index] ?? 0}
+          x={x}
+          y={y}
+          perM={perM}
+          onSelect={() => onSelect(id)}
+          {...(onMove ? { onMove: (n: number, e: number) => onMove(id, n, e, corner) } : {})}
+        />
+      ))}
     </g>
   )
 }
@@ -75,13 +74,14 @@ interface HandleProps extends Scaled {
   at: Point
   label: string
   active: boolean
-  corner?: boolean
+  /** Around its middle, pixels. */
+  radius: number
   perM: number
   onSelect: () => void
   onMove?: (north: number, east: number) => void
 }
 
-function Handle({ at: [n = 0, e = 0], label, active, corner = false, x, y, perM, onSelect, onMove }: HandleProps) {
+function Handle({ at: [n = 0, e = 0], label, active, radius, x, y, perM, onSelect, onMove }: HandleProps) {
   const from = useRef<{ px: number; py: number }>(undefined)
   return (
     <g
@@ -111,7 +111,7 @@ function Handle({ at: [n = 0, e = 0], label, active, corner = false, x, y, perM,
         onMove(step[0] * KEY_STEP_M, step[1] * KEY_STEP_M)
       }}
     >
-      <circle r={corner ? 12 : 14} fill="transparent" />
+      <circle r={radius} fill="transparent" />
       {active && (
         <rect x={-5} y={-5} width={10} height={10} fill="var(--paper)" stroke="var(--ink)" strokeWidth={2.2} />
       )}

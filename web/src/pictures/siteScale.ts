@@ -45,3 +45,14 @@ export const middle = (ring: Point[]): Point => [
   ring.reduce((sum, [n = 0]) => sum + n, 0) / Math.max(1, ring.length),
   ring.reduce((sum, [, e = 0]) => sum + e, 0) / Math.max(1, ring.length),
 ]
+
+/** As wide as a finger where there is room, never so wide that it covers the middle of the next. */
+const FINGER_PX = 22
+const NEAR_PX = 12
+
+/** The radius that each can be taken by, pixels: half the way to the nearest other. */
+export const roomOf = (places: readonly (readonly [number, number])[]): number[] =>
+  places.map(([x, y], index) => {
+    const others = places.filter((_, other) => other !== index).map(([ox, oy]) => Math.hypot(ox - x, oy - y))
+    return Math.max(NEAR_PX, Math.min(FINGER_PX, ...others.map((far) => far / 2)))
+  })

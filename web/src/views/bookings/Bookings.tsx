@@ -119,12 +119,7 @@ export function Bookings({ session }: { session: Session }) {
           <button type="button" className="button" onClick={() => show({ day: dayAfter(day, week ? 7 : 1) })}>
             {t`After`}
           </button>
-          <button
-            type="button"
-            className="button"
-            aria-pressed={week}
-            onClick={() => show({ view: week ? 'day' : 'week' })}
-          >
+          <button type="button" className="button" onClick={() => show({ view: week ? 'day' : 'week' })}>
             {week ? t`One day` : t`Week`}
           </button>
           <Pick

@@ -1,5 +1,7 @@
 import { t } from '@lingui/core/macro'
+import { Fragment } from 'react'
 import type { Exercise, FlyEvent, Sortie } from '../../api/client'
+import { Choice } from '../../design/Choice'
 import { begunIn } from './exerciseNow'
 
 interface Props {
@@ -18,24 +20,29 @@ export function ExerciseTaps({ sortie, live, now, locked, tap }: Props) {
   if (sortie.exercises.length < 2) return null
   const begun = begunIn(sortie, live)
   return (
-    <section aria-label={t`Exercise`} className="grid auto-cols-fr grid-flow-col gap-2 max-md:grid-flow-row">
-      {sortie.exercises.map((row) => (
-        <button
-          key={row.id}
-          type="button"
-          className="tap flex-col text-base!"
-          disabled={locked}
-          aria-pressed={row.id === now.id}
-          onClick={() => tap(row)}
-        >
-          {row.surprise && row.id !== now.id ? COVERED : row.title}
-          <span className="text-sm font-normal">
-            {row.task !== 'whole' && t`one control · `}
-            {begun[row.id] ?? 0}
-            {row.planned_count ? t` of ${row.planned_count}` : t` begun`}
-          </span>
-        </button>
-      ))}
-    </section>
+    <Choice
+      label={t`Exercise`}
+      className="grid auto-cols-fr grid-flow-col gap-2 max-md:grid-flow-row"
+      words={Object.fromEntries(
+        sortie.exercises.map((row) => [
+          row.id,
+          <Fragment key={row.id}>
+            {row.surprise && row.id !== now.id ? COVERED : row.title}
+            <span className="text-sm font-normal">
+              {row.task !== 'whole' && t`one control · `}
+              {begun[row.id] ?? 0}
+              {row.planned_count ? t` of ${row.planned_count}` : t` begun`}
+            </span>
+          </Fragment>,
+        ]),
+      )}
+      value={now.id}
+      off={locked}
+      onPick={(id) => {
+        const row = sortie.exercises.find((one) => one.id === id)
+        if (row) tap(row)
+      }}
+      item="tap flex-col text-base!"
+    />
   )
 }

@@ -1,4 +1,5 @@
 import { t } from '@lingui/core/macro'
+import { Fragment } from 'react'
 import type { Exercise, FlyEvent, NewFlyEvent, Sortie } from '../../api/client'
 import type { Mode } from '../../design/useMode'
 import { Sheet } from '../../design/Sheet'
@@ -10,7 +11,7 @@ import { CALL_WORDS, VOLUME_WORDS, type CallKind, type Levels } from './calls'
 import { ExerciseTaps } from './ExerciseTaps'
 import { Note } from './Note'
 import { Ready } from './Ready'
-import { GradeTaps, Group, PhaseMark, TapPick, TapRow } from './TapGroups'
+import { GradeTaps, PhaseMark, TapChoice, TapPick, TapRow } from './TapGroups'
 import { Taps } from './Taps'
 import { LADDER, MANNER, taskWords } from './tapWords'
 import type { Hand } from './useHand'
@@ -41,7 +42,6 @@ interface Props {
 
 const SEEN = { inside: t`Looks inside`, grip: t`Tight grip`, lookout: t`Late lookout` }
 const HANDS: Record<Hand, string> = { left: t`Left`, right: t`Right` }
-const LIGHTS = MODE_WORDS
 
 const loudness = (levels: Levels) =>
   Object.fromEntries(
@@ -84,14 +84,21 @@ export function MorePage({
         locked={locked}
         tap={(to) => void act({ kind: 'exercise', payload: { value: to.id } }, to.title)}
       />
-      <Group label={t`Phase`}>
-        {exercise.phases.map((id) => (
-          <button key={id} type="button" className="tap" aria-pressed={phase === id} onClick={() => setPhase(id)}>
-            {capital(id)}
-            <PhaseMark events={current} phase={id} />
-          </button>
-        ))}
-      </Group>
+      <TapChoice
+        label={t`Phase`}
+        words={Object.fromEntries(
+          exercise.phases.map((id) => [
+            id,
+            <Fragment key={id}>
+              {capital(id)}
+              <PhaseMark events={current} phase={id} />
+            </Fragment>,
+          ]),
+        )}
+        value={phase}
+        onTap={setPhase}
+        className="text-lg!"
+      />
       <GradeTaps
         label={t`Grade for ${phase}`}
         given={graded}
@@ -100,12 +107,12 @@ export function MorePage({
           void act({ kind: 'grade', ...mine, phase, payload: { grade } }, `${capital(phase)}: ${word}`)
         }
       />
-      <TapRow
+      <TapChoice
         label={t`Who has the controls: the student is`}
         words={LADDER}
-        chosen={(id) => id === control}
+        value={control as keyof typeof LADDER}
         off={locked}
-        onTap={(id, word) => void act({ kind: 'control', ...mine, payload: { value: id } }, word)}
+        onTap={(id) => void act({ kind: 'control', ...mine, payload: { value: id } }, LADDER[id])}
       />
       <TapPick
         label={t`This attempt is`}
@@ -130,7 +137,6 @@ export function MorePage({
       <TapRow
         label={t`Seen`}
         words={SEEN}
-        chosen={() => false}
         off={off}
         onTap={(_, word) => void act({ kind: 'seen', ...mine, phase, payload: { value: word } }, word)}
       />
@@ -174,20 +180,8 @@ export function MorePage({
         </button>
       </div>
       <div className="grid auto-cols-fr grid-flow-col gap-3">
-        <TapRow
-          label={t`The hand that taps`}
-          words={HANDS}
-          chosen={(id) => id === props.hand}
-          off={false}
-          onTap={(id) => props.setHand(id as Hand)}
-        />
-        <TapRow
-          label={t`Light here`}
-          words={LIGHTS}
-          chosen={(id) => id === props.mode}
-          off={false}
-          onTap={(id) => props.setMode(id as Mode)}
-        />
+        <TapChoice label={t`The hand that taps`} words={HANDS} value={props.hand} onTap={props.setHand} />
+        <TapChoice label={t`Light here`} words={MODE_WORDS} value={props.mode} onTap={props.setMode} />
       </div>
       <TapRow
         label={t`Called aloud while the recorder is followed: tap for louder, then off`}

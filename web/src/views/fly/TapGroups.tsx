@@ -1,5 +1,6 @@
-import type { ReactNode } from 'react'
+import { Fragment, type ReactNode } from 'react'
 import type { FlyEvent, NewFlyEvent } from '../../api/client'
+import { Choice } from '../../design/Choice'
 import { GradeGlyph } from '../../design/GradeGlyph'
 import { GRADE_WORDS } from '../../design/words'
 
@@ -15,31 +16,68 @@ interface RowProps {
   label: string
   /** What each stores, and what it says. */
   words: Record<string, string>
-  chosen: (id: string) => boolean
   off: boolean
   onTap: (id: string, word: string) => void
-  /** Of the buttons, for keys: with what each stores behind it. */
-  name?: string
-  className?: string
 }
 
-/** One tap of several words. */
-export const TapRow = ({ label, words, chosen, off, onTap, name, className = 'text-sm!' }: RowProps) => (
+interface SeveralProps extends RowProps {
+  /** Those that hold now; left out where a tap only stores. */
+  chosen?: (id: string) => boolean
+}
+
+/** Taps that stand for themselves: none of them takes another back. */
+export const TapRow = ({ label, words, chosen, off, onTap }: SeveralProps) => (
   <Group label={label}>
     {Object.entries(words).map(([id, word]) => (
       <button
         key={id}
-        {...(name ? { id: `${name}-${id}` } : {})}
         type="button"
-        className={`tap ${className}`}
+        className="tap text-sm!"
         disabled={off}
-        aria-pressed={chosen(id)}
+        {...(chosen ? { 'aria-pressed': chosen(id) } : {})}
         onClick={() => onTap(id, word)}
       >
         {word}
       </button>
     ))}
   </Group>
+)
+
+interface ChoiceProps<Id extends string> {
+  label: string
+  words: Record<Id, ReactNode>
+  value: Id | undefined
+  off?: boolean
+  onTap: (id: Id) => void
+  name?: string
+  className?: string
+}
+
+/** One tap of several, under what is chosen: the last one holds. */
+export const TapChoice = <Id extends string>({
+  label,
+  words,
+  value,
+  off = false,
+  onTap,
+  name,
+  className = '',
+}: ChoiceProps<Id>) => (
+  <div>
+    <p aria-hidden="true" className="label m-0 mb-1">
+      {label}
+    </p>
+    <Choice
+      label={label}
+      words={words}
+      value={value}
+      off={off}
+      onPick={onTap}
+      name={name}
+      className="grid auto-cols-fr grid-flow-col gap-3"
+      item={`tap text-sm! ${className}`}
+    />
+  </div>
 )
 
 interface GradeProps {
@@ -51,26 +89,27 @@ interface GradeProps {
   onGrade: (grade: number, word: string) => void
 }
 
+const GRADES = Object.fromEntries(
+  GRADE_WORDS.map((word, grade) => [
+    grade,
+    <Fragment key={grade}>
+      <span aria-hidden="true">
+        <GradeGlyph grade={grade} size={26} />
+      </span>
+      {word}
+    </Fragment>,
+  ]),
+)
+
 /** The five grades, a glyph and a word each. */
-export const GradeTaps = ({ label, name, given, off, onGrade }: GradeProps) => (
-  <Group label={label}>
-    {GRADE_WORDS.map((word, grade) => (
-      <button
-        key={word}
-        {...(name ? { id: `${name}-${grade}` } : {})}
-        type="button"
-        className="tap min-w-16 px-1! text-sm!"
-        disabled={off}
-        aria-pressed={given === grade}
-        onClick={() => onGrade(grade, word)}
-      >
-        <span aria-hidden="true">
-          <GradeGlyph grade={grade} size={26} />
-        </span>
-        {word}
-      </button>
-    ))}
-  </Group>
+export const GradeTaps = ({ given, onGrade, ...rest }: GradeProps) => (
+  <TapChoice
+    {...rest}
+    words={GRADES}
+    value={given === undefined ? undefined : String(given)}
+    onTap={(grade) => onGrade(Number(grade), GRADE_WORDS[Number(grade)] ?? '')}
+    className="min-w-16 px-1!"
+  />
 )
 
 interface PickProps {
@@ -89,12 +128,12 @@ interface PickProps {
 export function TapPick({ label, kind, words, planned, current, locked, mine, act }: PickProps) {
   const value = current.filter((event) => event.kind === kind).at(-1)?.payload.value ?? planned
   return (
-    <TapRow
+    <TapChoice
       label={label}
       words={words}
-      chosen={(id) => id === value}
+      value={String(value)}
       off={locked}
-      onTap={(id, word) => void act({ kind, ...mine, payload: { value: id } }, word)}
+      onTap={(id) => void act({ kind, ...mine, payload: { value: id } }, words[id] ?? id)}
     />
   )
 }

@@ -1,6 +1,6 @@
 import { t } from '@lingui/core/macro'
 import type { FlyEvent } from '../../api/client'
-import { GradeTaps, TapRow } from './TapGroups'
+import { GradeTaps, TapChoice } from './TapGroups'
 import { HELP } from './tapWords'
 
 interface Props {
@@ -30,12 +30,12 @@ export function TapZone({ attempt, phase, current, locked, any, begin, goAround,
       <button id="go-around" type="button" className="tap safety min-h-20! text-xl!" disabled={off} onClick={goAround}>
         {t`Go-around`}
       </button>
-      <TapRow
+      <TapChoice
         label={t`Help given now, ${phase}`}
         words={HELP}
-        chosen={(id) => id === helped}
+        value={helped as keyof typeof HELP | undefined}
         off={off}
-        onTap={(id) => help(id as keyof typeof HELP)}
+        onTap={help}
         name="help"
         className="min-h-20!"
       />

@@ -63,7 +63,7 @@ export function People({ session }: { session: Session }) {
       </WideTable>
       <MoreRows more={people.hasNextPage} busy={people.isFetchingNextPage} next={() => void people.fetchNextPage()} />
       {left > 0 && (
-        <button type="button" className="button mt-4" aria-pressed={gone} onClick={() => setGone(!gone)}>
+        <button type="button" className="button mt-4" onClick={() => setGone(!gone)}>
           {gone ? t`Without those who left` : t`Also ${left} who left`}
         </button>
       )}

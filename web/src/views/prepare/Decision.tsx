@@ -1,5 +1,6 @@
 import { t } from '@lingui/core/macro'
 import type { Plan, Sortie, SortieChange } from '../../api/client'
+import { Choice } from '../../design/Choice'
 import { useTyped } from '../../design/useTyped'
 
 interface Props {
@@ -45,25 +46,15 @@ export function Decision({ sortie, plan, old, set, saving }: Props) {
           </label>
         </div>
       )}
-      <div className="grid grid-cols-2 gap-2">
-        <button
-          type="button"
-          className={sortie.go_decision === 'go' ? 'button solid' : 'button'}
-          aria-pressed={sortie.go_decision === 'go'}
-          disabled={old || (needsReason && reason.trim().length < 3)}
-          onClick={() => decide({ go_decision: 'go', go_reason: reason || null })}
-        >
-          {t`Go`}
-        </button>
-        <button
-          type="button"
-          className={sortie.go_decision === 'no_go' ? 'button solid' : 'button'}
-          aria-pressed={sortie.go_decision === 'no_go'}
-          onClick={() => decide({ go_decision: 'no_go', go_reason: reason || limits[0]?.text || null })}
-        >
-          {t`No-go`}
-        </button>
-      </div>
+      <Choice
+        label={t`Go or no-go`}
+        className="grid grid-cols-2 gap-2"
+        words={{ go: t`Go`, no_go: t`No-go` }}
+        value={(sortie.go_decision ?? undefined) as 'go' | 'no_go' | undefined}
+        off={(id) => id === 'go' && (old || (needsReason && reason.trim().length < 3))}
+        onPick={(id) => decide({ go_decision: id, go_reason: reason || (id === 'no_go' && limits[0]?.text) || null })}
+        item="button"
+      />
       <p className="label mt-1 mb-0" role="status">
         {old
           ? t`The numbers below are of the day before the change: Go waits for the new ones.`

@@ -144,7 +144,7 @@ function Path({ plan, sortie, basis, set }: Props) {
       />
       {sortie.may_edit && (
         <div className="no-print flex flex-wrap items-end gap-3">
-          <button type="button" className="button" aria-pressed={moving} onClick={() => setMoving(!moving)}>
+          <button type="button" className="button" onClick={() => setMoving(!moving)}>
             {moving ? t`Leave the spot there` : t`Move the spot`}
           </button>
           {moving ? <p className="label m-0">{t`Tap the ground where it is to be, or drag it.`}</p> : null}

@@ -60,7 +60,7 @@ function Row({ label, headed = false, attempts, current, select }: RowProps) {
           <li key={attempt.id} className="shrink-0">
             <button
               type="button"
-              aria-pressed={attempt.position === current}
+              aria-current={attempt.position === current}
               onClick={() => select(attempt.position)}
               className={clsx(
                 'flex min-h-12 cursor-pointer items-center gap-2 border px-3 py-1 text-left leading-tight',

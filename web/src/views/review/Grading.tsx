@@ -111,7 +111,6 @@ export function Grading({ attempt, sortie, session }: Props) {
         <button
           type="button"
           className="act mt-1 text-sm"
-          aria-pressed={second}
           onClick={() => {
             setAsked(!asked)
           }}

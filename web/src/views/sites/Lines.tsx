@@ -48,7 +48,7 @@ export function Lines({ report, line, onLine }: Props) {
 const Name = ({ id, chosen, onLine }: { id: string; chosen: boolean; onLine: (id: string) => void }) => (
   <button
     type="button"
-    aria-pressed={chosen}
+    aria-current={chosen}
     onClick={() => onLine(id)}
     className={clsx(
       'min-h-11 cursor-pointer border-l-4 bg-transparent px-2 text-left',

@@ -5,10 +5,11 @@ import { Link, useParams } from 'react-router'
 import { toast } from 'sonner'
 import type { Session } from '../../api/client'
 import { useChangeSite, useSite, type Site } from '../../api/sites'
+import { Choice } from '../../design/Choice'
 import { speak } from '../../design/speak'
 import { Failed, Loading } from '../../design/States'
 import { answered, spotOf, textOf, type Answer } from './draft'
-import { GROUPS, POINTS, STATUSES } from './siteWords'
+import { FLOWN, GROUPS, POINTS, STATUSES } from './siteWords'
 
 /** The survey list for the cockpit: a group at a time, one large tap a point, kept on the device until it is sent. */
 export function LookPage({ session }: { session: Session }) {
@@ -35,7 +36,7 @@ function Look({ site, person }: { site: Site; person: string }) {
   const key = keyOf(site.id, person)
   const [answers, setAnswers] = useState(() => kept(key))
   const [group, setGroup] = useState('ground')
-  const [pass, setPass] = useState('high')
+  const [pass, setPass] = useState<keyof typeof FLOWN>('high')
   const change = useChangeSite(site.id)
   const put = (next: Answer[]) => {
     setAnswers(next)
@@ -73,21 +74,16 @@ function Look({ site, person }: { site: Site; person: string }) {
         <h1 className="m-0 text-xl font-bold">
           <Link to={`/sites/${site.id}`}>{site.name}</Link>
         </h1>
-        <div className="flex gap-2">
-          {['high', 'low'].map((name) => (
-            <button key={name} type="button" className="tap" aria-pressed={pass === name} onClick={() => setPass(name)}>
-              {name === 'high' ? t`High pass` : t`Low pass`}
-            </button>
-          ))}
-        </div>
+        <Choice label={t`Pass`} words={FLOWN} value={pass} onPick={setPass} className="flex gap-2" item="tap" />
       </header>
-      <nav aria-label={t`Groups`} className="mt-2 grid grid-cols-4 gap-2">
-        {Object.entries(GROUPS).map(([name, word]) => (
-          <button key={name} type="button" className="tap" aria-pressed={group === name} onClick={() => setGroup(name)}>
-            {word}
-          </button>
-        ))}
-      </nav>
+      <Choice
+        label={t`Groups`}
+        className="mt-2 grid grid-cols-4 gap-2"
+        words={GROUPS}
+        value={group}
+        onPick={setGroup}
+        item="tap"
+      />
       <ul className="m-0 mt-3 grid list-none gap-2 p-0">
         {points.map(({ about, ask }) => (
           <li
@@ -102,20 +98,15 @@ function Look({ site, person }: { site: Site; person: string }) {
               {ask}
               {before(about) && <span className="label block">{t`so far: ${before(about)}`}</span>}
             </button>
-            <div className="flex gap-3" role="group" aria-label={ask}>
-              {Object.entries(STATUSES).map(([status, word]) => (
-                <button
-                  key={status}
-                  type="button"
-                  className={clsx('tap min-w-24', status === 'open' && 'safety')}
-                  aria-pressed={held(about) === status}
-                  disabled={!site.may_edit}
-                  onClick={() => answer(about, status)}
-                >
-                  {word}
-                </button>
-              ))}
-            </div>
+            <Choice
+              label={ask}
+              words={STATUSES}
+              value={held(about)}
+              off={!site.may_edit}
+              onPick={(status) => answer(about, status)}
+              className="flex gap-3"
+              item={(status) => clsx('tap min-w-24', status === 'open' && 'safety')}
+            />
           </li>
         ))}
       </ul>

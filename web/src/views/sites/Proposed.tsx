@@ -1,6 +1,7 @@
 import { t } from '@lingui/core/macro'
 import { useState } from 'react'
 import { useProposals, type SiteFeature, type SiteQuestion } from '../../api/sites'
+import { Choice } from '../../design/Choice'
 import { HeadRow } from '../../design/HeadRow'
 import { breakOff } from './Lines'
 import { courseOf, said, WAYS } from './siteWords'
@@ -34,11 +35,14 @@ export function Proposed({ site, question, spots, onDraw }: Props) {
   return (
     <section aria-label={t`Proposed lines`} className="no-print mt-3">
       <div className="flex flex-wrap items-center gap-2 text-sm">
-        {spots.map((one) => (
-          <button key={one} type="button" className="button" aria-pressed={spot === one} onClick={() => setSpot(one)}>
-            {t`Propose lines for ${one.replaceAll('-', ' ')}`}
-          </button>
-        ))}
+        <Choice
+          label={t`Proposed lines`}
+          className="flex flex-wrap gap-2"
+          words={Object.fromEntries(spots.map((one) => [one, t`Propose lines for ${one.replaceAll('-', ' ')}`]))}
+          value={spot}
+          onPick={setSpot}
+          item="button"
+        />
         {found.isFetching && <span role="status">{t`Looking all round…`}</span>}
       </div>
       {found.isError && (

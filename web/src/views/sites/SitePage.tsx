@@ -1,9 +1,11 @@
 import { t } from '@lingui/core/macro'
+import { Toggle } from 'radix-ui'
 import { useEffect, useState } from 'react'
 import { Link, useParams, useSearchParams } from 'react-router'
 import { toast } from 'sonner'
 import type { Session } from '../../api/client'
 import { useChangeSite, useSite, useSiteReport, type Site, type SiteDocument, type SiteQuestion } from '../../api/sites'
+import { Choice, SEGMENT } from '../../design/Choice'
 import { choicesOf, Pick } from '../../design/Pick'
 import { Failed, Loading } from '../../design/States'
 import { SiteGround } from '../../pictures/SiteGround'
@@ -19,7 +21,7 @@ import { SiteDay } from './SiteDay'
 import { SiteNotes } from './SiteNotes'
 import { StudentSurveys } from './StudentSurveys'
 import { SurveyList } from './SurveyList'
-import { THINGS } from './siteWords'
+import { FLOWN, THINGS } from './siteWords'
 import { Verdicts } from './Verdicts'
 
 const WAIT_MS = 10
@@ -55,7 +57,7 @@ function Drawn({ site, session }: { site: Site; session: Session }) {
   const [draft, setDraft] = useState<SiteDocument>()
   const [selected, setSelected] = useState<string>()
   const [tool, setTool] = useState<string>()
-  const [pass, setPass] = useState('low')
+  const [pass, setPass] = useState<keyof typeof FLOWN>('low')
   const [near, setNear] = useState(true)
   const [room, setRoom] = useState(false)
   const change = useChangeSite(site.id)
@@ -104,9 +106,16 @@ function Drawn({ site, session }: { site: Site; session: Session }) {
       <div className="mt-3 grid gap-4 lg:grid-cols-[minmax(0,1.15fr)_minmax(0,1fr)]">
         <div>
           <div className="no-print mb-1 flex flex-wrap items-center gap-2">
-            <Choice on={near} set={() => setNear(true)} word={t`The ground`} />
-            <Choice on={!near} set={() => setNear(false)} word={t`The lines`} />
-            <Choice on={room} set={() => setRoom(!room)} word={t`Room for the rotor`} />
+            <Choice
+              label={t`Drawn`}
+              words={SHOWN}
+              value={near ? 'ground' : 'lines'}
+              onPick={(id) => setNear(id === 'ground')}
+              item={SEGMENT}
+            />
+            <Toggle.Root className={SEGMENT} pressed={room} onPressedChange={setRoom}>
+              {t`Room for the rotor`}
+            </Toggle.Root>
             {may && (
               <label className="ml-auto flex items-center gap-2 text-sm">
                 {t`Draw`}
@@ -207,12 +216,7 @@ function Drawn({ site, session }: { site: Site; session: Session }) {
       <section aria-label={t`Survey`} className="mt-6">
         <div className="flex flex-wrap items-center justify-between gap-3 border-b border-ink pb-1">
           <h2 className="m-0 text-xl font-bold">{t`Survey`}</h2>
-          {may && (
-            <div className="flex">
-              <Choice on={pass === 'high'} set={() => setPass('high')} word={t`High pass`} />
-              <Choice on={pass === 'low'} set={() => setPass('low')} word={t`Low pass`} />
-            </div>
-          )}
+          {may && <Choice label={t`Pass`} words={FLOWN} value={pass} onPick={setPass} item={SEGMENT} />}
         </div>
         <Looks looks={report.reconnaissance} />
         <PowerChecks site={site} day={day} report={report} onChange={setDay} />
@@ -237,18 +241,9 @@ function Drawn({ site, session }: { site: Site; session: Session }) {
   )
 }
 
-const said = (value: number | null | undefined) => (value == null ? '—' : String(Math.round(value)))
+const SHOWN = { ground: t`The ground`, lines: t`The lines` }
 
-const Choice = ({ on, set, word }: { on: boolean; set: () => void; word: string }) => (
-  <button
-    type="button"
-    aria-pressed={on}
-    onClick={set}
-    className={`min-h-11 cursor-pointer border border-faint px-3 text-sm ${on ? 'bg-ink font-semibold text-paper' : 'bg-sheet text-ink'}`}
-  >
-    {word}
-  </button>
-)
+const said = (value: number | null | undefined) => (value == null ? '—' : String(Math.round(value)))
 
 /** What was asked last, once nobody has changed it for a moment. */
 function useLater<T>(value: T): T {

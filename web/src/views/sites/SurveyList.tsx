@@ -1,6 +1,7 @@
 import { t } from '@lingui/core/macro'
 import { clsx } from 'clsx'
 import type { SiteDocument, SiteFeature } from '../../api/sites'
+import { Choice, SEGMENT } from '../../design/Choice'
 import { answered, textOf } from './draft'
 import { GROUPS, PASSES, POINTS, STATUSES } from './siteWords'
 
@@ -45,28 +46,21 @@ export function SurveyList({ document, onChange, pass, at }: Props) {
                     {holds && textOf(holds, 'note') ? `. ${textOf(holds, 'note')}` : ''}
                   </span>
                 </div>
-                <div className="flex" role="group" aria-label={ask}>
-                  {Object.entries(STATUSES).map(([status, word]) => {
-                    const on = holds?.properties.status === status
-                    return (
-                      <button
-                        key={status}
-                        type="button"
-                        aria-pressed={on}
-                        disabled={!onChange}
-                        onClick={() => answer(group, about, status)}
-                        className={clsx(
-                          'min-h-11 cursor-pointer border border-faint px-2.5 text-sm disabled:cursor-default',
-                          on && status === 'open' && 'border-limit bg-limit-wash font-bold',
-                          on && status !== 'open' && 'bg-ink font-bold text-paper',
-                          !on && 'bg-sheet',
-                        )}
-                      >
-                        {word}
-                      </button>
+                <Choice
+                  label={ask}
+                  words={STATUSES}
+                  value={holds && textOf(holds, 'status')}
+                  off={!onChange}
+                  onPick={(status) => answer(group, about, status)}
+                  item={(status) =>
+                    clsx(
+                      SEGMENT,
+                      'px-2.5!',
+                      status === 'open' &&
+                        'data-[state=on]:border-limit! data-[state=on]:bg-limit-wash! data-[state=on]:text-ink!',
                     )
-                  })}
-                </div>
+                  }
+                />
               </div>
             )
           })}

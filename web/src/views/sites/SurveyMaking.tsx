@@ -4,10 +4,11 @@ import { useState } from 'react'
 import { toast } from 'sonner'
 import { useChangeSurvey, type SiteDocument, type SiteFeature } from '../../api/sites'
 import type { Schemas } from '../../api/client'
+import { Choice, SEGMENT } from '../../design/Choice'
 import { choicesOf, Pick } from '../../design/Pick'
 import { NumberField } from '../prepare/NumberField'
 import { fromSpot, idOf, spotOf, textOf, without } from './draft'
-import { THINGS } from './siteWords'
+import { FLOWN, THINGS } from './siteWords'
 import { SurveyList } from './SurveyList'
 
 type Survey = Schemas['SiteSurvey']
@@ -15,7 +16,7 @@ type Survey = Schemas['SiteSurvey']
 /** The survey while it is made: every point, and what stands around. */
 export function SurveyMaking({ survey }: { survey: Survey }) {
   const [document, setDocument] = useState<SiteDocument>(survey.document)
-  const [pass, setPass] = useState('high')
+  const [pass, setPass] = useState<keyof typeof FLOWN>('high')
   const change = useChangeSurvey(survey.id)
   const mine = document.features.filter(({ properties }) => ['obstacle', 'survey_point'].includes(properties.kind))
   const at = spotOf(document)
@@ -32,19 +33,7 @@ export function SurveyMaking({ survey }: { survey: Survey }) {
           out. The school&apos;s survey is shown once yours is handed in, and then yours stays as it is.
         </Trans>
       </p>
-      <div className="flex">
-        {['high', 'low'].map((name) => (
-          <button
-            key={name}
-            type="button"
-            aria-pressed={pass === name}
-            onClick={() => setPass(name)}
-            className={`min-h-11 cursor-pointer border border-faint px-3 ${pass === name ? 'bg-ink font-semibold text-paper' : 'bg-sheet'}`}
-          >
-            {name === 'high' ? t`High pass` : t`Low pass`}
-          </button>
-        ))}
-      </div>
+      <Choice label={t`Pass`} words={FLOWN} value={pass} onPick={setPass} item={SEGMENT} />
       <div className="mt-2">
         <SurveyList document={document} onChange={setDocument} pass={pass} at={at} />
       </div>

@@ -38,6 +38,8 @@ export const PASSES: Record<string, string> = {
   walked: t`walked`,
   surveyed: t`measured`,
 }
+/** The two passes of a look from the air. */
+export const FLOWN = { high: t`High pass`, low: t`Low pass` }
 export const GROUPS: Record<string, string> = {
   ground: t`The ground`,
   air_and_light: t`Air and light`,

@@ -31,7 +31,7 @@ module Fujin
       'types' => 'types [--json]                                              the aircraft types that ship',
       'check' => 'check FILE [--json]                                         a type file (.yml) or a recording',
       'verify' => 'verify FILE [--key PUBLIC_KEY] [--code CODE] [--withdrawn LIST] [--json]  an exported sign-off',
-      'truth' => 'truth [--flights N] [--seed S] [--out PAGE] [--json]        how far the grading can be trusted',
+      'truth' => 'truth [--flights N | --twins N] [--seed S] [--out PAGE] [--json]  how far the grading can be trusted',
       'recount' =>
         'recount                                                     kept progress against the lessons (Fujin runs)',
       'school' =>

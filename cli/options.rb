@@ -128,7 +128,7 @@ module Fujin
       end
       %w[
         mass-kg oat-c qnh-hpa elevation-ft height-ft bank-deg power-limit-pct gate-ft course rate-hz noise shear flights
-        from-ft power-check hottest-oat-c
+        twins from-ft power-check hottest-oat-c
       ].each { |name| parser.on("--#{name} N", Float) { |v| @values[name.tr('-', '_').to_sym] = v } }
       parser.on('--people WHO', %w[solo dual]) { |v| @values[:people] = v }
       parser.on('--stage STAGE', Grading::Standard::STAGES) { |v| @values[:stage] = v }

@@ -18,6 +18,13 @@ module Fujin
       end
     end
 
+    # A part of a page in Markdown.
+    # @param head [Array<String>], @param rows [Array<Array>]
+    def section(title, head, rows)
+      lines = [head, head.map { '---' }, *rows].map { |cells| "| #{cells.join(' | ')} |" }
+      "\n## #{title}\n\n#{lines.join("\n")}\n"
+    end
+
     def figure(value)
       digits = if value.abs >= 100
                  0

@@ -1,37 +1,61 @@
 # frozen_string_literal: true
 
 require 'etc'
+require_relative 'twins_page'
 
 module Fujin
   module Commands
-    # `truth`: flights of known truth, recorded badly and graded; what is found, made up, covered and accused.
+    # `truth`: flights of known truth, recorded badly and graded: what is found, made up, covered and accused; with
+    # `--twins`, what is claimed of one change beside what it does.
     class Truth < Command
       # Each manoeuvre twice clean and twice with a fault, at the least.
       FLIGHTS = 64
       MOST = 2000
 
       def run
-        count = @options[:flights] || FLIGHTS
-        InvalidInput.check_ranges('--flights' => [count, 1, MOST])
-        all = Fujin::Truth::Flights.new(count: count.to_i, seed: @options[:seed] || 1)
-        found = together(in_parallel(all))
-        page = AccuracyPage.new(found, count.to_i, @options[:seed] || 1)
-        return @out.puts(JSON.pretty_generate(page.to_h)) || 0 if @options.json?
+        return twins if @options[:twins]
 
-        @options[:out] ? File.write(@options[:out], page.to_s) : @out.puts(page.to_s)
-        0
+        count = number('--flights', FLIGHTS)
+        all = Fujin::Truth::Flights.new(count: count, seed: seed)
+        parts = in_parallel { |part, of| all.accuracy(part: part, of: of) { |done| say(part, done) } }
+        put(AccuracyPage.new(together(parts), count, seed))
       end
 
       private
 
+      # What is claimed of one change, against flights without the fault.
+      def twins
+        count = number('--twins', nil)
+        all = Fujin::Truth::Twins.new(count: count, seed: seed)
+        put(TwinsPage.new(in_parallel { |part, of| all.answers(part: part, of: of) }.flatten(1), count, seed))
+      end
+
+      def seed = @options[:seed] || 1
+
+      def number(flag, usual)
+        count = @options[flag.delete_prefix('--').to_sym] || usual
+        InvalidInput.check_ranges(flag => [count, 1, MOST])
+        count.to_i
+      end
+
+      def put(page)
+        if @options.json?
+          @out.puts(JSON.pretty_generate(page.to_h))
+        else
+          @options[:out] ? File.write(@options[:out], page.to_s) : @out.puts(page.to_s)
+        end
+        0
+      end
+
       # One process a processor; each hands over what it counted.
-      def in_parallel(all)
+      # @yield [part, of]
+      def in_parallel
         count = Etc.nprocessors
         readers = Array.new(count) do |part|
           reader, writer = IO.pipe(binmode: true)
           fork do
             reader.close
-            writer.write Marshal.dump(all.accuracy(part: part, of: count) { |done| say(part, done) })
+            writer.write Marshal.dump(yield(part, count))
             exit!(0)
           end
           writer.close
@@ -92,8 +116,9 @@ module Fujin
           [name, "#{one.found} of #{one.there}", "#{one.made_up} of #{one.graded}", percent(one.coverage),
            "#{one.named} of #{one.planted}", "#{one.named_first} of #{one.planted}", "#{one.accused} of #{one.clean}"]
         end
-        table('Recorders', ['recorder', 'found', 'made up', 'in the printed 90 %', 'planted fault named', 'named first',
-                            'clean ones accused falsely'], rows)
+        heads = ['recorder', 'found', 'made up', 'in the printed 90 %', 'planted fault named', 'named first',
+                 'clean ones accused falsely']
+        Tables.section('Recorders', heads, rows)
       end
 
       def boundaries
@@ -103,8 +128,8 @@ module Fujin
             one.boundaries[phase] ? format('%.2f / %.2f', *one.boundary_s(phase)) : ''
           end]
         end
-        table('Where a phase begins: half of the errors, and nine of ten, are smaller, s', ['phase', *@found.keys],
-              rows)
+        Tables.section('Where a phase begins: half of the errors, and nine of ten, are smaller, s',
+                       ['phase', *@found.keys], rows)
       end
 
       def measures
@@ -113,8 +138,8 @@ module Fujin
           unit = Glossary.measure(id).unit
           ["`#{id}`", *@found.values.map { |one| cell(one, id, unit) }]
         end
-        table('Measures: share inside the printed range, and what half of the errors stay under',
-              ['measure', *@found.keys], rows)
+        Tables.section('Measures: share inside the printed range, and what half of the errors stay under',
+                       ['measure', *@found.keys], rows)
       end
 
       def cell(one, id, unit)
@@ -125,11 +150,6 @@ module Fujin
       end
 
       def percent(share) = share.nan? ? '' : "#{(100.0 * share).round} %"
-
-      def table(title, head, rows)
-        lines = [head, head.map { '---' }, *rows].map { |cells| "| #{cells.join(' | ')} |" }
-        "\n## #{title}\n\n#{lines.join("\n")}\n"
-      end
     end
   end
 end

@@ -59,12 +59,17 @@ module Reference
       [head, head.map { '---' }, *rows].map { |cells| "| #{cells.map { |c| c.to_s.gsub('|', '\|') }.join(' | ')} |" }
     end
 
+    def unseen(entry)
+      estimated = entry.uncertainty_estimated
+      [(entry.uncertainty if entry.uncertainty.positive?), ("#{estimated} estimated" if estimated)].compact.join('; ')
+    end
+
     def measures
       rows = Fujin::Glossary.measures.values.sort_by(&:id).flat_map do |entry|
         [entry, *entry.differing.keys.map { |manoeuvre| [manoeuvre, entry.in(manoeuvre)] }].map do |one|
           manoeuvre, its = one.is_a?(Array) ? one : [nil, one]
           ["`#{its.id}`#{" in `#{manoeuvre}`" if manoeuvre}", its.label, its.unit, sources(its), its.control,
-           (its.uncertainty if its.uncertainty.positive?), live(its), its.definition]
+           unseen(its), live(its), its.definition]
         end
       end
       page('Measures', 'core/data/measures.yml',

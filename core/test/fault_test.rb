@@ -116,7 +116,7 @@ class FaultTest < Minitest::Test
     flown =
       grade_csv(
         changed(fly) do |row|
-          row.merge('agl_ft' => row['agl_ft'] - bump(row['t_s'], recovery.start_s + 1.0, recovery.start_s + 2.0, 6.0))
+          row.merge('agl_ft' => row['agl_ft'] - bump(row['t_s'], recovery.start_s + 3.5, recovery.start_s + 4.5, 6.0))
         end
       )
 

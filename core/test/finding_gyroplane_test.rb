@@ -101,6 +101,18 @@ class FindingGyroplaneTest < Minitest::Test
     assert_in_delta flown.marks[:off], at(take_off, 'climb'), 0.3
   end
 
+  # Up to 8 ft and down again: judged to the lift-off; a climb would be up to 40 s on the ground.
+  def test_a_hop_is_a_take_off_without_a_climb
+    flown = prerotated.leg(13, gs_kt: 38.0, nr_pct: 100.0).mark(:off).leg(3, agl_ft: 8.0).leg(3)
+      .leg(3, agl_ft: 0.0).mark(:down).leg(12, gs_kt: 0.0).leg(20)
+    hop = the(gyro(flown), 'gyro_take_off')
+
+    assert_equal %w[prerotation roll], hop.attempt.phase_ids
+    assert_in_delta flown.marks[:down], hop.attempt.end_s, 1.0
+    refute_includes hop.measures.keys, 'ias_at_50_ft_kt'
+    assert_in_delta 46.0, hop.measures['lift_off_ias_kt'].value, 1.5
+  end
+
   def test_a_roll_that_was_given_up
     flown = prerotated.mark(:rolls).leg(8, gs_kt: 30.0, nr_pct: 80.0).mark(:closed).leg(10, gs_kt: 0.0).leg(6)
     given_up = the(gyro(flown), 'gyro_take_off')

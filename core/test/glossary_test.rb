@@ -99,7 +99,8 @@ class GlossaryTest < Minitest::Test
     good = YAML.safe_load_file(File.join(G::DATA, 'measures.yml')).fetch('miss_ft')
     { good.except('unit') => /folly: unit missing/, good.merge('unit' => 'furlong') => /no unit "furlong"/,
       good.merge('control' => 'feet') => /control is one of/,
-      good.merge('uncertainty' => 'some') => /uncertainty is a number/ }
+      good.merge('uncertainty' => 'some') => /uncertainty is a number/,
+      good.merge('uncertainty_estimated' => 'some') => /uncertainty_estimated is a number/ }
       .each do |fields, words|
       assert_match words, assert_raises(ArgumentError) { G::MeasureEntry.of('folly', fields, G.units) }.message
     end

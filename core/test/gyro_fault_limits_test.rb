@@ -109,12 +109,13 @@ class GyroFaultLimitsTest < Minitest::Test
     )
   end
 
-  def roll(prerotated: 60.0, gain: 1.0, least: prerotated)
+  # @param stick [Proc] percent aft at a time
+  def roll(prerotated: 60.0, gain: 1.0, least: prerotated, stick: ->(_) { 90.0 })
     gyro = type('sorrel-g')
     flight =
       WrittenFlight.new(30.0, columns: WrittenFlight::STILL.keys + ['stick_pct']) do |t|
         kt = 2.0 * (t - 4.0).clamp(0.0, 15.0)
-        { 'ias_kt' => kt, 'gs_kt' => kt, 'nr_pct' => least + (gain * kt), 'stick_pct' => 90.0 }
+        { 'ias_kt' => kt, 'gs_kt' => kt, 'nr_pct' => least + (gain * kt), 'stick_pct' => stick.call(t) }
       end
     flight.measured('gyro_take_off', { 'prerotation' => [0.0, 4.0], 'roll' => [4.0, 19.0] }, type: gyro)
   end
@@ -126,6 +127,22 @@ class GyroFaultLimitsTest < Minitest::Test
       roll(gain: 0.1),
       /rotor rpm gained \d\.\d points from 8 to 28 kt/
     )
+  end
+
+  # At 22 kt, before the 28 by which the gain is counted otherwise: back by 30 % of its travel in half a second is
+  # eased, by 40 % it is snatched.
+  def test_a_stick_snatched_back_while_the_rotor_is_slow
+    back = ->(pct) { ->(t) { t < 15.0 ? 20.0 : 20.0 + (pct * [(t - 15.0) / 0.5, 1.0].min) } }
+
+    assert_limit(
+      'stick_forward_too_long',
+      roll(gain: 0.3, stick: back.call(40.0)),
+      roll(gain: 0.1, stick: back.call(40.0)),
+      /rotor rpm gained \d\.\d points from 8 to 2\d kt, then the stick was snatched back/
+    )
+    eased = roll(gain: 0.1, stick: back.call(30.0)).faults.find { |one| one.id == 'stick_forward_too_long' }
+
+    refute_match(/snatched/, eased.evidence)
   end
 
   def test_a_roll_with_a_rotor_slower_than_its_type_wants

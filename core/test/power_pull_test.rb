@@ -23,6 +23,32 @@ class PowerPullTest < Minitest::Test
     end
   end
 
+  # The power comes back as a person brings it: a third of the lever's travel a second, the rotor in its band.
+  # It was slammed: up to 63 % within a second, rotor rpm down to 89 %.
+  [['tansy-2', 'dual', '350/8'], ['tansy-2', 'solo', '350/2'], ['yarrow-4', 'dual', '350/0'],
+   ['yarrow-4', 'solo', '350/15'], ['bracken-2', 'dual', '020/15']].each do |id, people, wind|
+    define_method("test_the_power_is_pulled_evenly_in_#{id.tr('-', '_')}_#{people}_#{wind.tr('/', '_')}") do
+      day = conditions(id, people: people, wind: Fujin::Wind.parse(wind))
+      rows = Fujin::Manoeuvres::Autorotation::WholeFlight.new(day, course_deg: 350.0).run.rows
+      last = rows.drop_while { |row| row.phase != :flare }
+      second = (1.0 / (last[1].t_s - last[0].t_s)).round
+
+      raised = last.each_cons(second + 1).map { |all| all.last.collective_share - all.first.collective_share }
+
+      assert_operator raised.max, :<, 0.36
+      assert_operator last.map(&:rotor_pct).min, :>, 94.0
+      assert_in_delta 4.0, last.last.height_m / Q::FT, 0.5
+    end
+  end
+
+  # Counted from the engine winding up, which here is before levelling: a quick rise there is not missed.
+  def test_a_rise_before_levelling_counts
+    found = flown('tansy-2', '350/2')
+
+    assert_operator found.attempt.event(:power_on_s), :<, found.attempt.event(:level_s)
+    assert_operator value(found, 'power_rise_pct_s'), :>, 20.0
+  end
+
   def test_a_wind_on_the_nose_exposes_nothing =
     assert_in_delta(0.0, value(flown('tansy-2', '350/14'), 'lte_exposure_s'))
 

@@ -175,7 +175,7 @@ class RobustnessTest < Minitest::Test
   end
 
   def test_a_missed_gate_flown_through_is_critical_and_no_limit_of_the_aircraft
-    found = fly(faults: { 'slow_glide' => 15 })
+    found = fly(faults: { 'slow_glide' => 17 })
     gate = found.proposal.measures['gate_ias_kt']
 
     assert_equal 'out', gate.verdict

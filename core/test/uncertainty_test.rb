@@ -115,6 +115,26 @@ class UncertaintyTest < Minitest::Test
   end
 
   # Where the nose pointed is not known from where it went.
+  # What trying again cannot see is more where the height is a barometer's: sinks say so, and with positions alone the
+  # contact's measures too.
+  def test_what_no_trial_sees_is_more_where_the_height_is_a_barometers
+    landed = fly(ending: 'touchdown')
+    house = Fujin::Planning::HouseMethod.new('ending' => 'touchdown')
+    lacking = [[], %w[agl_ft], %w[agl_ft ias_kt]].map do |columns|
+      csv = columns.reduce(landed.csv) { |all, column| without(all, column) }
+      grade_csv(csv, house: house).proposals.first.measures
+    end
+    half = ->(id) { lacking.map { |measures| measures.fetch(id).uncertainty } }
+    estimated = ->(id) { Fujin::Glossary.measure(id).uncertainty_estimated }
+
+    whole, barometer, alone = half.call('gate_sink_fpm')
+    assert_operator whole, :<, estimated.call('gate_sink_fpm')
+    [barometer, alone].each { |room| assert_operator room, :>=, estimated.call('gate_sink_fpm') }
+    whole, _, alone = half.call('contact_groundspeed_kt')
+    assert_operator whole, :<, estimated.call('contact_groundspeed_kt')
+    assert_operator alone, :>=, estimated.call('contact_groundspeed_kt')
+  end
+
   def test_a_track_is_no_heading
     flown = fly(ending: 'touchdown', faults: { 'drift_at_contact' => 3.0 })
     found = grade_csv(without(flown.csv, 'hdg_deg')).proposal

@@ -6,10 +6,10 @@ module Fujin
     # differ, by manoeuvre.
     MeasureEntry =
       Value.define(
-        :id, :label, :short, :unit, :digits, :sources, :any_source, :control, :uncertainty, :definition, :strip,
-        :strip_drawn, :live, :in_lengths, :differing,
-        defaults: { any_source: false, uncertainty: 0.0, strip: nil, strip_drawn: 'band', live: nil, in_lengths: false,
-                    differing: {}.freeze }
+        :id, :label, :short, :unit, :digits, :sources, :any_source, :control, :uncertainty, :uncertainty_estimated,
+        :definition, :strip, :strip_drawn, :live, :in_lengths, :differing,
+        defaults: { any_source: false, uncertainty: 0.0, uncertainty_estimated: nil, strip: nil, strip_drawn: 'band',
+                    live: nil, in_lengths: false, differing: {}.freeze }
       ) do
         self::CONTROLS = %w[cyclic collective pedals throttle none].freeze
 
@@ -34,7 +34,9 @@ module Fujin
         def self.problem(fields, units)
           missing = %w[label short unit digits sources control definition] - fields.keys
           return "#{missing.join(', ')} missing" unless missing.empty?
-          return 'uncertainty is a number in its unit' unless fields.fetch('uncertainty', 0.0).is_a?(Numeric)
+
+          wrong = %w[uncertainty uncertainty_estimated].find { |name| !fields.fetch(name, 0.0).is_a?(Numeric) }
+          return "#{wrong} is a number in its unit" if wrong
           return "no unit #{fields['unit'].inspect}" unless units.key?(fields['unit'])
 
           return "live is #{self::SO_FAR} or #{self::LIVE_KEYS.join(', ')}" unless live?(fields['live'])

@@ -4,10 +4,11 @@ module Fujin
   module Grading
     # How a fault is flown, for OneChange: the simulated pilot's faults for more and for less of it, what shows it, how
     # much of the fault one unit of that asks for, the values that make sense, and the change in words from the amount
-    # taken away. Less than `least` of it is nothing. `measure` is a measure's id, or a reading of its own:
+    # taken away. Less than `least` of it is nothing. `untold` are measures that it does not tell: flown against twins
+    # (docs/one-change.md) they came out otherwise. `measure` is a measure's id, or a reading of its own:
     # FlownAttempt -> number, or nil where it cannot be had.
     Knob = Value.define(:id, :more, :less, :measure, :gain, :range, :least, :words,
-                        defaults: { less: nil, gain: 1.0 }) do
+                        :untold, defaults: { less: nil, gain: 1.0, untold: [].freeze }) do
       def flies?(fault_id) = [more, less].include?(fault_id)
 
       # Is there something of the fault in a value?

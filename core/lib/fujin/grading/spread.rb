@@ -36,7 +36,7 @@ module Fujin
         tries = Array.new(TIMES) { |i| again(Stratified.new(i), Random.new(SEED + i)) }
         measures.each_with_object({}) do |(id, measure), found|
           values = tries.filter_map { |taken| taken[id]&.value }
-          found[id] = range(measure.value, values, unseen(id)) if measure.value && STUDENT.key?(values.size)
+          found[id] = range(measure.value, values, unseen(measure)) if measure.value && STUDENT.key?(values.size)
         end
       end
 
@@ -49,7 +49,16 @@ module Fujin
       end
 
       def wider = WIDER * (1.0 + (WIDER_PER_S * [@signals.native_step_s - 0.1, 0.0].max))
-      def unseen(id) = Glossary.measure(id, @manoeuvre.id).uncertainty
+
+      def unseen(measure)
+        entry = Glossary.measure(measure.id, @manoeuvre.id)
+        estimated = entry.uncertainty_estimated if measure.estimated || by_barometer?(entry.sources)
+        estimated || entry.uncertainty
+      end
+
+      # A sink, or without an airspeed either anything: where it ended is then told by positions alone.
+      def by_barometer?(sources) =
+        @signals.estimated?(:agl) && (sources.include?(:sink) || @signals.estimated?(:ias))
 
       # The measure itself is always in it, and what is never negative stays so.
       def range(value, values, unseen)

@@ -27,7 +27,8 @@ module Fujin
       # @param manoeuvre [Catalogue::Declaration] that a pilot model flies
       # @param random [Random] all that is drawn is drawn from it
       # @param faulty [Boolean] whether one of its faults is flown
-      def initialize(manoeuvre, random, faulty:)
+      # @param among [Array<String>, nil] which faults may be; nil is all that have a size
+      def initialize(manoeuvre, random, faulty:, among: nil)
         @manoeuvre = manoeuvre
         @random = random
         @type = Aircraft::Library.find(%w[tansy-2 bracken-2].sample(random: random))
@@ -35,6 +36,7 @@ module Fujin
         @house = Planning::HouseMethod.new('ending' => %w[power_recovery touchdown].sample(random: random))
         @seed = random.rand(100_000)
         @faulty = faulty
+        @among = among || SIZES.keys
       end
 
       # The fault that is flown, if one is: another where the pilot cannot fly the first that was drawn.
@@ -48,13 +50,30 @@ module Fujin
       # What is there to be found, measured without an error.
       # @return [Array<Grading::Proposal>]
       def truth =
-        @truth ||= graded(Recordings.read(recorder(rate_hz: TRUTH_HZ, noise: 0.0).csv(run)), @wind, ranges: false)
+        @truth ||= Grading::Grader.new(*read(Recordings.read(recorder(rate_hz: TRUTH_HZ, noise: 0.0).csv(run)), @wind),
+                                       ranges: false).proposals
 
       # What is made of it as a poorer recorder has it.
-      # @param recorder [PoorRecorder]
+      # @param poorer [PoorRecorder]
       # @return [Array<Grading::Proposal>]
-      def as_recorded(poorer) =
-        graded(poorer.recording(rows, recorder.columns, Random.new(@seed)), wind_as_known(@seed), ranges: true)
+      def as_recorded(poorer) = Grading::Grader.new(*seen(poorer), ranges: true).proposals
+
+      # The same flight in the same air, flown without the fault.
+      # @return [KnownFlight]
+      def twin = run && dup.clean
+
+      # @param poorer [PoorRecorder]
+      # @return [Array(Recordings::Signals, Grading::Context)] what is graded of it
+      def seen(poorer) =
+        read(poorer.recording(rows, recorder.columns, Random.new(@seed)), wind_as_known(@seed))
+
+      protected
+
+      def clean
+        @faulty = false
+        @run = @truth = @rows = nil
+        self
+      end
 
       private
 
@@ -96,17 +115,16 @@ module Fujin
       def drawn_faults
         return [{}] unless @faulty
 
-        names = (@manoeuvre.faults.map(&:id) & SIZES.keys).shuffle(random: @random)
+        names = (@manoeuvre.faults.map(&:id) & SIZES.keys & @among).shuffle(random: @random)
         [*names.map { |name| { name => @random.rand(SIZES.fetch(name)).round(2) } }, {}]
       end
 
-      def graded(recording, wind, ranges:)
+      def read(recording, wind)
         day = conditions(wind)
-        signals = Recordings::Signals.new(recording, type: @type, atmosphere: day.atmosphere,
-                                                     elevation_ft: ELEVATION_FT, wind: wind)
-        context = Lessons.context(conditions: day, house: @house, stage: 'solo', spot: SPOT, wind: wind, planned: true,
-                                  exercise: @manoeuvre.id, course_deg: COURSE_DEG)
-        Grading::Grader.new(signals, context, ranges: ranges).proposals
+        [Recordings::Signals.new(recording, type: @type, atmosphere: day.atmosphere, elevation_ft: ELEVATION_FT,
+                                            wind: wind),
+         Lessons.context(conditions: day, house: @house, stage: 'solo', spot: SPOT, wind: wind, planned: true,
+                         exercise: @manoeuvre.id, course_deg: COURSE_DEG)]
       end
     end
   end

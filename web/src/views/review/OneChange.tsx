@@ -37,7 +37,11 @@ export function OneChange({ attempt, plan }: Props) {
       <h2 className="m-0 text-base font-bold">
         {found.claimed ? t`With only this changed: ${found.change ?? ''}` : t`Nothing can be claimed`}
       </h2>
-      {found.claimed ? <Told numbers={found.numbers} /> : <p className="mt-1 mb-0">{found.reason}.</p>}
+      {found.numbers.length > 0 && <Told numbers={found.numbers} />}
+      {found.claimed && found.numbers.length === 0 && (
+        <p className="mt-1 mb-0">{t`No number of it is sure enough to be told: compare the paths.`}</p>
+      )}
+      {!found.claimed && <p className="mt-1 mb-0">{found.reason}.</p>}
       {found.fit && (
         <p className="label mt-1 mb-0">
           <Trans>

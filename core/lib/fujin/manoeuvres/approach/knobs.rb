@@ -68,7 +68,8 @@ module Fujin
             measure: DESCENT_S,
             range: (0.0..30.0),
             least: 2.0,
-            words: ->(v) { "turned away #{v.round} s sooner" }
+            words: ->(v) { "turned away #{v.round} s sooner" },
+            untold: %w[approach_angle_deg sink_over_allowed_fpm].freeze
           )
         CAP =
           Grading::Knob.new(

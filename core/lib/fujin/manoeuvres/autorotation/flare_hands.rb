@@ -30,6 +30,10 @@ module Fujin
         # The throttle is opened once rotor rpm falls again, at a speed from which a hover is near.
         PAST_PEAK_PCT = 0.5
         JOINED_M_S = 17.0
+        # The power is back and the collective comes up from here down, before the sink that is left needs all of it at
+        # once; so fast at the most, a third of its travel a second.
+        PULL_BELOW_M = 6.5
+        PULL_RAD_S = 0.07
         STOPPING_GAIN = 0.055
         STOPPING_RAD = [-0.05, 0.13].freeze
         CUSHION_PITCH_RAD = 0.03
@@ -56,7 +60,7 @@ module Fujin
         def finish_flare
           recovering = @task.ending == :power_recovery
           @throttle_open = true if recovering && @rotor_peak - @model.rotor_pct > PAST_PEAK_PCT &&
-            (@speed < JOINED_M_S || stopped?)
+            (@speed < JOINED_M_S || stopped? || @height < PULL_BELOW_M)
           level = @height <= LEVEL_HEIGHT_M || ((@speed <= LEVEL_M_S || stopped?) && @height < LEVEL_BELOW_M)
           return unless level
 
@@ -80,7 +84,19 @@ module Fujin
           @restored.pitch + (@task.flare_gain * (full - @restored.pitch))
         end
 
-        def flare_collective
+        def pulling? = @throttle_open && @height < PULL_BELOW_M
+
+        # The collective comes up evenly, so that the hover's power is there when the speed is gone.
+        def pull(dt)
+          wanted = (HOVER_SINK_PER_M * (@height - @task.hover_height_m)).clamp(*HOVER_SINKS_M_S)
+          aim = level_trim + (HOVER_GAIN * (@sink - wanted))
+          @pulled ||= @model.collective
+          @pulled += (aim - @pulled).clamp(-PULL_RAD_S * dt, PULL_RAD_S * dt)
+        end
+
+        def flare_collective(dt)
+          return pull(dt) if pulling?
+
           top = @model.type.power_off_band[1] - BELOW_TOP_PCT
           check = @collective_check + (FLARE_ROTOR_GAIN * (@model.rotor_pct - top))
           check += (LAST_GAIN * (@sink - LAST_SINK_M_S)).clamp(0.0, CHECK_RAD) if last?
@@ -90,18 +106,10 @@ module Fujin
         # Levelling, with the ground near.
         def last? = @height < LAST_M && @speed < LAST_M_S
 
-        def hover_collective
-          wanted = (HOVER_SINK_PER_M * (@height - @task.hover_height_m)).clamp(*HOVER_SINKS_M_S)
-          hover_trim + (HOVER_GAIN * (@sink - wanted))
-        end
-
-        # Collective of a hover over the ground in this wind.
-        def hover_trim
-          @hover_trim ||=
-            begin
-              wind_kt = @trim.atmosphere.equivalent_speed(Math.hypot(*@model.wind_here)) / Quantities::KT
-              @trim.at(wind_kt, 0.0, height_m: @task.hover_height_m).collective_rad
-            end
+        # Collective of level flight at the speed that is left, near the ground.
+        def level_trim
+          knots = (@speed / Quantities::KT).round
+          (@level_trims ||= {})[knots] ||= @trim.at(knots, 0.0, height_m: @task.hover_height_m).collective_rad
         end
 
         # Spends the rotor's energy so that the sink is small when the skids meet the ground.

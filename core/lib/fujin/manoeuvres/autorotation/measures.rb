@@ -162,7 +162,8 @@ module Fujin
           seconds = [phase.end_s - phase.start_s, 8.0].min
           put('recovery_yaw_deg', 'recovery', yaw_after(phase.start_s, seconds), reason: yaw_reason)
           put('hover_height_ft', 'recovery', hover_height(phase.end_s)) unless phase.estimated
-          take_power_pull('recovery', phase.start_s, attempt.end_s)
+          # From where the engine winds up to the rotor, where that comes before levelling.
+          take_power_pull('recovery', [attempt.event(:power_on_s), phase.start_s].compact.min, attempt.end_s)
           put('power_on_s', 'recovery', attempt.event(:power_on_s)&.-(attempt.event(:level_s) || phase.start_s))
         end
 

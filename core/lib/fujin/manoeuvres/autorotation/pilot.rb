@@ -199,8 +199,8 @@ module Fujin
           when :setup then @level.collective_rad + keep_height(@task.entry_height_m)
           when :entry then @model.collective
           when :glide, :turn, :slow then check_rotor(glide.rotor_pct, dt)
-          when :flare then flare_collective
-          when :recovery then hover_collective
+          when :flare then flare_collective(dt)
+          when :recovery then pull(dt)
           else cushion(dt)
           end
         end

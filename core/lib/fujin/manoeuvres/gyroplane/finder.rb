@@ -90,24 +90,24 @@ module Fujin
 
         def take_off(before, rolls, lifted, ground)
           balance = balance_from(rolls, lifted)
+          off = left_the_ground(rolls, lifted, ground)
+          rolled = [phase('roll', time(rolls), [balance ? time(balance) : off, off].min),
+                    phase('balance', balance ? time(balance) : off, off)]
+          events = { rolls_s: time(rolls), lift_off_s: off }
+          set_down = hop(lifted)
+          return attempt('gyro_take_off', [*before, *rolled], events: events, finish: time(set_down)) if set_down
+
           climb = @context.type.fetch('speeds_kt.climb').to_f - 3.0
           done =
             (lifted..after(lifted, CLIMB_S)).find { |i| signals[:ias][i] >= climb && height(i) > 50.0 } ||
             after(lifted, CLIMB_S)
-          off = left_the_ground(rolls, lifted, ground)
-          attempt(
-            'gyro_take_off',
-            [
-              *before,
-              phase('roll', time(rolls), [balance ? time(balance) : off, off].min),
-              phase('balance', balance ? time(balance) : off, off),
-              phase('climb', off, time(done))
-            ],
-            events: {
-              rolls_s: time(rolls),
-              lift_off_s: off
-            }
-          )
+          attempt('gyro_take_off', [*before, *rolled, phase('climb', off, time(done))], events: events)
+        end
+
+        # Set down again before it was gone: a hop, of which no climb is judged.
+        def hop(lifted)
+          down = first_held(after(lifted, 1.0)..after(lifted, CLIMB_S), 0.5) { |i| height(i) < ON_WHEELS_FT }
+          down if down && (lifted..down).none? { |i| height(i) > GONE_FT }
         end
 
         def balance_from(rolls, to) =

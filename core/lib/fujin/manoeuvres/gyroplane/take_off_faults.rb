@@ -13,6 +13,10 @@ module Fujin
         FROM_KT = 8.0
         TO_KT = 28.0
         LEAST_GAIN = 4.0
+        # Chosen: a third of the stick's travel within half a second.
+        SNATCH_PCT = 33.0
+        SNATCH_S = 0.5
+        SNATCHED = ', then the stick was snatched back'
 
         private
 
@@ -42,23 +46,36 @@ module Fujin
           found('slow_rotor_roll', text, %w[roll_rotor_rpm_min_pct flap_max_deg], from: roll.start_s, to: lift_off_s)
         end
 
-        # The airspeed grew and the rotor did not: the disc took in no air.
+        # The airspeed grew and the rotor did not: the disc took in no air. Snatched back then, it flaps.
         def stick_forward_too_long
           return nil unless rolled?
 
           range = samples(roll.start_s, lift_off_s)
           first = range.find { |i| @signals[:ias][i] >= FROM_KT }
-          last = range.find { |i| @signals[:ias][i] >= TO_KT } or return nil
+          snatched = snatched_back(range)
+          last = [range.find { |i| @signals[:ias][i] >= TO_KT }, snatched].compact.min
+          return nil unless first && last
+
+          until_kt, tail = last == snatched ? [@signals[:ias][last], SNATCHED] : [TO_KT, '']
           gained = @signals[:nr][last] - @signals[:nr][first]
-          return nil unless gained < LEAST_GAIN
+          return nil unless gained < LEAST_GAIN * (until_kt - FROM_KT) / (TO_KT - FROM_KT)
 
           found(
             'stick_forward_too_long',
-            "rotor rpm gained #{gained.round(1)} points from #{FROM_KT.round} to #{TO_KT.round} kt",
+            "rotor rpm gained #{gained.round(1)} points from #{FROM_KT.round} to #{until_kt.round} kt#{tail}",
             ['roll_rotor_rpm_min_pct'],
             from: @signals.time(first),
             to: @signals.time(last)
           )
+        end
+
+        # Where the stick came back at speed as nobody eases it, before the rotor had sped up.
+        def snatched_back(range)
+          return nil unless @signals.signal?(:stick)
+
+          stick = @signals[:stick]
+          back = @signals.samples(SNATCH_S)
+          range.drop(back).find { |i| @signals[:ias][i] > FAST_KT && stick[i] - stick[i - back] > SNATCH_PCT }
         end
       end
     end

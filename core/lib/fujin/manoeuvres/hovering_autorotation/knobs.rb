@@ -22,7 +22,8 @@ module Fujin
             measure: 'collective_raised_pct',
             range: (0.0..40.0),
             least: 2.0,
-            words: ->(v) { "the collective left alone, not up by #{v.round} %" }
+            words: ->(v) { "the collective left alone, not up by #{v.round} %" },
+            untold: %w[contact_rotor_rpm_pct contact_yaw_deg contact_pitch_deg].freeze
           )
 
         HOVERING = [

@@ -104,6 +104,8 @@ module Fujin
         return @out.puts("  One change: nothing is claimed, #{change['reason']}") unless change['claimed']
 
         @out.puts "  One change: #{change['change']}"
+        return @out.puts('    no number of it is sure enough to be told') if change['numbers'].empty?
+
         @out.puts(Tables.lines(change['numbers'].map do |row|
           ["    #{row['label']}", row['flown'] || '—', 'flown,', row['mended'], "#{row['unit']} with it"]
         end))

@@ -17,6 +17,12 @@ class CockpitTest < Minitest::Test
 
   def fly = visit("/sorties/#{@sortie.id}/fly")
   def focused = page.evaluate_script('document.activeElement.id')
+
+  def press(key, &)
+    page.driver.browser.action.send_keys(key).perform
+    eventually(&)
+  end
+
   def kinds = @sortie.fly_events.reload.order(:at).map(&:kind)
 
   def test_opened_without_a_network_the_sheet_is_as_it_was_left
@@ -227,17 +233,12 @@ class CockpitTest < Minitest::Test
     click_on 'First attempt'
     eventually { kinds.include?('attempt') }
     page.execute_script("document.querySelector('#grade-0').focus()")
-    keys = page.driver.browser.action
-    keys.send_keys(:arrow_right, :arrow_right).perform
+    press(:arrow_right) { focused == 'grade-1' }
+    press(:arrow_right) { focused == 'grade-2' }
+    press(:enter) { page.has_css?('#grade-2[role=radio][aria-checked=true]') }
+    press(:enter) { kinds == %w[attempt grade grade] }
+    press(:tab) { focused == 'undo-last' }
 
-    assert_equal 'grade-2', focused
-    keys.send_keys(:enter).perform
-    assert_selector '#grade-2[role=radio][aria-checked=true]'
-    keys.send_keys(:enter).perform
-    eventually { kinds == %w[attempt grade grade] }
-    keys.send_keys(:tab).perform
-
-    assert_equal 'undo-last', focused
     assert_equal([2, 2], @sortie.fly_events.reload.where(kind: 'grade').map { |event| event.payload['grade'] })
   end
 

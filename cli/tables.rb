@@ -25,7 +25,9 @@ module Fujin
       "\n## #{title}\n\n#{lines.join("\n")}\n"
     end
 
+    # What rounds to nought has no sign.
     def figure(value)
+      value = 0.0 if value.abs < 0.005
       digits = if value.abs >= 100
                  0
                else

@@ -62,7 +62,8 @@ module Fujin
 
     def due
       @fleet.each_with_index do |(mark, row), i|
-        row.update!(hours_before: 1180.0 + (i * 317.4), recorder: 'flight recorder, 10 Hz')
+        # Reading its flights may have changed it.
+        row.reload.update!(hours_before: 1180.0 + (i * 317.4), recorder: 'flight recorder, 10 Hz')
         MaintenanceItem.create!(aircraft: row, by: @chief, title: '50 hour check', created_at: @now,
                                 at_hours: (row.hours + (mark == 'Q-TANA' ? 3.5 : 11 + (6 * i))).round(1))
         MaintenanceItem.create!(aircraft: row, by: @chief, title: 'Annual inspection', on_day: @today + 40 + (i * 30),

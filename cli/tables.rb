@@ -18,12 +18,13 @@ module Fujin
       end
     end
 
-    # A part of a page in Markdown.
+    # The lines of a table in Markdown.
     # @param head [Array<String>], @param rows [Array<Array>]
-    def section(title, head, rows)
-      lines = [head, head.map { '---' }, *rows].map { |cells| "| #{cells.join(' | ')} |" }
-      "\n## #{title}\n\n#{lines.join("\n")}\n"
-    end
+    def markdown(head, rows) =
+      [head, head.map { '---' }, *rows].map { |cells| "| #{cells.map { |c| c.to_s.gsub('|', '\|') }.join(' | ')} |" }
+
+    # A part of a page with such a table.
+    def section(title, head, rows) = "\n## #{title}\n\n#{markdown(head, rows).join("\n")}\n"
 
     # What rounds to nought has no sign.
     def figure(value)

@@ -2,6 +2,7 @@
 
 require 'bundler/setup'
 require_relative '../core/lib/fujin'
+require_relative '../cli/tables'
 
 # Writes the pages of docs/reference/ that are made from data.
 #
@@ -55,9 +56,7 @@ module Reference
         "#{parts.flatten.join("\n")}\n"
     end
 
-    def table(*head, rows)
-      [head, head.map { '---' }, *rows].map { |cells| "| #{cells.map { |c| c.to_s.gsub('|', '\|') }.join(' | ')} |" }
-    end
+    def table(*head, rows) = Fujin::Tables.markdown(head, rows)
 
     def unseen(entry)
       estimated = entry.uncertainty_estimated

@@ -113,6 +113,16 @@ class FindingGyroplaneTest < Minitest::Test
     assert_in_delta 46.0, hop.measures['lift_off_ias_kt'].value, 1.5
   end
 
+  # Past 20 ft it was gone: a take-off with its climb, set down again or not.
+  def test_what_climbed_past_twenty_feet_is_no_hop
+    set_down = ->(feet) do
+      flown = prerotated.leg(13, gs_kt: 38.0, nr_pct: 100.0).leg(4, agl_ft: feet).leg(6).leg(4, agl_ft: 0.0)
+      the(gyro(flown.leg(12, gs_kt: 0.0).leg(20)), 'gyro_take_off').attempt.phase_ids.last
+    end
+
+    assert_equal %w[roll climb], [set_down.call(18.0), set_down.call(23.0)]
+  end
+
   def test_a_roll_that_was_given_up
     flown = prerotated.mark(:rolls).leg(8, gs_kt: 30.0, nr_pct: 80.0).mark(:closed).leg(10, gs_kt: 0.0).leg(6)
     given_up = the(gyro(flown), 'gyro_take_off')

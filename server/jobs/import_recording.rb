@@ -199,10 +199,13 @@ module Fujin
       passed = proposals.flat_map { |p| p.faults.select { |fault| fault.id == 'exceeded_limit' } }
       return if passed.empty?
 
-      sortie.aircraft.update!(
-        look_at_it: true,
-        look_at_it_reason: "#{sortie.starts_at.to_date}: #{passed.map(&:evidence).join('; ')}"
-      )
+      # Reading takes a while: others may have changed it since.
+      sortie.aircraft.with_lock do
+        sortie.aircraft.update!(
+          look_at_it: true,
+          look_at_it_reason: "#{sortie.starts_at.to_date}: #{passed.map(&:evidence).join('; ')}"
+        )
+      end
     end
   end
 end

@@ -16,6 +16,16 @@ class DemoTest < Minitest::Test
     assert_operator Fujin::AttemptRow.count, :>=, 5
   end
 
+  # A flight that passes a limit changes its aircraft while it is read: the school loads all the same, the flag stays.
+  def test_an_aircraft_that_a_flight_put_on_the_list_does_not_stop_the_demo
+    fleet = { @aircraft.mark => @aircraft, 'Q-BRAD' => Fujin::AircraftRow.create!(mark: 'Q-BRAD', type_id: 'bracken-2') }
+    Fujin::AircraftRow.find(@aircraft.id).update!(look_at_it: true, look_at_it_reason: 'rotor rpm 116 %')
+    people = { 'ismay' => @chief, 'corwin' => @instructor }
+    Fujin::DemoDesk.new(people, fleet, Date.new(2026, 11, 27)).send(:due)
+
+    assert_equal [true, 'flight recorder, 10 Hz'], @aircraft.reload.values_at(:look_at_it, :recorder)
+  end
+
   # Along a script: hovering with one control, then two, counted; a figure, speed changes.
   def test_scripted_lessons_are_read_like_any_other
     empty_the_database

@@ -137,6 +137,17 @@ class ImportTest < Minitest::Test
     assert_includes read(answer['id'])['summary']['notes'].join, 'cut short'
   end
 
+  # A recording is read for a while; the chief writes something about the aircraft meanwhile.
+  def test_an_aircraft_that_was_changed_while_its_flight_was_read_is_flagged_all_the_same
+    sortie = Fujin::Sortie.find(@sortie.id).tap(&:aircraft)
+    @aircraft.update!(recorder: 'flight recorder, 10 Hz')
+    passed = Struct.new(:faults).new([Struct.new(:id, :evidence).new('exceeded_limit', 'rotor rpm 116 %')])
+    Fujin::ImportRecording.allocate.send(:flag_aircraft, sortie, [passed])
+
+    assert_equal [true, 'flight recorder, 10 Hz'], @aircraft.reload.values_at(:look_at_it, :recorder)
+    assert_includes @aircraft.look_at_it_reason, 'rotor rpm 116 %'
+  end
+
   def test_without_rotor_rpm_the_rest_is_graded
     as(@instructor)
     rows = recording(@sortie).lines.map { |line| line.chomp.split(',') }

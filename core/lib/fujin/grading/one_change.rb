@@ -6,7 +6,6 @@ module Fujin
     # fault mended. Nothing is claimed when the fit is poor, or when the fault is none that the pilot model flies.
     class OneChange
       ROUNDS = 3
-      TOLD_SHARE = 0.25
       MOVES_NOTHING = 'without it no number would be another by more than its uncertainty: nothing is claimed'
       # A fit is good while its root mean square differences stay under these.
       GOOD = {
@@ -73,7 +72,9 @@ module Fujin
         return nothing(none_of_it, fit: fit) unless @knob.shows?(@fault_id, values[@knob.id])
 
         mended = fly(values.merge(@knob.id => 0.0))
-        moved = @manoeuvre.told.select { |id| told?(id, fitted, mended) }
+        moved = @manoeuvre.told.select do |id|
+          SureChange.of?(@proposal.measures[id], fitted.value(id), mended.value(id))
+        end
         return nothing(MOVES_NOTHING, fit: fit) if moved.empty?
 
         Answer.new(fault: @fault_id, knob: @knob, amount: values[@knob.id], fit: fit, fitted: fitted, mended: mended,
@@ -114,19 +115,6 @@ module Fujin
       def course =
         @proposal.course_deg ||
           (attempt.phase('settle') && @signals.signal?(:heading) ? @signals.at(:heading, attempt.start_s) % 360.0 : nil)
-
-      # A number is told only where the fitted flight has it as flown (within its uncertainty, or within a quarter
-      # of what the change does to it) and the change moves it by more than its uncertainty: less cannot be told from
-      # what gusts and hands do.
-      def told?(id, fitted, mended)
-        flown = @proposal.measures[id]
-        before, after = [fitted, mended].map { |one| one.value(id) }
-        return false unless flown&.value && before && after
-
-        uncertain = flown.uncertainty || 0.0
-        moved = (after - before).abs
-        moved > uncertain && (before - flown.value).abs <= [uncertain, TOLD_SHARE * moved].max
-      end
 
       def value(proposal, id) = proposal && proposal.measures[id]&.value
 

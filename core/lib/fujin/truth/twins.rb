@@ -6,8 +6,6 @@ module Fujin
     # air, flown without the fault.
     class Twins
       FULL = 'everything, 10 Hz'
-      # A claimed difference may be out by so much of the true one, or by what is printed of the number.
-      SHARE = 0.25
 
       # One number that was claimed. `room` is what it may be out by.
       Claim = Value.define(:manoeuvre, :fault, :measure, :claimed, :true_change, :room) do
@@ -65,7 +63,7 @@ module Fujin
 
           Claim.new(manoeuvre: kind.id, fault: fault, measure: id,
                     claimed: mended - fitted, true_change: after - before,
-                    room: [SHARE * (after - before).abs, proposal.measures[id]&.uncertainty || 0.0].max)
+                    room: Grading::SureChange.room(proposal.measures[id], after - before))
         end
       end
     end

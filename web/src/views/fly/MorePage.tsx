@@ -97,7 +97,7 @@ export function MorePage({
         )}
         value={phase}
         onTap={setPhase}
-        className="text-lg!"
+        item="tap"
       />
       <GradeTaps
         label={t`Grade for ${phase}`}

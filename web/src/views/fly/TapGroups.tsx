@@ -5,7 +5,7 @@ import { GradeGlyph } from '../../design/GradeGlyph'
 import { GRADE_WORDS } from '../../design/words'
 
 /** Taps of one kind under their name, side by side. */
-export const Group = ({ label, children }: { label: string; children: ReactNode }) => (
+const Group = ({ label, children }: { label: string; children: ReactNode }) => (
   <fieldset className="m-0 border-0 p-0">
     <legend className="label mb-1 p-0">{label}</legend>
     <div className="grid auto-cols-fr grid-flow-col gap-3">{children}</div>
@@ -16,17 +16,14 @@ interface RowProps {
   label: string
   /** What each stores, and what it says. */
   words: Record<string, string>
+  /** Those that hold now; left out where a tap only stores. */
+  chosen?: (id: string) => boolean
   off: boolean
   onTap: (id: string, word: string) => void
 }
 
-interface SeveralProps extends RowProps {
-  /** Those that hold now; left out where a tap only stores. */
-  chosen?: (id: string) => boolean
-}
-
 /** Taps that stand for themselves: none of them takes another back. */
-export const TapRow = ({ label, words, chosen, off, onTap }: SeveralProps) => (
+export const TapRow = ({ label, words, chosen, off, onTap }: RowProps) => (
   <Group label={label}>
     {Object.entries(words).map(([id, word]) => (
       <button
@@ -50,7 +47,7 @@ interface ChoiceProps<Id extends string> {
   off?: boolean
   onTap: (id: Id) => void
   name?: string
-  className?: string
+  item?: string
 }
 
 /** One tap of several, under what is chosen: the last one holds. */
@@ -61,7 +58,7 @@ export const TapChoice = <Id extends string>({
   off = false,
   onTap,
   name,
-  className = '',
+  item = 'tap text-sm!',
 }: ChoiceProps<Id>) => (
   <div>
     <p aria-hidden="true" className="label m-0 mb-1">
@@ -75,7 +72,7 @@ export const TapChoice = <Id extends string>({
       onPick={onTap}
       name={name}
       className="grid auto-cols-fr grid-flow-col gap-3"
-      item={`tap text-sm! ${className}`}
+      item={item}
     />
   </div>
 )
@@ -108,7 +105,7 @@ export const GradeTaps = ({ given, onGrade, ...rest }: GradeProps) => (
     words={GRADES}
     value={given === undefined ? undefined : String(given)}
     onTap={(grade) => onGrade(Number(grade), GRADE_WORDS[Number(grade)] ?? '')}
-    className="min-w-16 px-1!"
+    item="tap min-w-16 px-1! text-sm!"
   />
 )
 

@@ -37,7 +37,7 @@ export function TapZone({ attempt, phase, current, locked, any, begin, goAround,
         off={off}
         onTap={help}
         name="help"
-        className="min-h-20!"
+        item="tap min-h-20!"
       />
       <GradeTaps label={t`The attempt as a whole`} name="grade" given={whole} off={off} onGrade={grade} />
       <div className="grid grid-cols-2 gap-3">

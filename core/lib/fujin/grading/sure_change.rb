@@ -1,0 +1,29 @@
+# frozen_string_literal: true
+
+module Fujin
+  module Grading
+    # Which number may be told of a change (OneChange), and when what was told has come true.
+    module SureChange
+      # Of what the change does.
+      SHARE = 0.25
+
+      module_function
+
+      # Where the fitted flight has the number as it was flown, and the change moves it by more than its uncertainty:
+      # less cannot be told from what gusts and hands do.
+      # @param flown [Measure, nil] of the attempt
+      # @param fitted [Float, nil] as the model that stands for the attempt flies it
+      # @param mended [Float, nil] with the change
+      def of?(flown, fitted, mended)
+        return false unless flown&.value && fitted && mended
+
+        moved = (mended - fitted).abs
+        moved > flown.uncertainty.to_f && (fitted - flown.value).abs <= room(flown, moved)
+      end
+
+      # What a number may be out by: its printed uncertainty, or a quarter of what the change does to it.
+      # @param flown [Measure, nil], @param moved [Float]
+      def room(flown, moved) = [flown&.uncertainty.to_f, SHARE * moved.abs].max
+    end
+  end
+end

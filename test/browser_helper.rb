@@ -32,12 +32,13 @@ module BrowserHelp
     (FLAGS + ["--user-data-dir=#{Dir.mktmpdir('fujin-browser')}"]).each { |flag| options.add_argument(flag) }
     Capybara::Selenium::Driver.new(app, browser: :chrome, options: options)
   end
-  # The real server; while `deaf` it takes no taps, from the page or from its worker. `newer` makes its shell another.
-  singleton_class.attr_accessor :deaf, :newer
+  # The real server; while `deaf` it takes no taps, from the page or from its worker; while `hung` its database does not
+  # answer. `newer` makes its shell another.
+  singleton_class.attr_accessor :deaf, :hung, :newer
   Capybara.app = Fujin::App.build.then do |app|
     ->(env) {
       taps = env['REQUEST_METHOD'] == 'POST' && env['PATH_INFO'].end_with?('/events')
-      next [503, {}, ['']] if BrowserHelp.deaf && taps
+      next [503, {}, ['']] if (BrowserHelp.deaf && taps) || (BrowserHelp.hung && env['PATH_INFO'].start_with?('/api/'))
       next BrowserHelp.newer_shell if BrowserHelp.newer && env['PATH_INFO'] == '/sw.js'
 
       app.call(env)
@@ -81,15 +82,21 @@ module BrowserHelp
   def setup
     super
     BrowserHelp.worker
-    BrowserHelp.deaf = false
+    BrowserHelp.deaf = BrowserHelp.hung = false
     BrowserHelp.newer = nil
     Capybara.reset_sessions!
     window(1280, 800)
   end
 
   def teardown
-    save_screenshot("#{name.gsub(/\W+/, '-')}.png") unless passed? # rubocop:disable Lint/Debugger
+    tell_what_was_seen unless passed?
     super
+  end
+
+  # A picture for who sits at the machine; place and words for who only has what was printed.
+  def tell_what_was_seen
+    save_screenshot("#{name.gsub(/\W+/, '-')}.png") # rubocop:disable Lint/Debugger
+    warn "#{name} ended at #{page.current_path}: #{page.text.gsub(/\s+/, ' ')[0, 600]}"
   end
 
   def window(width, height)

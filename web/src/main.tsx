@@ -1,14 +1,16 @@
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
+import { QueryCache, QueryClient, QueryClientProvider } from '@tanstack/react-query'
 import { StrictMode } from 'react'
 import { language } from '#language/i18n'
 import { createRoot } from 'react-dom/client'
 import { BrowserRouter } from 'react-router'
 import { NoConnection } from './api/client'
+import { askWhoIsHere } from './api/queries'
 import { App } from './app/App'
 import { keepShell } from './app/pwa'
 import './design/tokens.css'
 
 const queries = new QueryClient({
+  queryCache: new QueryCache({ onError: (error) => askWhoIsHere(queries, error) }),
   defaultOptions: {
     // Asked without a network too: an answer may lie on the device.
     queries: {

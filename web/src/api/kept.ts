@@ -37,6 +37,12 @@ const quietly = <T>(work: PromiseLike<T>): Promise<T | undefined> => Promise.res
 /** Answers that came from the device and not from Fujin, with the moment they are from. */
 const old = new Map<string, number>()
 
+/** Fujin has answered this just now, to this question or to another one. */
+export async function keepAnswer(key: QueryKey, value: unknown, whose: string) {
+  old.delete(keyOf(key, whose))
+  await quietly(store.answers.put({ key: keyOf(key, whose), person: whose, at: Date.now(), value }))
+}
+
 /** The network first, the device where there is none: the same question answers with what it answered last. */
 export function kept<T>(
   key: QueryKey,
@@ -48,8 +54,7 @@ export function kept<T>(
     const here = keyOf(key, owner)
     try {
       const value = await patiently(ask(context?.signal))
-      old.delete(here)
-      await quietly(store.answers.put({ key: here, person: owner, at: Date.now(), value }))
+      await keepAnswer(key, value, owner)
       return value
     } catch (error) {
       if (!(error instanceof NoConnection)) throw error
@@ -68,7 +73,7 @@ const patiently = <T>(asked: Promise<T>): Promise<T> =>
   })
 
 /** Of an answer that lay on the device: from when it is, ms; undefined of one that Fujin gave just now. */
-export const oldSince = (key: QueryKey): number | undefined => old.get(keyOf(key, person))
+export const oldSince = (key: QueryKey, whose = person): number | undefined => old.get(keyOf(key, whose))
 
 /** When this question was answered last, if its answer is on the device. */
 export const keptAt = async (key: QueryKey) => (await quietly(store.answers.get(keyOf(key, person))))?.at

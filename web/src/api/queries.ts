@@ -1,27 +1,43 @@
 import { t } from '@lingui/core/macro'
 import { useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query'
 import { addExercises, type NewExercise } from './lesson'
-import { forgetAnswers, keepFor, kept } from './kept'
+import { forgetAnswers, keepAnswer, keepFor, kept, oldSince } from './kept'
 import { forgetTyped } from './typed'
 import { api, keepToken, Refusal, unwrap, type Schemas, type Session, type Sortie, type SortieChange } from './client'
 import { once } from './once'
 import { useFound, usePaged } from './paged'
 
-export function useSession() {
+/** Who is here is kept for a start without a network, before anybody is known. */
+const NOBODYS = ''
+
+/** Who was here last, by the device, is asked of Fujin again this often until it answers. */
+const WHO_AGAIN_MS = 3000
+
+/** Who is signed in. In the cockpit a session that has ended takes nobody's sheet away: taps stay on the device. */
+export function useSession(cockpit: boolean) {
+  const queries = useQueryClient()
   return useQuery({
     queryKey: ['session'],
     queryFn: async () => {
-      const session = await kept(
+      const now = await kept(
         ['session'],
         () => unwrap(api.GET('/api/session')),
-        () => '',
+        () => NOBODYS,
       )()
+      const before = queries.getQueryData<Session>(['session'])
+      const session = cockpit && before?.person && !now.person ? before : now
       keepToken(session.csrf_token)
       await keepFor(session.person?.id ?? '')
       return session
     },
     staleTime: Infinity,
+    refetchInterval: () => oldSince(['session'], NOBODYS) !== undefined && WHO_AGAIN_MS,
   })
+}
+
+/** Fujin does not know who asks: the session has ended, and who is here is asked anew. */
+export function askWhoIsHere(queries: QueryClient, error: Error) {
+  if (error instanceof Refusal && error.status === 401) void queries.invalidateQueries({ queryKey: ['session'] })
 }
 
 export function useSignIn() {
@@ -37,6 +53,7 @@ export function useSignIn() {
 export async function begun(queries: QueryClient, session: Session) {
   keepToken(session.csrf_token)
   await keepFor(session.person?.id ?? '')
+  await keepAnswer(['session'], session, NOBODYS)
   queries.removeQueries({ predicate: (query) => query.queryKey[0] !== 'session' })
   queries.setQueryData(['session'], session)
 }

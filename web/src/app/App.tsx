@@ -40,9 +40,9 @@ const SideBySidePage = later(() => import('../views/SideBySidePage').then((file)
 
 /** The frame: rail of words, command box, and the view that the address names. */
 export function App() {
-  const session = useSession()
   const { pathname } = useLocation()
   const cockpit = pathname.endsWith('/fly')
+  const session = useSession(cockpit)
   const joining = pathname.startsWith('/join/')
   const [mode, setMode] = useMode(cockpit)
 

@@ -37,6 +37,14 @@ export default ts.config(
           selector: "JSXAttribute[name.name='aria-pressed'] BinaryExpression[operator='===']",
           message: 'One of several is a Choice: one stop of the tab key, and said as a choice.',
         },
+        {
+          selector: 'Property[key.name=/^(word|words|label|placeholder|ask|does)$/] > Literal[value=/[a-z]{3}/]',
+          message: 'A text that somebody reads is a t`…`, so that another language has it too.',
+        },
+        {
+          selector: "Property[key.name='id'] > TaggedTemplateExpression[tag.name='t']",
+          message: 'An id is the same in every language.',
+        },
       ],
     },
     languageOptions: {

@@ -22,6 +22,15 @@ class GlossaryTest < Minitest::Test
     assert_empty wrong
   end
 
+  # Nobody flies 907 ft or 30.0°: tens from a hundred on, whole percents, no tenths that are nought, each half a step
+  # either way.
+  def test_what_is_flown_by_is_said_as_a_person_says_it
+    told = { [907.4, 'ft'] => '910 ft', [904.9, 'ft'] => '900 ft', [99.4, 'ft'] => '99 ft', [-104.9, 'ft'] => '-100 ft',
+             [1578.0, 'fpm'] => '1580 ft/min', [100.04, 'pct'] => '100 %', [30.0, 'deg'] => '30°',
+             [8.5, 'deg'] => '8.5°', [12.04, 's'] => '12 s', [0.68, 's'] => '0.7 s', [62.6, 'kt'] => '63 kt' }
+    told.each { |(value, unit), words| assert_equal words, G.said(value, unit), "#{value} #{unit}" }
+  end
+
   def test_nought_has_no_sign
     assert_equal '0.0 °', G.figure(-0.01, 'deg', 1).sub('°', ' °').squeeze(' ')
     assert_equal '0 kt', G.figure(-0.4, 'kt', 0)

@@ -26,6 +26,21 @@ class SiteSurveyTest < Minitest::Test
     assert_equal 4, found.proposed_level
   end
 
+  # Every question of the survey has its words; what somebody drew is called what they called it.
+  def test_what_is_open_is_said_in_words
+    spoken = Fujin::Sites::Spoken
+    Fujin::Sites::Survey::REQUIRED.each do |group, abouts|
+      assert_equal abouts, spoken::QUESTIONS.fetch(group).keys
+    end
+
+    assert_equal 'wires', spoken.of('obstructions-wire')
+    assert_equal 'the last point to break off', spoken.of('lines.break_off-low')
+    assert_equal 'wire south', spoken.of('wire-south')
+    assert_equal 'obstructions left', spoken.of('obstructions-left')
+    assert_equal 'wires, wire south and slope', spoken.list(%w[obstructions-wire wire-south ground-slope])
+    assert_equal ['', 'wires'], [spoken.list([]), spoken.list(%w[obstructions-wire obstructions-wire-high])]
+  end
+
   # 40 ft within a foot against 60 ft within 6: apart. 15 m, half a metre and 5 m away at most it is the same tree.
   def test_heights_that_cannot_both_be_right_are_told
     found = compared([tree(60, 0, 40, id: 'oak'), answers], [tree(62, 0, 60, id: 'a', pass: 'low'), answers])

@@ -122,7 +122,7 @@ module Fujin
       keys.each_with_index do |name, i|
         @pdf.bounding_box([i * width, top], width: width - 4, height: 34) do
           write(words(name).label, size: 8, color: SOFT)
-          write(figure(name, @plan.numbers.fetch(name)), size: 14, style: :bold)
+          write(said(name, @plan.numbers.fetch(name)), size: 14, style: :bold)
         end
       end
       @pdf.stroke_horizontal_rule
@@ -130,6 +130,7 @@ module Fujin
     end
 
     def words(name) = Glossary.number(name, @plan.manoeuvre)
+    def said(name, number) = number.value ? Glossary.said(number.value, number.unit, words(name).digits) : '-'
     def figure(name, number) = number.value ? Glossary.figure(number.value, number.unit, words(name).digits) : '-'
 
     # Numbers on the left; set-up, gates and what to say on the right.

@@ -25,7 +25,52 @@ class EndedSessionTest < Minitest::Test
     click_on 'Students'
 
     assert_field 'Sign-in name'
-    assert_no_text 'Try again'
+    assert_text "Your session has ended. Signed in again, #{@instructor.name} finds the page as it was left"
+    assert_accessible('signing in again')
+  end
+
+  # What was typed and is nowhere else stays behind the sign-in, and is stored once there is a session again.
+  def test_what_was_typed_is_stored_after_signing_in_again
+    sign_in(@chief)
+    visit '/people'
+    click_on 'Add somebody'
+    fill_in 'Name', with: 'Wenna Marsh'
+    fill_in 'Sign-in name', with: 'wenna'
+    fill_in 'Mass, kg', with: '64'
+    Fujin::PersonSession.find_each(&:destroy!)
+    within('[role=dialog]') { click_on 'Add' }
+    assert_text 'Your session has ended'
+    sign_in_again(@chief)
+
+    assert_field 'Name', with: 'Wenna Marsh'
+    within('[role=dialog]') { click_on 'Add' }
+    assert_text 'Wenna Marsh'
+    eventually { Fujin::Person.exists?(sign_in: 'wenna') }
+  end
+
+  # Another person on the same device sees nothing of who was there before.
+  def test_somebody_else_begins_a_page_of_their_own
+    sign_in(@instructor)
+    visit '/students'
+    assert_text @other.name
+    Fujin::PersonSession.find_each(&:destroy!)
+    click_on 'Fleet'
+    assert_text 'Your session has ended'
+    sign_in_again(@student)
+    assert_text 'My record'
+
+    assert_no_link 'Students'
+    visit '/students'
+    assert_no_text @other.name
+  end
+
+  def sign_in_again(person)
+    # Over the page, and over what was open on it.
+    form = find('[role=dialog]:has([autocomplete=username])')
+    form.fill_in 'Sign-in name', with: person.sign_in
+    form.fill_in 'Password', with: ServerHelp::PASSWORD
+    form.click_on 'Sign in'
+    assert_no_text 'finds the page as it was left'
   end
 
   # In flight nothing takes the sheet away; what is tapped waits on the device.

@@ -23,12 +23,12 @@ class BrowserSitesTest < Minitest::Test
     click_on 'Sites'
     load_file(meadow(answers(wire: 'open')))
     assert_text 'Meadow'
-    assert_text 'is open'
+    assert_text 'still open'
     assert_selector 'section[aria-label="Verdict by use"]', text: 'not suitable'
     within('[role="radiogroup"][aria-label^="Wires"]') { click_on 'not there' }
     assert_text 'Changed, not kept'
     within('section[aria-label="Verdict by use"]') { assert_text 'suitable' }
-    assert_no_text 'wire: is open'
+    assert_no_text 'wires: still open'
     assert_text '11.7°'
     handle = find('g[role="button"][aria-label^="tree tree"]', visible: :all)
     page.execute_script('arguments[0].focus()', handle)

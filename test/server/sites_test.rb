@@ -238,12 +238,12 @@ class SitesTest < Minitest::Test
     assert_equal 2, last_response.body.scan(%r{/Type /Page\b}).size
     words = site_page(exercise.reload)
 
-    assert_match(/Dual: Not suitable: obstructions wire: is open/, words)
+    assert_match(/Dual: Not suitable: wires: still open/, words)
     feet, altimeter = words.match(/(\d+) ft \((\d+) on the altimeter\)/).captures.map(&:to_i)
 
     assert_equal feet + 300, altimeter
     assert_match(/Out: out/, words)
-    assert_match(/Open: obstructions-wire/, words)
+    assert_match(/Still open: wires/, words)
   end
 
   # What is written on the site's page.

@@ -23,13 +23,13 @@ class WordsTest < Minitest::Test
   # The screen and the printed page round alike, in every unit.
   def test_the_core_and_the_screen_give_the_same_digits
     values = [0.0, 0.04, 0.96, 12.345, 99.95, -7.26, 1234.56]
-    rows = Fujin::Glossary.units.keys.product(values)
-    answers = ask('design/words.ts', *rows.map { |unit, value| ['figure', value, unit] })
-    rows.zip(answers).each do |(unit, value), answer|
+    rows = Fujin::Glossary.units.keys.product(values, [%i[figure figure], %i[said saidFigure]])
+    answers = ask('design/words.ts', *rows.map { |unit, value, (_, there)| [there.to_s, value, unit] })
+    rows.zip(answers).each do |(unit, value, (here, _)), answer|
       word = Fujin::Glossary.unit_word(unit)
-      said = Fujin::Glossary.figure(value, unit).delete_suffix(word).strip
+      told = Fujin::Glossary.public_send(here, value, unit).delete_suffix(word).strip
 
-      assert_equal said.sub('-', '−'), answer, "#{value} #{unit}"
+      assert_equal told.sub('-', '−'), answer, "#{here} #{value} #{unit}"
     end
   end
 

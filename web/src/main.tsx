@@ -1,4 +1,4 @@
-import { QueryCache, QueryClient, QueryClientProvider } from '@tanstack/react-query'
+import { MutationCache, QueryCache, QueryClient, QueryClientProvider } from '@tanstack/react-query'
 import { StrictMode } from 'react'
 import { language } from '#language/i18n'
 import { createRoot } from 'react-dom/client'
@@ -9,8 +9,9 @@ import { App } from './app/App'
 import { keepShell } from './app/pwa'
 import './design/tokens.css'
 
-const queries = new QueryClient({
+const queries: QueryClient = new QueryClient({
   queryCache: new QueryCache({ onError: (error) => askWhoIsHere(queries, error) }),
+  mutationCache: new MutationCache({ onError: (error) => askWhoIsHere(queries, error) }),
   defaultOptions: {
     // Asked without a network too: an answer may lie on the device.
     queries: {

@@ -40,6 +40,17 @@ module Fujin
         CLOSE.include?(word) ? "#{text}#{word}" : "#{text} #{word}"
       end
 
+      # A value to fly by, as a person says it: no closer than a gauge is read, tens of feet from a hundred on, and no
+      # tenths that are nought (units.json, 'said').
+      # @return [String]
+      def said(value, unit, digits = nil)
+        rule = units.fetch(unit)['said'] || {}
+        step = rule['step'] if value.abs >= rule.fetch('from', 0)
+        places = rule['digits'] || digits || units.fetch(unit).fetch('digits')
+        shown = step ? (value / step).round * step : value.round(places)
+        figure(shown, unit, shown == shown.round ? 0 : places)
+      end
+
       # A band as a person reads it: '58 to 68 kt', 'at least 90 %'.
       # @param low [Float, nil], @param high [Float, nil] nil where that side is free
       def band(low, high, unit, digits = nil)

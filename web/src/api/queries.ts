@@ -1,5 +1,5 @@
 import { t } from '@lingui/core/macro'
-import { useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query'
+import { useMutation, useQuery, useQueryClient, type Query, type QueryClient } from '@tanstack/react-query'
 import { addExercises, type NewExercise } from './lesson'
 import { forgetAnswers, keepAnswer, keepFor, kept, oldSince } from './kept'
 import { forgetTyped } from './typed'
@@ -28,6 +28,7 @@ export function useSession(cockpit: boolean) {
       const session = cockpit && before?.person && !now.person ? before : now
       keepToken(session.csrf_token)
       await keepFor(session.person?.id ?? '')
+      lately ??= session.person?.id
       return session
     },
     staleTime: Infinity,
@@ -37,8 +38,13 @@ export function useSession(cockpit: boolean) {
 
 /** Fujin does not know who asks: the session has ended, and who is here is asked anew. */
 export function askWhoIsHere(queries: QueryClient, error: Error) {
-  if (error instanceof Refusal && error.status === 401) void queries.invalidateQueries({ queryKey: ['session'] })
+  const known = queries.getQueryData<Session>(['session'])?.person
+  if (known && error instanceof Refusal && error.status === 401)
+    void queries.invalidateQueries({ queryKey: ['session'] })
 }
+
+/** Whose answers are on screen. */
+let lately: string | undefined
 
 export function useSignIn() {
   const queries = useQueryClient()
@@ -49,13 +55,17 @@ export function useSignIn() {
   })
 }
 
-/** Somebody has come in: nothing of anybody before them stays on screen. */
+/** Somebody has come in: nothing of anybody else before them stays on screen; their own is asked for again. */
 export async function begun(queries: QueryClient, session: Session) {
   keepToken(session.csrf_token)
   await keepFor(session.person?.id ?? '')
   await keepAnswer(['session'], session, NOBODYS)
-  queries.removeQueries({ predicate: (query) => query.queryKey[0] !== 'session' })
+  const others = { predicate: (query: Query) => query.queryKey[0] !== 'session' }
+  const again = lately === session.person?.id
+  lately = session.person?.id
+  if (!again) queries.removeQueries(others)
   queries.setQueryData(['session'], session)
+  if (again) await queries.invalidateQueries(others)
 }
 
 export function useSignOut() {

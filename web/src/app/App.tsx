@@ -1,7 +1,9 @@
 import { t } from '@lingui/core/macro'
 import { Trans } from '@lingui/react/macro'
+import { useState } from 'react'
 import { Link, Route, Routes, useLocation } from 'react-router'
 import { Toaster } from 'sonner'
+import type { Session } from '../api/client'
 import { useSession } from '../api/queries'
 import { typedFor } from '../api/typed'
 import { Failed, Loading } from '../design/States'
@@ -15,6 +17,7 @@ import { later } from '../design/Later'
 import { Rail } from './Rail'
 import { readAs } from './readAs'
 import { Shortcuts } from './Shortcuts'
+import { SignInAgain } from './SignInAgain'
 import { useViewName } from './useViewName'
 import { ViewBoundary } from './ViewBoundary'
 
@@ -42,53 +45,59 @@ const SideBySidePage = later(() => import('../views/SideBySidePage').then((file)
 export function App() {
   const { pathname } = useLocation()
   const cockpit = pathname.endsWith('/fly')
-  const session = useSession(cockpit)
+  const asked = useSession(cockpit)
+  const [seen, setSeen] = useState<Session>()
+  if (asked.data?.person && asked.data !== seen) setSeen(asked.data)
   const joining = pathname.startsWith('/join/')
   const [mode, setMode] = useMode(cockpit)
 
-  readAs(session.data)
+  // A session that has ended leaves the page as it is, behind the way to begin it again.
+  const session = asked.data?.person ? asked.data : seen
+  readAs(session ?? asked.data)
   useViewName()
-  typedFor(session.data?.person?.id ?? '')
-  useSender(session.data?.person?.id)
-  if (session.isPending) return <Loading what={t`who you are`} />
-  if (session.isError) return <Failed error={session.error} again={() => void session.refetch()} />
-  if (joining && !session.data.person) return <Join word={pathname.slice('/join/'.length)} />
-  if (session.data.set_up) return <SetUp codeNeeded={session.data.set_up.code_needed} />
-  if (!session.data.person) return <SignIn school={session.data.school?.name ?? ''} />
+  typedFor(session?.person?.id ?? '')
+  useSender(asked.data?.person?.id)
+  if (!asked.data && asked.isError) return <Failed error={asked.error} again={() => void asked.refetch()} />
+  if (!asked.data) return <Loading what={t`who you are`} />
+  if (joining && !asked.data.person) return <Join word={pathname.slice('/join/'.length)} />
+  if (asked.data.set_up) return <SetUp codeNeeded={asked.data.set_up.code_needed} />
+  const school = asked.data.school?.name ?? ''
+  if (!session?.person) return <SignIn school={school} />
 
   return (
     <div
+      key={session.person.id}
       className={cockpit ? 'grid' : 'print-frame grid min-h-screen grid-cols-[9.5rem_minmax(0,1fr)] max-md:grid-cols-1'}
     >
       <a href="#view" className="button solid sr-only focus:not-sr-only focus:absolute focus:z-50">
         {t`Skip to the view`}
       </a>
-      {!cockpit && <Rail session={session.data} mode={mode} setMode={setMode} />}
+      {!cockpit && <Rail session={session} mode={mode} setMode={setMode} />}
       <main id="view" tabIndex={-1} className={cockpit ? 'min-w-0' : 'min-w-0 px-5 pt-2.5 pb-10'}>
         <ViewBoundary at={pathname}>
           <Routes>
-            <Route path="/" element={<Today session={session.data} />} />
+            <Route path="/" element={<Today session={session} />} />
             <Route path="/students" element={<Students />} />
-            <Route path="/students/:id" element={<StudentPage session={session.data} />} />
+            <Route path="/students/:id" element={<StudentPage session={session} />} />
             <Route path="/students/:id/side-by-side" element={<SideBySidePage />} />
-            <Route path="/sites" element={<Sites session={session.data} />} />
-            <Route path="/sites/:id" element={<SitePage session={session.data} />} />
-            <Route path="/sites/:id/look" element={<LookPage session={session.data} />} />
-            <Route path="/sites/:id/survey/:survey" element={<SurveyPage session={session.data} />} />
-            <Route path="/bookings" element={<Bookings session={session.data} />} />
-            <Route path="/people" element={<People session={session.data} />} />
-            <Route path="/people/:id" element={<PersonPage session={session.data} />} />
+            <Route path="/sites" element={<Sites session={session} />} />
+            <Route path="/sites/:id" element={<SitePage session={session} />} />
+            <Route path="/sites/:id/look" element={<LookPage session={session} />} />
+            <Route path="/sites/:id/survey/:survey" element={<SurveyPage session={session} />} />
+            <Route path="/bookings" element={<Bookings session={session} />} />
+            <Route path="/people" element={<People session={session} />} />
+            <Route path="/people/:id" element={<PersonPage session={session} />} />
             <Route path="/people/:id/log" element={<LogPage />} />
             <Route path="/me" element={<MePage />} />
-            <Route path="/school" element={<SchoolPage session={session.data} />} />
-            <Route path="/fleet" element={<Fleet session={session.data} />} />
-            <Route path="/method" element={<Method session={session.data} />} />
+            <Route path="/school" element={<SchoolPage session={session} />} />
+            <Route path="/fleet" element={<Fleet session={session} />} />
+            <Route path="/method" element={<Method session={session} />} />
             <Route path="/sorties/:id/debrief" element={<DebriefPage />} />
             <Route
               path="/sorties/:id/:stage"
-              element={<SortiePage session={session.data} mode={mode} setMode={setMode} />}
+              element={<SortiePage session={session} mode={mode} setMode={setMode} />}
             />
-            <Route path="/sign-offs/:id" element={<SignOffPage session={session.data} />} />
+            <Route path="/sign-offs/:id" element={<SignOffPage session={session} />} />
             <Route
               path="*"
               element={
@@ -105,7 +114,8 @@ export function App() {
           </Routes>
         </ViewBoundary>
       </main>
-      <CommandBox session={session.data} setMode={setMode} />
+      {!asked.data.person && <SignInAgain school={school} name={session.person.name} />}
+      <CommandBox session={session} setMode={setMode} />
       <Shortcuts />
       <Toaster
         containerAriaLabel={t`Messages`}

@@ -1,8 +1,8 @@
 import { plural, t } from '@lingui/core/macro'
 import { Trans } from '@lingui/react/macro'
 import { clsx } from 'clsx'
-import { useState } from 'react'
-import { Link, NavLink } from 'react-router'
+import { useEffect, useRef, useState } from 'react'
+import { Link, NavLink, useLocation } from 'react-router'
 import type { Session } from '../api/client'
 import { useSignOut } from '../api/queries'
 import { Choice, SEGMENT } from '../design/Choice'
@@ -23,6 +23,10 @@ const PLACES: { to: string; word: string; staff: boolean; chief?: boolean }[] = 
   { to: '/school', word: t`School`, staff: true, chief: true },
 ]
 
+/** Beside the page its mark stands to the left; on a phone, where the places are one row, under it. */
+const PLACE =
+  'flex min-h-11 shrink-0 items-center border-l-4 px-3 no-underline max-md:border-b-4 max-md:border-l-0 max-md:pt-1 max-md:px-2'
+
 interface Props {
   session: Session
   mode: Mode
@@ -35,15 +39,26 @@ export function Rail({ session, mode, setMode }: Props) {
   const person = session.person
   const staff = !isLearner(person)
   const [leaving, setLeaving] = useState(false)
+  const [opened, setOpened] = useState(false)
+  const { pathname } = useLocation()
+  const places = useRef<HTMLElement>(null)
+  // On a phone the row of places runs on sideways.
+  useEffect(() => {
+    void places.current?.querySelector('[aria-current=page]')?.scrollIntoView({ block: 'nearest', inline: 'nearest' })
+  }, [pathname])
   const mine = useWaiting().filter((tap) => tap.person_id === person?.id && !tap.refused).length
   return (
     <header className="no-print border-r border-rule bg-wash max-md:border-r-0 max-md:border-b">
-      <div className="flex h-full max-h-screen flex-col gap-1 p-3 md:sticky md:top-0 md:h-screen max-md:flex-row max-md:flex-wrap max-md:items-center">
+      <div className="flex h-full max-h-screen flex-col gap-1 p-3 md:sticky md:top-0 md:h-screen max-md:flex-row max-md:flex-wrap max-md:items-center max-md:gap-x-2 max-md:px-2 max-md:py-0.5">
         <div className="mb-3 flex items-center gap-2 max-md:mb-0">
           <Mark />
-          <span className="text-xl font-bold tracking-tight">Fujin</span>
+          <span className="text-xl font-bold tracking-tight max-md:sr-only">Fujin</span>
         </div>
-        <nav aria-label={t`Places`} className="flex flex-col gap-0.5 max-md:flex-row max-md:flex-wrap">
+        <nav
+          ref={places}
+          aria-label={t`Places`}
+          className="flex flex-col gap-0.5 max-md:min-w-0 max-md:flex-1 max-md:flex-row max-md:overflow-x-auto"
+        >
           {PLACES.filter(
             (place) => (staff || !place.staff) && (!place.chief || person?.role === 'chief_instructor'),
           ).map((place) => (
@@ -52,10 +67,7 @@ export function Rail({ session, mode, setMode }: Props) {
               to={place.to}
               end={place.to === '/'}
               className={({ isActive }) =>
-                clsx(
-                  'flex min-h-11 items-center border-l-4 px-3 no-underline',
-                  isActive ? 'border-ink font-bold text-ink' : 'border-transparent text-soft hover:text-ink',
-                )
+                clsx(PLACE, isActive ? 'border-ink font-bold text-ink' : 'border-transparent text-soft hover:text-ink')
               }
             >
               {place.word}
@@ -65,17 +77,30 @@ export function Rail({ session, mode, setMode }: Props) {
             <NavLink
               to={`/students/${person.id}`}
               className={({ isActive }) =>
-                clsx(
-                  'flex min-h-11 items-center border-l-4 px-3 no-underline',
-                  isActive ? 'border-ink font-bold' : 'border-transparent text-soft',
-                )
+                clsx(PLACE, isActive ? 'border-ink font-bold' : 'border-transparent text-soft')
               }
             >
               {t`My record`}
             </NavLink>
           )}
         </nav>
-        <div className="mt-auto flex flex-col gap-2 text-sm max-md:mt-0 max-md:ml-auto max-md:flex-row max-md:items-center">
+        <button
+          type="button"
+          className="act px-1 md:hidden"
+          aria-expanded={opened}
+          aria-controls="device"
+          onClick={() => setOpened(!opened)}
+        >
+          {opened ? t`Less` : t`More`}
+        </button>
+        <WaitingTaps person={person?.id} />
+        <div
+          id="device"
+          className={clsx(
+            'mt-auto flex flex-col gap-2 text-sm max-md:mt-0 max-md:w-full max-md:flex-row max-md:flex-wrap max-md:items-center max-md:gap-x-4 max-md:pb-2',
+            !opened && 'max-md:hidden',
+          )}
+        >
           <div>
             <span aria-hidden="true" className="label max-md:hidden">
               {t`Light here`}
@@ -94,7 +119,6 @@ export function Rail({ session, mode, setMode }: Props) {
             </Link>
             <div className="label">{capital(person?.role ?? '')}</div>
           </div>
-          <WaitingTaps person={person?.id} />
           {mine > 0 && leaving && (
             <p role="alert" className="limit-note m-0 p-2">
               {plural(mine, { one: '# tap still waits here.', other: '# taps still wait here.' })}{' '}

@@ -8,6 +8,8 @@ import { toReader, wordFor } from './units'
 interface Unit {
   word: string
   digits: number
+  /** How a person says it: with so many digits, in such steps from there on. */
+  said?: { digits?: number; from?: number; step?: number }
 }
 const UNITS: Record<string, Unit> = units
 
@@ -16,6 +18,19 @@ export const unitWord = (unit: string) => wordFor(UNITS[unit]?.word ?? unit)
 export function figure(value: number | null | undefined, unit: string, digits?: number): string {
   if (value === null || value === undefined) return '—'
   return decimal(toReader(value, UNITS[unit]?.word ?? unit), digits ?? UNITS[unit]?.digits ?? 1)
+}
+
+/**
+ * A value to fly by, as a person says it: no closer than a gauge is read, tens of feet from a hundred on, and no tenths
+ * that are nought. In another unit than Fujin's own it is read as that one is.
+ */
+export function saidFigure(value: number | null | undefined, unit: string, digits?: number): string {
+  const own = UNITS[unit]
+  if (value == null || !own || wordFor(own.word) !== own.word) return figure(value, unit, digits)
+  const { from = 0, step, digits: closest } = own.said ?? {}
+  const places = closest ?? digits ?? own.digits
+  const shown = step && Math.abs(value) >= from ? Math.round(value / step) * step : Number(value.toFixed(places))
+  return figure(shown, unit, Number.isInteger(shown) ? 0 : places)
 }
 
 /** What a band lets pass: '58 to 68 kt', 'at least 90 %'; nothing where both sides are free. */
@@ -35,6 +50,8 @@ export function bandText(
 export const gatePlace = ({ title, height_ft }: { title: string; height_ft: number }) =>
   height_ft < 1 ? title : `${title}, ${figure(height_ft, 'ft')} ft`
 
+/** An id as somebody gave it, readable. */
+export const nameOf = (id: string) => id.replaceAll(/[-_.]/g, ' ')
 export const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1).replaceAll('_', ' ')
 /** As a sentence: begun large, and ended. */
 export const sentence = (text: string) => capital(text).replace(/([^.!?])$/, '$1.')

@@ -1,6 +1,7 @@
 import { t } from '@lingui/core/macro'
 import { useRef, type KeyboardEvent } from 'react'
 import { clsx } from 'clsx'
+import { nameOf } from '../design/words'
 import { middle, roomOf, type Drawing, type Point, type Scaled } from './siteScale'
 
 const KEY_STEP_M = 1
@@ -22,12 +23,16 @@ interface HandlesProps extends Scaled {
 /** What may be taken and moved: every obstacle and spot, and the corners of what is selected. */
 export function SiteHandles({ picture, selected, onSelect, onMove, x, y, perM }: HandlesProps) {
   const all = [
-    ...picture.obstacles.map((one) => ({ id: one.id, points: one.rings[0] ?? [], label: `${one.what} ${one.id}` })),
-    ...picture.spots.map((one) => ({ id: one.id, points: [one.at], label: t`spot ${one.id}` })),
+    ...picture.obstacles.map((one) => ({
+      id: one.id,
+      points: one.rings[0] ?? [],
+      label: `${one.what} ${nameOf(one.id)}`,
+    })),
+    ...picture.spots.map((one) => ({ id: one.id, points: [one.at], label: t`spot ${nameOf(one.id)}` })),
     ...[...picture.approaches, ...picture.departures].map((one) => ({
       id: one.id,
       points: one.points,
-      label: t`line ${one.id}`,
+      label: t`line ${nameOf(one.id)}`,
     })),
   ]
   const centres = all.map(({ id, points, label }) => ({

@@ -1,4 +1,5 @@
 import { t } from '@lingui/core/macro'
+import { nameOf } from '../design/words'
 import { HALF_LETTER } from './scale'
 import { middle, type Drawing, type Obstacle, type Point, type Scaled } from './siteScale'
 
@@ -19,10 +20,10 @@ export function SiteNames({ picture, x, y, width, height, chosen }: NamesProps) 
     py < height - 4 &&
     taken.every((one) => Math.abs(one.x - px) > one.half + half + 3 || Math.abs(one.y - py) > 13)
   const wanted = [
-    ...picture.spots.map(({ id, at }) => ({ id, text: id, at, dy: 18, bold: true })),
+    ...picture.spots.map(({ id, at }) => ({ id, text: nameOf(id), at, dy: 18, bold: true })),
     ...[...picture.approaches, ...picture.departures].map(({ id, points }) => ({
       id,
-      text: id,
+      text: nameOf(id),
       at: inView(points, x, y, width, height),
       dy: -6,
       bold: id === chosen,
@@ -67,7 +68,7 @@ export function SiteNames({ picture, x, y, width, height, chosen }: NamesProps) 
 }
 
 const obstacleName = ({ id, top_ft, known, status, stands }: Obstacle) => {
-  const name = id.replaceAll('-', ' ')
+  const name = nameOf(id)
   if (status === 'not_there') return t`${name}: not there`
   const height = !known ? t`, height not known` : stands && top_ft != null ? ` ${Math.round(top_ft)} ft` : ''
   return `${name}${height}${status === 'open' ? t`, open` : ''}`

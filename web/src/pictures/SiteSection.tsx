@@ -1,5 +1,6 @@
 import { t } from '@lingui/core/macro'
 import type { Schemas } from '../api/client'
+import { nameOf } from '../design/words'
 import { Picture } from './Picture'
 import { line, ticks } from './scale'
 import { useWidth } from './useWidth'
@@ -48,7 +49,7 @@ export function SiteSection({ line: one, kind }: Props) {
       <Picture
         width={width}
         height={height}
-        label={t`${one.id} from the side, true scale. ${under.length} things under it.${approach?.gate ? t` Break off by ${Math.round(approach.gate.height_ft)} ft, ${Math.round(approach.gate.distance_ft)} ft out.` : ''}`}
+        label={t`${nameOf(one.id)} from the side, true scale. ${under.length} things under it.${approach?.gate ? t` Break off by ${Math.round(approach.gate.height_ft)} ft, ${Math.round(approach.gate.distance_ft)} ft out.` : ''}`}
         className="border border-rule bg-sheet"
       >
         {ground.length > 1 && (
@@ -129,7 +130,7 @@ function windowOf(approach: Approach | undefined, under: Under[]): [number, numb
 const heights = (path: [number, number][], out: number, beyond: number) =>
   path.filter(([along]) => along < out * 0.7 && along > -beyond * 0.7).map(([, feet]) => Math.min(feet, 320))
 
-const nameOf = (hit: Under) => `${hit.id.replaceAll('-', ' ')} ${Math.round(hit.top_ft)} ft`
+const topOf = (hit: Under) => `${nameOf(hit.id)} ${Math.round(hit.top_ft)} ft`
 
 /** Whose name has room beside the others': the highest first. */
 function namesThatFit(under: Under[], x: StandsProps['x'], y: StandsProps['y']) {
@@ -137,7 +138,7 @@ function namesThatFit(under: Under[], x: StandsProps['x'], y: StandsProps['y']) 
   const fitting = [...under]
     .sort((a, b) => b.high_ft - a.high_ft)
     .filter((hit) => {
-      const half = nameOf(hit).length * 3.1
+      const half = topOf(hit).length * 3.1
       const at = (x(hit.to_ft) + x(hit.from_ft)) / 2
       const top = y(hit.high_ft)
       if (placed.some((one) => Math.abs(one.at - at) < one.half + half && Math.abs(one.top - top) < 13)) return false
@@ -160,7 +161,7 @@ interface StandsProps {
 function Stands({ hit, x, y, width, named }: StandsProps) {
   const wide = Math.max(2, x(hit.from_ft) - x(hit.to_ft))
   const wire = hit.what === 'wire'
-  const name = nameOf(hit)
+  const name = topOf(hit)
   const room = name.length * 3.1
   return (
     <g>

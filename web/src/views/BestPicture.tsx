@@ -2,7 +2,7 @@ import { t } from '@lingui/core/macro'
 import type { Attempt, Exercise, Plan } from '../api/client'
 import { usePlan } from '../api/prepare'
 import { useAttemptPictures, useFlownPath } from '../api/review'
-import { figure, unitWord } from '../design/words'
+import { saidFigure, unitWord } from '../design/words'
 import { DescentSection } from '../pictures/DescentSection'
 import { GroundView } from '../pictures/GroundView'
 import { HoverTrace } from '../pictures/HoverTrace'
@@ -42,7 +42,9 @@ const meant = (plan: Plan) =>
       const number = plan.numbers[name]
       return number?.value == null
         ? []
-        : [`${number.label.toLowerCase()} ${figure(number.value, number.unit, number.digits)} ${unitWord(number.unit)}`]
+        : [
+            `${number.label.toLowerCase()} ${saidFigure(number.value, number.unit, number.digits)} ${unitWord(number.unit)}`,
+          ]
     })
     .slice(0, MEANT)
     .join(', ')

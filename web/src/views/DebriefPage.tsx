@@ -7,7 +7,7 @@ import { useAttempts } from '../api/review'
 import { GradeGlyph } from '../design/GradeGlyph'
 import { Failed, Loading } from '../design/States'
 import { BestPicture } from './BestPicture'
-import { capital, fullDayOf, resultWord } from '../design/words'
+import { capital, figure, fullDayOf, resultWord, unitWord } from '../design/words'
 
 /** The flight in plain words for the student to take home: what to do next time first, then each attempt. */
 export function DebriefPage() {
@@ -131,7 +131,7 @@ function One({ attempt }: { attempt: Attempt }) {
             <p className="mt-2 mb-0">{t`No fault is named in it.`}</p>
           )}
           {polished(attempt).length > 0 && (
-            <p className="mt-1 mb-0">{t`Well done: ${polished(attempt).join(', ')}.`}</p>
+            <p className="mt-1 mb-0">{t`Well done, better than the standard asks: ${polished(attempt).join(', ')}.`}</p>
           )}
         </>
       )}
@@ -146,7 +146,10 @@ const of = (attempt: Attempt, phase: string, kind: 'self' | 'instructor') =>
 const polished = (attempt: Attempt) =>
   Object.entries(attempt.measures ?? {})
     .filter(([, measure]) => measure.verdict === 'polished')
-    .map(([, measure]) => measure.label.toLowerCase())
+    .map(
+      ([, { label, value, unit, digits }]) =>
+        t`${label.toLowerCase()} ${figure(value, unit, digits)} ${unitWord(unit)}`,
+    )
     .slice(0, 5)
 
 /** What the candidate found, and how the teaching was graded. */

@@ -5,7 +5,13 @@ import { signIn as ranges } from '../api/ranges.generated'
 import { Field } from '../design/Field'
 import { useBody } from '../design/useBody'
 
-export function SignIn({ school }: { school: string }) {
+interface Props {
+  school: string
+  /** Why it is asked for. */
+  notice?: string
+}
+
+export function SignIn({ school, notice }: Props) {
   const signIn = useSignIn()
   const { values, form, field, focus } = useBody(ranges, { start: { sign_in: '', password: '', code: '' } })
   const asked =
@@ -25,6 +31,11 @@ export function SignIn({ school }: { school: string }) {
       </svg>
       <h1 className="m-0 text-4xl font-bold">Fujin</h1>
       <p className="mt-1 mb-6 text-soft">{t`${school}. Sign in to plan, fly, review and record.`}</p>
+      {notice && (
+        <p role="status" className="caution-edge mt-0 mb-4 py-0.5 pl-4">
+          {notice}
+        </p>
+      )}
       <form {...form((body) => signIn.mutate(body))} className="sheet grid gap-4 p-6">
         <Field label={t`Sign-in name`} autoComplete="username" {...field('sign_in')} />
         <Field label={t`Password`} autoComplete="current-password" {...field('password')} type="password" />

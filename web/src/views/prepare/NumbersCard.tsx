@@ -3,7 +3,7 @@ import { Trans } from '@lingui/react/macro'
 import type { ReactNode } from 'react'
 import type { Plan, Sortie } from '../../api/client'
 import { Figure, KeyFigure } from '../../design/Figure'
-import { figure } from '../../design/words'
+import { saidFigure } from '../../design/words'
 
 type PlanNumber = Plan['numbers'][string]
 
@@ -105,7 +105,7 @@ export function NumbersCard({ plan, sortie, first: calls, children }: Props) {
 
 const spread = (number: PlanNumber) =>
   number.low != null && number.high != null
-    ? t`${figure(number.low, number.unit, number.digits)} to ${figure(number.high, number.unit, number.digits)}`
+    ? t`${saidFigure(number.low, number.unit, number.digits)} to ${saidFigure(number.high, number.unit, number.digits)}`
     : ''
 
 function Big({ number, size }: { number: PlanNumber | undefined; size: string }) {

@@ -21,7 +21,7 @@ export function Weather({ sortie, set }: { sortie: Sortie; set: (fields: SortieC
   }
   const sun = sortie.sun
   return (
-    <p className="no-print mx-0 -my-1.5 flex flex-wrap items-center gap-x-3 text-sm" aria-live="polite">
+    <p className="no-print mx-0 my-0 flex flex-wrap items-center gap-x-3 text-sm" aria-live="polite">
       {report ? (
         <>
           <span className="figures font-semibold">{report.text}</span>

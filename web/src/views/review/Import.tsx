@@ -2,6 +2,7 @@ import { decimal } from '#language/numbers'
 import { locale } from '#language/i18n'
 import { plural, t } from '@lingui/core/macro'
 import { Trans } from '@lingui/react/macro'
+import { clsx } from 'clsx'
 import { useQueryClient } from '@tanstack/react-query'
 import { useEffect, useRef, useState, type DragEvent } from 'react'
 import type { Schemas, Sortie } from '../../api/client'
@@ -16,11 +17,12 @@ export function Import({ sortie, empty }: { sortie: Sortie; empty: boolean }) {
   const followed = working ?? sent
   const [problem, setProblem] = useState<string>()
   const [over, setOver] = useState(false)
+  const [asked, setAsked] = useState(false)
   const input = useRef<HTMLInputElement>(null)
   const recording = useRecording(followed)
   const queries = useQueryClient()
   const status = recording.data?.status
-  const asked = recording.dataUpdatedAt
+  const answeredAt = recording.dataUpdatedAt
 
   // At every answer that says ready, not only the first: work as short as one question is never seen under way.
   useEffect(() => {
@@ -28,7 +30,7 @@ export function Import({ sortie, empty }: { sortie: Sortie; empty: boolean }) {
     for (const key of ['attempts', 'sortie']) void queries.invalidateQueries({ queryKey: [key, sortie.id] })
     for (const key of ['today', 'attempt-pictures', 'attempt-path', 'one-change', 'strips'])
       void queries.invalidateQueries({ queryKey: [key] })
-  }, [status, asked, queries, sortie.id])
+  }, [status, answeredAt, queries, sortie.id])
 
   const take = async (work: Promise<Schemas['Recording']>) => {
     setProblem(undefined)
@@ -50,6 +52,8 @@ export function Import({ sortie, empty }: { sortie: Sortie; empty: boolean }) {
     onFiles(event.dataTransfer.files)
   }
   const shown = recording.data ?? sortie.recordings.at(-1)
+  // What was flown comes first: where there is a recording, the way to another one is a button.
+  const open = empty || asked || over
 
   return (
     <section aria-label={t`Recording`} className="mt-2">
@@ -61,17 +65,36 @@ export function Import({ sortie, empty }: { sortie: Sortie; empty: boolean }) {
           }}
           onDragLeave={() => setOver(false)}
           onDrop={onDrop}
-          className={`flex flex-wrap items-center gap-3 border border-dashed px-3 ${empty ? 'min-h-40 justify-center py-6' : 'py-1.5'} ${over ? 'border-ink bg-wash' : 'border-faint'}`}
+          className={clsx(
+            'flex flex-wrap items-center gap-x-3 gap-y-1',
+            open && 'border border-dashed px-3 py-1.5',
+            over ? 'border-ink bg-wash' : 'border-faint',
+            empty && 'min-h-40 justify-center py-6',
+          )}
         >
-          <span className={empty ? 'text-lg' : 'label'}>
-            {empty ? t`No recording yet. Drop the recorder’s file here, or` : t`Drop another recording here, or`}
-          </span>
-          <button type="button" className={empty ? 'button solid' : 'button'} onClick={() => input.current?.click()}>
-            {t`Choose a file`}
-          </button>
-          <button type="button" className="button" onClick={() => void take(fetchFromRecorder(sortie.id))}>
-            {t`From the stand-in recorder`}
-          </button>
+          {!empty && shown && <Summary recording={shown} />}
+          {open && (
+            <>
+              <span className={empty ? 'text-lg' : 'label'}>
+                {empty ? t`No recording yet. Drop the recorder’s file here, or` : t`Drop another recording here, or`}
+              </span>
+              <button
+                type="button"
+                className={empty ? 'button solid' : 'button'}
+                onClick={() => input.current?.click()}
+              >
+                {t`Choose a file`}
+              </button>
+              <button type="button" className="button" onClick={() => void take(fetchFromRecorder(sortie.id))}>
+                {t`From the stand-in recorder`}
+              </button>
+            </>
+          )}
+          {!empty && (
+            <button type="button" className="act label ml-auto" aria-expanded={asked} onClick={() => setAsked(!asked)}>
+              {asked ? t`No other recording` : t`Another recording`}
+            </button>
+          )}
           <input
             ref={input}
             type="file"
@@ -80,7 +103,6 @@ export function Import({ sortie, empty }: { sortie: Sortie; empty: boolean }) {
             aria-label={t`Recording file`}
             onChange={(event) => onFiles(event.target.files)}
           />
-          {!empty && shown && <Summary recording={shown} />}
         </div>
       )}
       {!sortie.may_edit && empty && (
@@ -156,7 +178,7 @@ function Summary({ recording }: { recording: Schemas['Recording'] }) {
   if (!summary) return null
   const notes = summary.notes ?? []
   return (
-    <details className="label ml-auto">
+    <details className="label">
       <summary className="min-h-11 cursor-pointer py-2">
         <Trans>
           {recording.name}, {summary.rows?.toLocaleString(locale)} rows at{' '}

@@ -3,7 +3,8 @@ import type { SiteDocument, SiteFeature, SitePicture } from '../../api/sites'
 import { choicesOf, Pick } from '../../design/Pick'
 import { NumberField } from '../prepare/NumberField'
 import { idOf, moved, textOf, turned, withField, without } from './draft'
-import { nameOf, PASSES, STATUSES, THINGS } from './siteWords'
+import { PASSES, STATUSES, THINGS } from './siteWords'
+import { nameOf } from '../../design/words'
 
 interface Props {
   document: SiteDocument

@@ -3,8 +3,9 @@ import { clsx } from 'clsx'
 import type { Schemas } from '../../api/client'
 import type { SiteReport } from '../../api/sites'
 import { HeadRow } from '../../design/HeadRow'
-import { courseOf, nameOf, reasonWord, said, WAYS } from './siteWords'
+import { courseOf, reasonWord, said, WAYS } from './siteWords'
 import { WideTable } from '../../design/WideTable'
+import { nameOf } from '../../design/words'
 
 type Approach = Schemas['SiteApproach']
 type Departure = Schemas['SiteDeparture']

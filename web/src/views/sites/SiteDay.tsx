@@ -24,8 +24,8 @@ const FIELDS: {
 }[] = [
   { name: 'wind_from_deg', label: t`Wind from`, unit: '°', low: 0, high: 360, step: 10, placeholder: t`not given` },
   { name: 'wind_kt', label: t`Wind`, unit: 'kt', low: 0, high: 60, placeholder: t`not given` },
-  { name: 'gust_kt', label: t`Gust`, unit: 'kt', low: 0, high: 80, placeholder: 'none' },
-  { name: 'oat_c', label: t`Air`, unit: '°C', low: -40, high: 55, placeholder: 'standard' },
+  { name: 'gust_kt', label: t`Gust`, unit: 'kt', low: 0, high: 80, placeholder: t`none` },
+  { name: 'oat_c', label: t`Air`, unit: '°C', low: -40, high: 55, placeholder: t`standard` },
   { name: 'hottest_oat_c', label: t`Hottest`, unit: '°C', low: -40, high: 55, placeholder: t`not given` },
 ]
 
@@ -37,7 +37,7 @@ export function SiteDay({ day, onChange }: Props) {
   const report = weather.data?.report
   const helicopters = (types.data ?? []).filter(({ kind }) => kind === 'helicopter')
   return (
-    <div className="no-print mt-2 grid grid-cols-4 items-start gap-x-2 gap-y-1 md:grid-cols-[1.3fr_1fr_repeat(5,minmax(4.5rem,1fr))_1.7fr]">
+    <div className="no-print mt-2 grid grid-cols-2 items-start gap-x-2 gap-y-1 sm:grid-cols-4 xl:grid-cols-[1.3fr_1fr_repeat(5,minmax(4.5rem,1fr))_1.7fr]">
       <label className="grid gap-0.5">
         <span className="label">{t`Aircraft`}</span>
         <Pick
@@ -51,8 +51,8 @@ export function SiteDay({ day, onChange }: Props) {
         <Pick
           value={day.people ?? 'dual'}
           choices={[
-            { id: t`dual`, word: 'dual' },
-            { id: t`solo`, word: 'solo' },
+            { id: 'dual', word: t`dual` },
+            { id: 'solo', word: t`solo` },
           ]}
           onChange={(id) => set({ people: id as 'solo' | 'dual' })}
         />

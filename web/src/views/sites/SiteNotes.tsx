@@ -4,7 +4,8 @@ import { Trans } from '@lingui/react/macro'
 import { clsx } from 'clsx'
 import { group } from 'd3-array'
 import type { SiteReport } from '../../api/sites'
-import { courseOf, nameOf, said } from './siteWords'
+import { nameOf, shortDayOf } from '../../design/words'
+import { courseOf, said } from './siteWords'
 
 /** What to watch on the chosen line and at the place, and how long all of it holds. */
 export function SiteNotes({ report, line }: { report: SiteReport; line: string | undefined }) {
@@ -19,7 +20,7 @@ export function SiteNotes({ report, line }: { report: SiteReport; line: string |
   return (
     <section aria-label={t`What to watch`} className="grid gap-1.5">
       {chosen?.cautions.map((one) => (
-        <Note key={`${chosen.id} ${one.id}`} level={one.level} text={`${nameOf(chosen.id)}: ${one.text}`} />
+        <Note key={`${chosen.id} ${one.id}`} level={one.level} line={nameOf(chosen.id)} text={one.text} />
       ))}
       {report.cautions.map((one) => (
         <Note key={one.id} level={one.level} text={one.text} />
@@ -43,36 +44,43 @@ export function SiteNotes({ report, line }: { report: SiteReport; line: string |
       {turns.length > 0 && (
         <p className="m-0 text-sm">
           <Trans>
-            <b>Turns of the nose</b>, tail clear:{' '}
+            <b>Turning the nose</b>, the tail clear:{' '}
             {turns
               .map(
                 (pair) =>
-                  t`${pair.map(({ pedal, power_pct }) => t`${pedal} pedal ${percent(power_pct.value)}`).join(', ')} (${degrees(pair[0]?.from_deg ?? 0)} to ${degrees(pair[0]?.to_deg ?? 0)})`,
+                  t`from ${degrees(pair[0]?.from_deg ?? 0)} to ${degrees(pair[0]?.to_deg ?? 0)} ${pair.map(({ pedal, power_pct }) => t`by ${pedal} pedal ${percent(power_pct.value)}`).join(', ')}`,
               )
               .join('; ')}
+            .
           </Trans>
         </p>
       )}
       <p className="label m-0">
-        {t`Holds ${report.valid_until ? t`until ${report.valid_until.slice(0, 10)}` : t`for this day`}${report.lapses
-          .filter(({ number }) => ['wind_kt', 'density_altitude_ft', 'mass_kg'].includes(number))
-          .map(({ number, limit }) => `; ${WORDS[number] ?? number} ${String(limit)}`)
-          .join('')}; a survey no older than 30 days, wires 7.`}
+        {t`Holds ${[
+          report.valid_until ? t`until the end of ${shortDayOf(report.valid_until)}` : t`for this day`,
+          ...report.lapses.map(({ number, limit }) => WORDS[number]?.(String(limit)) ?? `${number} ${String(limit)}`),
+        ].join('; ')}.`}
       </p>
     </section>
   )
 }
 
-const WORDS: Record<string, string> = {
-  wind_kt: t`wind`,
-  density_altitude_ft: t`density altitude to`,
-  mass_kg: t`mass to`,
+/** How far each number may be from what was put in before all of it is looked at again. */
+const WORDS: Record<string, (limit: string) => string> = {
+  wind_kt: (limit) => t`wind ${limit} kt`,
+  wind_from_deg: (limit) => t`from within ${limit}`,
+  gust_spread_kt: (limit) => t`gusts up to ${limit} kt over it`,
+  density_altitude_ft: (limit) => t`density altitude up to ${limit} ft`,
+  mass_kg: (limit) => t`mass up to ${limit} kg`,
+  survey_age_days: (limit) => t`a survey no older than ${limit} days`,
+  wire_age_days: (limit) => t`of wires no older than ${limit}`,
+  surface: (limit) => t`no ${limit}`,
 }
 const percent = (value: number | null | undefined) =>
-  t`${(value ?? 0) >= 0 ? '+' : '−'}${decimal(Math.abs(value ?? 0), 0)} % power`
+  t`${(value ?? 0) >= 0 ? '+' : '−'}${decimal(Math.abs(value ?? 0), 0)} % of power`
 const degrees = (deg: number) => `${courseOf(deg)}°`
 
-const Note = ({ level, text }: { level: string; text: string }) => (
+const Note = ({ level, line, text }: { level: string; line?: string; text: string }) => (
   <p
     className={clsx(
       'm-0 text-sm leading-snug',
@@ -81,6 +89,7 @@ const Note = ({ level, text }: { level: string; text: string }) => (
       level === 'note' && 'text-soft',
     )}
   >
+    {line && <b>{line}: </b>}
     {text}
   </p>
 )

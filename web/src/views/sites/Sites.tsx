@@ -5,8 +5,8 @@ import { useAddSite, useSites, type SiteDocument } from '../../api/sites'
 import { isLearner } from '../../api/who'
 import { FileButton } from '../../design/FileButton'
 import { Empty, Failed, Loading } from '../../design/States'
-import { sentence, shortDayOf } from '../../design/words'
-import { nameOf } from './siteWords'
+import { nameOf, sentence, shortDayOf } from '../../design/words'
+
 import { Terrain } from './Terrain'
 
 /** The school's sites: what is open of each, and which a student still has to survey without having seen the school's. */

@@ -6,8 +6,8 @@ import { useGradeSurvey } from '../../api/sites'
 import { GradeGlyph } from '../../design/GradeGlyph'
 import { HeadRow } from '../../design/HeadRow'
 import { VerdictMark } from '../../design/VerdictMark'
-import { shortDayOf, unitWord } from '../../design/words'
-import { nameOf, POINTS, STATUSES } from './siteWords'
+import { nameOf, shortDayOf, unitWord } from '../../design/words'
+import { POINTS, STATUSES } from './siteWords'
 
 type Survey = Schemas['SiteSurvey']
 

@@ -1,12 +1,13 @@
 import { t } from '@lingui/core/macro'
 import { clsx } from 'clsx'
 import type { SiteReport } from '../../api/sites'
-import { nameOf, USES, VERDICTS } from './siteWords'
+import { USES, VERDICTS } from './siteWords'
+import { nameOf } from '../../design/words'
 
 /** Whether the site is fit, use by use, with the point that decides. */
 export function Verdicts({ report }: { report: SiteReport }) {
   return (
-    <section aria-label={t`Verdict by use`} className="mt-3 grid gap-2 sm:grid-cols-2 lg:grid-cols-5">
+    <section aria-label={t`Verdict by use`} className="mt-3 grid gap-2 grid-cols-2 md:grid-cols-3 lg:grid-cols-5">
       {Object.entries(USES).map(([use, word]) => {
         const answer = report.verdicts[use]
         const verdict = answer?.verdict ?? null

@@ -91,7 +91,5 @@ export function said(number: SiteNumber | undefined, digits = 0, unit = ''): str
 export const reasonWord = (reason: string | null | undefined) =>
   reason ? (REASONS[reason.split(': ')[0] ?? ''] ?? reason) : ''
 
-/** An id as it was given, readable. */
-export const nameOf = (id: string) => id.replaceAll(/[-_.]/g, ' ')
 /** A course as it is said: three figures. */
 export const courseOf = (deg: number) => String(Math.round(deg) % 360).padStart(3, '0')

@@ -15,13 +15,13 @@ module Fujin
             self.class::WORDS.fetch(number).gsub(/%\{(value|limit)\}/) { shown(public_send(Regexp.last_match(1))) }
           end
 
-          # A whole clause: 'wire south: is open'.
-          def clause = self.class::NAMELESS.include?(id) ? text : "#{id.tr('-_.', '   ')}: #{text}"
+          # A whole clause: 'wire south: still open'.
+          def clause = self.class::NAMELESS.include?(id) ? text : "#{Sites::Spoken.of(id)}: #{text}"
 
           private
 
           def shown(told)
-            return told.to_s.tr('_', ' ') unless told.is_a?(Numeric)
+            return Sites::Spoken.of(told.to_s) unless told.is_a?(Numeric)
 
             told.round(1).to_s.delete_suffix('.0')
           end

@@ -38,8 +38,8 @@ module Fujin
         # @return [Array<Hash>]
         def lapses
           [*wind_lapses,
-           { 'number' => 'density_altitude_ft', 'limit' => (density_altitude_ft + 1000.0).round },
-           { 'number' => 'mass_kg', 'limit' => (day.conditions.mass_kg * 1.05).round },
+           { 'number' => 'density_altitude_ft', 'limit' => (density_altitude_ft + 1000.0).floor(-1) },
+           { 'number' => 'mass_kg', 'limit' => (day.conditions.mass_kg * 1.05).floor },
            { 'number' => 'survey_age_days', 'limit' => Verdict::USUAL_STALE_DAYS },
            { 'number' => 'wire_age_days', 'limit' => Verdict::STALE_DAYS['wire'] },
            { 'number' => 'surface', 'limit' => 'rain or snow' }]

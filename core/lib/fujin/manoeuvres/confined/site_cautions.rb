@@ -53,15 +53,17 @@ module Fujin
           return [] if open.empty?
 
           blocking = @report.survey.blocking
-          words = "Open: #{open.join(', ')}. Close them on the low pass"
-          blocked = if blocking.any?
-                      "; nothing is suitable while #{blocking.join(', ')} " \
-                        "#{blocking.size == 1 ? 'is' : 'are'} open"
-                    else
-                      ''
-                    end
-          [caution('open', blocking.any? ? 'limit' : 'caution', "#{words}#{blocked}.")]
+          unfit = if blocking.any?
+                    " Nothing is suitable before #{Sites::Spoken.list(blocking)} #{one_or_more(blocking)} settled."
+                  else
+                    ''
+                  end
+          [caution('open', blocking.any? ? 'limit' : 'caution',
+                   "Still open: #{Sites::Spoken.list(open)}. Settle it on the low pass.#{unfit}")]
         end
+
+        # Wires are; a wire is.
+        def one_or_more(ids) = ids.size == 1 && !Sites::Spoken.of(ids.first).end_with?('s') ? 'is' : 'are'
 
         # Poles in a row carry something.
         def poles
@@ -72,7 +74,8 @@ module Fujin
             (to - from).abs <= POLES_M && wires.none? { |wire| [from, to].all? { |at| wire.distance_m(at) < 10.0 } }
           end
           pair && caution('look_for_a_wire', 'limit',
-                          "Look for a wire between #{pair.map(&:id).join(' and ')}: poles in a row carry something.")
+                          "Look for a wire between #{Sites::Spoken.list(pair.map(&:id))}: poles in a row carry " \
+                            'something.')
         end
 
         def surface
@@ -159,10 +162,12 @@ module Fujin
           region = @day.lee_on(line.line)
           noted = @day.lee_noted_on(line.line)
           if region
-            caution('lee', 'caution', "In the lee of #{region.obstacle.id}: turbulent, little wind, sinking up to " \
-              "#{(region.up_to_m / Quantities::FT).round(-1)} ft over the site.")
+            caution('lee', 'caution',
+                    "In the lee of #{Sites::Spoken.of(region.obstacle.id)}: turbulent, little wind, sinking air up " \
+                      "to #{(region.up_to_m / Quantities::FT).round(-1)} ft over the site.")
           elsif noted
-            caution('lee', 'note', "The wind is unsteady for a while behind #{noted.obstacle.id}.")
+            caution('lee', 'note',
+                    "The wind is unsteady for a while behind #{Sites::Spoken.of(noted.obstacle.id)}.")
           end
         end
 
@@ -181,7 +186,8 @@ module Fujin
           from = @day.light.shadow_on_line(line.line)
           if from
             caution('shadow', 'caution',
-                    "The shadow of #{from} lies on the spot or the last of the line: what is in it is not seen.")
+                    "The shadow of #{Sites::Spoken.of(from)} lies on the spot or the last of the line: what is in it " \
+                      'is not seen.')
           else
             nil
           end
@@ -200,7 +206,7 @@ module Fujin
             nil
           else
             caution('height_not_known', 'limit',
-                    "Height not known: #{ids.join(', ')}. Not known is not low.")
+                    "Height not known: #{Sites::Spoken.list(ids)}. Not known is not low.")
           end
         end
 

@@ -12,6 +12,7 @@ module Fujin
     class Bench < Command
       ROOT = File.expand_path('..', __dir__)
       ROUNDS = 5
+      FIRST_SCRIPT_KB = 150
       HOUR_ROWS = 36_000
 
       def run
@@ -184,21 +185,16 @@ module Fujin
       end
 
       def first_script
+        title = 'first script, compressed'
+        wanted = "at most #{FIRST_SCRIPT_KB} kB"
         page = File.join(ROOT, 'web', 'dist', 'index.html')
-        unless File.exist?(page)
-          return ['first script, compressed', 'not built', 'at most 250 kB',
-                  'run bin/start once']
-        end
+        return [title, 'not built', wanted, 'run bin/start once'] unless File.exist?(page)
 
         # Everything that the page itself asks for; views that are fetched later are not among it.
         scripts = File.read(page).scan(%r{assets/[\w.-]+\.js}).uniq
         size = scripts.sum { |script| File.size(File.join(ROOT, 'web', 'dist', "#{script}.gz")) } / 1000.0
-        [
-          'first script, compressed',
-          format('%.0f kB', size),
-          'at most 250 kB',
-          size <= 250 ? 'met' : format('missed by %.0f kB', size - 250)
-        ]
+        over = size - FIRST_SCRIPT_KB
+        [title, format('%.0f kB', size), wanted, over <= 0 ? 'met' : format('missed by %.0f kB', over)]
       end
 
       # With years of lessons in a database of its own, thrown away after.

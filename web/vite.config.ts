@@ -21,6 +21,18 @@ function compressed(): Plugin {
   }
 }
 
+/** The service worker is one script: the library that a page fetches beside itself is in it from the start. */
+function atOnce(): Plugin {
+  return {
+    name: 'at-once',
+    enforce: 'pre',
+    transform: (code, id) =>
+      id.endsWith('/deviceStore.ts')
+        ? `import * as dexie from 'dexie'\n${code.replaceAll("import('dexie')", 'Promise.resolve(dexie)')}`
+        : null,
+  }
+}
+
 export default defineConfig({
   plugins: [
     texts(),
@@ -36,7 +48,7 @@ export default defineConfig({
       injectManifest: {
         globPatterns: ['**/*.{js,css,html,svg,woff2}'],
         globIgnores: ['assets/en-*.js'],
-        buildPlugins: { vite: [texts({ english: true })] },
+        buildPlugins: { vite: [atOnce(), texts({ english: true })] },
       },
       manifest: {
         name: 'Fujin',

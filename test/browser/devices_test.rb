@@ -52,6 +52,20 @@ class DevicesTest < Minitest::Test
       .transform_values { |events| events.map { |event| event.payload['value'] } }
   end
 
+  # What the page itself asks for is what the first view needs; the cockpit's view comes behind it, by itself.
+  def test_the_first_script_is_small_and_the_cockpit_comes_behind_it
+    shell = File.expand_path('../../web/dist', __dir__)
+    first = File.read("#{shell}/index.html").scan(%r{assets/[\w.-]+\.js}).uniq
+
+    assert_operator first.sum { |script| File.size("#{shell}/#{script}.gz") }, :<, 150_000
+    visit '/'
+    assert_field 'Sign-in name'
+    eventually { fetched.include?('SortiePage') }
+    refute_match(/Fleet|Review|SitePage/, fetched)
+  end
+
+  def fetched = page.evaluate_script("performance.getEntriesByType('resource').map((one) => one.name).join()")
+
   # A newer shell is offered on the desk and never in flight.
   def test_a_newer_application_is_offered_and_never_in_flight
     fly

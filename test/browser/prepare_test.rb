@@ -60,7 +60,7 @@ class BrowserPrepareTest < Minitest::Test
     assert_accessible('tables of a steep approach')
     open_the_day
     fill_in 'Approach angle, °', with: '15'
-    assert_text '15.0', wait: 10
+    assert_text(/Approach angle\s15°/, wait: 10)
     assert_selector 'label', text: /Approach angle, ° · was/
     eventually { @sortie.reload.exercise.settings['approach_angle_deg'] == 15 }
   end

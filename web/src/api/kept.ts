@@ -1,7 +1,8 @@
 import { t } from '@lingui/core/macro'
-import { Dexie, type EntityTable } from 'dexie'
+import type { Dexie, EntityTable } from 'dexie'
 import type { QueryKey } from '@tanstack/react-query'
 import { NoConnection } from './client'
+import { deviceStore } from './deviceStore'
 
 /** An answer as it lies on the device: whose it is, to what question, from when. */
 interface Answer {
@@ -11,8 +12,11 @@ interface Answer {
   value: unknown
 }
 
-const store = new Dexie('fujin-kept') as Dexie & { answers: EntityTable<Answer, 'key'> }
-store.version(1).stores({ answers: 'key, person' })
+type Answers = Dexie & { answers: EntityTable<Answer, 'key'> }
+const answers = deviceStore('fujin-kept', (opened) => {
+  opened.version(1).stores({ answers: 'key, person' })
+  return (opened as Answers).answers
+})
 
 /** A connection this slow is none. */
 const PATIENCE_MS = 10_000
@@ -24,11 +28,11 @@ let person = ''
  */
 export async function keepFor(id: string) {
   person = id
-  if (id) await quietly(store.answers.where('person').noneOf([id, '']).delete())
+  if (id) await quietly(answers().then((rows) => rows.where('person').noneOf([id, '']).delete()))
 }
 
 /** Signed out: nothing of anybody's stays. */
-export const forgetAnswers = () => quietly(store.answers.clear())
+export const forgetAnswers = () => quietly(answers().then((rows) => rows.clear()))
 
 const keyOf = (key: QueryKey, whose: string) => JSON.stringify([whose, ...key])
 /** A device without room or in a private window keeps nothing; that is said by Ready, not by a failed read. */
@@ -40,7 +44,8 @@ const old = new Map<string, number>()
 /** Fujin has answered this just now, to this question or to another one. */
 export async function keepAnswer(key: QueryKey, value: unknown, whose: string) {
   old.delete(keyOf(key, whose))
-  await quietly(store.answers.put({ key: keyOf(key, whose), person: whose, at: Date.now(), value }))
+  const row = { key: keyOf(key, whose), person: whose, at: Date.now(), value }
+  await quietly(answers().then((rows) => rows.put(row)))
 }
 
 /** The network first, the device where there is none: the same question answers with what it answered last. */
@@ -58,7 +63,7 @@ export function kept<T>(
       return value
     } catch (error) {
       if (!(error instanceof NoConnection)) throw error
-      const row = await quietly(store.answers.get(here))
+      const row = await quietly(answers().then((rows) => rows.get(here)))
       if (!row) throw new NoConnection(t`No connection to Fujin, and this was not opened on this device before.`)
       old.set(here, row.at)
       return row.value as T
@@ -76,4 +81,5 @@ const patiently = <T>(asked: Promise<T>): Promise<T> =>
 export const oldSince = (key: QueryKey, whose = person): number | undefined => old.get(keyOf(key, whose))
 
 /** When this question was answered last, if its answer is on the device. */
-export const keptAt = async (key: QueryKey) => (await quietly(store.answers.get(keyOf(key, person))))?.at
+export const keptAt = async (key: QueryKey) =>
+  (await quietly(answers().then((rows) => rows.get(keyOf(key, person)))))?.at

@@ -1,26 +1,28 @@
 import { t } from '@lingui/core/macro'
 import { Trans } from '@lingui/react/macro'
-import { useState } from 'react'
+import { useEffect, useState } from 'react'
 import { Link, Route, Routes, useLocation } from 'react-router'
-import { Toaster } from 'sonner'
 import type { Session } from '../api/client'
 import { useSession } from '../api/queries'
 import { typedFor } from '../api/typed'
 import { Failed, Loading } from '../design/States'
 import { useMode } from '../design/useMode'
 import { useSender } from '../queue/useSender'
-import { SignIn } from '../views/SignIn'
-import { SortiePage } from '../views/SortiePage'
 import { Today } from '../views/Today'
 import { CommandBox } from './CommandBox'
 import { later } from '../design/Later'
 import { Rail } from './Rail'
 import { readAs } from './readAs'
 import { Shortcuts } from './Shortcuts'
-import { SignInAgain } from './SignInAgain'
 import { useViewName } from './useViewName'
 import { ViewBoundary } from './ViewBoundary'
 
+// The cockpit has to open without a network: its view is fetched behind the first one, whichever that is.
+const theSortie = () => import('../views/SortiePage').then((file) => file.SortiePage)
+const SortiePage = later(theSortie)
+const Messages = later(() => import('./Messages').then((file) => file.Messages), null)
+const SignIn = later(() => import('../views/SignIn').then((file) => file.SignIn))
+const SignInAgain = later(() => import('./SignInAgain').then((file) => file.SignInAgain))
 const Students = later(() => import('../views/Students').then((file) => file.Students))
 const StudentPage = later(() => import('../views/StudentPage').then((file) => file.StudentPage))
 const SignOffPage = later(() => import('../views/SignOffPage').then((file) => file.SignOffPage))
@@ -50,6 +52,7 @@ export function App() {
   if (asked.data?.person && asked.data !== seen) setSeen(asked.data)
   const joining = pathname.startsWith('/join/')
   const [mode, setMode] = useMode(cockpit)
+  useEffect(() => void theSortie().catch(() => undefined), [])
 
   // A session that has ended leaves the page as it is, behind the way to begin it again.
   const session = asked.data?.person ? asked.data : seen
@@ -117,12 +120,7 @@ export function App() {
       {!asked.data.person && <SignInAgain school={school} name={session.person.name} />}
       <CommandBox session={session} setMode={setMode} />
       <Shortcuts />
-      <Toaster
-        containerAriaLabel={t`Messages`}
-        style={{ fontFamily: 'inherit' }}
-        position={cockpit ? 'top-center' : 'bottom-center'}
-        toastOptions={{ style: { background: 'var(--ink)', color: 'var(--paper)', border: 0, font: 'inherit' } }}
-      />
+      <Messages cockpit={cockpit} />
     </div>
   )
 }

@@ -3,7 +3,7 @@ import { Component, lazy, Suspense, type ComponentType, type ReactNode } from 'r
 import { Failed, Loading } from './States'
 
 /**
- * A view that is fetched when it is first opened; the cockpit's are never among them.
+ * A view that is fetched when it is first opened.
  * @param meanwhile what stands there until it has come
  */
 export function later<P extends object>(

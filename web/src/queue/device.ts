@@ -1,5 +1,6 @@
-import { Dexie, type EntityTable } from 'dexie'
+import type { Dexie, EntityTable } from 'dexie'
 import { clockAheadMs, newId, type FlyEvent, type NewFlyEvent } from '../api/client'
+import { deviceStore } from '../api/deviceStore'
 import { merged, type StoredTap } from './taps'
 
 /** What the server told of a lesson last. */
@@ -13,16 +14,20 @@ interface Setting {
   value: string
 }
 
-const store = new Dexie('fujin-taps') as Dexie & {
+type Taps = Dexie & {
   taps: EntityTable<StoredTap, 'order'>
   sheets: EntityTable<Sheet, 'sortie_id'>
   settings: EntityTable<Setting, 'name'>
 }
-store.version(1).stores({ taps: '++order, sortie_id, &id' })
-store.version(2).stores({ taps: '++order, sortie_id, &id', sheets: 'sortie_id', settings: 'name' })
+export const tapStore = deviceStore('fujin-taps', (opened) => {
+  opened.version(1).stores({ taps: '++order, sortie_id, &id' })
+  opened.version(2).stores({ taps: '++order, sortie_id, &id', sheets: 'sortie_id', settings: 'name' })
+  return opened as Taps
+})
 
 /** This device, by a name of its own. */
 async function deviceName(): Promise<string> {
+  const store = await tapStore()
   const known = await store.settings.get('device')
   if (known) return known.value
   const value = newId().slice(0, 8)
@@ -35,6 +40,7 @@ const SET_MS = 2000
 
 /** How far its clock was ahead when that could be told: it holds without a network, and after a restart. */
 async function clockAhead(): Promise<number | undefined> {
+  const store = await tapStore()
   const now = clockAheadMs()
   const row = await store.settings.get('clock')
   const known = row && Number(row.value)
@@ -61,31 +67,37 @@ export async function keepTap(
     person_id: person.id,
     person: person.name,
   }
-  await store.taps.add(kept)
+  await (await tapStore()).taps.add(kept)
   return kept
 }
 
-export const waitingTaps = () => store.taps.orderBy('order').toArray()
-export const waitingOf = (sortieId: string) => store.taps.where('sortie_id').equals(sortieId).sortBy('order')
-export const knownOf = async (sortieId: string) => (await store.sheets.get(sortieId))?.events ?? []
+export const waitingIn = (store: Taps) => store.taps.orderBy('order').toArray()
+export const waitingTaps = async () => waitingIn(await tapStore())
+/** One lesson's taps: what the server told of last, and what waits here. */
+export const sheetIn = async (store: Taps, sortieId: string) => ({
+  known: (await store.sheets.get(sortieId))?.events ?? [],
+  waiting: await store.taps.where('sortie_id').equals(sortieId).sortBy('order'),
+})
 
 export const tapsGone = async (taps: StoredTap[]) => {
+  const store = await tapStore()
   await store.taps
     .where('id')
     .anyOf(taps.map(({ id }) => id))
     .delete()
 }
 export const tapRefused = async (tap: StoredTap, why: string) => {
+  const store = await tapStore()
   await store.taps.where('id').equals(tap.id).modify({ refused: why })
 }
 /** Taken off the device by somebody who read why it was refused. */
-export const dropTap = (id: string) => store.taps.where('id').equals(id).delete()
+export const dropTap = async (id: string) => (await tapStore()).taps.where('id').equals(id).delete()
 
 /** The server's word on a lesson, beside what it said before. */
-export const keepSheet = (sortieId: string, events: FlyEvent[]) =>
-  store.transaction('rw', store.sheets, async () => {
+export async function keepSheet(sortieId: string, events: FlyEvent[]) {
+  const store = await tapStore()
+  await store.transaction('rw', store.sheets, async () => {
     const known = (await store.sheets.get(sortieId))?.events ?? []
     await store.sheets.put({ sortie_id: sortieId, events: merged(known, events), at: Date.now() })
   })
-
-export const deviceStore = store
+}

@@ -1,14 +1,23 @@
-import { liveQuery } from 'dexie'
 import { useEffect, useState } from 'react'
-import { knownOf, waitingOf, waitingTaps } from './device'
+import { sheetIn, tapStore, waitingIn } from './device'
 import type { StoredTap } from './taps'
 
+type Store = Awaited<ReturnType<typeof tapStore>>
+
 /** What a question to the device answers, again whenever that changes, in whatever tab. */
-function useStored<T>(ask: () => Promise<T>, about: string): T | undefined {
+function useStored<T>(ask: (store: Store) => Promise<T>, about: string): T | undefined {
   const [found, setFound] = useState<T>()
   useEffect(() => {
-    const watched = liveQuery(ask).subscribe({ next: setFound, error: () => undefined })
-    return () => watched.unsubscribe()
+    const ended = new AbortController()
+    // The question itself asks nothing but the store: what else it waited for would not be watched.
+    void Promise.all([tapStore(), import('dexie')])
+      .then(([store, { liveQuery }]) => {
+        if (ended.signal.aborted) return
+        const watched = liveQuery(() => ask(store)).subscribe({ next: setFound, error: () => undefined })
+        ended.signal.addEventListener('abort', () => watched.unsubscribe())
+      })
+      .catch(() => undefined)
+    return () => ended.abort()
     // What is asked is named by `about`.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [about])
@@ -16,8 +25,7 @@ function useStored<T>(ask: () => Promise<T>, about: string): T | undefined {
 }
 
 /** All taps that wait on this device, whosever they are. */
-export const useWaiting = (): StoredTap[] => useStored(waitingTaps, 'all') ?? []
+export const useWaiting = (): StoredTap[] => useStored(waitingIn, 'all') ?? []
 
 /** One lesson's taps: what the server told of last, and what waits here; undefined until the device has answered. */
-export const useKeptSheet = (sortieId: string) =>
-  useStored(async () => ({ known: await knownOf(sortieId), waiting: await waitingOf(sortieId) }), sortieId)
+export const useKeptSheet = (sortieId: string) => useStored((store) => sheetIn(store, sortieId), sortieId)

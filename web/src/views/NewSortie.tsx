@@ -1,113 +1,19 @@
 import { t } from '@lingui/core/macro'
-import { useNavigate } from 'react-router'
-import type { NewExercise } from '../api/lesson'
-import { useAircraft, useCatalogue, useCreateSortie, useStudentNames } from '../api/queries'
-import { momentOf, zoneWord } from '../design/times'
-import { capital } from '../design/words'
-import { createSortie } from '../api/ranges.generated'
-import { Field, PickField, Refused } from '../design/Field'
+import { later } from '../design/Later'
 import { Sheet } from '../design/Sheet'
-import { useBody } from '../design/useBody'
+import type { Known } from './NewSortieForm'
 
-// The moment is typed as a day and a clock.
-const BODY = {
-  ...createSortie,
-  day: { type: 'string', format: 'date', required: true },
-  starts_at: { type: 'string', required: true },
-} as const
-const NONE_YET = { id: '', word: t`Choose…` }
+const NewSortieForm = later(() => import('./NewSortieForm').then((file) => file.NewSortieForm))
 
 interface Props {
   date: string
-  /** The student whose lesson it is, and what of it is known already. */
-  known?: { student: string; exercises: NewExercise[] }
+  known?: Known
   word?: string
 }
 
 /** A new sortie: who, in what, when, which manoeuvre. The rest is worked out in Prepare. */
 export const NewSortie = ({ date, known, word = t`New sortie` }: Props) => (
   <Sheet word={word} title={t`New sortie`}>
-    {(close) => <Form date={date} known={known} close={close} />}
+    {(close) => <NewSortieForm date={date} known={known} close={close} />}
   </Sheet>
 )
-
-function Form({ date, known, close }: Pick<Props, 'date' | 'known'> & { close: () => void }) {
-  const students = useStudentNames()
-  const aircraft = useAircraft()
-  const catalogue = useCatalogue()
-  const create = useCreateSortie()
-  const navigate = useNavigate()
-  const { values, form, field, pick, put, refused } = useBody(BODY, {
-    start: {
-      student_id: known?.student ?? '',
-      aircraft_id: '',
-      day: date,
-      starts_at: '14:00',
-      manoeuvre: known?.exercises[0]?.manoeuvre ?? '',
-    },
-    error: create.error,
-  })
-  const kindOf = (craft: string) => aircraft.data?.find((row) => row.id === craft)?.kind
-  const flownBy = (kind: ReturnType<typeof kindOf>) =>
-    (catalogue.data?.manoeuvres ?? []).filter((row) => !kind || row.kinds.includes(kind))
-  const offered = flownBy(kindOf(values.aircraft_id))
-  const choose = (craft: string) => {
-    put('aircraft_id', craft)
-    if (!flownBy(kindOf(craft)).some(({ id }) => id === values.manoeuvre)) put('manoeuvre', '')
-  }
-  const send = form(({ day, starts_at: clock, manoeuvre, ...who }) =>
-    create.mutate(
-      {
-        ...who,
-        starts_at: momentOf(`${day}T${clock}`),
-        exercises: known?.exercises[0]?.manoeuvre === manoeuvre ? known.exercises : [{ manoeuvre, settings: {} }],
-      },
-      {
-        onSuccess: (sortie) => {
-          close()
-          void navigate(`/sorties/${sortie.id}/prepare`)
-        },
-      },
-    ),
-  )
-  return (
-    <form {...send} className="grid gap-3">
-      <PickField
-        label={t`Student`}
-        choices={[NONE_YET, ...(students.data ?? []).map(({ id, name }) => ({ id, word: name }))]}
-        {...pick('student_id')}
-      />
-      <PickField
-        label={t`Aircraft`}
-        choices={[
-          NONE_YET,
-          ...(aircraft.data ?? []).map((row) => ({
-            id: row.id,
-            word: `${row.mark} ${row.type_name}${row.look_at_it ? t` (to be looked at first)` : ''}`,
-            disabled: row.look_at_it,
-          })),
-        ]}
-        {...pick('aircraft_id')}
-        onText={choose}
-      />
-      <div className="grid grid-cols-2 gap-3">
-        <Field label={t`Day`} {...field('day')} />
-        <Field label={t`Time, ${zoneWord()}`} {...field('starts_at')} type="time" />
-      </div>
-      <PickField
-        label={t`Manoeuvre`}
-        choices={[NONE_YET, ...offered.map(({ id, title, family }) => ({ id, word: title, group: capital(family) }))]}
-        {...pick('manoeuvre')}
-      />
-      <Refused {...refused()} />
-      <div className="mt-2 flex gap-3">
-        <button type="submit" className="button solid" disabled={create.isPending}>
-          {t`Plan it`}
-        </button>
-        <button type="button" className="button" onClick={close}>
-          {t`Cancel`}
-        </button>
-      </div>
-    </form>
-  )
-}

@@ -88,7 +88,8 @@ module Fujin
         condition(
           'different_days',
           flown >= @rule[:days],
-          "flown on #{flown} #{flown == 1 ? 'day' : 'days'}, at least #{@rule[:days]} wanted"
+          "#{"the last #{@recent.size} " unless @recent.empty?}flown on #{flown} #{flown == 1 ? 'day' : 'days'}, at " \
+            "least #{@rule[:days]} wanted"
         )
       end
 

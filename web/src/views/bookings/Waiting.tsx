@@ -32,7 +32,7 @@ export function Waiting({ board, staff }: { board: Board; staff: boolean }) {
                 <b>{wait.student.name}</b>
                 {wait.instructor ? t` with ${wait.instructor.name}` : ''}, {dateOf(wait.from_on)} to{' '}
                 {dateOf(wait.until_on)}
-                {wait.note ? `. ${wait.note}` : ''}
+                {wait.note ? `: ${wait.note}` : ''}
               </Trans>
             </span>
             {staff && (

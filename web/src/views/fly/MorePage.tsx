@@ -1,10 +1,10 @@
 import { t } from '@lingui/core/macro'
 import { Fragment } from 'react'
 import type { Exercise, FlyEvent, NewFlyEvent, Sortie } from '../../api/client'
+import { later } from '../../design/Later'
 import type { Mode } from '../../design/useMode'
 import { Sheet } from '../../design/Sheet'
 import { capital, MODE_WORDS } from '../../design/words'
-import { DefectForm } from '../fleet/DefectForm'
 import { planned } from '../lesson/exercise'
 import { PowerCard } from '../lesson/PowerCard'
 import { CALL_WORDS, VOLUME_WORDS, type CallKind, type Levels } from './calls'
@@ -39,6 +39,8 @@ interface Props {
   /** The wind that the drift of the recording shows. */
   drift: string | undefined
 }
+
+const DefectForm = later(() => import('../fleet/DefectForm').then((file) => file.DefectForm))
 
 const SEEN = { inside: t`Looks inside`, grip: t`Tight grip`, lookout: t`Late lookout` }
 const HANDS: Record<Hand, string> = { left: t`Left`, right: t`Right` }

@@ -23,7 +23,7 @@ export function AddExercise({ sortie, added }: Props) {
   useKeys(useMemo(() => [{ key: 'e', does: t`Add an exercise`, run: () => setOpen(true) }], []))
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
-      <Popover.Trigger className="button">{t`Add an exercise`}</Popover.Trigger>
+      <Popover.Trigger className="button shrink-0">{t`Add an exercise`}</Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
           aria-label={t`Add an exercise`}

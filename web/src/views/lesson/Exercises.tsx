@@ -1,6 +1,6 @@
 import { t } from '@lingui/core/macro'
 import { clsx } from 'clsx'
-import { useMemo, useState, type DragEvent, type KeyboardEvent } from 'react'
+import { useEffect, useMemo, useRef, useState, type DragEvent, type KeyboardEvent } from 'react'
 import type { Exercise, Sortie } from '../../api/client'
 import { useOrderExercises, useRemoveExercise } from '../../api/lesson'
 import { useKeys } from '../../design/useKeys'
@@ -28,6 +28,11 @@ export function Exercises({ sortie, index, choose }: Props) {
       [choose, index, rows.length],
     ),
   )
+  // A long lesson runs on sideways: the exercise on screen is in sight, by whatever way it came there.
+  const list = useRef<HTMLOListElement>(null)
+  useEffect(() => {
+    void list.current?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest', inline: 'nearest' })
+  }, [index])
   const move = (from: number, to: number) => {
     if (locked || from === to || to < 0 || to >= rows.length) return
     const ids = rows.map((row) => row.id)
@@ -47,8 +52,8 @@ export function Exercises({ sortie, index, choose }: Props) {
     setDragged(null)
   }
   return (
-    <section aria-label={t`Exercises`} className="no-print mt-1.5 flex flex-wrap items-stretch gap-2">
-      <ol className="m-0 flex list-none flex-wrap gap-2 p-0">
+    <section aria-label={t`Exercises`} className="no-print mt-1.5 flex min-w-0 items-stretch gap-2 max-sm:flex-wrap">
+      <ol ref={list} className="m-0 flex min-w-0 list-none gap-2 overflow-x-auto p-0">
         {rows.map((row, at) => (
           <li
             key={row.id}
@@ -62,7 +67,7 @@ export function Exercises({ sortie, index, choose }: Props) {
               aria-current={at === index ? 'true' : undefined}
               aria-keyshortcuts={locked ? undefined : t`Alt+ArrowLeft Alt+ArrowRight`}
               className={clsx(
-                'flex min-h-11 cursor-pointer items-center gap-2 border px-2 text-left leading-tight',
+                'flex min-h-11 cursor-pointer items-center gap-2 border px-2 text-left leading-tight whitespace-nowrap',
                 at === index ? 'border-2 border-ink bg-sheet font-bold' : 'border-rule text-soft hover:border-ink',
               )}
               onClick={() => choose(at)}
@@ -83,7 +88,7 @@ export function Exercises({ sortie, index, choose }: Props) {
       {!locked && rows.length > 1 && (
         <button
           type="button"
-          className="button"
+          className="button shrink-0"
           disabled={remove.isPending || (rows[index]?.attempts ?? 0) > 0}
           onClick={() => {
             const id = rows[index]?.id
@@ -109,7 +114,7 @@ function Count({ exercise }: { exercise: Exercise }) {
   return (
     <span className="text-sm font-normal">
       {attempts > 0 || !wanted ? attempts : ''}
-      {wanted ? `${attempts > 0 ? t` of ` : ''}${wanted}` : t` flown`}
+      {wanted ? (attempts > 0 ? t` of ${wanted}` : `× ${wanted}`) : t` flown`}
     </span>
   )
 }

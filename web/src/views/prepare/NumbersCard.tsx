@@ -127,7 +127,11 @@ function Row({ number, reasons = false }: { number: PlanNumber | undefined; reas
     <div className="grid grid-cols-[1fr_auto] gap-x-2">
       <dt className="text-soft">{number.label}</dt>
       <dd className="m-0 text-right font-semibold">
-        <Figure value={number.value} unit={number.unit} digits={number.digits} />
+        {reasons ? (
+          <Figure value={number.value} unit={number.unit} digits={number.digits} />
+        ) : (
+          <KeyFigure number={number} />
+        )}
       </dd>
       {number.value == null && number.reason && <dd className="col-span-2 m-0 text-xs text-soft">{number.reason}</dd>}
       {reasons && <dd className="col-span-2 m-0 mb-1 text-xs text-soft">{number.why}</dd>}

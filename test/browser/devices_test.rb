@@ -61,7 +61,7 @@ class DevicesTest < Minitest::Test
     visit '/'
     assert_field 'Sign-in name'
     eventually { fetched.include?('SortiePage') }
-    refute_match(/Fleet|Review|SitePage/, fetched)
+    refute_match(/Fleet|SitePage/, fetched)
   end
 
   def fetched = page.evaluate_script("performance.getEntriesByType('resource').map((one) => one.name).join()")

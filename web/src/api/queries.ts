@@ -1,5 +1,12 @@
 import { t } from '@lingui/core/macro'
-import { useMutation, useQuery, useQueryClient, type Query, type QueryClient } from '@tanstack/react-query'
+import {
+  queryOptions,
+  useMutation,
+  useQuery,
+  useQueryClient,
+  type Query,
+  type QueryClient,
+} from '@tanstack/react-query'
 import { addExercises, type NewExercise } from './lesson'
 import { forgetAnswers, keepAnswer, keepFor, kept, oldSince } from './kept'
 import { forgetTyped } from './typed'
@@ -157,11 +164,12 @@ export const useMeasuringAgain = () =>
     queryFn: () => unwrap(api.GET('/api/standards/waiting')),
     refetchInterval: ({ state }) => (Object.keys(state.data ?? {}).length > 0 ? 3000 : false),
   })
-export const useSortie = (id: string) =>
-  useQuery({
+export const sortieOf = (id: string) =>
+  queryOptions({
     queryKey: ['sortie', id],
     queryFn: kept(['sortie', id], () => unwrap(api.GET('/api/sorties/{id}', { params: { path: { id } } }))),
   })
+export const useSortie = (id: string) => useQuery(sortieOf(id))
 
 /**
  * Stores a change of the lesson's day or of one of its exercises. Changes of one sortie go one after another, each with the version that this client

@@ -3,11 +3,12 @@ import { queryOptions, useMutation, useQuery, useQueryClient, type QueryClient }
 import { api, sendFile, unwrap, type PathPoint, type Schemas } from './client'
 import { once } from './once'
 
-export const useAttempts = (sortieId: string) =>
-  useQuery({
+export const attemptsOf = (sortieId: string) =>
+  queryOptions({
     queryKey: ['attempts', sortieId],
     queryFn: () => unwrap(api.GET('/api/sorties/{id}/attempts', { params: { path: { id: sortieId } } })),
   })
+export const useAttempts = (sortieId: string) => useQuery(attemptsOf(sortieId))
 
 const stripsOf = (id: string) =>
   queryOptions({

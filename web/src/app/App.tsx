@@ -1,6 +1,6 @@
 import { t } from '@lingui/core/macro'
 import { Trans } from '@lingui/react/macro'
-import { useEffect, useState } from 'react'
+import { useState } from 'react'
 import { Link, Route, Routes, useLocation } from 'react-router'
 import type { Session } from '../api/client'
 import { useSession } from '../api/queries'
@@ -14,12 +14,10 @@ import { later } from '../design/Later'
 import { Rail } from './Rail'
 import { readAs } from './readAs'
 import { Shortcuts } from './Shortcuts'
+import { SortiePage, useAhead } from './useAhead'
 import { useViewName } from './useViewName'
 import { ViewBoundary } from './ViewBoundary'
 
-// The cockpit has to open without a network: its view is fetched behind the first one, whichever that is.
-const theSortie = () => import('../views/SortiePage').then((file) => file.SortiePage)
-const SortiePage = later(theSortie)
 const Messages = later(() => import('./Messages').then((file) => file.Messages), null)
 const SignIn = later(() => import('../views/SignIn').then((file) => file.SignIn))
 const SignInAgain = later(() => import('./SignInAgain').then((file) => file.SignInAgain))
@@ -52,12 +50,12 @@ export function App() {
   if (asked.data?.person && asked.data !== seen) setSeen(asked.data)
   const joining = pathname.startsWith('/join/')
   const [mode, setMode] = useMode(cockpit)
-  useEffect(() => void theSortie().catch(() => undefined), [])
 
   // A session that has ended leaves the page as it is, behind the way to begin it again.
   const session = asked.data?.person ? asked.data : seen
   readAs(session ?? asked.data)
   useViewName()
+  useAhead(pathname, asked.data?.person?.id)
   typedFor(session?.person?.id ?? '')
   useSender(asked.data?.person?.id)
   if (!asked.data && asked.isError) return <Failed error={asked.error} again={() => void asked.refetch()} />

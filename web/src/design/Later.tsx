@@ -1,24 +1,30 @@
 import { t } from '@lingui/core/macro'
-import { Component, lazy, Suspense, type ComponentType, type ReactNode } from 'react'
+import { Component, lazy, Suspense, useState, type ComponentType, type ReactNode } from 'react'
 import { Failed, Loading } from './States'
 
 /**
- * A view that is fetched when it is first opened.
+ * A view that is fetched when it is first opened, or ahead of that: what has come by then stands at once, without the
+ * moment (about 0.3 s) that React leaves what is shown meanwhile.
  * @param meanwhile what stands there until it has come
  */
 export function later<P extends object>(
   fetch: () => Promise<ComponentType<P>>,
   meanwhile: ReactNode = <Loading what={t`the view`} />,
 ) {
+  let here: ComponentType<P> | undefined
+  const come = () => fetch().then((view) => (here = view))
   const View = lazy(() =>
-    fetch().then(
+    come().then(
       (view) => ({ default: view }),
       () => {
         throw new NotFetched()
       },
     ),
   )
-  return function Later(props: P) {
+  function Later(props: P) {
+    // As it was when it was first shown: what comes meanwhile must not take its state away.
+    const [Here] = useState(() => here)
+    if (Here) return <Here {...props} />
     return (
       <Fetched>
         <Suspense fallback={meanwhile}>
@@ -27,6 +33,9 @@ export function later<P extends object>(
       </Fetched>
     )
   }
+  /** One that fails ahead is asked for again, and told, when it is opened. */
+  const ahead = () => void come().catch(() => undefined)
+  return Object.assign(Later, { ahead })
 }
 
 class NotFetched extends Error {

@@ -2,16 +2,14 @@ import { t } from '@lingui/core/macro'
 import { Link, useParams } from 'react-router'
 import type { Session } from '../api/client'
 import { useSortie } from '../api/queries'
-import { later } from '../design/Later'
 import type { Mode } from '../design/useMode'
+import { STAGE_VIEWS } from './stageViews'
 import { StageTrack } from './StageTrack'
 import { Failed, Loading } from '../design/States'
 import { capital, clockOf, shortDayOf, STAGES } from '../design/words'
 import { Fly } from './fly/Fly'
 
-const Prepare = later(() => import('./prepare/Prepare').then((file) => file.Prepare))
-const Review = later(() => import('./review/Review').then((file) => file.Review))
-const RecordStage = later(() => import('./RecordStage').then((file) => file.RecordStage))
+const { prepare: Prepare, review: Review, record: RecordStage } = STAGE_VIEWS
 
 interface Props {
   session: Session

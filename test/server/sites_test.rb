@@ -243,7 +243,7 @@ class SitesTest < Minitest::Test
 
     assert_equal feet + 300, altimeter
     assert_match(/Out: out/, words)
-    assert_match(/Still open: wires/, words)
+    assert_match(/Still open, for the low pass to settle: wires/, words)
   end
 
   # What is written on the site's page.

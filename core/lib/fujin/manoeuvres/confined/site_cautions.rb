@@ -54,12 +54,12 @@ module Fujin
 
           blocking = @report.survey.blocking
           unfit = if blocking.any?
-                    " Nothing is suitable before #{Sites::Spoken.list(blocking)} #{one_or_more(blocking)} settled."
+                    " Nothing is suitable while #{Sites::Spoken.list(blocking)} #{one_or_more(blocking)} open."
                   else
                     ''
                   end
           [caution('open', blocking.any? ? 'limit' : 'caution',
-                   "Still open: #{Sites::Spoken.list(open)}. Settle it on the low pass.#{unfit}")]
+                   "Still open, for the low pass to settle: #{Sites::Spoken.list(open)}.#{unfit}")]
         end
 
         # Wires are; a wire is.

@@ -199,13 +199,7 @@ module Fujin
       passed = proposals.flat_map { |p| p.faults.select { |fault| fault.id == 'exceeded_limit' } }
       return if passed.empty?
 
-      # Reading takes a while: others may have changed it since.
-      sortie.aircraft.with_lock do
-        sortie.aircraft.update!(
-          look_at_it: true,
-          look_at_it_reason: "#{sortie.starts_at.to_date}: #{passed.map(&:evidence).join('; ')}"
-        )
-      end
+      sortie.aircraft.look_first!("#{sortie.starts_at.to_date}: #{passed.map(&:evidence).join('; ')}")
     end
   end
 end

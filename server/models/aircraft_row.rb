@@ -22,6 +22,15 @@ module Fujin
       defect && "#{defect.text} (noted #{defect.created_at.strftime('%-d %B')})"
     end
 
+    # Somebody looks at it before it flies again. What was found before and is not cleared stays; reading a flight takes
+    # a while, and others may have changed the aircraft meanwhile.
+    def look_first!(why)
+      with_lock do
+        known = look_at_it ? look_at_it_reason.to_s.split(' · ') : []
+        update!(look_at_it: true, look_at_it_reason: (known | [why]).join(' · '))
+      end
+    end
+
     # Flown by now: what it had when it came here, and every lesson since.
     def hours
       flown = Sortie.where(aircraft_id: id).where.not(on_at: nil).where.not(off_at: nil)

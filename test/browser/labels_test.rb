@@ -43,7 +43,7 @@ class BrowserLabelsTest < Minitest::Test
         assert_selector '[aria-label=Exercises] [aria-current=true]', text: /\A#{i + 1}/
         assert_selector 'main [role=tablist]'
         assert_no_selector '[data-old]'
-        drawn(exercise, width)
+        [*drawn(exercise, width), *printed(exercise, width)]
       end
     end
 
@@ -59,6 +59,15 @@ class BrowserLabelsTest < Minitest::Test
       assert_selector 'main [role=tab][aria-selected=true]', text: tab
       page.execute_script(OVERLAPS).map { |over| "#{exercise.manoeuvre} at #{width}, #{tab}: #{over}" }
     end
+  end
+
+  # Its card is one page, of every manoeuvre.
+  def printed(exercise, width)
+    return [] unless width == 1280
+
+    pages = Base64.decode64(page.driver.browser.execute_cdp('Page.printToPDF', preferCSSPageSize: true)['data'])
+      .scan(%r{/Type\s*/Page\b}).size
+    pages == 1 ? [] : ["#{exercise.manoeuvre} prints on #{pages} pages"]
   end
 
   def test_no_text_lies_over_another_in_a_helicopter

@@ -148,6 +148,17 @@ class ImportTest < Minitest::Test
     assert_includes @aircraft.look_at_it_reason, 'rotor rpm 116 %'
   end
 
+  # What an earlier flight passed stays until it is cleared, the same thing once.
+  def test_what_is_to_be_looked_at_is_kept_until_it_is_cleared
+    ['1 May: rotor rpm 116 %', '2 May: 110 kt', '1 May: rotor rpm 116 %'].each { |why| @aircraft.look_first!(why) }
+
+    assert_equal '1 May: rotor rpm 116 % · 2 May: 110 kt', @aircraft.reload.look_at_it_reason
+    @aircraft.update!(look_at_it: false, look_at_it_reason: 'Cleared by Chief: looked at')
+    @aircraft.look_first!('3 May: rotor rpm 84 %')
+
+    assert_equal '3 May: rotor rpm 84 %', @aircraft.reload.look_at_it_reason
+  end
+
   def test_without_rotor_rpm_the_rest_is_graded
     as(@instructor)
     rows = recording(@sortie).lines.map { |line| line.chomp.split(',') }

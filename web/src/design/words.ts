@@ -33,17 +33,21 @@ export function saidFigure(value: number | null | undefined, unit: string, digit
   return figure(shown, unit, Number.isInteger(shown) ? 0 : places)
 }
 
-/** What a band lets pass: '58 to 68 kt', 'at least 90 %'; nothing where both sides are free. */
+/**
+ * What a band lets pass: '58 to 68 kt', 'at least 90 %'; nothing where both sides are free.
+ * @param say what is flown by is said as a person says it; what was measured, with its digits
+ */
 export function bandText(
   low: number | null | undefined,
   high: number | null | undefined,
   unit: string,
   digits?: number,
+  say = figure,
 ) {
   if (low == null && high == null) return ''
-  if (low == null) return t`at most ${figure(high, unit, digits)} ${unitWord(unit)}`
-  if (high == null) return t`at least ${figure(low, unit, digits)} ${unitWord(unit)}`
-  return t`${figure(low, unit, digits)} to ${figure(high, unit, digits)} ${unitWord(unit)}`
+  if (low == null) return t`at most ${say(high, unit, digits)} ${unitWord(unit)}`
+  if (high == null) return t`at least ${say(low, unit, digits)} ${unitWord(unit)}`
+  return t`${say(low, unit, digits)} to ${say(high, unit, digits)} ${unitWord(unit)}`
 }
 
 /** A gate's name and where it lies; on the ground a height says nothing. */

@@ -14,8 +14,8 @@ export function Cautions({ plan, notes, limits = true }: Props) {
   const shown = plan.cautions.filter(({ level }) => (level === 'note') === notes && (limits || level !== 'limit'))
   if (shown.length === 0) return null
   return (
-    <section aria-label={notes ? t`Always` : t`Cautions`} className="my-3">
-      <ul className="m-0 grid list-none gap-1.5 p-0 text-sm leading-snug">
+    <section aria-label={notes ? t`Always` : t`Cautions`} className="my-3 print:my-1">
+      <ul className="m-0 grid list-none gap-1.5 p-0 text-sm leading-snug print:gap-0.5">
         {shown.map((caution) => (
           <li
             key={caution.id}
@@ -23,8 +23,8 @@ export function Cautions({ plan, notes, limits = true }: Props) {
               caution.level === 'limit'
                 ? 'limit-note p-2 font-semibold'
                 : caution.level === 'caution'
-                  ? 'caution-edge py-1 pl-4'
-                  : 'py-0.5 pl-4 text-soft'
+                  ? 'caution-edge py-1 pl-4 print:py-0'
+                  : 'py-0.5 pl-4 text-soft print:py-0'
             }
           >
             {caution.level === 'limit' && <span className="block text-xs">{t`Limit`}</span>}

@@ -1,6 +1,6 @@
 import { t } from '@lingui/core/macro'
 import type { Plan } from '../../api/client'
-import { bandText, gatePlace } from '../../design/words'
+import { bandText, gatePlace, saidFigure } from '../../design/words'
 
 type Gate = Plan['gates'][number]
 
@@ -22,4 +22,5 @@ export function Gates({ gates }: { gates: Gate[] }) {
   )
 }
 
-const bands = (gate: Gate) => Object.values(gate.measures).map(({ low, high, unit }) => bandText(low, high, unit))
+const bands = (gate: Gate) =>
+  Object.values(gate.measures).map(({ low, high, unit }) => bandText(low, high, unit, undefined, saidFigure))

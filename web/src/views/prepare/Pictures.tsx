@@ -1,7 +1,8 @@
 import { locale } from '#language/i18n'
 import { t } from '@lingui/core/macro'
 import { Tabs } from 'radix-ui'
-import { useState } from 'react'
+import { useEffect, useState } from 'react'
+import { flushSync } from 'react-dom'
 import type { Plan, Planned, SortieChange } from '../../api/client'
 import { useMoveSpot } from '../../api/lesson'
 import { useDispersion } from '../../api/prepare'
@@ -40,8 +41,15 @@ interface Props {
 /** The plan drawn: the path, what it does with energy and limits, the tables that go with it. */
 export function Pictures({ plan, sortie, basis, set }: Props) {
   const charts = plan.charts.length > 0 || plan.ledger.length > 3
+  const [tab, setTab] = useState('path')
+  // The card that is printed has the path and its gates, whatever was looked at before.
+  useEffect(() => {
+    const card = () => flushSync(() => setTab('path'))
+    window.addEventListener('beforeprint', card)
+    return () => window.removeEventListener('beforeprint', card)
+  }, [])
   return (
-    <Tabs.Root defaultValue="path">
+    <Tabs.Root value={tab} onValueChange={setTab}>
       <Tabs.List aria-label={t`Pictures of the plan`} className="no-print flex gap-1 border-b border-ink">
         <Tab value="path">{t`Path`}</Tab>
         {charts && <Tab value="limits">{t`Energy and limits`}</Tab>}

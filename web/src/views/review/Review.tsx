@@ -99,7 +99,6 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
               current={attempt.position}
               select={(to) => set({ attempt: to, t: null, phase: null })}
             />
-            <WholeFlightFold attempt={attempt} select={(to) => set({ attempt: to, t: null, phase: null })} />
             {sortie.may_edit && !attempt.teaching && <ConfirmAll attempts={attempts.data} sortieId={sortie.id} />}
             {attempt.shown === 'name_fault_first' && (
               <p className="sheet my-2 p-3">
@@ -157,6 +156,7 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
             ) : (
               <Loading what={t`the strips`} />
             )}
+            <WholeFlightFold attempt={attempt} select={(to) => set({ attempt: to, t: null, phase: null })} />
           </div>
           <div className="min-w-0 xl:col-start-2 xl:row-span-2 xl:row-start-1">
             <Link to={`/sorties/${sortie.id}/debrief`} className="button mb-2 w-full">

@@ -15,6 +15,7 @@ class WordsTest < Minitest::Test
       ['—', 'figure', nil, 'ft'],
       ['2.50', 'figure', 2.5, 's', 2],
       ['Steep approach', 'capital', 'steep_approach'],
+      ['wire south', 'nameOf', 'wire-south'],
       ['1 h 05', 'hoursOf', 65],
       ['0 h 00', 'hoursOf', 0]
     ]

@@ -44,11 +44,15 @@ module Fujin
       # tenths that are nought (units.json, 'said').
       # @return [String]
       def said(value, unit, digits = nil)
+        shown = spoken(value, unit, digits)
+        figure(shown, unit, shown == shown.round ? 0 : digits)
+      end
+
+      # The same as a number.
+      def spoken(value, unit, digits = nil)
         rule = units.fetch(unit)['said'] || {}
         step = rule['step'] if value.abs >= rule.fetch('from', 0)
-        places = rule['digits'] || digits || units.fetch(unit).fetch('digits')
-        shown = step ? (value / step).round * step : value.round(places)
-        figure(shown, unit, shown == shown.round ? 0 : places)
+        step ? (value / step).round * step : value.round(rule['digits'] || digits || units.fetch(unit).fetch('digits'))
       end
 
       # A band as a person reads it: '58 to 68 kt', 'at least 90 %'.

@@ -6,11 +6,14 @@ import type { Dexie } from 'dexie'
  */
 export function deviceStore<T>(name: string, tables: (opened: Dexie) => T): () => Promise<T> {
   let opened: Promise<T> | undefined
-  const open = () => {
-    opened ??= import('dexie').then(({ Dexie }) => tables(new Dexie(name)))
-    opened.catch(() => (opened = undefined))
-    return opened
-  }
+  const open = () =>
+    (opened ??= import('dexie').then(
+      ({ Dexie }) => tables(new Dexie(name)),
+      (error: unknown) => {
+        opened = undefined
+        throw error
+      },
+    ))
   void open().catch(() => undefined)
   return open
 }

@@ -24,11 +24,14 @@ const PATIENCE_MS = 10_000
 let person = ''
 /**
  * Whose answers are kept from now on; what was kept for somebody else leaves the device. A session that only ended
- * leaves it: whoever signs in again finds the sheet as it was.
+ * changes nothing: whoever signs in again finds the sheet as it was.
+ * @returns whether they were this person's already
  */
-export async function keepFor(id: string) {
+export async function keepFor(id: string): Promise<boolean> {
+  const already = person === id
   person = id
   if (id) await quietly(answers().then((rows) => rows.where('person').noneOf([id, '']).delete()))
+  return already
 }
 
 /** Signed out: nothing of anybody's stays. */

@@ -2,7 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { api, unwrap, type Schemas } from './client'
 import { once } from './once'
 import { useFound, usePaged } from './paged'
-import { begun } from './queries'
+import { begun } from './session'
 
 export type Person = Schemas['Person']
 export type Me = Schemas['Me']

@@ -1,90 +1,10 @@
 import { t } from '@lingui/core/macro'
-import {
-  queryOptions,
-  useMutation,
-  useQuery,
-  useQueryClient,
-  type Query,
-  type QueryClient,
-} from '@tanstack/react-query'
+import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { addExercises, type NewExercise } from './lesson'
-import { forgetAnswers, keepAnswer, keepFor, kept, oldSince } from './kept'
-import { forgetTyped } from './typed'
-import { api, keepToken, Refusal, unwrap, type Schemas, type Session, type Sortie, type SortieChange } from './client'
+import { kept } from './kept'
+import { api, Refusal, unwrap, type Schemas, type Sortie, type SortieChange } from './client'
 import { once } from './once'
 import { useFound, usePaged } from './paged'
-
-/** Who is here is kept for a start without a network, before anybody is known. */
-const NOBODYS = ''
-
-/** Who was here last, by the device, is asked of Fujin again this often until it answers. */
-const WHO_AGAIN_MS = 3000
-
-/** Who is signed in. In the cockpit a session that has ended takes nobody's sheet away: taps stay on the device. */
-export function useSession(cockpit: boolean) {
-  const queries = useQueryClient()
-  return useQuery({
-    queryKey: ['session'],
-    queryFn: async () => {
-      const now = await kept(
-        ['session'],
-        () => unwrap(api.GET('/api/session')),
-        () => NOBODYS,
-      )()
-      const before = queries.getQueryData<Session>(['session'])
-      const session = cockpit && before?.person && !now.person ? before : now
-      keepToken(session.csrf_token)
-      await keepFor(session.person?.id ?? '')
-      lately ??= session.person?.id
-      return session
-    },
-    staleTime: Infinity,
-    refetchInterval: () => oldSince(['session'], NOBODYS) !== undefined && WHO_AGAIN_MS,
-  })
-}
-
-/** Fujin does not know who asks: the session has ended, and who is here is asked anew. */
-export function askWhoIsHere(queries: QueryClient, error: Error) {
-  const known = queries.getQueryData<Session>(['session'])?.person
-  if (known && error instanceof Refusal && error.status === 401)
-    void queries.invalidateQueries({ queryKey: ['session'] })
-}
-
-/** Whose answers are on screen. */
-let lately: string | undefined
-
-export function useSignIn() {
-  const queries = useQueryClient()
-  return useMutation({
-    mutationFn: (body: { sign_in: string; password: string; code?: string }) =>
-      unwrap(api.POST('/api/session', { body })),
-    onSuccess: (session) => begun(queries, session),
-  })
-}
-
-/** Somebody has come in: nothing of anybody else before them stays on screen; their own is asked for again. */
-export async function begun(queries: QueryClient, session: Session) {
-  keepToken(session.csrf_token)
-  await keepFor(session.person?.id ?? '')
-  await keepAnswer(['session'], session, NOBODYS)
-  const others = { predicate: (query: Query) => query.queryKey[0] !== 'session' }
-  const again = lately === session.person?.id
-  lately = session.person?.id
-  if (!again) queries.removeQueries(others)
-  queries.setQueryData(['session'], session)
-  if (again) await queries.invalidateQueries(others)
-}
-
-export function useSignOut() {
-  return useMutation({
-    mutationFn: () => unwrap(api.DELETE('/api/session')),
-    onSuccess: async () => {
-      await forgetAnswers()
-      forgetTyped()
-      window.location.assign('/')
-    },
-  })
-}
 
 export const useToday = () =>
   useQuery({ queryKey: ['today'], queryFn: kept(['today'], () => unwrap(api.GET('/api/today'))) })

@@ -3,7 +3,7 @@ import { Trans } from '@lingui/react/macro'
 import { useState } from 'react'
 import { Link, Route, Routes, useLocation } from 'react-router'
 import type { Session } from '../api/client'
-import { useSession } from '../api/queries'
+import { useSession } from '../api/session'
 import { typedFor } from '../api/typed'
 import { Failed, Loading } from '../design/States'
 import { useMode } from '../design/useMode'
@@ -45,19 +45,20 @@ const SideBySidePage = later(() => import('../views/SideBySidePage').then((file)
 export function App() {
   const { pathname } = useLocation()
   const cockpit = pathname.endsWith('/fly')
-  const asked = useSession(cockpit)
+  const asked = useSession()
   const [seen, setSeen] = useState<Session>()
   if (asked.data?.person && asked.data !== seen) setSeen(asked.data)
   const joining = pathname.startsWith('/join/')
   const [mode, setMode] = useMode(cockpit)
 
-  // A session that has ended leaves the page as it is, behind the way to begin it again.
+  // A session that has ended leaves the page as it is, behind the way to begin it again; the cockpit's sheet stays in
+  // sight, and says what waits on the device.
   const session = asked.data?.person ? asked.data : seen
   readAs(session ?? asked.data)
   useViewName()
   useAhead(pathname, asked.data?.person?.id)
   typedFor(session?.person?.id ?? '')
-  useSender(asked.data?.person?.id)
+  useSender(session?.person?.id)
   if (!asked.data && asked.isError) return <Failed error={asked.error} again={() => void asked.refetch()} />
   if (!asked.data) return <Loading what={t`who you are`} />
   if (joining && !asked.data.person) return <Join word={pathname.slice('/join/'.length)} />
@@ -115,7 +116,7 @@ export function App() {
           </Routes>
         </ViewBoundary>
       </main>
-      {!asked.data.person && <SignInAgain school={school} name={session.person.name} />}
+      {!asked.data.person && !cockpit && <SignInAgain school={school} name={session.person.name} />}
       <CommandBox session={session} setMode={setMode} />
       <Shortcuts />
       <Messages cockpit={cockpit} />

@@ -1,11 +1,12 @@
 import { plural, t } from '@lingui/core/macro'
 import { Trans } from '@lingui/react/macro'
 import { clsx } from 'clsx'
-import { useEffect, useRef, useState } from 'react'
+import { useState } from 'react'
 import { Link, NavLink, useLocation } from 'react-router'
 import type { Session } from '../api/client'
-import { useSignOut } from '../api/queries'
+import { useSignOut } from '../api/session'
 import { Choice, SEGMENT } from '../design/Choice'
+import { useInSight } from '../design/useInSight'
 import type { Mode } from '../design/useMode'
 import { capital, MODE_WORDS } from '../design/words'
 import { isLearner } from '../api/who'
@@ -41,11 +42,8 @@ export function Rail({ session, mode, setMode }: Props) {
   const [leaving, setLeaving] = useState(false)
   const [opened, setOpened] = useState(false)
   const { pathname } = useLocation()
-  const places = useRef<HTMLElement>(null)
-  // On a phone the row of places runs on sideways.
-  useEffect(() => {
-    void places.current?.querySelector('[aria-current=page]')?.scrollIntoView({ block: 'nearest', inline: 'nearest' })
-  }, [pathname])
+  // On a phone the places are one row.
+  const places = useInSight<HTMLElement>(pathname)
   const mine = useWaiting().filter((tap) => tap.person_id === person?.id && !tap.refused).length
   return (
     <header className="no-print border-r border-rule bg-wash max-md:border-r-0 max-md:border-b">
@@ -57,7 +55,7 @@ export function Rail({ session, mode, setMode }: Props) {
         <nav
           ref={places}
           aria-label={t`Places`}
-          className="flex flex-col gap-0.5 max-md:min-w-0 max-md:flex-1 max-md:flex-row max-md:overflow-x-auto"
+          className="flex flex-col gap-0.5 max-md:min-w-0 max-md:flex-1 max-md:flex-row max-md:overflow-x-auto [scrollbar-width:thin]"
         >
           {PLACES.filter(
             (place) => (staff || !place.staff) && (!place.chief || person?.role === 'chief_instructor'),

@@ -5,7 +5,8 @@ import { useAircraft, useCatalogue, useCreateSortie, useStudentNames } from '../
 import { momentOf, zoneWord } from '../design/times'
 import { capital } from '../design/words'
 import { createSortie } from '../api/ranges.generated'
-import { Field, PickField, Refused } from '../design/Field'
+import { Field, PickField } from '../design/Field'
+import { FormEnd } from '../design/FormEnd'
 import { useBody } from '../design/useBody'
 
 // The moment is typed as a day and a clock.
@@ -97,15 +98,7 @@ export function NewSortieForm({ date, known, close }: Props) {
         choices={[NONE_YET, ...offered.map(({ id, title, family }) => ({ id, word: title, group: capital(family) }))]}
         {...pick('manoeuvre')}
       />
-      <Refused {...refused()} />
-      <div className="mt-2 flex gap-3">
-        <button type="submit" className="button solid" disabled={create.isPending}>
-          {t`Plan it`}
-        </button>
-        <button type="button" className="button" onClick={close}>
-          {t`Cancel`}
-        </button>
-      </div>
+      <FormEnd refused={refused()} word={t`Plan it`} busy={create.isPending} close={close} />
     </form>
   )
 }

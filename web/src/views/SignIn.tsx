@@ -1,6 +1,6 @@
 import { t } from '@lingui/core/macro'
 import { useEffect } from 'react'
-import { useSignIn } from '../api/queries'
+import { useSignIn } from '../api/session'
 import { signIn as ranges } from '../api/ranges.generated'
 import { Field } from '../design/Field'
 import { useBody } from '../design/useBody'

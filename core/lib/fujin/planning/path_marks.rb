@@ -67,8 +67,7 @@ module Fujin
         PathMark.new(picture: picture, along_ft: point.along_ft, across_ft: point.across_ft, height_ft: point.height_ft,
                      lines: lines, weight: weight)
 
-      # As it is said: to ten feet from a hundred on.
-      def feet(value) = "#{Q.thousands(value >= 100 ? value.round(-1) : value.round)} ft"
+      def feet(value) = "#{Q.thousands(Glossary.spoken(value, 'ft'))} ft"
 
       # @param first [PathPoint] where the stretch before it ends
       def begins(points, first)

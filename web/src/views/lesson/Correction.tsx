@@ -4,7 +4,8 @@ import type { Sortie } from '../../api/client'
 import { useAircraft, useStudentNames } from '../../api/queries'
 import { useCorrect } from '../../api/school'
 import { correctLesson } from '../../api/ranges.generated'
-import { Field, PickField, Refused, Tick } from '../../design/Field'
+import { Field, PickField, Tick } from '../../design/Field'
+import { FormEnd } from '../../design/FormEnd'
 import { Sheet } from '../../design/Sheet'
 import { fieldOf, zoneWord } from '../../design/times'
 import { useBody } from '../../design/useBody'
@@ -70,15 +71,7 @@ function Form({ sortie, close }: { sortie: Sortie; close: () => void }) {
       <Field label={t`Began, ${zoneWord()}`} {...field('starts_at', { required: true })} />
       <Tick label={t`In a training device: logged apart, shows nothing of readiness`} {...tick('training_device')} />
       <Field label={t`What was wrong`} {...field('why', { required: true })} />
-      <Refused {...refused()} />
-      <div className="flex gap-3">
-        <button type="submit" className="button solid" disabled={correct.isPending}>
-          {t`Set it right`}
-        </button>
-        <button type="button" className="button" onClick={close}>
-          {t`Leave it`}
-        </button>
-      </div>
+      <FormEnd refused={refused()} word={t`Set it right`} busy={correct.isPending} close={close} leave={t`Leave it`} />
     </form>
   )
 }

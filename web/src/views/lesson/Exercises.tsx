@@ -1,8 +1,9 @@
 import { t } from '@lingui/core/macro'
 import { clsx } from 'clsx'
-import { useEffect, useMemo, useRef, useState, type DragEvent, type KeyboardEvent } from 'react'
+import { useMemo, useState, type DragEvent, type KeyboardEvent } from 'react'
 import type { Exercise, Sortie } from '../../api/client'
 import { useOrderExercises, useRemoveExercise } from '../../api/lesson'
+import { useInSight } from '../../design/useInSight'
 import { useKeys } from '../../design/useKeys'
 import { AddExercise } from './AddExercise'
 
@@ -28,11 +29,7 @@ export function Exercises({ sortie, index, choose }: Props) {
       [choose, index, rows.length],
     ),
   )
-  // A long lesson runs on sideways: the exercise on screen is in sight, by whatever way it came there.
-  const list = useRef<HTMLOListElement>(null)
-  useEffect(() => {
-    void list.current?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest', inline: 'nearest' })
-  }, [index])
+  const list = useInSight<HTMLOListElement>(index)
   const move = (from: number, to: number) => {
     if (locked || from === to || to < 0 || to >= rows.length) return
     const ids = rows.map((row) => row.id)
@@ -53,7 +50,7 @@ export function Exercises({ sortie, index, choose }: Props) {
   }
   return (
     <section aria-label={t`Exercises`} className="no-print mt-1.5 flex min-w-0 items-stretch gap-2 max-sm:flex-wrap">
-      <ol ref={list} className="m-0 flex min-w-0 list-none gap-2 overflow-x-auto p-0">
+      <ol ref={list} className="m-0 flex min-w-0 list-none gap-2 overflow-x-auto p-0 [scrollbar-width:thin]">
         {rows.map((row, at) => (
           <li
             key={row.id}

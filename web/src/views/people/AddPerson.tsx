@@ -3,7 +3,8 @@ import { useNavigate } from 'react-router'
 import { toast } from 'sonner'
 import { useAddPerson } from '../../api/people'
 import { addPerson } from '../../api/ranges.generated'
-import { Field, PickField, Refused } from '../../design/Field'
+import { Field, PickField } from '../../design/Field'
+import { FormEnd } from '../../design/FormEnd'
 import { Sheet } from '../../design/Sheet'
 import { useBody } from '../../design/useBody'
 import { learns, ROLES, STAGES } from './personWords'
@@ -44,15 +45,7 @@ function Form({ close }: { close: () => void }) {
       </div>
       <Field label={t`Mass, kg`} {...field('mass_kg')} />
       <Field label={t`Mail address`} {...field('email')} type="email" />
-      <Refused {...refused()} />
-      <div className="flex gap-3">
-        <button type="submit" className="button solid" disabled={add.isPending}>
-          {t`Add`}
-        </button>
-        <button type="button" className="button" onClick={close}>
-          {t`Cancel`}
-        </button>
-      </div>
+      <FormEnd refused={refused()} word={t`Add`} busy={add.isPending} close={close} />
     </form>
   )
 }

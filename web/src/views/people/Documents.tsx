@@ -4,6 +4,7 @@ import { useAddDocument, useDocumentKinds, useWithdrawDocument, type Person } fr
 import { useTypes } from '../../api/queries'
 import { addDocument } from '../../api/ranges.generated'
 import { Field, PickField, Refused } from '../../design/Field'
+import { FormEnd } from '../../design/FormEnd'
 import { Sheet } from '../../design/Sheet'
 import { useBody } from '../../design/useBody'
 import { Empty } from '../../design/States'
@@ -101,15 +102,7 @@ function AddDocument({ person, close }: { person: Person; close: () => void }) {
         <Field label={t`Good from`} {...field('valid_from')} />
         <Field label={t`Good until`} hint={t`Empty: does not run out`} {...field('valid_until')} />
       </div>
-      <Refused {...refused()} />
-      <div className="flex gap-3">
-        <button type="submit" className="button solid" disabled={add.isPending}>
-          {t`Put on file`}
-        </button>
-        <button type="button" className="button" onClick={close}>
-          {t`Cancel`}
-        </button>
-      </div>
+      <FormEnd refused={refused()} word={t`Put on file`} busy={add.isPending} close={close} />
     </form>
   )
 }

@@ -86,6 +86,7 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
   const fault = attempt?.fault_details?.[0]
   const planned = attempt?.exercise_id === exercise.id && attempt.manoeuvre === plan.data?.manoeuvre
   const drawn = plan.data && attempt && (planned ? plan.data : flownOnly(plan.data, path))
+  const select = (to: number) => set({ attempt: to, t: null, phase: null })
   return (
     <>
       <Import sortie={sortie} empty={count === 0} />
@@ -97,7 +98,7 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
               attempts={attempts.data}
               exercises={sortie.exercises}
               current={attempt.position}
-              select={(to) => set({ attempt: to, t: null, phase: null })}
+              select={select}
             />
             {sortie.may_edit && !attempt.teaching && <ConfirmAll attempts={attempts.data} sortieId={sortie.id} />}
             {attempt.shown === 'name_fault_first' && (
@@ -156,7 +157,7 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
             ) : (
               <Loading what={t`the strips`} />
             )}
-            <WholeFlightFold attempt={attempt} select={(to) => set({ attempt: to, t: null, phase: null })} />
+            <WholeFlightFold attempt={attempt} select={select} />
           </div>
           <div className="min-w-0 xl:col-start-2 xl:row-span-2 xl:row-start-1">
             <Link to={`/sorties/${sortie.id}/debrief`} className="button mb-2 w-full">
@@ -181,13 +182,7 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
               </AtMoment>
             )}
             <AtMoment moment={moment}>
-              {(timeS) => (
-                <WhereItWas
-                  attempt={attempt}
-                  timeS={timeS}
-                  select={(to) => set({ attempt: to, t: null, phase: null })}
-                />
-              )}
+              {(timeS) => <WhereItWas attempt={attempt} timeS={timeS} select={select} />}
             </AtMoment>
           </div>
           <div className="min-w-0 xl:col-start-1 xl:row-start-2">

@@ -2,9 +2,9 @@ import { t } from '@lingui/core/macro'
 import type { SiteDocument, SiteFeature, SitePicture } from '../../api/sites'
 import { choicesOf, Pick } from '../../design/Pick'
 import { NumberField } from '../prepare/NumberField'
+import { nameOf } from '../../design/words'
 import { idOf, moved, textOf, turned, withField, without } from './draft'
 import { PASSES, STATUSES, THINGS } from './siteWords'
-import { nameOf } from '../../design/words'
 
 interface Props {
   document: SiteDocument

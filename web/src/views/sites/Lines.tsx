@@ -3,9 +3,9 @@ import { clsx } from 'clsx'
 import type { Schemas } from '../../api/client'
 import type { SiteReport } from '../../api/sites'
 import { HeadRow } from '../../design/HeadRow'
+import { nameOf } from '../../design/words'
 import { courseOf, reasonWord, said, WAYS } from './siteWords'
 import { WideTable } from '../../design/WideTable'
-import { nameOf } from '../../design/words'
 
 type Approach = Schemas['SiteApproach']
 type Departure = Schemas['SiteDeparture']

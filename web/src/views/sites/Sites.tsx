@@ -6,7 +6,6 @@ import { isLearner } from '../../api/who'
 import { FileButton } from '../../design/FileButton'
 import { Empty, Failed, Loading } from '../../design/States'
 import { nameOf, sentence, shortDayOf } from '../../design/words'
-
 import { Terrain } from './Terrain'
 
 /** The school's sites: what is open of each, and which a student still has to survey without having seen the school's. */

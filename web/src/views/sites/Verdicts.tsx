@@ -1,8 +1,8 @@
 import { t } from '@lingui/core/macro'
 import { clsx } from 'clsx'
 import type { SiteReport } from '../../api/sites'
-import { USES, VERDICTS } from './siteWords'
 import { nameOf } from '../../design/words'
+import { USES, VERDICTS } from './siteWords'
 
 /** Whether the site is fit, use by use, with the point that decides. */
 export function Verdicts({ report }: { report: SiteReport }) {

@@ -2,7 +2,8 @@ import { t } from '@lingui/core/macro'
 import { useAircraft, useCatalogue, usePlaces } from '../../api/queries'
 import { useGiveSolo, type Solo } from '../../api/school'
 import { giveSolo } from '../../api/ranges.generated'
-import { Field, Refused, Tick } from '../../design/Field'
+import { Field, Tick } from '../../design/Field'
+import { FormEnd } from '../../design/FormEnd'
 import { useBody } from '../../design/useBody'
 import { dayAfter, dateIn } from '../../design/times'
 
@@ -85,15 +86,7 @@ export function AuthorityForm({ student, solo, close }: { student: string; solo:
       <p className="label m-0">
         {t`It allows what is written here and nothing else, and replaces no licence, medical or authority that the law asks for.`}
       </p>
-      <Refused {...refused()} />
-      <div className="flex gap-3">
-        <button type="submit" className="button solid" disabled={give.isPending}>
-          {t`Sign it`}
-        </button>
-        <button type="button" className="button" onClick={close}>
-          {t`Cancel`}
-        </button>
-      </div>
+      <FormEnd refused={refused()} word={t`Sign it`} busy={give.isPending} close={close} />
     </form>
   )
 }

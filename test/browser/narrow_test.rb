@@ -1,20 +1,14 @@
 # frozen_string_literal: true
 
 require_relative '../browser_helper'
-require_relative '../server/sign_off_help'
+require_relative 'every_view'
 
 # On a phone, and on a desk's screen enlarged four times (320 px), nothing runs out of the page sideways: what is wide
 # scrolls in its own frame.
 class NarrowTest < Minitest::Test
   include ServerHelp
   include BrowserHelp
-  include SignOffHelp
-
-  def views
-    lesson = "/sorties/#{Fujin::AttemptRow.first.sortie_id}"
-    ['/', '/bookings', '/students', "/students/#{@student.id}", '/sites', '/fleet', '/method', '/people', '/school',
-     '/me', "/people/#{@student.id}/log", *%w[prepare fly review record debrief].map { |stage| "#{lesson}/#{stage}" }]
-  end
+  include EveryView
 
   def test_nothing_runs_out_of_a_narrow_page
     make_ready
@@ -29,5 +23,26 @@ class NarrowTest < Minitest::Test
         assert_operator page.evaluate_script('document.documentElement.scrollWidth'), :<=, width, "#{path} at #{width}"
       end
     end
+  end
+
+  # The work is what a phone shows: the places are one row with the one on screen in sight, light and name behind a
+  # button.
+  def test_a_phone_has_one_row_of_places
+    sign_in(@chief)
+    window(390, 844)
+    visit '/school'
+    assert_selector 'h1', text: 'School'
+    height, place, row = page.evaluate_script(<<~JS)
+      ['header', 'nav [aria-current=page]', 'nav'].map((css) => document.querySelector(css).getBoundingClientRect())
+        .map((r, i) => i === 0 ? r.height : [r.left, r.right])
+    JS
+
+    assert_operator height, :<=, 72
+    assert_operator place[0], :>=, row[0] - 1
+    assert_operator place[1], :<=, row[1] + 1
+    assert_no_button 'Sign out'
+    click_on 'More'
+    assert_button 'Sign out'
+    assert_selector '[role=radiogroup][aria-label="Light here"]'
   end
 end

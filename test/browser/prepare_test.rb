@@ -28,6 +28,41 @@ class BrowserPrepareTest < Minitest::Test
     assert_operator evaluate_script('document.querySelector("svg.picture").getBoundingClientRect().top'), :<, 260
   end
 
+  # A long lesson takes no second row, and the exercise on screen is in sight on it.
+  def test_nine_exercises_stand_on_one_row
+    copied = @sortie.exercise.attributes.except('id', 'settings', 'manoeuvre', 'position')
+    %w[hover hover_turn hover_power_take_off circuit normal_approach run_on_landing turning_autorotation steep_approach]
+      .each_with_index { |id, i| @sortie.exercises.create!(**copied, manoeuvre: id, position: i + 1) }
+    sign_in(@instructor)
+    visit "/sorties/#{@sortie.id}/prepare"
+    assert_selector 'main [role=tablist]'
+    8.times do |i|
+      press(']')
+      assert_selector '[aria-label=Exercises] [aria-current=true]', text: /\A#{i + 2}/
+    end
+    assert_selector 'svg.picture'
+    row, chosen, top = evaluate_script(<<~JS)
+      ['[aria-label=Exercises] ol', '[aria-label=Exercises] [aria-current]', 'svg.picture']
+        .map((css) => document.querySelector(css).getBoundingClientRect()).map((r, i) => i === 2 ? r.top : r.right)
+    JS
+
+    assert_operator chosen, :<=, row + 1
+    assert_operator top, :<, 260
+  end
+
+  # Where the day's line wraps, the station's report and the sun stand under it.
+  def test_the_weather_stands_under_the_day_on_a_tablet
+    window(820, 1180)
+    sign_in(@instructor)
+    prepare(height_ft: 1000)
+    day, weather = evaluate_script(<<~JS)
+      ['section[aria-label="Day and load"] p', 'section[aria-label="Day and load"] ~ p[aria-live]']
+        .map((css) => document.querySelector(css).getBoundingClientRect()).map((r, i) => i === 0 ? r.bottom : r.top)
+    JS
+
+    assert_operator weather, :>=, day
+  end
+
   def test_the_way_that_reaches_the_spot_changes_with_the_entry
     sign_in(@instructor)
     prepare(height_ft: 1000)

@@ -36,6 +36,34 @@ class BrowserReviewTest < Minitest::Test
     assert_in_delta paused, moment, 0.01
   end
 
+  # On a phone, too: the fault with its cue, then the picture and the strips; the whole flight and another recording are
+  # further down or behind a button. What the address names is asked for side by side.
+  def test_what_was_flown_comes_first
+    imported(@sortie, faults: [{ 'late_collective' => 1.5 }])
+    sign_in(@instructor)
+    window(390, 844)
+    review
+    assert_text 'Work on: late collective'
+    fault, strips, whole = page.evaluate_script(<<~JS)
+      [[...document.querySelectorAll('h2')].find((h) => h.textContent.startsWith('Work on')),
+       document.querySelector('svg[aria-label^="Scan strips"]'),
+       [...document.querySelectorAll('summary')].find((s) => s.textContent === 'The whole flight')]
+        .map((one) => one.getBoundingClientRect().top + scrollY)
+    JS
+
+    assert_operator fault, :<, 500
+    assert_operator strips, :<, whole
+    assert_no_button 'Choose a file'
+    click_on 'Another recording'
+    assert_button 'Choose a file'
+    assert_operator asked("/sorties/#{@sortie.id}/attempts")['startTime'], :<,
+                    asked("/sorties/#{@sortie.id}")['responseEnd']
+  end
+
+  def asked(path) = page.evaluate_script(<<~JS)
+    performance.getEntriesByType('resource').find((one) => one.name.endsWith('/api#{path}')).toJSON()
+  JS
+
   def test_pictures_are_read_as_tables_and_a_measure_says_what_it_is_by_the_keyboard
     imported(@sortie)
     sign_in(@instructor)

@@ -24,6 +24,10 @@ class BrowserSitesTest < Minitest::Test
     load_file(meadow(answers(wire: 'open')))
     assert_text 'Meadow'
     assert_text 'still open'
+    [[820, 1180], [390, 844], [1280, 800]].each do |size|
+      window(*size)
+      assert_operator narrowest_field, :>=, 90, "at #{size.first}"
+    end
     assert_selector 'section[aria-label="Verdict by use"]', text: 'not suitable'
     within('[role="radiogroup"][aria-label^="Wires"]') { click_on 'not there' }
     assert_text 'Changed, not kept'
@@ -41,6 +45,12 @@ class BrowserSitesTest < Minitest::Test
     assert_in_delta(-110.0, Fujin::SiteRow.first.site.obstacles[0].rings[0][0].real, 0.2)
     assert_accessible('a site')
   end
+
+  # Of the day that the site is looked at for.
+  def narrowest_field = page.evaluate_script(<<~JS)
+    Math.min(...[...document.querySelector('main .no-print.grid').querySelectorAll('input, select')]
+      .map((field) => field.getBoundingClientRect().width))
+  JS
 
   def stored_wire =
     Fujin::SiteRow.first.document['features'].find do |one|

@@ -174,14 +174,45 @@ class DispersionTest < Minitest::Test
     end
   end
 
-  def turned_flight(settings, faults)
-    run =
-      A::WholeFlight.new(
-        conditions(wind: Fujin::Wind.parse('340/12')),
-        plan: A::TurningPlan, course_deg: 350.0, height_ft: 2000.0, settings: settings, faults: faults
-      ).run
+  def turned_flight(settings, faults) =
+    ended(plan: A::TurningPlan, height_ft: 2000.0, settings: settings, faults: faults, wind: '340/12')
+
+  def ended(wind:, id: 'tansy-2', **options)
+    run = A::WholeFlight.new(conditions(id, wind: Fujin::Wind.parse(wind)), course_deg: 350.0, **options).run
     end_row = run.rows.find { |r| r.phase == :recovery && Math.hypot(r.v_north, r.v_east) < 0.8 }
     Fujin::LocalMap.along_across(end_row.north_m, end_row.east_m, 350.0).map { |m| m / Q::FT }
+  end
+
+  # Out of the turn the rotor is won back first: the glide is steady only then. 30 and 53 ft short before.
+  def test_a_clean_turn_ends_at_the_spot
+    [['tansy-2', '350/10'], ['bracken-2', '020/12']].each do |id, wind|
+      along, across = ended(id: id, wind: wind, plan: A::TurningPlan)
+
+      assert_in_delta 0.0, along, 20, id
+      assert_in_delta 0.0, across, 10, id
+    end
+  end
+
+  # A pilot lays off another drift in another wind, so that it takes less of the way than it blows: 43 ft for each
+  # knot over the ground it blew, 36 it took.
+  def test_a_wind_that_changed_takes_of_an_s_turn_what_it_takes_of_its_flight
+    reduced = A::Dispersion.new(conditions(wind: Fujin::Wind.parse('350/10')), P::HouseMethod.new,
+                                planner: A::STurnPlan, course_deg: 350.0)
+    clean = ended(wind: '350/10', plan: A::STurnPlan)
+
+    [3.0, -3.0].each do |kt|
+      flown = ended(wind: '350/10', plan: A::STurnPlan, air: blowing(10.0 + kt))
+      quick = reduced.place('glide', A::Dispersion::NONE.with(headwind_kt: kt))
+      moved = kt * A::WholeFlight::SETUP_S * Q::KT / Q::FT
+
+      assert_in_delta flown[0] - clean[0], quick[0] - moved, 15, "#{kt} kt"
+    end
+  end
+
+  # The same from the ground up.
+  def blowing(speed_kt)
+    field = Fujin::Flight::WindField.new(Fujin::Wind.new(from_deg: 350.0, speed_kt: speed_kt), exponent: 0.0, seed: 1)
+    ->(height, time) { field.call(height, time) }
   end
 
   def test_a_late_entry_downwind_ends_short_and_a_late_base_ends_beside

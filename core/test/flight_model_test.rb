@@ -68,6 +68,23 @@ class FlightModelTest < Minitest::Test
     assert_in_delta full[:rotor_pct], half[:rotor_pct], 0.2
   end
 
+  # Within the step in which the ground is met, the velocity is the one of that moment: dropped with the collective
+  # down, the sink grows by up to 0.15 m/s in a step of 0.02 s.
+  def test_the_sink_at_contact_does_not_hang_on_where_the_step_ends
+    [1.0, 1.03, 2.03, 2.06].each do |height_m|
+      rough, fine = [0.02, 0.001].map do |dt|
+        aircraft = Fujin::Flight::Model.on(conditions)
+        aircraft.start(height_m: height_m, speed_kt: 0.0, course_rad: 0.0)
+        dropped = Fujin::Flight::Controls.new(0.0, 0.0, aircraft.rotor.collective_min, 0.0, 0.0, false)
+        aircraft.step(dropped, dt) until aircraft.contact
+        aircraft.contact[:sink_m_s]
+      end
+
+      assert_operator rough, :>, 1.5
+      assert_in_delta fine, rough, 0.003, height_m
+    end
+  end
+
   def test_a_closed_throttle_swings_the_nose_left_or_right_by_rotor_direction
     { 'tansy-2' => :negative?, 'bracken-2' => :positive? }.each do |id, side|
       aircraft = model(id)

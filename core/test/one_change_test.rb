@@ -77,6 +77,19 @@ class OneChangeTest < Minitest::Test
     end
   end
 
+  # Late, the flare is met hard and fast; that the flare was weak as well, or the cushion, is not made up to fit it.
+  def test_what_came_of_the_fault_is_not_made_a_fault_of_its_own
+    flown = fly(faults: { 'late_flare' => 36 }, ending: 'touchdown')
+    found = asked(flown, fault: 'late_flare')
+    true_change = fly(faults: {}, ending: 'touchdown').measure('contact_groundspeed_kt') -
+      flown.measure('contact_groundspeed_kt')
+
+    assert_predicate found, :claimed?, found.reason
+    assert_empty found.fitted.faults.keys & %w[weak_flare weak_cushion]
+    assert_in_delta true_change, found.mended.value('contact_groundspeed_kt') -
+      found.fitted.value('contact_groundspeed_kt'), 0.25 * true_change.abs
+  end
+
   # Another aircraft than the one it is said to be: the model cannot fly it so.
   def test_a_poor_fit_claims_nothing_and_says_by_how_much
     flown = fly(id: 'yarrow-4', faults: { 'fast_glide' => 20 }, ending: 'touchdown')

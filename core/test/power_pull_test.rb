@@ -41,6 +41,24 @@ class PowerPullTest < Minitest::Test
     end
   end
 
+  # With the ground near and too little flared, the pull is as quick as the time asks for, and no more than twice the
+  # usual: 600 and 440 ft/min into the ground before.
+  [['bracken-2', 'dual', '020/15', { 'weak_flare' => 0.45 }], ['bracken-2', 'solo', '350/5', { 'slow_glide' => 14.0 }],
+   ['yarrow-4', 'dual', '350/0', { 'weak_flare' => 0.6 }]].each do |id, people, wind, faults|
+    define_method("test_a_pull_answers_the_sink_in_#{id.tr('-', '_')}_#{people}_after_a_#{faults.keys.first}") do
+      day = conditions(id, people: people, wind: Fujin::Wind.parse(wind))
+      rows = Fujin::Manoeuvres::Autorotation::WholeFlight.new(day, course_deg: 350.0, faults: faults).run.rows
+      last = rows.drop_while { |row| row.phase != :flare }
+      second = (1.0 / (last[1].t_s - last[0].t_s)).round
+
+      raised = last.each_cons(second + 1).map { |all| all.last.collective_share - all.first.collective_share }
+
+      assert_operator last.map(&:height_m).min, :>, 0.0
+      assert_operator raised.max, :>, 0.36
+      assert_operator raised.max, :<, 0.62
+    end
+  end
+
   # Counted from the engine winding up, which here is before levelling: a quick rise there is not missed.
   def test_a_rise_before_levelling_counts
     found = flown('tansy-2', '350/2')

@@ -17,12 +17,12 @@ class SureChangeTest < Minitest::Test
     refute told?(100.0, 90.1)
   end
 
-  # A change of 20 allows five of a quarter, less than its ten; one of 80 allows twenty.
-  def test_the_fit_has_it_as_flown_within_its_uncertainty_or_a_quarter_of_the_change
+  # A change of 20 allows two and a half of an eighth, less than its ten; one of 160 allows twenty.
+  def test_the_fit_has_it_as_flown_within_its_uncertainty_or_an_eighth_of_the_change
     assert told?(109.9, 89.9)
     refute told?(110.1, 90.1)
-    assert told?(119.9, 39.9)
-    refute told?(120.1, 40.1)
+    assert told?(119.9, -40.1)
+    refute told?(120.1, -39.9)
   end
 
   def test_what_was_not_recorded_or_not_flown_again_is_not_told
@@ -32,11 +32,11 @@ class SureChangeTest < Minitest::Test
     refute told?(100.0, nil)
   end
 
-  def test_a_number_without_a_printed_range_is_told_by_the_quarter_alone
+  def test_a_number_without_a_printed_range_is_told_by_the_eighth_alone
     exact = FLOWN.with(low: nil, high: nil)
 
-    assert told?(102.4, 112.4, exact)
-    refute told?(102.6, 112.6, exact)
+    assert told?(101.2, 111.2, exact)
+    refute told?(101.3, 111.3, exact)
     assert_in_delta 2.5, Fujin::Grading::SureChange.room(exact, -10.0)
     assert_in_delta 10.0, Fujin::Grading::SureChange.room(FLOWN, -10.0)
     assert_in_delta 25.0, Fujin::Grading::SureChange.room(nil, 100.0)

@@ -113,6 +113,14 @@ module Fujin
       Math.sqrt((airspeed_kt**2) - (cross**2)) - headwind_kt(course_deg)
     end
 
+    # With so much more headwind on a course; of its gust as much over it.
+    # @return [Wind]
+    def headed(more_kt, course_deg)
+      from = [[speed_kt, from_deg], [more_kt, course_deg]].sum { |kt, deg| Complex.polar(kt, deg * Quantities::DEG) }
+      Wind.new(from_deg: from.arg / Quantities::DEG, speed_kt: from.abs,
+               gust_kt: gust_kt && (from.abs + gust_spread_kt))
+    end
+
     def gust_spread_kt = gust_kt ? gust_kt - speed_kt : 0.0
     def to_s = format('%03d/%g%s', from_deg.round, speed_kt.round(1), gust_kt ? "G#{gust_kt.round}" : '')
     def ==(other) = other.is_a?(Wind) && to_a == other.to_a

@@ -134,13 +134,14 @@ module Fujin
         wind_before = wind_here
         air_before = air_velocity
         before = [@disc_pitch, @bank, @collective, @power_w, @heading]
+        velocity_before = @velocity
         move_controls(controls, dt)
         run_engine(controls, dt)
         turn_heading(controls, dt)
         at_middle_of_step(before) { integrate(dt) }
         @time_s += dt
         count_wind_work(wind_before, air_before)
-        meet_ground(dt)
+        meet_ground(dt, velocity_before)
         self
       end
 
@@ -266,14 +267,16 @@ module Fujin
         @account.supply(sixth * weighted(rates.map(&:drive_w)))
       end
 
-      # The contact at the moment the height passed zero, not at the end of the step.
-      def contact_within(dt)
+      # The contact at the moment the height passed zero, not at the end of the step; within it the velocity changes
+      # evenly.
+      def contact_within(dt, velocity_before)
         late = (@position[2] / @velocity[2]).clamp(0.0, dt)
         late = 0.0 if late.nan?
+        velocity = @velocity.zip(velocity_before).map { |now, before| now + ((before - now) * late / dt) }
         {
           time_s: @time_s - late,
-          sink_m_s: -@velocity[2],
-          velocity: @velocity.dup,
+          sink_m_s: -velocity[2],
+          velocity: velocity,
           disc_pitch: @disc_pitch,
           heading: @heading,
           rotor_pct: rotor_pct - (100.0 * @spin * late / rotor.normal_speed),
@@ -281,11 +284,11 @@ module Fujin
         }
       end
 
-      def meet_ground(dt)
+      def meet_ground(dt, velocity_before)
         return @on_ground = false if @position[2].positive?
 
         @account.close(energy_j)
-        @contact ||= contact_within(dt)
+        @contact ||= contact_within(dt, velocity_before)
         @on_ground = true
         @position = [@position[0], @position[1], 0.0]
         carried = [(@mass * Quantities::G) - (thrust_n * Math.cos(@disc_pitch)), 0.0].max

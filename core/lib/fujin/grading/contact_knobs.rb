@@ -8,6 +8,7 @@ module Fujin
         Knob.new(
           id: :cushion,
           more: 'weak_cushion',
+          last: true,
           measure: 'contact_sink_fpm',
           gain: 0.0012,
           range: (0.0..0.9),

@@ -6,9 +6,10 @@ module Fujin
     # much of the fault one unit of that asks for, the values that make sense, and the change in words from the amount
     # taken away. Less than `least` of it is nothing. `untold` are measures that it does not tell: flown against twins
     # (docs/one-change.md) they came out otherwise. `measure` is a measure's id, or a reading of its own:
-    # FlownAttempt -> number, or nil where it cannot be had.
-    Knob = Value.define(:id, :more, :less, :measure, :gain, :range, :least, :words,
-                        :untold, defaults: { less: nil, gain: 1.0, untold: [].freeze }) do
+    # FlownAttempt -> number, or nil where it cannot be had. A `last` one is of what happens last, which may come from
+    # all that was before.
+    Knob = Value.define(:id, :more, :less, :measure, :gain, :range, :least, :words, :last,
+                        :untold, defaults: { less: nil, gain: 1.0, last: false, untold: [].freeze }) do
       def flies?(fault_id) = [more, less].include?(fault_id)
 
       # Is there something of the fault in a value?

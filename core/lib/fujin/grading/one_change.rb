@@ -5,11 +5,11 @@ module Fujin
     # What one change would have done: the pilot model is fitted to an attempt, then flown again with only the first
     # fault mended. Nothing is claimed when the fit is poor, or when the fault is none that the pilot model flies.
     class OneChange
-      ROUNDS = 3
+      ROUNDS = 4
       MOVES_NOTHING = 'without it no number would be another by more than its uncertainty: nothing is claimed'
       # A fit is good while its root mean square differences stay under these.
       GOOD = {
-        height_ft: 45.0, ias_kt: 5.0, rotor_pct: 3.0, sink_fpm: 250.0, collective_pct: 8.0, place_ft: 120.0
+        height_ft: 45.0, ias_kt: 5.0, rotor_pct: 4.0, sink_fpm: 300.0, collective_pct: 10.0, place_ft: 160.0
       }.freeze
       # What each is compared in.
       COMPARED = { height_ft: :agl, ias_kt: :ias, rotor_pct: :nr, sink_fpm: :sink, collective_pct: :collective }.freeze
@@ -62,7 +62,20 @@ module Fujin
         return nothing("the pilot model flies no #{@fault_id.tr('_', ' ')}: nothing can be tried") unless @knob
         return nothing('only an attempt that was finished can be flown again') unless comparable?
 
-        values = fitted_values
+        plain = told_with(plain_knobs)
+        plain.claimed? || plain_knobs == @manoeuvre.knobs ? plain : told_with(@manoeuvre.knobs)
+      rescue OutsideModel, InvalidInput => e
+        nothing(e.message)
+      end
+
+      private
+
+      # What happens last comes from all that was before: a contact may be hard because of the flare alone. So first
+      # the flight is tried with nothing wrong at its end but what is asked about.
+      def plain_knobs = @plain_knobs ||= @manoeuvre.knobs.reject { |knob| knob.last && knob != @knob }
+
+      def told_with(knobs)
+        values = fitted_values(knobs)
         fitted = fly(values)
         return nothing('the model does not finish this flight') unless fitted.proposal
 
@@ -72,18 +85,14 @@ module Fujin
         return nothing(none_of_it, fit: fit) unless @knob.shows?(@fault_id, values[@knob.id])
 
         mended = fly(values.merge(@knob.id => 0.0))
-        moved = @manoeuvre.told.select do |id|
+        told = @manoeuvre.told.select do |id|
           SureChange.of?(@proposal.measures[id], fitted.value(id), mended.value(id))
         end
-        return nothing(MOVES_NOTHING, fit: fit) if moved.empty?
+        return nothing(MOVES_NOTHING, fit: fit) if told.empty?
 
         Answer.new(fault: @fault_id, knob: @knob, amount: values[@knob.id], fit: fit, fitted: fitted, mended: mended,
-                   told: moved - @knob.untold)
-      rescue OutsideModel, InvalidInput => e
-        nothing(e.message)
+                   told: told - @knob.untold)
       end
-
-      private
 
       def attempt = @proposal.attempt
       def nothing(reason, fit: nil) = Answer.new(fault: @fault_id, reason: reason, fit: fit)
@@ -118,18 +127,18 @@ module Fujin
 
       def value(proposal, id) = proposal && proposal.measures[id]&.value
 
-      # Each knob turned by what its measure is off, round by round.
-      def fitted_values
+      # Each knob turned by what its measure is off, round by round; the others stay where nothing is wrong.
+      def fitted_values(knobs)
         values = @manoeuvre.knobs.to_h { |knob| [knob.id, 0.0] }
         ROUNDS.times do
           flown = fly(values)
           break unless flown.proposal
 
-          changes = @manoeuvre.knobs.to_h { |knob| [knob.id, knob.gain * difference(knob, flown)] }
+          changes = knobs.to_h { |knob| [knob.id, knob.gain * difference(knob, flown)] }
           values =
-            @manoeuvre.knobs.to_h do |knob|
+            values.merge(knobs.to_h do |knob|
               [knob.id, (values[knob.id] + changes[knob.id]).clamp(knob.range.begin, knob.range.end)]
-            end
+            end)
           break if changes.all? { |id, change| change.abs <= 0.02 * [values[id].abs, 1.0].max }
         end
         values

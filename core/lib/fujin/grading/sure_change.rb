@@ -4,8 +4,9 @@ module Fujin
   module Grading
     # Which number may be told of a change (OneChange), and when what was told has come true.
     module SureChange
-      # Of what the change does.
+      # Of what the change does: what a number that is told may be out by, and what of it the fit may be.
       SHARE = 0.25
+      FITTED_SHARE = SHARE / 2.0
 
       module_function
 
@@ -18,7 +19,7 @@ module Fujin
         return false unless flown&.value && fitted && mended
 
         moved = (mended - fitted).abs
-        moved > flown.uncertainty.to_f && (fitted - flown.value).abs <= room(flown, moved)
+        moved > flown.uncertainty.to_f && (fitted - flown.value).abs <= [flown.uncertainty.to_f, FITTED_SHARE * moved].max
       end
 
       # What a number may be out by: its printed uncertainty, or a quarter of what the change does to it.

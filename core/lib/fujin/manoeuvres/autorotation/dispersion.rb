@@ -7,7 +7,7 @@ module Fujin
       # (OptionRoute). Runs are seeded, so the same question has the same answer.
       #
       # Along the final course the glide goes where it goes. Across it a pilot steers: what a turn leaves beside the
-      # line is closed on the final glide, and only what is left scatters.
+      # line is closed on the final glide, which costs some of the way, and only what is left scatters.
       #
       # Places are where the run ends, in feet along and across from the spot, if the entry is where it was planned; an
       # entry moved over the ground moves them all with it, which is what makes a field of answers possible
@@ -15,8 +15,8 @@ module Fujin
       class Dispersion
         Q = Quantities
         OPTIONS = %w[glide slow stretch delay s_turn circle].freeze
-        # How steeply a pilot cuts back to the line on the final glide.
-        CLOSING_DEG = 15.0
+        # How steeply a pilot cuts back to the line once out of the turns: as the whole flights do.
+        CLOSING_DEG = 20.0
         # How a pilot closes on the line: what is left of an offset after t seconds is e^-at·(cos bt + a/b·sin bt), the
         # answer of keep_line's gains (Flight::Piloting: bank for metres and for m/s off the line), lateral
         # acceleration being g times bank: ÿ = -g·(0.012·y + 0.05·ẏ).
@@ -91,22 +91,30 @@ module Fujin
         # One run's place.
         def place(option, deviation)
           flown = route(option)
-          begun = flown.begun(deviation.speed_kt, deviation.rotor_pct, deviation.bank_deg)
+          begun = flown.begun(deviation.speed_kt, deviation.rotor_pct, deviation.bank_deg, deviation.headwind_kt)
           flared = flown.flared(deviation.speed_kt, deviation.rotor_pct, deviation.flare_height_ft)
           final_m =
             flown.final_glide_m(height_left_m(begun, deviation), deviation.speed_kt, deviation.rotor_pct) do |kt|
               ground(@conditions.atmosphere.true_speed(kt * Q::KT), deviation)
             end
           before = flown.level_m - (deviation.entry_ft * Q::FT) + (entry_speed * deviation.delay_s * LATE_ALONG)
+          beside = entry_m[1] + (before * Math.sin(flown.track)) + begun.across_m
+          speed = final_speed(flown, deviation)
+          seconds = [begun.lined_up_s + (final_m / speed), 0.0].max
+          within = closable(beside, seconds * speed)
           along =
             entry_m[0] + (before * Math.cos(flown.track)) + begun.along_m + final_m + flared.along_m -
-            (deviation.headwind_kt * Q::KT * (begun.seconds + flared.seconds))
-          beside = entry_m[1] + (before * Math.sin(flown.track)) + begun.across_m
-          [along / Q::FT, (closed(beside, final_m, final_speed(flown, deviation)) / Q::FT) + deviation.across_ft]
+            (deviation.headwind_kt * Q::KT * (begun.seconds + flared.seconds)) -
+            closing_m(within, seconds, true_speed(flown, deviation))
+          across = beside - within + (within * left_after(seconds))
+          [along / Q::FT, (across / Q::FT) + deviation.across_ft]
         end
 
         def final_speed(flown, deviation) =
-          [ground(@conditions.atmosphere.true_speed((flown.speed_kt + deviation.speed_kt) * Q::KT), deviation), 1.0].max
+          [ground(true_speed(flown, deviation), deviation), 1.0].max
+
+        def true_speed(flown, deviation) =
+          @conditions.atmosphere.true_speed([flown.speed_kt + deviation.speed_kt, 1.0].max * Q::KT)
 
         # Where the option's own entry lies from the planned one: how far it goes beyond (+) or short of the spot, ft.
         def offset_ft(option) = place(option, NONE)[0]
@@ -155,24 +163,33 @@ module Fujin
         def entry_sink = targets['glide_sink_fpm'] * Q::FPM
         def to_glide_m = (@height_ft - targets['flare_height_ft']) * Q::FT
 
-        # Height left for the final glide, metres.
-        def height_left_m(begun, deviation)
-          left =
-            to_glide_m - begun.height_m - (deviation.flare_height_ft * Q::FT) -
+        # Height left for the final glide, metres; under none, the flare comes before the glide has settled.
+        def height_left_m(begun, deviation) =
+          to_glide_m - begun.height_m - (deviation.flare_height_ft * Q::FT) -
             (entry_sink * deviation.delay_s * LATE_DOWN)
-          [left, 0.0].max
+
+        # Of an offset what the steepest cut can close on the way to the flare.
+        def closable(beside_m, way_m)
+          most = way_m * Math.tan(CLOSING_DEG * Q::DEG)
+          beside_m.clamp(-most, most)
         end
 
-        # What is left beside the line after a final glide: of what the steepest cut can close, the pilot's answer to an
-        # offset; and the rest.
-        def closed(beside_m, final_m, speed)
-          within = beside_m.clamp(-final_m * Math.tan(CLOSING_DEG * Q::DEG), final_m * Math.tan(CLOSING_DEG * Q::DEG))
-          (beside_m - within) + (within * left_after(final_m / speed))
-        end
-
+        # What of it is left then.
         def left_after(seconds) =
           Math.exp(-CLOSING_A * seconds) *
             (Math.cos(CLOSING_B * seconds) + (CLOSING_A / CLOSING_B * Math.sin(CLOSING_B * seconds)))
+
+        # What closing takes from the way along the course: what goes sideways does not go ahead, ½ẏ²/v of the speed v
+        # through the air. With ẏ = -y·(a²+b²)/b·e^-at·sin bt, summed over the time of the final glide.
+        def closing_m(beside_m, seconds, speed)
+          a = CLOSING_A
+          b = CLOSING_B
+          faded = Math.exp(-2.0 * a * seconds)
+          turned = 2.0 * b * seconds
+          whole = (1.0 - faded) / (2.0 * a)
+          swung = (a - (faded * ((a * Math.cos(turned)) - (b * Math.sin(turned))))) / (2.0 * ((a**2) + (b**2)))
+          ((beside_m * ((a**2) + (b**2)) / b)**2) * (whole - swung) / 4.0 / speed
+        end
 
         def ground(true_speed, deviation)
           across = @conditions.wind.crosswind_kt(@course_deg) * Q::KT
@@ -199,7 +216,7 @@ module Fujin
         # Out of the turns with at least half of the house's height over the flare left, the shallowest bank included.
         def room?(route)
           least = (@house.turn_out_ft - targets['flare_height_ft']) * Q::FT * 0.5
-          to_glide_m - route.begun(0.0, 0.0, -OptionRoute::FLOWN_STEPS.fetch(:bank_deg)).height_m > least
+          to_glide_m - route.begun(0.0, 0.0, -OptionRoute::FLOWN_STEPS.fetch(:bank_deg), 0.0).height_m > least
         end
       end
     end

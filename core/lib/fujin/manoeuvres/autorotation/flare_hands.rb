@@ -31,9 +31,11 @@ module Fujin
         PAST_PEAK_PCT = 0.5
         JOINED_M_S = 17.0
         # The power is back and the collective comes up from here down, before the sink that is left needs all of it at
-        # once; so fast at the most, a third of its travel a second.
+        # once; so fast, a third of its travel a second. Where the ground would be met first, as fast as the time that
+        # is left asks for, at the most twice that.
         PULL_BELOW_M = 6.5
         PULL_RAD_S = 0.07
+        HURRIED_PULL_RAD_S = 0.14
         STOPPING_GAIN = 0.055
         STOPPING_RAD = [-0.05, 0.13].freeze
         CUSHION_PITCH_RAD = 0.03
@@ -91,8 +93,12 @@ module Fujin
           wanted = (HOVER_SINK_PER_M * (@height - @task.hover_height_m)).clamp(*HOVER_SINKS_M_S)
           aim = level_trim + (HOVER_GAIN * (@sink - wanted))
           @pulled ||= @model.collective
-          @pulled += (aim - @pulled).clamp(-PULL_RAD_S * dt, PULL_RAD_S * dt)
+          @pulled += (aim - @pulled).clamp(-PULL_RAD_S * dt, pull_rate(aim - @pulled) * dt)
         end
+
+        # The whole of what is wanted before the ground is met at the sink of now.
+        def pull_rate(wanted) =
+          @sink.positive? ? (wanted * @sink / @height).clamp(PULL_RAD_S, HURRIED_PULL_RAD_S) : PULL_RAD_S
 
         def flare_collective(dt)
           return pull(dt) if pulling?

@@ -48,6 +48,7 @@ module Fujin
             measure: 'flare_height_ft',
             range: (-40.0..120.0),
             least: 8.0,
+            untold: %w[contact_sink_fpm].freeze,
             words: ->(v) { "the flare #{v.abs.round} ft #{v.positive? ? 'lower' : 'higher'}" }
           )
         FLARE =
@@ -55,6 +56,7 @@ module Fujin
             id: :flare,
             more: 'hard_flare',
             less: 'weak_flare',
+            last: true,
             measure: 'flare_pitch_max_deg',
             gain: 0.055,
             range: (-0.8..1.0),

@@ -11,7 +11,7 @@ module Fujin
         SPEED_STEPS_KT = [-18.0, -9.0, 0.0, 9.0, 18.0].freeze
         ROTOR_STEPS_PCT = [-8.0, 0.0, 8.0].freeze
         # Deviations at which entry, turns and flare are flown.
-        FLOWN_STEPS = { speed_kt: 8.0, bank_deg: 8.0, rotor_pct: 4.0, height_ft: 20.0 }.freeze
+        FLOWN_STEPS = { speed_kt: 8.0, bank_deg: 8.0, rotor_pct: 4.0, height_ft: 20.0, headwind_kt: 4.0 }.freeze
         # Slowest glide and rotor rpm the steady model is asked for.
         LEAST_SPEED_KT = 20.0
         LEAST_ROTOR_PCT = 84.0
@@ -29,7 +29,7 @@ module Fujin
             conditions.wind.groundspeed_kt(@track_deg, conditions.atmosphere.true_speed(@targets['entry_speed_kt'])) *
             Q::KT * delay_s
           @stars = {}
-          begun(0.0, 0.0, 0.0)
+          begun(0.0, 0.0, 0.0, 0.0)
           flared(0.0, 0.0, 0.0)
         end
 
@@ -42,19 +42,20 @@ module Fujin
         attr_reader :level_m
 
         # The final glide over the ground, metres: at this option's pace, and the legs that win the house's back.
-        # @param left_m [Float] height, @param speed_kt [Float] and @param rotor_pct [Float] deviations
+        # @param left_m [Float] height, less than none for what is not flown of the settling, @param speed_kt [Float] and @param rotor_pct [Float] deviations
         # @yield [kt] ground speed along the course, m/s, of an airspeed
         def final_glide_m(left_m, speed_kt, rotor_pct)
           ends = @parts.restored
-          paced_m = [left_m - ends.sum(&:height_m), 0.0].max
+          paced_m = [left_m - ends.sum(&:height_m), [left_m, 0.0].min].max
           (paced_m / sink(speed_kt, rotor_pct) * yield([self.speed_kt + speed_kt, 0.0].max)) +
             ends.sum { |leg| leg.seconds * yield([leg.speed_kt + speed_kt, 0.0].max) }
         end
 
         # From power loss to the final glide. Rotor rpm held higher or lower sinks as much more or less as in the glide.
-        # @return [Taken] with deviations of speed, rotor rpm and bank
-        def begun(speed_kt, rotor_pct, bank_deg)
-          taken = star(:begun, speed_kt: speed_kt, bank_deg: @parts.turns_deg.empty? ? 0.0 : bank_deg)
+        # @return [Taken] with deviations of speed, rotor rpm, bank and headwind
+        def begun(speed_kt, rotor_pct, bank_deg, headwind_kt)
+          turning = @parts.turns_deg.empty? ? {} : { bank_deg: bank_deg, headwind_kt: headwind_kt }
+          taken = star(:begun, speed_kt: speed_kt, **turning)
           taken.with(height_m: taken.height_m * sink(speed_kt, rotor_pct) / sink(speed_kt, 0.0))
         end
 
@@ -82,7 +83,7 @@ module Fujin
           weights(SPEED_STEPS_KT, speed_kt).sum { |i, u| u * across.sum { |j, v| v * @sinks[i][j] } }
         end
 
-        FIELDS = %i[along_m across_m seconds height_m].freeze
+        FIELDS = %i[along_m across_m seconds height_m lined_up_s].freeze
         private_constant :FIELDS
 
         # The plan's part as flown, and what each deviation alone changes of it.

@@ -49,17 +49,18 @@ module Fujin
         def turn_start_height_ft = @height_ft - (@flown.entry.height_lost_m / Q::FT)
         def roll_out_height_ft = turn_start_height_ft - height_lost_in_turns_ft
 
-        # From power loss to the settled glide after the turns.
+        # From power loss to the settled glide after the turns, with or without the height for it.
         # @return [Taken]
         def begun
           @rows = []
           @state = State.new(0.0, 0.0, 0.0, @height_ft * Q::FT)
-          lay_to_glide
+          lay_to_glide(@flown.turning + @flown.settling.drop(1))
           Taken.new(
             along_m: @state.along,
             across_m: @state.across,
             seconds: @state.time,
-            height_m: (@height_ft * Q::FT) - @state.height
+            height_m: (@height_ft * Q::FT) - @state.height,
+            lined_up_s: @flown.settling.last.t_s - @flown.settling.first.t_s
           )
         end
 
@@ -80,13 +81,13 @@ module Fujin
         def wind = @sequence.wind
         def ground_speed(track, speed) = @sequence.ground_speed(track, speed)
 
-        def lay_to_glide
+        def lay_to_glide(rows)
           segment(@flown.entry, tracks.first, :entry) { |along| ground_speed(tracks.first, along) }
-          fly(turned_rows)
+          fly(rows)
         end
 
         def lay
-          lay_to_glide
+          lay_to_glide(turned_rows)
           @glide.legs([@state.height - (@flare_height_ft * Q::FT), 0.0].max).each { |leg| straight(leg) }
           segment(@flare, 0.0, nil) { |along| @sequence.flare_ground_speed(along) }
         end

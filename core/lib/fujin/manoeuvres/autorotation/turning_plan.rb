@@ -33,13 +33,17 @@ module Fujin
           )
         end
 
-        # From power loss to the settled glide after the turns, flown to another speed and bank.
+        # From power loss to the settled glide after the turns, flown to another speed and bank, or in more headwind: a
+        # pilot lays off another drift then. What that changes is told; carried it is by the day's wind.
         # @return [Taken]
-        def begun(speed_kt: 0.0, bank_deg: 0.0)
-          return route.begun if speed_kt.zero? && bank_deg.zero?
+        def begun(speed_kt: 0.0, bank_deg: 0.0, headwind_kt: 0.0)
+          return route.begun if [speed_kt, bank_deg, headwind_kt].all?(&:zero?)
 
-          turns = sequence_at(@glide_speed + speed_kt, self.bank_deg + bank_deg)
-          route_of(turns, flown_turns_at(@glide_speed + speed_kt, self.bank_deg + bank_deg, turns), @height_ft).begun
+          speed = @glide_speed + speed_kt
+          bank = self.bank_deg + bank_deg
+          turns = sequence_at(speed, bank, wind: @conditions.wind.headed(headwind_kt, @course_deg))
+          taken = route_of(turns, flown_turns_at(speed, bank, turns), @height_ft).begun
+          taken.with(along_m: taken.along_m + (headwind_kt * Q::KT * taken.seconds))
         end
 
         # The option chosen is part of this plan's own route.
@@ -77,9 +81,9 @@ module Fujin
 
         def sequence = @sequence ||= sequence_at(@glide_speed, bank_deg)
 
-        def sequence_at(speed_kt, bank) =
+        def sequence_at(speed_kt, bank, wind: @conditions.wind) =
           TurnSequence.new(
-            @conditions,
+            @conditions.with(wind: wind),
             course_deg: @course_deg,
             trim: @trim,
             speed_kt: speed_kt,

@@ -19,7 +19,8 @@ module Fujin
         return false unless flown&.value && fitted && mended
 
         moved = (mended - fitted).abs
-        moved > flown.uncertainty.to_f && (fitted - flown.value).abs <= [flown.uncertainty.to_f, FITTED_SHARE * moved].max
+        unsure = flown.uncertainty.to_f
+        moved > unsure && (fitted - flown.value).abs <= [unsure, FITTED_SHARE * moved].max
       end
 
       # What a number may be out by: its printed uncertainty, or a quarter of what the change does to it.

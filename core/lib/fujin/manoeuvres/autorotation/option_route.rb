@@ -42,7 +42,8 @@ module Fujin
         attr_reader :level_m
 
         # The final glide over the ground, metres: at this option's pace, and the legs that win the house's back.
-        # @param left_m [Float] height, less than none for what is not flown of the settling, @param speed_kt [Float] and @param rotor_pct [Float] deviations
+        # @param left_m [Float] height, less than none for what is not flown of the settling
+        # @param speed_kt [Float] and @param rotor_pct [Float] deviations
         # @yield [kt] ground speed along the course, m/s, of an airspeed
         def final_glide_m(left_m, speed_kt, rotor_pct)
           ends = @parts.restored

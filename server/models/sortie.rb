@@ -68,9 +68,12 @@ module Fujin
         (person.chief? || person.id == instructor_id || colleagues.any? { |one| one.person_id == person.id })
     end
 
-    # What it is called in a list: its exercises, the first two by name.
-    def title
-      titles = exercises.map { |one| one.declaration.title }.uniq
+    def title = self.class.titled(manoeuvres)
+
+    # What a lesson is called in a list: its exercises, the first two by name.
+    # @param manoeuvres [Array<String>] each once
+    def self.titled(manoeuvres)
+      titles = manoeuvres.map { |id| Catalogue.find(id).title }.uniq
       return titles.join(', ') if titles.size <= 2
 
       "#{titles.first(2).join(', ')} and #{titles.size - 2} more"

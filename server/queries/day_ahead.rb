@@ -13,7 +13,7 @@ module Fujin
     SQL
 
     # @param viewer [Person], @param date [Date]
-    # @param lessons [Array<Sortie>] of the day, as this person sees them
+    # @param lessons [Array<LessonLines::Line>] of the day, as this person sees them
     # @param progress [Hash{String => LessonProgress}] of them
     def initialize(viewer, date, lessons, progress)
       @viewer = viewer
@@ -74,7 +74,7 @@ module Fujin
 
     def coming_lesson
       mine = @viewer.learner? ? :student_id : :instructor_id
-      @lessons.find { |row| row.on_at.nil? && row[mine] == @viewer.id }
+      @lessons.find { |row| row.on_at.nil? && row.public_send(mine) == @viewer.id }
     end
 
     def clock(time) = @school.clock.call(time).strftime('%H:%M')

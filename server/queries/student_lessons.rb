@@ -12,14 +12,16 @@ module Fujin
       @viewer = viewer
       KeptProgress.freshen([student])
       # One that is planned at this very moment is there at the next reading.
-      lessons = Sortie.where(student_id: student.id).joins(:lesson_record).with_crew.preload(:exercises, :lesson_record)
-      @page = Listed.new(lessons, by: %i[starts_at id], after: after, size: size, down: true)
+      lessons = Sortie.where(student_id: student.id).joins(:lesson_record).preload(:aircraft, :lesson_record)
+      @page = Listed.new(LessonLines.narrow(lessons, viewer), by: %i[starts_at id], after: after, size: size,
+                                                              down: true)
     end
 
     # @return [Hash] the API's StudentLessons
     def to_h
-      sorties = @page.rows.map { |sortie| sortie.seen_by(@viewer) }
-      { 'sorties' => Serialisers.sortie_rows(sorties, sorties.to_h { |one| [one.id, one.lesson_record.progress] }),
+      sorties = @page.rows
+      lines = LessonLines.of(sorties, sorties.map(&:aircraft).uniq)
+      { 'sorties' => Serialisers.sortie_rows(lines, sorties.to_h { |one| [one.id, one.lesson_record.progress] }),
         'history' => sorties.reverse.flat_map { |one| history(one.lesson_record) },
         'flights' => sorties.select(&:flight_minutes).map { |one| flight(one) },
         'following' => @page.following }
@@ -27,23 +29,16 @@ module Fujin
 
     private
 
-    # Attempts of recordings; a student's own once they have said their own word on them.
+    # Attempts of recordings; a student's own once they have said their own word on them. Told as they are kept:
+    # nothing is made of thousands of them that would be written down again.
     def history(lesson)
-      flown = lesson.flown.select(&:recorded?)
-      flown = flown.select(&:answered) if @viewer.learner?
+      flown = lesson.attempts.select { |one| one['id'] }
+      flown = flown.select { |one| one['answered'] } if @viewer.learner?
       flown.map do |one|
-        {
-          'attempt_id' => one.id,
-          'sortie_id' => one.sortie_id,
-          'manoeuvre' => one.manoeuvre,
-          'on_day' => one.graded.on_day.iso8601,
-          'position' => one.position + 1,
-          'level' => one.graded.level,
-          'grades' => one.graded.grades.compact,
-          'help' => one.graded.help,
-          'counts' => one.graded.counts,
-          'critical' => one.graded.critical
-        }
+        graded = one['graded']
+        { 'attempt_id' => one['id'], 'sortie_id' => lesson.sortie_id, 'position' => one['position'] + 1,
+          'grades' => graded['grades'].compact,
+          **graded.slice('manoeuvre', 'on_day', 'level', 'help', 'counts', 'critical') }
       end
     end
 

@@ -24,7 +24,7 @@ module Fujin
     end
 
     def to_h
-      rows = sorties.map { |sortie| sortie.seen_by(@viewer) }
+      rows = LessonLines.of(sorties, fleet)
       @progress = KeptProgress.progress(rows, everybody: !@viewer.learner?)
       today, other = rows.partition { |s| day_of(s) == @date }
       earlier, later = other.partition { |s| day_of(s) < @date }
@@ -49,8 +49,10 @@ module Fujin
       around = school.midnight(@date - AROUND_DAYS)..school.midnight(@date + AROUND_DAYS + 1)
       scope = Sortie.where(starts_at: around).order(:starts_at)
       scope = scope.where(student_id: @viewer.id) if @viewer.learner?
-      scope.with_crew.preload(:exercises)
+      LessonLines.narrow(scope, @viewer)
     end
+
+    def fleet = @fleet ||= AircraftRow.all.to_a
 
     def attention(flown)
       return [] if @viewer.learner?
@@ -66,15 +68,13 @@ module Fujin
     end
 
     def aircraft
-      AircraftRow
-        .where(look_at_it: true)
-        .map do |row|
-          {
-            'kind' => 'aircraft',
-            'aircraft_id' => row.id,
-            'text' => "#{row.mark} to be looked at before flight. #{row.look_at_it_reason}"
-          }
-        end
+      fleet.select(&:look_at_it).map do |row|
+        {
+          'kind' => 'aircraft',
+          'aircraft_id' => row.id,
+          'text' => "#{row.mark} to be looked at before flight. #{row.look_at_it_reason}"
+        }
+      end
     end
 
     # What has run out, or does within a fortnight, of those who are here: of each kind the one that is good longest.
@@ -96,7 +96,7 @@ module Fujin
             'kind' => 'review',
             'sortie_id' => s.id,
             'text' =>
-              "#{s.student.name}, #{s.starts_at.to_date.strftime('%-d %B')}: " \
+              "#{s.student.name}, #{day_of(s).strftime('%-d %B')}: " \
               "#{@progress.fetch(s.id).next_step.downcase}"
           }
         end

@@ -99,7 +99,7 @@ module Fujin
     # @param progress [Hash{String => #stages, #next_step, #attempts}] how far each has come, by its id
     def sortie_rows(sorties, progress)
       shown = sorties.map(&:aircraft).uniq.to_h { |row| [row.id, aircraft_line(row)] }
-      sorties.map { |one| sortie_row(one, progress.fetch(one.id), shown: shown.fetch(one.aircraft_id)) }
+      sorties.map { |one| sortie_row(one, progress.fetch(one.id), shown: shown.fetch(one.aircraft.id)) }
     end
 
     # @param progress [#stages, #next_step, #attempts] how far it has come

@@ -88,6 +88,26 @@ class HandsAndSurprisesTest < Minitest::Test
     assert_equal([nil, WHEN], seen_by(@student)['exercises'].map { |one| one['surprise'] })
   end
 
+  # The same lesson in every list of lessons, for whom it is a surprise and for whom not.
+  def test_no_list_names_a_surprise_to_its_student_before_it_was_flown
+    secret = added('hovering_autorotation')
+    secret.update!(surprise: WHEN)
+    told = ->(who) do
+      board = Fujin::TodayBoard.new(who, @sortie.starts_at.to_date).to_h
+      lessons = Fujin::StudentLessons.new(@student, who).to_h['sorties']
+      [*board.values_at('sorties', 'earlier', 'later').flatten, *lessons]
+        .map { |row| row.values_at('title', 'manoeuvres') }.uniq
+    end
+    plain = ['Straight-in autorotation', ['straight_in_autorotation']]
+    whole = ['Straight-in autorotation, Hovering autorotation', %w[straight_in_autorotation hovering_autorotation]]
+
+    assert_equal [plain], told.call(@student)
+    assert_equal [whole], told.call(@instructor)
+    @sortie.update!(off_at: @sortie.starts_at, on_at: @sortie.starts_at + 2400)
+
+    assert_equal [whole], told.call(@student)
+  end
+
   def test_an_attempt_at_it_is_a_surprise
     added('hovering_autorotation')
     change({ surprise: WHEN })

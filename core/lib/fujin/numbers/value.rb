@@ -8,9 +8,10 @@ module Fujin
   module Value
     # @return [Class] a frozen struct; every field must be given, unknown ones are refused
     def self.define(*fields, defaults: {}, &block)
+      required = fields - defaults.keys
       klass = Struct.new(*fields, keyword_init: true) do
         define_method(:initialize) do |**given|
-          missing = self.class.members - given.keys - defaults.keys
+          missing = required.reject { |field| given.key?(field) }
           raise ArgumentError, "#{self.class} needs #{missing.join(', ')}" unless missing.empty?
 
           super(**defaults, **given)

@@ -8,7 +8,8 @@ class SureChangeTest < Minitest::Test
   FLOWN = Fujin::Grading::Measure.new(id: 'miss_along_ft', phase: 'recovery', value: 100.0, unit: 'ft', low: 90.0,
                                       high: 110.0)
 
-  def told?(fitted, mended, flown = FLOWN) = Fujin::Grading::SureChange.of?(flown, fitted, mended)
+  def told?(fitted, mended, flown = FLOWN) =
+    %i[moved? as_flown?].all? { |rule| Fujin::Grading::SureChange.public_send(rule, flown, fitted, mended) }
 
   def test_it_moves_by_more_than_its_uncertainty_either_way
     assert told?(100.0, 110.1)

@@ -7,6 +7,7 @@ module Fujin
     class OneChange
       ROUNDS = 4
       MOVES_NOTHING = 'without it no number would be another by more than its uncertainty: nothing is claimed'
+      NONE_SURE = 'the model that fits this flight has none of what it would change surely enough: nothing is claimed'
       # A fit is good while its root mean square differences stay under these.
       GOOD = {
         height_ft: 45.0, ias_kt: 5.0, rotor_pct: 4.0, sink_fpm: 300.0, collective_pct: 10.0, place_ft: 160.0
@@ -85,14 +86,19 @@ module Fujin
         return nothing(none_of_it, fit: fit) unless @knob.shows?(@fault_id, values[@knob.id])
 
         mended = fly(values.merge(@knob.id => 0.0))
-        told = @manoeuvre.told.select do |id|
-          SureChange.of?(@proposal.measures[id], fitted.value(id), mended.value(id))
-        end
-        return nothing(MOVES_NOTHING, fit: fit) if told.empty?
+        moved = moved_by(fitted, mended)
+        return nothing(MOVES_NOTHING, fit: fit) if moved.empty?
+
+        sure = moved.select { |id| SureChange.as_flown?(@proposal.measures[id], fitted.value(id), mended.value(id)) }
+        return nothing(NONE_SURE, fit: fit) if sure.empty?
 
         Answer.new(fault: @fault_id, knob: @knob, amount: values[@knob.id], fit: fit, fitted: fitted, mended: mended,
-                   told: told - @knob.untold)
+                   told: sure - @knob.untold)
       end
+
+      # @return [Array<String>] measures that the change moves by more than they are known to
+      def moved_by(fitted, mended) =
+        @manoeuvre.told.select { |id| SureChange.moved?(@proposal.measures[id], fitted.value(id), mended.value(id)) }
 
       def attempt = @proposal.attempt
       def nothing(reason, fit: nil) = Answer.new(fault: @fault_id, reason: reason, fit: fit)

@@ -10,18 +10,16 @@ module Fujin
 
       module_function
 
-      # Where the fitted flight has the number as it was flown, and the change moves it by more than its uncertainty:
-      # less cannot be told from what gusts and hands do.
+      # Less than its uncertainty cannot be told from what gusts and hands do.
       # @param flown [Measure, nil] of the attempt
       # @param fitted [Float, nil] as the model that stands for the attempt flies it
       # @param mended [Float, nil] with the change
-      def of?(flown, fitted, mended)
-        return false unless flown&.value && fitted && mended
+      def moved?(flown, fitted, mended) =
+        flown&.value && fitted && mended ? (mended - fitted).abs > flown.uncertainty.to_f : false
 
-        moved = (mended - fitted).abs
-        unsure = flown.uncertainty.to_f
-        moved > unsure && (fitted - flown.value).abs <= [unsure, FITTED_SHARE * moved].max
-      end
+      # Where the fitted flight has the number as it was flown.
+      def as_flown?(flown, fitted, mended) =
+        (fitted - flown.value).abs <= [flown.uncertainty.to_f, FITTED_SHARE * (mended - fitted).abs].max
 
       # What a number may be out by: its printed uncertainty, or a quarter of what the change does to it.
       # @param flown [Measure, nil], @param moved [Float]

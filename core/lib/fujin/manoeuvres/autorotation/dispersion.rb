@@ -44,9 +44,13 @@ module Fujin
         # rpm and speed. Fitted to full flights.
         LATE_ALONG = 0.15
         LATE_DOWN = 0.25
+        # An offset that is left when the flare begins is closed on for so long yet, until the ground is near; banked
+        # and slipping, the flare ends sooner by so much for each m². Fitted to full flights.
+        FLARE_CLOSES_S = 1.3
+        FLARED_BESIDE = 0.004
         # Runs that say how far the plan scatters when its entry does not.
         EXPLAINING_RUNS = 400
-        private_constant :LATE_ALONG, :LATE_DOWN, :EXPLAINING_RUNS
+        private_constant :LATE_ALONG, :LATE_DOWN, :FLARE_CLOSES_S, :FLARED_BESIDE, :EXPLAINING_RUNS
 
         # @param planner [Class] of the autorotation family
         # @param settings [Hash] the exercise's own
@@ -107,6 +111,8 @@ module Fujin
             (deviation.headwind_kt * Q::KT * (begun.seconds + flared.seconds)) -
             closing_m(within, seconds, true_speed(flown, deviation))
           across = beside - within + (within * left_after(seconds))
+          along -= FLARED_BESIDE * (across**2)
+          across *= left_after(FLARE_CLOSES_S)
           [along / Q::FT, (across / Q::FT) + deviation.across_ft]
         end
 

@@ -24,6 +24,8 @@ module Fujin
       BETWEEN_S = (0.5..2.5)
       BACK_WITHIN_S = 90
       AWAY_S = 60
+      # Between two of them the writer has that long to have something acknowledged.
+      WRITES_S = 5
 
       # @param kills [Integer]
       # @param trials [Array<Symbol>]
@@ -40,7 +42,10 @@ module Fujin
         @installation.start
         @writer.found
         @writer.begin
-        @trials.each { |trial| send(trial) }
+        @trials.each do |trial|
+          sleep WRITES_S
+          send(trial)
+        end
         @writer.finish
         report
       ensure

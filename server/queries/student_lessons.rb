@@ -29,16 +29,23 @@ module Fujin
 
     private
 
-    # Attempts of recordings; a student's own once they have said their own word on them. Told as they are kept:
-    # nothing is made of thousands of them that would be written down again.
+    # Attempts of recordings; a student's own once they have said their own word on them.
     def history(lesson)
-      flown = lesson.attempts.select { |one| one['id'] }
-      flown = flown.select { |one| one['answered'] } if @viewer.learner?
+      flown = lesson.flown.select(&:recorded?)
+      flown = flown.select(&:answered) if @viewer.learner?
       flown.map do |one|
-        graded = one['graded']
-        { 'attempt_id' => one['id'], 'sortie_id' => lesson.sortie_id, 'position' => one['position'] + 1,
-          'grades' => graded['grades'].compact,
-          **graded.slice('manoeuvre', 'on_day', 'level', 'help', 'counts', 'critical') }
+        {
+          'attempt_id' => one.id,
+          'sortie_id' => one.sortie_id,
+          'manoeuvre' => one.manoeuvre,
+          'on_day' => one.graded.on_day.iso8601,
+          'position' => one.position + 1,
+          'level' => one.graded.level,
+          'grades' => one.graded.grades.compact,
+          'help' => one.graded.help,
+          'counts' => one.graded.counts,
+          'critical' => one.graded.critical
+        }
       end
     end
 

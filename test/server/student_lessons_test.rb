@@ -43,6 +43,8 @@ class StudentLessonsTest < Minitest::Test
     places = told['history'].map { |one| one.values_at('sortie_id', 'position') }
 
     assert_equal [[@sortie.id, 1], [@sortie.id, 2]], places
+    assert_equal %w[attempt_id counts critical grades help level manoeuvre on_day position sortie_id],
+                 told['history'].flat_map(&:keys).uniq.sort
     assert_equal [{ 'sortie_id' => earlier.id, 'minutes' => 40, 'role' => 'dual' }], told['flights']
   end
 

@@ -20,11 +20,12 @@ class BrowserReviewTest < Minitest::Test
     review
     select '2 ×', from: 'Speed'
     click_on 'Replay'
-    assert_selector 'svg text', text: /\A\d+\.\d s\z/
+    # However soon it is asked: once it has gone on for a second of the flight.
+    assert_selector 'svg text', text: /\A[1-9]\d*\.\d s\z/
     click_on 'Pause'
     paused = moment
 
-    assert_operator paused, :>, 0.5
+    assert_operator paused, :>=, 1.0
     # What is read now is larger than what stands beside it.
     size = ->(css) { page.evaluate_script("parseFloat(getComputedStyle(document.querySelector('#{css}')).fontSize)") }
 

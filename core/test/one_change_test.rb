@@ -90,6 +90,22 @@ class OneChangeTest < Minitest::Test
       found.fitted.value('contact_groundspeed_kt'), 0.25 * true_change.abs
   end
 
+  # Where the model cannot fly it with nothing wrong at its end, it is still tried with all that may be.
+  def test_a_try_that_cannot_be_flown_does_not_end_the_asking
+    flown = fly(faults: { 'late_collective' => 1.5 })
+    question = Fujin::Grading::OneChange.new(flown.signals, flown.proposal, flown.context, 'late_collective')
+    tried = 0
+    question.define_singleton_method(:fitted_values) do |knobs|
+      tried += 1
+      raise Fujin::OutsideModel, 'not with these' if tried == 1
+
+      super(knobs)
+    end
+
+    assert_predicate question.answer, :claimed?
+    assert_equal 2, tried
+  end
+
   # Another aircraft than the one it is said to be: the model cannot fly it so.
   def test_a_poor_fit_claims_nothing_and_says_by_how_much
     flown = fly(id: 'yarrow-4', faults: { 'fast_glide' => 20 }, ending: 'touchdown')

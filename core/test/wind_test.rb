@@ -35,10 +35,10 @@ class WindTest < Minitest::Test
 
   # More on the nose adds, from the side it turns the wind: 10 from the left and 10 ahead are 14 from between.
   def test_more_headwind_is_added_as_a_vector
-    assert_equal '350/13', W.parse('350/10').headed(3.0, 350.0).text
-    assert_equal '350/7', W.parse('350/10').headed(-3.0, 350.0).text
-    assert_equal '170/5', W.calm.headed(-5.0, 350.0).text
-    quartering = W.parse('260/10G16').headed(10.0, 350.0)
+    assert_equal '350/13', W.parse('350/10').with_headwind(3.0, 350.0).text
+    assert_equal '350/7', W.parse('350/10').with_headwind(-3.0, 350.0).text
+    assert_equal '170/5', W.calm.with_headwind(-5.0, 350.0).text
+    quartering = W.parse('260/10G16').with_headwind(10.0, 350.0)
 
     assert_equal '305/14', quartering.text
     assert_in_delta 6.0, quartering.gust_spread_kt

@@ -26,6 +26,12 @@ module Fujin
     def practice? = first_tries || not_judged.any?
     # How an attempt at it comes about, unless somebody says otherwise.
     def manner = surprise ? 'surprise' : 'announced'
+    # The student may know of it, in SQL and with its lesson; otherwise it is #secret? yet.
+    KNOWN = <<~SQL.squish
+      (exercises.surprise IS NULL OR sorties.on_at IS NOT NULL
+        OR EXISTS (SELECT 1 FROM attempts WHERE attempts.exercise_id = exercises.id))
+    SQL
+
     # The student is not to know of it yet.
     def secret? = !surprise.nil? && sortie.on_at.nil? && !attempts.exists?
     def declaration = Catalogue.find(manoeuvre)

@@ -18,17 +18,11 @@ module Fujin
       JOIN people students ON students.id = sorties.student_id
       JOIN people instructors ON instructors.id = sorties.instructor_id
     SQL
-    # What is to be a surprise is none of a learner's until it was flown (Sortie#seen_by).
-    NO_SECRET = <<~SQL.squish
-      AND (surprise IS NULL OR sorties.on_at IS NOT NULL
-        OR EXISTS (SELECT 1 FROM attempts WHERE attempts.exercise_id = exercises.id))
-    SQL
-
     # @param lessons [ActiveRecord::Relation] of sorties
     # @param viewer [Person]
-    # @return [ActiveRecord::Relation] of the same, with nothing but what a line needs
+    # @return [ActiveRecord::Relation] of the same, with what a line and its flight time need
     def self.narrow(lessons, viewer)
-      known = NO_SECRET if viewer.learner?
+      known = "AND #{Exercise::KNOWN}" if viewer.learner?
       lessons.joins(WITH_CREW).select(*OWN, *CREW, <<~SQL.squish)
         (SELECT json_agg(manoeuvre ORDER BY position) FROM exercises
           WHERE sortie_id = sorties.id #{known}) AS manoeuvres

@@ -108,6 +108,25 @@ class HandsAndSurprisesTest < Minitest::Test
     assert_equal [whole], told.call(@student)
   end
 
+  # The rule stands in Ruby and in SQL (Exercise): planned, surprising, flown, tried before the flight time is entered.
+  def test_what_is_known_in_a_list_is_what_is_known_of_the_lesson
+    secret = added('hovering_autorotation')
+    both = -> do
+      rows = Fujin::Exercise.where(sortie_id: @sortie.id)
+      [rows.joins(:sortie).where(Fujin::Exercise::KNOWN).ids.sort, rows.reject(&:secret?).map(&:id).sort]
+    end
+
+    known = [nil, WHEN].map do |surprise|
+      secret.update!(surprise: surprise)
+      both.call.tap { |sql, ruby| assert_equal ruby, sql }.first.size
+    end
+    imported(@sortie).first.update!(exercise: secret)
+    tried = both.call
+
+    assert_equal [2, 1, 2], [*known, tried.first.size]
+    assert_equal tried.last, tried.first
+  end
+
   def test_an_attempt_at_it_is_a_surprise
     added('hovering_autorotation')
     change({ surprise: WHEN })

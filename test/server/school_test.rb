@@ -54,6 +54,16 @@ class SchoolTest < Minitest::Test
     assert_equal %w[done done done done], progress.stages.values
   end
 
+  # 14:00 UTC of the 24th is 03:00 of the 25th there.
+  def test_what_waits_is_named_by_the_schools_day
+    @school.update!(time_zone: 'Pacific/Auckland')
+    @sortie.update!(starts_at: Time.utc(2026, 11, 24, 14))
+    imported(@sortie)
+
+    assert_includes board['attention'].filter_map { |item| item['text'] if item['kind'] == 'review' }.join,
+                    "#{@student.name}, 25 November:"
+  end
+
   def test_what_waits_for_somebody
     @aircraft.update!(look_at_it: true, look_at_it_reason: 'low rotor rpm')
     imported(@sortie)

@@ -113,9 +113,9 @@ module Fujin
       Math.sqrt((airspeed_kt**2) - (cross**2)) - headwind_kt(course_deg)
     end
 
-    # With so much more headwind on a course; of its gust as much over it.
+    # With so much more headwind on a course, and its gust as much over it as before.
     # @return [Wind]
-    def headed(more_kt, course_deg)
+    def with_headwind(more_kt, course_deg)
       from = [[speed_kt, from_deg], [more_kt, course_deg]].sum { |kt, deg| Complex.polar(kt, deg * Quantities::DEG) }
       Wind.new(from_deg: from.arg / Quantities::DEG, speed_kt: from.abs,
                gust_kt: gust_kt && (from.abs + gust_spread_kt))

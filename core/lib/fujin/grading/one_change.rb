@@ -65,8 +65,6 @@ module Fujin
 
         plain = told_with(plain_knobs)
         plain.claimed? || plain_knobs == @manoeuvre.knobs ? plain : told_with(@manoeuvre.knobs)
-      rescue OutsideModel, InvalidInput => e
-        nothing(e.message)
       end
 
       private
@@ -94,6 +92,8 @@ module Fujin
 
         Answer.new(fault: @fault_id, knob: @knob, amount: values[@knob.id], fit: fit, fitted: fitted, mended: mended,
                    told: sure - @knob.untold)
+      rescue OutsideModel, InvalidInput => e
+        nothing(e.message)
       end
 
       # @return [Array<String>] measures that the change moves by more than they are known to

@@ -19,11 +19,11 @@ module Fujin
 
       # Where the fitted flight has the number as it was flown.
       def as_flown?(flown, fitted, mended) =
-        (fitted - flown.value).abs <= [flown.uncertainty.to_f, FITTED_SHARE * (mended - fitted).abs].max
+        (fitted - flown.value).abs <= room(flown, mended - fitted, share: FITTED_SHARE)
 
-      # What a number may be out by: its printed uncertainty, or a quarter of what the change does to it.
+      # What a number may be out by: its printed uncertainty, or a share of what the change does to it.
       # @param flown [Measure, nil], @param moved [Float]
-      def room(flown, moved) = [flown&.uncertainty.to_f, SHARE * moved.abs].max
+      def room(flown, moved, share: SHARE) = [flown&.uncertainty.to_f, share * moved.abs].max
     end
   end
 end

@@ -15,14 +15,6 @@ module Fujin
       class Dispersion
         Q = Quantities
         OPTIONS = %w[glide slow stretch delay s_turn circle].freeze
-        # How steeply a pilot cuts back to the line once out of the turns: as the whole flights do.
-        CLOSING_DEG = 20.0
-        # How a pilot closes on the line: what is left of an offset after t seconds is e^-at·(cos bt + a/b·sin bt), the
-        # answer of keep_line's gains (Flight::Piloting: bank for metres and for m/s off the line), lateral
-        # acceleration being g times bank: ÿ = -g·(0.012·y + 0.05·ẏ).
-        CLOSING_A = Quantities::G * Flight::Piloting::DRIFT_GAIN / 2.0
-        CLOSING_B = Math.sqrt((Quantities::G * Flight::Piloting::LINE_GAIN) - (CLOSING_A**2))
-
         # What one run does differently from the plan.
         Deviation =
           Value.define(
@@ -105,15 +97,13 @@ module Fujin
           beside = entry_m[1] + (before * Math.sin(flown.track)) + begun.across_m
           speed = final_speed(flown, deviation)
           seconds = [begun.lined_up_s + (final_m / speed), 0.0].max
-          within = closable(beside, seconds * speed)
+          within = LineClosing.closable_m(beside, seconds * speed)
+          left = beside - within + (within * LineClosing.left_after(seconds))
           along =
             entry_m[0] + (before * Math.cos(flown.track)) + begun.along_m + final_m + flared.along_m -
             (deviation.headwind_kt * Q::KT * (begun.seconds + flared.seconds)) -
-            closing_m(within, seconds, true_speed(flown, deviation))
-          across = beside - within + (within * left_after(seconds))
-          along -= FLARED_BESIDE * (across**2)
-          across *= left_after(FLARE_CLOSES_S)
-          [along / Q::FT, (across / Q::FT) + deviation.across_ft]
+            LineClosing.cost_m(within, seconds, true_speed(flown, deviation)) - (FLARED_BESIDE * (left**2))
+          [along / Q::FT, (left * LineClosing.left_after(FLARE_CLOSES_S) / Q::FT) + deviation.across_ft]
         end
 
         def final_speed(flown, deviation) =
@@ -173,29 +163,6 @@ module Fujin
         def height_left_m(begun, deviation) =
           to_glide_m - begun.height_m - (deviation.flare_height_ft * Q::FT) -
             (entry_sink * deviation.delay_s * LATE_DOWN)
-
-        # Of an offset what the steepest cut can close on the way to the flare.
-        def closable(beside_m, way_m)
-          most = way_m * Math.tan(CLOSING_DEG * Q::DEG)
-          beside_m.clamp(-most, most)
-        end
-
-        # What of it is left then.
-        def left_after(seconds) =
-          Math.exp(-CLOSING_A * seconds) *
-            (Math.cos(CLOSING_B * seconds) + (CLOSING_A / CLOSING_B * Math.sin(CLOSING_B * seconds)))
-
-        # What closing takes from the way along the course: what goes sideways does not go ahead, ½ẏ²/v of the speed v
-        # through the air. With ẏ = -y·(a²+b²)/b·e^-at·sin bt, summed over the time of the final glide.
-        def closing_m(beside_m, seconds, speed)
-          a = CLOSING_A
-          b = CLOSING_B
-          faded = Math.exp(-2.0 * a * seconds)
-          turned = 2.0 * b * seconds
-          whole = (1.0 - faded) / (2.0 * a)
-          swung = (a - (faded * ((a * Math.cos(turned)) - (b * Math.sin(turned))))) / (2.0 * ((a**2) + (b**2)))
-          ((beside_m * ((a**2) + (b**2)) / b)**2) * (whole - swung) / 4.0 / speed
-        end
 
         def ground(true_speed, deviation)
           across = @conditions.wind.crosswind_kt(@course_deg) * Q::KT

@@ -41,7 +41,7 @@ module Fujin
 
           speed = @glide_speed + speed_kt
           bank = self.bank_deg + bank_deg
-          turns = sequence_at(speed, bank, wind: @conditions.wind.headed(headwind_kt, @course_deg))
+          turns = sequence_at(speed, bank, wind: @conditions.wind.with_headwind(headwind_kt, @course_deg))
           taken = route_of(turns, flown_turns_at(speed, bank, turns), @height_ft).begun
           taken.with(along_m: taken.along_m + (headwind_kt * Q::KT * taken.seconds))
         end

@@ -199,7 +199,7 @@ module Fujin
       passed = proposals.flat_map { |p| p.faults.select { |fault| fault.id == 'exceeded_limit' } }
       return if passed.empty?
 
-      sortie.aircraft.look_first!("#{sortie.starts_at.to_date}: #{passed.map(&:evidence).join('; ')}")
+      sortie.aircraft.look_first!("#{sortie.day}: #{passed.map(&:evidence).join('; ')}")
     end
   end
 end

@@ -13,8 +13,8 @@ module Fujin
     # To be asked in the transaction that holds the change.
     # @param change [StandardChange]
     def self.of(change)
-      exercises = Exercise.joins(:sortie).where(manoeuvre: change.manoeuvre,
-                                                sorties: { starts_at: change.effective_from.. })
+      since = School.current.midnight(change.effective_from)
+      exercises = Exercise.joins(:sortie).where(manoeuvre: change.manoeuvre, sorties: { starts_at: since.. })
       Exercise.where(id: exercises.select(:id)).update_all('plan_version = plan_version + 1')
       enqueue(change.id)
     end

@@ -34,7 +34,7 @@ module Fujin
 
     def declaration = Catalogue.find(manoeuvre)
     # As the audit log names it.
-    def title = "#{sortie.student.name}, #{declaration.title}, #{sortie.starts_at.to_date.iso8601}"
+    def title = "#{sortie.student.name}, #{declaration.title}, #{sortie.day.iso8601}"
     def light? = !has_attribute?('proposal')
 
     # As much of the proposal as a light row has: result, critical, phases.

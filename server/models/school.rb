@@ -47,8 +47,12 @@ module Fujin
     def clock = TimeZones.clock(time_zone)
     # The moment at which a day begins by the school's clock.
     def midnight(date) = TimeZones.moment(time_zone, date)
+    # The day that a moment lies on by the school's clock.
+    # @param time [Time]
+    # @return [Date]
+    def day_of(time) = clock.call(time).to_date
     # The day that it is at the school.
-    def today = clock.call(Time.now.utc).to_date
+    def today = day_of(Time.now.utc)
 
     # The counted blocks as this school has them.
     # @return [Array<Progress::Block>]

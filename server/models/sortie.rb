@@ -53,6 +53,11 @@ module Fujin
       found || raise(NotFound, 'This lesson has no such exercise.')
     end
 
+    # The day it is flown on, by the school's clock: what its date on a page, a standard's date and a day of readiness
+    # go by.
+    # @return [Date]
+    def day(school = School.current) = school.day_of(starts_at)
+
     # @return [Integer] of flight time
     def self.minutes(off_at, on_at) = ((on_at - off_at) / 60.0).round
 

@@ -10,7 +10,7 @@ module Fujin
     def initialize(school)
       @school = school
       @types = REFERENCE_TYPES.map { |id| Aircraft::Library.find(id) }
-      @standards = StandardBook.standards(on: Time.now.utc.to_date)
+      @standards = StandardBook.standards(on: School.current.today)
       @changes = StandardChange.in_order.preload(:by).group_by { |change| [change.manoeuvre, change.measure] }
     end
 
@@ -28,7 +28,7 @@ module Fujin
 
     # The same for everybody until a standard is changed or a day begins.
     def manoeuvres
-      of = [Time.now.utc.to_date, @changes.values.flatten.map(&:id)]
+      of = [School.current.today, @changes.values.flatten.map(&:id)]
       kept = self.class.kept
       return kept.last if kept&.first == of
 

@@ -43,7 +43,7 @@ module Fujin
         people.where.not(id: rows.where.not(student_id: nil).select(:student_id))
       end
       long = @date - LONG_DAYS + 1
-      waiting.joins(LAST_FLOWN).where('last.flown_at IS NULL OR last.flown_at < ?', long)
+      waiting.joins(LAST_FLOWN).where('last.flown_at IS NULL OR last.flown_at < ?', @school.midnight(long))
         .reorder(Arel.sql('last.flown_at NULLS FIRST, people.name')).limit(NAMED)
         .select('people.*, last.flown_at AS flown_at')
         .map { |one| { 'student' => Serialisers.person_name(one), 'text' => flown_words(one.flown_at) } }
@@ -52,7 +52,7 @@ module Fujin
     def flown_words(flown)
       return 'has not flown yet, and nothing is booked' unless flown
 
-      "flew last #{(@date - flown.to_date).to_i} days ago, and nothing is booked"
+      "flew last #{(@date - @school.day_of(flown)).to_i} days ago, and nothing is booked"
     end
 
     # The first thing of the day that waits for this person.

@@ -19,7 +19,7 @@ module Fujin
       student = @sortie.student
       signed = SignOff.in_force.where(student_id: student.id).pluck(:manoeuvre)
       advice = KeptProgress.standing(student).advice(kinds: [@type.kind], signed: signed,
-                                                     today: @sortie.starts_at.to_date)
+                                                     today: @sortie.day)
       return [] if advice.empty?
 
       exercises = advice.map do |one|
@@ -37,7 +37,7 @@ module Fujin
       end
       return [] if exercises.empty?
 
-      [offer("As on #{before.starts_at.to_date.strftime('%-d %B')}", exercises, before.next_focus)]
+      [offer("As on #{before.day.strftime('%-d %B')}", exercises, before.next_focus)]
     end
 
     # The school's own.

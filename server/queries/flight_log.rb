@@ -56,7 +56,7 @@ module Fujin
     def line(row)
       @lines ||= {}
       @lines[row.id] ||= Logbook::FlightTime.new(
-        on_day: @school.clock.call(row.off_at).to_date, minutes: row.flight_minutes, kind: kind(row),
+        on_day: @school.day_of(row.off_at), minutes: row.flight_minutes, kind: kind(row),
         night_minutes: Logbook::Night.minutes(row.off_at, row.on_at, *place(row)), type_name: row.aircraft.type.name
       )
     end

@@ -38,7 +38,7 @@ module Fujin
       gone = ids - outcomes.map { |one| one.sortie.id }
       LessonRecord.where(sortie_id: gone, student_id: @student.id).delete_all
       rows = outcomes.map do |one|
-        one.kept.merge(sortie_id: one.sortie.id, student_id: @student.id, worked_out_by: KeptProgress.code)
+        one.kept.merge(sortie_id: one.sortie.id, student_id: @student.id, worked_out_by: KeptProgress.code(@school))
       end
       LessonRecord.upsert_all(rows, unique_by: :sortie_id) if rows.any?
     end

@@ -75,6 +75,7 @@ module Fujin
     def stale(ids = nil) = Record.connection.select_values(stale_sql(ids))
 
     def stale_sql(ids)
+      code = code(School.current)
       among = ids ? Record.sanitize_sql(['IN (?)', ids]) : 'IS NOT NULL'
       <<~SQL.squish
         SELECT student_id FROM progress_marks WHERE student_id #{among}
@@ -124,13 +125,15 @@ module Fujin
 
     # Lessons that were never worked out, or by other code.
     def unworked
-      Sortie.left_outer_joins(:lesson_record).where('lesson_records.worked_out_by IS DISTINCT FROM ?', code).distinct
+      Sortie.left_outer_joins(:lesson_record).where('lesson_records.worked_out_by IS DISTINCT FROM ?', code(School.current))
+        .distinct
     end
 
     # The code, the school's rules and the stage by which a student's standing is worked out.
-    def rules(stage, school) = Digest::SHA256.hexdigest([code, school.readiness, school.blocks, stage].to_json)
+    def rules(stage, school) = Digest::SHA256.hexdigest([code(school), school.readiness, school.blocks, stage].to_json)
 
-    def code = CODE
+    # The code, and the clock by which a lesson's day is told.
+    def code(school) = Digest::SHA256.hexdigest([CODE, school.time_zone].to_json)
     CODE = SOURCES.flat_map { |folder| Dir[File.join(ROOT, folder, '**', '*.{rb,yml,json}')] }
       .sort.reduce(Digest::SHA256.new) { |sum, file| sum << File.binread(file) }.hexdigest.freeze
   end

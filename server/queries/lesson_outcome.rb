@@ -13,22 +13,25 @@ module Fujin
       taught = sorties.select(&:teaching?).flat_map { |sortie| sortie.attempts.to_a }
       ActiveRecord::Associations::Preloader.new(records: taught, associations: :fault_calls).call
       recordings = RecordingRow.where(sortie_id: sorties).pluck(:sortie_id, :status).group_by(&:first)
-      sorties.map { |sortie| new(sortie, recordings.fetch(sortie.id, []).map(&:last)) }
+      school = School.current
+      sorties.map { |sortie| new(sortie, recordings.fetch(sortie.id, []).map(&:last), sortie.day(school)) }
     end
 
     attr_reader :sortie
 
     # @param sortie [Sortie] with light attempts
     # @param recordings [Array<String>] the status of each of its recordings
-    def initialize(sortie, recordings)
+    # @param on_day [Date] by the school's clock
+    def initialize(sortie, recordings, on_day)
       @sortie = sortie
+      @on_day = on_day
       @recordings = recordings
       @taps = HelpTaps.new(sortie.fly_events.to_a)
     end
 
     # @return [Array<KeptAttempt>] those asked for or graded all the same; where nothing was recorded, the tapped ones
     def attempts
-      return TappedAttempts.new(@sortie, @taps).to_a.map { |graded| flown(graded) } if @recordings.empty?
+      return TappedAttempts.new(@sortie, @taps, @on_day).to_a.map { |graded| flown(graded) } if @recordings.empty?
 
       @sortie.attempts.filter_map do |row|
         graded = graded_attempt(row)
@@ -56,7 +59,7 @@ module Fujin
       Progress::GradedAttempt.new(
         manoeuvre: row.manoeuvre,
         flown_at: @sortie.starts_at.to_f + row.position,
-        on_day: @sortie.starts_at.to_date,
+        on_day: @on_day,
         grades: decided(row),
         help: @taps.help(number),
         counts: done && row.whole?,

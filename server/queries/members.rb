@@ -69,7 +69,7 @@ module Fujin
       Person.transaction do
         another_chief!(person) if person.chief? && state != 'active'
         was = person.state
-        person.update!(suspended_at: state == 'suspended' ? now : nil, left_on: state == 'left' ? now.to_date : nil)
+        person.update!(suspended_at: state == 'suspended' ? now : nil, left_on: state == 'left' ? School.current.day_of(now) : nil)
         PersonSession.end_all(person, now: now) unless state == 'active'
         Invitation.where(person_id: person.id, used_at: nil).update_all(used_at: now) unless state == 'active'
         AuditEntry.note(state == 'active' ? 'back again' : state, person,
@@ -98,7 +98,7 @@ module Fujin
         end
         Wait.where(student_id: person.id).delete_all
         person.update!(email: nil, password_digest: nil, second_factor: nil, second_factor_since: nil,
-                       recovery_codes: [], calendar_digest: nil, units: {}, forgotten_on: Time.now.utc.to_date)
+                       recovery_codes: [], calendar_digest: nil, units: {}, forgotten_on: School.current.today)
         AuditEntry.note('forgotten', person, by: @by, why: why)
       end
     end

@@ -59,7 +59,7 @@ module Fujin
       {
         'attempt_id' => row.id,
         'sortie_id' => row.sortie_id,
-        'on' => row.sortie.starts_at.to_date.iso8601,
+        'on' => row.sortie.day.iso8601,
         'position' => row.position + 1,
         'starts' => row.proposal['phases'].to_h { |phase| phase.values_at('id', 'start_s') },
         'path' => row.flown_path,

@@ -66,7 +66,7 @@ module Fujin
       from = @sortie.starts_at
       Solo::Lesson.new(
         exercises: @sortie.exercises.map(&:manoeuvre).uniq, places: @sortie.exercises.map(&:spot_name).uniq,
-        aircraft_id: @changed.fetch('aircraft_id', @sortie.aircraft_id), day: @school.clock.call(from).to_date,
+        aircraft_id: @changed.fetch('aircraft_id', @sortie.aircraft_id), day: @school.day_of(from),
         daylight: daylight?(from), **wind, **weather(from)
       )
     end

@@ -56,7 +56,7 @@ module Fujin
         .to_h { |name, *told| [name, told] }
     end
 
-    def rides = given.transform_values { |_, latest| @school.clock.call(latest).to_date }
+    def rides = given.transform_values { |_, latest| @school.day_of(latest) }
     def usual = given.max_by { |_, told| told }&.first
   end
 end

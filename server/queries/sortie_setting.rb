@@ -39,7 +39,7 @@ module Fujin
     def house = School.current.house_method(sortie.instructor.house, exercise.house)
 
     # Standards that the school has otherwise than they ship, on that day.
-    def standards = @standards ||= StandardBook.standards(on: sortie.starts_at.to_date)
+    def standards = @standards ||= StandardBook.standards(on: sortie.day)
 
     # Empty mass, the people aboard, the fuel.
     def mass_kg

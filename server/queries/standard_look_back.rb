@@ -14,7 +14,7 @@ module Fujin
       @measure = measure
       @now = now
       @values = values
-      StandardBook.row(manoeuvre, measure, on: now.to_date).with(values)
+      StandardBook.row(manoeuvre, measure, on: school.day_of(now)).with(values)
     end
 
     def to_h
@@ -30,6 +30,8 @@ module Fujin
     end
 
     private
+
+    def school = @school ||= School.current
 
     def attempts =
       AttemptRow
@@ -48,7 +50,7 @@ module Fujin
         'attempt_id' => attempt.id,
         'sortie_id' => attempt.sortie_id,
         'student' => attempt.sortie.student.name,
-        'on' => attempt.sortie.starts_at.to_date.iso8601,
+        'on' => attempt.sortie.day(school).iso8601,
         'value' => measure['value'],
         'before' => within?(measure, measure['band_low'], measure['band_high']),
         'after' => within?(measure, *after)
@@ -57,7 +59,7 @@ module Fujin
 
     # What its band would be with the other numbers.
     def moved(attempt, measure)
-      standard = standard_on(attempt.sortie.starts_at.to_date)
+      standard = standard_on(attempt.sortie.day(school))
       return nil unless standard.version == attempt.proposal['standard_version']
 
       row = Grading::StandardRow.new(standard.rules.fetch(@measure))

@@ -37,7 +37,7 @@ module Fujin
     def advice
       last = Sortie.where(student_id: @student.id).order(starts_at: :desc).includes(:aircraft).first
       @shown
-        .advice(kinds: [last ? last.aircraft.type.kind : 'helicopter'], signed: live, today: Time.now.utc.to_date)
+        .advice(kinds: [last ? last.aircraft.type.kind : 'helicopter'], signed: live, today: School.current.today)
         .map { |one| Serialisers.advice(one) }
     end
 

@@ -27,7 +27,7 @@ module Fujin
 
     def row(attempt, point, id, measure)
       { 'point' => point, 'measure' => id, 'label' => measure['label'], 'sortie_id' => attempt.sortie_id,
-        'position' => attempt.position, 'flown_on' => attempt.sortie.starts_at.to_date.iso8601,
+        'position' => attempt.position, 'flown_on' => attempt.sortie.day.iso8601,
         **measure.slice('value', 'low', 'high', 'unit', 'verdict') }
     end
     private_class_method :row

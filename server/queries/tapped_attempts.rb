@@ -5,9 +5,11 @@ module Fujin
   # readiness.
   class TappedAttempts
     # @param taps [HelpTaps] of the sortie
-    def initialize(sortie, taps)
+    # @param on_day [Date] by the school's clock
+    def initialize(sortie, taps, on_day)
       @sortie = sortie
       @taps = taps
+      @on_day = on_day
     end
 
     # @return [Array<Progress::GradedAttempt>]
@@ -20,7 +22,7 @@ module Fujin
       Progress::GradedAttempt.new(
         manoeuvre: exercise.manoeuvre,
         flown_at: @sortie.starts_at.to_f + number,
-        on_day: @sortie.starts_at.to_date,
+        on_day: @on_day,
         grades: phases,
         help: @taps.help(number),
         counts: false,

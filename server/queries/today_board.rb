@@ -41,8 +41,7 @@ module Fujin
     private
 
     def school = @school ||= School.current
-    # By the school's clock.
-    def day_of(sortie) = school.clock.call(sortie.starts_at).to_date
+    def day_of(sortie) = school.day_of(sortie.starts_at)
     def shown(sorties) = Serialisers.sortie_rows(sorties, @progress)
 
     def sorties

@@ -82,7 +82,7 @@ module Fujin
 
       def me
         person = current_person.reload
-        today = TimeZones.clock(School.current.time_zone).call(Time.now.utc).to_date
+        today = School.current.today
         sessions = PersonSession.live.where(person_id: person.id).order(seen_at: :desc)
         views = RecordView.where(person_id: person.id).preload(:viewer).order(on_day: :desc).limit(60)
         Serialisers.person(person, today, School.current.booking_rules.required).merge(

@@ -163,7 +163,7 @@ module Fujin
                                         'long_gone' => long.map { |one| Serialisers.person_name(one) }, 'kept' => Members::FORGOTTEN }
       end
 
-      def today = TimeZones.clock(School.current.time_zone).call(Time.now.utc).to_date
+      def today = School.current.today
       def required = School.current.booking_rules.required
       def shown(person) = Serialisers.person(person, today, required)
 

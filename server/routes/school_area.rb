@@ -73,7 +73,7 @@ module Fujin
           fields['values'],
           by: current_person,
           reason: fields['reason'],
-          effective_from: fields['effective_from'] ? Date.iso8601(fields['effective_from']) : Time.now.utc.to_date
+          effective_from: fields['effective_from'] ? Date.iso8601(fields['effective_from']) : School.current.today
         )
         Regrade.of(change)
       end

@@ -7,7 +7,7 @@ class KeptProgressTest < Minitest::Test
   include ServerHelp
 
   ROUNDS = 4
-  UNMARKED = %i[change_student_stage change_rule].freeze
+  UNMARKED = %i[change_student_stage change_rule change_clock].freeze
 
   def setup
     super
@@ -144,6 +144,8 @@ class KeptProgressTest < Minitest::Test
   # By the school's rules and the student's stage, not by any lesson: nothing is marked.
   def change_student_stage = other(@student, :stage, %w[early solo test])
   def change_rule = @school.reload.set_readiness(nil, { 'attempts' => 1 + @random.rand(3), 'days' => 1 })
+
+  def change_clock = other(@school.reload, :time_zone, %w[Etc/UTC Pacific/Auckland America/Lima])
 
   def change_by_hand
     Fujin::Record.connection.execute(

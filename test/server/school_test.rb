@@ -64,6 +64,27 @@ class SchoolTest < Minitest::Test
                     "#{@student.name}, 25 November:"
   end
 
+  # Readiness counts days, a standard holds from a day, records are read by day: all by the school's clock.
+  def test_a_lesson_s_day_is_the_school_s_wherever_it_counts
+    @school.update!(time_zone: 'Pacific/Auckland')
+    @sortie.update!(starts_at: Time.utc(2026, 11, 24, 14))
+    imported(@sortie)
+    outcome = Fujin::LessonOutcome.of(Fujin::Sortie.where(id: @sortie.id)).first
+    beside = Fujin::SideBySideView.new(@student, 'straight_in_autorotation', @instructor).to_h
+    change_from = Date.new(2026, 11, 25)
+    Fujin::StandardBook.change('straight_in_autorotation', 'miss_along_ft', [400.0, 300.0, 200.0, 100.0],
+                               by: @chief, reason: 'a day', effective_from: change_from)
+
+    assert_equal [change_from], outcome.attempts.map { |one| one.graded.on_day }
+    assert_equal ['2026-11-25'], beside['columns'].map { |one| one['on'] }
+    assert_includes Fujin::AttemptRow.first.title, '2026-11-25'
+    assert_equal Fujin::StandardBook.standard('straight_in_autorotation', on: change_from).version,
+                 Fujin::SortieSetting.new(@sortie.reload).standards['straight_in_autorotation'].version
+    Fujin::Regrade.of(Fujin::StandardChange.last)
+
+    assert_equal 1, Fujin::AttemptRow.stale.count
+  end
+
   def test_what_waits_for_somebody
     @aircraft.update!(look_at_it: true, look_at_it_reason: 'low rotor rpm')
     imported(@sortie)

@@ -125,7 +125,8 @@ module Fujin
 
     # Lessons that were never worked out, or by other code.
     def unworked
-      Sortie.left_outer_joins(:lesson_record).where('lesson_records.worked_out_by IS DISTINCT FROM ?', code(School.current))
+      Sortie.left_outer_joins(:lesson_record).where('lesson_records.worked_out_by IS DISTINCT FROM ?',
+                                                    code(School.current))
         .distinct
     end
 

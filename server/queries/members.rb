@@ -69,7 +69,8 @@ module Fujin
       Person.transaction do
         another_chief!(person) if person.chief? && state != 'active'
         was = person.state
-        person.update!(suspended_at: state == 'suspended' ? now : nil, left_on: state == 'left' ? School.current.day_of(now) : nil)
+        person.update!(suspended_at: state == 'suspended' ? now : nil,
+                       left_on: state == 'left' ? School.current.day_of(now) : nil)
         PersonSession.end_all(person, now: now) unless state == 'active'
         Invitation.where(person_id: person.id, used_at: nil).update_all(used_at: now) unless state == 'active'
         AuditEntry.note(state == 'active' ? 'back again' : state, person,

@@ -75,8 +75,8 @@ class SchoolTest < Minitest::Test
     Fujin::StandardBook.change('straight_in_autorotation', 'miss_along_ft', [400.0, 300.0, 200.0, 100.0],
                                by: @chief, reason: 'a day', effective_from: change_from)
 
-    assert_equal [change_from], outcome.attempts.map { |one| one.graded.on_day }
-    assert_equal ['2026-11-25'], beside['columns'].map { |one| one['on'] }
+    assert_equal([change_from], outcome.attempts.map { |one| one.graded.on_day })
+    assert_equal(['2026-11-25'], beside['columns'].map { |one| one['on'] })
     assert_includes Fujin::AttemptRow.first.title, '2026-11-25'
     assert_equal Fujin::StandardBook.standard('straight_in_autorotation', on: change_from).version,
                  Fujin::SortieSetting.new(@sortie.reload).standards['straight_in_autorotation'].version

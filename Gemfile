@@ -8,6 +8,7 @@ gem 'bigdecimal', '~> 3.1' # prawn's fonts need it below 4
 gem 'committee', '~> 5.6'
 gem 'csv', '~> 3.3'
 gem 'ed25519', '~> 1.4'
+gem 'i18n', '~> 1.14'
 gem 'icalendar', '~> 2.10'
 gem 'json', '~> 2.10'
 gem 'json-canonicalization', '~> 1.0'
@@ -27,6 +28,7 @@ gem 'rotp', '~> 6.3'
 gem 'rqrcode', '~> 3.0'
 gem 'semantic_logger', '~> 4.16'
 gem 'sinatra', '~> 4.2'
+gem 'twitter_cldr', '~> 6.14' # plural rules, months and decimal marks of other languages
 gem 'tzinfo', '~> 2.0'
 gem 'tzinfo-data', '~> 1.2024' # a machine may have none of its own
 gem 'zeitwerk', '~> 2.6.18'

@@ -38,6 +38,7 @@ module Fujin
           use Measured, registry: registry
           use MetricsPage, registry: registry
           use AccessLog
+          use SpokenLanguage
           use SecurityHeaders, tls: Settings.tls?
           use ServerClock
           use HealthPages

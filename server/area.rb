@@ -130,7 +130,7 @@ module Fujin
         end
         raise NotSignedIn, 'Your session has ended or was never begun.' unless current_person
 
-        raise NotAllowed, "This is not open to the role '#{current_person.role.tr('_', ' ')}'."
+        raise NotAllowed, Text.of("This is not open to the role '%{role}'.", role: current_person.role.tr('_', ' '))
       end
 
       # The lesson that a route is about, by the first word of its address.
@@ -147,8 +147,9 @@ module Fujin
       def of_the_lesson!(sortie)
         return if sortie.taught_by?(current_person)
 
-        raise NotAllowed, "This is a lesson of #{sortie.instructor.name}, who adds you to it, or the chief " \
-          'instructor does. Nothing was changed. In Review you can give a second opinion.'
+        raise NotAllowed, Text.of('This is a lesson of %{instructor}, who adds you to it, or the chief instructor ' \
+          'does. Nothing was changed. In Review you can give a second opinion.',
+                                  instructor: sortie.instructor.name)
       end
 
       # Students see their own records only.
@@ -175,7 +176,7 @@ module Fujin
       def json(value, status: 200)
         content_type 'application/json'
         self.status(status)
-        JSON.generate(value)
+        JSON.generate(Text.told(value))
       end
 
       # What the database has under a name already is refused in words.
@@ -184,7 +185,7 @@ module Fujin
       def named_once(what, name, more = '.')
         yield
       rescue ActiveRecord::RecordNotUnique
-        raise Conflict, "There is a #{what} called #{name} already#{more}"
+        raise Conflict, Text.of('There is a %{what} called %{name} already%{more}', what: what, name: name, more: more)
       end
 
       # @param record [#lock_version] whose version the caller must have read
@@ -201,11 +202,11 @@ module Fujin
         Fujin.logger.error(failure) if status >= 500
         body = {
           type: "urn:fujin:#{failure.class.name.split('::').last}",
-          title: title,
+          title: Text.told(title),
           status: status,
-          detail: detail.to_s.dup.force_encoding('UTF-8').scrub
+          detail: Text.told(detail.to_s.dup.force_encoding('UTF-8').scrub)
         }
-        body[:errors] = failure.problems if failure.is_a?(InvalidInput)
+        body[:errors] = Text.told(failure.problems) if failure.is_a?(InvalidInput)
         body[:current_version] = failure.current_version if failure.is_a?(Stale)
         halt status, { 'Content-Type' => 'application/problem+json' }, JSON.generate(body)
       end

@@ -9,6 +9,7 @@ require 'digest'
 require_relative '../core/lib/fujin'
 require_relative 'settings'
 require_relative 'urgency'
+Fujin::Text.usual = Fujin::Settings.language
 require_relative 'database'
 require_relative 'errors'
 require_relative 'log'

@@ -39,11 +39,15 @@ module Fujin
     # @return [String]
     def message
       return VERSION if missing == ['If-Match']
-      return "still to be filled in#{": #{missing.join(', ')}" unless missing.one?}" if missing
-      return "expected nothing of the name #{@rest[/properties: (.+)/, 1]}" if @rest.include?('does not define')
+      return Text.of('still to be filled in%{more}', more: (": #{missing.join(', ')}" unless missing.one?)) if missing
+      if @rest.include?('does not define')
+        return Text.of('expected nothing of the name %{rest}', rest: @rest[/properties: (.+)/, 1])
+      end
 
-      said = [*("expected #{expected}" if expected), *("got #{got}" if got)]
-      said.empty? ? @rest : said.join(', ')
+      return Text.of('expected %{expected}, got %{got}', expected: expected, got: got) if expected && got
+      return Text.of('expected %{expected}', expected: expected) if expected
+
+      got ? Text.of('got %{got}', got: got) : @rest
     end
 
     private
@@ -65,7 +69,7 @@ module Fujin
 
     def expected
       return ('something' if @rest.include?('null values')) unless schema
-      return "one of #{schema['enum'].compact.join(', ')}" if schema['enum']
+      return Text.of('one of %{schema}', schema: schema['enum'].compact.join(', ')) if schema['enum']
 
       kind, low, high = schema.values_at('type', 'minimum', 'maximum')
       said = [FORMATS[schema['format']] || KINDS[kind], span('from', low, high), *lengths].compact
@@ -73,15 +77,15 @@ module Fujin
     end
 
     def span(word, low, high, unit = nil)
-      said = "#{word} #{low} to #{high}" if low && high
-      said ||= ("of at least #{low}" if low) || ("of at most #{high}" if high)
+      said = Text.of('%{word} %{low} to %{high}', word: word, low: low, high: high) if low && high
+      said ||= (Text.of('of at least %{low}', low: low) if low) || (Text.of('of at most %{high}', high: high) if high)
       [said, unit].compact.join(' ') if said
     end
 
     def lengths
       [span('of', *schema.values_at('minLength', 'maxLength'), 'characters'),
        span('of', *schema.values_at('minItems', 'maxItems'), 'entries'),
-       ("in the form #{schema['pattern']}" if schema['pattern'])]
+       (Text.of('in the form %{schema}', schema: schema['pattern']) if schema['pattern'])]
     end
 
     # Where the place points to in the contract.

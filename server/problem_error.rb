@@ -6,7 +6,7 @@ module Fujin
     def self.response(status, title, detail, errors: nil)
       body = { type: 'about:blank', title: title, status: status, detail: detail }
       body[:errors] = errors if errors
-      [status, { 'content-type' => 'application/problem+json' }, [JSON.generate(body)]]
+      [status, { 'content-type' => 'application/problem+json' }, [JSON.generate(Text.told(body))]]
     end
 
     def render
@@ -15,7 +15,7 @@ module Fujin
       self.class.response(
         status,
         'Something in it is not as it should be',
-        "#{[name, fault.message].reject(&:empty?).join(': ')}. Nothing was stored.",
+        Text.of('%{reject}. Nothing was stored.', reject: [name, fault.message].reject(&:empty?).join(': ')),
         errors: [{ path: fault.path, message: fault.message }]
       )
     end

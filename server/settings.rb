@@ -13,6 +13,9 @@ module Fujin
     def database_url =
       ENV.fetch('FUJIN_DATABASE_URL') { raise 'FUJIN_DATABASE_URL is not set: start Fujin with bin/start' }
 
+    # What is written down and kept is in this language: 'en', or one that has a file in core/data/language.
+    def language = ENV.fetch('FUJIN_LANGUAGE', 'en')
+
     # Where whoever owns the tables signs in: only to bring them up to date.
     def owner_url =
       ENV.fetch('FUJIN_OWNER_URL') { raise 'FUJIN_OWNER_URL is not set: start Fujin with bin/start' }

@@ -32,7 +32,8 @@ module Fujin
           kept = fetch
         rescue Silent => e
           trouble =
-            "#{e.message}#{' The last report is shown with its age.' if kept} The fields can always be filled by hand."
+            Text.of('%{message}%{more} The fields can always be filled by hand.',
+                    message: e.message, more: (' The last report is shown with its age.' if kept))
         end
       end
       view(kept, trouble)
@@ -61,12 +62,12 @@ module Fujin
     # @raise [Silent] when it is no report
     def self.read(text, now)
       unless text.match?(REPORT)
-        raise Silent, "The station sent something that is no report: #{text.strip[0, 60].inspect}."
+        raise Silent, Text.of('The station sent something that is no report: %{text}.', text: text.strip[0, 60].inspect)
       end
 
       values(Metar::Parser.new(Metar::Raw::Data.new(text.strip, now)))
     rescue Metar::ParseError
-      raise Silent, "The station sent something that is no report: #{text.strip[0, 60].inspect}."
+      raise Silent, Text.of('The station sent something that is no report: %{text}.', text: text.strip[0, 60].inspect)
     end
 
     # Station, day and time at least.
@@ -126,11 +127,14 @@ module Fujin
         Net::HTTP.start(uri.host, uri.port, open_timeout: TIMEOUT_S, read_timeout: TIMEOUT_S) do |http|
           http.get(uri.path)
         end
-      raise Silent, "The weather station answered #{response.code}." unless response.is_a?(Net::HTTPOK)
+      unless response.is_a?(Net::HTTPOK)
+        raise Silent, Text.of('The weather station answered %{code}.', code: response.code)
+      end
 
       response.body
     rescue SystemCallError, Timeout::Error, SocketError, EOFError => e
-      raise Silent, "The weather station at #{@url} does not answer (#{e.class.name.split('::').last})."
+      raise Silent, Text.of('The weather station at %{url} does not answer (%{split}).',
+                            url: @url, split: e.class.name.split('::').last)
     end
 
     def view(row, trouble)

@@ -6,6 +6,7 @@ require_relative 'fujin/errors'
 # Fujin's core: the job in plain Ruby. No SQL, HTTP, JSON or interface in it.
 # A folder uses those above it in this list, never those below.
 #
+#   language/    what a person reads, in their language
 #   numbers/     values, quantities, roots
 #   air/         atmosphere, wind, sun, places
 #   glossary/    what every number is called, its unit and digits
@@ -29,8 +30,8 @@ module Fujin
   loader.tag = 'fujin'
   loader.push_dir(File.join(__dir__, 'fujin'), namespace: Fujin)
   loader.ignore(File.join(__dir__, 'fujin', 'errors.rb'))
-  # Their names are everybody's: `Fujin::Wind`, `Fujin::Quantities`.
-  loader.collapse(File.join(__dir__, 'fujin', 'numbers'), File.join(__dir__, 'fujin', 'air'))
+  # Their names are everybody's: `Fujin::Wind`, `Fujin::Quantities`, `Fujin::Text`.
+  loader.collapse(*%w[language numbers air].map { |folder| File.join(__dir__, 'fujin', folder) })
   loader.setup
   loader.eager_load
   Catalogue.close(Manoeuvres)

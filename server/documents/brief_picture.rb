@@ -96,7 +96,8 @@ module Fujin
       @pdf.stroke_circle([x, y], 3)
       feet = round_step(width / scale, 5)
       @pdf.stroke_line([from, @top - HEIGHT + 8], [from + (feet * scale), @top - HEIGHT + 8])
-      say("#{feet.round} ft, from above, final course to the right", from + (feet * scale) + 4, @top - HEIGHT + 6, 7)
+      say(Text.of('%{feet} ft, from above, final course to the right',
+                  feet: feet.round), from + (feet * scale) + 4, @top - HEIGHT + 6, 7)
     end
 
     def dashed(points)

@@ -57,7 +57,11 @@ module Fujin
       who
       @pdf.move_down 8
       @plans.each_key.with_index do |exercise, i|
-        count = exercise.planned_count ? ", #{exercise.planned_count} attempts" : ''
+        count = if exercise.planned_count
+                  Text.of(', %{planned_count} attempts', planned_count: exercise.planned_count)
+                else
+                  ''
+                end
         write("#{i + 1}. #{exercise.declaration.title}#{count}", size: 12, style: :bold)
         write([exercise.spot_name, exercise.objective].compact.join(' · '), size: 10)
         @pdf.move_down 4
@@ -84,12 +88,13 @@ module Fujin
     def no_plan(exercise, error)
       write(exercise.declaration.title, size: 19, style: :bold)
       who
-      write("No plan can be made: #{error.message}", size: 11, color: LIMIT)
+      write(Text.of('No plan can be made: %{message}', message: error.message), size: 11, color: LIMIT)
     end
 
     def who = write(
-      "#{@sortie.student.name} with #{@sortie.instructor.name} · #{@sortie.aircraft.mark} " \
-        "#{@sortie.aircraft.type.name} · #{@sortie.starts_at.utc.strftime('%-d %B %Y, %H:%M UTC')}",
+      Text.of('%{student} with %{instructor} · %{mark} %{type} · %{starts_at}',
+              student: @sortie.student.name, instructor: @sortie.instructor.name, mark: @sortie.aircraft.mark,
+              type: @sortie.aircraft.type.name, starts_at: @sortie.starts_at.utc.strftime('%-d %B %Y, %H:%M UTC')),
       size: 10, color: SOFT
     )
 
@@ -101,12 +106,13 @@ module Fujin
       write(@exercise.declaration.title, size: 19, style: :bold)
       who
       write(
-        "Wind #{@plan.conditions.wind} · final course #{@plan.course_deg.round}° · #{@exercise.spot_name} · " \
-          "#{@plan.conditions.mass_kg.round} kg · standard '#{@sortie.stage}'",
+        Text.of("Wind %{wind} · final course %{course_deg}° · %{spot_name} · %{mass_kg} kg · standard '%{stage}'",
+                wind: @plan.conditions.wind, course_deg: @plan.course_deg.round, spot_name: @exercise.spot_name,
+                mass_kg: @plan.conditions.mass_kg.round, stage: @sortie.stage),
         size: 10,
         color: SOFT
       )
-      write("Objective: #{@exercise.objective}", size: 10) if @exercise.objective
+      write(Text.of('Objective: %{objective}', objective: @exercise.objective), size: 10) if @exercise.objective
       @said.call(@exercise).each { |line| write(line, size: 10) }
       @pdf.move_down 6
     end

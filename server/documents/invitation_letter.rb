@@ -12,7 +12,7 @@ module Fujin
     # @return [Array(String, String)] subject and text
     def to_a
       [
-        "#{@school.name}: choose your password",
+        Text.of('%{school}: choose your password', school: @school.name),
         <<~TEXT
           #{@person.name},
 

@@ -29,7 +29,7 @@ module Fujin
 
     # @return [String] UTF-8, with a letter's nearest, or '?', for those that the fonts do not have
     def plain(text)
-      text.to_s.gsub(/[−≤½²√ΩμΦ→\u00a0]/, LETTERS).each_char.map { |letter| written(letter) }.join
+      Text.told(text.to_s).gsub(/[−≤½²√ΩμΦ→\u00a0]/, LETTERS).each_char.map { |letter| written(letter) }.join
     end
 
     def written(letter)

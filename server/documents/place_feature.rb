@@ -58,7 +58,7 @@ module Fujin
 
     def points_problem(points)
       return 'expected a point, a line or an area with longitude and latitude' unless points.is_a?(Array) && points.any?
-      return "expected at most #{MOST_POINTS} points" if points.size > MOST_POINTS
+      return Text.of('expected at most %{most_points} points', most_points: MOST_POINTS) if points.size > MOST_POINTS
 
       good = points.all? do |lon, lat|
         lon.is_a?(Numeric) && lat.is_a?(Numeric) && lat.abs <= 90 && lon.abs <= 180

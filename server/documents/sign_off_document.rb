@@ -53,7 +53,11 @@ module Fujin
     def verify(text, pinned_key: nil)
       document = parse(text)
       statement = document.fetch('statement')
-      raise Broken, "format is #{statement['format'].inspect}, expected #{FORMAT}" unless statement['format'] == FORMAT
+      unless statement['format'] == FORMAT
+        raise Broken, Text.of('format is %{statement}, expected %{format_it}',
+                              statement: statement['format'].inspect,
+                              format_it: FORMAT)
+      end
 
       bytes = statement.to_json_c14n
       unless Digest::SHA256.hexdigest(bytes) == document.fetch('hash')
@@ -69,7 +73,7 @@ module Fujin
       Verdict.new(statement: statement, digest: document['hash'], pinned: !pinned_key.nil?,
                   public_key: document['public_key'])
     rescue KeyError => e
-      raise Broken, "the file has no #{e.key}"
+      raise Broken, Text.of('the file has no %{key}', key: e.key)
     end
 
     # @param list [Verdict] of a list of withdrawals, @param verdict [Verdict] of a sign-off
@@ -91,8 +95,8 @@ module Fujin
         next if after['statement']['previous_hash'] == before['hash']
 
         raise Broken,
-              "#{after['statement']['id']} does not follow #{before['statement']['id']}: one was removed or " \
-                'altered'
+              Text.of('%{after} does not follow %{before}: one was removed or altered',
+                      after: after['statement']['id'], before: before['statement']['id'])
       end
     end
 

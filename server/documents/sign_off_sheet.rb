@@ -32,21 +32,23 @@ module Fujin
 
     def title = "#{@row['title']}, #{@row['student']['name']}"
     def write(text, **options) = @pdf.text(PdfWords.plain(text), **options)
-    def day(text) = Time.parse(text).utc.strftime('%-d %B %Y')
+    def day(text) = Text.day(Time.parse(text).utc.to_date)
 
     def heading
-      write("#{@school} · sign-off", size: 10, color: SOFT)
+      write(Text.of('%{school} · sign-off', school: @school), size: 10, color: SOFT)
       write(@row['title'], size: 22, style: :bold)
       if @row['broken']
-        write("NOT GOOD: #{@row['broken']}. Do not rely on it.", size: 13, style: :bold, color: LIMIT)
+        write(Text.of('NOT GOOD: %{broken}. Do not rely on it.',
+                      broken: @row['broken']), size: 13, style: :bold, color: LIMIT)
       end
       if @row['withdrawn']
-        write("WITHDRAWN by #{@row['withdrawn_by']} on #{day(@row['withdrawn_at'])}: #{@row['withdrawn_reason']}",
+        write(Text.of('WITHDRAWN by %{by} on %{day}: %{why}',
+                      by: @row['withdrawn_by'], day: day(@row['withdrawn_at']), why: @row['withdrawn_reason']),
               size: 13, style: :bold, color: LIMIT)
       end
       @pdf.move_down 6
-      write("#{@row['student']['name']} met every condition below. Signed by #{@row['by']} on " \
-        "#{day(@row['signed_at'])}.", size: 13)
+      write(Text.of('%{student} met every condition below. Signed by %{by} on %{day}.',
+                    student: @row['student']['name'], by: @row['by'], day: day(@row['signed_at'])), size: 13)
       write(@row['remark'], size: 11) if @row['remark'].to_s != ''
     end
 
@@ -58,9 +60,11 @@ module Fujin
 
     def scope
       scope = @row['scope'] or return []
-      ["Shown in #{scope['aircraft_types'].join(', ')}, #{scope['people_aboard'].join(' and ')}, ended by " \
-        "#{scope['endings'].join(' and ')}, held to #{scope['standards'].join(', ')} at stage " \
-        "#{scope['stages'].join(', ')}."]
+      [Text.of('Shown in %{types}, %{aboard}, ended by %{endings}, held to %{standards} at stage ' \
+        '%{stages}.',
+               types: scope['aircraft_types'].join(', '), aboard: scope['people_aboard'].join(' and '),
+               endings: scope['endings'].join(' and '), standards: scope['standards'].join(', '),
+               stages: scope['stages'].join(', '))]
     end
 
     def shown(one)
@@ -74,10 +78,11 @@ module Fujin
       @pdf.move_down 8
       write('To check it', size: 12, style: :bold)
       write(@row['code'], size: 18, style: :bold)
-      write('The school finds it by this code. The exported file is checked by itself, anywhere: ' \
-        "bin/fujin verify FILE --code #{@row['code']} --key #{@row['public_key']}", size: 9)
-      write("This sign-off #{@row['hash']}", size: 8, color: SOFT)
-      write("Follows #{@row['previous_hash']}", size: 8, color: SOFT)
+      write(Text.of('The school finds it by this code. The exported file is checked by itself, anywhere: bin/fujin ' \
+        'verify FILE --code %{code} --key %{key}',
+                    code: @row['code'], key: @row['public_key']), size: 9)
+      write(Text.of('This sign-off %{hash}', hash: @row['hash']), size: 8, color: SOFT)
+      write(Text.of('Follows %{hash}', hash: @row['previous_hash']), size: 8, color: SOFT)
       @pdf.move_down 6
       write('It replaces no licence, rating or authorisation that the authority requires.', size: 9)
     end

@@ -48,19 +48,24 @@ module Fujin
     end
 
     def heading
-      "#{@site.elevation_ft.round} ft, #{@site.surface.to_s.tr('_',
-                                                               ' ')} · wind #{@day.wind || 'not given'} · density " \
-        "altitude #{@report.density_altitude_ft.round} ft · #{@day.conditions.mass_kg.round} kg"
+      Text.of('%{elevation_ft} ft, %{surface} · wind %{more} · density altitude %{density_altitude_ft} ft · ' \
+        '%{mass_kg} kg',
+              elevation_ft: @site.elevation_ft.round,
+              surface: @site.surface.to_s.tr('_',
+                                             ' '),
+              more: @day.wind || 'not given', density_altitude_ft: @report.density_altitude_ft.round,
+              mass_kg: @day.conditions.mass_kg.round)
     end
 
     def verdict
       words = { 'suitable' => 'Suitable', 'if' => 'Suitable if', 'not' => 'Not suitable' }
       said = dual.verdict ? words.fetch(dual.verdict) : 'No verdict: no wind is given'
       because = dual.because.first(3).map(&:clause).join('; ')
-      write("Dual: #{said}#{": #{because}" unless because.empty?}", size: 12, style: :bold,
-                                                                    color: dual.verdict == 'not' ? LIMIT : INK)
+      said = "#{said}: #{because}" unless because.empty?
+      color = dual.verdict == 'not' ? LIMIT : INK
+      write(Text.of('Dual: %{said}', said: said), size: 12, style: :bold, color: color)
       open = @report.survey.open
-      write("Open: #{open.join(', ')}", size: 10, color: LIMIT) if open.any?
+      write(Text.of('Open: %{open}', open: open.join(', ')), size: 10, color: LIMIT) if open.any?
     end
 
     def picture
@@ -153,9 +158,11 @@ module Fujin
       found = @report.reconnaissance
       @pdf.move_down 4
       write('The two looks', size: 12, style: :bold)
-      row('High', "to the #{found.side}, #{number(found.orbit_height, ' ft')}, #{found.speed_kt.round} kt, " \
-        "#{number(found.orbit_radius, ' ft')} from it")
-      row('Low', "along the line in at #{number(found.pass_height, ' ft')}, away over the spot at the latest")
+      row('High', Text.of('to the %{side}, %{orbit_height}, %{speed_kt} kt, %{orbit_radius} from it',
+                          side: found.side, orbit_height: number(found.orbit_height, ' ft'),
+                          speed_kt: found.speed_kt.round, orbit_radius: number(found.orbit_radius, ' ft')))
+      row('Low', Text.of('along the line in at %{pass_height}, away over the spot at the latest',
+                         pass_height: number(found.pass_height, ' ft')))
     end
 
     def lines
@@ -169,12 +176,14 @@ module Fujin
     def row(label, value, **options) = write("#{label}: <b>#{value}</b>", size: 9.5, inline_format: true, **options)
 
     def way_in
-      write("In: #{@approach.id.tr('-', ' ')}", size: 12, style: :bold)
+      write(Text.of('In: %{id}', id: @approach.id.tr('-', ' ')), size: 12, style: :bold)
       row('Course', format('%03d°', @approach.course_deg.round % 360))
       row('Needs, fly', "#{number(@approach.angle_needed, '°', 1)}, #{number(@approach.angle_deg, '°', 1)}")
       row('Break off by', break_off, size: 12)
       row('Least over what stands there', number(@approach.least_clearance[0], ' ft'))
-      @approach.breaches.each { |one| write("Over the limits: #{one.clause}", size: 9.5, color: LIMIT) }
+      @approach.breaches.each do |one|
+        write(Text.of('Over the limits: %{clause}', clause: one.clause), size: 9.5, color: LIMIT)
+      end
     end
 
     # Over the ground, and on the altimeter.
@@ -184,7 +193,8 @@ module Fujin
 
       feet = @approach.at(gate, :height_ft).round(-1)
       altimeter = (feet + @site.elevation_ft + (@approach.spot.ground_m / Quantities::FT)).round(-1)
-      "#{feet} ft (#{altimeter} on the altimeter), #{(gate / Quantities::FT).round(-1)} ft out"
+      Text.of('%{feet} ft (%{altimeter} on the altimeter), %{gate} ft out',
+              feet: feet, altimeter: altimeter, gate: (gate / Quantities::FT).round(-1))
     rescue OutsideModel
       'no plan'
     end
@@ -192,14 +202,15 @@ module Fujin
     def outward
       way = @departure.best
       @pdf.move_down 4
-      write("Out: #{@departure.id.tr('-', ' ')}", size: 12, style: :bold)
+      write(Text.of('Out: %{id}', id: @departure.id.tr('-', ' ')), size: 12, style: :bold)
       row('Course', format('%03d°', @departure.course_deg.round % 360))
       return row('Way', 'none', color: LIMIT) unless way
 
       row('Way', "#{WAYS.fetch(@departure.ways.key(way))}, #{way.verdict}")
       if way.lift_speed.value
         row('Lift felt by',
-            "#{number(way.lift_point, ' ft')}, else stop by #{number(way.commit_point, ' ft')}")
+            Text.of('%{lift_point}, else stop by %{commit_point}',
+                    lift_point: number(way.lift_point, ' ft'), commit_point: number(way.commit_point, ' ft')))
       end
       row('Least over what stands there', number(way.clearance, ' ft'))
     end
@@ -211,7 +222,8 @@ module Fujin
       @pdf.move_down 4
       row('Hover at 4 ft', shown.call(@day.trim.hover_power_w(height_m: 4 * Quantities::FT)))
       row('There is', shown.call(engine.max_power_w))
-      row('Left', "#{@day.margin_ige_pct&.round} % at 4 ft, #{@day.margin_pct&.round} % high")
+      row('Left', Text.of('%{margin_ige_pct} % at 4 ft, %{margin_pct} % high',
+                          margin_ige_pct: @day.margin_ige_pct&.round, margin_pct: @day.margin_pct&.round))
     rescue OutsideModel => e
       row('Power', e.message, color: LIMIT)
     end
@@ -223,7 +235,7 @@ module Fujin
              else
                headings.map { |from, to| format('%03d to %03d', from, to) }.join(', ')
              end
-      row("#{room.spot.id}, rotor clear by", number(room.room.main, ' ft'))
+      row(Text.of('%{id}, rotor clear by', id: room.spot.id), number(room.room.main, ' ft'))
       row('Headings with room for the tail', said)
     end
 

@@ -56,8 +56,10 @@ module Fujin
     end
 
     def too_large
-      [413, 'Too large', "It is larger than #{Settings::MAX_UPLOAD_BYTES / 1_048_576} MB (a form: " \
-        "#{MOST_JSON_BYTES / 1_048_576} MB). Nothing was changed."]
+      [413, 'Too large', Text.of('It is larger than %{max_upload_bytes} MB (a form: %{most_json_bytes} MB). Nothing ' \
+        'was changed.',
+                                 max_upload_bytes: Settings::MAX_UPLOAD_BYTES / 1_048_576,
+                                 most_json_bytes: MOST_JSON_BYTES / 1_048_576)]
     end
   end
 end

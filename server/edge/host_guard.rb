@@ -18,8 +18,8 @@ module Fujin
 
       ProblemError.response(
         421, 'Not this server',
-        "Fujin does not answer to the name #{asked[0, 100].inspect}. Whoever looks after it names it in " \
-          'FUJIN_PUBLIC_URL.'
+        Text.of('Fujin does not answer to the name %{asked}. Whoever looks after it names it in FUJIN_PUBLIC_URL.',
+                asked: asked[0, 100].inspect)
       )
     end
   end

@@ -63,7 +63,8 @@ module Fujin
         return finish
       end
 
-      row.update!(status: 'waiting', step: "the recorder does not answer; it is asked again in #{wait_s} s")
+      row.update!(status: 'waiting', step: Text.of('the recorder does not answer; it is asked again in %{wait_s} s',
+                                                   wait_s: wait_s))
       retry_in(wait_s)
     end
 
@@ -74,7 +75,7 @@ module Fujin
         total = [row.bytes.count("\n"), 1].max
         recording =
           Recordings.read(row.bytes, name: row.name, headings: HeadingMapping.for(row.bytes)) do |line|
-            say(row, "reading row #{line}", 0.1 + (0.3 * line / total))
+            say(row, Text.of('reading row %{line}', line: line), 0.1 + (0.3 * line / total))
           end
       end
       recording = by_our_clock(recording, row.clock_behind_s)

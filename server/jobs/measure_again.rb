@@ -55,8 +55,9 @@ module Fujin
       recut.measured(attempt)
     rescue Error => e
       attempt.update!(plan_version: recut.exercise(attempt.exercise_id).plan_version)
-      row.update!(error: "Attempt #{attempt.position + 1} could not be measured again and shows what it was before: " \
-                    "#{e.message}")
+      row.update!(error: Text.of('Attempt %{position} could not be measured again and shows what it was before: ' \
+        '%{message}',
+                                 position: attempt.position + 1, message: e.message))
     end
   end
 end

@@ -144,12 +144,15 @@ module Fujin
 
     # What arrived goes to the import, with the reason it ended.
     def hand_over(row, reason)
-      return row.update!(status: 'failed', step: 'not recorded', error: "Nothing arrived: #{reason}.") unless kept?(row)
+      unless kept?(row)
+        return row.update!(status: 'failed', step: 'not recorded', error: Text.of('Nothing arrived: %{reason}.',
+                                                                                  reason: reason))
+      end
 
       digest = Digest::SHA256.hexdigest(RecordingRow.where(id: row.id).pick(:bytes))
       RecordingRow.transaction do
         row.update!(sha256: digest, status: 'waiting', clock_behind_s: clock_behind_s,
-                    step: "#{reason}; what arrived is kept and waits to be read")
+                    step: Text.of('%{reason}; what arrived is kept and waits to be read', reason: reason))
         ImportRecording.for(row)
       end
       LiveFeed.publish(row.sortie_id, 'recording' => row.id, 'ended' => reason)

@@ -22,7 +22,8 @@ module Fujin
       read_all(socket)
     rescue SystemCallError => e
       raise Unreachable,
-            "The line to the recorder at #{@host}:#{@port} broke (#{e.message}). Nothing was changed; try again."
+            Text.of('The line to the recorder at %{host}:%{port} broke (%{message}). Nothing was changed; try again.',
+                    host: @host, port: @port, message: e.message)
     ensure
       socket&.close
     end
@@ -38,7 +39,7 @@ module Fujin
       loop do
         bytes = socket.wait_readable(1) ? socket.readpartial(65_536) : nil
         silent = bytes ? 0 : silent + 1
-        return "the recorder fell silent for #{SILENCE_S} s" if silent >= SILENCE_S
+        return Text.of('the recorder fell silent for %{silence_s} s', silence_s: SILENCE_S) if silent >= SILENCE_S
         return 'stopped' if yield(bytes) == :stop
       end
     rescue EOFError
@@ -58,8 +59,9 @@ module Fujin
       socket
     rescue SystemCallError, SocketError => e
       raise Unreachable,
-            "The recorder at #{@host}:#{@port} cannot be reached (#{e.message}). Is it switched on? Nothing was " \
-              'changed.'
+            Text.of('The recorder at %{host}:%{port} cannot be reached (%{message}). Is it switched on? Nothing was ' \
+              'changed.',
+                    host: @host, port: @port, message: e.message)
     end
 
     # Names the flight for the stand-in; a real recorder ignores a sentence it does not know.
@@ -82,7 +84,8 @@ module Fujin
       bytes = String.new(encoding: Encoding::BINARY)
       loop do
         unless socket.wait_readable(SILENCE_S)
-          raise Unreachable, "The recorder fell silent for #{SILENCE_S} s. Nothing was changed."
+          raise Unreachable, Text.of('The recorder fell silent for %{silence_s} s. Nothing was changed.',
+                                     silence_s: SILENCE_S)
         end
 
         bytes << socket.readpartial(65_536)

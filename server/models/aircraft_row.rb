@@ -16,10 +16,13 @@ module Fujin
     # @return [String, nil]
     def grounded
       return grounded_why if grounded_at
-      return "it is to be looked at first. #{look_at_it_reason}" if look_at_it
+      if look_at_it
+        return Text.of('it is to be looked at first. %{look_at_it_reason}', look_at_it_reason: look_at_it_reason)
+      end
 
       defect = defects.find(&:grounds)
-      defect && "#{defect.text} (noted #{defect.created_at.strftime('%-d %B')})"
+      defect && Text.of('%{text} (noted %{created_at})',
+                        text: defect.text, created_at: Text.day(School.current.day_of(defect.created_at), year: false))
     end
 
     # Somebody looks at it before it flies again. What was found before and is not cleared stays; reading a flight takes

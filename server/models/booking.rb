@@ -28,7 +28,7 @@ module Fujin
 
     def people = [student, instructor, examiner].compact.uniq
     def slot = Bookings::Slot.new(from: from_at, to: to_at)
-    def words = "#{kind} with #{student.name}"
+    def words = Text.of('%{kind} with %{student}', kind: kind, student: student.name)
 
     # @return [Bookings::Booked]
     def value

@@ -16,7 +16,7 @@ module Fujin
     end
 
     def trouble(text, person)
-      return "expected at least #{LEAST} characters" if text.length < LEAST
+      return Text.of('expected at least %{least} characters', least: LEAST) if text.length < LEAST
 
       plain = text.downcase.gsub(/[^a-z0-9]/, '')
       return 'this one stands in lists of known passwords: choose another' if KNOWN.intersect?([text.downcase, plain])

@@ -15,7 +15,9 @@ module Fujin
     # Too many that failed.
     class TooMany < StandardError
       def initialize
-        super("Too many tries that failed. Wait #{WITHIN_S / 60} minutes, or ask the chief instructor for a new link.")
+        super(Text.of('Too many tries that failed. Wait %{within_s} minutes, or ask the chief instructor for a new ' \
+          'link.',
+                      within_s: WITHIN_S / 60))
       end
     end
 

@@ -81,7 +81,7 @@ module Fujin
       titles = manoeuvres.map { |id| Catalogue.find(id).title }.uniq
       return titles.join(', ') if titles.size <= 2
 
-      "#{titles.first(2).join(', ')} and #{titles.size - 2} more"
+      Text.of('%{titles} and %{titles_2} more', titles: titles.first(2).join(', '), titles_2: titles.size - 2)
     end
   end
 end

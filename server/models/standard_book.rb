@@ -44,7 +44,8 @@ module Fujin
     # @return [Grading::StandardRow]
     def self.row(manoeuvre, measure, on:)
       rule = standard(manoeuvre, on: on).rules[measure] or
-        raise NotFound, "The standard of #{Catalogue.find(manoeuvre).title.downcase} has no rule for #{measure}."
+        raise NotFound, Text.of('The standard of %{find} has no rule for %{measure}.',
+                                find: Catalogue.find(manoeuvre).title.downcase, measure: measure)
       Grading::StandardRow.new(rule)
     end
   end

@@ -14,7 +14,8 @@ module Fujin
       name
     rescue TZInfo::InvalidTimezoneIdentifier
       raise InvalidInput,
-            [{ path: field, message: "there is no time zone #{name.to_s[0, 40].inspect}; write it as Etc/UTC" }]
+            [{ path: field, message: Text.of('there is no time zone %{name}; write it as Etc/UTC',
+                                             name: name.to_s[0, 40].inspect) }]
     end
 
     # @param date [Date]

@@ -15,7 +15,8 @@ module Fujin
       def read(text)
         YAML.safe_load(text)
       rescue Psych::Exception => e
-        raise InvalidInput, [{ path: '(file)', message: "is not readable as YAML: #{e.message}" }]
+        raise InvalidInput, [{ path: '(file)', message: Text.of('is not readable as YAML: %{message}',
+                                                                message: e.message) }]
       end
 
       # Stores a new version.

@@ -21,7 +21,8 @@ module Fujin
 
       raise InvalidInput, (wrong.map do |name, value|
         { path: "units.#{name}",
-          message: "expected one of #{CHOICES.fetch(name, CHOICES.keys).join(', ')}, got #{value.inspect}" }
+          message: Text.of('expected one of %{name}, got %{value}',
+                           name: CHOICES.fetch(name, CHOICES.keys).join(', '), value: value.inspect) }
       end)
     end
   end

@@ -46,7 +46,7 @@ module Fujin
 
       Booking.transaction do
         booking.update!(state: 'cancelled', cancelled_why: why, cancelled_at: Time.now.utc)
-        booking.sortie&.update!(go_decision: 'no_go', go_reason: "Booking cancelled: #{why}"[0, 300])
+        booking.sortie&.update!(go_decision: 'no_go', go_reason: Text.of('Booking cancelled: %{why}', why: why)[0, 300])
       end
       AuditEntry.note('booking cancelled', booking, by: @by, why: why)
       booking
@@ -63,12 +63,16 @@ module Fujin
       lesson = booking.sortie
       raise Conflict, 'It has become a lesson that is flown: set that one right in Record.' if lesson.off_at
       unless booking.student_id == lesson.student_id
-        raise Conflict, "A lesson is prepared for #{lesson.student.name}: cancel it, and book anew."
+        raise Conflict, Text.of('A lesson is prepared for %{student}: cancel it, and book anew.',
+                                student: lesson.student.name)
       end
 
       type = booking.aircraft.type
       wrong = lesson.exercises.map(&:declaration).reject { |one| one.for?(type) }
-      raise Conflict, "#{wrong.map(&:title).uniq.join(', ')}: not flown in a #{type.kind}." if wrong.any?
+      if wrong.any?
+        raise Conflict, Text.of('%{wrong}: not flown in a %{type}.',
+                                wrong: wrong.map(&:title).uniq.join(', '), type: type.kind)
+      end
 
       lesson.update!(starts_at: booking.from_at, instructor_id: booking.instructor_id, aircraft_id: booking.aircraft_id,
                      people_aboard: booking.kind == 'solo' ? 'solo' : 'dual')
@@ -121,7 +125,8 @@ module Fujin
 
       limits = clashes.select { |one| one.level == 'limit' }
       if limits.any? && despite.to_s.strip.length < 3
-        raise Clashing, "#{limits.map(&:text).join(' ')} It can be booked all the same, with a reason that is kept."
+        raise Clashing, Text.of('%{limits} It can be booked all the same, with a reason that is kept.',
+                                limits: limits.map(&:text).join(' '))
       end
 
       clashes

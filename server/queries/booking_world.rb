@@ -42,10 +42,12 @@ module Fujin
       people = [student.id, instructor.id]
       row = Booking.standing.between(slot.from, slot.to).order(:from_at).preload(:student, :instructor, :aircraft)
         .find { |one| one.aircraft_id == aircraft.id || one.people.map(&:id).intersect?(people) }
-      row && "#{row.aircraft.mark} is booked from #{Bookings::Words.clock(row.from_at, @zone)} to " \
-        "#{Bookings::Words.clock(row.to_at,
-                                 @zone)}, #{row.kind}, #{row.student.name} with #{row.instructor.name}: " \
-             'make the lesson of the booking, or choose another time.'
+      row && Text.of('%{mark} is booked from %{clock} to %{clock_2}, %{row}, %{student} with %{instructor}: make the ' \
+        'lesson of the booking, or choose another time.',
+                     mark: row.aircraft.mark, clock: Bookings::Words.clock(row.from_at, @zone),
+                     clock_2: Bookings::Words.clock(row.to_at,
+                                                    @zone),
+                     row: row.kind, student: row.student.name, instructor: row.instructor.name)
     end
 
     private
@@ -74,7 +76,8 @@ module Fujin
     def lesson(sortie)
       from = sortie.off_at || sortie.starts_at
       Bookings::Booked.new(
-        id: sortie.id, words: "lesson of #{sortie.student.name}", people: [sortie.student_id, sortie.instructor_id],
+        id: sortie.id, words: Text.of('lesson of %{student}',
+                                      student: sortie.student.name), people: [sortie.student_id, sortie.instructor_id],
         instructs: [sortie.instructor_id], aircraft_id: sortie.aircraft_id, flown: !sortie.on_at.nil?,
         slot: Bookings::Slot.new(from: from, to: sortie.on_at || (from + (LESSON_MIN * 60)))
       )
@@ -85,7 +88,8 @@ module Fujin
                       booking.to_at).where(person_id: booking.people.map(&:id)).preload(:person).map do |one|
         from, to = [one.from_at, one.to_at].map { |time| @zone.call(time).strftime('%-d %B %H:%M') }
         Bookings::Clash.new(id: 'absent', level: 'limit',
-                            text: "#{one.person.name} is away from #{from} to #{to}: #{one.words}.")
+                            text: Text.of('%{person} is away from %{from} to %{to}: %{words}.',
+                                          person: one.person.name, from: from, to: to, words: one.words))
       end
     end
 

@@ -17,8 +17,9 @@ module Fujin
         trend = Progress::FlightTrend.new(levels)
         next unless trend.falling?
 
-        return "#{exercise.declaration.title} got worse three times running: #{trend.words.downcase}. " \
-          'A break, or something easier, does more now than another try.'
+        return Text.of('%{declaration} got worse three times running: %{words}. A break, or something easier, does ' \
+          'more now than another try.',
+                       declaration: exercise.declaration.title, words: trend.words.downcase)
       end
       nil
     end

@@ -52,7 +52,7 @@ module Fujin
         event.dtstart = stamp(row.from_at)
         event.dtend = stamp(row.to_at)
         event.summary = "#{row.aircraft.mark} " \
-          "#{person.id == row.student_id ? "with #{row.instructor.name}" : row.words}"
+          "#{person.id == row.student_id ? Text.of('with %{instructor}', instructor: row.instructor.name) : row.words}"
         event.status = row.state == 'cancelled' ? 'CANCELLED' : 'CONFIRMED'
         event.description = [row.note, row.cancelled_why].compact.join("\n") if row.note || row.cancelled_why
       end
@@ -65,11 +65,14 @@ module Fujin
         'CALENDAR')
 
       events = Icalendar::Calendar.parse(text).flat_map(&:events)
-      raise wrong("expected at most #{MOST_EVENTS} events, got #{events.size}") if events.size > MOST_EVENTS
+      if events.size > MOST_EVENTS
+        raise wrong(Text.of('expected at most %{most_events} events, got %{events}',
+                            most_events: MOST_EVENTS, events: events.size))
+      end
 
       events
     rescue ArgumentError, NoMethodError => e
-      raise wrong("is not readable as a calendar: #{e.message[0, 80]}")
+      raise wrong(Text.of('is not readable as a calendar: %{message}', message: e.message[0, 80]))
     end
 
     # Whole days are the school's.

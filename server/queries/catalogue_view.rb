@@ -28,7 +28,7 @@ module Fujin
 
     # The same for everybody until a standard is changed or a day begins.
     def manoeuvres
-      of = [School.current.today, @changes.values.flatten.map(&:id)]
+      of = [Text.language, School.current.today, @changes.values.flatten.map(&:id)]
       kept = self.class.kept
       return kept.last if kept&.first == of
 

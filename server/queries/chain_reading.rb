@@ -11,7 +11,7 @@ module Fujin
 
     # What is wrong, and where. @!attribute position [Integer, nil] of the link
     Fault = Struct.new(:position, :text, keyword_init: true) do
-      def to_s = position ? "Link #{position}: #{text}" : text
+      def to_s = position ? Text.of('Link %{position}: %{text}', position: position, text: text) : text
     end
 
     attr_reader :faults, :links, :latest_hash
@@ -120,8 +120,9 @@ module Fujin
         count = Fujin.const_get(model).where.missing(:link).count
         next if count.zero?
 
-        @faults << Fault.new(text: "#{count} of #{name.tr('_', ' ').pluralize} stand in the database without ever " \
-                               'having been signed.')
+        @faults << Fault.new(text: Text.of('%{number} of %{pluralize} stand in the database without ever having been ' \
+          'signed.',
+                                           number: count, pluralize: name.tr('_', ' ').pluralize))
       end
     end
 

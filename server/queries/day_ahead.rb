@@ -52,7 +52,7 @@ module Fujin
     def flown_words(flown)
       return 'has not flown yet, and nothing is booked' unless flown
 
-      "flew last #{(@date - @school.day_of(flown)).to_i} days ago, and nothing is booked"
+      Text.of('flew last %{date} days ago, and nothing is booked', date: (@date - @school.day_of(flown)).to_i)
     end
 
     # The first thing of the day that waits for this person.
@@ -80,13 +80,14 @@ module Fujin
     def clock(time) = @school.clock.call(time).strftime('%H:%M')
 
     def booking_words(row)
-      who = @viewer.learner? ? "with #{row.instructor.name}" : row.student.name
+      who = @viewer.learner? ? Text.of('with %{instructor}', instructor: row.instructor.name) : row.student.name
       act = @viewer.learner? ? 'read up on what comes' : 'prepare it'
-      "#{clock(row.from_at)} in #{row.aircraft.mark}, #{who}: #{act}."
+      Text.of('%{clock} in %{mark}, %{who}: %{act}.',
+              clock: clock(row.from_at), mark: row.aircraft.mark, who: who, act: act)
     end
 
     def lesson_words(row)
-      who = @viewer.learner? ? "with #{row.instructor.name}" : row.student.name
+      who = @viewer.learner? ? Text.of('with %{instructor}', instructor: row.instructor.name) : row.student.name
       step = @progress.fetch(row.id).next_step unless @viewer.learner?
       "#{clock(row.starts_at)}, #{who}: #{row.title}.#{" #{step}." if step}"
     end

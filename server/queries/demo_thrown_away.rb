@@ -11,8 +11,10 @@ module Fujin
     # @raise [Conflict]
     def run
       school = School.current
-      raise Conflict, "#{school.name} is no demo: it is not thrown away." unless school.demo
-      raise Conflict, "Type its name to throw it away: #{school.name}" unless @name == school.name
+      raise Conflict, Text.of('%{school} is no demo: it is not thrown away.', school: school.name) unless school.demo
+      unless @name == school.name
+        raise Conflict, Text.of('Type its name to throw it away: %{school}', school: school.name)
+      end
 
       Record.connection.execute('SELECT throw_demo_away()')
     end

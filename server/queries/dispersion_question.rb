@@ -35,7 +35,9 @@ module Fujin
       return if declaration.spot_planner
 
       raise Conflict,
-            "#{declaration.title} has no spot to glide to: ask this of a straight-in, turning or S-turn autorotation."
+            Text.of('%{declaration} has no spot to glide to: ask this of a straight-in, turning or S-turn ' \
+              'autorotation.',
+                    declaration: declaration.title)
     end
 
     def dispersion =
@@ -103,9 +105,10 @@ module Fujin
     def spread_view(dispersion)
       text =
         if spread.own?
-          "from #{spread.attempts} earlier attempts"
+          Text.of('from %{attempts} earlier attempts', attempts: spread.attempts)
         else
-          "the stated default: #{spread.attempts} earlier #{spread.attempts == 1 ? 'attempt' : 'attempts'}, five wanted"
+          Text.of('the stated default: %{attempts} earlier %{which}, five wanted',
+                  attempts: spread.attempts, which: spread.attempts == 1 ? 'attempt' : 'attempts')
         end
       {
         'attempts' => spread.attempts,

@@ -37,7 +37,7 @@ module Fujin
       end
       return [] if exercises.empty?
 
-      [offer("As on #{before.day.strftime('%-d %B')}", exercises, before.next_focus)]
+      [offer(Text.of('As on %{day}', day: Text.day(before.day, year: false)), exercises, before.next_focus)]
     end
 
     # The school's own.

@@ -37,11 +37,12 @@ module Fujin
       end
     end
 
-    def secret(exercise) = exercise.surprise && "For the instructor only. A surprise: #{exercise.surprise}."
+    def secret(exercise) = exercise.surprise && Text.of('For the instructor only. A surprise: %{surprise}.',
+                                                        surprise: exercise.surprise)
 
     def part(exercise)
       said = hands(exercise) or return nil
-      "#{said['text']} Judged: #{said['judged'].join(', ').downcase}."
+      Text.of('%{said} Judged: %{said_2}.', said: said['text'], said_2: said['judged'].join(', ').downcase)
     end
   end
 end

@@ -41,7 +41,8 @@ module Fujin
 
       known = @attempt.declaration.faults.map(&:id)
       unless entry['fault'].nil? || known.include?(entry['fault'])
-        raise InvalidInput, [{ path: 'fault', message: "expected one of #{known.join(', ')}, or none" }]
+        raise InvalidInput, [{ path: 'fault', message: Text.of('expected one of %{known}, or none',
+                                                               known: known.join(', ')) }]
       end
     end
   end

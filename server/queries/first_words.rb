@@ -6,8 +6,9 @@ module Fujin
     def self.text
       school = School.first
       unless school
-        return 'no school yet. Open the address on this machine to set one up; from another machine the code is ' \
-          "#{FirstSchool.code}"
+        return Text.of('no school yet. Open the address on this machine to set one up; from another machine the code ' \
+          'is %{code}',
+                       code: FirstSchool.code)
       end
       return school.name unless school.demo
 

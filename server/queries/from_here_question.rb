@@ -14,7 +14,7 @@ module Fujin
     # @raise [Conflict] for an exercise that leads to no spot
     def to_h
       unless @setting.declaration.spot_planner
-        raise Conflict, "#{@setting.declaration.title} has no spot to glide to."
+        raise Conflict, Text.of('%{declaration} has no spot to glide to.', declaration: @setting.declaration.title)
       end
 
       plan = Catalogue.usual_glide.spot_planner.new(

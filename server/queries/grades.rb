@@ -34,8 +34,9 @@ module Fujin
       end
       raise NotAllowed, 'Only an instructor gives this grade.' if entry['kind'] != 'self' && !@person.instructor?
       if %w[instructor teaching].include?(entry['kind']) && !@attempt.sortie.taught_by?(@person)
-        raise NotAllowed, "This is a lesson of #{@attempt.sortie.instructor.name}: your grade is a second opinion, " \
-          'given without sight of the first.'
+        raise NotAllowed, Text.of('This is a lesson of %{instructor}: your grade is a second opinion, given without ' \
+          'sight of the first.',
+                                  instructor: @attempt.sortie.instructor.name)
       end
       if entry['kind'] == 'second' && first_opinion?
         raise NotAllowed, 'A second opinion is a colleague\'s: you graded this attempt yourself.'
@@ -43,7 +44,7 @@ module Fujin
 
       known = entry['kind'] == 'teaching' ? taught : @known
       unless known.include?(entry['phase'])
-        return { path: "grades.#{index}.phase", message: "expected one of #{known.join(', ')}" }
+        return { path: "grades.#{index}.phase", message: Text.of('expected one of %{known}', known: known.join(', ')) }
       end
 
       if unexplained?(entry)

@@ -19,7 +19,12 @@ module Fujin
       @school = school
     end
 
-    def work_out
+    # Kept in the school's language, whoever reads it first.
+    def work_out = Text.in(nil) { keep }
+
+    private
+
+    def keep
       Record.transaction do
         # One at a time, so that nobody keeps what was read before another's. Marks are taken before anything else is
         # read: what is written meanwhile has a mark of its own, which the next who reads works out.
@@ -30,8 +35,6 @@ module Fujin
         ProgressMark.where(id: marks.map(&:first)).delete_all
       end
     end
-
-    private
 
     def keep_lessons(ids)
       outcomes = LessonOutcome.of(Sortie.where(id: ids, student_id: @student.id))

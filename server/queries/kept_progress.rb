@@ -133,8 +133,8 @@ module Fujin
     # The code, the school's rules and the stage by which a student's standing is worked out.
     def rules(stage, school) = Digest::SHA256.hexdigest([code(school), school.readiness, school.blocks, stage].to_json)
 
-    # The code, and the clock by which a lesson's day is told.
-    def code(school) = Digest::SHA256.hexdigest([CODE, school.time_zone].to_json)
+    # The code, the clock by which a lesson's day is told, the language that is kept.
+    def code(school) = Digest::SHA256.hexdigest([CODE, school.time_zone, Text.usual].to_json)
     CODE = SOURCES.flat_map { |folder| Dir[File.join(ROOT, folder, '**', '*.{rb,yml,json}')] }
       .sort.reduce(Digest::SHA256.new) { |sum, file| sum << File.binread(file) }.hexdigest.freeze
   end

@@ -53,7 +53,8 @@ module Fujin
       wrong = @sortie.exercises.map(&:declaration).reject { |one| one.for?(@sortie.aircraft.type) }
       return if wrong.empty?
 
-      raise Conflict, "#{wrong.map(&:title).uniq.join(', ')}: not flown in a #{@sortie.aircraft.type.kind}."
+      raise Conflict, Text.of('%{wrong}: not flown in a %{type}.',
+                              wrong: wrong.map(&:title).uniq.join(', '), type: @sortie.aircraft.type.kind)
     end
 
     # What was signed stands on these attempts being this student's.
@@ -64,8 +65,8 @@ module Fujin
       end
       return unless resting
 
-      raise Conflict, "The sign-off for #{Catalogue.find(resting.manoeuvre).title.downcase} rests on this lesson: " \
-        'withdraw it first.'
+      raise Conflict, Text.of('The sign-off for %{find} rests on this lesson: withdraw it first.',
+                              find: Catalogue.find(resting.manoeuvre).title.downcase)
     end
   end
 end

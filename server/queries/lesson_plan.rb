@@ -83,8 +83,12 @@ module Fujin
 
     def check(manoeuvre)
       kind = @sortie.aircraft.type.kind
-      raise Conflict, "#{manoeuvre.title} is not flown in a #{kind}." unless manoeuvre.for?(@sortie.aircraft.type)
-      raise Conflict, "#{MOST} exercises are a lesson: plan another one." if @sortie.exercises.size >= MOST
+      unless manoeuvre.for?(@sortie.aircraft.type)
+        raise Conflict, Text.of('%{manoeuvre} is not flown in a %{kind}.', manoeuvre: manoeuvre.title, kind: kind)
+      end
+      if @sortie.exercises.size >= MOST
+        raise Conflict, Text.of('%{most} exercises are a lesson: plan another one.', most: MOST)
+      end
     end
   end
 end

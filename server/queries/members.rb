@@ -90,8 +90,8 @@ module Fujin
     # What of somebody who left need not stay goes. What stays, and why, stands in FORGOTTEN.
     # @raise [Conflict]
     def forget(person, why)
-      raise Conflict, "#{person.name} has not left." unless person.left_on
-      raise Conflict, "What may go of #{person.name} is gone already." if person.forgotten_on
+      raise Conflict, Text.of('%{person} has not left.', person: person.name) unless person.left_on
+      raise Conflict, Text.of('What may go of %{person} is gone already.', person: person.name) if person.forgotten_on
 
       Person.transaction do
         [PersonDocument, PersonSession, Invitation, Absence, RecordView].each do |rows|
@@ -125,7 +125,7 @@ module Fujin
       if kind.by_type && !fields['type_' \
         'id']
         problems << { path: 'type_id',
-                      message: "#{kind.title} is for a type of aircraft: say which" }
+                      message: Text.of('%{kind} is for a type of aircraft: say which', kind: kind.title) }
       end
       TypeStore.find(fields['type_id']) if fields['type_id']
       from, till = fields.values_at('valid_from', 'valid_until').map { |text| text && Date.iso8601(text) }
@@ -159,7 +159,8 @@ module Fujin
     def stored(person)
       Person.transaction(requires_new: true) { person.save! }
     rescue ActiveRecord::RecordNotUnique
-      raise InvalidInput, [{ path: 'sign_in', message: "#{person.sign_in} signs in here already: choose another name" }]
+      raise InvalidInput, [{ path: 'sign_in', message: Text.of('%{sign_in} signs in here already: choose another name',
+                                                               sign_in: person.sign_in) }]
     end
 
     # A school is never left without somebody who can let people in.
@@ -168,7 +169,7 @@ module Fujin
                                     suspended_at: nil).where.not(id: person.id).where.not(password_digest: nil)
       unless others.lock.exists?
         raise Conflict,
-              "#{person.name} is the only chief instructor: make somebody else one first."
+              Text.of('%{person} is the only chief instructor: make somebody else one first.', person: person.name)
       end
     end
   end

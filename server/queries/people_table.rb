@@ -38,7 +38,10 @@ module Fujin
 
     # @raise [Conflict] as long as a line is at fault
     def store
-      raise Conflict, "#{faults} of #{rows.size} lines are at fault: nothing was stored." if faults.positive?
+      if faults.positive?
+        raise Conflict, Text.of('%{faults} of %{rows} lines are at fault: nothing was stored.',
+                                faults: faults, rows: rows.size)
+      end
 
       Person.transaction do
         members = Members.new(@by)
@@ -56,12 +59,17 @@ module Fujin
                                                         header_converters: ->(name) { heading(name) },
                                                         col_sep: head.count(';') > head.count(',') ? ';' : ',')
       missing = NEEDED - table.headers.compact
-      raise at_fault("expected the columns #{HEADINGS.join(', ')}; missing #{missing.join(', ')}") if missing.any?
-      raise at_fault("expected at most #{MOST} people, got #{table.size}") if table.size > MOST
+      if missing.any?
+        raise at_fault(Text.of('expected the columns %{headings}; missing %{missing}',
+                               headings: HEADINGS.join(', '), missing: missing.join(', ')))
+      end
+      if table.size > MOST
+        raise at_fault(Text.of('expected at most %{most} people, got %{table}', most: MOST, table: table.size))
+      end
 
       table
     rescue CSV::MalformedCSVError => e
-      raise at_fault("is not readable as a table: #{e.message}")
+      raise at_fault(Text.of('is not readable as a table: %{message}', message: e.message))
     end
 
     def heading(name) = name.to_s.strip.downcase.tr(' ', '_')
@@ -83,34 +91,45 @@ module Fujin
       first = @met[name].first
       @met[name] << line
       [
-        *(NEEDED - fields.keys).map { |field| "#{field} is missing" },
-        ("line #{first} has the same sign-in name" if first && !name.empty?),
+        *(NEEDED - fields.keys).map { |field| Text.of('%{field} is missing', field: field) },
+        (Text.of('line %{first} has the same sign-in name', first: first) if first && !name.empty?),
         ('the sign-in name needs 2 to 59 small letters, figures, dots or dashes' if !name.empty? && !name.match?(Members::SIGN_IN)),
         strange(fields['role'], 'role', Person::ROLES),
         strange(fields['stage'], 'stage', Grading::Standard::STAGES),
-        ("mass #{fields['mass_kg'].inspect} is no number from 30 to 200 kg" if fields['mass_kg'] && !mass?(mass)),
-        ("#{fields['email'].inspect} is no address" if fields['email'] && !fields['email'].match?(Members::EMAIL))
+        (if fields['mass_kg'] && !mass?(mass)
+           Text.of('mass %{fields} is no number from 30 to 200 kg', fields: fields['mass_kg'].inspect)
+         end),
+        (if fields['email'] && !fields['email'].match?(Members::EMAIL)
+           Text.of('%{fields} is no address', fields: fields['email'].inspect)
+         end)
       ].compact
     end
 
     def strange(value, name, known)
-      "#{value.inspect} is no #{name}: #{known.join(', ')}" if value && !known.include?(value)
+      if value && !known.include?(value)
+        Text.of('%{value} is no %{name}: %{known}', value: value.inspect, name: name, known: known.join(', '))
+      end
     end
 
     def mass?(mass) = mass && MASS_KG.cover?(mass)
 
     def added(fields, line)
       @people << [nil, fields.merge('id' => SecureRandom.uuid)]
-      said(line, fields, 'add', "#{fields['name']} is added as #{fields['role'].tr('_', ' ')}")
+      said(line, fields, 'add', Text.of('%{fields} is added as %{fields_2}',
+                                        fields: fields['name'], fields_2: fields['role'].tr('_', ' ')))
     end
 
     # What the table leaves out stays as it is.
     def changed(person, fields, line)
       other = fields.reject { |name, value| person[name] == value || (name == 'sign_in') }
-      return said(line, fields, 'nothing', "#{person.name} is here already, as written") if other.empty?
+      if other.empty?
+        return said(line, fields, 'nothing', Text.of('%{person} is here already, as written', person: person.name))
+      end
 
       @people << [person, other]
-      words = other.map { |name, value| "#{name.tr('_', ' ')} #{person[name] || 'none'} becomes #{value}" }
+      words = other.map do |name, value|
+        Text.of('%{name} %{more} becomes %{value}', name: name.tr('_', ' '), more: person[name] || 'none', value: value)
+      end
       said(line, fields, 'change', "#{person.name}: #{words.join(', ')}")
     end
 

@@ -28,7 +28,7 @@ module Fujin
 
       shown(reaches)
     rescue OutsideModel, InvalidInput => e
-      { 'text' => "What could be reached is not known: #{e.message}", 'reaches' => [] }
+      { 'text' => Text.of('What could be reached is not known: %{message}', message: e.message), 'reaches' => [] }
     end
 
     private
@@ -53,22 +53,25 @@ module Fujin
     end
 
     def shown(reaches)
-      { 'text' => "From #{place}: #{answer(reaches.select(&:to_the_spot?).map(&:option))}",
+      { 'text' => Text.of('From %{place}: %{answer}',
+                          place: place, answer: answer(reaches.select(&:to_the_spot?).map(&:option))),
         'reaches' => reaches.map { |reach| Serialisers.reach(reach) } }
     end
 
     def place
       height, along, across = entry.values_at('height_ft', 'along_ft', 'across_ft').map { |feet| feet.round(-1) }
-      where = "#{height} ft, #{along.abs} ft #{along.negative? ? 'before' : 'beyond'} the spot"
+      where = Text.of('%{height} ft, %{along} ft %{which} the spot',
+                      height: height, along: along.abs, which: along.negative? ? 'before' : 'beyond')
       return where if across.abs < ON_THE_LINE_FT
 
-      "#{where} and #{across.abs} ft #{across.positive? ? 'right' : 'left'} of its line"
+      Text.of('%{where} and %{across} ft %{side} of its line',
+              where: where, across: across.abs, side: across.positive? ? 'right' : 'left')
     end
 
     def answer(options)
       return 'no way reaches the spot. Another one was the answer.' if options.empty?
 
-      "the spot lay within reach #{options.map { |option| WORDS.fetch(option) }.join(', ')}."
+      Text.of('the spot lay within reach %{options}.', options: options.map { |option| WORDS.fetch(option) }.join(', '))
     end
   end
 end

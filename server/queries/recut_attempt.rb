@@ -123,7 +123,7 @@ module Fujin
       raise Conflict, 'No attempt of the lesson was flown before this one in the recording.' unless other
 
       place = ended_at(other) or raise Conflict, 'This recording has no positions: the spot stays where it was.'
-      ["Where attempt #{other.position + 1} ended", place]
+      [Text.of('Where attempt %{position} ended', position: other.position + 1), place]
     end
 
     def before(attempt) =

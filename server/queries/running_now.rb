@@ -60,7 +60,8 @@ module Fujin
     def given_up
       select("SELECT expired_at, job_class FROM que_jobs WHERE expired_at > now() - interval '#{FAILED_DAYS} days'")
         .map do |at, job|
-          { 'at' => Serialisers.time(at), 'what' => "#{JOBS.fetch(job, 'other work')}: given up", 'asked_by' => nil }
+          { 'at' => Serialisers.time(at), 'what' => Text.of('%{job}: given up',
+                                                            job: JOBS.fetch(job, 'other work')), 'asked_by' => nil }
         end
     end
 
@@ -92,15 +93,16 @@ module Fujin
     def broken_chain
       return if check.nil? || check.holds
 
-      "What the school signed was altered: #{check.faults.first}. Sign nothing more; compare with a backup and with " \
-        'the codes on paper, and restore what was signed (docs/operating.md).'
+      Text.of('What the school signed was altered: %{faults}. Sign nothing more; compare with a backup and with the ' \
+        'codes on paper, and restore what was signed (docs/operating.md).',
+              faults: check.faults.first)
     end
 
     def old_backup
       return 'There is no backup yet: bin/fujin backup FOLDER (docs/operating.md).' unless last_backup
 
       days = ((@now - last_backup.at) / 86_400).floor
-      "The last backup is #{days} days old: bin/fujin backup FOLDER." if days >= BACKUP_DAYS
+      Text.of('The last backup is %{days} days old: bin/fujin backup FOLDER.', days: days) if days >= BACKUP_DAYS
     end
 
     def no_worker = workers.empty? ? 'No worker runs: recordings wait, letters too. Start it (bin/start).' : nil

@@ -83,8 +83,10 @@ module Fujin
       entry = Glossary.measure(row.measure, @declared.id)
       bad = row.verdicts.count { |verdict| %w[marginal out].include?(verdict) }
       { 'measure' => row.measure,
-        'text' => "#{entry.label}: outside the standard in #{bad} of #{row.verdicts.compact.size}, and what held the " \
-          "grade down #{row.drove == 1 ? 'once' : "#{row.drove} times"}." }
+        'text' => Text.of('%{label}: outside the standard in %{bad} of %{verdicts}, and what held the grade down ' \
+          '%{which}.',
+                          label: entry.label, bad: bad, verdicts: row.verdicts.compact.size,
+                          which: row.drove == 1 ? 'once' : Text.of('%{drove} times', drove: row.drove)) }
     end
   end
 end

@@ -18,7 +18,9 @@ module Fujin
         next existing if existing
 
         readiness = @progress.standing(@manoeuvre.id)[1]
-        raise Conflict, "Not ready: #{readiness.missing.map(&:text).join('; ')}." unless readiness.ready?
+        unless readiness.ready?
+          raise Conflict, Text.of('Not ready: %{missing}.', missing: readiness.missing.map(&:text).join('; '))
+        end
 
         one_at_a_time!
         Chain.append(statement(id, remark, now, readiness), now: now) do
@@ -38,9 +40,10 @@ module Fujin
       standing = SignOff.in_force.find_by(student_id: @student.id, **of)
       return unless standing
 
-      raise Conflict, "#{@student.name} was signed off for #{@manoeuvre.title.downcase} at this stage on " \
-        "#{standing.created_at.strftime('%-d %B %Y')}. Withdraw that one first if it is to be signed " \
-        'anew.'
+      raise Conflict, Text.of('%{student} was signed off for %{manoeuvre} at this stage on %{created_at}. Withdraw ' \
+        'that one first if it is to be signed anew.',
+                              student: @student.name, manoeuvre: @manoeuvre.title.downcase,
+                              created_at: Text.day(standing.created_at.to_date))
     end
 
     def statement(id, remark, now, readiness)
@@ -82,16 +85,17 @@ module Fujin
     def validity
       flown = @progress.evidence(@manoeuvre.id).map { |row, _| row.sortie }.uniq
       [
-        "Shown in #{strongest(flown)}; in more than that it was not shown.",
+        Text.of('Shown in %{strongest}; in more than that it was not shown.', strongest: strongest(flown)),
         'Good for the aircraft types, the endings and the people aboard named here, and for nothing else.',
-        "Not flown for #{Progress::NextLesson::LAPSES_DAYS} days, it is flown again with an instructor first.",
+        Text.of('Not flown for %{lapses_days} days, it is flown again with an instructor first.',
+                lapses_days: Progress::NextLesson::LAPSES_DAYS),
         'It stands until it is withdrawn: ask the school, or check the file against its list of withdrawn sign-offs.'
       ]
     end
 
     def strongest(sorties)
       wind = sorties.flat_map { |sortie| [sortie.wind_kt, sortie.gust_kt] }.compact.max
-      wind.nil? || wind < 1 ? 'calm air' : "wind up to #{wind.round} kt"
+      wind.nil? || wind < 1 ? 'calm air' : Text.of('wind up to %{wind} kt', wind: wind.round)
     end
 
     def ending(row)

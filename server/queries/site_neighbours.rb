@@ -45,7 +45,8 @@ module Fujin
         (feet + higher).round(1)
       end
       drawn.merge('properties' => drawn['properties'].merge(
-        heights, 'id' => id_here(one), 'status' => 'open', 'pass' => 'high', 'note' => "seen at #{one.site}"
+        heights, 'id' => id_here(one), 'status' => 'open', 'pass' => 'high', 'note' => Text.of('seen at %{site}',
+                                                                                               site: one.site)
       ).except('by', 'at', 'changes'))
     end
 

@@ -51,7 +51,7 @@ module Fujin
         wanted = @line || report.verdicts['train_dual'].approach
         report.approaches.find do |one|
           one.id == wanted
-        end || (raise NotFound, "There is no line #{@line} there." if @line) ||
+        end || (raise NotFound, Text.of('There is no line %{line} there.', line: @line) if @line) ||
           report.approaches.first
       end
     end

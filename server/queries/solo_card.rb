@@ -43,7 +43,8 @@ module Fujin
     def words
       dual, solo = values('mass_kg')
       [
-        "#{(dual - solo).round} kg lighter without #{@sortie.instructor.name}.",
+        Text.of('%{dual} kg lighter without %{instructor}.',
+                dual: (dual - solo).round, instructor: @sortie.instructor.name),
         hover, floor,
         'Where the centre of gravity goes is for the loading sheet of the flight manual: Fujin does not work it out. ' \
           'Expect another attitude in the hover, and lift off slowly to find it.'
@@ -54,16 +55,17 @@ module Fujin
       name = %w[hover_power_inhg hover_power_pct].find { |one| values(one).all? } or return nil
       dual, solo = values(name)
       unit = Glossary.unit_word(@plans['dual'].numbers[name].unit)
-      "It hovers at #{solo.round(1)} #{unit} instead of #{dual.round(1)}: less collective, and sooner light on the " \
-        'skids.'
+      Text.of('It hovers at %{solo} %{unit} instead of %{dual}: less collective, and sooner light on the skids.',
+              solo: solo.round(1), unit: unit, dual: dual.round(1))
     end
 
     def floor
       dual, solo = values('rotor_rpm_on_floor_pct')
       return nil unless dual && solo && solo < dual
 
-      "With the collective fully down the rotor turns #{solo.round(1)} % instead of #{dual.round(1)} %: " \
-        'it stays fully down longer, and there is less to check.'
+      Text.of('With the collective fully down the rotor turns %{solo} % instead of %{dual} %: it stays fully down ' \
+        'longer, and there is less to check.',
+              solo: solo.round(1), dual: dual.round(1))
     end
   end
 end

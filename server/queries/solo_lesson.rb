@@ -23,7 +23,7 @@ module Fujin
       return [] unless solo?
 
       in_force = SoloAuthority.in_force.where(student_id: @sortie.student_id).map(&:value)
-      return ["#{@sortie.student.name} has no solo authority in force"] if in_force.empty?
+      return [Text.of('%{student} has no solo authority in force', student: @sortie.student.name)] if in_force.empty?
 
       misses = in_force.map { |one| one.against(lesson) }
       misses.find(&:empty?) || misses.min_by(&:size)

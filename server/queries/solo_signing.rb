@@ -19,8 +19,9 @@ module Fujin
       authority = authority(fields)
       missing = SoloView.new(@student, @by).missing
       if missing.any? && fields['despite'].to_s.strip.length < 3
-        raise Conflict, "Not everything is there: #{missing.map(&:text).join('; ')}. It can be given all the same, " \
-          'with a reason that is signed.'
+        raise Conflict, Text.of('Not everything is there: %{missing}. It can be given all the same, with a reason ' \
+          'that is signed.',
+                                missing: missing.map(&:text).join('; '))
       end
       statement = statement(fields, authority, missing, now)
       Chain.append(statement, now: now) do
@@ -59,7 +60,9 @@ module Fujin
 
     def check(authority)
       authority.exercises.each { |id| Catalogue.find(id) }
-      raise Conflict, "#{@student.name} is no student here." unless @student.learner? && @student.may_sign_in?
+      unless @student.learner? && @student.may_sign_in?
+        raise Conflict, Text.of('%{student} is no student here.', student: @student.name)
+      end
       return if AircraftRow.kept.where(id: authority.aircraft_ids).count == authority.aircraft_ids.uniq.size
 
       raise InvalidInput, [{ path: 'aircraft_ids', message: 'there is no such aircraft on the list' }]

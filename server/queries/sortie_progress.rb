@@ -21,7 +21,10 @@ module Fujin
       return 'Fly' if fly == 'open'
       return 'Load the recording' unless read?
       return 'Nothing of this exercise was found' if @attempts.empty?
-      return "Grade #{@attempts.size - @graded} of #{@attempts.size} attempts" if review != 'done'
+      if review != 'done'
+        return Text.of('Grade %{attempts} of %{attempts_2} attempts',
+                       attempts: @attempts.size - @graded, attempts_2: @attempts.size)
+      end
       return 'Enter the flight time' if record != 'done'
 
       'Complete'

@@ -74,7 +74,8 @@ module Fujin
       return nil unless whole_wind?
       if sortie.gust_kt && sortie.gust_kt < sortie.wind_kt
         raise InvalidInput,
-              [{ path: 'gust_kt', message: "expected at least the wind's #{sortie.wind_kt} kt, got #{sortie.gust_kt}" }]
+              [{ path: 'gust_kt', message: Text.of("expected at least the wind's %{wind_kt} kt, got %{gust_kt}",
+                                                   wind_kt: sortie.wind_kt, gust_kt: sortie.gust_kt) }]
       end
 
       Wind.new(from_deg: sortie.wind_from_deg, speed_kt: sortie.wind_kt, gust_kt: sortie.gust_kt)
@@ -140,8 +141,9 @@ module Fujin
       return [] unless observed_wind
 
       text =
-        "Planned with the wind seen in the air, #{observed_wind}" \
-          "#{", not the forecast #{forecast_wind}" if forecast_wind}."
+        Text.of('Planned with the wind seen in the air, %{observed_wind}%{more}.',
+                observed_wind: observed_wind,
+                more: (Text.of(', not the forecast %{forecast_wind}', forecast_wind: forecast_wind) if forecast_wind))
       [Planning::Caution.new(id: 'observed_wind', level: 'note', text: text)]
     end
 
@@ -172,10 +174,10 @@ module Fujin
           id: 'sun',
           level: 'caution',
           text:
-            "Sun #{sun.elevation_deg.round}° high and #{off.abs.round}° #{off.positive? ? 'right' : 'left'} of the " \
-            'final course at ' \
-            "#{sortie.starts_at.utc.strftime('%H:%M')} UTC: in the eyes. Another line, another hour, or visor and a " \
-            'slower scan.'
+            Text.of('Sun %{elevation_deg}° high and %{off}° %{side} of the final course at %{starts_at} UTC: in the ' \
+              'eyes. Another line, another hour, or visor and a slower scan.',
+                    elevation_deg: sun.elevation_deg.round, off: off.abs.round, side: off.positive? ? 'right' : 'left',
+                    starts_at: sortie.starts_at.utc.strftime('%H:%M'))
         )
       ]
     end
@@ -190,8 +192,9 @@ module Fujin
           id: 'aircraft',
           level: 'limit',
           text:
-            "#{aircraft.mark} is to be looked at before flight (#{aircraft.look_at_it_reason}): another aircraft, or " \
-            'cleared first.'
+            Text.of('%{mark} is to be looked at before flight (%{look_at_it_reason}): another aircraft, or cleared ' \
+              'first.',
+                    mark: aircraft.mark, look_at_it_reason: aircraft.look_at_it_reason)
         )
       ]
     end

@@ -43,8 +43,10 @@ module Fujin
 
     def in_time!(taps)
       wrong = taps.find_index { |tap| far_off?(Time.iso8601(tap['at'])) } or return
-      raise InvalidInput, [{ path: "events.#{wrong}.at", message: "is #{WITHIN_DAYS} days from the lesson, or in the " \
-                                                           'future: set the clock of the device' }]
+      raise InvalidInput, [{ path: "events.#{wrong}.at", message: Text.of('is %{within_days} days from the lesson, ' \
+        'or in the future: set the clock of the ' \
+        'device',
+                                                                          within_days: WITHIN_DAYS) }]
     end
 
     def far_off?(at) = at > Time.now.utc + 86_400 || (at - @sortie.starts_at).abs > WITHIN_DAYS * 86_400

@@ -71,7 +71,8 @@ module Fujin
         {
           'kind' => 'aircraft',
           'aircraft_id' => row.id,
-          'text' => "#{row.mark} to be looked at before flight. #{row.look_at_it_reason}"
+          'text' => Text.of('%{mark} to be looked at before flight. %{look_at_it_reason}',
+                            mark: row.mark, look_at_it_reason: row.look_at_it_reason)
         }
       end
     end
@@ -95,7 +96,7 @@ module Fujin
             'kind' => 'review',
             'sortie_id' => s.id,
             'text' =>
-              "#{s.student.name}, #{day_of(s).strftime('%-d %B')}: " \
+              "#{s.student.name}, #{Text.day(day_of(s), year: false)}: " \
               "#{@progress.fetch(s.id).next_step.downcase}"
           }
         end
@@ -104,7 +105,8 @@ module Fujin
     def sign_offs
       rows = Record.connection.select_rows(Record.sanitize_sql([READY, Person::LEARNERS]))
       rows.map do |id, name, title|
-        { 'kind' => 'sign_off', 'student_id' => id, 'text' => "#{name} meets every condition for #{title.downcase}" }
+        { 'kind' => 'sign_off', 'student_id' => id, 'text' => Text.of('%{name} meets every condition for %{title}',
+                                                                      name: name, title: title.downcase) }
       end
     end
   end

@@ -93,7 +93,10 @@ module Fujin
         return unless state == 'flying'
 
         open = row.defects.select(&:grounds)
-        raise Conflict, "#{row.mark} is grounded by: #{open.map(&:text).join('; ')}. Clear that first." if open.any?
+        if open.any?
+          raise Conflict, Text.of('%{mark} is grounded by: %{open}. Clear that first.',
+                                  mark: row.mark, open: open.map(&:text).join('; '))
+        end
       end
     end
   end

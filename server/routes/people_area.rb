@@ -46,8 +46,10 @@ module Fujin
 
     post_route '/api/people/:id/invitation' do
       person = Person.find(params['id'])
-      raise Conflict, "#{person.name} has #{person.state == 'left' ? 'left' : 'been suspended'}." unless
-        %w[invited active].include?(person.state)
+      unless %w[invited active].include?(person.state)
+        raise Conflict, Text.of('%{person} has %{which}.',
+                                person: person.name, which: person.state == 'left' ? 'left' : 'been suspended')
+      end
 
       invitation, word = Invitation.give(person, by: current_person)
       link = "#{request.base_url}/join/#{word}"
@@ -115,7 +117,7 @@ module Fujin
       raise InvalidInput, [{ path: 'image', message: 'expected a PNG or JPEG file' }] unless PrintMark.kind(bytes)
       if bytes.bytesize > LOGO_BYTES
         raise InvalidInput,
-              [{ path: 'image', message: "expected at most #{LOGO_BYTES / 1024} kB" }]
+              [{ path: 'image', message: Text.of('expected at most %{logo_bytes} kB', logo_bytes: LOGO_BYTES / 1024) }]
       end
 
       drawable!(bytes)

@@ -13,7 +13,8 @@ module Fujin
       raise UnreadableRecording, 'The file is empty. Nothing was changed.' if bytes.empty?
       if bytes.bytesize > Settings::MAX_UPLOAD_BYTES
         raise UnreadableRecording,
-              "The file is larger than #{Settings::MAX_UPLOAD_BYTES / 1_048_576} MB. Nothing was changed."
+              Text.of('The file is larger than %{max_upload_bytes} MB. Nothing was changed.',
+                      max_upload_bytes: Settings::MAX_UPLOAD_BYTES / 1_048_576)
       end
 
       row = import(sortie, bytes, params['name'])

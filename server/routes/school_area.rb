@@ -53,7 +53,9 @@ module Fujin
 
     post_route '/api/aircraft/:id/clearance' do
       row = AircraftRow.find(params['id'])
-      row.update!(look_at_it: false, look_at_it_reason: "Cleared by #{current_person.name}: #{body_json['note']}")
+      row.update!(look_at_it: false, look_at_it_reason: Text.of('Cleared by %{current_person}: %{body_json}',
+                                                                current_person: current_person.name,
+                                                                body_json: body_json['note']))
       AuditEntry.note_changes('aircraft cleared', row, %w[look_at_it], by: current_person, why: body_json['note'])
       json(Serialisers.aircraft(row))
     end
@@ -101,7 +103,8 @@ module Fujin
       counts = body_json['counts']
       unless counts.size == block.rungs.size
         raise InvalidInput,
-              [{ path: 'counts', message: "expected #{block.rungs.size}, one a rung, got #{counts.size}" }]
+              [{ path: 'counts', message: Text.of('expected %{rungs}, one a rung, got %{counts}',
+                                                  rungs: block.rungs.size, counts: counts.size) }]
       end
 
       school = School.current

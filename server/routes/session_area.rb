@@ -16,7 +16,7 @@ module Fujin
       end
       unless person.may_sign_in?
         raise NotSignedIn,
-              "#{School.current.name} has ended this access. Ask the chief instructor."
+              Text.of('%{current} has ended this access. Ask the chief instructor.', current: School.current.name)
       end
 
       prove(person)
@@ -53,7 +53,7 @@ module Fujin
       end
       unless person.may_sign_in?
         raise NotSignedIn,
-              "#{School.current.name} has ended this access. Ask the chief instructor."
+              Text.of('%{current} has ended this access. Ask the chief instructor.', current: School.current.name)
       end
 
       begin_session(person)

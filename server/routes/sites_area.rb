@@ -74,7 +74,8 @@ module Fujin
     post_route '/api/sites/:id/proposals' do
       row = SiteRow.find(params['id'])
       day = SiteQuestion.new(body_json['document'] || row.document, body_json, house, checks: row.checks).day
-      spot = day.site.spot(body_json['spot']) or raise NotFound, "There is no spot #{body_json['spot'].inspect} here."
+      spot = day.site.spot(body_json['spot']) or raise NotFound, Text.of('There is no spot %{body_json} here.',
+                                                                         body_json: body_json['spot'].inspect)
       json(Serialisers.site_proposals(Manoeuvres::Confined::Proposals.new(day, spot)))
     end
 
@@ -84,7 +85,8 @@ module Fujin
     post_route '/api/terrain' do
       text = request.body.read(TerrainGrid::MOST_BYTES + 1).to_s
       if text.bytesize > TerrainGrid::MOST_BYTES
-        raise InvalidInput, [{ path: '(file)', message: "is larger than #{TerrainGrid::MOST_BYTES / 1_048_576} MB" }]
+        raise InvalidInput, [{ path: '(file)', message: Text.of('is larger than %{most_bytes} MB',
+                                                                most_bytes: TerrainGrid::MOST_BYTES / 1_048_576) }]
       end
 
       named_once('grid', params['name']) do

@@ -64,7 +64,8 @@ module Fujin
       def own_lesson!(sortie)
         return if current_person.chief? || sortie.instructor_id == current_person.id
 
-        raise NotAllowed, "#{sortie.instructor.name} or the chief instructor sets this lesson right."
+        raise NotAllowed, Text.of('%{instructor} or the chief instructor sets this lesson right.',
+                                  instructor: sortie.instructor.name)
       end
     end
   end

@@ -11,7 +11,10 @@ module Fujin
       manoeuvre = Catalogue.find(fields['manoeuvre'])
       student = Person.students.find(fields['student_id'])
       aircraft = AircraftRow.find(fields['aircraft_id'])
-      raise Conflict, "#{manoeuvre.title} is not flown in a #{aircraft.type.kind}." unless manoeuvre.for?(aircraft.type)
+      unless manoeuvre.for?(aircraft.type)
+        raise Conflict, Text.of('%{manoeuvre} is not flown in a %{type}.',
+                                manoeuvre: manoeuvre.title, type: aircraft.type.kind)
+      end
 
       taken = BookingWorld.new(School.current).taken(student: student, instructor: current_person, aircraft: aircraft,
                                                      from: Time.iso8601(fields['starts_at']))
@@ -132,7 +135,8 @@ module Fujin
     delete_route '/api/templates/:id' do
       template = LessonTemplate.find(params['id'])
       unless template.by_id == current_person.id || current_person.role == 'chief_instructor'
-        raise NotAllowed, "#{template.by.name} keeps this lesson: they or the chief instructor can drop it."
+        raise NotAllowed, Text.of('%{by} keeps this lesson: they or the chief instructor can drop it.',
+                                  by: template.by.name)
       end
 
       template.destroy!
@@ -189,9 +193,9 @@ module Fujin
         wrong = sortie.exercises.map(&:declaration).reject { |one| one.for?(type) }
         return if wrong.empty?
 
-        raise Conflict, "#{wrong.map(&:title).uniq.join(', ')}: not flown in a #{type.kind}. Choose another " \
-          'aircraft, or ' \
-          'change the exercises first.'
+        raise Conflict, Text.of('%{wrong}: not flown in a %{type}. Choose another aircraft, or change the exercises ' \
+          'first.',
+                                wrong: wrong.map(&:title).uniq.join(', '), type: type.kind)
       end
 
       def where_it_ended(exercise)
@@ -199,7 +203,7 @@ module Fujin
         place = RecutAttempt.new(exercise.sortie, attempt.recording, by: current_person).ended_at(attempt)
         raise Conflict, 'This recording has no positions: the spot stays where it was.' unless place
 
-        ["Where attempt #{attempt.position + 1} ended", *place]
+        [Text.of('Where attempt %{position} ended', position: attempt.position + 1), *place]
       end
 
       # As it was dragged over the ground view: feet along and right of the course that is drawn.
@@ -211,7 +215,7 @@ module Fujin
 
         north, east = LocalMap.from_along_across(along * Quantities::FT, across * Quantities::FT, course)
         near = exercise.spot_name.delete_prefix('Near ')
-        ["Near #{near}"[0, 80], *LocalMap.new(*exercise.spot).lat_lon(north, east)]
+        [Text.of('Near %{near}', near: near)[0, 80], *LocalMap.new(*exercise.spot).lat_lon(north, east)]
       end
 
       def moment(value) = value.is_a?(String) ? Time.iso8601(value) : value
@@ -221,7 +225,8 @@ module Fujin
         return if unknown.empty?
 
         raise InvalidInput,
-              [{ path: 'not_judged', message: "#{declared.title} does not measure #{unknown.join(', ')}" }]
+              [{ path: 'not_judged', message: Text.of('%{declared} does not measure %{unknown}',
+                                                      declared: declared.title, unknown: unknown.join(', ')) }]
       end
 
       # What was flown already is measured by other numbers now: what stood there is kept.
@@ -250,7 +255,8 @@ module Fujin
         return lesson.answer(current_person, why) if current_person.chief? && why.length >= 3
 
         raise Conflict,
-              "Outside the solo authority: #{outside.join('; ')}. Only the chief instructor can say go, with a reason."
+              Text.of('Outside the solo authority: %{outside}. Only the chief instructor can say go, with a reason.',
+                      outside: outside.join('; '))
       end
 
       def check_times(sortie, changed)

@@ -39,7 +39,7 @@ module Fujin
     def on_both(report, approach, feet)
       over = feet.round(-1)
       altimeter = (over + report.site.elevation_ft + (approach.spot.ground_m / Quantities::FT)).round(-1)
-      "#{over} ft, altimeter #{altimeter}"
+      Text.of('%{over} ft, altimeter %{altimeter}', over: over, altimeter: altimeter)
     end
 
     def gates_out(departure)
@@ -50,7 +50,8 @@ module Fujin
 
       feet = ->(number) { number.value ? "#{number.value.round(-1)} ft" : number.reason.to_s }
       found + [site_gate('lift', 'Lift felt by',
-                         "#{feet.call(way.lift_point)}, stop by #{feet.call(way.commit_point)}")]
+                         Text.of('%{feet}, stop by %{feet_2}',
+                                 feet: feet.call(way.lift_point), feet_2: feet.call(way.commit_point)))]
     end
 
     def site_gate(id, label, value) = { 'id' => id, 'label' => label, 'value' => value }

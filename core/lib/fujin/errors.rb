@@ -21,7 +21,8 @@ module Fujin
       problems = ranges.filter_map do |path, (value, low, high)|
         next if value.is_a?(Numeric) && value.to_f.finite? && value.between?(low, high)
 
-        { path: path, message: "expected a number from #{low.round} to #{high.round}, got #{value.inspect}" }
+        { path: path, message: Text.of('expected a number from %{low} to %{high}, got %{value}',
+                                       low: low.round, high: high.round, value: value.inspect) }
       end
       raise new(problems) unless problems.empty?
     end

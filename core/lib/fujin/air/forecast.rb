@@ -27,7 +27,10 @@ module Fujin
     # @raise [Unreadable]
     def initialize(text, now)
       match = text.to_s.sub(/=\s*\z/, '').match(HEAD)
-      raise Unreadable, "the station sent something that is no forecast: #{text.to_s.strip[0, 60].inspect}" unless match
+      unless match
+        raise Unreadable, Text.of('the station sent something that is no forecast: %{text}',
+                                  text: text.to_s.strip[0, 60].inspect)
+      end
 
       @now = now
       @station = match[1]
@@ -54,7 +57,9 @@ module Fujin
         .map { |time| [time.year, time.month] }
         .select { |year, number| Date.valid_date?(year, number, day) }
         .min_by { |year, number| (Time.utc(year, number, day) - @now).abs }
-      raise Unreadable, "the forecast names a day that does not exist: #{code}" unless month && hours <= 24
+      unless month && hours <= 24
+        raise Unreadable, Text.of('the forecast names a day that does not exist: %{code}', code: code)
+      end
 
       Time.utc(*month, day) + (hours * 3600) + (minute * 60)
     end
@@ -76,7 +81,9 @@ module Fujin
 
       words.shift if word.start_with?('PROB') && %w[TEMPO INTER].include?(words.first)
       span = words.shift.to_s
-      raise Unreadable, "the forecast has no times after #{word}" unless span.match?(%r{\A\d{4}/\d{4}\z})
+      unless span.match?(%r{\A\d{4}/\d{4}\z})
+        raise Unreadable, Text.of('the forecast has no times after %{word}', word: word)
+      end
 
       from, to = span.split('/').map { |code| hour(code) }
       { from: from, to: to, how: { 'B' => 'changing to', 'P' => 'perhaps' }.fetch(word[0], 'at times'), words: [] }

@@ -22,12 +22,16 @@ module Fujin
       match = TEXT.match(text.to_s)
       unless match
         raise InvalidInput, [{ path: path,
-                               message: "expected DEGREES/KNOTS such as 350/10 or 350/10G18, got #{text.inspect}" }]
+                               message: Text.of('expected DEGREES/KNOTS such as 350/10 or 350/10G18, got %{text}',
+                                                text: text.inspect) }]
       end
 
       wind = new(from_deg: match[1].to_f, speed_kt: match[2].to_f, gust_kt: match[3]&.to_f)
       message = out_of_range(match[1].to_f, wind)
-      raise InvalidInput, [{ path: path, message: "#{message}, got #{text.inspect}" }] if message
+      if message
+        raise InvalidInput, [{ path: path, message: Text.of('%{message}, got %{text}',
+                                                            message: message, text: text.inspect) }]
+      end
 
       wind
     end
@@ -38,7 +42,9 @@ module Fujin
     # @return [String, nil] what was expected of a wind that is read but cannot be
     def self.out_of_range(from_deg, wind)
       return 'expected a direction from 0 to 360°' if from_deg > 360
-      return "expected at most #{MOST_KT} kt" if [wind.speed_kt, wind.gust_kt || 0].max > MOST_KT
+      if [wind.speed_kt, wind.gust_kt || 0].max > MOST_KT
+        return Text.of('expected at most %{most_kt} kt', most_kt: MOST_KT)
+      end
 
       'expected a gust over the wind' if wind.gust_kt && wind.gust_kt < wind.speed_kt
     end
@@ -78,7 +84,8 @@ module Fujin
             [
               {
                 path: path,
-                message: "expected a drift that a wind of at most 60 kt explains, got #{found.speed_kt.round} kt"
+                message: Text.of('expected a drift that a wind of at most 60 kt explains, got %{speed_kt} kt',
+                                 speed_kt: found.speed_kt.round)
               }
             ]
     end

@@ -20,7 +20,8 @@ module Fujin
         return shipped(path) if File.file?(path)
 
         raise UnknownName,
-              "no aircraft type #{id_or_path.inspect}: give the path of a type file or one of #{ids.join(', ')}"
+              Text.of('no aircraft type %{id_or_path}: give the path of a type file or one of %{ids}',
+                      id_or_path: id_or_path.inspect, ids: ids.join(', '))
       end
 
       # What ships does not change while it is used: read once. Two threads that read it at once read the same.

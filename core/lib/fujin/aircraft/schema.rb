@@ -119,18 +119,23 @@ module Fujin
         return (required ? { path: path, message: 'is missing' } : nil) if value.nil?
 
         expected = expectation(value, rule)
-        expected && { path: path, message: "expected #{expected}, got #{value.inspect}" }
+        expected && { path: path, message: Text.of('expected %{expected}, got %{value}',
+                                                   expected: expected, value: value.inspect) }
       end
       private_class_method :problem
 
       # What was expected, or nil when the value is fine.
       def self.expectation(value, rule)
         case rule[:kind]
-        when :number then "a number from #{rule[:low]} to #{rule[:high]}" unless within?(value, rule)
-        when :word then "one of #{rule[:allowed].join(', ')}" unless rule[:allowed].include?(value)
+        when :number then unless within?(value, rule)
+                            Text.of('a number from %{rule} to %{rule_2}', rule: rule[:low], rule_2: rule[:high])
+                          end
+        when :word then Text.of('one of %{rule}', rule: rule[:allowed].join(', ')) unless rule[:allowed].include?(value)
         when :id then 'lower-case letters, digits and hyphens' unless value.to_s.match?(/\A[a-z0-9-]{2,40}\z/)
         when :text then 'a short text' unless value.is_a?(String) && value.strip.length.between?(1, 60)
-        when :pair then "[lower, upper] from #{rule[:low]} to #{rule[:high]}" unless rising_pair?(value, rule)
+        when :pair then unless rising_pair?(value, rule)
+                          Text.of('[lower, upper] from %{rule} to %{rule_2}', rule: rule[:low], rule_2: rule[:high])
+                        end
         when :table then 'a list of [number, number]' unless table?(value)
         end
       end
@@ -157,7 +162,8 @@ module Fujin
           upper = dig(data, high)
           next if lower.nil? || upper.nil? || lower <= upper
 
-          { path: high, message: "expected at least #{low} (#{lower}), got #{upper}" }
+          { path: high, message: Text.of('expected at least %{low} (%{lower}), got %{upper}',
+                                         low: low, lower: lower, upper: upper) }
         end
       end
 
@@ -166,7 +172,8 @@ module Fujin
           heights = (dig(data, path) || []).map(&:first)
           next if heights == heights.sort
 
-          { path: path, message: "expected points from the lowest height up, got #{heights.join(', ')} ft" }
+          { path: path, message: Text.of('expected points from the lowest height up, got %{heights} ft',
+                                         heights: heights.join(', ')) }
         end
       end
       private_class_method :order_problems, :rising_problems

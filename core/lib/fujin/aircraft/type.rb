@@ -26,7 +26,8 @@ module Fujin
       def self.parse(text)
         new(YAML.safe_load(text))
       rescue Psych::Exception => e
-        raise InvalidInput, [{ path: '(file)', message: "is not readable as YAML: #{e.message}" }]
+        raise InvalidInput, [{ path: '(file)', message: Text.of('is not readable as YAML: %{message}',
+                                                                message: e.message) }]
       end
 
       def self.load_file(path) = parse(File.read(path, encoding: 'UTF-8'))
@@ -34,7 +35,7 @@ module Fujin
       # @param path [String] dotted path such as 'rotor.radius_m'
       def fetch(path)
         value = Schema.dig(data, path)
-        raise OutsideModel, "the type file of #{name} has no #{path}" if value.nil?
+        raise OutsideModel, Text.of('the type file of %{name} has no %{path}', name: name, path: path) if value.nil?
 
         value
       end

@@ -42,7 +42,8 @@ module Fujin
         return [] if slot.minutes.between?(least, most)
 
         [clash('length', 'cannot',
-               "#{Words.hours(slot.minutes)} is no lesson here: from #{least} min to #{Words.hours(most)}.")]
+               Text.of('%{hours} is no lesson here: from %{least} min to %{hours_2}.',
+                       hours: Words.hours(slot.minutes), least: least, hours_2: Words.hours(most)))]
       end
 
       def away
@@ -62,7 +63,8 @@ module Fujin
 
         @request.parties.uniq(&:id).select { |party| one.people.include?(party.id) }.map do |party|
           clash('person', 'cannot',
-                "#{party.name} is booked from #{at(one.slot.from)} to #{at(one.slot.to)}: #{one.words}.")
+                Text.of('%{party} is booked from %{from} to %{to}: %{words}.',
+                        party: party.name, from: at(one.slot.from), to: at(one.slot.to), words: one.words))
         end
       end
 
@@ -70,19 +72,27 @@ module Fujin
         return [] unless one.aircraft_id == @request.aircraft.id
 
         mark = @request.aircraft.mark
-        span = "from #{at(one.slot.from)} to #{at(one.slot.to)}: #{one.words}"
-        return [clash('aircraft', 'cannot', "#{mark} is booked #{span}.")] if one.slot.overlaps?(slot)
+        span = Text.of('from %{from} to %{to}: %{words}',
+                       from: at(one.slot.from), to: at(one.slot.to), words: one.words)
+        if one.slot.overlaps?(slot)
+          return [clash('aircraft', 'cannot', Text.of('%{mark} is booked %{span}.', mark: mark, span: span))]
+        end
 
         between = [slot.from - one.slot.to, one.slot.from - slot.to].max
         return [] unless between < gap
 
-        [clash('turnaround', 'limit', "#{mark} has #{(between / 60).round} min to what is booked #{span}; " \
-          "the school asks for #{@rules['turnaround_min']}.")]
+        [clash('turnaround', 'limit', Text.of('%{mark} has %{between} min to what is booked %{span}; the school asks ' \
+          'for %{rules}.',
+                                              mark: mark, between: (between / 60).round, span: span,
+                                              rules: @rules['turnaround_min']))]
       end
 
       def craft
         one = @request.aircraft
-        return [clash('grounded', 'cannot', "#{one.mark} does not fly: #{one.grounded}")] if one.grounded
+        if one.grounded
+          return [clash('grounded', 'cannot', Text.of('%{mark} does not fly: %{grounded}',
+                                                      mark: one.mark, grounded: one.grounded))]
+        end
 
         [*maintenance(one), *controls(one)]
       end
@@ -94,9 +104,11 @@ module Fujin
         one.maintenance.filter_map do |due|
           if due.over?(hours, @day)
             clash('maintenance', 'cannot',
-                  "#{one.mark}: #{due.title} is #{due.words}, and it would have #{format('%.1f', hours)} h.")
+                  Text.of('%{mark}: %{due} is %{words}, and it would have %{hours} h.',
+                          mark: one.mark, due: due.title, words: due.words, hours: format('%.1f', hours)))
           elsif due.soon?(hours, @day)
-            clash('maintenance', 'note', "#{one.mark}: #{due.title} is #{due.words}.")
+            clash('maintenance', 'note', Text.of('%{mark}: %{due} is %{words}.',
+                                                 mark: one.mark, due: due.title, words: due.words))
           end
         end
       end
@@ -104,7 +116,8 @@ module Fujin
       def controls(one)
         return [] if one.dual_controls || @request.solo?
 
-        [clash('controls', 'limit', "#{one.mark} has no second set of controls: nobody is taught in it.")]
+        [clash('controls', 'limit', Text.of('%{mark} has no second set of controls: nobody is taught in it.',
+                                            mark: one.mark))]
       end
 
       def documents = DocumentClashes.new(@request, @rules, @day).to_a
@@ -112,13 +125,18 @@ module Fujin
       def daylight
         rise, set = Sun.rise_and_set(@day, *@station)
         return [] unless rise
-        return [clash('daylight', 'limit', "The sun rises at #{at(rise)}, after the beginning.")] if slot.from < rise
-        return [clash('daylight', 'limit', "The sun sets at #{at(set)}, before the end.")] if slot.to > set
+        if slot.from < rise
+          return [clash('daylight', 'limit', Text.of('The sun rises at %{rise}, after the beginning.', rise: at(rise)))]
+        end
+        if slot.to > set
+          return [clash('daylight', 'limit', Text.of('The sun sets at %{set}, before the end.', set: at(set)))]
+        end
 
         spare = ((set - slot.to) / 60).floor
         return [] unless spare < @rules['sunset_margin_min']
 
-        [clash('daylight', 'note', "The sun sets at #{at(set)}, #{spare} min after the end.")]
+        [clash('daylight', 'note', Text.of('The sun sets at %{set}, %{spare} min after the end.',
+                                           set: at(set), spare: spare))]
       end
 
       def duty = [@request.instructor, @request.examiner].compact.uniq(&:id).flat_map { |party| duty_of(party) }
@@ -135,7 +153,8 @@ module Fujin
         return nil unless minutes > most
 
         clash(id, 'limit',
-              "#{party.name} would have #{Words.hours(minutes)} #{words}; the limit is #{Words.hours(most)}.")
+              Text.of('%{party} would have %{hours} %{words}; the limit is %{hours_2}.',
+                      party: party.name, hours: Words.hours(minutes), words: words, hours_2: Words.hours(most)))
       end
 
       def rest(party, day)
@@ -143,21 +162,24 @@ module Fujin
         short = day.rests.min
         return [] unless short && short < least
 
-        [clash('rest', 'limit', "#{party.name} would have #{Words.hours(short)} of rest between two days; " \
-          "the least is #{Words.hours(least)}.")]
+        [clash('rest', 'limit', Text.of('%{party} would have %{hours} of rest between two days; the least is ' \
+          '%{hours_2}.',
+                                        party: party.name, hours: Words.hours(short), hours_2: Words.hours(least)))]
       end
 
       def solo
         return [] unless @request.solo?
         if @authorities.empty?
           return [clash('solo', 'limit',
-                        "#{@request.student.name} has no solo authority in force.")]
+                        Text.of('%{student} has no solo authority in force.', student: @request.student.name))]
         end
 
         misses = @authorities.map { |one| one.against_booking(@request.aircraft.id, slot, @day) }
         return [] if misses.any?(&:empty?)
 
-        misses.min_by(&:size).map { |text| clash('solo', 'limit', "Outside the solo authority: #{text}.") }
+        misses.min_by(&:size).map do |text|
+          clash('solo', 'limit', Text.of('Outside the solo authority: %{text}.', text: text))
+        end
       end
 
       def weather = WeatherClashes.new(@forecast, slot, @request.student.stage, @rules).to_a

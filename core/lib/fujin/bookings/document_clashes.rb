@@ -37,7 +37,9 @@ module Fujin
         level = best.state(@day) == :due ? 'note' : 'limit'
         Clash.new(id: 'document', level: level, text: "#{party.name}: #{best.words(@day)}" \
                                                   "#{', and' unless level == 'note'}" \
-                                                  "#{" #{done} only with it" unless level == 'note'}.")
+                                                  "#{unless level == 'note'
+                                                       Text.of(' %{done} only with it', done: done)
+                                                     end}.")
       end
 
       def latest(document) = [document.in_date?(@day) ? 1 : 0, document.valid_until || Date.new(9999)]
@@ -46,7 +48,8 @@ module Fujin
         return nil unless @rules.required.include?(kind.id)
 
         Clash.new(id: 'document', level: 'limit',
-                  text: "#{party.name} #{done} only with a #{kind.title.downcase}: none is on file.")
+                  text: Text.of('%{party} %{done} only with a %{kind}: none is on file.',
+                                party: party.name, done: done, kind: kind.title.downcase))
       end
     end
   end

@@ -16,7 +16,8 @@ module Fujin
       # @raise [UnknownName]
       def self.find(id) =
         all.fetch(id) do
-          raise UnknownName, "there is no kind of document #{id.inspect}; there are #{all.keys.join(', ')}"
+          raise UnknownName, Text.of('there is no kind of document %{id}; there are %{all}',
+                                     id: id.inspect, all: all.keys.join(', '))
         end
     end
   end

@@ -20,8 +20,11 @@ module Fujin
 
       # @return [String] 'due at 1250.0 h or on 3 May 2027'
       def words
-        limits = [at_hours && "at #{format('%.1f', at_hours)} h", on_day && "on #{Words.day(on_day)}"].compact
-        "due #{limits.join(' or ')}"
+        hours = at_hours && format('%.1f', at_hours)
+        day = on_day && Words.day(on_day)
+        return Text.of('due at %{hours} h or on %{day}', hours: hours, day: day) if hours && day
+
+        hours ? Text.of('due at %{hours} h', hours: hours) : Text.of('due on %{day}', day: day)
       end
     end
   end

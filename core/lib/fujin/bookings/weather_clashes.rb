@@ -31,8 +31,9 @@ module Fujin
       def worst(field, name)
         low = @stretches.select { |one| one.public_send(field) && one.public_send(field) < @minima.fetch(field.to_s) }
         sayings(low.min_by(&field), low) do |one|
-          "#{name} #{amount(field, one.public_send(field))}, the #{@stage} minimum is " \
-            "#{amount(field, @minima.fetch(field.to_s))}"
+          Text.of('%{name} %{field}, the %{stage} minimum is %{field_2}',
+                  name: name, field: amount(field, one.public_send(field)), stage: @stage,
+                  field_2: amount(field, @minima.fetch(field.to_s)))
         end
       end
 
@@ -48,11 +49,18 @@ module Fujin
       # @return [String, nil] the first limit that this wind is over
       def over(wind)
         gust = wind[:gust_kt] || wind[:kt]
-        return "wind #{wind[:kt]} kt, limit #{@limits.wind} kt at #{@stage} stage" if wind[:kt] > @limits.wind
-        return "gusts to #{gust} kt, limit #{@limits.wind} kt at #{@stage} stage" if gust > @limits.wind
+        if wind[:kt] > @limits.wind
+          return Text.of('wind %{wind} kt, limit %{wind_2} kt at %{stage} stage',
+                         wind: wind[:kt], wind_2: @limits.wind, stage: @stage)
+        end
+        if gust > @limits.wind
+          return Text.of('gusts to %{gust} kt, limit %{wind} kt at %{stage} stage',
+                         gust: gust, wind: @limits.wind, stage: @stage)
+        end
         return nil unless gust - wind[:kt] > @limits.gust_spread
 
-        "gust spread #{gust - wind[:kt]} kt, limit #{@limits.gust_spread} kt at #{@stage} stage"
+        Text.of('gust spread %{gust} kt, limit %{gust_spread} kt at %{stage} stage',
+                gust: gust - wind[:kt], gust_spread: @limits.gust_spread, stage: @stage)
       end
 
       # What is expected for certain is a limit; otherwise the worst that may come is a note.
@@ -61,7 +69,7 @@ module Fujin
 
         sure = all.find { |one| one.how == 'expected' }
         one = sure || worst
-        text = "Forecast#{" #{one.how}" unless sure}: #{yield(one)}."
+        text = Text.of('Forecast%{more}: %{it}.', more: (" #{one.how}" unless sure), it: yield(one))
         [Clash.new(id: 'weather', level: sure ? 'limit' : 'note', text: text)]
       end
 

@@ -6,14 +6,14 @@ module Fujin
     module Words
       module_function
 
-      def day(date) = date.strftime('%-d %B %Y')
+      def day(date) = Text.day(date)
 
       def days_to(from, to)
         days = (to - from).to_i
         case days
         when 0 then 'today'
         when 1 then 'tomorrow'
-        else "in #{days} days"
+        else Text.of('in %{days} days', days: days)
         end
       end
 

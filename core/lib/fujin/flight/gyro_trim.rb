@@ -23,7 +23,7 @@ module Fujin
 
       # @raise [OutsideModel] for a helicopter
       def initialize(type, mass_kg, atmosphere)
-        raise OutsideModel, "#{type.name} is a helicopter: it has no propeller" if type.helicopter?
+        raise OutsideModel, Text.of('%{type} is a helicopter: it has no propeller', type: type.name) if type.helicopter?
 
         @steady = SteadyTrim.new(type, mass_kg, atmosphere)
         @propeller = Propeller.new(type, atmosphere)
@@ -53,7 +53,7 @@ module Fujin
               -0.4 * weight,
               1.2 * weight,
               tolerance: 0.05,
-              what: "level flight at #{speed_kt.round} kt"
+              what: Text.of('level flight at %{speed_kt} kt', speed_kt: speed_kt.round)
             ) { |n| at(speed_kt, sink_m_s, pct, n, bank_deg).rotor_power_w / 1000.0 }
           end
         pct = freely_turning { |rotor_pct| at(speed_kt, sink_m_s, rotor_pct, thrust_at.call(rotor_pct), bank_deg) }
@@ -83,8 +83,8 @@ module Fujin
         speed, climb = best_climb
         unless climb.positive?
           raise OutsideModel,
-                'full power does not keep level flight at this mass and density altitude (' \
-                  "#{(climb / Quantities::FPM).round} ft/min)"
+                Text.of('full power does not keep level flight at this mass and density altitude (%{climb} ft/min)',
+                        climb: (climb / Quantities::FPM).round)
         end
 
         low = 1.0
@@ -118,7 +118,7 @@ module Fujin
                 NEAR_M_S,
                 *SINKS_M_S,
                 tolerance: 1e-4,
-                what: "steady flight at #{speed_kt.round} kt"
+                what: Text.of('steady flight at %{speed_kt} kt', speed_kt: speed_kt.round)
               ) { |sink| at(speed_kt, sink, pct, thrust_n, bank_deg).rotor_power_w / 1000.0 }
           end
         pct = freely_turning { |rotor_pct| at(speed_kt, sink_at.call(rotor_pct), rotor_pct, thrust_n, bank_deg) }

@@ -10,9 +10,11 @@ module Fujin
       def self.check(faults, known)
         problems = faults.filter_map do |name, value|
           if !known.key?(name)
-            { path: "fault.#{name}", message: "is no fault this pilot can fly; use one of #{known.keys.join(', ')}" }
+            { path: "fault.#{name}", message: Text.of('is no fault this pilot can fly; use one of %{known}',
+                                                      known: known.keys.join(', ')) }
           elsif !value.is_a?(Numeric) || !value.to_f.finite?
-            { path: "fault.#{name}", message: "expected a number (#{known[name]}), got #{value.inspect}" }
+            { path: "fault.#{name}", message: Text.of('expected a number (%{known}), got %{value}',
+                                                      known: known[name], value: value.inspect) }
           end
         end
         raise InvalidInput, problems unless problems.empty?

@@ -45,7 +45,10 @@ module Fujin
             ((-@model.velocity[2] / @glide_sink) - 1.0).abs < STEADY_SHARE
         end
         @model.check_energy
-        raise OutsideModel, "#{@to_kt.round} kt does not come back within #{LONGEST_S.round} s" unless reached
+        unless reached
+          raise OutsideModel, Text.of('%{to_kt} kt does not come back within %{longest_s} s',
+                                      to_kt: @to_kt.round, longest_s: LONGEST_S.round)
+        end
 
         summary(rows, reached, steady)
       end

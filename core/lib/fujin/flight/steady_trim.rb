@@ -34,9 +34,10 @@ module Fujin
         induced = induced_velocity(climb, edge, thrust, speed, height_m)
         assemble(thrust, climb, edge, induced, omega, Math.atan2(-normal[0], normal[2]))
       rescue Rotor::Stalled
-        banked = bank_deg.zero? ? '' : " and #{bank_deg.abs.round}° of bank"
+        banked = bank_deg.zero? ? '' : Text.of(' and %{bank_deg}° of bank', bank_deg: bank_deg.abs.round)
         raise OutsideModel,
-              "the blades would be stalled at #{speed_kt.round} kt, #{rotor_pct.round} % rotor rpm#{banked}"
+              Text.of('the blades would be stalled at %{speed_kt} kt, %{rotor_pct} % rotor rpm%{banked}',
+                      speed_kt: speed_kt.round, rotor_pct: rotor_pct.round, banked: banked)
       end
 
       def hover_power_w(height_m: nil) = at(0.0, 0.0, height_m: height_m).engine_power_w
@@ -51,7 +52,7 @@ module Fujin
           2.0,
           40.0,
           tolerance: 1e-4,
-          what: "steady autorotation at #{speed_kt.round} kt"
+          what: Text.of('steady autorotation at %{speed_kt} kt', speed_kt: speed_kt.round)
         ) { |sink| at(speed_kt, sink, rotor_pct: rotor_pct, bank_deg: bank_deg).engine_power_w / 1000.0 }
       end
 

@@ -40,26 +40,30 @@ module Fujin
       def self.problem(amount)
         case amount
         when Numeric then nil
-        when String then "nothing gives #{amount}" unless Planning::Targets.name?(amount)
+        when String then Text.of('nothing gives %{amount}', amount: amount) unless Planning::Targets.name?(amount)
         when Array then by_stage_problem(amount)
         when Hash then sum_problem(amount)
-        else "expected an amount, got #{amount.inspect}"
+        else Text.of('expected an amount, got %{amount}', amount: amount.inspect)
         end
       end
 
       def self.by_stage_problem(amount)
         return nil if amount.size == Standard::STAGES.size && amount.all?(Numeric)
 
-        "expected #{Standard::STAGES.size} numbers, one a stage, got #{amount.inspect}"
+        Text.of('expected %{stages} numbers, one a stage, got %{amount}',
+                stages: Standard::STAGES.size, amount: amount.inspect)
       end
 
       def self.sum_problem(amount)
         unknown = amount.keys - KEYS
-        return "#{unknown.join(', ')} is no part of an amount: use #{KEYS.join(', ')}" unless unknown.empty?
+        unless unknown.empty?
+          return Text.of('%{unknown} is no part of an amount: use %{keys}',
+                         unknown: unknown.join(', '), keys: KEYS.join(', '))
+        end
 
         several = amount.values_at('larger_of', 'smaller_of').compact
         return 'expected one of of, larger_of, smaller_of' unless [amount['of'], *several].compact.size == 1
-        return "expected a list, got #{several.first.inspect}" unless several.all?(Array)
+        return Text.of('expected a list, got %{several}', several: several.first.inspect) unless several.all?(Array)
 
         [*amount.slice('of', 'plus', 'times', 'share').values, *several.flatten(1)].filter_map do |part|
           problem(part)
@@ -92,7 +96,8 @@ module Fujin
       def self.sum_words(amount)
         %w[larger smaller].each do |which|
           parts = amount["#{which}_of"] or next
-          return "the #{which} of #{parts.map { |part| words(part) }.join(' and ')}"
+          return Text.of('the %{which} of %{parts}',
+                         which: which, parts: parts.map { |part| words(part) }.join(' and '))
         end
         factor = amount['times'] || amount['share']
         text = [words(amount['of']), ("× #{words(factor)}" if factor)].compact.join(' ')

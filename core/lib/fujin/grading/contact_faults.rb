@@ -8,14 +8,18 @@ module Fujin
 
       private
 
-      def not_level = at_contact('not_level', 'contact_pitch_deg') { |pitch| "pitch #{pitch.round(1)}° at contact" }
+      def not_level = at_contact('not_level', 'contact_pitch_deg') do |pitch|
+        Text.of('pitch %{pitch}° at contact', pitch: pitch.round(1))
+      end
 
       def weak_cushion =
-        at_contact('weak_cushion', 'contact_sink_fpm') { |sink| "sink #{sink.round} ft/min at contact" }
+        at_contact('weak_cushion', 'contact_sink_fpm') do |sink|
+          Text.of('sink %{sink} ft/min at contact', sink: sink.round)
+        end
 
       def drift_at_contact =
         at_contact('drift_at_contact', 'contact_drift_kt') do |kt|
-          "#{kt.abs.round(1)} kt to the #{kt.positive? ? 'right' : 'left'} at contact"
+          Text.of('%{kt} kt to the %{side} at contact', kt: kt.abs.round(1), side: kt.positive? ? 'right' : 'left')
         end
 
       def at_contact(fault, id)

@@ -13,7 +13,7 @@ module Fujin
           gain: 0.0012,
           range: (0.0..0.9),
           least: 0.05,
-          words: ->(v) { "a cushion stronger by #{(v * 100).round} %" }
+          words: ->(v) { Text.of('a cushion stronger by %{value} %', value: (v * 100).round) }
         )
       DRIFT =
         Knob.new(
@@ -22,7 +22,7 @@ module Fujin
           measure: 'contact_drift_kt',
           range: (-20.0..20.0),
           least: 0.5,
-          words: ->(v) { "#{v.abs.round} kt of drift taken off before contact" }
+          words: ->(v) { Text.of('%{value} kt of drift taken off before contact', value: v.abs.round) }
         )
       LEVEL =
         Knob.new(
@@ -31,7 +31,7 @@ module Fujin
           measure: 'contact_pitch_deg',
           range: (0.0..20.0),
           least: 1.0,
-          words: ->(v) { "level at contact, #{v.round}° less pitch" }
+          words: ->(v) { Text.of('level at contact, %{value}° less pitch', value: v.round) }
         )
     end
   end

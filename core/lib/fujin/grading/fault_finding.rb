@@ -68,7 +68,8 @@ module Fujin
 
         found(
           'rushed_setup',
-          "steady for #{steady.round(1)} s before it began, #{@context.house['setup_s']} s wanted",
+          Text.of('steady for %{steady} s before it began, %{house} s wanted',
+                  steady: steady.round(1), house: @context.house['setup_s']),
           ['setup_steady_s'],
           from: begins - 8.0,
           to: begins
@@ -80,8 +81,8 @@ module Fujin
 
         found(
           'out_of_trim',
-          "the nose stood #{value('trim_deg').abs.round}° to the #{value('trim_deg').positive? ? 'right' : 'left'} " \
-            'of where it went through the air',
+          Text.of('the nose stood %{trim_deg}° to the %{which} of where it went through the air',
+                  trim_deg: value('trim_deg').abs.round, which: value('trim_deg').positive? ? 'right' : 'left'),
           ['trim_deg']
         )
       end

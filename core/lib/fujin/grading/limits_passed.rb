@@ -39,7 +39,11 @@ module Fujin
       end
 
       def passed_words(measure) =
-        measure.id == 'contact_sink_fpm' ? "#{in_words(measure)}: inspect the landing gear" : in_words(measure)
+        if measure.id == 'contact_sink_fpm'
+          Text.of('%{measure}: inspect the landing gear', measure: in_words(measure))
+        else
+          in_words(measure)
+        end
 
       # Too fast anywhere, too slow only in the air.
       def rotor_passed
@@ -47,14 +51,16 @@ module Fujin
         nr = @signals[:nr] or return nil
         run = longest(samples, ROTOR_HELD_S) { |i| nr[i] > high || (nr[i] < low && airborne?(i)) } or return nil
         off = run.map { |i| nr[i] }.max_by { |v| (v - 100.0).abs }
-        ["rotor rpm #{off.round(1)} %, #{low} to #{high} % at any time", *span(run)]
+        [Text.of('rotor rpm %{off} %, %{low} to %{high} % at any time',
+                 off: off.round(1), low: low, high: high), *span(run)]
       end
 
       def engine_passed
         high = @context.type.absolute_rotor_rpm[1]
         ne = @signals[:ne] or return nil
         run = longest(samples, ROTOR_HELD_S) { |i| ne[i] > high } or return nil
-        ["engine rpm #{run.map { |i| ne[i] }.max.round(1)} %, #{high} % at any time", *span(run)]
+        [Text.of('engine rpm %{run} %, %{high} % at any time',
+                 run: run.map { |i| ne[i] }.max.round(1), high: high), *span(run)]
       end
 
       def power_passed
@@ -62,7 +68,7 @@ module Fujin
         return nil unless power.recorded?
 
         run = longest(samples, POWER_HELD_S) { |i| power.pct(i).to_f > 100.0 + POWER_ROOM_PCT } or return nil
-        ["power #{run.map { |i| power.pct(i) }.max.round} % of the engine's limit", *span(run)]
+        [Text.of("power %{run} % of the engine's limit", run: run.map { |i| power.pct(i) }.max.round), *span(run)]
       end
 
       def unplanned_contact

@@ -58,9 +58,13 @@ module Fujin
       # @return [Answer]
       def answer
         unless @manoeuvre.pilot
-          return nothing("the pilot model does not fly #{@manoeuvre.title.downcase} yet: nothing can be tried")
+          return nothing(Text.of('the pilot model does not fly %{manoeuvre} yet: nothing can be tried',
+                                 manoeuvre: @manoeuvre.title.downcase))
         end
-        return nothing("the pilot model flies no #{@fault_id.tr('_', ' ')}: nothing can be tried") unless @knob
+        unless @knob
+          return nothing(Text.of('the pilot model flies no %{fault_id}: nothing can be tried',
+                                 fault_id: @fault_id.tr('_', ' ')))
+        end
         return nothing('only an attempt that was finished can be flown again') unless comparable?
 
         plain = told_with(plain_knobs)
@@ -123,8 +127,8 @@ module Fujin
 
       # What was named came from something else: taking it away would change nothing.
       def none_of_it =
-        "the model that fits this flight has next to nothing of it (#{@manoeuvre.fault(@fault_id).title.downcase}): " \
-          'look for another cause'
+        Text.of('the model that fits this flight has next to nothing of it (%{fault}): look for another cause',
+                fault: @manoeuvre.fault(@fault_id).title.downcase)
 
       # From a hover, where the nose pointed.
       def course =

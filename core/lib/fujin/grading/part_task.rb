@@ -18,8 +18,8 @@ module Fujin
       # @param task [String] of TASKS, not the whole
       # @param kind [String] of aircraft
       def self.sentence(task, kind)
-        "The student has the #{CALLED.fetch(kind).fetch(task)} and nothing else; the instructor flies the rest, and " \
-          'disturbs it.'
+        Text.of('The student has the %{kind} and nothing else; the instructor flies the rest, and disturbs it.',
+                kind: CALLED.fetch(kind).fetch(task))
       end
 
       # @param task [String] of TASKS

@@ -48,7 +48,8 @@ module Fujin
 
       def problems(manoeuvre, phases)
         unless manoeuvre.recorded?
-          return [{ path: 'manoeuvre', message: "#{manoeuvre.title} is not measured in recordings yet" }]
+          return [{ path: 'manoeuvre', message: Text.of('%{manoeuvre} is not measured in recordings yet',
+                                                        manoeuvre: manoeuvre.title) }]
         end
         return [{ path: 'phases', message: 'expected at least one phase' }] if phases.empty?
 
@@ -60,16 +61,20 @@ module Fujin
 
       def wrong(manoeuvre, phase, before)
         unless manoeuvre.phases.include?(phase['id'])
-          return "#{manoeuvre.title} has the phases #{manoeuvre.phases.join(', ')}"
+          return Text.of('%{manoeuvre} has the phases %{phases}',
+                         manoeuvre: manoeuvre.title, phases: manoeuvre.phases.join(', '))
         end
 
         from, to = phase.values_at('start_s', 'end_s')
         return 'expected its start before its end' unless from < to
         unless from >= @signals.start_s - 0.01 && to <= @signals.end_s + 0.01
-          return "expected times inside the recording, #{@signals.start_s.round(1)} to #{@signals.end_s.round(1)} s"
+          return Text.of('expected times inside the recording, %{start_s} to %{end_s} s',
+                         start_s: @signals.start_s.round(1), end_s: @signals.end_s.round(1))
         end
 
-        "expected it to begin after #{before['id']} ended" if before && from < before['end_s'] - 0.01
+        if before && from < before['end_s'] - 0.01
+          Text.of('expected it to begin after %{before} ended', before: before['id'])
+        end
       end
 
       # The hover after a recovery is looked at for as long as the finder would.
@@ -100,7 +105,8 @@ module Fujin
                 [
                   {
                     path: 'touchdown',
-                    message: "no contact with the ground is recorded within #{NEAR_S.round} s of it"
+                    message: Text.of('no contact with the ground is recorded within %{near_s} s of it',
+                                     near_s: NEAR_S.round)
                   }
                 ]
         end

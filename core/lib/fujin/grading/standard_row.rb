@@ -34,13 +34,15 @@ module Fujin
       #   one another or the limit would lie in what is critical
       def with(values)
         unless values.size == Standard::STAGES.size && values.all? { |v| v.is_a?(Numeric) && v.to_f.finite? }
-          raise InvalidInput, [{ path: 'values', message: "expected #{Standard::STAGES.size} numbers, one a stage" }]
+          raise InvalidInput, [{ path: 'values', message: Text.of('expected %{stages} numbers, one a stage',
+                                                                  stages: Standard::STAGES.size) }]
         end
 
         changed = place == %w[limit] && dig(place).is_a?(String) ? { 'of' => dig(place), 'plus' => values } : values
         rule = put(@rule, place, changed)
         problem = StandardRule.problem(rule) or return rule
-        raise InvalidInput, [{ path: 'values', message: "#{problem}: nearer to what it was" }]
+        raise InvalidInput, [{ path: 'values', message: Text.of('%{problem}: nearer to what it was',
+                                                                problem: problem) }]
       end
 
       # What a band lets pass with another number for its stage, from what it let pass.
@@ -62,9 +64,9 @@ module Fujin
       # What the four numbers are of: '± of the day's glide speed', '≥ the house's setup ×'.
       def sentence
         case @rule['rule']
-        when 'around' then ['±', of_width, "of #{words(@rule['target'])}"].compact.join(' ')
-        when 'percent_of' then "± % of #{words(@rule['target'])}"
-        when 'within' then "from #{words(@rule.dig('low', 'limit'))} to at most"
+        when 'around' then ['±', of_width, Text.of('of %{rule}', rule: words(@rule['target']))].compact.join(' ')
+        when 'percent_of' then Text.of('± % of %{rule}', rule: words(@rule['target']))
+        when 'within' then Text.of('from %{rule} to at most', rule: words(@rule.dig('low', 'limit')))
         else [@rule['rule'].tr('_', ' '), of_limit].compact.join(' ')
         end
       end
@@ -76,7 +78,7 @@ module Fujin
                   'marginal_at' => 'marginal to', 'critical_below' => 'critical below',
                   'critical_above' => 'critical above', 'critical_beyond' => 'critical beyond' }
         told = named.filter_map { |key, text| "#{text} #{words(@rule[key])}" if @rule.key?(key) }
-        told << "only too #{@rule['side']} counts" if @rule['side']
+        told << Text.of('only too %{rule} counts', rule: @rule['side']) if @rule['side']
         told << "marginal outside the type's band" if @rule['band']
         told + conditions
       end
@@ -111,12 +113,15 @@ module Fujin
       def only_where
         left, sign, right = @rule['only_if']
         unless left.is_a?(Array)
-          return "only where #{words(left)} #{sign.sub('>=', '≥').sub('<=',
-                                                                      '≤')} #{words(right)}"
+          return Text.of('only where %{left} %{sign} %{right}',
+                         left: words(left),
+                         sign: sign.sub('>=', '≥').sub('<=',
+                                                       '≤'),
+                         right: words(right))
         end
 
         judged = Standard::STAGES.zip(left).select { |_, value| value.public_send(sign, right) }.map(&:first)
-        "only at #{judged.join(', ')}"
+        Text.of('only at %{judged}', judged: judged.join(', '))
       end
 
       # Do they come on top of what the day gives?
@@ -128,8 +133,10 @@ module Fujin
         limit = @rule['limit']
         return "#{words(limit)} +" if limit.is_a?(String)
         return nil unless limit.is_a?(Hash)
-        return "the larger of #{limit['larger_of'].drop(1).map { |a| words(a) }.join(', ')} and #{of_first(limit)}" if
-          limit.key?('larger_of')
+        if limit.key?('larger_of')
+          return Text.of('the larger of %{drop} and %{of_first}',
+                         drop: limit['larger_of'].drop(1).map { |a| words(a) }.join(', '), of_first: of_first(limit))
+        end
 
         "#{words(limit['of'])} #{limit.key?('plus') ? '+' : '×'}"
       end

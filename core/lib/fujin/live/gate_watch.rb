@@ -86,8 +86,10 @@ module Fujin
       def judged(gate, values, phase)
         held = gate.measures.filter_map { |id, band| reading_of(id)&.then { |name| [name, band] } }.to_h
         out = held.filter_map { |name, band| out_of(name, values[name], band) }
-        out << "still in the #{gate.over}" if gate.over == phase
-        missing = held.keys.reject { |name| values.key?(name) }.map { |name| "#{NAMES[name][0]} is not sent" }
+        out << Text.of('still in the %{over}', over: gate.over) if gate.over == phase
+        missing = held.keys.reject { |name| values.key?(name) }.map do |name|
+          Text.of('%{names} is not sent', names: NAMES[name][0])
+        end
         return called(gate, 'go_around', out, around) if out.any?
 
         missing.empty? ? called(gate, 'continue', []) : called(gate, 'not_recorded', missing)
@@ -111,7 +113,8 @@ module Fujin
         return nil if value.nil? || ((low.nil? || value >= low) && (high.nil? || value <= high))
 
         word, unit = NAMES.fetch(name)
-        "#{word} #{value.round} #{unit}, #{low&.round || 'any'} to #{high&.round || 'any'}"
+        Text.of('%{word} %{value} %{unit}, %{more} to %{more_2}',
+                word: word, value: value.round, unit: unit, more: low&.round || 'any', more_2: high&.round || 'any')
       end
     end
   end

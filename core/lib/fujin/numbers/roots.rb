@@ -17,7 +17,9 @@ module Fujin
       f_high = yield(high)
       return low if f_low.zero?
       return high if f_high.zero?
-      raise OutsideModel, "there is no #{what} between the model's limits" if f_low.positive? == f_high.positive?
+      if f_low.positive? == f_high.positive?
+        raise OutsideModel, Text.of("there is no %{what} between the model's limits", what: what)
+      end
 
       side = 0
       STEPS.times do
@@ -41,7 +43,9 @@ module Fujin
           side = -1
         end
       end
-      raise OutsideModel, "#{what} is not found to within #{tolerance}" if (high - low).abs > tolerance
+      if (high - low).abs > tolerance
+        raise OutsideModel, Text.of('%{what} is not found to within %{tolerance}', what: what, tolerance: tolerance)
+      end
 
       (low + high) / 2.0
     end

@@ -102,7 +102,8 @@ module Fujin
         caution(
           id,
           'limit',
-          "#{name} #{format('%g', value.round(1))} kt, limit #{limit} kt at #{@stage} stage: not today."
+          Text.of('%{name} %{value} kt, limit %{limit} kt at %{stage} stage: not today.',
+                  name: name, value: format('%g', value.round(1)), limit: limit, stage: @stage)
         )
       end
 
@@ -113,7 +114,8 @@ module Fujin
         caution(
           'mass',
           'limit',
-          "#{(@conditions.mass_kg - top).ceil} kg over the greatest mass of #{top} kg: do not fly."
+          Text.of('%{mass_kg} kg over the greatest mass of %{top} kg: do not fly.',
+                  mass_kg: (@conditions.mass_kg - top).ceil, top: top)
         )
       end
 
@@ -126,13 +128,15 @@ module Fujin
           caution(
             'floor_rpm_low',
             'caution',
-            "Collective fully down gives #{floor.round(1)} % today: that is the target. Keep it fully down."
+            Text.of('Collective fully down gives %{floor} % today: that is the target. Keep it fully down.',
+                    floor: floor.round(1))
           )
         elsif floor > high
           caution(
             'floor_rpm_high',
             'caution',
-            "Collective fully down would pass the band's #{high} % (#{floor.round(1)} %): check early and small."
+            Text.of("Collective fully down would pass the band's %{high} % (%{floor} %): check early and small.",
+                    high: high, floor: floor.round(1))
           )
         end
       end
@@ -145,9 +149,11 @@ module Fujin
         caution(
           'reaction',
           seconds < 1.2 ? 'caution' : 'note',
-          "From #{value('entry_speed_kt').round} kt the rotor falls to #{@type.power_off_band[0]} % in " \
-            "#{seconds.round(1)} s with the hands still: " \
-            "#{HAND.fetch(@house['collective_hand'])}, #{@type.power_loss_pedal} pedal with it."
+          Text.of('From %{entry_speed_kt} kt the rotor falls to %{power_off_band} % in %{seconds} s with the hands ' \
+            'still: %{house}, %{power_loss_pedal} pedal with it.',
+                  entry_speed_kt: value('entry_speed_kt').round, power_off_band: @type.power_off_band[0],
+                  seconds: seconds.round(1), house: HAND.fetch(@house['collective_hand']),
+                  power_loss_pedal: @type.power_loss_pedal)
         )
       end
 
@@ -170,7 +176,9 @@ module Fujin
         words = format(words, kt: tail.round)
         return caution('tailwind', 'caution', words) unless limit
 
-        caution('tailwind', 'limit', "#{words} #{allowed} kt and more behind is over the limit for stage '#{@stage}'.")
+        caution('tailwind', 'limit', Text.of('%{words} %{allowed} kt and more behind is over the limit for stage ' \
+          "'%{stage}'.",
+                                             words: words, allowed: allowed, stage: @stage))
       end
 
       TAILWINDS = {
@@ -196,8 +204,9 @@ module Fujin
         caution(
           'lte',
           'caution',
-          "Wind from #{relative}° to the nose #{hit[0]}: tail rotor disturbed there (a loss of its effectiveness). " \
-            "Be ready with #{@type.power_on_pedal} pedal as the collective comes in."
+          Text.of('Wind from %{relative}° to the nose %{hit}: tail rotor disturbed there (a loss of its ' \
+            'effectiveness). Be ready with %{power_on_pedal} pedal as the collective comes in.',
+                  relative: relative, hit: hit[0], power_on_pedal: @type.power_on_pedal)
         )
       end
 
@@ -212,8 +221,9 @@ module Fujin
         caution(
           'carburettor_ice',
           'caution',
-          "Carburettor ice #{serious ? 'likely at low power' : 'possible'} (#{@conditions.oat_c.round} °C, dew point " \
-            "#{@conditions.dew_point_c.round} °C): #{@declaration.heat_prompt}."
+          Text.of('Carburettor ice %{which} (%{oat_c} °C, dew point %{dew_point_c} °C): %{heat_prompt}.',
+                  which: serious ? 'likely at low power' : 'possible', oat_c: @conditions.oat_c.round,
+                  dew_point_c: @conditions.dew_point_c.round, heat_prompt: @declaration.heat_prompt)
         )
       end
 
@@ -225,8 +235,9 @@ module Fujin
         caution(
           'airframe_ice',
           'caution',
-          "#{@conditions.oat_c.round} °C and nearly saturated: airframe and blade ice in cloud, mist or drizzle. " \
-            'Stay out of visible moisture; turn back before it.'
+          Text.of('%{oat_c} °C and nearly saturated: airframe and blade ice in cloud, mist or drizzle. Stay out of ' \
+            'visible moisture; turn back before it.',
+                  oat_c: @conditions.oat_c.round)
         )
       end
 
@@ -238,9 +249,8 @@ module Fujin
         caution(
           'density_altitude',
           'caution',
-          "Density altitude #{Quantities.thousands(feet.round(-2))} ft: less power, " \
-            "true speed #{over} % over the dial" \
-            "#{density_adds}."
+          Text.of('Density altitude %{feet} ft: less power, true speed %{over} % over the dial%{density_adds}.',
+                  feet: Quantities.thousands(feet.round(-2)), over: over, density_adds: density_adds)
         )
       end
 

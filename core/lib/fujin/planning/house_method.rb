@@ -28,7 +28,10 @@ module Fujin
       # @raise [UnknownName] for a name that is no setting, [InvalidInput] for a value out of range
       def initialize(changes = {})
         unknown = changes.keys - NAMES
-        raise UnknownName, "no house setting #{unknown.join(', ')}: use #{NAMES.join(', ')}" unless unknown.empty?
+        unless unknown.empty?
+          raise UnknownName, Text.of('no house setting %{unknown}: use %{names}',
+                                     unknown: unknown.join(', '), names: NAMES.join(', '))
+        end
 
         problems =
           SETTINGS.filter_map { |setting| problem(setting, changes[setting.name]) if changes.key?(setting.name) }
@@ -110,13 +113,14 @@ module Fujin
 
         expected =
           if setting.allowed.is_a?(Range)
-            "a number from #{setting.allowed.begin} to #{setting.allowed.end}"
+            Text.of('a number from %{begin} to %{end_it}', begin: setting.allowed.begin, end_it: setting.allowed.end)
           else
-            "one of #{setting.allowed.join(', ')}"
+            Text.of('one of %{allowed}', allowed: setting.allowed.join(', '))
           end
-        { path: setting.name, message: "expected #{expected}, got #{value.inspect}" }
+        { path: setting.name, message: Text.of('expected %{expected}, got %{value}',
+                                               expected: expected, value: value.inspect) }
       rescue ArgumentError
-        { path: setting.name, message: "got #{value.inspect}" }
+        { path: setting.name, message: Text.of('got %{value}', value: value.inspect) }
       end
     end
   end

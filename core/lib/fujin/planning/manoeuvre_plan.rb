@@ -69,7 +69,8 @@ module Fujin
       def check_kind
         return if declaration.kinds.include?(@type.kind)
 
-        raise OutsideModel, "#{declaration.title} is not flown in a #{@type.kind}: #{@type.name} is one"
+        raise OutsideModel, Text.of('%{declaration} is not flown in a %{type}: %{type_2} is one',
+                                    declaration: declaration.title, type: @type.kind, type_2: @type.name)
       end
 
       # What the student's stage lets pass of a measure, as a gate shows it.

@@ -99,7 +99,8 @@ module Fujin
         margin = @plan.value('sink_margin_fpm')
         return [] unless margin && name(points) == 'descent'
 
-        ["#{Q.thousands(margin.abs.round(-1))} ft/min #{margin.negative? ? 'over' : 'under'} what is allowed"]
+        [Text.of('%{margin} ft/min %{which} what is allowed',
+                 margin: Q.thousands(margin.abs.round(-1)), which: margin.negative? ? 'over' : 'under')]
       end
 
       # @return [Array(Complex, Complex)] through the air and over the ground, knots, along the final course and to its
@@ -156,8 +157,13 @@ module Fujin
         heading = ((through.arg / Q::DEG) + @plan.course_deg).round % 360
         drift = (over / through).arg / Q::DEG
         to = drift.positive? ? 'right' : 'left'
-        more = [("#{seconds(whole).round} s" if whole), ("drift #{drift.abs.round}° #{to}" if drift.abs >= DRIFT_DEG)]
-        ["heading #{format('%03d', heading.zero? ? 360 : heading)}, #{over.abs.round} kt over the ground",
+        more = [("#{seconds(whole).round} s" if whole), (if drift.abs >= DRIFT_DEG
+                                                           Text.of('drift %{drift}° %{to}',
+                                                                   drift: drift.abs.round,
+                                                                   to: to)
+                                                         end)]
+        [Text.of('heading %{more}, %{over} kt over the ground',
+                 more: format('%03d', heading.zero? ? 360 : heading), over: over.abs.round),
          *([more.compact.join(', ')] if more.any?)]
       end
 
@@ -167,7 +173,9 @@ module Fujin
           rate = (after / before).arg.abs / (b.t_s - a.t_s)
           Math.atan(after.abs * Q::KT * rate / Q::G) / Q::DEG
         end
-        ["#{turned(ways.map(&:last))} in #{seconds(points).round} s", "bank about #{Q.median(banks).round}°"]
+        [Text.of('%{turned} in %{seconds} s',
+                 turned: turned(ways.map(&:last)),
+                 seconds: seconds(points).round), Text.of('bank about %{median}°', median: Q.median(banks).round)]
       end
 
       # Which way and how far the way over the ground turns.
@@ -177,7 +185,7 @@ module Fujin
         whole = steps.sum
         way = whole.positive? ? 'right' : 'left'
         return steps.first.positive? ? 'right, then left' : 'left, then right' if to_both_sides?(steps)
-        return "round to the #{way}" if whole.abs > ROUND_DEG
+        return Text.of('round to the %{way}', way: way) if whole.abs > ROUND_DEG
 
         "#{(whole.abs / 5.0).round * 5}° #{way}"
       end
@@ -198,9 +206,11 @@ module Fujin
           next if low.nil? && high.nil?
 
           low = nil if low == '0' && high
-          next "#{low} to #{high} #{words}" if low && high
+          next Text.of('%{low} to %{high} %{words}', low: low, high: high, words: words) if low && high
 
-          low ? "at least #{low} #{words}" : "at most #{high} #{words}"
+          next Text.of('at most %{high} %{words}', high: high, words: words) unless low
+
+          Text.of('at least %{low} %{words}', low: low, words: words)
         end
       end
 
@@ -222,7 +232,8 @@ module Fujin
         end
         return if passed.nil? || @plan.gates.empty?
 
-        mark('above', passed.first, ["abeam the spot at #{feet(passed.first.across_ft.abs)}"], BESIDE)
+        mark('above', passed.first, [Text.of('abeam the spot at %{feet}',
+                                             feet: feet(passed.first.across_ft.abs))], BESIDE)
       end
     end
   end

@@ -34,7 +34,8 @@ module Fujin
 
         # Steady climb with a power, + up; negative when the power does not hold level flight.
         def climb_m_s(speed_kt, power_w = power_available_w)
-          -Roots.find(-30.0, 30.0, tolerance: 1e-4, what: "steady climb at #{speed_kt.round} kt") do |sink|
+          -Roots.find(-30.0, 30.0, tolerance: 1e-4, what: Text.of('steady climb at %{speed_kt} kt',
+                                                                  speed_kt: speed_kt.round)) do |sink|
             (@trim.at(speed_kt, sink).engine_power_w - power_w) / 1000.0
           end
         end

@@ -37,13 +37,18 @@ module Fujin
         climb = value('climb_fpm')
         return nil if climb && climb > 200
 
-        text = climb ? "Full power climbs #{climb.round} ft/min, 200 wanted" : 'Full power does not hold height'
-        caution('climb', 'limit', "#{text} today: less load, a cooler hour, or don't go.")
+        text = if climb
+                 Text.of('Full power climbs %{climb} ft/min, 200 wanted', climb: climb.round)
+               else
+                 'Full power does not hold height'
+               end
+        caution('climb', 'limit', Text.of("%{text} today: less load, a cooler hour, or don't go.", text: text))
       end
 
       def hover_text(where, needed, available, advice) =
-        "Hover #{where}: #{needed.round(1)} kW needed, #{available.round(1)} available: " \
-          "#{advice.fetch(@declaration.course_of)}."
+        Text.of('Hover %{where}: %{needed} kW needed, %{available} available: %{advice}.',
+                where: where, needed: needed.round(1), available: available.round(1),
+                advice: advice.fetch(@declaration.course_of))
 
       # The house's least power margin for this manoeuvre.
       def power_margin
@@ -56,8 +61,9 @@ module Fujin
         caution(
           'power_margin',
           'limit',
-          "Power margin #{margin.round(1)} % #{where} ground effect, #{wanted} % wanted: less fuel, a cooler hour, " \
-            'or another exercise.'
+          Text.of('Power margin %{margin} % %{where} ground effect, %{wanted} % wanted: less fuel, a cooler hour, or ' \
+            'another exercise.',
+                  margin: margin.round(1), where: where, wanted: wanted)
         )
       end
     end

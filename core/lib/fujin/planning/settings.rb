@@ -29,7 +29,8 @@ module Fujin
       def read(names, given)
         unknown = given.keys - names
         unless unknown.empty?
-          raise UnknownName, "no setting #{unknown.join(', ')} here: use #{(names + HouseMethod::NAMES).join(', ')}"
+          raise UnknownName, Text.of('no setting %{unknown} here: use %{names}',
+                                     unknown: unknown.join(', '), names: (names + HouseMethod::NAMES).join(', '))
         end
 
         problems = given.filter_map { |name, value| problem(BY_NAME.fetch(name), value) }
@@ -46,11 +47,12 @@ module Fujin
 
         expected =
           if range
-            "a number from #{setting.allowed.begin} to #{setting.allowed.end}"
+            Text.of('a number from %{begin} to %{end_it}', begin: setting.allowed.begin, end_it: setting.allowed.end)
           else
-            "one of #{setting.allowed.join(', ')}"
+            Text.of('one of %{allowed}', allowed: setting.allowed.join(', '))
           end
-        { path: setting.name, message: "expected #{expected}, got #{value.inspect}" }
+        { path: setting.name, message: Text.of('expected %{expected}, got %{value}',
+                                               expected: expected, value: value.inspect) }
       end
     end
   end

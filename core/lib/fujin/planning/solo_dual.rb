@@ -51,7 +51,8 @@ module Fujin
             *trims.map { |t| cell { t.hover_power_w(height_m: DayNumbers::HOVER_FT * Q::FT) / 1000.0 } },
             'kw'
           ],
-          ["Climb at #{climb.round} kt", *pair.map { |c| cell { Performance.of(c).climb_m_s(climb) / Q::FPM } }, 'fpm']
+          [Text.of('Climb at %{climb} kt',
+                   climb: climb.round), *pair.map { |c| cell { Performance.of(c).climb_m_s(climb) / Q::FPM } }, 'fpm']
         ]
       end
 
@@ -62,21 +63,22 @@ module Fujin
         [
           ['Mass', *pair.map(&:mass_kg), 'kg'],
           [
-            "Rotor rpm at #{speed.round} kt, power off",
+            Text.of('Rotor rpm at %{speed} kt, power off', speed: speed.round),
             *gyros.map { |g| cell { g.power_off(speed).rotor_pct } },
             'pct'
           ],
           [
-            "Sink at #{speed.round} kt, power off",
+            Text.of('Sink at %{speed} kt, power off', speed: speed.round),
             *gyros.map { |g| cell { g.power_off(speed).sink_m_s / Q::FPM } },
             'fpm'
           ],
           [
-            "Power for level flight at #{speed.round} kt",
+            Text.of('Power for level flight at %{speed} kt', speed: speed.round),
             *gyros.map { |g| cell { g.level(speed).engine_power_w / 1000.0 } },
             'kw'
           ],
-          ["Climb at #{climb.round} kt", *gyros.map { |g| cell { -g.full_power(climb).sink_m_s / Q::FPM } }, 'fpm'],
+          [Text.of('Climb at %{climb} kt',
+                   climb: climb.round), *gyros.map { |g| cell { -g.full_power(climb).sink_m_s / Q::FPM } }, 'fpm'],
           ['Lowest level speed', *gyros.map { |g| cell { g.lowest_level_speed_kt } }, 'kt']
         ]
       end

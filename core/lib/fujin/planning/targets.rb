@@ -35,11 +35,13 @@ module Fujin
 
       # @return [String] as a person reads it: "the day's flare height"
       def self.label(name)
-        return "the house's #{HOUSE_WORDS.fetch(name, plain(name))}" if house?(name) && !Glossary.numbers.key?(name)
-        return "the type's #{plain(name)}" if OF_TYPE.key?(name) && !Glossary.numbers.key?(name)
+        if house?(name) && !Glossary.numbers.key?(name)
+          return Text.of("the house's %{name}", name: HOUSE_WORDS.fetch(name, plain(name)))
+        end
+        return Text.of("the type's %{name}", name: plain(name)) if OF_TYPE.key?(name) && !Glossary.numbers.key?(name)
 
         label = Glossary.numbers[name]&.label || plain(name)
-        "the day's #{label[0].downcase}#{label[1..]}"
+        Text.of("the day's %{label}%{label_2}", label: label[0].downcase, label_2: label[1..])
       end
 
       def self.house?(name) = HouseMethod::NAMES.include?(name)
@@ -61,7 +63,7 @@ module Fujin
       # @raise [KeyError] when the day does not give it
       def fetch(name)
         @own[name] || planned(name) || house(name) || OF_TYPE[name]&.call(@type) ||
-          raise(KeyError, "the day's plan gives no #{name}")
+          raise(KeyError, Text.of("the day's plan gives no %{name}", name: name))
       end
 
       alias [] fetch

@@ -36,10 +36,13 @@ module Fujin
           all = declared.values_at(*rung.manoeuvres)
           [['setting', rung.setting, all.flat_map(&:settings)], ['measure', rung.measure, all.flat_map(&:measure_ids)]]
             .select { |_, span, names| span && !names.include?(span.name) }
-            .map { |kind, span, _| { path: "#{block.id}.#{kind}", message: "no manoeuvre of it has #{span.name}" } }
+            .map do |kind, span, _|
+            { path: "#{block.id}.#{kind}", message: Text.of('no manoeuvre of it has %{span}', span: span.name) }
+          end
         end
         problems += block.rungs.reject(&:asks_right?).map do |rung|
-          { path: "#{block.id}.ask", message: "an exercise planned so does not count as #{rung.words}" }
+          { path: "#{block.id}.ask", message: Text.of('an exercise planned so does not count as %{words}',
+                                                      words: rung.words) }
         end
         raise InvalidInput, problems if problems.any?
       end

@@ -45,7 +45,11 @@ module Fujin
 
       # @return [Array<String>] a rung each: '4 of 10 stop-and-restart take-offs'
       def lines
-        block.rungs.zip(done).map { |rung, count| "#{[count, rung.wanted].min} of #{rung.wanted} #{rung.words}" }
+        block.rungs.zip(done).map do |rung, count|
+          Text.of('%{number} of %{wanted} %{words}',
+                  number: [count, rung.wanted].min, wanted: rung.wanted,
+                  words: rung.words)
+        end
       end
 
       # As a condition of a sign-off or of solo.

@@ -52,7 +52,11 @@ module Fujin
           phase = standing.weakest_phase&.tr('_', ' ')
           stuck = standing.stuck? ? ' and not getting better' : ''
           Advice.new(manoeuvre: id, attempts: 3,
-                     reason: "#{title(id)}: not to standard yet#{stuck}#{", #{phase} is the weakest phase" if phase}.")
+                     reason: Text.of('%{title}: not to standard yet%{stuck}%{more}.',
+                                     title: title(id), stuck: stuck,
+                                     more: (if phase
+                                              Text.of(', %{phase} is the weakest phase', phase: phase)
+                                            end)))
         end
       end
 
@@ -65,7 +69,8 @@ module Fujin
 
           done = one.done[one.block.rungs.index(rung)]
           Advice.new(manoeuvre: id, attempts: [rung.wanted - done, MOST_AT_ONCE].min,
-                     reason: "#{one.block.title}: #{done} of #{rung.wanted} #{rung.words}.")
+                     reason: Text.of('%{block}: %{done} of %{wanted} %{words}.',
+                                     block: one.block.title, done: done, wanted: rung.wanted, words: rung.words))
         end
       end
 
@@ -77,7 +82,8 @@ module Fujin
           .sort_by { |_, standing| standing.last_flown }
           .map do |id, standing|
             Advice.new(manoeuvre: id, attempts: 2,
-                       reason: "#{title(id)}: not flown for #{(@today - standing.last_flown).to_i} days.")
+                       reason: Text.of('%{title}: not flown for %{today} days.',
+                                       title: title(id), today: (@today - standing.last_flown).to_i))
           end
       end
 
@@ -87,7 +93,7 @@ module Fujin
         furthest = @declared.rindex { |declared| @standings.key?(declared.id) } || -1
         unflown = ->(some) { some.find { |one| one.recorded? && !@standings.key?(one.id) && !one.outside_test } }
         one = unflown.call(@declared.drop(furthest + 1)) || unflown.call(@declared) or return []
-        [Advice.new(manoeuvre: one.id, attempts: 3, reason: "#{one.title}: next in teaching order.")]
+        [Advice.new(manoeuvre: one.id, attempts: 3, reason: Text.of('%{one}: next in teaching order.', one: one.title))]
       end
     end
   end

@@ -31,7 +31,11 @@ module Fujin
 
       # What is wanted stands there too where nothing of it was flown yet.
       def last(good, wanted) =
-        @recent.empty? ? "#{wanted}: no counted attempt yet" : "#{good} of the last #{@recent.size} #{wanted}"
+        if @recent.empty?
+          Text.of('%{wanted}: no counted attempt yet', wanted: wanted)
+        else
+          Text.of('%{good} of the last %{recent} %{wanted}', good: good, recent: @recent.size, wanted: wanted)
+        end
 
       def condition(id, met, text) = Condition.new(id: id, met: met, text: text)
 
@@ -40,7 +44,8 @@ module Fujin
         condition(
           'enough_attempts',
           @recent.size >= wanted,
-          "#{[@counted.size, wanted].min} of #{wanted} counted attempts flown"
+          Text.of('%{counted} of %{wanted} counted attempts flown',
+                  counted: [@counted.size, wanted].min, wanted: wanted)
         )
       end
 
@@ -49,14 +54,14 @@ module Fujin
         condition(
           'to_standard',
           @recent.any? && good == @recent.size,
-          last(good, "counted attempts to standard in every phase#{ungraded}")
+          last(good, Text.of('counted attempts to standard in every phase%{ungraded}', ungraded: ungraded))
         )
       end
 
       # A phase that nobody graded is not to standard, whatever the others are.
       def ungraded
         phases = @recent.flat_map(&:ungraded).uniq
-        phases.empty? ? '' : "; not graded: #{phases.join(', ').tr('_', ' ')}"
+        phases.empty? ? '' : Text.of('; not graded: %{phases}', phases: phases.join(', ').tr('_', ' '))
       end
 
       # The last attempts were held to the student's stage, or a stricter one.
@@ -69,7 +74,7 @@ module Fujin
           condition(
             'stage',
             @recent.any? && good == @recent.size,
-            last(good, "held to the standard '#{@stage}' or a stricter one")
+            last(good, Text.of("held to the standard '%{stage}' or a stricter one", stage: @stage))
           )
         ]
       end
@@ -88,8 +93,11 @@ module Fujin
         condition(
           'different_days',
           flown >= @rule[:days],
-          "#{"the last #{@recent.size} " unless @recent.empty?}flown on #{flown} #{flown == 1 ? 'day' : 'days'}, at " \
-            "least #{@rule[:days]} wanted"
+          Text.of('%{more}flown on %{flown} %{which}, at least %{rule} wanted',
+                  more: (unless @recent.empty?
+                           Text.of('the last %{recent} ', recent: @recent.size)
+                         end),
+                  flown: flown, which: flown == 1 ? 'day' : 'days', rule: @rule[:days])
         )
       end
 
@@ -98,9 +106,14 @@ module Fujin
         bad = window.count(&:critical)
         text =
           if bad.zero?
-            "no critical measure out of limits #{window.empty? ? 'so far' : "in the last #{window.size}"}"
+            Text.of('no critical measure out of limits %{which}',
+                    which: if window.empty?
+                             'so far'
+                           else
+                             Text.of('in the last %{window}', window: window.size)
+                           end)
           else
-            "a critical measure out of limits in #{bad} of the last #{window.size}"
+            Text.of('a critical measure out of limits in %{bad} of the last %{window}', bad: bad, window: window.size)
           end
         condition('no_critical', bad.zero?, text)
       end

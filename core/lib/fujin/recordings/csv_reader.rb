@@ -88,7 +88,8 @@ module Fujin
         lines = text.split(/\r\n|\n|\r/)
         @separator = [',', ';', "\t"].max_by { |mark| lines.first.to_s.count(mark) }
         if lines.size - 1 > MAX_ROWS
-          refuse("has #{lines.size - 1} rows; at most #{MAX_ROWS} are read. Split the file", nil)
+          refuse(Text.of('has %{lines} rows; at most %{max_rows} are read. Split the file',
+                         lines: lines.size - 1, max_rows: MAX_ROWS), nil)
         end
         lines
       rescue ArgumentError
@@ -101,12 +102,13 @@ module Fujin
         if known.empty?
           ask(
             titles,
-            "has no known column in its header row (#{titles.first(3).join(', ')}…). Expected headings such as t_s, " \
-              'ias_kt, nr_pct'
+            Text.of('has no known column in its header row (%{titles}…). Expected headings such as t_s, ias_kt, ' \
+              'nr_pct',
+                    titles: titles.first(3).join(', '))
           )
         end
         doubled = known.find { |title| titles.count(title) > 1 }
-        refuse("has the column #{doubled} twice", 1) if doubled
+        refuse(Text.of('has the column %{doubled} twice', doubled: doubled), 1) if doubled
         titles
       end
 
@@ -123,7 +125,8 @@ module Fujin
         refuse(reason, 1) unless titles.size > 2 && @lines.size > 3 && numbers * 2 >= titles.size
 
         raise UnknownHeadings.new(
-          "#{@name} #{reason} (line 1). Say what its headings mean, once for this device. Nothing was changed.",
+          Text.of('%{name} %{reason} (line 1). Say what its headings mean, once for this device. Nothing was changed.',
+                  name: @name, reason: reason),
           headings: self.titles,
           example: example
         )
@@ -165,14 +168,16 @@ module Fujin
             values << number_in(row[index], low, high, number, title, told)
           end
         end
-        @notes << "#{disordered} rows whose time did not move on were left out" if disordered.positive?
+        if disordered.positive?
+          @notes << Text.of('%{disordered} rows whose time did not move on were left out', disordered: disordered)
+        end
         @values.reject! { |_, values| values.all?(&:nan?) }
       end
 
       def short_last_line?(row, header, number)
         return false unless number == @lines.size - 1 && @ends_open && row.size < header.size
 
-        @notes << "the last line (#{number + 1}) is cut short and was left out"
+        @notes << Text.of('the last line (%{number}) is cut short and was left out', number: number + 1)
         true
       end
 
@@ -221,19 +226,22 @@ module Fujin
         @bad_cells += 1
         return if @bad_cells > MAX_CELL_NOTES
 
-        @notes << "line #{line + 1}, column #{title}: #{cell.to_s[0,
-                                                                  20].inspect} is no usable value and counts as a gap"
+        @notes << Text.of('line %{line}, column %{title}: %{cell} is no usable value and counts as a gap',
+                          line: line + 1, title: title,
+                          cell: cell.to_s[0,
+                                          20].inspect)
       end
 
       def say_bad_cells
         return unless @bad_cells > MAX_CELL_NOTES
 
-        @notes << "and #{@bad_cells - MAX_CELL_NOTES} more cells without a usable value"
+        @notes << Text.of('and %{bad_cells} more cells without a usable value', bad_cells: @bad_cells - MAX_CELL_NOTES)
       end
 
       def refuse(reason, line)
-        place = line ? " (line #{line})" : ''
-        raise UnreadableRecording.new("#{@name} #{reason}#{place}. Nothing was changed.", line: line)
+        place = line ? Text.of(' (line %{line})', line: line) : ''
+        raise UnreadableRecording.new(Text.of('%{name} %{reason}%{place}. Nothing was changed.',
+                                              name: @name, reason: reason, place: place), line: line)
       end
     end
   end

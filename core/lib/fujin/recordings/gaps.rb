@@ -18,7 +18,8 @@ module Fujin
         missing = time_gaps(times, step)
         unless missing.empty?
           longest = missing.map { |from, to| to - from }.max
-          notes << "#{missing.size} gaps in time, the longest #{longest.round(1)} s"
+          notes << Text.of('%{missing} gaps in time, the longest %{longest} s',
+                           missing: missing.size, longest: longest.round(1))
         end
         merge(marked + missing.select { |from, to| (to - from).between?(SILENT_S, LONGEST_S) })
       end

@@ -34,11 +34,14 @@ module Fujin
       def read
         if @text.b.include?('<!ENTITY')
           raise UnreadableRecording,
-                "#{@name} defines entities of its own, which no flight recorder does. Nothing was changed."
+                Text.of('%{name} defines entities of its own, which no flight recorder does. Nothing was changed.',
+                        name: @name)
         end
 
         parse
-        @log.notes << "#{@timeless} track points without a time were left out" if @timeless.positive?
+        if @timeless.positive?
+          @log.notes << Text.of('%{timeless} track points without a time were left out', timeless: @timeless)
+        end
         @log.recording('GPX track points')
       end
 
@@ -69,12 +72,16 @@ module Fujin
         line = e.is_a?(REXML::ParseException) ? e.line : nil
         if @log.size < 2
           raise UnreadableRecording.new(
-            "#{@name} is no readable GPX file#{" (line #{line})" if line}. Nothing was changed.",
+            Text.of('%{name} is no readable GPX file%{more}. Nothing was changed.',
+                    name: @name, more: (Text.of(' (line %{line})', line: line) if line)),
             line: line
           )
         end
 
-        @log.notes << "the file breaks off#{" at line #{line}" if line}: what stands before that was read"
+        @log.notes << Text.of('the file breaks off%{more}: what stands before that was read',
+                              more: (if line
+                                       Text.of(' at line %{line}', line: line)
+                                     end))
       end
 
       def take(point)

@@ -150,20 +150,23 @@ module Fujin
         channel, unit = row.values_at('channel', 'unit')
         unless CHANNELS.include?(channel)
           return (
-            { path: row['heading'].to_s, message: "expected one of #{CHANNELS.join(', ')}, got #{channel.inspect}" }
+            { path: row['heading'].to_s, message: Text.of('expected one of %{channels}, got %{channel}',
+                                                          channels: CHANNELS.join(', '), channel: channel.inspect) }
           )
         end
         return nil if self.class.units(channel).include?(unit)
 
         {
           path: row['heading'].to_s,
-          message: "expected one of #{self.class.units(channel).join(', ')} for #{channel}, got #{unit.inspect}"
+          message: Text.of('expected one of %{units} for %{channel}, got %{unit}',
+                           units: self.class.units(channel).join(', '), channel: channel, unit: unit.inspect)
         }
       end
 
       def doubled(told)
         told.group_by { |row| row['channel'] }.select { |_, rows| rows.size > 1 }.map do |channel, rows|
-          { path: rows.last['heading'].to_s, message: "#{channel} is said of #{rows.size} headings: keep one" }
+          { path: rows.last['heading'].to_s, message: Text.of('%{channel} is said of %{rows} headings: keep one',
+                                                              channel: channel, rows: rows.size) }
         end
       end
     end

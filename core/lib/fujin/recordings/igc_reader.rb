@@ -118,12 +118,14 @@ module Fujin
 
       def say
         if @broken.any?
-          @log.notes << "#{@broken.size} fixes could not be read and were left out (first at line #{@broken.first})"
+          @log.notes << Text.of('%{broken} fixes could not be read and were left out (first at line %{broken_2})',
+                                broken: @broken.size, broken_2: @broken.first)
         end
         @log.notes << 'the file has no date: times count from midnight' unless @dated
         if @log.size > 1
-          @log.notes << "heights are #{@satellite ? 'from the satellites' : 'from pressure'}: above ground they " \
-            "count from this flight's own stops on the ground"
+          @log.notes << Text.of("heights are %{which}: above ground they count from this flight's own stops on the " \
+            'ground',
+                                which: @satellite ? 'from the satellites' : 'from pressure')
         end
       end
     end

@@ -29,7 +29,10 @@ module Fujin
           words = Nmea.words(line)
           words ? take(words) : @broken += 1
         end
-        @log.notes << "#{@broken} sentences were broken or had a wrong checksum and were left out" if @broken.positive?
+        if @broken.positive?
+          @log.notes << Text.of('%{broken} sentences were broken or had a wrong checksum and were left out',
+                                broken: @broken)
+        end
         @log.recording('NMEA positions (RMC sentences)')
       end
 
@@ -47,8 +50,9 @@ module Fujin
         back = @log.last_time ? @log.last_time - (time + @shift_s) : 0.0
         if back >= SET_BACK_S
           @shift_s += back + OFF_S
-          @log.notes << "the recorder's clock was set back by #{back.round} s; what follows was laid " \
-            "#{OFF_S.round} s after what came before"
+          @log.notes << Text.of("the recorder's clock was set back by %{back} s; what follows was laid %{off_s} s " \
+            'after what came before',
+                                back: back.round, off_s: OFF_S.round)
         end
         time + @shift_s
       end

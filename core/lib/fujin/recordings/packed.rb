@@ -42,15 +42,17 @@ module Fujin
         while (part = reader.read(CHUNK))
           size += part.bytesize
           if size > MOST_BYTES
-            raise UnreadableRecording, "#{name} unpacks to more than #{MOST_BYTES / CHUNK} MB. Split the file."
+            raise UnreadableRecording, Text.of('%{name} unpacks to more than %{most_bytes} MB. Split the file.',
+                                               name: name, most_bytes: MOST_BYTES / CHUNK)
           end
 
           yield part
         end
       rescue Zlib::Error
         raise UnreadableRecording,
-              "#{name} is a gzip file that is cut short or damaged. Copy it from the recorder again. Nothing was " \
-                'changed.'
+              Text.of('%{name} is a gzip file that is cut short or damaged. Copy it from the recorder again. Nothing ' \
+                'was changed.',
+                      name: name)
       end
     end
   end

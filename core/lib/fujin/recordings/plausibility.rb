@@ -24,7 +24,8 @@ module Fujin
 
         notes =
           reasons.map do |channel, why|
-            "#{channel} was left out: #{why}. If the unit is another, say so for this device's headings"
+            Text.of("%{channel} was left out: %{why}. If the unit is another, say so for this device's headings",
+                    channel: channel, why: why)
           end
         recording.with(
           channels: recording.channels.except(*reasons.map(&:first)).freeze,
@@ -36,7 +37,8 @@ module Fujin
         SHARES.filter_map do |channel, most|
           highest = recording[channel]&.reject(&:nan?)&.max
           if highest&.between?(0.2, most)
-            [channel, "it never passes #{highest.round(2)}, which is a share and not percent"]
+            [channel, Text.of('it never passes %{highest}, which is a share and not percent',
+                              highest: highest.round(2))]
           end
         end
       end
@@ -47,7 +49,8 @@ module Fujin
 
         ratio = ratio_of(recording, 'gs_kt') { |i, j| moved_kt(recording, i, j) }
         named(ratio, { 0.5144 => 'm/s', 1.852 => 'km/h', 1.1508 => 'mph' }).map do |unit|
-          ['gs_kt', "the positions move #{(1.0 / ratio).round(2)} times as fast: it looks like #{unit}"]
+          ['gs_kt', Text.of('the positions move %{ratio} times as fast: it looks like %{unit}',
+                            ratio: (1.0 / ratio).round(2), unit: unit)]
         end
       end
 
@@ -65,7 +68,12 @@ module Fujin
         unit = if ratio.between?(0.4, 0.62) && fastest < 55.0 then 'm/s'
                elsif ratio.between?(1.55, 2.4) && fastest > 105.0 then 'km/h'
                end
-        unit ? [['ias_kt', "it is #{ratio.round(2)} times the ground speed throughout: it looks like #{unit}"]] : []
+        if unit
+          [['ias_kt', Text.of('it is %{ratio} times the ground speed throughout: it looks like %{unit}',
+                              ratio: ratio.round(2), unit: unit)]]
+        else
+          []
+        end
       end
 
       # Vertical speed against the altitude's own rate.
@@ -76,7 +84,8 @@ module Fujin
         slope = slope_of(recording, height) or return []
         named(slope, { 3.2808 => 'metres', 0.3048 => 'm/min', 0.00508 => 'm/s', 0.01667 => 'ft/s' }).flat_map do |unit|
           wrong = unit == 'metres' ? height : 'vs_fpm'
-          [[wrong, "heights and vertical speeds differ by a factor of #{slope.round(3)}: it looks like #{unit}"]]
+          [[wrong, Text.of('heights and vertical speeds differ by a factor of %{slope}: it looks like %{unit}',
+                           slope: slope.round(3), unit: unit)]]
         end
       end
 

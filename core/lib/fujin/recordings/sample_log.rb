@@ -44,13 +44,19 @@ module Fujin
       # @return [Recording]
       # @raise [UnreadableRecording]
       def recording(what, own_datum: false)
-        raise UnreadableRecording, "#{@name} holds no #{what} with a time. Nothing was changed." if size < 2
+        if size < 2
+          raise UnreadableRecording, Text.of('%{name} holds no %{what} with a time. Nothing was changed.',
+                                             name: @name, what: what)
+        end
         if size > CsvReader::MAX_ROWS
           raise UnreadableRecording,
-                "#{@name} has #{size} samples; at most #{CsvReader::MAX_ROWS} are read. Split the file."
+                Text.of('%{name} has %{it} samples; at most %{max_rows} are read. Split the file.',
+                        name: @name, it: size, max_rows: CsvReader::MAX_ROWS)
         end
 
-        @notes << "#{@stale} samples whose time did not move on were left out" if @stale.positive?
+        if @stale.positive?
+          @notes << Text.of('%{stale} samples whose time did not move on were left out', stale: @stale)
+        end
         times = @samples.map { |sample| sample['t_s'] }
         names = @samples.flat_map(&:keys).uniq - %w[t_s]
         channels = names.to_h { |channel| [channel, @samples.map { |sample| sample.fetch(channel, Float::NAN) }] }

@@ -52,7 +52,7 @@ module Fujin
       def [](name) = @signals[name]
       def signal?(name) = @signals.key?(name)
       def estimated?(*names) = names.any? { |name| @estimated[name] }
-      def reason(name) = @reasons[name] || "#{name} is not in the file"
+      def reason(name) = @reasons[name] || Text.of('%{name} is not in the file', name: name)
 
       # Ground speed worked out from positions trembles with them.
       def standing_kt = estimated?(:gs) ? 3.0 : 1.0

@@ -25,12 +25,17 @@ module Fujin
             where = format('%<feet>d ft to the %<deg>03d', feet: (off_m / Quantities::FT).round(-1),
                                                            deg: bearing_deg.round)
             case kind
-            when 'stands' then "#{about} #{id.tr('-', ' ')}, drawn at #{site}: #{where}, and not in this survey."
+            when 'stands' then Text.of('%{about} %{id}, drawn at %{site}: %{where}, and not in this survey.',
+                                       about: about, id: id.tr('-', ' '), site: site, where: where)
             when 'runs_on'
-              "#{about} #{id.tr('-',
-                                ' ')}, drawn at #{site}: an end of it was not seen; straight on it passes #{where}."
+              Text.of('%{about} %{id}, drawn at %{site}: an end of it was not seen; straight on it passes %{where}.',
+                      about: about,
+                      id: id.tr('-',
+                                ' '),
+                      site: site, where: where)
             else
-              "#{site}, #{(off_m / Neighbours::MILE_M).round(1)} nm away: “#{note}” Does it hold here?"
+              Text.of('%{site}, %{off_m} nm away: “%{note}” Does it hold here?',
+                      site: site, off_m: (off_m / Neighbours::MILE_M).round(1), note: note)
             end
           end
         end

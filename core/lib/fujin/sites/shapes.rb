@@ -37,7 +37,7 @@ module Fujin
         short = @site.obstacles.select do |one|
           one.line && (one.line.size < 2 || one.line.each_cons(2).any? { |a, b| (b - a).abs < TOUCH_M })
         end
-        short.map { |one| [one.id, "the line has no length near #{place(one.line[0])}"] }
+        short.map { |one| [one.id, Text.of('the line has no length near %{place}', place: place(one.line[0]))] }
       end
 
       # Edges of one ring that are no neighbours must not meet.
@@ -49,7 +49,7 @@ module Fujin
 
             Plane.meet?(*edges[i], *edges[j])
           end
-          [id, "its ring crosses itself near #{place(edges[pair[1]][0])}"] if pair
+          [id, Text.of('its ring crosses itself near %{place}', place: place(edges[pair[1]][0]))] if pair
         end
       end
 
@@ -58,14 +58,14 @@ module Fujin
         holes.each_with_index.flat_map do |hole, i|
           others = [outside, *holes[(i + 1)..]]
           touching = others.any? { |other| touch?(hole, other) }
-          next [[id, "a hole touches another ring near #{place(hole[0])}"]] if touching
+          next [[id, Text.of('a hole touches another ring near %{place}', place: place(hole[0]))]] if touching
 
           if hole.all? do |corner|
             Plane.inside?([outside], corner)
           end
             []
           else
-            [[id, "a hole lies outside near #{place(hole[0])}"]]
+            [[id, Text.of('a hole lies outside near %{place}', place: place(hole[0]))]]
           end
         end
       end
@@ -77,12 +77,14 @@ module Fujin
       def far
         (@site.obstacles.map { |one| [one.id, one.rings[0][0]] } + @site.spots.map { |one| [one.id, one.at] })
           .select { |_, at| at.abs > FAR_M }
-          .map { |id, at| [id, "lies #{(at.abs / 1000).round} km from the site, at #{place(at)}"] }
+          .map do |id, at|
+          [id, Text.of('lies %{at} km from the site, at %{place}', at: (at.abs / 1000).round, place: place(at))]
+        end
       end
 
       def spots
         @site.spots.reject { |spot| @site.usable?(spot.at) }
-          .map { |spot| [spot.id, "the spot is not on the usable ground, at #{place(spot.at)}"] }
+          .map { |spot| [spot.id, Text.of('the spot is not on the usable ground, at %{place}', place: place(spot.at))] }
       end
 
       def lines
@@ -93,28 +95,33 @@ module Fujin
         return [line.id, 'the line needs at least two positions'] if line.points.size < 2
 
         leg = line.legs.find { |from, to| (to - from).abs < SiteFile::NEAR_M }
-        [line.id, "the line has no length near #{place(leg[0])}"] if leg
+        [line.id, Text.of('the line has no length near %{place}', place: place(leg[0]))] if leg
       end
 
       def off_spot(line)
-        spot = @site.spot(line.spot) or return [line.id, "belongs to no spot: there is no #{line.spot.inspect}"]
+        spot = @site.spot(line.spot) or return [line.id, Text.of('belongs to no spot: there is no %{spot}',
+                                                                 spot: line.spot.inspect)]
         meets = line.kind == 'approach' ? line.points.last : line.points.first
         off = (meets - spot.at).abs
         return nil if off <= SiteFile::NEAR_M
 
         ends = line.kind == 'approach' ? 'ends' : 'begins'
-        [line.id, "#{ends} #{off.round(1)} m from its spot #{spot.id}, at #{place(meets)}"]
+        [line.id, Text.of('%{ends} %{off} m from its spot %{id}, at %{place}',
+                          ends: ends, off: off.round(1), id: spot.id, place: place(meets))]
       end
 
       def escape(line)
         wrong = bare(line) and return [wrong]
         approach = @site.approaches.find { |one| one.id == line.leaves }
-        return [[line.id, "leaves no approach: there is no #{line.leaves.inspect}"]] unless approach
+        unless approach
+          return [[line.id, Text.of('leaves no approach: there is no %{leaves}', leaves: line.leaves.inspect)]]
+        end
 
         off = approach.legs.map { |from, to| Plane.to_segment(line.points.first, from, to) }.min
         return [] if off <= SiteFile::NEAR_M
 
-        [[line.id, "begins #{off.round(1)} m from the approach #{approach.id}, at #{place(line.points.first)}"]]
+        [[line.id, Text.of('begins %{off} m from the approach %{id}, at %{place}',
+                           off: off.round(1), id: approach.id, place: place(line.points.first))]]
       end
 
       def place(point) = format('%.5f, %.5f', *@site.lat_lon(point))

@@ -69,7 +69,9 @@ module Fujin
 
       def only_site
         found = kind('site')
-        problem('(file)', "expected one feature of kind 'site', found #{found.size}") unless found.size == 1
+        unless found.size == 1
+          problem('(file)', Text.of("expected one feature of kind 'site', found %{found}", found: found.size))
+        end
         found.first.tap { |one| one && positions(one, 'Polygon') }
       end
 
@@ -79,7 +81,8 @@ module Fujin
         shape = feature['geometry']
         unless shape.is_a?(Hash) && types.include?(shape['type'])
           got = shape.is_a?(Hash) ? shape['type'].inspect : shape.inspect[0, 40]
-          return problem(name, "expected a geometry of type #{types.join(' or ')}, got #{got}")
+          return problem(name, Text.of('expected a geometry of type %{types}, got %{got}',
+                                       types: types.join(' or '), got: got))
         end
 
         found = shape['coordinates']
@@ -98,7 +101,8 @@ module Fujin
         numbers = position.is_a?(Array) && position.size >= 2 && position.first(2).all?(Numeric)
         return if numbers && position[0].between?(-180, 180) && position[1].between?(-90, 90)
 
-        problem(name, "expected a position as [longitude, latitude] in degrees, got #{position.inspect[0, 60]}")
+        problem(name, Text.of('expected a position as [longitude, latitude] in degrees, got %{position}',
+                              position: position.inspect[0, 60]))
       end
 
       # About the middle of the usable ground.
@@ -146,7 +150,8 @@ module Fujin
         return value.to_f if value.is_a?(Numeric) && range.cover?(value)
 
         problem(name_of(feature),
-                "#{field}: expected a number from #{range.begin} to #{range.end}, got #{value.inspect}")
+                Text.of('%{field}: expected a number from %{begin} to %{end_it}, got %{value}',
+                        field: field, begin: range.begin, end_it: range.end, value: value.inspect))
         nil
       end
 
@@ -154,7 +159,8 @@ module Fujin
         value = feature['properties'][field]
         return value if value.nil? || allowed.include?(value)
 
-        problem(name_of(feature), "#{field}: expected one of #{allowed.join(', ')}, got #{value.inspect}")
+        problem(name_of(feature), Text.of('%{field}: expected one of %{allowed}, got %{value}',
+                                          field: field, allowed: allowed.join(', '), value: value.inspect))
         nil
       end
 
@@ -243,7 +249,8 @@ module Fujin
         feet = number(feature, 'top_ft', -5000..5000) or return nil
         base_ft = base_m / Quantities::FT
         if feature['properties']['base_ft'] && feet < base_ft
-          return problem(name_of(feature), "top_ft: #{feet.round(1)} lies under its own base of #{base_ft.round(1)} ft")
+          return problem(name_of(feature), Text.of('top_ft: %{feet} lies under its own base of %{base_ft} ft',
+                                                   feet: feet.round(1), base_ft: base_ft.round(1)))
         end
 
         about = number(feature, 'top_uncertainty_ft', 0..500)

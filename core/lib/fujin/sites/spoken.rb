@@ -21,7 +21,7 @@ module Fujin
       # @return [String] 'wires', 'wires and wire south', 'wires, wire south and edge'
       def list(ids)
         *most, last = ids.map { |id| of(id) }.uniq
-        most.empty? ? last.to_s : "#{most.join(', ')} and #{last}"
+        most.empty? ? last.to_s : Text.of('%{most} and %{last}', most: most.join(', '), last: last)
       end
     end
   end

@@ -32,7 +32,7 @@ module Fujin
       private
 
       def refuse(line, message)
-        raise InvalidInput, [{ path: line ? "line #{line}" : '(file)', message: message }]
+        raise InvalidInput, [{ path: line ? Text.of('line %{line}', line: line) : '(file)', message: message }]
       end
 
       def head
@@ -45,14 +45,19 @@ module Fujin
           # After a whole head it is a row of heights with something wrong in it.
           break if (NEEDED - @head.keys).empty? && !HEAD.include?(word)
 
-          refuse(i + 1, "#{name} is not one of #{HEAD.join(', ')}") unless HEAD.include?(word)
+          unless HEAD.include?(word)
+            refuse(i + 1, Text.of('%{name} is not one of %{head}', name: name, head: HEAD.join(', ')))
+          end
           number = Float(value, exception: false)
-          refuse(i + 1, "#{name}: expected one number, got #{value.inspect}") if number.nil? || more
+          if number.nil? || more
+            refuse(i + 1, Text.of('%{name}: expected one number, got %{value}', name: name, value: value.inspect))
+          end
           @head[word] = number
         end
         missing = NEEDED - @head.keys
         unless missing.empty?
-          refuse(nil, "expected an ASCII grid: its head has no #{missing.join(', ')}. Other formats are not read")
+          refuse(nil, Text.of('expected an ASCII grid: its head has no %{missing}. Other formats are not read',
+                              missing: missing.join(', ')))
         end
         sizes
       end
@@ -62,30 +67,35 @@ module Fujin
           number = @head[name]
           next number.to_i if number == number.floor && number.between?(2, MOST)
 
-          refuse(nil, "#{name}: expected a whole number from 2 to #{MOST}, got #{number}")
+          refuse(nil, Text.of('%{name}: expected a whole number from 2 to %{most}, got %{number}',
+                              name: name, most: MOST, number: number))
         end
         size = @head['cellsize']
         return if size.positive? && size <= COARSEST_DEG
 
-        refuse(nil, "cellsize: expected degrees, more than 0 and at most #{COARSEST_DEG}, got #{size}. A grid in " \
-          'metres ' \
-          'has to be written anew in longitude and latitude (WGS 84)')
+        refuse(nil, Text.of('cellsize: expected degrees, more than 0 and at most %{coarsest_deg}, got %{size}. A ' \
+          'grid in metres has to be written anew in longitude and latitude (WGS 84)',
+                            coarsest_deg: COARSEST_DEG, size: size))
       end
 
       def corner(axis)
         most = axis == 'x' ? 180.0 : 90.0
         edge, middle = @head.values_at("#{axis}llcorner", "#{axis}llcenter")
-        refuse(nil, "expected #{axis}llcorner or #{axis}llcenter in the head") unless edge || middle
+        unless edge || middle
+          refuse(nil, Text.of('expected %{axis}llcorner or %{axis}llcenter in the head', axis: axis))
+        end
         found = edge || (middle - (@head['cellsize'] / 2.0))
         return found if found.between?(-most, most)
 
-        refuse(nil, "#{axis}llcorner: expected degrees from #{-most.round} to #{most.round}, got #{found}")
+        refuse(nil, Text.of('%{axis}llcorner: expected degrees from %{most} to %{most_2}, got %{found}',
+                            axis: axis, most: -most.round, most_2: most.round, found: found))
       end
 
       def rows
         body = @lines.drop(@head.size).reject { |text| text.strip.empty? }
         unless body.size == @count
-          refuse(nil, "expected #{@count} rows of heights after the head, got #{body.size}")
+          refuse(nil, Text.of('expected %{number} rows of heights after the head, got %{body}',
+                              number: @count, body: body.size))
         end
 
         body.each_with_index.map { |text, i| row(text, @head.size + i + 1) }
@@ -93,17 +103,20 @@ module Fujin
 
       def row(text, line)
         cells = text.split
-        refuse(line, "expected #{@columns} heights, got #{cells.size}") unless cells.size == @columns
+        unless cells.size == @columns
+          refuse(line, Text.of('expected %{columns} heights, got %{cells}', columns: @columns, cells: cells.size))
+        end
         cells.map { |cell| height(cell, line) }
       end
 
       def height(cell, line)
         metres = Float(cell, exception: false)
-        refuse(line, "expected a height in metres, got #{cell[0, 20].inspect}") if metres.nil?
+        refuse(line, Text.of('expected a height in metres, got %{cell}', cell: cell[0, 20].inspect)) if metres.nil?
         return nil if metres == @head['nodata_value']
         return metres if HEIGHTS_M.cover?(metres)
 
-        refuse(line, "expected a height from #{HEIGHTS_M.begin.round} to #{HEIGHTS_M.end.round} m, got #{cell}")
+        refuse(line, Text.of('expected a height from %{begin} to %{end_it} m, got %{cell}',
+                             begin: HEIGHTS_M.begin.round, end_it: HEIGHTS_M.end.round, cell: cell))
       end
     end
   end

@@ -23,7 +23,9 @@ module Fujin
           .map { |name| { path: name.to_s, message: 'expected at least one' } }
         days = (fields[:until] - fields[:from]).to_i
         unless days.between?(0, LONGEST_DAYS)
-          problems << { path: 'until', message: "expected a day from the first one to #{LONGEST_DAYS} days after it" }
+          problems << { path: 'until', message: Text.of('expected a day from the first one to %{longest_days} days ' \
+            'after it',
+                                                        longest_days: LONGEST_DAYS) }
         end
         raise InvalidInput, problems if problems.any?
 
@@ -35,7 +37,10 @@ module Fujin
       # @return [Array<String>] what of a booking is not in it
       def against_booking(aircraft_id, _slot, day)
         [
-          ("it holds from #{Bookings::Words.day(from)} to #{Bookings::Words.day(self.until)}" unless in_force?(day)),
+          (unless in_force?(day)
+             Text.of('it holds from %{from} to %{until}',
+                     from: Bookings::Words.day(from), until: Bookings::Words.day(self.until))
+           end),
           ('this aircraft is not in it' unless aircraft_ids.include?(aircraft_id))
         ].compact
       end
@@ -45,8 +50,10 @@ module Fujin
       def against(lesson)
         [
           *against_booking(lesson.aircraft_id, nil, lesson.day),
-          *(lesson.exercises - exercises).map { |id| "#{Catalogue.find(id).title.downcase} is not in it" },
-          *(lesson.places - places).map { |place| "#{place} is not in it" },
+          *(lesson.exercises - exercises).map do |id|
+            Text.of('%{find} is not in it', find: Catalogue.find(id).title.downcase)
+          end,
+          *(lesson.places - places).map { |place| Text.of('%{place} is not in it', place: place) },
           *weather(lesson),
           ('it is for daylight only, and the sun is not up for all of it' if daylight_only && !lesson.daylight)
         ].compact
@@ -66,15 +73,24 @@ module Fujin
 
       # What nobody measured is not within a limit.
       def most(name, value, limit, unit)
-        return "no #{name.delete_suffix(' to')} is given, and it allows up to #{limit} #{unit}" if value.nil?
+        if value.nil?
+          return Text.of('no %{name} is given, and it allows up to %{limit} %{unit}',
+                         name: name.delete_suffix(' to'), limit: limit, unit: unit)
+        end
 
-        "#{name} #{value.round} #{unit}, it allows up to #{limit} #{unit}" if value > limit
+        if value > limit
+          Text.of('%{name} %{value} %{unit}, it allows up to %{limit} %{unit}',
+                  name: name, value: value.round, unit: unit, limit: limit)
+        end
       end
 
       def least(name, value, limit, unit)
         return nil if value.nil?
 
-        "#{name} #{value.round} #{unit}, it asks for #{limit} #{unit}" if value < limit
+        if value < limit
+          Text.of('%{name} %{value} %{unit}, it asks for %{limit} %{unit}',
+                  name: name, value: value.round, unit: unit, limit: limit)
+        end
       end
     end
   end

@@ -24,7 +24,7 @@ module Fujin
         return if strange.empty?
 
         raise(InvalidInput, strange.map do |name, id|
-          { path: name.to_s, message: "there is no manoeuvre #{id.inspect}" }
+          { path: name.to_s, message: Text.of('there is no manoeuvre %{id}', id: id.inspect) }
         end)
       end
       private_class_method :check

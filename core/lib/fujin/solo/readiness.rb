@@ -48,9 +48,13 @@ module Fujin
         other = rides.reject do |name, _|
           name == usual
         end.select { |_, day| (@today - day).to_i <= RIDE_DAYS }.max_by(&:last)
-        return condition('ride', false, "No ride with a second instructor in the last #{RIDE_DAYS} days") unless other
+        unless other
+          return condition('ride', false, Text.of('No ride with a second instructor in the last %{ride_days} days',
+                                                  ride_days: RIDE_DAYS))
+        end
 
-        condition('ride', true, "Ride with #{other.first} on #{Bookings::Words.day(other.last)}")
+        condition('ride', true, Text.of('Ride with %{other} on %{other_2}',
+                                        other: other.first, other_2: Bookings::Words.day(other.last)))
       end
 
       def papers(documents, required)
@@ -64,7 +68,7 @@ module Fujin
         end
       end
 
-      def paper_missing(kind) = condition('document', false, "#{kind.title}: none on file")
+      def paper_missing(kind) = condition('document', false, Text.of('%{kind}: none on file', kind: kind.title))
     end
   end
 end

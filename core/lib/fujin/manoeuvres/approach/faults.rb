@@ -58,7 +58,8 @@ module Fujin
 
         def angle(id)
           wanted = measure('approach_angle_deg').band.target
-          found(id, "#{angle_deg.round(1)}° over the ground, #{wanted.round(1)}° is wanted", ['approach_angle_deg'])
+          found(id, Text.of('%{angle_deg}° over the ground, %{wanted}° is wanted',
+                            angle_deg: angle_deg.round(1), wanted: wanted.round(1)), ['approach_angle_deg'])
         end
 
         # Sink over what is allowed at that airspeed, below 30 kt, for a second or more.
@@ -76,8 +77,9 @@ module Fujin
           worst = over.max_by { |i| sink[i] }
           found(
             'sank_at_low_speed',
-            "#{sink[worst].round} ft/min at #{airspeed[worst].round} kt, " \
-              "#{@context.house.sink_allowed_fpm(airspeed[worst]).round} allowed",
+            Text.of('%{sink} ft/min at %{airspeed} kt, %{sink_allowed_fpm} allowed',
+                    sink: sink[worst].round, airspeed: airspeed[worst].round,
+                    sink_allowed_fpm: @context.house.sink_allowed_fpm(airspeed[worst]).round),
             ['sink_max_below_30_kt_fpm'],
             from: @signals.time(over.first),
             to: @signals.time(over.last)
@@ -97,13 +99,14 @@ module Fujin
             least = allowed('break_off_height_ft')[0].round
             found(
               'late_decision',
-              "turned away at #{value('break_off_height_ft').round} ft, the decision is made by #{least} ft",
+              Text.of('turned away at %{break_off_height_ft} ft, the decision is made by %{least} ft',
+                      break_off_height_ft: value('break_off_height_ft').round, least: least),
               ['break_off_height_ft']
             )
           else
             when_bad('late_decision', 'decision_sink_fpm') do |sank|
-              "continued past #{decide} kt with #{sank.round} ft/min of sink, " \
-                "#{allowed('decision_sink_fpm')[1].round} allowed"
+              Text.of('continued past %{decide} kt with %{sank} ft/min of sink, %{decision_sink_fpm} allowed',
+                      decide: decide, sank: sank.round, decision_sink_fpm: allowed('decision_sink_fpm')[1].round)
             end
           end
         end
@@ -111,7 +114,8 @@ module Fujin
         # More power than the engine, or the exercise, allows.
         def power_cap_broken =
           when_bad('power_cap_broken', 'power_peak_pct') do |v|
-            "#{v.round} % of the engine's limit, #{allowed('power_peak_pct')[1].round} % is the cap"
+            Text.of("%{value} % of the engine's limit, %{power_peak_pct} % is the cap",
+                    value: v.round, power_peak_pct: allowed('power_peak_pct')[1].round)
           end
 
         # Off the line of the final course through the spot, low on the approach.
@@ -125,7 +129,7 @@ module Fujin
 
           found(
             'drifted_off_track',
-            "#{off[0].abs.round} ft #{off[0].positive? ? 'right' : 'left'} of the line",
+            Text.of('%{off} ft %{side} of the line', off: off[0].abs.round, side: off[0].positive? ? 'right' : 'left'),
             ['miss_across_ft'],
             to: @signals.time(off[1])
           )

@@ -41,7 +41,10 @@ module Fujin
             measure: 'approach_angle_deg',
             range: (-6.0..6.0),
             least: 0.5,
-            words: ->(v) { "the line #{v.abs.round(1)}° #{v.positive? ? 'shallower' : 'steeper'}" }
+            words: ->(v) {
+              Text.of('the line %{value}° %{which}',
+                      value: v.abs.round(1), which: v.positive? ? 'shallower' : 'steeper')
+            }
           )
         SANK =
           Grading::Knob.new(
@@ -50,7 +53,7 @@ module Fujin
             measure: SUNK_OVER_FPM,
             range: (0.0..900.0),
             least: 50.0,
-            words: ->(v) { "#{v.round} ft/min less sink as the speed goes" }
+            words: ->(v) { Text.of('%{value} ft/min less sink as the speed goes', value: v.round) }
           )
         TRACK =
           Grading::Knob.new(
@@ -59,7 +62,9 @@ module Fujin
             measure: BESIDE_LINE_FT,
             range: (-600.0..600.0),
             least: 25.0,
-            words: ->(v) { "on the line, #{v.abs.round} ft #{v.positive? ? 'left' : 'right'}" }
+            words: ->(v) {
+              Text.of('on the line, %{value} ft %{side}', value: v.abs.round, side: v.positive? ? 'left' : 'right')
+            }
           )
         DECISION =
           Grading::Knob.new(
@@ -68,7 +73,7 @@ module Fujin
             measure: DESCENT_S,
             range: (0.0..30.0),
             least: 2.0,
-            words: ->(v) { "turned away #{v.round} s sooner" },
+            words: ->(v) { Text.of('turned away %{value} s sooner', value: v.round) },
             untold: %w[approach_angle_deg sink_over_allowed_fpm].freeze
           )
         CAP =
@@ -79,7 +84,7 @@ module Fujin
             gain: -1.0,
             range: (0.0..20.0),
             least: 1.0,
-            words: ->(v) { "#{v.round} kt more kept until contact" }
+            words: ->(v) { Text.of('%{value} kt more kept until contact', value: v.round) }
           )
 
         APPROACH = [ANGLE, SANK, TRACK, DECISION].freeze

@@ -22,9 +22,9 @@ module Fujin
           caution(
             'sink_limit',
             'limit',
-            "At #{value('least_margin_at_kt').round} kt the sink is #{(-margin).ceil} ft/min over the limit: " \
-              'shallower, or ' \
-              'keep the speed longer.'
+            Text.of('At %{least_margin_at_kt} kt the sink is %{margin} ft/min over the limit: shallower, or keep the ' \
+              'speed longer.',
+                    least_margin_at_kt: value('least_margin_at_kt').round, margin: (-margin).ceil)
           )
         end
 
@@ -36,9 +36,11 @@ module Fujin
             'vortex_ring',
             margin.negative? ? 'limit' : 'caution',
             if margin.negative?
-              "The line is #{(-margin).ceil} ft/min inside vortex ring: less sink before less speed."
+              Text.of('The line is %{margin} ft/min inside vortex ring: less sink before less speed.',
+                      margin: (-margin).ceil)
             else
-              "#{margin.floor} ft/min more sink would be vortex ring: less sink before less speed."
+              Text.of('%{margin} ft/min more sink would be vortex ring: less sink before less speed.',
+                      margin: margin.floor)
             end
           )
         end
@@ -46,14 +48,15 @@ module Fujin
         def escape
           way =
             if @house['vortex_escape'] == 'sideways'
-              "sideways: cyclic to the #{@type.clockwise? ? 'left' : 'right'}, power, #{@type.power_on_pedal} pedal"
+              Text.of('sideways: cyclic to the %{side}, power, %{power_on_pedal} pedal',
+                      side: @type.clockwise? ? 'left' : 'right', power_on_pedal: @type.power_on_pedal)
             else
               'forward with cyclic, then power'
             end
           caution(
             'vortex_escape',
             'note',
-            "Sink grows, collective does nothing, it shakes: out #{way}. Never collective alone."
+            Text.of('Sink grows, collective does nothing, it shakes: out %{way}. Never collective alone.', way: way)
           )
         end
 
@@ -64,10 +67,10 @@ module Fujin
           caution(
             'avoid_area',
             seconds > LONG_IN_AVOID_AREA_S ? 'caution' : 'note',
-            "#{seconds.round} s of the line lie inside the height-velocity area, as the end of any approach to a " \
-              'hover does: no lingering there. With low power in the descent an engine failure is easier met than ' \
-              'the diagram ' \
-              'says, at hover power it is not.'
+            Text.of('%{seconds} s of the line lie inside the height-velocity area, as the end of any approach to a ' \
+              'hover does: no lingering there. With low power in the descent an engine failure is easier met ' \
+              'than the diagram says, at hover power it is not.',
+                    seconds: seconds.round)
           )
         end
       end

@@ -126,7 +126,8 @@ module Fujin
 
         def take_decision
           at = decision_index
-          reason = "the airspeed did not fall to #{context.house['decision_speed_kt'].round} kt in the descent"
+          reason = Text.of('the airspeed did not fall to %{house} kt in the descent',
+                           house: context.house['decision_speed_kt'].round)
           put('decision_height_ft', 'descent', -> { at && height(at) }, reason: reason)
           put('decision_sink_fpm', 'descent', -> { at && signals[:sink][at] }, reason: reason)
           put('break_off_height_ft', 'descent', -> { broken_off_ft }) if attempt.result == :go_around

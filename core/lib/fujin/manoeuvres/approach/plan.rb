@@ -217,8 +217,9 @@ module Fujin
           setup_before(
             path.first.along_ft,
             start_ias_kt,
-            "#{start_ias_kt.round} kt at #{@height_ft.round} ft, level on the line until the angle is met; spot " \
-              'chosen before that'
+            Text.of('%{start_ias_kt} kt at %{height_ft} ft, level on the line until the angle is met; spot chosen ' \
+              'before that',
+                    start_ias_kt: start_ias_kt.round, height_ft: @height_ft.round)
           )
         end
 

@@ -101,8 +101,9 @@ module Fujin
           setup_before(
             path.first.along_ft,
             start_ias_kt,
-            "Line along the wind or the strip, #{start_ias_kt.round} kt, the cap said aloud; surface looked at from " \
-              'above'
+            Text.of('Line along the wind or the strip, %{start_ias_kt} kt, the cap said aloud; surface looked at ' \
+              'from above',
+                    start_ias_kt: start_ias_kt.round)
           )
 
         def tables
@@ -135,9 +136,9 @@ module Fujin
             found << caution(
               'no_run_on',
               'caution',
-              "The wind leaves #{contact_groundspeed_kt.round} kt over the ground at touchdown: under " \
-                "#{RUN_ON_KT.round} " \
-                'it is no run-on. Less wind along the line, or land with the wind as it is.'
+              Text.of('The wind leaves %{contact_groundspeed_kt} kt over the ground at touchdown: under %{run_on_kt} ' \
+                'it is no run-on. Less wind along the line, or land with the wind as it is.',
+                      contact_groundspeed_kt: contact_groundspeed_kt.round, run_on_kt: RUN_ON_KT.round)
             )
           end
           if lowest_kt < 1.0
@@ -151,9 +152,9 @@ module Fujin
             found << caution(
               'fast_touchdown',
               'limit',
-              "#{contact_groundspeed_kt.round} kt over the ground at touchdown, 35 at most: more headwind, less " \
-                'load, or a ' \
-                'higher cap.'
+              Text.of('%{contact_groundspeed_kt} kt over the ground at touchdown, 35 at most: more headwind, less ' \
+                'load, or a higher cap.',
+                      contact_groundspeed_kt: contact_groundspeed_kt.round)
             )
           end
           found

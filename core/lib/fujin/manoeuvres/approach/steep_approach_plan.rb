@@ -113,9 +113,9 @@ module Fujin
           return if headwind_kt > LEAST_AIRSPEED_KT - SLOW_KT
 
           raise OutsideModel,
-                "with #{(-headwind_kt).round} kt behind, a steep approach would be flown with next to no airspeed: " \
-                  'turn ' \
-                  'the line round'
+                Text.of('with %{headwind_kt} kt behind, a steep approach would be flown with next to no airspeed: ' \
+                  'turn the line round',
+                        headwind_kt: (-headwind_kt).round)
         end
 
         def own_numbers
@@ -139,8 +139,9 @@ module Fujin
           caution(
             'too_steep',
             'limit',
-            "#{angle_deg.round(1)}° is over the house limit of #{steepest}°, by #{(angle_deg - steepest).round(1)}°" \
-              ': another line or another site.'
+            Text.of('%{angle_deg}° is over the house limit of %{steepest}°, by %{angle_deg_2}°: another line or ' \
+              'another site.',
+                    angle_deg: angle_deg.round(1), steepest: steepest, angle_deg_2: (angle_deg - steepest).round(1))
           )
         end
 
@@ -153,10 +154,15 @@ module Fujin
           caution(
             'angle_not_held',
             'limit',
-            "The sink allowed does not go with #{angle_deg.round(1)}° in this wind: held to the limit, the line " \
-              'flattens ' \
-              "to #{value('held_angle_deg').round(1)}° from the decision on. All the way within it: " \
-              "#{fitting_angle_deg.floor(1)}°#{", or #{angle_deg.round(1)}° with #{wind} kt of headwind" if wind}."
+            Text.of('The sink allowed does not go with %{angle_deg}° in this wind: held to the limit, the line ' \
+              'flattens to %{held_angle_deg}° from the decision on. All the way within it: ' \
+              '%{fitting_angle_deg}°%{more}.',
+                    angle_deg: angle_deg.round(1), held_angle_deg: value('held_angle_deg').round(1),
+                    fitting_angle_deg: fitting_angle_deg.floor(1),
+                    more: (if wind
+                             Text.of(', or %{angle_deg}° with %{wind} kt of headwind',
+                                     angle_deg: angle_deg.round(1), wind: wind)
+                           end))
           )
         end
       end

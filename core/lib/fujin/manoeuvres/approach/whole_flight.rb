@@ -73,7 +73,9 @@ module Fujin
           fault = @faults['too_shallow'].zero? ? 'too_steep' : 'too_shallow'
           planned = @profile.angle_deg.round(1)
           raise InvalidInput, [{ path: "fault.#{fault}",
-                                 message: "the plan has #{planned}°; with the fault it must stay between 1° and 30°" }]
+                                 message: Text.of('the plan has %{planned}°; with the fault it must stay between 1° ' \
+                                   'and 30°',
+                                                  planned: planned) }]
         end
 
         def angle_deg = @profile.angle_deg + @faults['too_steep'] - @faults['too_shallow']

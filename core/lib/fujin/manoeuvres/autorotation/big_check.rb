@@ -26,7 +26,8 @@ module Fujin
           start = @signals.time(@signals.index(from) + at)
           found(
             'one_big_check',
-            "the collective went up by #{rise.round} points of its travel within #{WITHIN_S} s",
+            Text.of('the collective went up by %{rise} points of its travel within %{within_s} s',
+                    rise: rise.round, within_s: WITHIN_S),
             [],
             from: start,
             to: start + WITHIN_S

@@ -22,7 +22,9 @@ module Fujin
         def rotor(id, measure_id) =
           found(
             id,
-            "#{in_words(measure(measure_id))}, the band is #{@context.type.power_off_band.join(' to ')} %",
+            Text.of('%{measure_id}, the band is %{power_off_band} %',
+                    measure_id: in_words(measure(measure_id)),
+                    power_off_band: @context.type.power_off_band.join(' to ')),
             [measure_id]
           )
       end

@@ -83,8 +83,9 @@ module Fujin
           setup_before(
             0.0,
             glide_kt,
-            "Steady glide at #{glide_kt.round} kt, rotor in band, area below clear; the drill ends at " \
-              "#{path.last.height_ft.floor(-1)} ft"
+            Text.of('Steady glide at %{glide_kt} kt, rotor in band, area below clear; the drill ends at %{height_ft} ' \
+              'ft',
+                    glide_kt: glide_kt.round, height_ft: path.last.height_ft.floor(-1))
           )
 
         def tables
@@ -117,8 +118,8 @@ module Fujin
             caution(
               'drill_height',
               'limit',
-              "The drill ends at #{low.round} ft, 600 wanted, #{(600 - low).ceil} ft short: begin at " \
-                "#{(@height_ft + 600 - low).ceil(-1)} ft or above."
+              Text.of('The drill ends at %{low} ft, 600 wanted, %{low_2} ft short: begin at %{height_ft} ft or above.',
+                      low: low.round, low_2: (600 - low).ceil, height_ft: (@height_ft + 600 - low).ceil(-1))
             )
           ]
         end

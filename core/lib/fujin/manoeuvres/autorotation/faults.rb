@@ -47,8 +47,8 @@ module Fujin
 
           found(
             id,
-            "the entry began #{offset.abs.round} ft #{side.positive? ? 'farther from' : 'nearer'} the spot than " \
-              'planned for this wind and height',
+            Text.of('the entry began %{offset} ft %{which} the spot than planned for this wind and height',
+                    offset: offset.abs.round, which: side.positive? ? 'farther from' : 'nearer'),
             ['miss_along_ft'],
             to: closure + 1.0
           )
@@ -70,8 +70,10 @@ module Fujin
           delay = value('collective_delay_s')
           found(
             'late_collective',
-            "collective down #{delay.round(1)} s after the power went, " \
-              "#{allowed('collective_delay_s')[1].round(1)} s allowed#{lowest_rpm_text}",
+            Text.of('collective down %{delay} s after the power went, %{collective_delay_s} s ' \
+              'allowed%{lowest_rpm_text}',
+                    delay: delay.round(1), collective_delay_s: allowed('collective_delay_s')[1].round(1),
+                    lowest_rpm_text: lowest_rpm_text),
             %w[collective_delay_s min_rotor_rpm_pct],
             to: closure + delay
           )
@@ -79,7 +81,7 @@ module Fujin
 
         def lowest_rpm_text
           lowest = value('min_rotor_rpm_pct')
-          lowest ? "; rotor rpm fell to #{lowest.round(1)} %" : ''
+          lowest ? Text.of('; rotor rpm fell to %{lowest} %', lowest: lowest.round(1)) : ''
         end
 
         # +3 before lowering.
@@ -96,7 +98,7 @@ module Fujin
 
           found(
             'raised_collective',
-            "collective went up by #{(peak - level).round} points before it came down",
+            Text.of('collective went up by %{peak} points before it came down', peak: (peak - level).round),
             [],
             to: closure + 3.0
           )
@@ -115,8 +117,10 @@ module Fujin
 
           found(
             'collective_not_down',
-            "lowest collective #{lowest_collective.round} % in the first 4 s, with rotor rpm under " \
-              "#{@context.target_rotor_rpm_pct.round} %",
+            Text.of('lowest collective %{lowest_collective} % in the first 4 s, with rotor rpm under ' \
+              '%{target_rotor_rpm_pct} %',
+                    lowest_collective: lowest_collective.round,
+                    target_rotor_rpm_pct: @context.target_rotor_rpm_pct.round),
             ['min_rotor_rpm_pct'],
             to: closure + 6.0
           )
@@ -127,7 +131,8 @@ module Fujin
 
           found(
             'yaw_uncorrected',
-            "the nose swung #{value('entry_yaw_deg').round}° within 3 s of the closure",
+            Text.of('the nose swung %{entry_yaw_deg}° within 3 s of the closure',
+                    entry_yaw_deg: value('entry_yaw_deg').round),
             ['entry_yaw_deg'],
             to: closure + 3.0
           )
@@ -143,7 +148,8 @@ module Fujin
 
           found(
             'nose_dropped',
-            "pitch fell #{drop.round}° in the entry and the speed ran to #{value('glide_ias_max_kt').round} kt",
+            Text.of('pitch fell %{drop}° in the entry and the speed ran to %{glide_ias_max_kt} kt',
+                    drop: drop.round, glide_ias_max_kt: value('glide_ias_max_kt').round),
             ['glide_ias_max_kt'],
             to: closure + 4.0
           )
@@ -168,8 +174,9 @@ module Fujin
         def speed_text(ids)
           ids
             .map do |id|
-              "#{id.start_with?('gate') ? 'at the gate' : 'mean in the glide'} #{value(id).round} kt against " \
-                "#{measure(id).band.target.round} kt"
+              Text.of('%{which} %{id} kt against %{target} kt',
+                      which: id.start_with?('gate') ? 'at the gate' : 'mean in the glide', id: value(id).round,
+                      target: measure(id).band.target.round)
             end
             .join('; ')
         end
@@ -183,12 +190,16 @@ module Fujin
 
         def rpm_text(ids) =
           ids
-            .map { |id| "#{plain(id)} #{value(id).round(1)} %, target #{@context.target_rotor_rpm_pct.round(1)} %" }
+            .map do |id|
+            Text.of('%{id} %{id_2} %, target %{target_rotor_rpm_pct} %',
+                    id: plain(id), id_2: value(id).round(1),
+                    target_rotor_rpm_pct: @context.target_rotor_rpm_pct.round(1))
+          end
             .join('; ')
 
         def flare_height_text =
-          "flare began at #{value('flare_height_ft').round} ft, #{measure('flare_height_ft').band.target.round} ft " \
-            'planned'
+          Text.of('flare began at %{flare_height_ft} ft, %{target} ft planned',
+                  flare_height_ft: value('flare_height_ft').round, target: measure('flare_height_ft').band.target.round)
 
         def early_flare =
           off('early_flare', ['flare_height_ft'].select { |id| bad_high?(id) }, phase_id: 'flare') { flare_height_text }
@@ -198,7 +209,8 @@ module Fujin
 
         def weak_flare
           off('weak_flare', ['flare_pitch_max_deg'].select { |id| bad_low?(id) }, phase_id: 'flare') do
-            "highest pitch #{value('flare_pitch_max_deg').round(1)}°#{ground_speed_left}"
+            Text.of('highest pitch %{flare_pitch_max_deg}°%{ground_speed_left}',
+                    flare_pitch_max_deg: value('flare_pitch_max_deg').round(1), ground_speed_left: ground_speed_left)
           end
         end
 
@@ -213,20 +225,22 @@ module Fujin
 
         def ground_speed_left
           left = value('recovery_groundspeed_kt') || value('contact_groundspeed_kt')
-          left ? "; #{left.round} kt over the ground left" : ''
+          left ? Text.of('; %{left} kt over the ground left', left: left.round) : ''
         end
 
         def late_power
           level = @attempt.event(:level_s) || @attempt.phase('recovery')&.start_s
           when_bad('late_power', 'power_on_s', from: level, to: level.to_f + value('power_on_s').to_f) do |late|
-            "power on #{late.round(1)} s after levelling, #{allowed('power_on_s')[1].round(1)} s allowed"
+            Text.of('power on %{late} s after levelling, %{power_on_s} s allowed',
+                    late: late.round(1), power_on_s: allowed('power_on_s')[1].round(1))
           end
         end
 
         def late_turn
           when_bad('late_turn', 'turn_delay_s', from: closure,
                                                 to: @attempt.phase('turn')&.start_s || closure) do |after|
-            "the turn began #{after.round(1)} s after the power went, #{allowed('turn_delay_s')[1].round(1)} s allowed"
+            Text.of('the turn began %{after} s after the power went, %{turn_delay_s} s allowed',
+                    after: after.round(1), turn_delay_s: allowed('turn_delay_s')[1].round(1))
           end
         end
 

@@ -90,8 +90,8 @@ module Fujin
 
         def too_long
           turned = @task.turns_rad.sum(&:abs) / Quantities::DEG
-          "#{turned.round}° of turns at #{(@task.bank_rad / Quantities::DEG).round}° of bank take more than " \
-            "#{LONGEST_S.round} s: turn less, or bank more"
+          Text.of('%{turned}° of turns at %{bank_rad}° of bank take more than %{longest_s} s: turn less, or bank more',
+                  turned: turned.round, bank_rad: (@task.bank_rad / Quantities::DEG).round, longest_s: LONGEST_S.round)
         end
 
         def settled?(row, turned_at)

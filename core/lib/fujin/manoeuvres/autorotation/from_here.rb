@@ -76,7 +76,9 @@ module Fujin
         def delay
           span('delay', usual_m, Float::INFINITY) do
             seconds = (@distance_m - usual_m) / @options.level_m_s
-            [seconds, 's', "Level for #{seconds.round} s more before the power comes off."] if seconds >= LEAST_DELAY_S
+            if seconds >= LEAST_DELAY_S
+              [seconds, 's', Text.of('Level for %{seconds} s more before the power comes off.', seconds: seconds.round)]
+            end
           end
         end
 
@@ -93,9 +95,10 @@ module Fujin
         # So much of the glide at the other speed, the rest at the house's.
         def shared(word, from_m, to_m)
           share = 100.0 * ((@distance_m - from_m) / (to_m - from_m)).clamp(0.0, 1.0)
-          return [0.0, 'pct', "#{word} as needed on the way."] if share < LEAST_SHARE_PCT
+          return [0.0, 'pct', Text.of('%{word} as needed on the way.', word: word)] if share < LEAST_SHARE_PCT
 
-          [share, 'pct', "#{word} for #{share.round(-1)} % of the glide, then at the house's speed."]
+          [share, 'pct', Text.of("%{word} for %{share} % of the glide, then at the house's speed.",
+                                 word: word, share: share.round(-1))]
         end
 
         def s_turns
@@ -125,7 +128,7 @@ module Fujin
 
           span(id, near, far.last) do
             deg = least_turn(option, most, &turns)
-            [deg, 'deg', "#{words} of #{deg.round}° to each side."] if deg
+            [deg, 'deg', Text.of('%{words} of %{deg}° to each side.', words: words, deg: deg.round)] if deg
           end
         end
 

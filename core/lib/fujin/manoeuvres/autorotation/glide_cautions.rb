@@ -41,9 +41,10 @@ module Fujin
           caution(
             'entry_rpm',
             lowest < absolute + ENTRY_ROOM_PCT ? 'limit' : 'caution',
-            "The entry flown as planned takes rotor rpm to #{lowest.round(1)} %, #{(low - lowest).round(1)} points " \
-              "under the band's #{low} % (absolute #{absolute} %): the warning will sound. A sooner collective, a " \
-              'slower entry or more mass keeps it higher.'
+            Text.of("The entry flown as planned takes rotor rpm to %{lowest} %, %{low} points under the band's " \
+              '%{low_2} % (absolute %{absolute} %): the warning will sound. A sooner collective, a slower ' \
+              'entry or more mass keeps it higher.',
+                    lowest: lowest.round(1), low: (low - lowest).round(1), low_2: low, absolute: absolute)
           )
         end
 
@@ -56,9 +57,10 @@ module Fujin
           caution(
             'flare_rpm',
             peak > absolute ? 'limit' : 'caution',
-            "The flare flown as planned takes rotor rpm to #{peak.round(1)} %, #{(peak - high).round(1)} points over " \
-              "the band's #{high} % (absolute #{absolute} %): collective check ready as it rises, ease the flare " \
-              'before the limit.'
+            Text.of("The flare flown as planned takes rotor rpm to %{peak} %, %{peak_2} points over the band's " \
+              '%{high} % (absolute %{absolute} %): collective check ready as it rises, ease the flare before ' \
+              'the limit.',
+                    peak: peak.round(1), peak_2: (peak - high).round(1), high: high, absolute: absolute)
           )
         end
 
@@ -75,8 +77,12 @@ module Fujin
           caution(
             'never_exceed',
             'caution',
-            "Power-off never-exceed is #{value('never_exceed_power_off_kt').round(1)} kt today: " \
-              "#{over.map { |what, kt| "#{what} at #{highest.floor} kt instead of #{kt.round}" }.join(', ')}."
+            Text.of('Power-off never-exceed is %{never_exceed_power_off_kt} kt today: %{over}.',
+                    never_exceed_power_off_kt: value('never_exceed_power_off_kt').round(1),
+                    over: over.map do |what, kt|
+                      Text.of('%{what} at %{highest} kt instead of %{kt}',
+                              what: what, highest: highest.floor, kt: kt.round)
+                    end.join(', '))
           )
         end
 
@@ -92,7 +98,8 @@ module Fujin
 
         def options_left_out =
           @left_out.map do |option, reason|
-            caution("left_out_#{option}", 'note', "#{OPTIONS.fetch(option)} is left out today: #{reason}.")
+            caution("left_out_#{option}", 'note', Text.of('%{option} is left out today: %{reason}.',
+                                                          option: OPTIONS.fetch(option), reason: reason))
           end
       end
     end

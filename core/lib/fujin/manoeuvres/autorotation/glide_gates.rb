@@ -47,7 +47,8 @@ module Fujin
           return 'begin the flare; rotor rpm shows if it works' unless @house['flare_cue'] == 'sight_picture'
 
           seconds = @targets['flare_height_ft'] / @targets['gate_sink_fpm'] * 60.0
-          "#{seconds.round(1)} s from the ground at this sink: when the ground comes up fast, not at a height"
+          Text.of('%{seconds} s from the ground at this sink: when the ground comes up fast, not at a height',
+                  seconds: seconds.round(1))
         end
 
         def along_at(height_ft)

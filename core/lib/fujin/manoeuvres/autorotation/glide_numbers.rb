@@ -101,7 +101,13 @@ module Fujin
         end
 
         def time(seconds, pct)
-          seconds ? number(seconds, 's') : no_number('s', "rotor rpm does not fall to #{pct} % within the model's run")
+          if seconds
+            number(seconds, 's')
+          else
+            no_number('s', Text.of('rotor rpm does not fall to %{pct} % within the ' \
+              "model's run",
+                                   pct: pct))
+          end
         end
 
         def heights

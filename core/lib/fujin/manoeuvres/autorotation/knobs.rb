@@ -18,7 +18,7 @@ module Fujin
             measure: 'collective_delay_s',
             range: (0.0..4.0),
             least: 0.2,
-            words: ->(v) { "collective down #{v.round(1)} s sooner" }
+            words: ->(v) { Text.of('collective down %{value} s sooner', value: v.round(1)) }
           )
         SPEED =
           Grading::Knob.new(
@@ -28,7 +28,9 @@ module Fujin
             measure: 'glide_ias_mean_kt',
             range: (-25.0..40.0),
             least: 2.0,
-            words: ->(v) { "#{v.abs.round} kt #{v.positive? ? 'slower' : 'faster'} in the glide" }
+            words: ->(v) {
+              Text.of('%{value} kt %{which} in the glide', value: v.abs.round, which: v.positive? ? 'slower' : 'faster')
+            }
           )
         ROTOR =
           Grading::Knob.new(
@@ -38,7 +40,10 @@ module Fujin
             measure: 'glide_rotor_rpm_mean_pct',
             range: (-10.0..15.0),
             least: 1.5,
-            words: ->(v) { "rotor rpm #{v.abs.round} % #{v.positive? ? 'lower' : 'higher'} in the glide" }
+            words: ->(v) {
+              Text.of('rotor rpm %{value} % %{which} in the glide',
+                      value: v.abs.round, which: v.positive? ? 'lower' : 'higher')
+            }
           )
         FLARE_HEIGHT =
           Grading::Knob.new(
@@ -49,7 +54,9 @@ module Fujin
             range: (-40.0..120.0),
             least: 8.0,
             untold: %w[contact_sink_fpm].freeze,
-            words: ->(v) { "the flare #{v.abs.round} ft #{v.positive? ? 'lower' : 'higher'}" }
+            words: ->(v) {
+              Text.of('the flare %{value} ft %{which}', value: v.abs.round, which: v.positive? ? 'lower' : 'higher')
+            }
           )
         FLARE =
           Grading::Knob.new(
@@ -61,7 +68,10 @@ module Fujin
             gain: 0.055,
             range: (-0.8..1.0),
             least: 0.08,
-            words: ->(v) { "a flare #{v.positive? ? 'gentler' : 'stronger'} by #{(v.abs * 100).round} %" }
+            words: ->(v) {
+              Text.of('a flare %{which} by %{value} %',
+                      which: v.positive? ? 'gentler' : 'stronger', value: (v.abs * 100).round)
+            }
           )
         PLACE =
           Grading::Knob.new(
@@ -71,7 +81,10 @@ module Fujin
             measure: ENTRY_OFFSET_FT,
             range: (-1500.0..5000.0),
             least: 60.0,
-            words: ->(v) { "the entry #{v.abs.round} ft #{v.positive? ? 'nearer' : 'farther out'}" }
+            words: ->(v) {
+              Text.of('the entry %{value} ft %{which}',
+                      value: v.abs.round, which: v.positive? ? 'nearer' : 'farther out')
+            }
           )
         TURN =
           Grading::Knob.new(
@@ -80,7 +93,7 @@ module Fujin
             measure: 'turn_delay_s',
             range: (0.0..20.0),
             least: 1.0,
-            words: ->(v) { "the turn begun #{v.round(1)} s sooner" }
+            words: ->(v) { Text.of('the turn begun %{value} s sooner', value: v.round(1)) }
           )
 
         GLIDING = [

@@ -75,7 +75,8 @@ module Fujin
                 if region
                   number(region[0] / Q::FPM, 'fpm')
                 else
-                  no_number('fpm', "no vortex-ring region at #{low_speed_kt.round} kt")
+                  no_number('fpm', Text.of('no vortex-ring region at %{low_speed_kt} kt',
+                                           low_speed_kt: low_speed_kt.round))
                 end
               )
           }
@@ -160,8 +161,9 @@ module Fujin
           setup_before(
             0.0,
             glide_speed_kt,
-            "#{glide_speed_kt.round} kt glide established above #{@height_ft.round} ft, then the speed is eased off " \
-              "to #{low_speed_kt.round} kt"
+            Text.of('%{glide_speed_kt} kt glide established above %{height_ft} ft, then the speed is eased off to ' \
+              '%{low_speed_kt} kt',
+                    glide_speed_kt: glide_speed_kt.round, height_ft: @height_ft.round, low_speed_kt: low_speed_kt.round)
           )
 
         def charts = [Planning::LimitsMap.sink(@conditions, path: path, autorotation: true)]
@@ -181,9 +183,9 @@ module Fujin
             caution(
               'start_height',
               'limit',
-              "Start height #{@height_ft.round} ft, #{lowest_start_ft.ceil(-1)} ft needed for the recovery today: " \
-                'begin ' \
-                'higher.'
+              Text.of('Start height %{height_ft} ft, %{lowest_start_ft} ft needed for the recovery today: begin ' \
+                'higher.',
+                      height_ft: @height_ft.round, lowest_start_ft: lowest_start_ft.ceil(-1))
             ),
             *found
           ]
@@ -196,7 +198,8 @@ module Fujin
             else
               'No pushing.'
             end
-          "Ease the nose down: the plan keeps #{recovery.least_load_factor.round(2)} g. #{pushing}"
+          Text.of('Ease the nose down: the plan keeps %{least_load_factor} g. %{pushing}',
+                  least_load_factor: recovery.least_load_factor.round(2), pushing: pushing)
         end
       end
     end

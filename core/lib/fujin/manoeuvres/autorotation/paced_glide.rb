@@ -39,8 +39,10 @@ module Fujin
           left = height_m - least_height_m
           if restored? && left.negative?
             raise OutsideModel,
-                  "no height is left to have #{@usual.speed_kt.round} kt and #{@usual.target_pct.round} % back " \
-                    "before the gate: #{(-left / Q::FT).ceil} ft too low"
+                  Text.of('no height is left to have %{speed_kt} kt and %{target_pct} % back before the gate: ' \
+                    '%{left} ft too low',
+                          speed_kt: @usual.speed_kt.round, target_pct: @usual.target_pct.round,
+                          left: (-left / Q::FT).ceil)
           end
 
           [leg(@pace, [left, 0.0].max), *restored]

@@ -121,8 +121,9 @@ module Fujin
                   {
                     path: 'glide_rotor_rpm_pct',
                     message:
-                      "the rotor turns at #{@floor_pct.round(1)} % with the collective on its " \
-                      "stop today; #{given} % cannot be held"
+                      Text.of('the rotor turns at %{floor_pct} % with the collective on its stop today; %{given} % ' \
+                        'cannot be held',
+                              floor_pct: @floor_pct.round(1), given: given)
                   }
                 ]
         end
@@ -258,8 +259,9 @@ module Fujin
           first = path.find { |p| p.phase != :setup } || path.first
           off = (entry_track_deg - @course_deg) * Q::DEG
           text =
-            "#{@entry_speed.round} kt, #{@height_ft.round} ft, " \
-              "in trim and on the line for #{@house['setup_s'].round} s before #{entry_words}"
+            Text.of('%{entry_speed} kt, %{height_ft} ft, in trim and on the line for %{house} s before %{entry_words}',
+                    entry_speed: @entry_speed.round, height_ft: @height_ft.round, house: @house['setup_s'].round,
+                    entry_words: entry_words)
           setup_before(
             first.along_ft - (delay_ft * Math.cos(off)),
             @entry_speed,
@@ -270,7 +272,11 @@ module Fujin
         end
 
         def entry_words =
-          delay_s.zero? ? 'the entry' : "the usual entry point, then #{delay_s.round} s more, level, before the entry"
+          if delay_s.zero?
+            'the entry'
+          else
+            Text.of('the usual entry point, then %{delay_s} s more, level, before the entry', delay_s: delay_s.round)
+          end
 
         def entry_track_deg = @course_deg
 

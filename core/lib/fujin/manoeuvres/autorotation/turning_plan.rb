@@ -176,7 +176,7 @@ module Fujin
             end
           Planning::Table.new(
             id: 'banks',
-            title: "Bank for #{turns_deg.first.abs.round}°",
+            title: Text.of('Bank for %{turns_deg}°', turns_deg: turns_deg.first.abs.round),
             columns: [%w[Bank deg], %w[Radius ft], %w[Sink fpm], %w[Time s], ['Height lost', 'ft']],
             rows: rows,
             note:
@@ -187,20 +187,25 @@ module Fujin
         def own_cautions
           floor = value('rotor_rpm_in_turn_on_floor_pct')
           high = @type.power_off_band[1]
-          shown = floor ? "#{floor.round} % on the stop at #{bank_deg.round}°" : 'beyond the model'
+          shown = if floor
+                    Text.of('%{floor} % on the stop at %{bank_deg}°', floor: floor.round, bank_deg: bank_deg.round)
+                  else
+                    'beyond the model'
+                  end
           found = [
             caution(
               'turn_rpm',
               'caution',
-              "Bank builds rotor rpm (#{shown}): a small check going into the turn, off again rolling out."
+              Text.of('Bank builds rotor rpm (%{shown}): a small check going into the turn, off again rolling out.',
+                      shown: shown)
             )
           ]
           if floor && floor > high
             found << caution(
               'turn_rpm_over',
               'caution',
-              "Without a check the rotor would pass the band's #{high} % in this turn, by #{(floor - high).ceil} " \
-                'points.'
+              Text.of("Without a check the rotor would pass the band's %{high} % in this turn, by %{floor} points.",
+                      high: high, floor: (floor - high).ceil)
             )
           end
           found << downwind_caution if turn_deg >= 120
@@ -215,9 +220,10 @@ module Fujin
           caution(
             'turn_out',
             'limit',
-            "Out of the turn at #{route.roll_out_height_ft.round} ft, #{@house.turn_out_ft.round} ft wanted, " \
-              "#{short.ceil} ft too low: begin at " \
-              "#{wanted_height_ft.ceil(-1)} ft or above, or turn less."
+            Text.of('Out of the turn at %{roll_out_height_ft} ft, %{turn_out_ft} ft wanted, %{short} ft too low: ' \
+              'begin at %{wanted_height_ft} ft or above, or turn less.',
+                    roll_out_height_ft: route.roll_out_height_ft.round, turn_out_ft: @house.turn_out_ft.round,
+                    short: short.ceil, wanted_height_ft: wanted_height_ft.ceil(-1))
           )
         end
 
@@ -228,8 +234,9 @@ module Fujin
           caution(
             'downwind',
             'caution',
-            "#{tail.round} kt of tailwind at the entry: #{(tail * Q::KT / Q::FT).round} ft a second away from the " \
-              'spot. Turn without delay.'
+            Text.of('%{tail} kt of tailwind at the entry: %{tail_2} ft a second away from the spot. Turn without ' \
+              'delay.',
+                    tail: tail.round, tail_2: (tail * Q::KT / Q::FT).round)
           )
         end
       end

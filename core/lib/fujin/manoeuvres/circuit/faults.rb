@@ -20,7 +20,7 @@ module Fujin
 
           found(
             'rushed_setup',
-            "the approach angle was met #{met.round(1)} s after the turn onto final",
+            Text.of('the approach angle was met %{met} s after the turn onto final', met: met.round(1)),
             ['set_up_after_s'],
             from: final.start_s,
             to: final.start_s + SETTLE_S
@@ -33,7 +33,8 @@ module Fujin
           off = value('downwind_track_off_deg')
           found(
             'drifted_off_track',
-            "downwind #{off.abs.round}° #{off.positive? ? 'right' : 'left'} of the reverse course",
+            Text.of('downwind %{off}° %{side} of the reverse course',
+                    off: off.abs.round, side: off.positive? ? 'right' : 'left'),
             ['downwind_track_off_deg'],
             **phase_span('downwind')
           )
@@ -45,8 +46,9 @@ module Fujin
         def angle(id) =
           found(
             id,
-            "#{value('approach_angle_deg').round(1)}° over the ground, " \
-              "#{measure('approach_angle_deg').band.target.round(1)}° is planned",
+            Text.of('%{approach_angle_deg}° over the ground, %{target}° is planned',
+                    approach_angle_deg: value('approach_angle_deg').round(1),
+                    target: measure('approach_angle_deg').band.target.round(1)),
             ['approach_angle_deg'],
             **phase_span('final')
           )

@@ -38,7 +38,8 @@ module Fujin
             begin
               if climb_m_s < 0.5
                 raise OutsideModel,
-                      "the climb with this power is #{(climb_m_s / Q::FPM).round} ft/min: no circuit today"
+                      Text.of('the climb with this power is %{climb_m_s} ft/min: no circuit today',
+                              climb_m_s: (climb_m_s / Q::FPM).round)
               end
 
               ahead = climb_ft(turn_height_ft)

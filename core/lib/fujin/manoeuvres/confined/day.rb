@@ -30,12 +30,14 @@ module Fujin
         # @raise [InvalidInput] for a power check that cannot be believed, [OutsideModel] for a gyroplane
         def initialize(site, conditions, house, wind:, stage: 'solo', at: nil, k: 1.0)
           unless conditions.type.helicopter?
-            raise OutsideModel, "#{conditions.type.name} is a gyroplane: sites are worked out for helicopters"
+            raise OutsideModel, Text.of('%{type} is a gyroplane: sites are worked out for helicopters',
+                                        type: conditions.type.name)
           end
           unless CHECK.cover?(k)
-            raise InvalidInput, [{ path: 'power_check', message: "#{k.round(2)} of what was predicted was seen; " \
-                                                          'between ' \
-                                                          '0.85 and 1.15 is believed: look at gauge and load' }]
+            raise InvalidInput, [{ path: 'power_check', message: Text.of('%{k} of what was predicted was seen; ' \
+              'between 0.85 and 1.15 is believed: look at ' \
+              'gauge and load',
+                                                                         k: k.round(2)) }]
           end
 
           @site = site

@@ -15,16 +15,19 @@ module Fujin
         def low_over_obstacle
           when_bad('low_over_obstacle', 'obstacle_clearance_ft') do |feet|
             over = @taker.lowest_over
-            "#{feet.round} ft over #{over ? over.id.tr('-', ' ') : 'what stands there'}, its top taken at its highest"
+            Text.of('%{feet} ft over %{which}, its top taken at its highest',
+                    feet: feet.round, which: over ? over.id.tr('-', ' ') : 'what stands there')
           end
         end
 
         def tail_toward_obstacle =
-          when_bad('tail_toward_obstacle', 'tail_clearance_ft') { |feet| "#{feet.round} ft behind the tail" }
+          when_bad('tail_toward_obstacle', 'tail_clearance_ft') do |feet|
+            Text.of('%{feet} ft behind the tail', feet: feet.round)
+          end
 
         def low_on_the_way_out =
           when_bad('low_on_the_way_out', 'departure_clearance_ft') do |feet|
-            "#{feet.round} ft over a top on the way out"
+            Text.of('%{feet} ft over a top on the way out', feet: feet.round)
           end
       end
     end

@@ -74,7 +74,9 @@ module Fujin
 
         def height_found
           return no_number('ft', 'no_line') unless @approach
-          return no_number('ft', "not_known: #{@approach.sight.unknown.join(', ')}") if @approach.sight.unknown.any?
+          if @approach.sight.unknown.any?
+            return no_number('ft', Text.of('not_known: %{unknown}', unknown: @approach.sight.unknown.join(', ')))
+          end
 
           kept = @approach.sight.hits_for(:high).map do |hit|
             over = hit.obstacle.wire? ? @day.clearances.wire_m : @day.clearances.under_way_m

@@ -61,7 +61,8 @@ module Fujin
           return [] unless day.wind
 
           least = [day.wind.speed_kt - 10.0, 0.0].max.round
-          [{ 'number' => 'wind_kt', 'limit' => "#{least} to #{(day.wind.speed_kt + 10.0).round}" },
+          [{ 'number' => 'wind_kt', 'limit' => Text.of('%{least} to %{speed_kt}',
+                                                       least: least, speed_kt: (day.wind.speed_kt + 10.0).round) },
            { 'number' => 'wind_from_deg', 'limit' => '30° either side' },
            { 'number' => 'gust_spread_kt', 'limit' => (day.wind.gust_spread_kt + 10.0).round }]
         end

@@ -54,12 +54,14 @@ module Fujin
 
           blocking = @report.survey.blocking
           unfit = if blocking.any?
-                    " Nothing is suitable while #{Sites::Spoken.list(blocking)} #{one_or_more(blocking)} open."
+                    Text.of(' Nothing is suitable while %{list} %{one_or_more} open.',
+                            list: Sites::Spoken.list(blocking), one_or_more: one_or_more(blocking))
                   else
                     ''
                   end
           [caution('open', blocking.any? ? 'limit' : 'caution',
-                   "Still open, for the low pass to settle: #{Sites::Spoken.list(open)}.#{unfit}")]
+                   Text.of('Still open, for the low pass to settle: %{list}.%{unfit}',
+                           list: Sites::Spoken.list(open), unfit: unfit))]
         end
 
         # Wires are; a wire is.
@@ -74,8 +76,8 @@ module Fujin
             (to - from).abs <= POLES_M && wires.none? { |wire| [from, to].all? { |at| wire.distance_m(at) < 10.0 } }
           end
           pair && caution('look_for_a_wire', 'limit',
-                          "Look for a wire between #{Sites::Spoken.list(pair.map(&:id))}: poles in a row carry " \
-                            'something.')
+                          Text.of('Look for a wire between %{list}: poles in a row carry something.',
+                                  list: Sites::Spoken.list(pair.map(&:id))))
         end
 
         def surface
@@ -88,13 +90,14 @@ module Fujin
           over = if @report.slope.within?
                    ''
                  else
-                   " That is over the #{@report.slope.limit_deg.round(1)}° the type " \
-                     'stands on.'
+                   Text.of(' That is over the %{limit_deg}° the type stands on.',
+                           limit_deg: @report.slope.limit_deg.round(1))
                  end
           [caution('slope', @report.slope.within? ? 'caution' : 'limit',
-                   "#{@site.slope_deg.round(1)}° down towards #{format('%03d', @site.falls_toward_deg.round)}°: " \
-                     'across it, the uphill skid ' \
-                     "first, the tail never uphill.#{over} The cyclic at its stop first: lift again, another place."),
+                   Text.of('%{slope_deg}° down towards %{falls_toward_deg}°: across it, the uphill skid first, the ' \
+                     'tail never uphill.%{over} The cyclic at its stop first: lift again, another place.',
+                           slope_deg: @site.slope_deg.round(1),
+                           falls_toward_deg: format('%03d', @site.falls_toward_deg.round), over: over)),
            caution('rollover', 'caution', 'Dynamic rollover: a skid held, a sideways motion, more than 3°/s about ' \
              'it. Collective ' \
              'down smoothly; cyclic alone does not stop it.')]
@@ -127,8 +130,9 @@ module Fujin
           mine = @day.house['power_check']
           other = (setting.allowed - [mine]).first
           caution('power_shown', 'note',
-                  'Power in reserve is shown before a mountain site, not on it. This school: ' \
-                    "#{setting.reasons[mine]} Other schools: #{setting.reasons[other]} What was seen makes the margin.")
+                  Text.of('Power in reserve is shown before a mountain site, not on it. This school: %{reasons} ' \
+                    'Other schools: %{reasons_2} What was seen makes the margin.',
+                          reasons: setting.reasons[mine], reasons_2: setting.reasons[other]))
         end
 
         # A grid of ground heights that is of another ground than the site's file.
@@ -137,9 +141,10 @@ module Fujin
           return nil if (grid_ft - @site.elevation_ft).abs <= Sites::Relief::DIFFER_FT
 
           caution('grid_differs', 'caution',
-                  "The grid has the ground here at #{grid_ft.round} ft, the site's file at " \
-                    "#{@site.elevation_ft.round} ft: look at both. How the ground rises and falls is taken from the " \
-                    'grid, the elevation from the file.')
+                  Text.of("The grid has the ground here at %{grid_ft} ft, the site's file at %{elevation_ft} ft: " \
+                    'look at both. How the ground rises and falls is taken from the grid, the elevation from ' \
+                    'the file.',
+                          grid_ft: grid_ft.round, elevation_ft: @site.elevation_ft.round))
         end
 
         def light
@@ -152,10 +157,13 @@ module Fujin
           margin = @day.margin_pct
           return nil if margin && margin >= Towering::MARGIN_PCT
 
-          caution('power', 'caution', "#{margin ? "#{margin.round} % of power" : 'No power'} left out of ground " \
-            'effect: no towering ' \
-            'take-off, no steep approach with the wind behind, nothing that ends in a high ' \
-            'hover.')
+          caution('power', 'caution', Text.of('%{which} left out of ground effect: no towering take-off, no steep ' \
+            'approach with the wind behind, nothing that ends in a high hover.',
+                                              which: if margin
+                                                       Text.of('%{margin} % of power', margin: margin.round)
+                                                     else
+                                                       'No power'
+                                                     end))
         end
 
         def lee(line)
@@ -163,11 +171,14 @@ module Fujin
           noted = @day.lee_noted_on(line.line)
           if region
             caution('lee', 'caution',
-                    "In the lee of #{Sites::Spoken.of(region.obstacle.id)}: turbulent, little wind, sinking air up " \
-                      "to #{(region.up_to_m / Quantities::FT).round(-1)} ft over the site.")
+                    Text.of('In the lee of %{of_it}: turbulent, little wind, sinking air up to %{up_to_m} ft over ' \
+                      'the site.',
+                            of_it: Sites::Spoken.of(region.obstacle.id),
+                            up_to_m: (region.up_to_m / Quantities::FT).round(-1)))
           elsif noted
             caution('lee', 'note',
-                    "The wind is unsteady for a while behind #{Sites::Spoken.of(noted.obstacle.id)}.")
+                    Text.of('The wind is unsteady for a while behind %{of_it}.',
+                            of_it: Sites::Spoken.of(noted.obstacle.id)))
           end
         end
 
@@ -176,9 +187,10 @@ module Fujin
           high = @day.light.sun.elevation_deg.round
           if seen == 'glare'
             caution('sun', 'caution',
-                    "The sun is in the eyes, #{high}° up: wires and tops in front of it are not seen.")
+                    Text.of('The sun is in the eyes, %{high}° up: wires and tops in front of it are not seen.',
+                            high: high))
           else
-            caution('sun', 'note', "The sun stands #{high}° up ahead.")
+            caution('sun', 'note', Text.of('The sun stands %{high}° up ahead.', high: high))
           end
         end
 
@@ -186,8 +198,9 @@ module Fujin
           from = @day.light.shadow_on_line(line.line)
           if from
             caution('shadow', 'caution',
-                    "The shadow of #{Sites::Spoken.of(from)} lies on the spot or the last of the line: what is in it " \
-                      'is not seen.')
+                    Text.of('The shadow of %{of_it} lies on the spot or the last of the line: what is in it is not ' \
+                      'seen.',
+                            of_it: Sites::Spoken.of(from)))
           else
             nil
           end
@@ -195,9 +208,9 @@ module Fujin
 
         def grid_ends(line)
           metres = @site.relief&.known_to_m(line.corridor) or return nil
-          caution('grid_ends', 'note', "The grid has no heights beyond #{(metres / Quantities::FT).round(-1)} ft of " \
-            'this ' \
-            'line: the ground there counts as level.')
+          caution('grid_ends', 'note', Text.of('The grid has no heights beyond %{metres} ft of this line: the ground ' \
+            'there counts as level.',
+                                               metres: (metres / Quantities::FT).round(-1)))
         end
 
         def unknown(line)
@@ -206,7 +219,7 @@ module Fujin
             nil
           else
             caution('height_not_known', 'limit',
-                    "Height not known: #{Sites::Spoken.list(ids)}. Not known is not low.")
+                    Text.of('Height not known: %{list}. Not known is not low.', list: Sites::Spoken.list(ids)))
           end
         end
 
@@ -215,7 +228,8 @@ module Fujin
           return nil unless kt && kt < -0.5
 
           caution('tailwind', 'caution',
-                  "#{(-kt).round} kt from behind: higher ground speed, more sink for the angle, the nose up late.")
+                  Text.of('%{kt} kt from behind: higher ground speed, more sink for the angle, the nose up late.',
+                          kt: (-kt).round))
         end
 
         def off_nose(line)
@@ -225,8 +239,9 @@ module Fujin
           return nil if off <= OFF_NOSE_DEG
 
           caution('off_the_nose', 'limit',
-                  "The wind is #{off.round}° off the nose: onto a pinnacle within #{OFF_NOSE_DEG.round}°, never from " \
-                    'the lee.')
+                  Text.of('The wind is %{off}° off the nose: onto a pinnacle within %{off_nose_deg}°, never from the ' \
+                    'lee.',
+                          off: off.round, off_nose_deg: OFF_NOSE_DEG.round))
         end
 
         def late(line)
@@ -246,9 +261,10 @@ module Fujin
                            'Steeper than the house allows: another line or another site.')
           end
 
-          caution('high_hover', 'limit', 'Steeper than the house allows. Dual, and only with the power for it: ' \
-            'inside the limit to a hover ' \
-            "at #{found['height_ft']} ft, then straight down at 300 ft/min or less.")
+          caution('high_hover', 'limit', Text.of('Steeper than the house allows. Dual, and only with the power for ' \
+            'it: inside the limit to a hover at %{found} ft, then straight down ' \
+            'at 300 ft/min or less.',
+                                                 found: found['height_ft']))
         end
       end
     end

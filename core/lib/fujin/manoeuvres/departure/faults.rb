@@ -11,11 +11,13 @@ module Fujin
 
         def power_cap_broken =
           when_bad('power_cap_broken', 'power_added_pct') do |v|
-            "#{v.round} % of the engine's limit more than in the hover"
+            Text.of("%{value} % of the engine's limit more than in the hover", value: v.round)
           end
 
         def drifted_off_track =
-          when_bad('drifted_off_track', 'climb_track_off_deg') { |v| "the track strayed #{v.round}°" }
+          when_bad('drifted_off_track', 'climb_track_off_deg') do |v|
+            Text.of('the track strayed %{value}°', value: v.round)
+          end
       end
     end
   end

@@ -37,7 +37,8 @@ module Fujin
             begin
               unless hovers?
                 raise OutsideModel,
-                      "the power of this take-off (#{(power_w / 1000).round(1)} kW) does not lift off here"
+                      Text.of('the power of this take-off (%{power_w} kW) does not lift off here',
+                              power_w: (power_w / 1000).round(1))
               end
 
               run
@@ -124,7 +125,8 @@ module Fujin
                 if over
                   number(over.along_ft, 'ft')
                 else
-                  no_number('ft', "#{obstacle.round} ft is not reached within #{LONGEST_S.round} s")
+                  no_number('ft', Text.of('%{obstacle} ft is not reached within %{longest_s} s',
+                                          obstacle: obstacle.round, longest_s: LONGEST_S.round))
                 end
               ),
             'avoid_area_s' => number(Planning::HeightVelocity.new(@type).exposure_s(path), 's'),
@@ -173,12 +175,16 @@ module Fujin
         def value_along(name) = own_numbers[name].value
 
         def setup
-          where = @settings['departure'] == 'surface' ? 'On the surface' : "Hover at #{@height_ft.round} ft"
+          where = if @settings['departure'] == 'surface'
+                    'On the surface'
+                  else
+                    Text.of('Hover at %{height_ft} ft', height_ft: @height_ft.round)
+                  end
           check = @house['power_check'] == 'hover' ? 'in the hover' : "in flight at the site's height"
           Planning::SetUp.standing(
             height_ft: start_height_ft,
             steady_s: 5.0,
-            text: "#{where} into wind, power checked #{check}, area ahead clear"
+            text: Text.of('%{where} into wind, power checked %{check}, area ahead clear', where: where, check: check)
           )
         end
 
@@ -197,7 +203,8 @@ module Fujin
               caution(
                 'avoid_area',
                 'caution',
-                "#{seconds.round} s inside the height-velocity area: keep to the profile, no lingering."
+                Text.of('%{seconds} s inside the height-velocity area: keep to the profile, no lingering.',
+                        seconds: seconds.round)
               )
             else
               nil
@@ -212,8 +219,12 @@ module Fujin
           caution(
             'climb',
             'limit',
-            "#{climb ? "Climb #{climb.round} ft/min" : 'No climb'} with this power, 200 wanted: less load or more " \
-              'power.'
+            Text.of('%{which} with this power, 200 wanted: less load or more power.',
+                    which: if climb
+                             Text.of('Climb %{climb} ft/min', climb: climb.round)
+                           else
+                             'No climb'
+                           end)
           )
         end
       end

@@ -28,10 +28,16 @@ module Fujin
         # Ground speed, drift and bank while tracking round a circle of the radius.
         def on_track(track_deg)
           drift = drift_deg(track_deg, speed_kt)
-          raise OutsideModel, "the wind is stronger than #{speed_kt.round} kt: no figure can be held" unless drift
+          unless drift
+            raise OutsideModel, Text.of('the wind is stronger than %{speed_kt} kt: no figure can be held',
+                                        speed_kt: speed_kt.round)
+          end
 
           ground = groundspeed_kt(track_deg, speed_kt)
-          raise OutsideModel, "no ground speed is left against this wind at #{speed_kt.round} kt" unless ground > 1.0
+          unless ground > 1.0
+            raise OutsideModel, Text.of('no ground speed is left against this wind at %{speed_kt} kt',
+                                        speed_kt: speed_kt.round)
+          end
 
           v = ground * Q::KT
           bank = Math.atan2(v * v, Q::G * radius_ft * Q::FT * Math.cos(drift * Q::DEG)) / Q::DEG
@@ -118,8 +124,9 @@ module Fujin
           caution(
             'bank',
             'limit',
-            "#{bank.round}° of bank downwind, #{STEEPEST_BANK_DEG.round}° at most: a radius of #{wider_radius_ft} ft " \
-              'or more.'
+            Text.of('%{bank}° of bank downwind, %{steepest_bank_deg}° at most: a radius of %{wider_radius_ft} ft or ' \
+              'more.',
+                    bank: bank.round, steepest_bank_deg: STEEPEST_BANK_DEG.round, wider_radius_ft: wider_radius_ft)
           )
         end
 
@@ -131,7 +138,8 @@ module Fujin
           caution(
             'power_in_turn',
             'limit',
-            "The steepest bank needs #{needed.round} kW, #{available.round} available: a wider radius or less bank."
+            Text.of('The steepest bank needs %{needed} kW, %{available} available: a wider radius or less bank.',
+                    needed: needed.round, available: available.round)
           )
         end
 
@@ -144,7 +152,8 @@ module Fujin
           setup_before(
             0.0,
             speed_kt,
-            "Entered downwind, level at #{@height_ft.round} ft and #{speed_kt.round} kt, trimmed",
+            Text.of('Entered downwind, level at %{height_ft} ft and %{speed_kt} kt, trimmed',
+                    height_ft: @height_ft.round, speed_kt: speed_kt.round),
             track_deg: entry_track_deg
           )
 

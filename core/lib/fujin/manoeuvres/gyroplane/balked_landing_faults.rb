@@ -14,8 +14,9 @@ module Fujin
 
           found(
             'late_decision',
-            "#{value('recovery_ias_kt').round} kt left when it was broken off, " \
-              "#{allowed('recovery_ias_kt')[0].round} kt at least",
+            Text.of('%{recovery_ias_kt} kt left when it was broken off, %{recovery_ias_kt_2} kt at least',
+                    recovery_ias_kt: value('recovery_ias_kt').round,
+                    recovery_ias_kt_2: allowed('recovery_ias_kt')[0].round),
             ['recovery_ias_kt'],
             **phase_span('recovery')
           )

@@ -79,7 +79,8 @@ module Fujin
 
         def setup =
           setup_before(path.first.along_ft, glide_kt,
-                       "Approach at #{glide_kt.round} kt; the instructor calls the go-around")
+                       Text.of('Approach at %{glide_kt} kt; the instructor calls the go-around',
+                               glide_kt: glide_kt.round))
 
         def tables = [speed_table([25, 30, 40, 50, 60]), solo_dual]
 
@@ -99,8 +100,9 @@ module Fujin
             caution(
               'too_low',
               'limit',
-              "From #{@height_ft.round} ft it touches: #{lost.round} ft are lost before it climbs. Call it at " \
-                "#{(lost + 5).ceil(-1)} ft or above."
+              Text.of('From %{height_ft} ft it touches: %{lost} ft are lost before it climbs. Call it at %{lost_2} ' \
+                'ft or above.',
+                      height_ft: @height_ft.round, lost: lost.round, lost_2: (lost + 5).ceil(-1))
             ),
             *found
           ]

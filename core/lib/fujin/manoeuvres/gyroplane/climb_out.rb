@@ -30,10 +30,12 @@ module Fujin
         # @raise [OutsideModel] when full power does not climb, or the wind leaves no way over the ground
         def to(height_m)
           unless [@slow, @fast].min.positive?
-            raise OutsideModel, "full power does not climb at #{@lift_off_kt.round} kt today"
+            raise OutsideModel, Text.of('full power does not climb at %{lift_off_kt} kt today',
+                                        lift_off_kt: @lift_off_kt.round)
           end
           unless @groundspeed.call(@climb_kt).positive?
-            raise OutsideModel, "the wind is as strong as the climb speed of #{@climb_kt.round} kt"
+            raise OutsideModel, Text.of('the wind is as strong as the climb speed of %{climb_kt} kt',
+                                        climb_kt: @climb_kt.round)
           end
 
           moments = [Moment.new(t_s: 0.0, distance_m: 0.0, height_m: 0.0, ias_kt: @lift_off_kt,

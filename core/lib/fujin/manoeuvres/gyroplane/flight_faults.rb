@@ -9,21 +9,23 @@ module Fujin
 
         private
 
-        def slowest = value('slow_ias_min_kt')&.then { |kt| " at #{kt.round} kt" }
+        def slowest = value('slow_ias_min_kt')&.then { |kt| Text.of(' at %{kt} kt', kt: kt.round) }
 
         def slow_glide
           return nil unless bad?('height_lost_ft')
 
           found(
             'slow_glide',
-            "#{value('height_lost_ft').round} ft lost#{slowest}: behind the power curve",
+            Text.of('%{height_lost_ft} ft lost%{slowest}: behind the power curve',
+                    height_lost_ft: value('height_lost_ft').round, slowest: slowest),
             %w[height_lost_ft slow_ias_min_kt]
           )
         end
 
         def late_decision
           when_bad('late_decision', 'recovery_min_height_ft', **phase_span('recovery')) do |v|
-            "recovered at #{v.round} ft, by #{allowed('recovery_min_height_ft')[0].round} ft it is over"
+            Text.of('recovered at %{value} ft, by %{recovery_min_height_ft} ft it is over',
+                    value: v.round, recovery_min_height_ft: allowed('recovery_min_height_ft')[0].round)
           end
         end
       end

@@ -16,8 +16,9 @@ module Fujin
         def speed(id) =
           found(
             id,
-            "mean of #{value('glide_ias_mean_kt').round} kt on the approach, " \
-              "#{measure('glide_ias_mean_kt').band.target.round} kt wanted",
+            Text.of('mean of %{glide_ias_mean_kt} kt on the approach, %{target} kt wanted',
+                    glide_ias_mean_kt: value('glide_ias_mean_kt').round,
+                    target: measure('glide_ias_mean_kt').band.target.round),
             ['glide_ias_mean_kt'],
             **phase_span('glide')
           )
@@ -28,8 +29,9 @@ module Fujin
         def round_out(id) =
           found(
             id,
-            "round-out begun at #{value('flare_height_ft').round} ft, " \
-              "about #{measure('flare_height_ft').band.target.round} ft wanted",
+            Text.of('round-out begun at %{flare_height_ft} ft, about %{target} ft wanted',
+                    flare_height_ft: value('flare_height_ft').round,
+                    target: measure('flare_height_ft').band.target.round),
             ['flare_height_ft'],
             **phase_span('flare')
           )

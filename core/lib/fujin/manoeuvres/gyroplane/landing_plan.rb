@@ -51,13 +51,15 @@ module Fujin
         def own_numbers
           if ground_m_s < 3.0
             raise OutsideModel,
-                  "#{(ground_m_s / Q::KT).round} kt of ground speed are left against this wind: no landing is planned"
+                  Text.of('%{ground_m_s} kt of ground speed are left against this wind: no landing is planned',
+                          ground_m_s: (ground_m_s / Q::KT).round)
           end
 
           sinking = descent.sink_m_s
           unless sinking > 0.3
             raise OutsideModel,
-                  "with #{power_pct.round} % power it does not descend at #{glide_kt.round} kt: less power"
+                  Text.of('with %{power_pct} % power it does not descend at %{glide_kt} kt: less power',
+                          power_pct: power_pct.round, glide_kt: glide_kt.round)
           end
 
           down = (@height_ft - round_out_ft) * Q::FT / sinking * ground_m_s / Q::FT
@@ -166,10 +168,15 @@ module Fujin
           setup_before(
             path.first.along_ft,
             glide_kt,
-            "#{glide_kt.round} kt, #{@height_ft.round} ft, #{power_words}, on the line"
+            Text.of('%{glide_kt} kt, %{height_ft} ft, %{power_words}, on the line',
+                    glide_kt: glide_kt.round, height_ft: @height_ft.round, power_words: power_words)
           )
 
-        def power_words = power_pct.zero? ? 'throttle closed' : "power at #{power_pct.round} %"
+        def power_words = if power_pct.zero?
+                            'throttle closed'
+                          else
+                            Text.of('power at %{power_pct} %', power_pct: power_pct.round)
+                          end
 
         def tables
           rows =
@@ -196,7 +203,8 @@ module Fujin
           slowest = value('lowest_level_speed_kt')
           return 'Full power holds level flight at no speed today: a go-around is not there.' unless slowest
 
-          "Under #{slowest.round} kt full power does not hold height: nose down to get speed back."
+          Text.of('Under %{slowest} kt full power does not hold height: nose down to get speed back.',
+                  slowest: slowest.round)
         end
 
         def own_cautions

@@ -20,8 +20,10 @@ module Fujin
           caution(
             'unloaded',
             'caution',
-            'Ease the stick forward, never push' \
-              "#{": the plan keeps #{kept.round(1)} g" if kept}. An unloaded rotor slows and does not come back."
+            Text.of('Ease the stick forward, never push%{more}. An unloaded rotor slows and does not come back.',
+                    more: (if kept
+                             Text.of(': the plan keeps %{kept} g', kept: kept.round(1))
+                           end))
           )
         end
 

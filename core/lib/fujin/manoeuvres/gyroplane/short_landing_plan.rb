@@ -25,8 +25,9 @@ module Fujin
             caution(
               'short',
               'caution',
-              "Touch down at #{touchdown_kt.round} kt, not slower: there is no speed left to round out again. " \
-                'Dropped from above the wheels\' height it lands hard: power and away instead.'
+              Text.of('Touch down at %{touchdown_kt} kt, not slower: there is no speed left to round out again. ' \
+                "Dropped from above the wheels' height it lands hard: power and away instead.",
+                      touchdown_kt: touchdown_kt.round)
             ),
             *super
           ]

@@ -29,7 +29,9 @@ module Fujin
             gyro.level(kt).rotor_pct
           end
 
-        def setup = setup_before(0.0, glide_kt, "Level at #{@height_ft.round} ft into wind, area below clear")
+        def setup = setup_before(0.0, glide_kt, Text.of('Level at %{height_ft} ft into wind, area below clear',
+                                                        height_ft: @height_ft.round))
+
         def tables = [speed_table([15, 20, 25, 30, 35, 40, 50, 60]), solo_dual]
 
         def charts
@@ -59,8 +61,9 @@ module Fujin
             caution(
               'behind_curve',
               'caution',
-              "Under #{lowest.round} kt full power does not hold height: nose down to get speed back, never more " \
-                "stick back. Keep #{(lowest + 4).round} kt and height in hand."
+              Text.of('Under %{lowest} kt full power does not hold height: nose down to get speed back, never more ' \
+                'stick back. Keep %{lowest_2} kt and height in hand.',
+                      lowest: lowest.round, lowest_2: (lowest + 4).round)
             ),
             unloaded
           ]

@@ -26,7 +26,9 @@ module Fujin
             found << caution(
               'headwind_spin',
               'note',
-              "#{headwind_kt.round} kt on the nose turns the rotor by itself: stick into wind, until it has stopped."
+              Text.of('%{headwind_kt} kt on the nose turns the rotor by itself: stick into wind, until it has ' \
+                'stopped.',
+                      headwind_kt: headwind_kt.round)
             )
           end
           found
@@ -38,9 +40,11 @@ module Fujin
           caution(
             'prerotation',
             'limit',
-            "Rotor rpm at release is #{released_pct.round} %, #{minimum_pct.round} % wanted, " \
-              "#{(minimum_pct - released_pct).ceil} points short: prerotate " \
-              "more#{' on the runway' if @house['prerotation_at'] == 'hold'}."
+            Text.of('Rotor rpm at release is %{released_pct} %, %{minimum_pct} % wanted, %{minimum_pct_2} points ' \
+              'short: prerotate more%{more}.',
+                    released_pct: released_pct.round, minimum_pct: minimum_pct.round,
+                    minimum_pct_2: (minimum_pct - released_pct).ceil,
+                    more: (' on the runway' if @house['prerotation_at'] == 'hold'))
           )
         end
 
@@ -51,13 +55,19 @@ module Fujin
           caution(
             'flap_margin',
             'limit',
-            "Flapping reaches #{roll.max(:flap_deg).round(1)}°, within #{margin.round(1)}° of the limit, " \
-              "#{STOP_MARGIN_DEG}° wanted: more prerotation."
+            Text.of('Flapping reaches %{roll}°, within %{margin}° of the limit, %{stop_margin_deg}° wanted: more ' \
+              'prerotation.',
+                    roll: roll.max(:flap_deg).round(1), margin: margin.round(1), stop_margin_deg: STOP_MARGIN_DEG)
           )
         end
 
         def abandoned =
-          roll.lifted_off? ? nil : caution('abandoned', 'limit', "This take-off is abandoned: #{roll.abandoned}.")
+          if roll.lifted_off?
+            nil
+          else
+            caution('abandoned', 'limit', Text.of('This take-off is abandoned: %{abandoned}.',
+                                                  abandoned: roll.abandoned))
+          end
       end
     end
   end

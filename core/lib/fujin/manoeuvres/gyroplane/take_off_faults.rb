@@ -37,11 +37,13 @@ module Fujin
 
           text =
             if slow
-              "rotor rpm #{slow.map do |i|
-                nr[i]
-              end.min.round} % at over #{FAST_KT.round} kt, #{least.round} % is the type's least"
+              Text.of("rotor rpm %{slow} % at over %{fast_kt} kt, %{least} % is the type's least",
+                      slow: slow.map do |i|
+                        nr[i]
+                      end.min.round,
+                      fast_kt: FAST_KT.round, least: least.round)
             else
-              "blade flap of #{value('flap_max_deg').round(1)}°"
+              Text.of('blade flap of %{flap_max_deg}°', flap_max_deg: value('flap_max_deg').round(1))
             end
           found('slow_rotor_roll', text, %w[roll_rotor_rpm_min_pct flap_max_deg], from: roll.start_s, to: lift_off_s)
         end
@@ -62,7 +64,8 @@ module Fujin
 
           found(
             'stick_forward_too_long',
-            "rotor rpm gained #{gained.round(1)} points from #{FROM_KT.round} to #{until_kt.round} kt#{tail}",
+            Text.of('rotor rpm gained %{gained} points from %{from_kt} to %{until_kt} kt%{tail}',
+                    gained: gained.round(1), from_kt: FROM_KT.round, until_kt: until_kt.round, tail: tail),
             ['roll_rotor_rpm_min_pct'],
             from: @signals.time(first),
             to: @signals.time(last)

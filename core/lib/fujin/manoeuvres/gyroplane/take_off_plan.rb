@@ -168,10 +168,12 @@ module Fujin
         def setup
           where =
             if @house['prerotation_at'] == 'hold'
-              "at the hold: prerotate to #{built_up_pct.round} %, roll on at once, expect #{released_pct.round} % at " \
-                'the line'
+              Text.of('at the hold: prerotate to %{built_up_pct} %, roll on at once, expect %{released_pct} % at the ' \
+                'line',
+                      built_up_pct: built_up_pct.round, released_pct: released_pct.round)
             else
-              "on the line: brakes, stick as the type says, prerotate to #{built_up_pct.round} %"
+              Text.of('on the line: brakes, stick as the type says, prerotate to %{built_up_pct} %',
+                      built_up_pct: built_up_pct.round)
             end
           taxi =
             if @house['gyro_taxi'] == 'turning'
@@ -249,8 +251,9 @@ module Fujin
           near = Planning::WatchedStretch.runs(roll.moments) { |m| m.flap_deg >= NEAR_FLAP * limit }
           near.map do |from, to|
             told = roll.moments.select { |m| m.t_s.between?(from.t_s, to.t_s) }.max_by(&:flap_deg)
-            words = "flap #{told.flap_deg.round} of #{limit.round}° at #{told.ias_kt.round} kt: " \
-              "#{(to.t_s - from.t_s).ceil} s"
+            words = Text.of('flap %{flap_deg} of %{limit}° at %{ias_kt} kt: %{t_s} s',
+                            flap_deg: told.flap_deg.round, limit: limit.round, ias_kt: told.ias_kt.round,
+                            t_s: (to.t_s - from.t_s).ceil)
             Planning::WatchedStretch.new(id: 'flap', from_s: from.t_s, until_s: to.t_s, words: words)
           end
         end

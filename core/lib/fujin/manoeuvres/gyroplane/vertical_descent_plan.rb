@@ -79,7 +79,8 @@ module Fujin
           setup_before(
             0.0,
             glide_kt,
-            "Into wind above #{@height_ft.round} ft, throttle closed, speed off slowly until the descent is vertical"
+            Text.of('Into wind above %{height_ft} ft, throttle closed, speed off slowly until the descent is vertical',
+                    height_ft: @height_ft.round)
           )
 
         def tables = [speed_table([0, 10, 20, 30, 40, 50]), solo_dual]
@@ -99,7 +100,8 @@ module Fujin
             caution(
               'start_height',
               'limit',
-              "Start height #{@height_ft.round} ft, #{lowest_start_ft.ceil(-1)} ft wanted today: begin higher."
+              Text.of('Start height %{height_ft} ft, %{lowest_start_ft} ft wanted today: begin higher.',
+                      height_ft: @height_ft.round, lowest_start_ft: lowest_start_ft.ceil(-1))
             ),
             *found
           ]

@@ -63,7 +63,8 @@ module Fujin
             columns: [['Control', nil], ['First', nil], ['Then', nil], ['Another hand answers', nil]],
             rows: helicopter? ? helicopter_effects : gyroplane_effects,
             note:
-              "#{FASTER_KT.round} kt faster by the nose alone cost at least #{value('nose_down_height_ft').round} ft."
+              Text.of('%{faster_kt} kt faster by the nose alone cost at least %{nose_down_height_ft} ft.',
+                      faster_kt: FASTER_KT.round, nose_down_height_ft: value('nose_down_height_ft').round)
           )
 
         # The climb, with what the gauge shows more for it.
@@ -71,8 +72,12 @@ module Fujin
           id = %w[climb_step_inhg climb_step_torque_pct].find { |name| value(name) } or return 'climbs'
           entry = Glossary.number(id)
           more = Glossary.figure(value(id), entry.unit, entry.digits)
-          "climbs #{CLIMB_FPM.round} ft/min for #{more}#{' of torque' if entry.unit == 'pct'} more"
+          Text.of('climbs %{climb_fpm} ft/min for %{more}%{more_2} more',
+                  climb_fpm: CLIMB_FPM.round, more: more, more_2: (' of torque' if entry.unit == 'pct'))
         end
+
+        # Which way it swings, and the pedal against it.
+        def nose(side, pedal) = [Text.of('nose swings %{side}', side: side), Text.of('%{pedal} pedal', pedal: pedal)]
 
         def helicopter_effects
           toward, away = @type.clockwise? ? %w[left right] : %w[right left]
@@ -80,8 +85,8 @@ module Fujin
             ['cyclic forward', 'nose down', 'speed grows, height goes', 'collective up to hold the height'],
             ['cyclic aft', 'nose up', 'speed goes, height grows', 'collective down'],
             ['cyclic sideways', 'bank', 'turns, and sinks a little', 'collective a little up in a steeper bank'],
-            ['collective up', climbs, "nose swings #{toward}", "#{@type.power_on_pedal} pedal"],
-            ['collective down', 'sinks', "nose swings #{away}", "#{@type.power_loss_pedal} pedal"],
+            ['collective up', climbs, *nose(toward, @type.power_on_pedal)],
+            ['collective down', 'sinks', *nose(away, @type.power_loss_pedal)],
             ['pedals', 'nose swings, sideslip', 'rolls and sinks a little', 'cyclic against the roll']
           ]
         end
@@ -108,8 +113,10 @@ module Fujin
             rows: [
               [1.0, 'following through', 'nothing: hands light on all three', hold / 2.0],
               *rows,
-              [5.0, "#{first[0]} and #{first[2]}", 'speed, heading and balance', hold],
-              [6.0, "#{first[0]} and #{first[1]}", 'speed, heading and height', hold],
+              [5.0, Text.of('%{first} and %{first_2}',
+                            first: first[0], first_2: first[2]), 'speed, heading and balance', hold],
+              [6.0, Text.of('%{first} and %{first_2}',
+                            first: first[0], first_2: first[1]), 'speed, heading and height', hold],
               [7.0, 'all three, prompted', 'all of it', hold],
               [8.0, 'all three, alone', 'all of it', hold]
             ],

@@ -11,16 +11,20 @@ module Fujin
 
         def low_rotor_rpm =
           when_bad('low_rotor_rpm', 'min_rotor_rpm_pct') do |v|
-            "rotor rpm fell to #{v.round(1)} %, the band begins at #{band[0]} %"
+            Text.of('rotor rpm fell to %{value} %, the band begins at %{band} %', value: v.round(1), band: band[0])
           end
 
         def high_rotor_rpm =
           when_bad('high_rotor_rpm', 'manual_rotor_rpm_max_pct') do |v|
-            "rotor rpm rose to #{v.round(1)} %, the band ends at #{band[1]} %"
+            Text.of('rotor rpm rose to %{value} %, the band ends at %{band} %', value: v.round(1), band: band[1])
           end
 
         def late_power =
-          when_bad('late_power', 'joining_s') { |v| "#{v.round(1)} s from the throttle's first move to joined needles" }
+          when_bad('late_power', 'joining_s') do |v|
+            Text.of("%{value} s from the throttle's first move to joined " \
+              'needles',
+                    value: v.round(1))
+          end
 
         def band = @context.type.power_on_band
       end

@@ -79,14 +79,17 @@ module Fujin
             caution(
               'governor',
               'caution',
-              "A tenth of the power missing, rotor rpm falls #{value('rpm_rate_pct_s').round(1)} points a second: " \
-                "from #{@type.power_on_band[0]} % to the warning in #{value('to_warning_s').round(1)} s."
+              Text.of('A tenth of the power missing, rotor rpm falls %{rpm_rate_pct_s} points a second: from ' \
+                '%{power_on_band} % to the warning in %{to_warning_s} s.',
+                      rpm_rate_pct_s: value('rpm_rate_pct_s').round(1), power_on_band: @type.power_on_band[0],
+                      to_warning_s: value('to_warning_s').round(1))
             ),
             caution(
               'overspeed',
               'caution',
-              'Lowering the collective without closing the throttle overspeeds engine and rotor. Absolute limit ' \
-                "#{@type.absolute_rotor_rpm[1]} %."
+              Text.of('Lowering the collective without closing the throttle overspeeds engine and rotor. Absolute ' \
+                'limit %{absolute_rotor_rpm} %.',
+                      absolute_rotor_rpm: @type.absolute_rotor_rpm[1])
             ),
             caution('governor_back', 'note', back_words)
           ]
@@ -96,7 +99,8 @@ module Fujin
           from = value('governor_from_pct')
           return 'Rpm into the band first, then the governor; the hand lets it turn the throttle.' unless from
 
-          "The governor takes over from #{from.round} % engine rpm; the hand lets it turn the throttle."
+          Text.of('The governor takes over from %{from} % engine rpm; the hand lets it turn the throttle.',
+                  from: from.round)
         end
       end
     end

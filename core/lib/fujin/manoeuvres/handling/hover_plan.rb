@@ -47,8 +47,9 @@ module Fujin
             height_ft: @height_ft,
             steady_s: 3.0,
             text:
-              'Into wind, a mark ahead and one to the side, ' \
-              "three seconds steady before the count begins; #{power_check}"
+              Text.of('Into wind, a mark ahead and one to the side, three seconds steady before the count begins; ' \
+                '%{power_check}',
+                      power_check: power_check)
           )
         end
 
@@ -91,8 +92,8 @@ module Fujin
             columns: [['From the nose', 'deg'], %w[Heading deg], ['Tail rotor', nil]],
             rows: rows,
             note:
-              "#{@type.power_on_pedal.capitalize} pedal costs power with this rotor; " \
-              "sectors matter from about #{Aircraft::TailRotor::LEAST_KT.round} kt."
+              Text.of('%{power_on_pedal} pedal costs power with this rotor; sectors matter from about %{least_kt} kt.',
+                      power_on_pedal: @type.power_on_pedal.capitalize, least_kt: Aircraft::TailRotor::LEAST_KT.round)
           )
         end
 
@@ -106,8 +107,8 @@ module Fujin
             caution(
               'lateral',
               'note',
-              "Hovers #{@type.clockwise? ? 'right' : 'left'} side low: the tail rotor pushes " \
-                "#{@type.clockwise? ? 'left' : 'right'}."
+              Text.of('Hovers %{side} side low: the tail rotor pushes %{side_2}.',
+                      side: @type.clockwise? ? 'right' : 'left', side_2: @type.clockwise? ? 'left' : 'right')
             )
           ]
         end

@@ -12,15 +12,18 @@ module Fujin
 
         def over_controlled =
           when_bad('over_controlled', 'control_reversals_per_min') do |v|
-            "#{v.round} reversals of the controls a minute"
+            Text.of('%{value} reversals of the controls a minute', value: v.round)
           end
 
         def yaw_uncorrected =
-          when_bad('yaw_uncorrected', 'turn_rate_max_deg_s') { |v| "the nose turned at #{v.round}°/s" }
+          when_bad('yaw_uncorrected', 'turn_rate_max_deg_s') do |v|
+            Text.of('the nose turned at %{value}°/s', value: v.round)
+          end
 
         def drifted_off_track =
           when_bad('drifted_off_track', 'taxi_track_off_ft') do |v|
-            "#{v.round} ft beside the line, #{allowed('taxi_track_off_ft')[1].round} ft is the band"
+            Text.of('%{value} ft beside the line, %{taxi_track_off_ft} ft is the band',
+                    value: v.round, taxi_track_off_ft: allowed('taxi_track_off_ft')[1].round)
           end
       end
     end

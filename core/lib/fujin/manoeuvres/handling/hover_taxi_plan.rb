@@ -19,7 +19,7 @@ module Fujin
         def height_range_ft = [1, 50]
         # The course is the line; the nose stands where the way asks for.
         def nose_deg = (@course_deg - WAYS_DEG.fetch(@settings['taxi_way'])) % 360.0
-        def slow_headings = [["taxiing #{@settings['taxi_way']}", nose_deg]]
+        def slow_headings = [[Text.of('taxiing %{settings}', settings: @settings['taxi_way']), nose_deg]]
         def speed_kt = (@settings['taxi_speed_kt'] || SPEED_KT).to_f
         def distance_ft = (@settings['taxi_ft'] || DISTANCE_FT).to_f
         def time_s = distance_ft * Q::FT / (speed_kt * Q::KT)
@@ -59,8 +59,9 @@ module Fujin
             height_ft: @height_ft,
             steady_s: 3.0,
             text:
-              "Steady hover, nose on #{nose_deg.round}°, two marks in line; the area behind " \
-              'the tail looked at before it moves there'
+              Text.of('Steady hover, nose on %{nose_deg}°, two marks in line; the area behind the tail looked at ' \
+                'before it moves there',
+                      nose_deg: nose_deg.round)
           )
         end
 
@@ -109,7 +110,8 @@ module Fujin
             caution(
               'air_from_behind',
               'caution',
-              "#{air_kt.round} kt of air from behind: the nose wants to swing, the tail to rise. Slower, or turned."
+              Text.of('%{air_kt} kt of air from behind: the nose wants to swing, the tail to rise. Slower, or turned.',
+                      air_kt: air_kt.round)
             )
           ]
         end

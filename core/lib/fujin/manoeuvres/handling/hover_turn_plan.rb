@@ -28,7 +28,7 @@ module Fujin
           side = @settings['turn_side']
           text = costly? ? 'take power: watch rotor rpm.' : 'give power back: stopping takes it.'
           [
-            caution('turn_power', 'note', "#{side.capitalize} turns #{text}"),
+            caution('turn_power', 'note', Text.of('%{side} turns %{text}', side: side.capitalize, text: text)),
             caution(
               'tail_swing',
               'caution',

@@ -10,7 +10,9 @@ module Fujin
         private
 
         def drifted_off_track =
-          when_bad('drifted_off_track', 'level_heading_max_deg') { |v| "the heading strayed #{v.round}°" }
+          when_bad('drifted_off_track', 'level_heading_max_deg') do |v|
+            Text.of('the heading strayed %{value}°', value: v.round)
+          end
       end
     end
   end

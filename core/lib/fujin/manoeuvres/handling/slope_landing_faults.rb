@@ -11,14 +11,18 @@ module Fujin
 
         def drift_at_contact =
           when_bad('drift_at_contact', 'ground_contact_kt') do |v|
-            "#{v.round(1)} kt over the ground as the first skid met it"
+            Text.of('%{value} kt over the ground as the first skid met it', value: v.round(1))
           end
 
         def dropped_the_skid =
-          when_bad('dropped_the_skid', 'skid_lowering_deg_s') { |v| "rolled onto the other skid at #{v.round(1)}°/s" }
+          when_bad('dropped_the_skid', 'skid_lowering_deg_s') do |v|
+            Text.of('rolled onto the other skid at %{value}°/s', value: v.round(1))
+          end
 
         def not_level =
-          when_bad('not_level', 'ground_roll_deg') { |v| "rolled to #{v.round(1)}°, further than the slope" }
+          when_bad('not_level', 'ground_roll_deg') do |v|
+            Text.of('rolled to %{value}°, further than the slope', value: v.round(1))
+          end
       end
     end
   end

@@ -54,9 +54,9 @@ module Fujin
         def over_limit
           return [] if slope_deg <= limit_deg
 
-          [caution('slope_limit', 'limit', "#{slope_deg.round(1)}° is over the #{limit_deg.round(1)}° that the type " \
-            'stands ' \
-            'on: another place.')]
+          [caution('slope_limit', 'limit', Text.of('%{slope_deg}° is over the %{limit_deg}° that the type stands on: ' \
+            'another place.',
+                                                   slope_deg: slope_deg.round(1), limit_deg: limit_deg.round(1)))]
         end
       end
     end

@@ -41,8 +41,9 @@ module Fujin
             height_ft: @height_ft,
             steady_s: 3.0,
             text:
-              "Steady hover, nose along the line on #{nose_deg.round}°, marks ahead and behind; " \
-              'the whole way looked at, for the tail goes over all of it'
+              Text.of('Steady hover, nose along the line on %{nose_deg}°, marks ahead and behind; the whole way ' \
+                'looked at, for the tail goes over all of it',
+                      nose_deg: nose_deg.round)
           )
         end
 
@@ -60,7 +61,8 @@ module Fujin
             title: 'On the way',
             columns: [%w[Turned deg], %w[Gone ft], %w[Heading deg], ['Air from the nose', 'deg'], ['Tail rotor', nil]],
             rows: rows,
-            note: "#{air_kt.round} kt of air all the way; the cyclic stays into it while the nose goes round."
+            note: Text.of('%{air_kt} kt of air all the way; the cyclic stays into it while the nose goes round.',
+                          air_kt: air_kt.round)
           )
         end
 
@@ -95,8 +97,9 @@ module Fujin
         def turn_power
           costly = @settings['turn_side'] == @type.power_on_pedal
           caution('turn_power', 'note',
-                  "#{@settings['turn_side'].capitalize} turns " \
-                    "#{costly ? 'take power: watch rotor rpm.' : 'give power back: stopping takes it.'}")
+                  Text.of('%{settings} turns %{which}',
+                          settings: @settings['turn_side'].capitalize,
+                          which: costly ? 'take power: watch rotor rpm.' : 'give power back: stopping takes it.'))
         end
 
         # Faster than the stage's hover turns.
@@ -105,8 +108,9 @@ module Fujin
           return [] unless rate_deg_s > most
 
           [caution('turn_rate', 'caution',
-                   "#{rate_deg_s.round}°/s is faster than the stage's #{most.round}°/s in the hover: a longer way, a " \
-                     'slower pace or less of a turn.')]
+                   Text.of("%{rate_deg_s}°/s is faster than the stage's %{most}°/s in the hover: a longer way, a " \
+                     'slower pace or less of a turn.',
+                           rate_deg_s: rate_deg_s.round, most: most.round))]
         end
       end
     end

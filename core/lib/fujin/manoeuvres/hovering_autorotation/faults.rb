@@ -12,13 +12,13 @@ module Fujin
 
         def yaw_uncorrected =
           when_bad('yaw_uncorrected', 'entry_yaw_deg', to: @attempt.start_s + Measures::YAW_WITHIN_S) do |v|
-            "the nose swung #{v.round}° within 3 s of the closure"
+            Text.of('the nose swung %{value}° within 3 s of the closure', value: v.round)
           end
 
         # Up at once: the rotor's energy is spent before it is needed.
         def raised_collective =
           when_bad('raised_collective', 'collective_raised_pct', **phase_span('entry')) do |v|
-            "collective went up by #{v.round} points before it had settled"
+            Text.of('collective went up by %{value} points before it had settled', value: v.round)
           end
 
         # A cushion from the hover spends the rotor close to the ground: slow there is no limit passed.

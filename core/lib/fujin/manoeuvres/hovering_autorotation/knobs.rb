@@ -13,7 +13,7 @@ module Fujin
             gain: 0.09,
             range: (0.0..3.0),
             least: 0.1,
-            words: ->(v) { "pedal #{v.round(1)} s sooner" }
+            words: ->(v) { Text.of('pedal %{value} s sooner', value: v.round(1)) }
           )
         RAISED =
           Grading::Knob.new(
@@ -22,7 +22,7 @@ module Fujin
             measure: 'collective_raised_pct',
             range: (0.0..40.0),
             least: 2.0,
-            words: ->(v) { "the collective left alone, not up by #{v.round} %" },
+            words: ->(v) { Text.of('the collective left alone, not up by %{value} %', value: v.round) },
             untold: %w[contact_rotor_rpm_pct contact_yaw_deg contact_pitch_deg].freeze
           )
 

@@ -94,8 +94,9 @@ module Fujin
             height_ft: @height_ft,
             steady_s: 5.0,
             text:
-              "Steady hover at #{@height_ft.round} ft into wind for 5 s; throttle off in " \
-              "#{format('%g', throttle_reduction_s)} s; who moves it, and how it is kept closed, said aloud"
+              Text.of('Steady hover at %{height_ft} ft into wind for 5 s; throttle off in %{throttle_reduction_s} s; ' \
+                'who moves it, and how it is kept closed, said aloud',
+                      height_ft: @height_ft.round, throttle_reduction_s: format('%g', throttle_reduction_s))
           )
         end
 
@@ -155,9 +156,9 @@ module Fujin
             caution(
               'collective',
               'caution',
-              "The collective is not lowered. #{@type.power_loss_pedal.capitalize} pedal with the throttle; let it " \
-                'settle; cushion with what ' \
-                'the rotor has left.'
+              Text.of('The collective is not lowered. %{power_loss_pedal} pedal with the throttle; let it settle; ' \
+                'cushion with what the rotor has left.',
+                      power_loss_pedal: @type.power_loss_pedal.capitalize)
             ),
             caution(
               'drift',
@@ -170,7 +171,8 @@ module Fujin
         def along_the_nose
           across = value('crosswind_kt').abs
           if across > 5
-            [caution('wind_across', 'caution', "#{across.round} kt across the nose: turn into the wind first.")]
+            [caution('wind_across', 'caution', Text.of('%{across} kt across the nose: turn into the wind first.',
+                                                       across: across.round))]
           else
             []
           end

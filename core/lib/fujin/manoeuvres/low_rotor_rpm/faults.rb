@@ -13,7 +13,7 @@ module Fujin
 
         def late_collective =
           when_bad('late_collective', 'action_after_warning_s') do |v|
-            "#{v.round(1)} s from the warning to the first correction"
+            Text.of('%{value} s from the warning to the first correction', value: v.round(1))
           end
 
         # Up before down, while the rotor was falling.
@@ -26,7 +26,7 @@ module Fujin
 
           found(
             'raised_collective',
-            "collective went up by #{(high - start).round} points while rotor rpm fell",
+            Text.of('collective went up by %{high} points while rotor rpm fell', high: (high - start).round),
             [],
             to: decay.end_s
           )
@@ -34,7 +34,8 @@ module Fujin
 
         def low_rotor_rpm =
           when_bad('low_rotor_rpm', 'min_rotor_rpm_pct') do |v|
-            "rotor rpm fell to #{v.round(1)} %, the warning is at #{@context.type.low_warning_pct} %"
+            Text.of('rotor rpm fell to %{value} %, the warning is at %{low_warning_pct} %',
+                    value: v.round(1), low_warning_pct: @context.type.low_warning_pct)
           end
       end
     end

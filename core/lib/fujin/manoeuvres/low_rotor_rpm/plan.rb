@@ -42,7 +42,8 @@ module Fujin
           if value
             number(value, 's')
           else
-            no_number('s', "rotor rpm does not fall to #{pct.round} % within #{LONGEST_S.round} s")
+            no_number('s', Text.of('rotor rpm does not fall to %{pct} % within %{longest_s} s',
+                                   pct: pct.round, longest_s: LONGEST_S.round))
           end
 
         # Rotor rpm at which the blades' loading in level flight reaches what they can carry: it does not come back.
@@ -159,16 +160,17 @@ module Fujin
             caution(
               'reaction',
               'caution',
-              "Power loss at #{speed_kt.round} kt: #{@type.power_off_band[0]} % in " \
-                "#{value('reaction_time_s')&.round(1) || LONGEST_S.round} s with the hands still. Throttle on, " \
-                'collective ' \
-                'down, together.'
+              Text.of('Power loss at %{speed_kt} kt: %{power_off_band} % in %{longest_s} s with the hands still. ' \
+                'Throttle on, collective down, together.',
+                      speed_kt: speed_kt.round, power_off_band: @type.power_off_band[0],
+                      longest_s: value('reaction_time_s')&.round(1) || LONGEST_S.round)
             ),
             caution(
               'low_rpm',
               'caution',
-              "#{gap} s from the warning to #{@type.absolute_rotor_rpm[0]} % at #{speed_kt.round} kt." \
-                "#{stall_words}"
+              Text.of('%{gap} s from the warning to %{absolute_rotor_rpm} % at %{speed_kt} kt.%{stall_words}',
+                      gap: gap, absolute_rotor_rpm: @type.absolute_rotor_rpm[0], speed_kt: speed_kt.round,
+                      stall_words: stall_words)
             ),
             caution(
               'governor',
@@ -181,7 +183,7 @@ module Fujin
 
         def stall_words
           stall = value('stall_rotor_rpm_pct')
-          stall && " Below #{stall.round} % the rotor does not come back."
+          stall && Text.of(' Below %{stall} % the rotor does not come back.', stall: stall.round)
         end
 
         def gap

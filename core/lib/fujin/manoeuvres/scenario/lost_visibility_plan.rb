@@ -73,7 +73,8 @@ module Fujin
         def fastest_kt(seen_m)
           return cruise_kt if needed_m(cruise_kt) <= seen_m
           if needed_m(decision_kt) > seen_m
-            raise OutsideModel, "even at #{decision_kt.round} kt a turn back needs more than is seen"
+            raise OutsideModel, Text.of('even at %{decision_kt} kt a turn back needs more than is seen',
+                                        decision_kt: decision_kt.round)
           end
 
           Roots.find(decision_kt, cruise_kt, tolerance: 0.05, what: 'speed for the visibility') do |knots|
@@ -105,8 +106,9 @@ module Fujin
             title: 'How fast for what is seen',
             columns: columns,
             rows: ROWS_M.map { |seen| row(seen.to_f) },
-            note: "#{TurnBack::REACTION_S.round} s, then #{bank_deg.round}° of bank, all in half of what is seen: " \
-              'geometry, not a permission. The least that the law and the school allow goes before.'
+            note: Text.of('%{reaction_s} s, then %{bank_deg}° of bank, all in half of what is seen: geometry, not a ' \
+              'permission. The least that the law and the school allow goes before.',
+                          reaction_s: TurnBack::REACTION_S.round, bank_deg: bank_deg.round)
           )
         end
 
@@ -136,8 +138,9 @@ module Fujin
           return [] if fastest.nil? || fastest >= cruise_kt
 
           [caution('slower_before', 'caution',
-                   "At #{value('decision_visibility_m').round} m nothing faster than #{fastest.floor} kt leaves room " \
-                     'to turn back: slow down before that.')]
+                   Text.of('At %{decision_visibility_m} m nothing faster than %{fastest} kt leaves room to turn ' \
+                     'back: slow down before that.',
+                           decision_visibility_m: value('decision_visibility_m').round, fastest: fastest.floor))]
         end
 
         def too_little_power

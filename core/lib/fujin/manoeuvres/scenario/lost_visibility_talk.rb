@@ -32,15 +32,21 @@ module Fujin
 
         def decided
           seen = value('decision_visibility_m')
-          first = seen ? "at #{(seen / 100.0).ceil * 100} m seen, " : 'at the least that the school allows, '
-          "#{first}slowed to #{decision_kt.round} kt, or down to #{@height_ft.round} ft: whichever comes first, and " \
-            'nothing is weighed again'
+          first = if seen
+                    Text.of('at %{seen} m seen, ', seen: (seen / 100.0).ceil * 100)
+                  else
+                    'at the least that the school allows, '
+                  end
+          Text.of('%{first}slowed to %{decision_kt} kt, or down to %{height_ft} ft: whichever comes first, and ' \
+            'nothing is weighed again',
+                  first: first, decision_kt: decision_kt.round, height_ft: @height_ft.round)
         end
 
         def turned
           time = value('turn_back_time_s')
-          after = time ? ", round in #{time.round} s" : ''
-          "#{side}, level, #{bank_deg.round}° of bank#{after}; eyes outside, speed and height as they are"
+          after = time ? Text.of(', round in %{time} s', time: time.round) : ''
+          Text.of('%{side}, level, %{bank_deg}° of bank%{after}; eyes outside, speed and height as they are',
+                  side: side, bank_deg: bank_deg.round, after: after)
         end
 
         def side

@@ -1,8 +1,10 @@
 # frozen_string_literal: true
 
+require 'fileutils'
 require 'json'
 require 'prism'
 require 'yaml'
+require_relative '../core/lib/fujin'
 
 # Another language is a file: writes it, or keeps it whole, with every text that core and server say.
 #
@@ -18,9 +20,10 @@ class Texts
   # Run by whoever looks after Fujin, told to nobody else.
   OPERATORS = %r{server/(cluster|backup_folder|supervisor|prepare_database|puma|worker|work|log|log_files)\.rb\z}
   # Words, not an id, a path, a pattern or a statement to the database.
-  SAID = /[A-Za-z]{2,}[^A-Za-z]+[A-Za-z]|\A[A-Z][a-z]+\z|[°%]/
-  UNSAID = %r{\A(?![A-Z][a-z]+\z)[\w./:#-]+\z|\b(SELECT|INSERT|UPDATE|DELETE|CREATE|WHERE|JOIN|GRANT|ORDER BY)\b|
-              https?://|\A(GET|POST|PUT|PATCH|DELETE) /|\A\?|\A[\[{(<].*[\]})>]\z}x
+  SAID = /[A-Za-z]{2,}[^A-Za-z]+[A-Za-z]|\Aan? [a-z]+\z|\A[A-Z][a-z]+( ±)?[.]?\z|[°%]/
+  UNSAID = %r{\A(?![A-Z][a-z]+(-[a-z]+)*[.]?\z)[\w./:#-]+\z|https?://|
+              \b(SELECT|INSERT|UPDATE|DELETE|CREATE|WHERE|JOIN|GRANT|ORDER\ BY|AND|DISTINCT)\b|
+              \A(GET|POST|PUT|PATCH|DELETE)\ /|\A\?|\A[\[{(<].*[\]})>]\z}x
 
   # The texts of one file of code.
   class InCode < Prism::Visitor
@@ -73,7 +76,7 @@ class Texts
   class << self
     # @return [Hash{String => String, Hash}] every text by itself, in English; what hangs on a number by its forms
     def all
-      texts = in_data.to_h { |text| [text, text] }
+      texts = [*in_data, *told_ids].to_h { |text| [text, text] }
       code.each { |file| Prism.parse_file(file).value.accept(visitor = InCode.new) && texts.update(visitor.found) }
       texts.sort.to_h
     end
@@ -91,6 +94,24 @@ class Texts
 
     private
 
+    # Ids that stand in sentences as the words they are: of a phase, a stage, a kind, what a setting may be.
+    def told_ids
+      declared = Fujin::Catalogue.all
+      ids = [*choices('settings'), *choices('house_method'), *declared.flat_map(&:phases), *declared.flat_map(&:kinds),
+             *Fujin::Grading::Standard::STAGES, *Fujin::Grading::StandardRule::KINDS, *Fujin::Sites::SiteFile::SURFACES,
+             *Fujin::Planning::Targets.words, 'larger', 'smaller', 'characters', 'entries', 'power', *hands,
+             *Fujin::Aircraft::Library.all.map { |type| type.fetch('engine.kind') }]
+      ids.map { |id| id.to_s.tr('_', ' ') }.uniq
+    end
+
+    # The ids among which a file of settings lets choose.
+    def choices(file)
+      YAML.load_file(File.join(ROOT, "core/data/#{file}.yml")).values.flat_map do |one|
+        one['choices'].is_a?(Hash) ? one['choices'].keys : one['choices'].to_a
+      end
+    end
+
+    def hands = JSON.load_file(File.join(ROOT, 'core/data/hands.json')).values.flat_map(&:values)
     def code = CODE.flat_map { |folder| Dir[File.join(ROOT, folder, '**', '*.rb')] }.grep_v(OPERATORS).sort
 
     def in_data
@@ -115,6 +136,7 @@ if $PROGRAM_NAME == __FILE__
   before = File.file?(file) ? JSON.load_file(file) : {}
   english = Texts.all
   texts = english.to_h { |text, itself| [text, before.fetch(text, itself)] }
+  FileUtils.mkdir_p(Texts::FOLDER)
   File.write(file, "#{JSON.pretty_generate(texts)}\n")
   puts "#{file}: #{texts.size} texts, #{texts.count { |text, told| english[text] == told }} still in English"
 end

@@ -72,14 +72,16 @@ module Fujin
       return Text.of('one of %{schema}', schema: schema['enum'].compact.join(', ')) if schema['enum']
 
       kind, low, high = schema.values_at('type', 'minimum', 'maximum')
-      said = [FORMATS[schema['format']] || KINDS[kind], span('from', low, high), *lengths].compact
+      called = FORMATS[schema['format']] || KINDS[kind]
+      said = [called && Text.of(called), span('from', low, high), *lengths].compact
       said.join(' ') unless said.empty?
     end
 
     def span(word, low, high, unit = nil)
-      said = Text.of('%{word} %{low} to %{high}', word: word, low: low, high: high) if low && high
+      both = word == 'from' ? 'from %{low} to %{high}' : 'of %{low} to %{high}'
+      said = Text.of(both, low: low, high: high) if low && high
       said ||= (Text.of('of at least %{low}', low: low) if low) || (Text.of('of at most %{high}', high: high) if high)
-      [said, unit].compact.join(' ') if said
+      [said, unit && Text.of(unit)].compact.join(' ') if said
     end
 
     def lengths

@@ -6,9 +6,9 @@ require_relative '../scripts/texts'
 module Pseudo
   LANGUAGE = 'pseudo'
   MARK = "\u0307"
+  # Three plain letters by themselves.
+  WORD = /(?<![a-zA-Z#{MARK}_])[a-zA-Z]{3,}(?![a-zA-Z#{MARK}_])/
 
-  # Names, addresses, marks of aircraft and what people write are nobody's to translate; ids and codes are told as words
-  # by the client.
   module_function
 
   def learn
@@ -21,13 +21,17 @@ module Pseudo
   def marked(text) = text.gsub(/%\{\w+\}|[a-zA-Z]/) { |one| one.length > 1 ? one : "#{one}#{MARK}" }
 
   # @param value [Object] of an answer
+  # @param data [Regexp] where nothing is to be translated
+  # @param names [Regexp] what is not within a text
   # @return [Array<Array(String, String)>] where texts with plain words stand, and they
-  def plain(value, where = '')
+  def plain(value, data, names, where = '')
     case value
-    when Hash then value.flat_map { |key, one| plain(one, "#{where}.#{key}") }
-    when Array then value.flat_map { |one| plain(one, where) }
-    when String then value.match?(/(?<![a-zA-Z#{MARK}_\/.-])[a-zA-Z]{3,}(?![a-zA-Z#{MARK}_])/) ? [[where, value]] : []
+    when Hash then value.flat_map { |key, one| plain(one, data, names, "#{where}.#{key}") }
+    when Array then value.flat_map { |one| plain(one, data, names, where) }
+    when String then text?(value) && !where.match?(data) && value.gsub(names, '').match?(WORD) ? [[where, value]] : []
     else []
     end
   end
+
+  def text?(value) = value.match?(/[ A-Z]/)
 end

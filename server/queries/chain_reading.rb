@@ -120,9 +120,9 @@ module Fujin
         count = Fujin.const_get(model).where.missing(:link).count
         next if count.zero?
 
-        @faults << Fault.new(text: Text.of('%{number} of %{pluralize} stand in the database without ever having been ' \
+        @faults << Fault.new(text: Text.of('%{number} of %{kind} stand in the database without ever having been ' \
           'signed.',
-                                           number: count, pluralize: name.tr('_', ' ').pluralize))
+                                           number: count, kind: name.tr('_', ' ').pluralize))
       end
     end
 

@@ -11,7 +11,7 @@ module Fujin
     # @return [Array<String>]
     def of(exercise)
       blocks.select { |one| one.block.manoeuvres.include?(exercise.manoeuvre) }
-        .flat_map { |one| one.lines.map { |line| "#{one.block.title}: #{line}" } }
+        .flat_map { |one| one.lines.map { |line| Text.of('%{what}: %{told}', what: one.block.title, told: line) } }
     end
 
     private

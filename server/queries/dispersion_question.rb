@@ -107,8 +107,8 @@ module Fujin
         if spread.own?
           Text.of('from %{attempts} earlier attempts', attempts: spread.attempts)
         else
-          Text.of('the stated default: %{attempts} earlier %{which}, five wanted',
-                  attempts: spread.attempts, which: spread.attempts == 1 ? 'attempt' : 'attempts')
+          Text.count(spread.attempts, one: 'the stated default: %{count} earlier attempt, five wanted',
+                                      other: 'the stated default: %{count} earlier attempts, five wanted')
         end
       {
         'attempts' => spread.attempts,

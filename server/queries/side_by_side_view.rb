@@ -83,10 +83,11 @@ module Fujin
       entry = Glossary.measure(row.measure, @declared.id)
       bad = row.verdicts.count { |verdict| %w[marginal out].include?(verdict) }
       { 'measure' => row.measure,
-        'text' => Text.of('%{label}: outside the standard in %{bad} of %{verdicts}, and what held the grade down ' \
-          '%{which}.',
-                          label: entry.label, bad: bad, verdicts: row.verdicts.compact.size,
-                          which: row.drove == 1 ? 'once' : Text.of('%{drove} times', drove: row.drove)) }
+        'text' => Text.count(row.drove, one: '%{label}: outside the standard in %{bad} of %{all}, and what held the ' \
+                                          'grade down once.',
+                                        other: '%{label}: outside the standard in %{bad} of %{all}, and what held ' \
+                                          'the grade down %{count} times.',
+                                        label: entry.label, bad: bad, all: row.verdicts.compact.size) }
     end
   end
 end

@@ -23,7 +23,8 @@ module Fujin
         end
 
         one_at_a_time!
-        Chain.append(statement(id, remark, now, readiness), now: now) do
+        # Signed in the school's language, whoever signs.
+        Chain.append(Text.in(nil) { statement(id, remark, now, readiness) }, now: now) do
           SignOff.create!(id: id, student: @student, by: @by, created_at: now, **of)
         end
       end
@@ -75,7 +76,7 @@ module Fujin
       {
         'standards' => sorties.map { |row| row.proposal['standard_version'] }.uniq.sort,
         'stages' => sorties.map { |row| row.sortie.stage }.uniq.sort,
-        'aircraft_types' => types.map { |type| "#{type.name} (#{type.kind})" }.sort,
+        'aircraft_types' => types.map { |type| Text.of('%{type} (%{kind})', type: type.name, kind: type.kind) }.sort,
         'people_aboard' => sorties.map { |row| row.sortie.people_aboard }.uniq.sort,
         'endings' => sorties.map { |row| ending(row) }.uniq.sort
       }
@@ -101,7 +102,7 @@ module Fujin
     def ending(row)
       return 'as flown' unless @manoeuvre.endings.any?
 
-      SortieSetting.of(row).house['ending'].tr('_', ' ')
+      Text.of(SortieSetting.of(row).house['ending'].tr('_', ' '))
     end
 
     def evidence

@@ -22,8 +22,8 @@ module Fujin
       return 'Load the recording' unless read?
       return 'Nothing of this exercise was found' if @attempts.empty?
       if review != 'done'
-        return Text.of('Grade %{attempts} of %{attempts_2} attempts',
-                       attempts: @attempts.size - @graded, attempts_2: @attempts.size)
+        return Text.count(@attempts.size, one: 'Grade %{left} of %{count} attempt',
+                                          other: 'Grade %{left} of %{count} attempts', left: @attempts.size - @graded)
       end
       return 'Enter the flight time' if record != 'done'
 

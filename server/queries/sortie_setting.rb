@@ -157,9 +157,12 @@ module Fujin
 
     # A course into the wind is a choice; into a wind that nobody has given it is none.
     def into_wind(course_deg)
-      return ['no_course', 'note', format('Final course into the wind: %03d°.', course_deg.round)] if wind
+      unless wind
+        return ['no_course', 'caution', 'Neither course nor wind is given: drawn towards north. Choose a final course.']
+      end
 
-      ['no_course', 'caution', 'Neither course nor wind is given: drawn towards north. Choose a final course.']
+      course = format('%03d', course_deg.round)
+      ['no_course', 'note', Text.of('Final course into the wind: %{course}°.', course: course)]
     end
 
     def sun = @sun ||= Sun.new(sortie.starts_at, *exercise.spot)

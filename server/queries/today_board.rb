@@ -96,8 +96,9 @@ module Fujin
             'kind' => 'review',
             'sortie_id' => s.id,
             'text' =>
-              "#{s.student.name}, #{Text.day(day_of(s), year: false)}: " \
-              "#{@progress.fetch(s.id).next_step.downcase}"
+              Text.of('%{student}, %{day}: %{step}',
+                      student: s.student.name, day: Text.day(day_of(s), year: false),
+                      step: @progress.fetch(s.id).next_step.downcase)
           }
         end
     end

@@ -1,10 +1,11 @@
 # frozen_string_literal: true
 
 require_relative '../browser_helper'
+require_relative '../pseudo'
 require_relative 'every_view'
 
-# Another language is a file: every view is read in one that marks each letter of the catalogue. What still stands there
-# in plain letters was either told by the server, or is in no catalogue.
+# Another language is a file: every view is read in one that marks each letter of both catalogues, the client's and the
+# server's. What still stands there in plain letters is a name or what somebody wrote, or is in no catalogue.
 class LanguageTest < Minitest::Test
   include ServerHelp
   include BrowserHelp
@@ -14,13 +15,14 @@ class LanguageTest < Minitest::Test
   HANDS = JSON.parse(File.read(File.expand_path('../../core/data/hands.json', __dir__)))
   SYMBOLS = ['Fujin', 'UTC', 'hPa', 'inHg', 'min', 'alt+T', *HANDS.values.flat_map(&:values)].freeze
 
-  # Everything that the server says, from its answers and its streams.
+  # Names and ids of the server's answers, and what people wrote.
   LISTEN = <<~JS
     localStorage.setItem('fujin.language', 'pseudo')
     window.told = new Set()
-    const keep = (value) => {
-      if (typeof value === 'string') window.told.add(value)
-      else if (value && typeof value === 'object') for (const [key, one] of Object.entries(value)) { window.told.add(key); keep(one) }
+    const written = ['name', 'mark', 'station', 'spot_name', 'sign_in', 'time_zone', 'type_name', 'student', 'instructor', 'by', 'address', 'device']
+    const keep = (value, under) => {
+      if (typeof value === 'string') { if (written.includes(under) || /^[^ ]*$/.test(value)) window.told.add(value) }
+      else if (value && typeof value === 'object') for (const [key, one] of Object.entries(value)) { window.told.add(key); keep(one, Array.isArray(value) ? under : key) }
     }
     const asked = window.fetch
     window.fetch = async (...args) => {
@@ -65,6 +67,8 @@ class LanguageTest < Minitest::Test
   JS
 
   def test_no_view_has_a_text_outside_the_catalogue
+    Pseudo.learn
+    Fujin::Text.usual = Pseudo::LANGUAGE
     make_ready
     sign_in(@chief)
     listening = cdp('Page.addScriptToEvaluateOnNewDocument', source: LISTEN)
@@ -78,6 +82,7 @@ class LanguageTest < Minitest::Test
 
     assert_empty found.uniq, found.uniq.join("\n")
   ensure
+    Fujin::Text.usual = Fujin::Text::ENGLISH
     # The browser is everybody's.
     cdp('Page.removeScriptToEvaluateOnNewDocument', **listening.transform_keys(&:to_sym)) if listening
     page.execute_script("localStorage.removeItem('fujin.language')")

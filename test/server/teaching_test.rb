@@ -123,7 +123,7 @@ class TeachingTest < Minitest::Test
     attempt = late
     @lesson.update!(go_decision: 'go')
 
-    assert_equal 'Grade 1 of 1 attempts', Fujin::SortieProgress.new(@lesson.reload).next_step
+    assert_equal 'Grade 1 of 1 attempt', Fujin::SortieProgress.new(@lesson.reload).next_step
     as(@instructor)
     post_json "/api/attempts/#{attempt.id}/grades",
               { grades: [{ id: SecureRandom.uuid, phase: 'cue', kind: 'teaching', grade: 3 }] }

@@ -25,4 +25,7 @@ export const language = wanted.find((name) => name === ENGLISH || name in reader
 
 /** How numbers and days are written. */
 export const locale = [ENGLISH, PSEUDO].includes(language) ? 'en-GB' : language
+/** Tells the server, which says its own words in the same. */
+document.cookie = `fujin_language=${language}; path=/; max-age=31536000; samesite=strict`
+
 export const i18n = spoken(language, (await readers[language]?.()) ?? {})

@@ -93,8 +93,8 @@ module Fujin
         def words(fault_id, type)
           told = fault(fault_id)&.told(id, type.kind) or return nil
           sides = { power_loss_pedal: type.power_loss_pedal, power_on_pedal: type.power_on_pedal }
-          cue = format(told.cue, sides)
-          told.with(cause: format(told.cause, sides), cue: cue[0].upcase + cue[1..])
+          cue = Text.of(told.cue, **sides)
+          told.with(cause: Text.of(told.cause, **sides), cue: cue[0].upcase + cue[1..])
         end
       end
   end

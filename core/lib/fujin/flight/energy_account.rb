@@ -38,7 +38,8 @@ module Fujin
       def check(energy_j)
         out = residual(energy_j)
         if out.abs >= TOLERANCE
-          raise OutsideModel, format('the energy account of this run is out by %.2f %%', 100.0 * out)
+          raise OutsideModel, Text.of('the energy account of this run is out by %{out} %',
+                                      out: format('%.2f', 100.0 * out))
         end
       end
     end

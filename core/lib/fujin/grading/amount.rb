@@ -97,7 +97,7 @@ module Fujin
         %w[larger smaller].each do |which|
           parts = amount["#{which}_of"] or next
           return Text.of('the %{which} of %{parts}',
-                         which: which, parts: parts.map { |part| words(part) }.join(' and '))
+                         which: which, parts: parts.map { |part| words(part) }.join(Text.of(' and ')))
         end
         factor = amount['times'] || amount['share']
         text = [words(amount['of']), ("× #{words(factor)}" if factor)].compact.join(' ')

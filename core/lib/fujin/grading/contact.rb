@@ -61,7 +61,8 @@ module Fujin
       # Why there is no sink to be had.
       def reason =
         if too_rough?
-          format('heights in this file tremble by ±%.1f ft and there is no vertical speed beside them', height_sd_ft)
+          Text.of('heights in this file tremble by ±%{sd} ft and there is no vertical speed beside them',
+                  sd: height_sd_ft.round(1))
         else
           nil
         end

@@ -117,12 +117,10 @@ module Fujin
       end
 
       def poor(fit)
-        format(
-          'the model does not fit this flight well enough (height off by %<height_ft>d ft, speed by %<ias_kt>.1f kt, ' \
-            'rotor rpm by %<rotor_pct>.1f %%, sink by %<sink_fpm>d ft/min, collective by %<collective_pct>d %%, ' \
-            'place by %<place_ft>d ft)',
-          **fit
-        )
+        Text.of('the model does not fit this flight well enough (height off by %{height_ft} ft, speed by %{ias_kt} ' \
+          'kt, rotor rpm by %{rotor_pct} %, sink by %{sink_fpm} ft/min, collective by %{collective_pct} %, place by ' \
+          '%{place_ft} ft)',
+                **fit.to_h { |id, off| [id, %i[ias_kt rotor_pct].include?(id) ? off.round(1) : off.to_i] })
       end
 
       # What was named came from something else: taking it away would change nothing.

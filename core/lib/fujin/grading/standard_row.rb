@@ -10,6 +10,10 @@ module Fujin
         %w[width share], %w[width], %w[high limit], %w[limit larger_of 0 plus], %w[limit plus], %w[limit times],
         %w[limit share], %w[limit]
       ].freeze
+      STEPS = { 'polished_step' => 'polished by %{amount}', 'polished_at' => 'polished at %{amount}',
+                'marginal_step' => 'marginal by %{amount}', 'marginal_at' => 'marginal to %{amount}',
+                'critical_below' => 'critical below %{amount}', 'critical_above' => 'critical above %{amount}',
+                'critical_beyond' => 'critical beyond %{amount}' }.freeze
       SIGNS = { 'around' => '±', 'percent_of' => '±', 'at_most' => '≤', 'at_least' => '≥', 'within' => '≤' }.freeze
 
       # @param rule [Hash{String => Object}] of a standard's data
@@ -67,17 +71,14 @@ module Fujin
         when 'around' then ['±', of_width, Text.of('of %{rule}', rule: words(@rule['target']))].compact.join(' ')
         when 'percent_of' then Text.of('± % of %{rule}', rule: words(@rule['target']))
         when 'within' then Text.of('from %{rule} to at most', rule: words(@rule.dig('low', 'limit')))
-        else [@rule['rule'].tr('_', ' '), of_limit].compact.join(' ')
+        else [Text.of(@rule['rule'].tr('_', ' ')), of_limit].compact.join(' ')
         end
       end
 
       # Where polished and marginal lie, and what is critical.
       # @return [Array<String>]
       def steps
-        named = { 'polished_step' => 'polished by', 'polished_at' => 'polished at', 'marginal_step' => 'marginal by',
-                  'marginal_at' => 'marginal to', 'critical_below' => 'critical below',
-                  'critical_above' => 'critical above', 'critical_beyond' => 'critical beyond' }
-        told = named.filter_map { |key, text| "#{text} #{words(@rule[key])}" if @rule.key?(key) }
+        told = STEPS.filter_map { |key, text| Text.of(text, amount: words(@rule[key])) if @rule.key?(key) }
         told << Text.of('only too %{rule} counts', rule: @rule['side']) if @rule['side']
         told << "marginal outside the type's band" if @rule['band']
         told + conditions
@@ -114,14 +115,11 @@ module Fujin
         left, sign, right = @rule['only_if']
         unless left.is_a?(Array)
           return Text.of('only where %{left} %{sign} %{right}',
-                         left: words(left),
-                         sign: sign.sub('>=', '≥').sub('<=',
-                                                       '≤'),
-                         right: words(right))
+                         left: words(left), sign: sign.sub('>=', '≥').sub('<=', '≤'), right: words(right))
         end
 
         judged = Standard::STAGES.zip(left).select { |_, value| value.public_send(sign, right) }.map(&:first)
-        Text.of('only at %{judged}', judged: judged.join(', '))
+        Text.of('only at %{judged}', judged: judged.map { |stage| Text.of(stage) }.join(', '))
       end
 
       # Do they come on top of what the day gives?

@@ -15,9 +15,12 @@ module Fujin
     ENGLISH = 'en'
     # Ids are words too: an answer's "solo" is a stage's id, whatever else is called so.
     ID = /\A[a-z0-9_]*\z/
+    # Under these keys of an answer stands what people called and drew: it is told as they wrote it.
+    WRITTEN = %w[document mark name sign_in spot_name station].freeze
 
-    @tables = Dir[File.join(FOLDER, '*.json')].to_h { |file| [File.basename(file, '.json'), JSON.load_file(file)] }
+    PART = /%\{\w+\}/
 
+    @tables = {}
     @usual = ENGLISH
 
     class << self
@@ -53,7 +56,7 @@ module Fujin
       def of(message, **parts)
         return I18n.interpolate(message, parts) unless table
 
-        I18n.interpolate(table.fetch(message, message), parts.transform_values { |part| part(part) })
+        I18n.interpolate(whole(message), parts.transform_values { |part| part(part) })
       end
 
       # A sentence that hangs on how many there are, by the plural rules of the language.
@@ -61,18 +64,18 @@ module Fujin
       # @param one [String], @param other [String] English
       # @return [String]
       def count(number, one:, other:, **parts)
-        forms = table ? table.fetch(other, {}) : {}
+        forms = table && table[other]
         english = number == 1 ? one : other
-        message = forms.empty? ? english : forms.fetch(plural(number), forms.fetch('other'))
-        I18n.interpolate(message, parts.transform_values { |part| part(part) }.merge(count: part(number)))
+        return of(english, count: number, **parts) unless forms.is_a?(Hash)
+
+        message = forms.fetch(plural(number), forms.fetch('other'))
+        I18n.interpolate(message, parts.transform_values { |part| part(part) }.merge(count: number))
       end
 
       # Every text in what is about to be told, whole texts alone: what was put together is told already.
       # @param value [Object] of an answer: texts, lists, hashes, anything else
       # @return [Object]
-      def told(value)
-        table ? within(value) : value
-      end
+      def told(value) = table ? within(value) : value
 
       # @param date [Date]
       # @return [String] '3 May 2027', '3 May'
@@ -85,8 +88,20 @@ module Fujin
         end
       end
 
-      # @param language [String], @param table [Hash{String => String}] for tests
-      def learn(language, table) = @tables = @tables.merge(language => table)
+      # @param language [String]
+      # @param table [Hash{String => String, Hash}] English texts, and what they are there; by 'one', 'few', 'other' of
+      #   those that hang on a number
+      # @raise [ArgumentError] where a text has a part that its English does not give
+      def learn(language, table)
+        table.each do |english, told|
+          unknown = Array(told.is_a?(Hash) ? told.values : told).flat_map { |text| text.scan(PART) }.uniq -
+                    [*english.scan(PART), *('%{count}' if told.is_a?(Hash))]
+          next if unknown.empty?
+
+          raise ArgumentError, "#{language}: #{english.inspect} has no #{unknown.join(', ')}"
+        end
+        @tables = @tables.merge(language => table.freeze)
+      end
 
       private
 
@@ -96,19 +111,26 @@ module Fujin
         case value
         when String then ID.match?(value) ? value : whole(value)
         when Array then value.map { |one| within(one) }
-        when Hash then value.transform_values { |one| within(one) }
+        when Hash then value.to_h { |key, one| [key, WRITTEN.include?(key.to_s) ? one : within(one)] }
         else value
         end
       end
 
+      # A title within a sentence, and a word at its beginning, are the same text in another case, unless the file has
+      # both.
       def whole(text)
-        found = table[text]
-        found.is_a?(String) ? found : text
+        return table[text] if table[text].is_a?(String)
+
+        lower = text.match?(/\A\p{Lower}/)
+        other = table[lower ? text.sub(/\A./, &:upcase) : text.sub(/\A./, &:downcase)]
+        return text unless other.is_a?(String)
+
+        lower ? other.sub(/\A\p{Upper}/, &:downcase) : other.sub(/\A\p{Lower}/, &:upcase)
       end
 
       def part(value)
         case value
-        when String then whole(value)
+        when String, Symbol then whole(value.to_s)
         when Float then localized { value.to_s.sub('.', mark) }
         else value
         end
@@ -126,5 +148,7 @@ module Fujin
         yield
       end
     end
+
+    Dir[File.join(FOLDER, '*.json')].each { |file| learn(File.basename(file, '.json'), JSON.load_file(file)) }
   end
 end

@@ -173,7 +173,7 @@ module Fujin
 
         allowed = STAGE_LIMITS.fetch(@stage).tailwind
         limit = tail.round(6) >= allowed && (@declaration.course_of != 'hover' || @declaration.power_off)
-        words = format(words, kt: tail.round)
+        words = Text.of(words, kt: tail.round)
         return caution('tailwind', 'caution', words) unless limit
 
         caution('tailwind', 'limit', Text.of('%{words} %{allowed} kt and more behind is over the limit for stage ' \
@@ -183,12 +183,12 @@ module Fujin
 
       TAILWINDS = {
         'final' =>
-          'Tailwind %<kt>d kt on the final course: ground speed at the end is higher by that much. Turn the line ' \
+          'Tailwind %{kt} kt on the final course: ground speed at the end is higher by that much. Turn the line ' \
           'round.',
         'take_off' =>
-          'Tailwind %<kt>d kt on the take-off line: more ground to lift off and to climb over. Turn the line round.',
+          'Tailwind %{kt} kt on the take-off line: more ground to lift off and to climb over. Turn the line round.',
         'hover' =>
-          'Wind %<kt>d kt from behind the nose: the tail wants to swing into it, and there is less to stop a drift ' \
+          'Wind %{kt} kt from behind the nose: the tail wants to swing into it, and there is less to stop a drift ' \
           'backwards. Turn the nose into wind.'
       }.freeze
       private_constant :TAILWINDS

@@ -59,7 +59,8 @@ module Fujin
 
       private
 
-      def name(points) = points.last.phase.to_s.tr('_', ' ')
+      def phase(points) = points.last.phase.to_s
+      def name(points) = Text.of(phase(points).tr('_', ' '))
       def seconds(points) = points.last.t_s - points.first.t_s
       def middle(points) = points[points.size / 2]
 
@@ -71,33 +72,40 @@ module Fujin
 
       # @param first [PathPoint] where the stretch before it ends
       def begins(points, first)
-        return if BEFORE.include?(name(points)) || first.height_ft < 1
+        return if BEFORE.include?(phase(points)) || first.height_ft < 1
 
-        speed = ", #{first.ias_kt.round} kt" if first.ias_kt && moves?(points)
-        mark('side', first, ["#{name(points)}: #{feet(first.height_ft)}#{speed}"], START)
+        told = { stretch: name(points), height: feet(first.height_ft) }
+        line = if first.ias_kt && moves?(points)
+                 Text.of('%{stretch}: %{height}, %{speed} kt', speed: first.ias_kt.round, **told)
+               else
+                 Text.of('%{stretch}: %{height}', **told)
+               end
+        mark('side', first, [line], START)
       end
 
       def goes_on(points)
         at = middle(points)
-        return if seconds(points) < SHORTEST_S || at.ias_kt.nil? || at.sink_fpm.nil? || BEFORE.include?(name(points)) ||
-          !moves?(points)
+        return if seconds(points) < SHORTEST_S || at.ias_kt.nil? || at.sink_fpm.nil?
+        return if BEFORE.include?(phase(points)) || !moves?(points)
 
-        mark('side', at, ["#{at.ias_kt.round} kt, #{vertical(at)}", *within_sink(points)], GOES_ON)
+        mark('side', at, [Text.of('%{speed} kt, %{vertical}', speed: at.ias_kt.round, vertical: vertical(at)),
+                          *within_sink(points)], GOES_ON)
       end
 
       def moves?(points) = length(points) + (points.last.height_ft - points.first.height_ft).abs > STANDS_FT
 
       def vertical(point)
-        return 'rolling' if point.height_ft < 1
-        return 'level' if point.sink_fpm.abs < LEVEL_FPM
+        return Text.of('rolling') if point.height_ft < 1
+        return Text.of('level') if point.sink_fpm.abs < LEVEL_FPM
 
-        "#{Q.thousands(point.sink_fpm.abs.round(-1))} ft/min #{point.sink_fpm.positive? ? 'down' : 'up'}"
+        Text.of('%{rate} ft/min %{way}',
+                rate: Q.thousands(point.sink_fpm.abs.round(-1)), way: point.sink_fpm.positive? ? 'down' : 'up')
       end
 
       # Where the sink that is allowed was reckoned, by how much the descent stays under it.
       def within_sink(points)
         margin = @plan.value('sink_margin_fpm')
-        return [] unless margin && name(points) == 'descent'
+        return [] unless margin && phase(points) == 'descent'
 
         [Text.of('%{margin} ft/min %{which} what is allowed',
                  margin: Q.thousands(margin.abs.round(-1)), which: margin.negative? ? 'over' : 'under')]
@@ -157,13 +165,10 @@ module Fujin
         heading = ((through.arg / Q::DEG) + @plan.course_deg).round % 360
         drift = (over / through).arg / Q::DEG
         to = drift.positive? ? 'right' : 'left'
-        more = [("#{seconds(whole).round} s" if whole), (if drift.abs >= DRIFT_DEG
-                                                           Text.of('drift %{drift}° %{to}',
-                                                                   drift: drift.abs.round,
-                                                                   to: to)
-                                                         end)]
-        [Text.of('heading %{more}, %{over} kt over the ground',
-                 more: format('%03d', heading.zero? ? 360 : heading), over: over.abs.round),
+        drifts = Text.of('drift %{drift}° %{to}', drift: drift.abs.round, to: to) if drift.abs >= DRIFT_DEG
+        more = [("#{seconds(whole).round} s" if whole), drifts]
+        [Text.of('heading %{heading}, %{over} kt over the ground',
+                 heading: format('%03d', heading.zero? ? 360 : heading), over: over.abs.round),
          *([more.compact.join(', ')] if more.any?)]
       end
 
@@ -173,9 +178,8 @@ module Fujin
           rate = (after / before).arg.abs / (b.t_s - a.t_s)
           Math.atan(after.abs * Q::KT * rate / Q::G) / Q::DEG
         end
-        [Text.of('%{turned} in %{seconds} s',
-                 turned: turned(ways.map(&:last)),
-                 seconds: seconds(points).round), Text.of('bank about %{median}°', median: Q.median(banks).round)]
+        [Text.of('%{turned} in %{seconds} s', turned: turned(ways.map(&:last)), seconds: seconds(points).round),
+         Text.of('bank about %{bank}°', bank: Q.median(banks).round)]
       end
 
       # Which way and how far the way over the ground turns.
@@ -187,14 +191,15 @@ module Fujin
         return steps.first.positive? ? 'right, then left' : 'left, then right' if to_both_sides?(steps)
         return Text.of('round to the %{way}', way: way) if whole.abs > ROUND_DEG
 
-        "#{(whole.abs / 5.0).round * 5}° #{way}"
+        Text.of('%{deg}° %{way}', deg: (whole.abs / 5.0).round * 5, way: way)
       end
 
       # Each with its bands.
       def gates
         @plan.gates.select(&:along_ft).map do |gate|
           at = @plan.path.min_by { |one| (one.along_ft - gate.along_ft).abs + (one.height_ft - gate.height_ft).abs }
-          place = gate.height_ft < 1 ? gate.title : "#{gate.title}: #{feet(gate.height_ft)}"
+          place = gate.title
+          place = Text.of('%{stretch}: %{height}', stretch: place, height: feet(gate.height_ft)) if gate.height_ft >= 1
           mark('gate', at.with(along_ft: gate.along_ft, height_ft: gate.height_ft), [place, *bands(gate)], GATE)
         end
       end

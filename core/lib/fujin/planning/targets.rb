@@ -41,8 +41,11 @@ module Fujin
         return Text.of("the type's %{name}", name: plain(name)) if OF_TYPE.key?(name) && !Glossary.numbers.key?(name)
 
         label = Glossary.numbers[name]&.label || plain(name)
-        Text.of("the day's %{label}%{label_2}", label: label[0].downcase, label_2: label[1..])
+        Text.of("the day's %{label}", label: label[0].downcase + label[1..])
       end
+
+      # @return [Array<String>] what those are called that no number of a plan or of the house is called by
+      def self.words = [*OF_TYPE.keys, *OWN].map { |name| plain(name) }
 
       def self.house?(name) = HouseMethod::NAMES.include?(name)
       def self.plain(name) = name.sub(/_(kt|ft|pct|deg|fpm|s)\z/, '').tr('_', ' ')

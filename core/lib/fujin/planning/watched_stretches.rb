@@ -49,7 +49,7 @@ module Fujin
           next if seconds < SHORTEST_S
 
           WatchedStretch.new(id: id, from_s: first.t_s, until_s: last.t_s,
-                             words: "#{words}: #{[seconds.round, 1].max} s")
+                             words: Text.of('%{what}: %{seconds} s', what: words, seconds: [seconds.round, 1].max))
         end
       end
 

@@ -55,7 +55,8 @@ module Fujin
       # As a condition of a sign-off or of solo.
       # @return [Condition]
       def condition
-        Condition.new(id: "block_#{block.id}", met: complete?, text: "#{block.title}: #{lines.join(', ')}")
+        Condition.new(id: "block_#{block.id}", met: complete?,
+                      text: Text.of('%{what}: %{told}', what: block.title, told: lines.join(', ')))
       end
     end
   end

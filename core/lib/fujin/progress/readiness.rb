@@ -93,11 +93,13 @@ module Fujin
         condition(
           'different_days',
           flown >= @rule[:days],
-          Text.of('%{more}flown on %{flown} %{which}, at least %{rule} wanted',
-                  more: (unless @recent.empty?
-                           Text.of('the last %{recent} ', recent: @recent.size)
-                         end),
-                  flown: flown, which: flown == 1 ? 'day' : 'days', rule: @rule[:days])
+          if @recent.empty?
+            Text.of('flown on no day yet, at least %{wanted} wanted', wanted: @rule[:days])
+          else
+            Text.count(flown, one: 'the last %{flights} flown on %{count} day, at least %{wanted} wanted',
+                              other: 'the last %{flights} flown on %{count} days, at least %{wanted} wanted',
+                              flights: @recent.size, wanted: @rule[:days])
+          end
         )
       end
 

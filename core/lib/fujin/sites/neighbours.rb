@@ -22,8 +22,8 @@ module Fujin
         Value.define(:site, :kind, :about, :id, :off_m, :bearing_deg, :note) do
           # As it is put to whoever surveys here.
           def text
-            where = format('%<feet>d ft to the %<deg>03d', feet: (off_m / Quantities::FT).round(-1),
-                                                           deg: bearing_deg.round)
+            where = Text.of('%{feet} ft to the %{bearing}',
+                            feet: (off_m / Quantities::FT).round(-1), bearing: format('%03d', bearing_deg.round))
             case kind
             when 'stands' then Text.of('%{about} %{id}, drawn at %{site}: %{where}, and not in this survey.',
                                        about: about, id: id.tr('-', ' '), site: site, where: where)

@@ -40,7 +40,8 @@ module Fujin
 
       def shown(id, kind)
         done = @met.include?(id)
-        condition(kind, done, "#{Catalogue.find(id).title}#{': not shown to standard yet' unless done}")
+        title = Text.of(Catalogue.find(id).title)
+        condition(kind, done, done ? title : Text.of('%{title}: not shown to standard yet', title: title))
       end
 
       # Somebody else has seen the student fly, lately.

@@ -16,7 +16,11 @@ module Fujin
           end
 
           # A whole clause: 'wire south: still open'.
-          def clause = self.class::NAMELESS.include?(id) ? text : "#{Sites::Spoken.of(id)}: #{text}"
+          def clause
+            return text if self.class::NAMELESS.include?(id)
+
+            Text.of('%{what}: %{told}', what: Sites::Spoken.of(id), told: text)
+          end
 
           private
 

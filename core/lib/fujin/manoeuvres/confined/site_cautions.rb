@@ -53,19 +53,19 @@ module Fujin
           return [] if open.empty?
 
           blocking = @report.survey.blocking
-          unfit = if blocking.any?
-                    Text.of(' Nothing is suitable while %{list} %{one_or_more} open.',
-                            list: Sites::Spoken.list(blocking), one_or_more: one_or_more(blocking))
-                  else
-                    ''
-                  end
-          [caution('open', blocking.any? ? 'limit' : 'caution',
-                   Text.of('Still open, for the low pass to settle: %{list}.%{unfit}',
-                           list: Sites::Spoken.list(open), unfit: unfit))]
+          text = Text.of('Still open, for the low pass to settle: %{list}.', list: Sites::Spoken.list(open))
+          return [caution('open', 'caution', text)] if blocking.empty?
+
+          [caution('open', 'limit', "#{text} #{unfit(blocking)}")]
         end
 
         # Wires are; a wire is.
-        def one_or_more(ids) = ids.size == 1 && !Sites::Spoken.of(ids.first).end_with?('s') ? 'is' : 'are'
+        def unfit(blocking)
+          alone = blocking.size == 1 && !Sites::Spoken.of(blocking.first).end_with?('s')
+          Text.count(alone ? 1 : 2, one: 'Nothing is suitable while %{list} is open.',
+                                    other: 'Nothing is suitable while %{list} are open.',
+                                    list: Sites::Spoken.list(blocking))
+        end
 
         # Poles in a row carry something.
         def poles

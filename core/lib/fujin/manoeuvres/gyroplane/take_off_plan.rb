@@ -184,7 +184,7 @@ module Fujin
           Planning::SetUp.standing(
             height_ft: 0.0,
             steady_s: 0.0,
-            text: "#{taxi}; #{where}"
+            text: Text.of('%{taxi}; %{where}', taxi: taxi, where: where)
           )
         end
 

@@ -39,7 +39,9 @@ module Fujin
     # @return [String]
     def message
       return VERSION if missing == ['If-Match']
-      return Text.of('still to be filled in%{more}', more: (": #{missing.join(', ')}" unless missing.one?)) if missing
+      return 'still to be filled in' if missing&.one?
+      return Text.of('still to be filled in: %{fields}', fields: missing.join(', ')) if missing
+
       if @rest.include?('does not define')
         return Text.of('expected nothing of the name %{rest}', rest: @rest[/properties: (.+)/, 1])
       end

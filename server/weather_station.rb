@@ -32,8 +32,8 @@ module Fujin
           kept = fetch
         rescue Silent => e
           trouble =
-            Text.of('%{message}%{more} The fields can always be filled by hand.',
-                    message: e.message, more: (' The last report is shown with its age.' if kept))
+            Text.of('%{message}%{kept} The fields can always be filled by hand.',
+                    message: e.message, kept: (' The last report is shown with its age.' if kept))
         end
       end
       view(kept, trouble)

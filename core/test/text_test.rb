@@ -36,7 +36,9 @@ class TextTest < Minitest::Test
       assert_equal 'etap samodzielnie, 51,5 kt: prędkość na bramce', gate
       assert_equal '3 maja 2027', Fujin::Text.day(Date.new(2027, 5, 3))
       assert_equal 'no such text: 4', Fujin::Text.of('no such text: %{n}', n: 4)
+      assert_equal 'Prędkość na bramce; 100 %{of} it', Fujin::Text.list(['Gate speed', '100 %{of} it'], '; ')
     end
+    assert_equal 'Gate speed; 100 %{of} it', Fujin::Text.list(['Gate speed', '100 %{of} it'], '; ')
     assert_equal 'gate speed: 51.5 kt at stage solo', gate
   end
 

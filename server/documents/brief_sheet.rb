@@ -175,7 +175,7 @@ module Fujin
 
     def gate_text(gate)
       bands = gate.measures.map { |_, m| Glossary.band(m[:low], m[:high], m[:unit], 0) }
-      [*bands, gate.text].join('; ')
+      Text.list([*bands, gate.text], '; ')
     end
 
     # On the ground a height says nothing.

@@ -31,8 +31,8 @@ module Fujin
 
     private
 
-    def anchor_words = Text.of('Signed chain: %{anchor} links, the last %{anchor_2}',
-                               anchor: anchor[:links], anchor_2: anchor[:latest_hash])
+    def anchor_words = Text.of('Signed chain: %{links} links, the last %{hash}',
+                               links: anchor[:links], hash: anchor[:latest_hash])
 
     def foot(pdf, text, y, size, width)
       pdf.fill_color(PdfWords::SOFT)

@@ -54,9 +54,9 @@ module Fujin
       document = parse(text)
       statement = document.fetch('statement')
       unless statement['format'] == FORMAT
-        raise Broken, Text.of('format is %{statement}, expected %{format_it}',
-                              statement: statement['format'].inspect,
-                              format_it: FORMAT)
+        raise Broken, Text.of('format is %{found}, expected %{expected}',
+                              found: statement['format'].inspect,
+                              expected: FORMAT)
       end
 
       bytes = statement.to_json_c14n

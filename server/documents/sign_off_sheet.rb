@@ -62,9 +62,9 @@ module Fujin
       scope = @row['scope'] or return []
       [Text.of('Shown in %{types}, %{aboard}, ended by %{endings}, held to %{standards} at stage ' \
         '%{stages}.',
-               types: scope['aircraft_types'].join(', '), aboard: scope['people_aboard'].join(' and '),
-               endings: scope['endings'].join(' and '), standards: scope['standards'].join(', '),
-               stages: scope['stages'].join(', '))]
+               types: scope['aircraft_types'].join(', '), aboard: Text.list(scope['people_aboard'], ' and '),
+               endings: Text.list(scope['endings'], ' and '), standards: scope['standards'].join(', '),
+               stages: Text.list(scope['stages']))]
     end
 
     def shown(one)

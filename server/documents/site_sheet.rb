@@ -48,24 +48,24 @@ module Fujin
     end
 
     def heading
-      Text.of('%{elevation_ft} ft, %{surface} · wind %{more} · density altitude %{density_altitude_ft} ft · ' \
+      Text.of('%{elevation_ft} ft, %{surface} · wind %{wind} · density altitude %{density_altitude_ft} ft · ' \
         '%{mass_kg} kg',
               elevation_ft: @site.elevation_ft.round,
               surface: @site.surface.to_s.tr('_',
                                              ' '),
-              more: @day.wind || 'not given', density_altitude_ft: @report.density_altitude_ft.round,
+              wind: @day.wind || 'not given', density_altitude_ft: @report.density_altitude_ft.round,
               mass_kg: @day.conditions.mass_kg.round)
     end
 
     def verdict
       words = { 'suitable' => 'Suitable', 'if' => 'Suitable if', 'not' => 'Not suitable' }
       said = dual.verdict ? words.fetch(dual.verdict) : 'No verdict: no wind is given'
-      because = dual.because.first(3).map(&:clause).join('; ')
+      because = Text.list(dual.because.first(3).map(&:clause), '; ')
       said = "#{said}: #{because}" unless because.empty?
       color = dual.verdict == 'not' ? LIMIT : INK
       write(Text.of('Dual: %{said}', said: said), size: 12, style: :bold, color: color)
       open = @report.survey.open
-      write(Text.of('Open: %{open}', open: open.join(', ')), size: 10, color: LIMIT) if open.any?
+      write(Text.of('Open: %{open}', open: Text.list(open)), size: 10, color: LIMIT) if open.any?
     end
 
     def picture

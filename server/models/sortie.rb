@@ -79,9 +79,9 @@ module Fujin
     # @param manoeuvres [Array<String>] each once
     def self.titled(manoeuvres)
       titles = manoeuvres.map { |id| Catalogue.find(id).title }.uniq
-      return titles.join(', ') if titles.size <= 2
+      return Text.list(titles) if titles.size <= 2
 
-      Text.of('%{titles} and %{titles_2} more', titles: titles.first(2).join(', '), titles_2: titles.size - 2)
+      Text.of('%{titles} and %{others} more', titles: Text.list(titles.first(2)), others: titles.size - 2)
     end
   end
 end

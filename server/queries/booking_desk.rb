@@ -71,7 +71,7 @@ module Fujin
       wrong = lesson.exercises.map(&:declaration).reject { |one| one.for?(type) }
       if wrong.any?
         raise Conflict, Text.of('%{wrong}: not flown in a %{type}.',
-                                wrong: wrong.map(&:title).uniq.join(', '), type: type.kind)
+                                wrong: Text.list(wrong.map(&:title).uniq), type: type.kind)
       end
 
       lesson.update!(starts_at: booking.from_at, instructor_id: booking.instructor_id, aircraft_id: booking.aircraft_id,
@@ -121,12 +121,12 @@ module Fujin
       kind!(booking)
       clashes = @world.clashes(booking)
       cannot = clashes.select { |one| one.level == 'cannot' }
-      raise Clashing, cannot.map(&:text).join(' ') if cannot.any?
+      raise Clashing, Text.list(cannot.map(&:text), ' ') if cannot.any?
 
       limits = clashes.select { |one| one.level == 'limit' }
       if limits.any? && despite.to_s.strip.length < 3
         raise Clashing, Text.of('%{limits} It can be booked all the same, with a reason that is kept.',
-                                limits: limits.map(&:text).join(' '))
+                                limits: Text.list(limits.map(&:text), ' '))
       end
 
       clashes

@@ -42,12 +42,12 @@ module Fujin
       people = [student.id, instructor.id]
       row = Booking.standing.between(slot.from, slot.to).order(:from_at).preload(:student, :instructor, :aircraft)
         .find { |one| one.aircraft_id == aircraft.id || one.people.map(&:id).intersect?(people) }
-      row && Text.of('%{mark} is booked from %{clock} to %{clock_2}, %{row}, %{student} with %{instructor}: make the ' \
+      row && Text.of('%{mark} is booked from %{from} to %{to}, %{kind}, %{student} with %{instructor}: make the ' \
         'lesson of the booking, or choose another time.',
-                     mark: row.aircraft.mark, clock: Bookings::Words.clock(row.from_at, @zone),
-                     clock_2: Bookings::Words.clock(row.to_at,
-                                                    @zone),
-                     row: row.kind, student: row.student.name, instructor: row.instructor.name)
+                     mark: row.aircraft.mark, from: Bookings::Words.clock(row.from_at, @zone),
+                     to: Bookings::Words.clock(row.to_at,
+                                               @zone),
+                     kind: row.kind, student: row.student.name, instructor: row.instructor.name)
     end
 
     private

@@ -25,7 +25,7 @@ module Fujin
       exercises = advice.map do |one|
         { 'manoeuvre' => one.manoeuvre, 'settings' => one.settings, 'planned_count' => one.attempts }
       end
-      [offer('What comes next', exercises, advice.map(&:reason).join(' '))]
+      [offer('What comes next', exercises, Text.list(advice.map(&:reason), ' '))]
     end
 
     def last_lesson

@@ -42,7 +42,7 @@ module Fujin
 
     def part(exercise)
       said = hands(exercise) or return nil
-      Text.of('%{said} Judged: %{said_2}.', said: said['text'], said_2: said['judged'].join(', ').downcase)
+      Text.of('%{who} Judged: %{measures}.', who: said['text'], measures: Text.list(said['judged']).downcase)
     end
   end
 end

@@ -54,7 +54,7 @@ module Fujin
       return if wrong.empty?
 
       raise Conflict, Text.of('%{wrong}: not flown in a %{type}.',
-                              wrong: wrong.map(&:title).uniq.join(', '), type: @sortie.aircraft.type.kind)
+                              wrong: Text.list(wrong.map(&:title).uniq), type: @sortie.aircraft.type.kind)
     end
 
     # What was signed stands on these attempts being this student's.

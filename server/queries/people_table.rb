@@ -115,8 +115,8 @@ module Fujin
 
     def added(fields, line)
       @people << [nil, fields.merge('id' => SecureRandom.uuid)]
-      said(line, fields, 'add', Text.of('%{fields} is added as %{fields_2}',
-                                        fields: fields['name'], fields_2: fields['role'].tr('_', ' ')))
+      said(line, fields, 'add', Text.of('%{person} is added as %{role}',
+                                        person: fields['name'], role: fields['role'].tr('_', ' ')))
     end
 
     # What the table leaves out stays as it is.
@@ -128,7 +128,7 @@ module Fujin
 
       @people << [person, other]
       words = other.map do |name, value|
-        Text.of('%{name} %{more} becomes %{value}', name: name.tr('_', ' '), more: person[name] || 'none', value: value)
+        Text.of('%{field} %{was} becomes %{value}', field: name.tr('_', ' '), was: person[name] || 'none', value: value)
       end
       said(line, fields, 'change', "#{person.name}: #{words.join(', ')}")
     end

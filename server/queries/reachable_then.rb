@@ -60,8 +60,8 @@ module Fujin
 
     def place
       height, along, across = entry.values_at('height_ft', 'along_ft', 'across_ft').map { |feet| feet.round(-1) }
-      where = Text.of('%{height} ft, %{along} ft %{which} the spot',
-                      height: height, along: along.abs, which: along.negative? ? 'before' : 'beyond')
+      where = Text.of('%{height} ft, %{along} ft %{side} the spot',
+                      height: height, along: along.abs, side: along.negative? ? 'before' : 'beyond')
       return where if across.abs < ON_THE_LINE_FT
 
       Text.of('%{where} and %{across} ft %{side} of its line',
@@ -71,7 +71,7 @@ module Fujin
     def answer(options)
       return 'no way reaches the spot. Another one was the answer.' if options.empty?
 
-      Text.of('the spot lay within reach %{options}.', options: options.map { |option| WORDS.fetch(option) }.join(', '))
+      Text.of('the spot lay within reach %{options}.', options: Text.list(options.map { |option| WORDS.fetch(option) }))
     end
   end
 end

@@ -19,7 +19,7 @@ module Fujin
 
         readiness = @progress.standing(@manoeuvre.id)[1]
         unless readiness.ready?
-          raise Conflict, Text.of('Not ready: %{missing}.', missing: readiness.missing.map(&:text).join('; '))
+          raise Conflict, Text.of('Not ready: %{missing}.', missing: Text.list(readiness.missing.map(&:text), '; '))
         end
 
         one_at_a_time!
@@ -44,7 +44,7 @@ module Fujin
       raise Conflict, Text.of('%{student} was signed off for %{manoeuvre} at this stage on %{created_at}. Withdraw ' \
         'that one first if it is to be signed anew.',
                               student: @student.name, manoeuvre: @manoeuvre.title.downcase,
-                              created_at: Text.day(standing.created_at.to_date))
+                              created_at: Text.day(School.current.day_of(standing.created_at)))
     end
 
     def statement(id, remark, now, readiness)

@@ -21,7 +21,7 @@ module Fujin
       if missing.any? && fields['despite'].to_s.strip.length < 3
         raise Conflict, Text.of('Not everything is there: %{missing}. It can be given all the same, with a reason ' \
           'that is signed.',
-                                missing: missing.map(&:text).join('; '))
+                                missing: Text.list(missing.map(&:text), '; '))
       end
       statement = statement(fields, authority, missing, now)
       Chain.append(statement, now: now) do

@@ -140,10 +140,11 @@ module Fujin
     def observed_caution
       return [] unless observed_wind
 
-      text =
-        Text.of('Planned with the wind seen in the air, %{observed_wind}%{more}.',
-                observed_wind: observed_wind,
-                more: (Text.of(', not the forecast %{forecast_wind}', forecast_wind: forecast_wind) if forecast_wind))
+      text = Text.of('Planned with the wind seen in the air, %{seen}.', seen: observed_wind)
+      if forecast_wind
+        text = Text.of('Planned with the wind seen in the air, %{seen}, not the forecast %{forecast}.',
+                       seen: observed_wind, forecast: forecast_wind)
+      end
       [Planning::Caution.new(id: 'observed_wind', level: 'note', text: text)]
     end
 

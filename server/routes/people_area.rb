@@ -47,8 +47,8 @@ module Fujin
     post_route '/api/people/:id/invitation' do
       person = Person.find(params['id'])
       unless %w[invited active].include?(person.state)
-        raise Conflict, Text.of('%{person} has %{which}.',
-                                person: person.name, which: person.state == 'left' ? 'left' : 'been suspended')
+        raise Conflict, Text.of('%{person} has %{what}.',
+                                person: person.name, what: person.state == 'left' ? 'left' : 'been suspended')
       end
 
       invitation, word = Invitation.give(person, by: current_person)

@@ -195,7 +195,7 @@ module Fujin
 
         raise Conflict, Text.of('%{wrong}: not flown in a %{type}. Choose another aircraft, or change the exercises ' \
           'first.',
-                                wrong: wrong.map(&:title).uniq.join(', '), type: type.kind)
+                                wrong: Text.list(wrong.map(&:title).uniq), type: type.kind)
       end
 
       def where_it_ended(exercise)
@@ -256,7 +256,7 @@ module Fujin
 
         raise Conflict,
               Text.of('Outside the solo authority: %{outside}. Only the chief instructor can say go, with a reason.',
-                      outside: outside.join('; '))
+                      outside: Text.list(outside, '; '))
       end
 
       def check_times(sortie, changed)

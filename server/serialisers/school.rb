@@ -54,8 +54,8 @@ module Fujin
       off = type.power_off_band
       on = type.power_on_band
       [
-        ['Rotor rpm, power off', Text.of('%{off} to %{off_2}', off: off[0], off_2: off[1]), '%'],
-        ['Rotor rpm, power on', Text.of('%{on} to %{on_2}', on: on[0], on_2: on[1]), '%'],
+        ['Rotor rpm, power off', Text.of('%{low} to %{high}', low: off[0], high: off[1]), '%'],
+        ['Rotor rpm, power on', Text.of('%{low} to %{high}', low: on[0], high: on[1]), '%'],
         ['Low-rpm warning', type.low_warning_pct.to_s, '%'],
         ['House glide speed', type.glide_speed_kt.to_s, 'kt'],
         ['Cruise', type.fetch('speeds_kt.cruise').to_s, 'kt'],

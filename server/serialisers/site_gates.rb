@@ -50,8 +50,8 @@ module Fujin
 
       feet = ->(number) { number.value ? "#{number.value.round(-1)} ft" : number.reason.to_s }
       found + [site_gate('lift', 'Lift felt by',
-                         Text.of('%{feet}, stop by %{feet_2}',
-                                 feet: feet.call(way.lift_point), feet_2: feet.call(way.commit_point)))]
+                         Text.of('%{lift}, stop by %{stop}',
+                                 lift: feet.call(way.lift_point), stop: feet.call(way.commit_point)))]
     end
 
     def site_gate(id, label, value) = { 'id' => id, 'label' => label, 'value' => value }

@@ -128,13 +128,13 @@ module Fujin
       def self.expectation(value, rule)
         case rule[:kind]
         when :number then unless within?(value, rule)
-                            Text.of('a number from %{rule} to %{rule_2}', rule: rule[:low], rule_2: rule[:high])
+                            Text.of('a number from %{low} to %{high}', low: rule[:low], high: rule[:high])
                           end
         when :word then Text.of('one of %{rule}', rule: rule[:allowed].join(', ')) unless rule[:allowed].include?(value)
         when :id then 'lower-case letters, digits and hyphens' unless value.to_s.match?(/\A[a-z0-9-]{2,40}\z/)
         when :text then 'a short text' unless value.is_a?(String) && value.strip.length.between?(1, 60)
         when :pair then unless rising_pair?(value, rule)
-                          Text.of('[lower, upper] from %{rule} to %{rule_2}', rule: rule[:low], rule_2: rule[:high])
+                          Text.of('[lower, upper] from %{low} to %{high}', low: rule[:low], high: rule[:high])
                         end
         when :table then 'a list of [number, number]' unless table?(value)
         end

@@ -42,8 +42,8 @@ module Fujin
         return [] if slot.minutes.between?(least, most)
 
         [clash('length', 'cannot',
-               Text.of('%{hours} is no lesson here: from %{least} min to %{hours_2}.',
-                       hours: Words.hours(slot.minutes), least: least, hours_2: Words.hours(most)))]
+               Text.of('%{long} is no lesson here: from %{least} min to %{most}.',
+                       long: Words.hours(slot.minutes), least: least, most: Words.hours(most)))]
       end
 
       def away
@@ -153,8 +153,8 @@ module Fujin
         return nil unless minutes > most
 
         clash(id, 'limit',
-              Text.of('%{party} would have %{hours} %{words}; the limit is %{hours_2}.',
-                      party: party.name, hours: Words.hours(minutes), words: words, hours_2: Words.hours(most)))
+              Text.of('%{party} would have %{time} %{of_what}; the limit is %{limit}.',
+                      party: party.name, time: Words.hours(minutes), of_what: words, limit: Words.hours(most)))
       end
 
       def rest(party, day)
@@ -162,9 +162,9 @@ module Fujin
         short = day.rests.min
         return [] unless short && short < least
 
-        [clash('rest', 'limit', Text.of('%{party} would have %{hours} of rest between two days; the least is ' \
-          '%{hours_2}.',
-                                        party: party.name, hours: Words.hours(short), hours_2: Words.hours(least)))]
+        [clash('rest', 'limit', Text.of('%{party} would have %{rest} of rest between two days; the least is ' \
+          '%{least}.',
+                                        party: party.name, rest: Words.hours(short), least: Words.hours(least)))]
       end
 
       def solo

@@ -31,9 +31,9 @@ module Fujin
       def worst(field, name)
         low = @stretches.select { |one| one.public_send(field) && one.public_send(field) < @minima.fetch(field.to_s) }
         sayings(low.min_by(&field), low) do |one|
-          Text.of('%{name} %{field}, the %{stage} minimum is %{field_2}',
-                  name: name, field: amount(field, one.public_send(field)), stage: @stage,
-                  field_2: amount(field, @minima.fetch(field.to_s)))
+          Text.of('%{name} %{forecast}, the %{stage} minimum is %{minimum}',
+                  name: name, forecast: amount(field, one.public_send(field)), stage: @stage,
+                  minimum: amount(field, @minima.fetch(field.to_s)))
         end
       end
 
@@ -50,8 +50,8 @@ module Fujin
       def over(wind)
         gust = wind[:gust_kt] || wind[:kt]
         if wind[:kt] > @limits.wind
-          return Text.of('wind %{wind} kt, limit %{wind_2} kt at %{stage} stage',
-                         wind: wind[:kt], wind_2: @limits.wind, stage: @stage)
+          return Text.of('wind %{wind} kt, limit %{limit} kt at %{stage} stage',
+                         wind: wind[:kt], limit: @limits.wind, stage: @stage)
         end
         if gust > @limits.wind
           return Text.of('gusts to %{gust} kt, limit %{wind} kt at %{stage} stage',
@@ -69,7 +69,7 @@ module Fujin
 
         sure = all.find { |one| one.how == 'expected' }
         one = sure || worst
-        text = Text.of('Forecast%{more}: %{it}.', more: (" #{one.how}" unless sure), it: yield(one))
+        text = Text.of('Forecast%{how}: %{what}.', how: (" #{one.how}" unless sure), what: yield(one))
         [Clash.new(id: 'weather', level: sure ? 'limit' : 'note', text: text)]
       end
 

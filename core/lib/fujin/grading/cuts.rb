@@ -37,9 +37,9 @@ module Fujin
       def split(phases, at_s)
         unless at_s > phases.first['start_s'] && at_s < phases.last['end_s']
           raise InvalidInput,
-                [{ path: 'at_s', message: Text.of('expected a moment inside the attempt, %{phases} to %{phases_2} s',
-                                                  phases: phases.first['start_s'].round(1),
-                                                  phases_2: phases.last['end_s'].round(1)) }]
+                [{ path: 'at_s', message: Text.of('expected a moment inside the attempt, %{from} to %{to} s',
+                                                  from: phases.first['start_s'].round(1),
+                                                  to: phases.last['end_s'].round(1)) }]
         end
 
         [phases.select { |phase| phase['start_s'] < at_s }

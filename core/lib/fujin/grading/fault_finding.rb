@@ -81,8 +81,8 @@ module Fujin
 
         found(
           'out_of_trim',
-          Text.of('the nose stood %{trim_deg}° to the %{which} of where it went through the air',
-                  trim_deg: value('trim_deg').abs.round, which: value('trim_deg').positive? ? 'right' : 'left'),
+          Text.of('the nose stood %{trim_deg}° to the %{side} of where it went through the air',
+                  trim_deg: value('trim_deg').abs.round, side: value('trim_deg').positive? ? 'right' : 'left'),
           ['trim_deg']
         )
       end

@@ -71,7 +71,7 @@ module Fujin
         return WITHOUT_PLAN if rule['planned_only'] && !@context.planned_for?(@manoeuvre)
 
         conditions = StandardRow.new(rule).conditions
-        conditions.empty? ? NOT_TODAY : Text.of('judged %{conditions}', conditions: conditions.join(', '))
+        conditions.empty? ? NOT_TODAY : Text.of('judged %{conditions}', conditions: Text.list(conditions))
       end
 
       # Beyond the limit with all that it may have been; and a height over the ground read off a barometer passes none.

@@ -54,6 +54,8 @@ module Fujin
       # @param parts [Hash{Symbol => Object}] texts among them are told in the language, numbers with its decimal mark
       # @return [String]
       def of(message, **parts)
+        # What a person wrote may stand there whole, with whatever signs are in it.
+        return table ? whole(message) : message if parts.empty?
         return I18n.interpolate(message, parts) unless table
 
         I18n.interpolate(whole(message), parts.transform_values { |part| part(part) })
@@ -71,6 +73,11 @@ module Fujin
         message = forms.fetch(plural(number), forms.fetch('other'))
         I18n.interpolate(message, parts.transform_values { |part| part(part) }.merge(count: number))
       end
+
+      # Several texts in one line.
+      # @param texts [Array<String>]
+      # @return [String]
+      def list(texts, mark = ', ') = texts.map { |text| of(text) }.join(mark)
 
       # Every text in what is about to be told, whole texts alone: what was put together is told already.
       # @param value [Object] of an answer: texts, lists, hashes, anything else
@@ -95,7 +102,7 @@ module Fujin
       def learn(language, table)
         table.each do |english, told|
           unknown = Array(told.is_a?(Hash) ? told.values : told).flat_map { |text| text.scan(PART) }.uniq -
-                    [*english.scan(PART), *('%{count}' if told.is_a?(Hash))]
+            [*english.scan(PART), *('%{count}' if told.is_a?(Hash))]
           next if unknown.empty?
 
           raise ArgumentError, "#{language}: #{english.inspect} has no #{unknown.join(', ')}"

@@ -113,8 +113,8 @@ module Fujin
         return nil if value.nil? || ((low.nil? || value >= low) && (high.nil? || value <= high))
 
         word, unit = NAMES.fetch(name)
-        Text.of('%{word} %{value} %{unit}, %{more} to %{more_2}',
-                word: word, value: value.round, unit: unit, more: low&.round || 'any', more_2: high&.round || 'any')
+        Text.of('%{word} %{value} %{unit}, %{low} to %{high}',
+                word: word, value: value.round, unit: unit, low: low&.round || 'any', high: high&.round || 'any')
       end
     end
   end

@@ -221,8 +221,8 @@ module Fujin
         caution(
           'carburettor_ice',
           'caution',
-          Text.of('Carburettor ice %{which} (%{oat_c} °C, dew point %{dew_point_c} °C): %{heat_prompt}.',
-                  which: serious ? 'likely at low power' : 'possible', oat_c: @conditions.oat_c.round,
+          Text.of('Carburettor ice %{how_likely} (%{oat_c} °C, dew point %{dew_point_c} °C): %{heat_prompt}.',
+                  how_likely: serious ? 'likely at low power' : 'possible', oat_c: @conditions.oat_c.round,
                   dew_point_c: @conditions.dew_point_c.round, heat_prompt: @declaration.heat_prompt)
         )
       end

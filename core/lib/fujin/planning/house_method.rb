@@ -113,7 +113,7 @@ module Fujin
 
         expected =
           if setting.allowed.is_a?(Range)
-            Text.of('a number from %{begin} to %{end_it}', begin: setting.allowed.begin, end_it: setting.allowed.end)
+            Text.of('a number from %{low} to %{high}', low: setting.allowed.begin, high: setting.allowed.end)
           else
             Text.of('one of %{allowed}', allowed: setting.allowed.join(', '))
           end

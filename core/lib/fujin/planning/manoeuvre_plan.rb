@@ -69,8 +69,8 @@ module Fujin
       def check_kind
         return if declaration.kinds.include?(@type.kind)
 
-        raise OutsideModel, Text.of('%{declaration} is not flown in a %{type}: %{type_2} is one',
-                                    declaration: declaration.title, type: @type.kind, type_2: @type.name)
+        raise OutsideModel, Text.of('%{exercise} is not flown in a %{kind}: %{type} is one',
+                                    exercise: declaration.title, kind: @type.kind, type: @type.name)
       end
 
       # What the student's stage lets pass of a measure, as a gate shows it.

@@ -107,8 +107,8 @@ module Fujin
         margin = @plan.value('sink_margin_fpm')
         return [] unless margin && phase(points) == 'descent'
 
-        [Text.of('%{margin} ft/min %{which} what is allowed',
-                 margin: Q.thousands(margin.abs.round(-1)), which: margin.negative? ? 'over' : 'under')]
+        [Text.of('%{margin} ft/min %{over_or_under} what is allowed',
+                 margin: Q.thousands(margin.abs.round(-1)), over_or_under: margin.negative? ? 'over' : 'under')]
       end
 
       # @return [Array(Complex, Complex)] through the air and over the ground, knots, along the final course and to its

@@ -51,12 +51,10 @@ module Fujin
         open.select { |_, standing| standing.level < 3 }.sort_by { |_, standing| standing.level }.map do |id, standing|
           phase = standing.weakest_phase&.tr('_', ' ')
           stuck = standing.stuck? ? ' and not getting better' : ''
+          weak = Text.of(', %{phase} is the weakest phase', phase: phase) if phase
           Advice.new(manoeuvre: id, attempts: 3,
-                     reason: Text.of('%{title}: not to standard yet%{stuck}%{more}.',
-                                     title: title(id), stuck: stuck,
-                                     more: (if phase
-                                              Text.of(', %{phase} is the weakest phase', phase: phase)
-                                            end)))
+                     reason: Text.of('%{title}: not to standard yet%{stuck}%{weak}.',
+                                     title: title(id), stuck: stuck, weak: weak))
         end
       end
 

@@ -61,7 +61,7 @@ module Fujin
       # A phase that nobody graded is not to standard, whatever the others are.
       def ungraded
         phases = @recent.flat_map(&:ungraded).uniq
-        phases.empty? ? '' : Text.of('; not graded: %{phases}', phases: phases.join(', ').tr('_', ' '))
+        phases.empty? ? '' : Text.of('; not graded: %{phases}', phases: Text.list(phases.map { |id| id.tr('_', ' ') }))
       end
 
       # The last attempts were held to the student's stage, or a stricter one.
@@ -107,13 +107,10 @@ module Fujin
         window = @counted.last(@rule[:critical_window])
         bad = window.count(&:critical)
         text =
-          if bad.zero?
-            Text.of('no critical measure out of limits %{which}',
-                    which: if window.empty?
-                             'so far'
-                           else
-                             Text.of('in the last %{window}', window: window.size)
-                           end)
+          if window.empty?
+            'no critical measure out of limits so far'
+          elsif bad.zero?
+            Text.of('no critical measure out of limits in the last %{window}', window: window.size)
           else
             Text.of('a critical measure out of limits in %{bad} of the last %{window}', bad: bad, window: window.size)
           end

@@ -72,16 +72,14 @@ module Fujin
         line = e.is_a?(REXML::ParseException) ? e.line : nil
         if @log.size < 2
           raise UnreadableRecording.new(
-            Text.of('%{name} is no readable GPX file%{more}. Nothing was changed.',
-                    name: @name, more: (Text.of(' (line %{line})', line: line) if line)),
+            Text.of('%{name} is no readable GPX file%{where}. Nothing was changed.',
+                    name: @name, where: (Text.of(' (line %{line})', line: line) if line)),
             line: line
           )
         end
 
-        @log.notes << Text.of('the file breaks off%{more}: what stands before that was read',
-                              more: (if line
-                                       Text.of(' at line %{line}', line: line)
-                                     end))
+        where = Text.of(' at line %{line}', line: line) if line
+        @log.notes << Text.of('the file breaks off%{where}: what stands before that was read', where: where)
       end
 
       def take(point)

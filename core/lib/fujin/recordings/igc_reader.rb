@@ -118,14 +118,14 @@ module Fujin
 
       def say
         if @broken.any?
-          @log.notes << Text.of('%{broken} fixes could not be read and were left out (first at line %{broken_2})',
-                                broken: @broken.size, broken_2: @broken.first)
+          @log.notes << Text.of('%{fixes} fixes could not be read and were left out (first at line %{line})',
+                                fixes: @broken.size, line: @broken.first)
         end
         @log.notes << 'the file has no date: times count from midnight' unless @dated
         if @log.size > 1
-          @log.notes << Text.of("heights are %{which}: above ground they count from this flight's own stops on the " \
+          @log.notes << Text.of("heights are %{reference}: above ground they count from this flight's own stops on " \
             'ground',
-                                which: @satellite ? 'from the satellites' : 'from pressure')
+                                reference: @satellite ? 'from the satellites' : 'from pressure')
         end
       end
     end

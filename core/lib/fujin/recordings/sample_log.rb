@@ -50,8 +50,8 @@ module Fujin
         end
         if size > CsvReader::MAX_ROWS
           raise UnreadableRecording,
-                Text.of('%{name} has %{it} samples; at most %{max_rows} are read. Split the file.',
-                        name: @name, it: size, max_rows: CsvReader::MAX_ROWS)
+                Text.of('%{name} has %{samples} samples; at most %{most} are read. Split the file.',
+                        name: @name, samples: size, most: CsvReader::MAX_ROWS)
         end
 
         if @stale.positive?

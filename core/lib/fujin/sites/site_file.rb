@@ -150,8 +150,8 @@ module Fujin
         return value.to_f if value.is_a?(Numeric) && range.cover?(value)
 
         problem(name_of(feature),
-                Text.of('%{field}: expected a number from %{begin} to %{end_it}, got %{value}',
-                        field: field, begin: range.begin, end_it: range.end, value: value.inspect))
+                Text.of('%{field}: expected a number from %{low} to %{high}, got %{value}',
+                        field: field, low: range.begin, high: range.end, value: value.inspect))
         nil
       end
 

@@ -87,8 +87,8 @@ module Fujin
         found = edge || (middle - (@head['cellsize'] / 2.0))
         return found if found.between?(-most, most)
 
-        refuse(nil, Text.of('%{axis}llcorner: expected degrees from %{most} to %{most_2}, got %{found}',
-                            axis: axis, most: -most.round, most_2: most.round, found: found))
+        refuse(nil, Text.of('%{axis}llcorner: expected degrees from %{low} to %{high}, got %{found}',
+                            axis: axis, low: -most.round, high: most.round, found: found))
       end
 
       def rows
@@ -115,8 +115,8 @@ module Fujin
         return nil if metres == @head['nodata_value']
         return metres if HEIGHTS_M.cover?(metres)
 
-        refuse(line, Text.of('expected a height from %{begin} to %{end_it} m, got %{cell}',
-                             begin: HEIGHTS_M.begin.round, end_it: HEIGHTS_M.end.round, cell: cell))
+        refuse(line, Text.of('expected a height from %{low} to %{high} m, got %{cell}',
+                             low: HEIGHTS_M.begin.round, high: HEIGHTS_M.end.round, cell: cell))
       end
     end
   end

@@ -54,8 +54,8 @@ module Fujin
                                                   ride_days: RIDE_DAYS))
         end
 
-        condition('ride', true, Text.of('Ride with %{other} on %{other_2}',
-                                        other: other.first, other_2: Bookings::Words.day(other.last)))
+        condition('ride', true, Text.of('Ride with %{instructor} on %{day}',
+                                        instructor: other.first, day: Bookings::Words.day(other.last)))
       end
 
       def papers(documents, required)

@@ -42,8 +42,7 @@ module Fujin
             range: (-6.0..6.0),
             least: 0.5,
             words: ->(v) {
-              Text.of('the line %{value}° %{which}',
-                      value: v.abs.round(1), which: v.positive? ? 'shallower' : 'steeper')
+              Text.of('the line %{value}° %{way}', value: v.abs.round(1), way: v.positive? ? 'shallower' : 'steeper')
             }
           )
         SANK =

@@ -139,9 +139,9 @@ module Fujin
           caution(
             'too_steep',
             'limit',
-            Text.of('%{angle_deg}° is over the house limit of %{steepest}°, by %{angle_deg_2}°: another line or ' \
+            Text.of('%{angle_deg}° is over the house limit of %{steepest}°, by %{over}°: another line or ' \
               'another site.',
-                    angle_deg: angle_deg.round(1), steepest: steepest, angle_deg_2: (angle_deg - steepest).round(1))
+                    angle_deg: angle_deg.round(1), steepest: steepest, over: (angle_deg - steepest).round(1))
           )
         end
 
@@ -150,19 +150,18 @@ module Fujin
           flatter = angle_deg - value('held_angle_deg')
           return nil unless flatter > HELD_WITHIN_DEG
 
-          wind = fitting_headwind_kt
+          wind = fitting_headwind_kt&.then do |kt|
+            Text.of(', or %{angle}° with %{wind} kt of headwind', angle: angle_deg.round(1), wind: kt)
+          end
           caution(
             'angle_not_held',
             'limit',
             Text.of('The sink allowed does not go with %{angle_deg}° in this wind: held to the limit, the line ' \
               'flattens to %{held_angle_deg}° from the decision on. All the way within it: ' \
-              '%{fitting_angle_deg}°%{more}.',
+              '%{fitting_angle_deg}°%{with_wind}.',
                     angle_deg: angle_deg.round(1), held_angle_deg: value('held_angle_deg').round(1),
                     fitting_angle_deg: fitting_angle_deg.floor(1),
-                    more: (if wind
-                             Text.of(', or %{angle_deg}° with %{wind} kt of headwind',
-                                     angle_deg: angle_deg.round(1), wind: wind)
-                           end))
+                    with_wind: wind)
           )
         end
       end

@@ -118,8 +118,9 @@ module Fujin
             caution(
               'drill_height',
               'limit',
-              Text.of('The drill ends at %{low} ft, 600 wanted, %{low_2} ft short: begin at %{height_ft} ft or above.',
-                      low: low.round, low_2: (600 - low).ceil, height_ft: (@height_ft + 600 - low).ceil(-1))
+              Text.of('The drill ends at %{ends_at} ft, 600 wanted, %{short} ft short: begin at %{begin_at} ft or ' \
+                'above.',
+                      ends_at: low.round, short: (600 - low).ceil, begin_at: (@height_ft + 600 - low).ceil(-1))
             )
           ]
         end

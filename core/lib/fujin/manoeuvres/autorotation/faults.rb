@@ -47,8 +47,8 @@ module Fujin
 
           found(
             id,
-            Text.of('the entry began %{offset} ft %{which} the spot than planned for this wind and height',
-                    offset: offset.abs.round, which: side.positive? ? 'farther from' : 'nearer'),
+            Text.of('the entry began %{offset} ft %{side} the spot than planned for this wind and height',
+                    offset: offset.abs.round, side: side.positive? ? 'farther from' : 'nearer'),
             ['miss_along_ft'],
             to: closure + 1.0
           )
@@ -174,8 +174,8 @@ module Fujin
         def speed_text(ids)
           ids
             .map do |id|
-              Text.of('%{which} %{id} kt against %{target} kt',
-                      which: id.start_with?('gate') ? 'at the gate' : 'mean in the glide', id: value(id).round,
+              Text.of('%{where} %{kt} kt against %{target} kt',
+                      where: id.start_with?('gate') ? 'at the gate' : 'mean in the glide', kt: value(id).round,
                       target: measure(id).band.target.round)
             end
             .join('; ')
@@ -191,8 +191,8 @@ module Fujin
         def rpm_text(ids) =
           ids
             .map do |id|
-            Text.of('%{id} %{id_2} %, target %{target_rotor_rpm_pct} %',
-                    id: plain(id), id_2: value(id).round(1),
+            Text.of('%{what} %{pct} %, target %{target_rotor_rpm_pct} %',
+                    what: plain(id), pct: value(id).round(1),
                     target_rotor_rpm_pct: @context.target_rotor_rpm_pct.round(1))
           end
             .join('; ')

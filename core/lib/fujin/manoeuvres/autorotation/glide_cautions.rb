@@ -41,10 +41,10 @@ module Fujin
           caution(
             'entry_rpm',
             lowest < absolute + ENTRY_ROOM_PCT ? 'limit' : 'caution',
-            Text.of("The entry flown as planned takes rotor rpm to %{lowest} %, %{low} points under the band's " \
-              '%{low_2} % (absolute %{absolute} %): the warning will sound. A sooner collective, a slower ' \
+            Text.of("The entry flown as planned takes rotor rpm to %{lowest} %, %{under} points under the band's " \
+              '%{band} % (absolute %{absolute} %): the warning will sound. A sooner collective, a slower ' \
               'entry or more mass keeps it higher.',
-                    lowest: lowest.round(1), low: (low - lowest).round(1), low_2: low, absolute: absolute)
+                    lowest: lowest.round(1), under: (low - lowest).round(1), band: low, absolute: absolute)
           )
         end
 
@@ -57,10 +57,10 @@ module Fujin
           caution(
             'flare_rpm',
             peak > absolute ? 'limit' : 'caution',
-            Text.of("The flare flown as planned takes rotor rpm to %{peak} %, %{peak_2} points over the band's " \
-              '%{high} % (absolute %{absolute} %): collective check ready as it rises, ease the flare before ' \
+            Text.of("The flare flown as planned takes rotor rpm to %{peak} %, %{over} points over the band's " \
+              '%{band} % (absolute %{absolute} %): collective check ready as it rises, ease the flare before ' \
               'the limit.',
-                    peak: peak.round(1), peak_2: (peak - high).round(1), high: high, absolute: absolute)
+                    peak: peak.round(1), over: (peak - high).round(1), band: high, absolute: absolute)
           )
         end
 

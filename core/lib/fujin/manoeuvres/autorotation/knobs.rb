@@ -29,7 +29,7 @@ module Fujin
             range: (-25.0..40.0),
             least: 2.0,
             words: ->(v) {
-              Text.of('%{value} kt %{which} in the glide', value: v.abs.round, which: v.positive? ? 'slower' : 'faster')
+              Text.of('%{value} kt %{way} in the glide', value: v.abs.round, way: v.positive? ? 'slower' : 'faster')
             }
           )
         ROTOR =
@@ -41,8 +41,8 @@ module Fujin
             range: (-10.0..15.0),
             least: 1.5,
             words: ->(v) {
-              Text.of('rotor rpm %{value} % %{which} in the glide',
-                      value: v.abs.round, which: v.positive? ? 'lower' : 'higher')
+              Text.of('rotor rpm %{value} % %{way} in the glide',
+                      value: v.abs.round, way: v.positive? ? 'lower' : 'higher')
             }
           )
         FLARE_HEIGHT =
@@ -55,7 +55,7 @@ module Fujin
             least: 8.0,
             untold: %w[contact_sink_fpm].freeze,
             words: ->(v) {
-              Text.of('the flare %{value} ft %{which}', value: v.abs.round, which: v.positive? ? 'lower' : 'higher')
+              Text.of('the flare %{value} ft %{way}', value: v.abs.round, way: v.positive? ? 'lower' : 'higher')
             }
           )
         FLARE =
@@ -69,8 +69,8 @@ module Fujin
             range: (-0.8..1.0),
             least: 0.08,
             words: ->(v) {
-              Text.of('a flare %{which} by %{value} %',
-                      which: v.positive? ? 'gentler' : 'stronger', value: (v.abs * 100).round)
+              Text.of('a flare %{way} by %{value} %',
+                      way: v.positive? ? 'gentler' : 'stronger', value: (v.abs * 100).round)
             }
           )
         PLACE =
@@ -82,8 +82,7 @@ module Fujin
             range: (-1500.0..5000.0),
             least: 60.0,
             words: ->(v) {
-              Text.of('the entry %{value} ft %{which}',
-                      value: v.abs.round, which: v.positive? ? 'nearer' : 'farther out')
+              Text.of('the entry %{value} ft %{way}', value: v.abs.round, way: v.positive? ? 'nearer' : 'farther out')
             }
           )
         TURN =

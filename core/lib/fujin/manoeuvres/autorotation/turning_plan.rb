@@ -234,9 +234,9 @@ module Fujin
           caution(
             'downwind',
             'caution',
-            Text.of('%{tail} kt of tailwind at the entry: %{tail_2} ft a second away from the spot. Turn without ' \
+            Text.of('%{kt} kt of tailwind at the entry: %{away} ft a second away from the spot. Turn without ' \
               'delay.',
-                    tail: tail.round, tail_2: (tail * Q::KT / Q::FT).round)
+                    kt: tail.round, away: (tail * Q::KT / Q::FT).round)
           )
         end
       end

@@ -15,8 +15,8 @@ module Fujin
         def low_over_obstacle
           when_bad('low_over_obstacle', 'obstacle_clearance_ft') do |feet|
             over = @taker.lowest_over
-            Text.of('%{feet} ft over %{which}, its top taken at its highest',
-                    feet: feet.round, which: over ? over.id.tr('-', ' ') : 'what stands there')
+            Text.of('%{feet} ft over %{what}, its top taken at its highest',
+                    feet: feet.round, what: over ? over.id.tr('-', ' ') : 'what stands there')
           end
         end
 

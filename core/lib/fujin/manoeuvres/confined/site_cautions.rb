@@ -130,9 +130,9 @@ module Fujin
           mine = @day.house['power_check']
           other = (setting.allowed - [mine]).first
           caution('power_shown', 'note',
-                  Text.of('Power in reserve is shown before a mountain site, not on it. This school: %{reasons} ' \
-                    'Other schools: %{reasons_2} What was seen makes the margin.',
-                          reasons: setting.reasons[mine], reasons_2: setting.reasons[other]))
+                  Text.of('Power in reserve is shown before a mountain site, not on it. This school: %{own} ' \
+                    'Other schools: %{others} What was seen makes the margin.',
+                          own: setting.reasons[mine], others: setting.reasons[other]))
         end
 
         # A grid of ground heights that is of another ground than the site's file.
@@ -157,13 +157,11 @@ module Fujin
           margin = @day.margin_pct
           return nil if margin && margin >= Towering::MARGIN_PCT
 
-          caution('power', 'caution', Text.of('%{which} left out of ground effect: no towering take-off, no steep ' \
-            'approach with the wind behind, nothing that ends in a high hover.',
-                                              which: if margin
-                                                       Text.of('%{margin} % of power', margin: margin.round)
-                                                     else
-                                                       'No power'
-                                                     end))
+          left = margin ? Text.of('%{margin} % of power', margin: margin.round) : 'No power'
+          caution('power', 'caution',
+                  Text.of('%{left} left out of ground effect: no towering take-off, no steep approach with the wind ' \
+                    'behind, nothing that ends in a high hover.',
+                          left: left))
         end
 
         def lee(line)
@@ -171,14 +169,14 @@ module Fujin
           noted = @day.lee_noted_on(line.line)
           if region
             caution('lee', 'caution',
-                    Text.of('In the lee of %{of_it}: turbulent, little wind, sinking air up to %{up_to_m} ft over ' \
+                    Text.of('In the lee of %{what}: turbulent, little wind, sinking air up to %{up_to_m} ft over ' \
                       'the site.',
-                            of_it: Sites::Spoken.of(region.obstacle.id),
+                            what: Sites::Spoken.of(region.obstacle.id),
                             up_to_m: (region.up_to_m / Quantities::FT).round(-1)))
           elsif noted
             caution('lee', 'note',
-                    Text.of('The wind is unsteady for a while behind %{of_it}.',
-                            of_it: Sites::Spoken.of(noted.obstacle.id)))
+                    Text.of('The wind is unsteady for a while behind %{what}.',
+                            what: Sites::Spoken.of(noted.obstacle.id)))
           end
         end
 
@@ -198,9 +196,9 @@ module Fujin
           from = @day.light.shadow_on_line(line.line)
           if from
             caution('shadow', 'caution',
-                    Text.of('The shadow of %{of_it} lies on the spot or the last of the line: what is in it is not ' \
+                    Text.of('The shadow of %{what} lies on the spot or the last of the line: what is in it is not ' \
                       'seen.',
-                            of_it: Sites::Spoken.of(from)))
+                            what: Sites::Spoken.of(from)))
           else
             nil
           end

@@ -216,16 +216,12 @@ module Fujin
           climb = value('climb_fpm')
           return nil if climb && climb > 200
 
-          caution(
-            'climb',
-            'limit',
-            Text.of('%{which} with this power, 200 wanted: less load or more power.',
-                    which: if climb
-                             Text.of('Climb %{climb} ft/min', climb: climb.round)
-                           else
-                             'No climb'
-                           end)
-          )
+          text = 'No climb with this power, 200 wanted: less load or more power.'
+          if climb
+            text = Text.of('Climb %{climb} ft/min with this power, 200 wanted: less load or more power.',
+                           climb: climb.round)
+          end
+          caution('climb', 'limit', text)
         end
       end
     end

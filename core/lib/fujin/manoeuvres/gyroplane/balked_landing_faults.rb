@@ -14,9 +14,9 @@ module Fujin
 
           found(
             'late_decision',
-            Text.of('%{recovery_ias_kt} kt left when it was broken off, %{recovery_ias_kt_2} kt at least',
-                    recovery_ias_kt: value('recovery_ias_kt').round,
-                    recovery_ias_kt_2: allowed('recovery_ias_kt')[0].round),
+            Text.of('%{kt} kt left when it was broken off, %{least} kt at least',
+                    kt: value('recovery_ias_kt').round,
+                    least: allowed('recovery_ias_kt')[0].round),
             ['recovery_ias_kt'],
             **phase_span('recovery')
           )

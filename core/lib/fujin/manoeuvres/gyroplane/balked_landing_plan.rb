@@ -100,9 +100,9 @@ module Fujin
             caution(
               'too_low',
               'limit',
-              Text.of('From %{height_ft} ft it touches: %{lost} ft are lost before it climbs. Call it at %{lost_2} ' \
+              Text.of('From %{height_ft} ft it touches: %{lost} ft are lost before it climbs. Call it at %{call_at} ' \
                 'ft or above.',
-                      height_ft: @height_ft.round, lost: lost.round, lost_2: (lost + 5).ceil(-1))
+                      height_ft: @height_ft.round, lost: lost.round, call_at: (lost + 5).ceil(-1))
             ),
             *found
           ]

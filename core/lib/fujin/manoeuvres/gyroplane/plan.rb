@@ -16,14 +16,12 @@ module Fujin
 
         # What kills in gyroplanes.
         def unloaded
-          kept = value('least_load_factor')
+          kept = value('least_load_factor')&.then { |g| Text.of(': the plan keeps %{kept} g', kept: g.round(1)) }
           caution(
             'unloaded',
             'caution',
-            Text.of('Ease the stick forward, never push%{more}. An unloaded rotor slows and does not come back.',
-                    more: (if kept
-                             Text.of(': the plan keeps %{kept} g', kept: kept.round(1))
-                           end))
+            Text.of('Ease the stick forward, never push%{kept}. An unloaded rotor slows and does not come back.',
+                    kept: kept)
           )
         end
 

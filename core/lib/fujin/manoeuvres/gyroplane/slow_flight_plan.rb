@@ -61,9 +61,9 @@ module Fujin
             caution(
               'behind_curve',
               'caution',
-              Text.of('Under %{lowest} kt full power does not hold height: nose down to get speed back, never more ' \
-                'stick back. Keep %{lowest_2} kt and height in hand.',
-                      lowest: lowest.round, lowest_2: (lowest + 4).round)
+              Text.of('Under %{least} kt full power does not hold height: nose down to get speed back, never more ' \
+                'stick back. Keep %{kept} kt and height in hand.',
+                      least: lowest.round, kept: (lowest + 4).round)
             ),
             unloaded
           ]

@@ -40,11 +40,11 @@ module Fujin
           caution(
             'prerotation',
             'limit',
-            Text.of('Rotor rpm at release is %{released_pct} %, %{minimum_pct} % wanted, %{minimum_pct_2} points ' \
-              'short: prerotate more%{more}.',
-                    released_pct: released_pct.round, minimum_pct: minimum_pct.round,
-                    minimum_pct_2: (minimum_pct - released_pct).ceil,
-                    more: (' on the runway' if @house['prerotation_at'] == 'hold'))
+            Text.of('Rotor rpm at release is %{released_pct} %, %{wanted} % wanted, %{short} points ' \
+              'short: prerotate more%{where}.',
+                    released_pct: released_pct.round, wanted: minimum_pct.round,
+                    short: (minimum_pct - released_pct).ceil,
+                    where: (' on the runway' if @house['prerotation_at'] == 'hold'))
           )
         end
 

@@ -72,8 +72,8 @@ module Fujin
           id = %w[climb_step_inhg climb_step_torque_pct].find { |name| value(name) } or return 'climbs'
           entry = Glossary.number(id)
           more = Glossary.figure(value(id), entry.unit, entry.digits)
-          Text.of('climbs %{climb_fpm} ft/min for %{more}%{more_2} more',
-                  climb_fpm: CLIMB_FPM.round, more: more, more_2: (' of torque' if entry.unit == 'pct'))
+          Text.of('climbs %{climb_fpm} ft/min for %{amount}%{gauge} more',
+                  climb_fpm: CLIMB_FPM.round, amount: more, gauge: (' of torque' if entry.unit == 'pct'))
         end
 
         # Which way it swings, and the pedal against it.
@@ -101,6 +101,8 @@ module Fujin
             ['rudder', 'nose swings, sideslip', 'drag grows, it sinks', 'stick against the roll']
           ]
 
+        def both(one, other) = Text.of('%{one} and %{other}', one: one, other: other)
+
         def ladder
           hold = value('hold_time_s')
           first = helicopter? ? %w[cyclic collective pedals] : %w[stick throttle rudder]
@@ -113,10 +115,8 @@ module Fujin
             rows: [
               [1.0, 'following through', 'nothing: hands light on all three', hold / 2.0],
               *rows,
-              [5.0, Text.of('%{first} and %{first_2}',
-                            first: first[0], first_2: first[2]), 'speed, heading and balance', hold],
-              [6.0, Text.of('%{first} and %{first_2}',
-                            first: first[0], first_2: first[1]), 'speed, heading and height', hold],
+              [5.0, both(first[0], first[2]), 'speed, heading and balance', hold],
+              [6.0, both(first[0], first[1]), 'speed, heading and height', hold],
               [7.0, 'all three, prompted', 'all of it', hold],
               [8.0, 'all three, alone', 'all of it', hold]
             ],

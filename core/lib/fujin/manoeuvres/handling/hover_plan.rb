@@ -107,8 +107,8 @@ module Fujin
             caution(
               'lateral',
               'note',
-              Text.of('Hovers %{side} side low: the tail rotor pushes %{side_2}.',
-                      side: @type.clockwise? ? 'right' : 'left', side_2: @type.clockwise? ? 'left' : 'right')
+              Text.of('Hovers %{side} side low: the tail rotor pushes %{other_side}.',
+                      side: @type.clockwise? ? 'right' : 'left', other_side: @type.clockwise? ? 'left' : 'right')
             )
           ]
         end

@@ -97,9 +97,9 @@ module Fujin
         def turn_power
           costly = @settings['turn_side'] == @type.power_on_pedal
           caution('turn_power', 'note',
-                  Text.of('%{settings} turns %{which}',
-                          settings: @settings['turn_side'].capitalize,
-                          which: costly ? 'take power: watch rotor rpm.' : 'give power back: stopping takes it.'))
+                  Text.of('%{side} turns %{what}',
+                          side: @settings['turn_side'].capitalize,
+                          what: costly ? 'take power: watch rotor rpm.' : 'give power back: stopping takes it.'))
         end
 
         # Faster than the stage's hover turns.

@@ -86,7 +86,7 @@ module Fujin
     end
 
     def versions
-      { 'ruby' => RUBY_VERSION, 'postgresql' => one('SHOW server_version'),
+      { 'ruby' => RUBY_VERSION, 'postgresql' => one('SHOW server_version')[/\S+/],
         'tables' => one('SELECT max(version) FROM schema_migrations') }
     end
 

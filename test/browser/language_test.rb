@@ -11,9 +11,11 @@ class LanguageTest < Minitest::Test
   include BrowserHelp
   include EveryView
 
-  # Symbols of units, an address and a system's own code are the same in every language.
+  # Symbols of units, an address and a system's own code are the same in every language; what each
+  # control is called is the core's data.
   HANDS = JSON.parse(File.read(File.expand_path('../../core/data/hands.json', __dir__)))
-  SYMBOLS = ['Fujin', 'http', 'ECONNREFUSED', 'UTC', 'hPa', 'inHg', 'min', 'alt+T', *HANDS.values.flat_map(&:values)].freeze
+  SYMBOLS = ['Fujin', 'http', 'ECONNREFUSED', 'UTC', 'hPa', 'inHg', 'min', 'alt+T',
+             *HANDS.values.flat_map(&:values)].freeze
 
   # Names and ids of the server's answers, and what people wrote.
   LISTEN = <<~JS

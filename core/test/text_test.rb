@@ -35,6 +35,8 @@ class TextTest < Minitest::Test
     Fujin::Text.in('pl') do
       assert_equal 'etap samodzielnie, 51,5 kt: prędkość na bramce', gate
       assert_equal '3 maja 2027', Fujin::Text.day(Date.new(2027, 5, 3))
+      assert_equal "1\u00a0240", Fujin::Quantities.thousands(1240.7)
+      assert_equal '51,5 kt', Fujin::Glossary.figure(51.5, 'kt', 1)
       assert_equal 'no such text: 4', Fujin::Text.of('no such text: %{n}', n: 4)
       assert_equal 'Prędkość na bramce; 100 %{of} it', Fujin::Text.list(['Gate speed', '100 %{of} it'], '; ')
     end

@@ -36,7 +36,7 @@ module Fujin
         word = unit_word(unit)
         places = digits || units.fetch(unit).fetch('digits')
         rounded = value.round(places)
-        text = places.zero? ? rounded.to_i.to_s : format("%.#{places}f", rounded + 0.0)
+        text = places.zero? ? rounded.to_i.to_s : Text.figure(format("%.#{places}f", rounded + 0.0))
         CLOSE.include?(word) ? "#{text}#{word}" : "#{text} #{word}"
       end
 
@@ -58,10 +58,11 @@ module Fujin
       # A band as a person reads it: '58 to 68 kt', 'at least 90 %'.
       # @param low [Float, nil], @param high [Float, nil] nil where that side is free
       def band(low, high, unit, digits = nil)
-        return "at most #{figure(high, unit, digits)}" if low.nil?
-        return "at least #{figure(low, unit, digits)}" if high.nil?
+        return Text.of('at most %{high}', high: figure(high, unit, digits)) if low.nil?
+        return Text.of('at least %{low}', low: figure(low, unit, digits)) if high.nil?
 
-        "#{figure(low, unit, digits).delete_suffix(unit_word(unit)).strip} to #{figure(high, unit, digits)}"
+        Text.of('%{low} to %{high}', low: figure(low, unit, digits).delete_suffix(unit_word(unit)).strip,
+                                     high: figure(high, unit, digits))
       end
 
       # Each id with its entry, as it is without a manoeuvre.

@@ -27,14 +27,20 @@ module Fujin
       # @param fields [Object] that claim to be a rule
       # @return [String, nil] what is wrong with them
       def self.problem(fields)
-        return "expected a rule, got #{fields.inspect}" unless fields.is_a?(Hash)
-        return "no rule #{fields['rule'].inspect}: use #{KINDS.join(', ')}" unless KINDS.include?(fields['rule'])
+        return Text.of('expected a rule, got %{fields}', fields: fields.inspect) unless fields.is_a?(Hash)
+        unless KINDS.include?(fields['rule'])
+          return Text.of('no rule %{fields}: use %{kinds}',
+                         fields: fields['rule'].inspect, kinds: KINDS.join(', '))
+        end
 
         unknown = fields.keys - KEYS
-        return "#{unknown.join(', ')} is no part of a rule: use #{KEYS.join(', ')}" unless unknown.empty?
+        unless unknown.empty?
+          return Text.of('%{unknown} is no part of a rule: use %{keys}',
+                         unknown: unknown.join(', '), keys: KEYS.join(', '))
+        end
 
         missing = NEEDED.fetch(fields['rule']) - fields.keys
-        return "#{missing.join(', ')} missing" unless missing.empty?
+        return Text.of('%{missing} missing', missing: missing.join(', ')) unless missing.empty?
 
         fields.except('rule').filter_map { |key, value| part_problem(key, value) }.first || crossing(fields)
       end
@@ -51,12 +57,16 @@ module Fujin
           band = new(fields.except('only_if'), i, ANY_DAY).band
           band && !(band.nested? && (named || !band.critical_inside?))
         end
-        stage && "at stage #{Standard::STAGES[stage]} polished, in, marginal and critical do not follow one another"
+        stage && Text.of('at stage %{stages} polished, in, marginal and critical do not follow one another',
+                         stages: Standard::STAGES[stage])
       end
 
       def self.part_problem(key, value)
         case key
-        when *WORDS.keys then "#{key} is one of #{WORDS[key].join(', ')}" unless WORDS[key].include?(value)
+        when *WORDS.keys then unless WORDS[key].include?(value)
+                                Text.of('%{key} is one of %{words}',
+                                        key: key, words: WORDS[key].join(', '))
+                              end
         when 'only_if' then condition_problem(value)
         when 'low' then problem_of_side(value, 'at_least')
         when 'high' then problem_of_side(value, 'at_most')
@@ -66,14 +76,19 @@ module Fujin
 
       def self.condition_problem(value)
         unless value.is_a?(Array) && value.size == 3 && SIGNS.include?(value[1])
-          return "only_if is [amount, #{SIGNS.join(' or ')}, amount]"
+          return Text.of('only_if is [amount, %{signs}, amount]', signs: SIGNS.join(' or '))
         end
 
         Amount.problem(value[0]) || Amount.problem(value[2])
       end
 
       def self.problem_of_side(value, rule)
-        value.is_a?(Hash) ? problem(value.merge('rule' => rule)) : "expected a limit, got #{value.inspect}"
+        if value.is_a?(Hash)
+          problem(value.merge('rule' => rule))
+        else
+          Text.of('expected a limit, got %{value}',
+                  value: value.inspect)
+        end
       end
       private_class_method :crossing, :part_problem, :condition_problem, :problem_of_side
 

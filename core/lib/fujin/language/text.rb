@@ -74,6 +74,14 @@ module Fujin
         I18n.interpolate(message, parts.transform_values { |part| part(part) }.merge(count: number))
       end
 
+      # @param digits [String] a number as English writes it: '1,240', '51.5'
+      # @return [String]
+      def figure(digits)
+        return digits unless table
+
+        localized { digits.gsub(/[.,]/, '.' => mark(:decimal), ',' => mark(:group)) }
+      end
+
       # Several texts in one line.
       # @param texts [Array<String>]
       # @return [String]
@@ -138,7 +146,7 @@ module Fujin
       def part(value)
         case value
         when String, Symbol then whole(value.to_s)
-        when Float then localized { value.to_s.sub('.', mark) }
+        when Float then figure(value.to_s)
         else value
         end
       end
@@ -147,7 +155,7 @@ module Fujin
       # English is.
       def known = TwitterCldr.supported_locale?(language) ? language.to_sym : :en
       def plural(number) = localized { TwitterCldr::Formatters::Plurals::Rules.rule_for(number, known).to_s }
-      def mark = TwitterCldr::DataReaders::NumberDataReader.new(known).symbols.fetch(:decimal)
+      def mark(kind) = TwitterCldr::DataReaders::NumberDataReader.new(known).symbols.fetch(kind)
 
       # Read when the first other language is spoken.
       def localized

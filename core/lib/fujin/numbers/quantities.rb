@@ -29,7 +29,7 @@ module Fujin
     end
 
     # A whole number as it is read: '1,240'.
-    def thousands(number) = number.to_i.to_s.gsub(/(?<=\d)(?=(\d{3})+\z)/, ',')
+    def thousands(number) = Text.figure(number.to_i.to_s.gsub(/(?<=\d)(?=(\d{3})+\z)/, ','))
 
     # Straight-line interpolation in a rising table of [x, y]; held flat beyond its ends.
     def interpolate(table, at)

@@ -8,10 +8,10 @@ require_relative '../core/lib/fujin'
 
 # Another language is a file: writes it, or keeps it whole, with every text that core and server say.
 #
-#   bundle exec ruby scripts/texts.rb LANGUAGE      core/data/language/LANGUAGE.json
+#   bundle exec ruby scripts/texts.rb LANGUAGE      a file in core/data/language
 #
 # What is translated already stays; what is new stands there in English; what nobody says any more goes. The client's
-# texts are in a file of their own, web/src/language/LANGUAGE.json (CONTRIBUTING.md).
+# texts are in a file of their own in web/src/language (CONTRIBUTING.md).
 class Texts
   ROOT = File.expand_path('..', __dir__)
   CODE = %w[core/lib server].freeze

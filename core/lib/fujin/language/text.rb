@@ -5,8 +5,8 @@ require 'json'
 
 module Fujin
   # What a person reads, in the language of whoever asks. English stands in the code and in core/data; any other
-  # language is a file, core/data/language/LANGUAGE.json, that has each English text beside what it is there
-  # (scripts/words.rb writes it and keeps it whole). A text that a file does not have stays English.
+  # language is a file in core/data/language that has each English text beside what it is there
+  # (scripts/texts.rb writes it and keeps it whole). A text that a file does not have stays English.
   #
   # A sentence with something in it is put together by Text.of and Text.count, from named parts, so that a language may
   # put them in an order of its own. A text without parts is looked up where it leaves, by Text.told.

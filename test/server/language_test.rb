@@ -17,9 +17,9 @@ class LanguageTest < Minitest::Test
   DATA = /\.(?:document\b.*|versions\..*|\w*id|\w*unit|type|name|type_name|mark|station|sign_in|time_zone|school|
              address|device|remark|objective|spot_name|csrf_token|public_key|code|hash|previous_hash|by|student|
              instructor|path|at)\z/x
-  # A name at the beginning of a sentence, a unit within one, a field as the contract calls it.
+  # A name at the beginning of a sentence, what was drawn and a unit within one, a field as the contract calls it.
   NAMES = %r{\b(?:Testing\ Field|Student|Other|Instructor|Chief|Meadow|Heath|Tansy|Yarrow|Bracken|Sorrel|Auto|
-             Q-[A-Z]+|inHg|UTC|hPa|kind|wind|#{Date::MONTHNAMES.compact.join('|')}|bin/\w+|FUJIN_\w+|docs/\S+)\b}x
+             Q-[A-Z]+|tree|out(?=:)|inHg|UTC|hPa|kind|wind|#{Date::MONTHNAMES.compact.join('|')}|bin/\w+|FUJIN_\w+|docs/\S+)\b}x
 
   def setup
     super
@@ -44,8 +44,6 @@ class LanguageTest < Minitest::Test
   def look(where, told = answer)
     @left.concat(Pseudo.plain(told, DATA, NAMES).map { |place, text| "#{where} #{place}: #{text}" })
   end
-
-  def test_nothing_left = assert_empty(@left.uniq, @left.uniq.join("\n"))
 
   def test_plans_and_lessons_of_every_manoeuvre
     as(@chief)
@@ -109,7 +107,9 @@ class LanguageTest < Minitest::Test
     id = answer['id']
     read "/api/sites/#{id}"
     [{ wind_from_deg: 360, wind_kt: 10 }, { wind_from_deg: 180, wind_kt: 18 }, {}].each do |wind|
-      post_json("/api/sites/#{id}/day", { type_id: 'tansy-2', people: 'dual', at: '2026-06-21T12:00:00Z', **wind })
+      post_json("/api/sites/#{id}/report", { type_id: 'tansy-2', people: 'dual', at: '2026-06-21T12:00:00Z', **wind })
+
+      assert_equal 200, status
       look("day with #{wind}")
     end
     nothing_left
@@ -152,4 +152,8 @@ class LanguageTest < Minitest::Test
     assert_equal english, title.call({ 'HTTP_ACCEPT_LANGUAGE' => 'pseudo' })
     refute_includes Fujin::KeptStanding.all.map(&:standings).to_s, Pseudo::MARK
   end
+
+  private
+
+  def nothing_left = assert_empty(@left.uniq, @left.uniq.join("\n"))
 end

@@ -11,9 +11,7 @@ module Fujin
           self::NAMELESS = ['site', 'wind', 'spot', 'approach', 'departure', nil].freeze
 
           # Without whose it is.
-          def text
-            self.class::WORDS.fetch(number).gsub(/%\{(value|limit)\}/) { shown(public_send(Regexp.last_match(1))) }
-          end
+          def text = Text.of(self.class::WORDS.fetch(number), value: shown(value), limit: shown(limit))
 
           # A whole clause: 'wire south: still open'.
           def clause

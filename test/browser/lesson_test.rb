@@ -215,7 +215,8 @@ class LessonJourneyTest < Minitest::Test
       fill_in 'Width, ft', with: '75'
       click_on 'Add it'
     end
-    assert_selector 'tr', text: /Runway 09.*Runway.*90, 270/m
+    # Read at once: row by row takes longer than it is waited for.
+    assert_text(/Runway 09\s+Runway.*90, 270/m)
     assert_in_delta 75, Fujin::Place.find_by!(name: 'Runway 09').width_ft
   end
 

@@ -25,6 +25,10 @@ class Texts
               \b(SELECT|INSERT|UPDATE|DELETE|CREATE|WHERE|JOIN|GRANT|ORDER\ BY|AND|DISTINCT)\b|
               \A(GET|POST|PUT|PATCH|DELETE)\ /|\A\?|\A[\[{(<].*[\]})>]\z}x
 
+  # Single words that are put into a sentence from a list or an id, where no rule finds them.
+  WORDS = %w[larger smaller characters entries power suitable if not possible no_obstacle no_line no_wind not_known room
+             straight_up].freeze
+
   # The texts of one file of code.
   class InCode < Prism::Visitor
     attr_reader :found
@@ -99,7 +103,7 @@ class Texts
       declared = Fujin::Catalogue.all
       ids = [*choices('settings'), *choices('house_method'), *declared.flat_map(&:phases), *declared.flat_map(&:kinds),
              *Fujin::Grading::Standard::STAGES, *Fujin::Grading::StandardRule::KINDS, *Fujin::Sites::SiteFile::SURFACES,
-             *Fujin::Planning::Targets.words, 'larger', 'smaller', 'characters', 'entries', 'power', *hands,
+             *Fujin::Planning::Targets.words, *WORDS, *hands,
              *Fujin::Aircraft::Library.all.map { |type| type.fetch('engine.kind') }]
       ids.map { |id| id.to_s.tr('_', ' ') }.uniq
     end

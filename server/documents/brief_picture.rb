@@ -70,7 +70,7 @@ module Fujin
         .ceil
         .upto(((along[0] + (width / scale)) / step).floor) do |n|
           say(
-            n.zero? ? 'spot' : "#{(n * step).abs.round} ft",
+            n.zero? ? Text.of('spot') : "#{(n * step).abs.round} ft",
             from + (((n * step) - along[0]) * scale) - 8,
             ground - 11,
             7
@@ -82,7 +82,7 @@ module Fujin
       @plan.gates.select(&:along_ft).each_with_index do |gate, i|
         x, y = place.call(gate.along_ft, gate.height_ft)
         @pdf.stroke_line([x, y - 7], [x, y + 7])
-        say("#{gate.title} #{gate.height_ft.round} ft", [x + 3, right - 62].min, y + 4 + (9 * i), 8)
+        say("#{Text.of(gate.title)} #{gate.height_ft.round} ft", [x + 3, right - 62].min, y + 4 + (9 * i), 8)
       end
     end
 

@@ -57,15 +57,18 @@ module Fujin
       who
       @pdf.move_down 8
       @plans.each_key.with_index do |exercise, i|
-        count = if exercise.planned_count
-                  Text.of(', %{planned_count} attempts', planned_count: exercise.planned_count)
-                else
-                  ''
-                end
-        write("#{i + 1}. #{exercise.declaration.title}#{count}", size: 12, style: :bold)
+        write("#{i + 1}. #{planned(exercise)}", size: 12, style: :bold)
         write([exercise.spot_name, exercise.objective].compact.join(' · '), size: 10)
         @pdf.move_down 4
       end
+    end
+
+    def planned(exercise)
+      title = exercise.declaration.title
+      return Text.of(title) unless exercise.planned_count
+
+      Text.count(exercise.planned_count, one: '%{title}, %{count} attempt', other: '%{title}, %{count} attempts',
+                                         title: title)
     end
 
     def page(exercise, plan)
@@ -94,9 +97,14 @@ module Fujin
     def who = write(
       Text.of('%{student} with %{instructor} · %{mark} %{type} · %{starts_at}',
               student: @sortie.student.name, instructor: @sortie.instructor.name, mark: @sortie.aircraft.mark,
-              type: @sortie.aircraft.type.name, starts_at: @sortie.starts_at.utc.strftime('%-d %B %Y, %H:%M UTC')),
+              type: @sortie.aircraft.type.name, starts_at: starts_at),
       size: 10, color: SOFT
     )
+
+    def starts_at
+      at = @sortie.starts_at.utc
+      Text.of('%{day}, %{time} UTC', day: Text.day(at.to_date), time: at.strftime('%H:%M'))
+    end
 
     def text(string) = PdfWords.plain(string)
 
@@ -152,17 +160,17 @@ module Fujin
       @plan.numbers.except(*keys).reject { |_, n| n.value.nil? }.each do |name, number|
         break if @pdf.y < BOTTOM
 
-        write("#{words(name).label}: <b>#{figure(name, number)}</b>", size: 8.5, inline_format: true)
+        pair(words(name).label, "<b>#{figure(name, number)}</b>", inline_format: true)
       end
     end
 
     def on_the_way
       write('Set-up', size: 9, style: :bold)
       write(@plan.setup.text, size: 8.5) if @plan.setup
-      @plan.gates.each { |gate| write("#{gate_place(gate)}: #{gate_text(gate)}", size: 8.5) }
+      @plan.gates.each { |gate| pair(gate_place(gate), gate_text(gate)) }
       @pdf.move_down 4
       write('Checks', size: 9, style: :bold)
-      @exercise.declaration.checks_for(@sortie.aircraft.type).each { |check| write("[ ] #{check}", size: 8.5) }
+      @exercise.declaration.checks_for(@sortie.aircraft.type).each { |check| write("[ ] #{Text.of(check)}", size: 8.5) }
       @pdf.move_down 4
       write('What to watch', size: 9, style: :bold)
       @exercise
@@ -170,7 +178,11 @@ module Fujin
         .faults
         .first(4)
         .map { |fault| @exercise.declaration.words(fault.id, @sortie.aircraft.type) }
-        .each { |fault| write("#{fault.title}: #{fault.cue}", size: 8.5) }
+        .each { |fault| pair(fault.title, fault.cue) }
+    end
+
+    def pair(what, told, **options)
+      write(Text.of('%{what}: %{told}', what: what, told: told), size: 8.5, **options)
     end
 
     def gate_text(gate)
@@ -179,14 +191,18 @@ module Fujin
     end
 
     # On the ground a height says nothing.
-    def gate_place(gate) = gate.height_ft < 1.0 ? gate.title : "#{gate.title}, #{gate.height_ft.round} ft"
+    def gate_place(gate)
+      return gate.title if gate.height_ft < 1.0
+
+      Text.of('%{gate}, %{height_ft} ft', gate: gate.title, height_ft: gate.height_ft.round)
+    end
 
     # Every one of them, above everything that may end with the page.
     def cautions
       @plan.cautions.each do |caution|
         limit = caution.level == 'limit'
         write(
-          "#{'LIMIT: ' if limit}#{caution.text}",
+          limit ? Text.of('LIMIT: %{text}', text: caution.text) : caution.text,
           size: 8,
           style: limit || caution.level == 'caution' ? :bold : :normal,
           color: limit ? LIMIT : INK

@@ -13,13 +13,13 @@ module Fujin
     def to_a
       [
         Text.of('%{school}: choose your password', school: @school.name),
-        <<~TEXT
-          #{@person.name},
+        Text.of(<<~TEXT, person: @person.name, school: @school.name, sign_in: @person.sign_in, link: @link)
+          %{person},
 
-          #{@school.name} keeps its flight training in Fujin, and has a place for you there.
-          Your sign-in name is #{@person.sign_in}. Choose a password here; the link works once, and for 7 days:
+          %{school} keeps its flight training in Fujin, and has a place for you there.
+          Your sign-in name is %{sign_in}. Choose a password here; the link works once, and for 7 days:
 
-          #{@link}
+          %{link}
 
           If you did not expect this, leave it: without the link nobody comes in.
         TEXT

@@ -30,7 +30,7 @@ module Fujin
 
     private
 
-    def title = "#{@row['title']}, #{@row['student']['name']}"
+    def title = "#{Text.of(@row['title'])}, #{@row['student']['name']}"
     def write(text, **options) = @pdf.text(PdfWords.plain(text), **options)
     def day(text) = Text.day(Time.parse(text).utc.to_date)
 
@@ -55,7 +55,7 @@ module Fujin
     def list(heading, lines)
       @pdf.move_down 10
       write(heading, size: 12, style: :bold)
-      lines.each { |line| write("• #{line}", size: 10) }
+      lines.each { |line| write("• #{Text.of(line)}", size: 10) }
     end
 
     def scope
@@ -68,7 +68,9 @@ module Fujin
     end
 
     def shown(one)
-      grades = (one['grades'] || {}).map { |phase, grade| "#{phase.tr('_', ' ')} #{Grading::Grader::GRADE_WORDS[grade]}" }
+      grades = (one['grades'] || {}).map do |phase, grade|
+        "#{Text.of(phase.tr('_', ' '))} #{Text.of(Grading::Grader::GRADE_WORDS[grade])}"
+      end
       "#{day(one['on_day'])}, #{one['aircraft']}: #{grades.join(', ')}"
     end
 

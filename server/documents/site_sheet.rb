@@ -51,8 +51,7 @@ module Fujin
       Text.of('%{elevation_ft} ft, %{surface} · wind %{wind} · density altitude %{density_altitude_ft} ft · ' \
         '%{mass_kg} kg',
               elevation_ft: @site.elevation_ft.round,
-              surface: @site.surface.to_s.tr('_',
-                                             ' '),
+              surface: @site.surface.to_s.tr('_', ' '),
               wind: @day.wind || 'not given', density_altitude_ft: @report.density_altitude_ft.round,
               mass_kg: @day.conditions.mass_kg.round)
     end
@@ -61,7 +60,7 @@ module Fujin
       words = { 'suitable' => 'Suitable', 'if' => 'Suitable if', 'not' => 'Not suitable' }
       said = dual.verdict ? words.fetch(dual.verdict) : 'No verdict: no wind is given'
       because = Text.list(dual.because.first(3).map(&:clause), '; ')
-      said = "#{said}: #{because}" unless because.empty?
+      said = Text.of('%{what}: %{told}', what: said, told: because) unless because.empty?
       color = dual.verdict == 'not' ? LIMIT : INK
       write(Text.of('Dual: %{said}', said: said), size: 12, style: :bold, color: color)
       open = @report.survey.open
@@ -173,7 +172,10 @@ module Fujin
       looks
     end
 
-    def row(label, value, **options) = write("#{label}: <b>#{value}</b>", size: 9.5, inline_format: true, **options)
+    def row(label, value, **options)
+      told = "<b>#{Text.of(value)}</b>"
+      write(Text.of('%{what}: %{told}', what: label, told: told), size: 9.5, inline_format: true, **options)
+    end
 
     def way_in
       write(Text.of('In: %{id}', id: @approach.id.tr('-', ' ')), size: 12, style: :bold)
@@ -204,9 +206,9 @@ module Fujin
       @pdf.move_down 4
       write(Text.of('Out: %{id}', id: @departure.id.tr('-', ' ')), size: 12, style: :bold)
       row('Course', format('%03d°', @departure.course_deg.round % 360))
-      return row('Way', 'none', color: LIMIT) unless way
+      return row('Way', Text.of('none'), color: LIMIT) unless way
 
-      row('Way', "#{WAYS.fetch(@departure.ways.key(way))}, #{way.verdict}")
+      row('Way', Text.of('%{way}, %{verdict}', way: WAYS.fetch(@departure.ways.key(way)), verdict: way.verdict))
       if way.lift_speed.value
         row('Lift felt by',
             Text.of('%{lift_point}, else stop by %{commit_point}',
@@ -230,14 +232,16 @@ module Fujin
 
     def room_of(room)
       headings = room.room.headings_clear
-      said = if headings.empty? then 'none'
-             elsif headings == [[0, 360]] then 'all'
+      said = if headings.empty? then Text.of('none')
+             elsif headings == [[0, 360]] then Text.of('all')
              else
-               headings.map { |from, to| format('%03d to %03d', from, to) }.join(', ')
+               Text.list(headings.map { |from, to| span(from, to) })
              end
       row(Text.of('%{id}, rotor clear by', id: room.spot.id), number(room.room.main, ' ft'))
       row('Headings with room for the tail', said)
     end
+
+    def span(from, to) = Text.of('%{from} to %{to}', from: format('%03d', from), to: format('%03d', to))
 
     def watch
       write('To watch', size: 12, style: :bold)
@@ -256,7 +260,7 @@ module Fujin
     end
 
     def number(found, unit, digits = 0)
-      return found.reason.to_s.tr('_', ' ') if found.value.nil?
+      return Text.of(found.reason.to_s.tr('_', ' ')) if found.value.nil?
 
       "#{digits.zero? ? found.value.round : found.value.round(digits)}#{unit}"
     end

@@ -83,10 +83,12 @@ module Fujin
       )
     end
 
+    def moment(local) = "#{Text.day(local.to_date, year: false)} #{local.strftime('%H:%M')}"
+
     def absent(booking)
       Absence.between(booking.from_at,
                       booking.to_at).where(person_id: booking.people.map(&:id)).preload(:person).map do |one|
-        from, to = [one.from_at, one.to_at].map { |time| @zone.call(time).strftime('%-d %B %H:%M') }
+        from, to = [one.from_at, one.to_at].map { |time| moment(@zone.call(time)) }
         Bookings::Clash.new(id: 'absent', level: 'limit',
                             text: Text.of('%{person} is away from %{from} to %{to}: %{words}.',
                                           person: one.person.name, from: from, to: to, words: one.words))

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require 'minitest/mock'
 require_relative '../server_helper'
 require_relative '../../core/test/site_help'
 require_relative '../pseudo'
@@ -19,7 +20,10 @@ class LanguageTest < Minitest::Test
              instructor|path|at)\z/x
   # A name at the beginning of a sentence, what was drawn and a unit within one, a field as the contract calls it.
   NAMES = %r{\b(?:Testing\ Field|Student|Other|Instructor|Chief|Meadow|Heath|Tansy|Yarrow|Bracken|Sorrel|Auto|
-             Q-[A-Z]+|tree|out(?=:)|inHg|UTC|hPa|kind|wind|#{Date::MONTHNAMES.compact.join('|')}|bin/\w+|FUJIN_\w+|docs/\S+)\b}x
+             Q-[A-Z]+|tree|out(?=:|\z)|inHg|min|UTC|hPa|kind|wind|#{Date::MONTHNAMES.compact.join('|')}|bin/\w+|FUJIN_\w+|docs/\S+)\b}x
+
+  # On a sheet: versions of standards, hashes and codes, and what was written.
+  SIGNED = %r{\h{64}|(?:\h{4}-){3}\h{4}|straight-in-\d+\.\d+|[\w+/]{40,}=*|Calm and exact\.|hold it}
 
   def setup
     super
@@ -115,6 +119,27 @@ class LanguageTest < Minitest::Test
     nothing_left
   end
 
+  # What stands on paper and in letters; what is drawn and who it is for are names.
+  def test_what_is_printed_and_sent
+    make_ready
+    as(@instructor)
+    signed = sign
+    on_paper do
+      get "/api/sign-offs/#{signed['id']}/sheet"
+      %w[turning_autorotation steep_approach hover].each do |manoeuvre|
+        flown = sortie(manoeuvre: manoeuvre, planned_count: 1, objective: 'hold it', wind_from_deg: 90, wind_kt: 19)
+        get "/api/sorties/#{flown.id}/brief"
+
+        assert_equal 200, status
+      end
+      surveyed = site(ground, spot, approach, departure, answers, tree(-100, 0, 50))
+      %w[360/10 180/18].each { |wind| Fujin::SiteSheet.new(Prawn::Document.new, report(surveyed, wind), nil).draw }
+    end
+    @left.concat(Fujin::InvitationLetter.new(@student, 'https://x.example', @school).to_a
+      .flat_map(&:lines).grep_v(/example/).flat_map { |line| Pseudo.plain(line, DATA, NAMES).map(&:last) })
+    nothing_left
+  end
+
   def test_refusals
     post_json '/api/session', { sign_in: 'nobody', password: 'wrong' }
     look('sign-in')
@@ -154,6 +179,12 @@ class LanguageTest < Minitest::Test
   end
 
   private
+
+  def on_paper(&)
+    plain = Fujin::PdfWords.method(:plain)
+    seen = ->(text) { look('on paper', Fujin::Text.told(text.to_s.gsub(SIGNED, ''))) && plain.call(text) }
+    Fujin::PdfWords.stub(:plain, seen, &)
+  end
 
   def nothing_left = assert_empty(@left.uniq, @left.uniq.join("\n"))
 end

@@ -1,5 +1,6 @@
 import { t } from '@lingui/core/macro'
 import type { Schemas } from '../api/client'
+import { dateIn } from '../design/times'
 import { NewSortie } from './NewSortie'
 
 interface Props {
@@ -19,7 +20,7 @@ export const NextLesson = ({ id, advice }: Props) => (
       </ol>
     </div>
     <NewSortie
-      date={new Date().toISOString().slice(0, 10)}
+      date={dateIn(new Date().toISOString())}
       word={t`Plan this`}
       known={{
         student: id,

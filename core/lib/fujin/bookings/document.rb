@@ -22,14 +22,14 @@ module Fujin
       def words(day)
         case state(day)
         when :not_yet then Text.of('%{kind} is good from %{valid_from} only',
-                                   kind: kind.title, valid_from: Words.day(valid_from))
+                                   kind: kind.title, valid_from: Text.day(valid_from))
         when :over then Text.of('%{kind} ran out on %{valid_until}',
-                                kind: kind.title, valid_until: Words.day(valid_until))
+                                kind: kind.title, valid_until: Text.day(valid_until))
         when :due then Text.of('%{kind} runs out on %{valid_until}, %{days_to}',
-                               kind: kind.title, valid_until: Words.day(valid_until),
+                               kind: kind.title, valid_until: Text.day(valid_until),
                                days_to: Words.days_to(day, valid_until))
         else if valid_until
-               Text.of('%{kind} is good until %{valid_until}', kind: kind.title, valid_until: Words.day(valid_until))
+               Text.of('%{kind} is good until %{valid_until}', kind: kind.title, valid_until: Text.day(valid_until))
              else
                Text.of('%{kind} does not run out', kind: kind.title)
              end

@@ -21,7 +21,7 @@ module Fujin
       # @return [String] 'due at 1250.0 h or on 3 May 2027'
       def words
         hours = at_hours && format('%.1f', at_hours)
-        day = on_day && Words.day(on_day)
+        day = on_day && Text.day(on_day)
         return Text.of('due at %{hours} h or on %{day}', hours: hours, day: day) if hours && day
 
         hours ? Text.of('due at %{hours} h', hours: hours) : Text.of('due on %{day}', day: day)

@@ -6,8 +6,6 @@ module Fujin
     module Words
       module_function
 
-      def day(date) = Text.day(date)
-
       def days_to(from, to)
         days = (to - from).to_i
         case days

@@ -15,9 +15,9 @@ module Fujin
     ENGLISH = 'en'
     # Ids are words too: an answer's "solo" is a stage's id, whatever else is called so.
     ID = /\A[a-z0-9_]*\z/
-    # Under these keys of an answer stands what people called and drew: it is told as they wrote it.
-    WRITTEN = %w[document mark name sign_in spot_name station].freeze
-
+    # Under these keys of an answer stands what people called, drew and wrote: it is told as they did.
+    WRITTEN = %w[document go_reason mark name next_focus objective remark sign_in spot_name station surprise
+                 void_reason withdrawn_reason].freeze
     PART = /%\{\w+\}/
 
     @tables = {}

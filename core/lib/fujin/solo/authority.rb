@@ -39,7 +39,7 @@ module Fujin
         [
           (unless in_force?(day)
              Text.of('it holds from %{from} to %{until}',
-                     from: Bookings::Words.day(from), until: Bookings::Words.day(self.until))
+                     from: Text.day(from), until: Text.day(self.until))
            end),
           ('this aircraft is not in it' unless aircraft_ids.include?(aircraft_id))
         ].compact

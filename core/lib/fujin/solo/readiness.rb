@@ -55,7 +55,7 @@ module Fujin
         end
 
         condition('ride', true, Text.of('Ride with %{instructor} on %{day}',
-                                        instructor: other.first, day: Bookings::Words.day(other.last)))
+                                        instructor: other.first, day: Text.day(other.last)))
       end
 
       def papers(documents, required)

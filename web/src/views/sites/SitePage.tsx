@@ -7,6 +7,7 @@ import type { Session } from '../../api/client'
 import { useChangeSite, useSite, useSiteReport, type Site, type SiteDocument, type SiteQuestion } from '../../api/sites'
 import { Choice, SEGMENT } from '../../design/Choice'
 import { choicesOf, Pick } from '../../design/Pick'
+import { dateIn } from '../../design/times'
 import { Failed, Loading } from '../../design/States'
 import { SiteGround } from '../../pictures/SiteGround'
 import { SiteSection } from '../../pictures/SiteSection'
@@ -51,7 +52,7 @@ function Drawn({ site, session }: { site: Site; session: Session }) {
     people: 'dual',
     wind_from_deg: 350,
     wind_kt: 10,
-    at: `${new Date().toISOString().slice(0, 10)}T12:00:00Z`,
+    at: `${dateIn(new Date().toISOString())}T12:00:00Z`,
     stage: 'solo',
   }))
   const [draft, setDraft] = useState<SiteDocument>()

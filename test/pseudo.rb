@@ -33,5 +33,18 @@ module Pseudo
     end
   end
 
+  # Numbers and ids of an answer are the same in every language, and texts stand where they stood.
+  # @return [Array<Array(String, Object, Object)>] where it is otherwise, in English and told
+  def apart(english, told, where = '')
+    case [english, told]
+    in Hash, Hash if english.keys == told.keys
+      english.flat_map { |key, one| apart(one, told[key], "#{where}.#{key}") }
+    in Array, Array if english.size == told.size
+      english.zip(told).flat_map { |pair| apart(*pair, where) }
+    in String, String if told.include?(MARK) then []
+    else english == told ? [] : [[where, english, told]]
+    end
+  end
+
   def text?(value) = value.match?(/[ A-Z]/)
 end

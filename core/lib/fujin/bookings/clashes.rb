@@ -105,7 +105,7 @@ module Fujin
           if due.over?(hours, @day)
             clash('maintenance', 'cannot',
                   Text.of('%{mark}: %{due} is %{words}, and it would have %{hours} h.',
-                          mark: one.mark, due: due.title, words: due.words, hours: format('%.1f', hours)))
+                          mark: one.mark, due: due.title, words: due.words, hours: hours.to_f.round(1)))
           elsif due.soon?(hours, @day)
             clash('maintenance', 'note', Text.of('%{mark}: %{due} is %{words}.',
                                                  mark: one.mark, due: due.title, words: due.words))

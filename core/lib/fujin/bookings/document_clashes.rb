@@ -34,12 +34,12 @@ module Fujin
         return missing(party, kind, done) unless best
         return nil if best.state(@day) == :good
 
-        level = best.state(@day) == :due ? 'note' : 'limit'
-        Clash.new(id: 'document', level: level, text: "#{party.name}: #{best.words(@day)}" \
-                                                  "#{', and' unless level == 'note'}" \
-                                                  "#{unless level == 'note'
-                                                       Text.of(' %{done} only with it', done: done)
-                                                     end}.")
+        told = { party: party.name, state: best.words(@day) }
+        due = best.state(@day) == :due
+        return Clash.new(id: 'document', level: 'note', text: Text.of('%{party}: %{state}.', **told)) if due
+
+        Clash.new(id: 'document', level: 'limit',
+                  text: Text.of('%{party}: %{state}, and %{done} only with it.', done: done, **told))
       end
 
       def latest(document) = [document.in_date?(@day) ? 1 : 0, document.valid_until || Date.new(9999)]

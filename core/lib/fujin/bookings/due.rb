@@ -20,7 +20,7 @@ module Fujin
 
       # @return [String] 'due at 1250.0 h or on 3 May 2027'
       def words
-        hours = at_hours && format('%.1f', at_hours)
+        hours = at_hours&.to_f&.round(1)
         day = on_day && Text.day(on_day)
         return Text.of('due at %{hours} h or on %{day}', hours: hours, day: day) if hours && day
 

@@ -16,8 +16,8 @@ module Fujin
 
       # From one rotor speed to the next the sink hardly moves.
       NEAR_M_S = 0.4
-      # From one speed to the next neither does the rotor's.
-      NEAR_PCT = 3.0
+      # A tenth of what a hundredth of the rotor's speed changes.
+      SAME_PITCH_RAD = 1e-4
 
       attr_reader :steady, :propeller
 
@@ -126,15 +126,23 @@ module Fujin
       end
 
       # Rotor speed at which the balanced point needs just the blade pitch that is built in. Where nothing balances,
-      # a slow rotor wants more pitch than it has (its blades stall) and a fast one less.
-      def freely_turning
-        @last_pct =
-          Roots.find_near(@last_pct, NEAR_PCT, LOWEST_PCT, HIGHEST_PCT, tolerance: 1e-3, what: 'rotor speed') do |pct|
-            yield(pct).collective_rad - steady.rotor.collective_min
+      # a slow rotor wants more pitch than it has (its blades stall) and a fast one less. That is a direction to look
+      # in and no balance: next to where nothing balances the blades may still want another pitch.
+      # @raise [OutsideModel]
+      def freely_turning(&balance)
+        pct =
+          Roots.find(LOWEST_PCT, HIGHEST_PCT, tolerance: 1e-3, what: 'rotor speed') do |at|
+            pitch_wanted_rad(at, &balance)
           rescue OutsideModel
-            pct < 95.0 ? 0.2 : -0.2
+            at < 95.0 ? 0.2 : -0.2
           end
+        return pct if pitch_wanted_rad(pct, &balance).abs < SAME_PITCH_RAD
+
+        raise OutsideModel, 'the rotor finds no speed to turn at'
       end
+
+      # Over what is built in.
+      def pitch_wanted_rad(pct) = yield(pct).collective_rad - steady.rotor.collective_min
 
       def at(speed_kt, sink, rotor_pct, thrust_n, bank_deg)
         steady.at(speed_kt, sink, rotor_pct: rotor_pct, bank_deg: bank_deg, propeller_n: thrust_n)

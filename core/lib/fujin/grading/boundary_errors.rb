@@ -63,11 +63,10 @@ module Fujin
       # Each boundary with where it is put; never past the next one.
       def moved_times(errors)
         starts = @attempt.phases.to_h do |p|
-          [p.start_s, p.start_s + off(errors, Text.of('start of %{id}',
-                                                      id: p.id), *STARTS.fetch(p.id, OTHERWISE), *more_s(p))]
+          [p.start_s, p.start_s + off(errors, "start of #{p.id}", *STARTS.fetch(p.id, OTHERWISE), *more_s(p))]
         end
         ends = @attempt.phases.to_h do |p|
-          [p.end_s, p.end_s + off(errors, Text.of('end of %{id}', id: p.id), *OTHERWISE)]
+          [p.end_s, p.end_s + off(errors, "end of #{p.id}", *OTHERWISE)]
         end
         finish = { @attempt.end_s => @attempt.end_s + off(errors, 'end', *OTHERWISE) }
         moved = finish.merge(ends, starts).sort

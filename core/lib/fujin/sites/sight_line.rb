@@ -23,7 +23,7 @@ module Fujin
 
       # @return [Planning::PlanNumber] degrees; without a value `no_obstacle`, or `not_known` (with ids)
       def angle
-        return no_number('deg', Text.of('not_known: %{unknown}', unknown: unknown.join(', '))) if unknown.any?
+        return no_number('deg', "not_known: #{unknown.join(', ')}") if unknown.any?
         # What only may stand there gives no likely angle, but one to be safe at.
         return no_number('deg', 'no_obstacle').with(high: degrees(worst(:high))) unless worst(:value)
 

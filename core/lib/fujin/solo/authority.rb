@@ -37,10 +37,7 @@ module Fujin
       # @return [Array<String>] what of a booking is not in it
       def against_booking(aircraft_id, _slot, day)
         [
-          (unless in_force?(day)
-             Text.of('it holds from %{from} to %{until}',
-                     from: Text.day(from), until: Text.day(self.until))
-           end),
+          (holds unless in_force?(day)),
           ('this aircraft is not in it' unless aircraft_ids.include?(aircraft_id))
         ].compact
       end
@@ -60,6 +57,8 @@ module Fujin
       end
 
       private
+
+      def holds = Text.of('it holds from %{from} to %{until}', from: Text.day(from), until: Text.day(self.until))
 
       def weather(lesson)
         [

@@ -101,13 +101,9 @@ module Fujin
         end
 
         def time(seconds, pct)
-          if seconds
-            number(seconds, 's')
-          else
-            no_number('s', Text.of('rotor rpm does not fall to %{pct} % within the ' \
-              "model's run",
-                                   pct: pct))
-          end
+          return number(seconds, 's') if seconds
+
+          no_number('s', Text.of("rotor rpm does not fall to %{pct} % within the model's run", pct: pct))
         end
 
         def heights

@@ -75,7 +75,7 @@ module Fujin
         def height_found
           return no_number('ft', 'no_line') unless @approach
           if @approach.sight.unknown.any?
-            return no_number('ft', Text.of('not_known: %{unknown}', unknown: @approach.sight.unknown.join(', ')))
+            return no_number('ft', "not_known: #{@approach.sight.unknown.join(', ')}")
           end
 
           kept = @approach.sight.hits_for(:high).map do |hit|

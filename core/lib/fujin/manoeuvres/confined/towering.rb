@@ -29,7 +29,7 @@ module Fujin
         def lift_m = 0.0
 
         def judged
-          return ['not', Text.of('not_known: %{unknown}', unknown: sight.unknown.join(', '))] if sight.unknown.any?
+          return ['not', "not_known: #{sight.unknown.join(', ')}"] if sight.unknown.any?
           return %w[not power] unless @day.margin_pct && @day.margin_pct >= 0.0 && climb_m_s
           return %w[not room] unless @departure.room_at?(@departure.spot.at, @day.house['hover_height_ft'] * FT)
 

@@ -62,7 +62,7 @@ module Fujin
 
         def judged
           first = @departure.sight
-          return ['not', Text.of('not_known: %{unknown}', unknown: first.unknown.join(', '))] if first.unknown.any?
+          return ['not', "not_known: #{first.unknown.join(', ')}"] if first.unknown.any?
           return %w[not power] unless @day.margin_ige_pct&.positive?
           return %w[not room] unless usable_m.positive? && room?
 

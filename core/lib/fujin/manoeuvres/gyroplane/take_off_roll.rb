@@ -114,7 +114,7 @@ module Fujin
         def stopped_by
           if @flap_deg >= @flap_limit_deg
             return Text.of('blade flapping reached %{flap}° at %{speed} kt',
-                           flap: format('%.1f', @flap_deg), speed: moment.ias_kt.round)
+                           flap: @flap_deg.round(1), speed: moment.ias_kt.round)
           end
           return :lift_off if @load_share >= 1.0
           return 'no lift-off within the longest roll' if @t > LONGEST_S || @distance > 3000.0

@@ -80,16 +80,11 @@ module Fujin
       def current_person
         return @current_person if defined?(@current_person)
 
-        row = session['signed_in'] && PersonSession.live.eager_load(:person).find_by(id: session['signed_in'])
-        @current_person = row&.person&.may_sign_in? ? row.seen.person : nil
-        @current_session = row
+        @current_person = PersonSession.person(session['signed_in'])
         env[NobodysAnswers::SOMEBODY] = true if @current_person
         env[AccessLog::PERSON] = @current_person&.id
         @current_person
       end
-
-      # The session by which somebody is signed in. @return [PersonSession]
-      def current_session = current_person && @current_session
 
       # A new session at every sign-in, so that one that was planted or copied before it is worth nothing.
       def begin_session(person)

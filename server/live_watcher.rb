@@ -15,11 +15,12 @@ module Fujin
 
     attr_reader :session_id, :person_id
 
-    # @param session [PersonSession] ends it when it ends
-    def initialize(session)
-      @session_id = session.id
-      @person_id = session.person_id
-      @learner = session.person.learner?
+    # @param session_id [String] of the session that ends it when it ends
+    # @param person [Person] who follows
+    def initialize(session_id, person)
+      @session_id = session_id
+      @person_id = person.id
+      @learner = person.learner?
       @asked_at = now
       @waiting = +''
       @lock = Mutex.new

@@ -16,6 +16,26 @@ module Fujin
       where(ended_at: nil).where(created_at: (now - LONGEST_S)..).where(seen_at: (now - IDLE_S)..)
     }
 
+    # Asked with every request, so that it is one question, written out.
+    SIGNED_IN = <<~SQL
+      SELECT people.*, person_sessions.seen_at AS session_seen_at
+      FROM person_sessions JOIN people ON people.id = person_sessions.person_id
+      WHERE person_sessions.id = ? AND person_sessions.ended_at IS NULL
+        AND person_sessions.created_at >= ? AND person_sessions.seen_at >= ?
+    SQL
+    private_constant :SIGNED_IN
+
+    # Whose session it is, as long as it was not ended and they may still come in; that they were here is written down.
+    # @param id [String, nil]
+    # @return [Person, nil]
+    def self.person(id, now = Time.now.utc)
+      found = id && Person.find_by_sql([SIGNED_IN, id, now - LONGEST_S, now - IDLE_S]).first
+      return nil unless found&.may_sign_in?
+
+      where(id: id).update_all(seen_at: now) if now - found.session_seen_at > SEEN_EVERY_S
+      found
+    end
+
     # @return [PersonSession]
     def self.begin(person, address:, device:, now: Time.now.utc) =
       create!(person: person, address: address, device: device.to_s[0, 200], created_at: now, seen_at: now)
@@ -23,10 +43,5 @@ module Fujin
     # @param except [String, nil] the id of one that goes on
     def self.end_all(person, except: nil, now: Time.now.utc) =
       where(person_id: person.id, ended_at: nil).where.not(id: except).update_all(ended_at: now)
-
-    def seen(now = Time.now.utc)
-      update_columns(seen_at: now) if now - seen_at > SEEN_EVERY_S
-      self
-    end
   end
 end

@@ -10,7 +10,8 @@ module Fujin
       (Current.reading && Current.school) || found.tap { |row| Current.school = row if Current.reading }
     end
 
-    def self.found = first || raise(NotFound, 'The school is not set up: run bin/start once.')
+    def self.found = find_by_sql('SELECT * FROM schools LIMIT 1').first ||
+      raise(NotFound, 'The school is not set up: run bin/start once.')
     private_class_method :found
 
     def house_method(*changes) = Planning::HouseMethod.new(changes.reduce(house) { |all, change| all.merge(change) })

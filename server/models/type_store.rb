@@ -3,6 +3,9 @@
 module Fujin
   # The school's aircraft types: those that ship, and the school's own versions over them. Every version stays.
   class TypeStore
+    NEWEST = 'SELECT DISTINCT ON (type_id) * FROM aircraft_type_versions ORDER BY type_id, number DESC'
+    private_constant :NEWEST
+
     class << self
       # @raise [UnknownName]
       def find(id) = newest[id] || Aircraft::Library.find(id)
@@ -51,7 +54,7 @@ module Fujin
       def newest
         return Current.types if Current.types
 
-        rows = AircraftTypeVersion.select('DISTINCT ON (type_id) *').order(:type_id, number: :desc)
+        rows = AircraftTypeVersion.find_by_sql(NEWEST)
         rows.to_h { |row| [row.type_id, row.value] }.tap { |types| Current.types = types if Current.reading }
       end
 

@@ -165,8 +165,8 @@ module Fujin
                                         'long_gone' => long.map { |one| Serialisers.person_name(one) }, 'kept' => Members::FORGOTTEN }
       end
 
-      def today = School.current.today
-      def required = School.current.booking_rules.required
+      def today = @today ||= School.current.today
+      def required = @required ||= School.current.booking_rules.required
       def shown(person) = Serialisers.person(person, today, required)
 
       def found_people

@@ -68,7 +68,7 @@ module Fujin
     # Readings of the sortie's flight as they come, as server-sent events.
     get_route '/api/sorties/:id/live' do
       sortie = find_sortie
-      watcher = LiveFeed.shared.watch(sortie.id, LiveWatcher.new(current_session))
+      watcher = LiveFeed.shared.watch(sortie.id, LiveWatcher.new(session['signed_in'], current_person))
       # The server hands the connection over once these are sent, and the thread is free again.
       headers 'Cache-Control' => 'no-store', 'X-Accel-Buffering' => 'no', 'rack.hijack' => watcher.method(:take)
       content_type 'text/event-stream'

@@ -6,7 +6,7 @@ module Fujin
     module_function
 
     def booking(row)
-      row.attributes.slice('id', 'kind', 'note', 'despite', 'state', 'cancelled_why', 'sortie_id', 'series_id').merge(
+      row.fields('id', 'kind', 'note', 'despite', 'state', 'cancelled_why', 'sortie_id', 'series_id').merge(
         'from_at' => time(row.from_at), 'to_at' => time(row.to_at), 'student' => person_name(row.student),
         'instructor' => person_name(row.instructor), 'examiner' => row.examiner && person_name(row.examiner),
         'aircraft' => { 'id' => row.aircraft_id, 'mark' => row.aircraft.mark }, 'version' => row.lock_version
@@ -16,12 +16,12 @@ module Fujin
     def clash(one) = one.to_h.transform_keys(&:to_s)
 
     def absence(row)
-      row.attributes.slice('id', 'words', 'source').merge('person' => person_name(row.person),
-                                                          'from_at' => time(row.from_at), 'to_at' => time(row.to_at))
+      row.fields('id', 'words', 'source').merge('person' => person_name(row.person),
+                                                'from_at' => time(row.from_at), 'to_at' => time(row.to_at))
     end
 
     def wait(row)
-      row.attributes.slice('id', 'note').merge(
+      row.fields('id', 'note').merge(
         'student' => person_name(row.student), 'instructor' => row.instructor && person_name(row.instructor),
         'from_on' => row.from_on.iso8601, 'until_on' => row.until_on.iso8601
       )

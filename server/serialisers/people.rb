@@ -5,25 +5,24 @@ module Fujin
   module Serialisers
     module_function
 
-    def school(row) = row.attributes.slice('name', 'station', 'time_zone', 'demo', 'units')
-    def signed_in(person, units) = person.attributes.slice('id', 'name', 'role').merge('units' => units)
+    def school(row) = row.fields('name', 'station', 'time_zone', 'demo', 'units')
+    def signed_in(person, units) = person.fields('id', 'name', 'role').merge('units' => units)
 
     def person(row, today, required)
-      row.attributes.slice('id', 'name', 'sign_in', 'role', 'stage', 'mass_kg', 'email').merge(
+      documents = row.documents.to_a
+      row.fields('id', 'name', 'sign_in', 'role', 'stage', 'mass_kg', 'email').merge(
         'state' => row.state, 'left_on' => row.left_on&.iso8601, 'forgotten_on' => row.forgotten_on&.iso8601,
         'second_factor' => row.second_factor?,
-        'documents' => row.documents.map { |one| document(one, today) },
+        'documents' => documents.map { |one| document(one, today) },
         'missing' => Bookings::DocumentKind.all.values.select do |kind|
-          required.include?(kind.id) && kind.roles.include?(row.role) && row.documents.none? do |one|
-            one.kind == kind.id
-          end
+          required.include?(kind.id) && kind.roles.include?(row.role) && documents.none? { |one| one.kind == kind.id }
         end.map(&:title)
       )
     end
 
     def document(row, today)
       value = row.value
-      row.attributes.slice('id', 'kind', 'type_id', 'reference').merge(
+      row.fields('id', 'kind', 'type_id', 'reference').merge(
         'title' => value.kind.title, 'valid_from' => row.valid_from&.iso8601, 'valid_until' => row.valid_until&.iso8601,
         'state' => value.state(today).to_s, 'text' => value.words(today), 'blocks' => value.kind.blocks
       )
@@ -32,12 +31,12 @@ module Fujin
     def document_kind(kind) = kind.to_h.slice(:id, :title, :roles, :blocks, :by_type).transform_keys(&:to_s)
 
     def audit_entry(row)
-      row.attributes.slice('id', 'what', 'subject', 'subject_kind', 'was', 'became', 'why')
+      row.fields('id', 'what', 'subject', 'subject_kind', 'was', 'became', 'why')
         .merge('at' => time(row.at), 'by' => row.by&.name)
     end
 
     def person_session(row, current)
-      row.attributes.slice('id', 'address', 'device').merge(
+      row.fields('id', 'address', 'device').merge(
         'began_at' => time(row.created_at), 'seen_at' => time(row.seen_at), 'this_one' => row.id == current
       )
     end

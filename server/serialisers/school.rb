@@ -18,8 +18,8 @@ module Fujin
 
     def place(row)
       far = row.shape && row.shape['type'] == 'LineString' ? row.outline.last : nil
-      row.attributes.slice('id', 'name', 'kind', 'lat_deg', 'lon_deg', 'elevation_ft', 'courses', 'width_ft',
-                           'height_ft').merge('far_end' => far && { 'lat_deg' => far[0], 'lon_deg' => far[1] })
+      row.fields('id', 'name', 'kind', 'lat_deg', 'lon_deg', 'elevation_ft', 'courses', 'width_ft',
+                 'height_ft').merge('far_end' => far && { 'lat_deg' => far[0], 'lon_deg' => far[1] })
     end
 
     def person_name(person) = { 'id' => person.id, 'name' => person.name }

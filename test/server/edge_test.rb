@@ -95,6 +95,9 @@ class EdgeTest < Minitest::Test
     assert_equal 'private, no-cache', last_response['cache-control']
     assert_equal 'gzip', last_response['content-encoding']
     mark = last_response['etag']
+    get '/api/me', {}, 'HTTP_ACCEPT_ENCODING' => 'gzip'
+
+    assert_nil last_response['content-encoding'], 'so little is not packed'
     get '/api/catalogue', {}, 'HTTP_IF_NONE_MATCH' => mark
 
     assert_equal [304, ''], [status, last_response.body]

@@ -16,7 +16,7 @@ class LiveFeedTest < Minitest::Test
   # @yield [IO] what a browser reads, while somebody with this session follows the sortie
   def following(session = Fujin::PersonSession.begin(@instructor, address: '127.0.0.1', device: 'test'))
     browser, server = UNIXSocket.pair
-    watcher = Fujin::LiveFeed.shared.watch(@sortie.id, Fujin::LiveWatcher.new(session))
+    watcher = Fujin::LiveFeed.shared.watch(@sortie.id, Fujin::LiveWatcher.new(session.id, session.person))
     watcher.take(server)
     browser.gets("\n\n")
     yield browser, session
@@ -91,7 +91,7 @@ class LiveFeedTest < Minitest::Test
   def test_nobody_follows_more_flights_than_is_fair
     session = Fujin::PersonSession.begin(@instructor, address: '127.0.0.1', device: 'test')
     watchers = Array.new(Fujin::LiveFeed::EACH) do
-      Fujin::LiveFeed.shared.watch(@sortie.id, Fujin::LiveWatcher.new(session))
+      Fujin::LiveFeed.shared.watch(@sortie.id, Fujin::LiveWatcher.new(session.id, session.person))
     end
     get "/api/sorties/#{@sortie.id}/live"
 
@@ -111,7 +111,7 @@ class LiveFeedTest < Minitest::Test
   # Whoever went away before the connection was handed over is not counted for ever.
   def test_one_who_never_took_the_connection_is_let_go
     session = Fujin::PersonSession.begin(@instructor, address: '127.0.0.1', device: 'test')
-    watcher = Fujin::LiveFeed.shared.watch(@sortie.id, Fujin::LiveWatcher.new(session))
+    watcher = Fujin::LiveFeed.shared.watch(@sortie.id, Fujin::LiveWatcher.new(session.id, session.person))
     watcher.instance_variable_set(:@asked_at, -Fujin::LiveWatcher::TAKEN_WITHIN_S)
     Fujin::LiveFeed.shared.send(:let_go)
 

@@ -13,8 +13,9 @@ require 'tmpdir'
 #
 #   bundle exec ruby scripts/mutate.rb [--count 200] [--seed 1] [--only grading] [--fresh]
 #
-# Which test file reaches which line is found once and kept in var/mutation.json (`--fresh` finds it again). Tests of
-# kept answers run first, then the quickest, for at most two minutes a mutant.
+# Which test file reaches which line is found once and kept in var/mutation.json (`--fresh` finds it again). A file's
+# own tests run first, those that look at little else; then tests of kept answers, then the quickest, for at most two
+# minutes a mutant.
 #
 # A comparison is turned round; `<` becomes `<=` only where something is counted: a measured number never lies on a
 # limit to its last digit, so that nothing could notice.
@@ -28,6 +29,8 @@ class Mutate
   STUCK_S = 900
   # A mutant that was not noticed by tests of so many seconds counts as one that survived.
   BUDGET_S = 120
+  # A file's own tests: so many, of those that look at the least besides.
+  OWN = 3
   # Wording, not rules.
   SKIPPED = %r{errors|sign_off|/value\.rb|/kept\.rb}
   SWAPPED = { :< => '<=', :<= => '<', :> => '>=', :>= => '>', :== => '!=', :!= => '==', :+ => '-', :- => '+', :* => '/',
@@ -141,13 +144,24 @@ class Mutate
   def judged?(mutant) = tests(mutant).any?
 
   def tests(mutant)
-    direct = reached["#{mutant.file}:#{mutant.line}"]
-    return direct if direct
+    found = reached["#{mutant.file}:#{mutant.line}"] || by_file[mutant.file]
+    own = found.sort_by { |test| -share(test, mutant.file) }.first(OWN)
+    own | found
+  end
 
+  def by_file
     @by_file ||= reached.each_with_object(Hash.new { |h, k| h[k] = [] }) do |(line, tests), all|
       all[line[/\A[^:]+/]] |= tests
     end
-    @by_file[mutant.file]
+  end
+
+  # Of the lines that a test reaches, those of one file.
+  def share(test, file)
+    @shares ||= Hash.new do |all, key|
+      lines = looked.fetch(key)['lines']
+      all[key] = lines.map { |line| line[/\A[^:]+/] }.tally.transform_values { |count| count.fdiv(lines.size) }
+    end
+    @shares[test].fetch(file, 0.0)
   end
 
   def walk(node, &block)

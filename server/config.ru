@@ -14,5 +14,6 @@ end
 Prometheus::Client.config.data_store = Prometheus::Client::DataStores::DirectFileStore.new(dir: counts)
 Fujin::Database.connect
 Fujin::Database.look_round
-Fujin::WarmUp.run
-run Fujin::App.build
+app = Fujin::App.build
+Fujin::WarmUp.run(app)
+run app

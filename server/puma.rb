@@ -6,11 +6,15 @@ environment 'production'
 # tenth of a second at each of its questions to the database; processes share the processors fairly (measured, see
 # docs/reference/speed.md).
 workers Integer(ENV.fetch('FUJIN_WEB_WORKERS', '4'))
-threads 1, Integer(ENV.fetch('FUJIN_WEB_THREADS', '3'))
+each = Integer(ENV.fetch('FUJIN_WEB_THREADS', '3'))
+threads 1, each
 preload_app!
 before_fork { ActiveRecord::Base.connection_handler.clear_all_connections! }
 # A writer of logs is one thread, and none comes along when a process is split.
-before_worker_boot { SemanticLogger.reopen }
+before_worker_boot do
+  SemanticLogger.reopen
+  Fujin::WarmUp.connect(each)
+end
 
 # No page of Puma's own says what went wrong inside.
 lowlevel_error_handler do |_failure, _env, status|

@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+require 'rack/mock'
+
 module Fujin
   # Reads once what the first people will ask, before the web splits into processes: what is read from files and kept
   # (types, standards, labels) is there for all of them, and nobody waits for it.
@@ -7,13 +9,28 @@ module Fujin
     module_function
 
     # A school that has nothing yet warms nothing; what goes wrong here goes wrong again where somebody is told.
-    def run
+    # @param app [#call] asked once as nobody, so that everything before its routes is there, too
+    def run(app)
+      Rack::MockRequest.new(app).get('http://127.0.0.1/api/session')
       viewer = Person.where(role: 'chief_instructor', left_on: nil).first or return
       Current.set(reading: true) { reads(viewer).each(&:call) }
     rescue StandardError => e
       Fujin.logger.warn("not warmed up: #{e.class}")
     ensure
       Current.reset
+    end
+
+    # Each process has its own connections: signing in to the database, and asking what types it has, is not left to
+    # who reads first.
+    # @param count [Integer]
+    def connect(count)
+      pool = Record.connection_pool
+      Array.new(count) { pool.checkout }.each do |connection|
+        connection.verify!
+        pool.checkin(connection)
+      end
+    rescue StandardError => e
+      Fujin.logger.warn("not connected beforehand: #{e.class}")
     end
 
     def reads(viewer)

@@ -19,6 +19,17 @@ class WarmUpTest < Minitest::Test
   def test_it_never_keeps_the_web_from_starting
     empty_the_database
 
-    assert_nil Fujin::WarmUp.run
+    assert_nil Fujin::WarmUp.run(->(_env) { [200, {}, []] })
+    assert Fujin::WarmUp.run(->(_env) { raise 'not yet' }), 'what goes wrong is only noted'
+  end
+
+  # A process has as many connections as threads when it begins to answer, and a database that is away keeps none.
+  def test_connections_are_there_before_anybody_asks
+    pool = Fujin::Record.connection_pool
+    pool.disconnect!
+    Fujin::WarmUp.connect(3)
+
+    assert_equal 3, pool.connections.count(&:connected?)
+    assert_equal 0, pool.connections.count(&:in_use?)
   end
 end

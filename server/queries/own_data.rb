@@ -12,7 +12,7 @@ module Fujin
 
     def to_h
       {
-        'person' => @person.attributes.except(*SECRET),
+        'person' => @person.fields(*(Person.column_names - SECRET)),
         'documents' => PersonDocument.where(person_id: @person.id).map(&:attributes),
         'sessions' => PersonSession.where(person_id: @person.id).map(&:attributes),
         'seen_by' => RecordView.where(person_id: @person.id).preload(:viewer).map do |row|

@@ -178,6 +178,7 @@ class PeopleTest < Minitest::Test
     get '/api/me/export'
     refute_includes last_response.body, @student.password_digest
     assert_equal 'student', answer['person']['sign_in']
+    assert_empty answer['person'].keys - Fujin::Person.column_names
   end
 
   # Two fields changed in a row, the second before the first was answered.

@@ -56,7 +56,9 @@ module Fujin
               what: Text.of('level flight at %{speed_kt} kt', speed_kt: speed_kt.round)
             ) { |n| at(speed_kt, sink_m_s, pct, n, bank_deg).rotor_power_w / 1000.0 }
           end
-        pct = freely_turning { |rotor_pct| at(speed_kt, sink_m_s, rotor_pct, thrust_at.call(rotor_pct), bank_deg) }
+        pct = freely_turning(speed_kt) do |rotor_pct|
+          at(speed_kt, sink_m_s, rotor_pct, thrust_at.call(rotor_pct), bank_deg)
+        end
         point(speed_kt, sink_m_s, pct, thrust_at.call(pct), bank_deg)
       end
 
@@ -121,7 +123,9 @@ module Fujin
                 what: Text.of('steady flight at %{speed_kt} kt', speed_kt: speed_kt.round)
               ) { |sink| at(speed_kt, sink, pct, thrust_n, bank_deg).rotor_power_w / 1000.0 }
           end
-        pct = freely_turning { |rotor_pct| at(speed_kt, sink_at.call(rotor_pct), rotor_pct, thrust_n, bank_deg) }
+        pct = freely_turning(speed_kt) do |rotor_pct|
+          at(speed_kt, sink_at.call(rotor_pct), rotor_pct, thrust_n, bank_deg)
+        end
         point(speed_kt, sink_at.call(pct), pct, thrust_n, bank_deg)
       end
 
@@ -129,7 +133,7 @@ module Fujin
       # a slow rotor wants more pitch than it has (its blades stall) and a fast one less. That is a direction to look
       # in and no balance: next to where nothing balances the blades may still want another pitch.
       # @raise [OutsideModel]
-      def freely_turning(&balance)
+      def freely_turning(speed_kt, &balance)
         pct =
           Roots.find(LOWEST_PCT, HIGHEST_PCT, tolerance: 1e-3, what: 'rotor speed') do |at|
             pitch_wanted_rad(at, &balance)
@@ -138,7 +142,9 @@ module Fujin
           end
         return pct if pitch_wanted_rad(pct, &balance).abs < SAME_PITCH_RAD
 
-        raise OutsideModel, 'the rotor finds no speed to turn at'
+        raise OutsideModel,
+              Text.of("there is no steady flight at %{speed_kt} kt between the model's limits",
+                      speed_kt: speed_kt.round)
       end
 
       # Over what is built in.

@@ -6,14 +6,14 @@ environment 'production'
 # tenth of a second at each of its questions to the database; processes share the processors fairly (measured, see
 # docs/reference/speed.md).
 workers Integer(ENV.fetch('FUJIN_WEB_WORKERS', '4'))
-each = Integer(ENV.fetch('FUJIN_WEB_THREADS', '3'))
-threads 1, each
+most_threads = Integer(ENV.fetch('FUJIN_WEB_THREADS', '3'))
+threads 1, most_threads
 preload_app!
 before_fork { ActiveRecord::Base.connection_handler.clear_all_connections! }
 # A writer of logs is one thread, and none comes along when a process is split.
 before_worker_boot do
   SemanticLogger.reopen
-  Fujin::WarmUp.connect(each)
+  Fujin::WarmUp.connect(most_threads)
 end
 
 # No page of Puma's own says what went wrong inside.

@@ -12,24 +12,26 @@ module Fujin
     SEEN_EVERY_S = 60
 
     belongs_to :person, class_name: 'Fujin::Person'
-    scope :live, ->(now = Time.now.utc) {
-      where(ended_at: nil).where(created_at: (now - LONGEST_S)..).where(seen_at: (now - IDLE_S)..)
-    }
+    LIVE = 'person_sessions.ended_at IS NULL AND person_sessions.created_at >= :begun ' \
+      'AND person_sessions.seen_at >= :seen'
+    scope :live, ->(now = Time.now.utc) { where(LIVE, since(now)) }
 
     # Asked with every request, so that it is one question, written out.
-    SIGNED_IN = <<~SQL
+    SIGNED_IN = <<~SQL.freeze
       SELECT people.*, person_sessions.seen_at AS session_seen_at
       FROM person_sessions JOIN people ON people.id = person_sessions.person_id
-      WHERE person_sessions.id = ? AND person_sessions.ended_at IS NULL
-        AND person_sessions.created_at >= ? AND person_sessions.seen_at >= ?
+      WHERE person_sessions.id = :id AND #{LIVE}
     SQL
-    private_constant :SIGNED_IN
+    private_constant :LIVE, :SIGNED_IN
+
+    # Since when a session has to have begun and been seen.
+    def self.since(now) = { begun: now - LONGEST_S, seen: now - IDLE_S }
 
     # Whose session it is, as long as it was not ended and they may still come in; that they were here is written down.
     # @param id [String, nil]
     # @return [Person, nil]
     def self.person(id, now = Time.now.utc)
-      found = id && Person.find_by_sql([SIGNED_IN, id, now - LONGEST_S, now - IDLE_S]).first
+      found = id && Person.find_by_sql([SIGNED_IN, { id: id, **since(now) }]).first
       return nil unless found&.may_sign_in?
 
       where(id: id).update_all(seen_at: now) if now - found.session_seen_at > SEEN_EVERY_S

@@ -16,7 +16,7 @@ module Fujin
 
       # From one rotor speed to the next the sink hardly moves.
       NEAR_M_S = 0.4
-      # A tenth of what a hundredth of the rotor's speed changes.
+      # A twentieth of what one percent of rotor speed changes.
       SAME_PITCH_RAD = 1e-4
 
       attr_reader :steady, :propeller

@@ -8,7 +8,10 @@ module Fujin
   # go with an error, so that its threads can say so to everybody else.
   class DatabaseWatch
     EVERY_S = 0.4
-    PATIENCE_S = 1.2
+    # How often it is looked whether an answer is there, and how many looks it is given: looks, not seconds, for a
+    # machine that stood still a while has not waited.
+    LOOK_S = 0.1
+    LOOKS = 12
     # So often in turn unanswered, it hangs.
     CERTAIN = 2
 
@@ -25,8 +28,7 @@ module Fujin
     # @return [Boolean]
     def answers?
       begin_watching
-      waiting_since = @waiting_since
-      @answers && (waiting_since.nil? || now - waiting_since < PATIENCE_S)
+      @answers && @looks < LOOKS
     end
 
     private
@@ -34,18 +36,31 @@ module Fujin
     def initialize
       @answers = true
       @hung = 0
+      @looks = 0
       @lock = Mutex.new
     end
 
     def begin_watching
-      @lock.synchronize { @thread = Thread.new { watch } unless @thread&.alive? }
+      @lock.synchronize do
+        @watching = Thread.new { watch } unless @watching&.alive?
+        @looking = Thread.new { look } unless @looking&.alive?
+      end
+    end
+
+    # A question can wait in the laying of its line, too, where its own thread can count nothing.
+    def look
+      loop do
+        sleep LOOK_S
+        @looks = @asking ? @looks + 1 : 0
+      end
     end
 
     def watch
       loop do
-        @waiting_since = now
+        @asking = true
         @answers = asked?
-        @waiting_since = nil
+        @asking = false
+        @looks = 0
         # Gone, it lets everybody know by itself; hanging, it does not. Once may be a machine that is busy.
         @hung = @hangs ? @hung + 1 : 0
         let_go if @hung >= CERTAIN
@@ -69,14 +84,16 @@ module Fujin
     def answered?
       @line ||= PG.connect("#{Settings.database_url}?connect_timeout=2")
       @line.send_query('SELECT 1')
-      unless @line.socket_io.wait_readable(PATIENCE_S)
-        @hangs = true
-        return drop
+      if answer_came?
+        @line.get_last_result
+        return true
       end
 
-      @line.get_last_result
-      true
+      @hangs = true
+      drop
     end
+
+    def answer_came? = LOOKS.times.any? { @line.socket_io.wait_readable(LOOK_S) }
 
     def drop
       @line&.close
@@ -96,7 +113,5 @@ module Fujin
         next
       end
     end
-
-    def now = Process.clock_gettime(Process::CLOCK_MONOTONIC)
   end
 end

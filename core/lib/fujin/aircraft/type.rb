@@ -7,7 +7,8 @@ module Fujin
     # An aircraft type: the numbers of its data file, validated and frozen.
     # Fields keep the file's names; lengths metres, masses kilograms, powers kilowatts.
     class Type
-      attr_reader :data, :id, :name, :kind
+      # `key` stands for all of the data where results are kept.
+      attr_reader :data, :key, :id, :name, :kind
 
       # @param data [Hash] parsed type file
       # @raise [InvalidInput] with every problem and its field path
@@ -16,6 +17,7 @@ module Fujin
         raise InvalidInput, problems unless problems.empty?
 
         @data = deep_freeze(data)
+        @key = Kept::Key.new(@data)
         @id = data['id']
         @name = data['name']
         @kind = data['kind']

@@ -45,9 +45,11 @@ module Fujin
         nose = held.nose
         normal = held.normal
         wind = @wind.call(height, held.time_s)
-        air = [velocity[0] - wind[0], velocity[1] - wind[1], velocity[2]]
-        climb = (air[0] * normal[0]) + (air[1] * normal[1]) + (air[2] * normal[2])
-        air2 = (air[0] * air[0]) + (air[1] * air[1]) + (air[2] * air[2])
+        north = velocity[0] - wind[0]
+        east = velocity[1] - wind[1]
+        up = velocity[2]
+        climb = (north * normal[0]) + (east * normal[1]) + (up * normal[2])
+        air2 = (north * north) + (east * east) + (up * up)
         edge2 = air2 - (climb * climb)
         edge = edge2.positive? ? Math.sqrt(edge2) : 0.0
         airspeed = Math.sqrt(air2)
@@ -61,37 +63,35 @@ module Fujin
         shaft = (thrust * ((@rotor.induced_factor * induced) + climb)) + profile
         accessory = @accessory * ((rotor_speed / @rotor.normal_speed)**3)
 
-        along = (air[0] * nose[0]) + (air[1] * nose[1])
-        across = (air[1] * nose[0]) - (air[0] * nose[1])
+        along = (north * nose[0]) + (east * nose[1])
+        across = (east * nose[0]) - (north * nose[1])
         push = @propeller ? @propeller.thrust_n(held.power_w, along) : 0.0
         shaft_drive = @propeller ? 0.0 : @efficiency * held.power_w
         pressure = @density * airspeed / 2.0
-        drag = [pressure * @drag[0] * along, pressure * @drag[1] * across, pressure * @drag[2] * air[2]]
+        drag_ahead = pressure * @drag[0] * along
+        drag_across = pressure * @drag[1] * across
+        drag_up = pressure * @drag[2] * up
 
         Rates.new(
-          acceleration: acceleration(held, thrust, push - drag[0], drag),
-          spin: (shaft_drive - shaft - accessory) / (@rotor.inertia * rotor_speed),
-          inflow: @rotor.inflow_rate(height, climb, edge, airspeed, thrust, induced),
-          loss_w:
-            (thrust * @rotor.induced_factor * induced) + profile + accessory + (drag[0] * along) + (drag[1] * across) +
-              (drag[2] * air[2]),
-          drive_w: shaft_drive + (push * along),
-          thrust_n: thrust,
-          rotor_power_w: shaft,
-          air_climb: climb,
-          air_edge: edge
+          acceleration(held, thrust, push - drag_ahead, drag_across, drag_up),
+          (shaft_drive - shaft - accessory) / (@rotor.inertia * rotor_speed),
+          @rotor.inflow_rate(height, climb, edge, airspeed, thrust, induced),
+          (thrust * @rotor.induced_factor * induced) + profile + accessory + (drag_ahead * along) +
+            (drag_across * across) + (drag_up * up),
+          shaft_drive + (push * along),
+          thrust, shaft, climb, edge
         )
       end
 
       private
 
       # Thrust along the disc's normal, what is left of push ahead, drag across and up, weight.
-      def acceleration(held, thrust, ahead, drag)
+      def acceleration(held, thrust, ahead, drag_across, drag_up)
         nose = held.nose
         normal = held.normal
-        [((thrust * normal[0]) + (ahead * nose[0]) + (drag[1] * nose[1])) / @mass,
-         ((thrust * normal[1]) + (ahead * nose[1]) - (drag[1] * nose[0])) / @mass,
-         (((thrust * normal[2]) - drag[2]) / @mass) - Quantities::G]
+        [((thrust * normal[0]) + (ahead * nose[0]) + (drag_across * nose[1])) / @mass,
+         ((thrust * normal[1]) + (ahead * nose[1]) - (drag_across * nose[0])) / @mass,
+         (((thrust * normal[2]) - drag_up) / @mass) - Quantities::G]
       end
     end
   end

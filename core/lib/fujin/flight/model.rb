@@ -132,15 +132,14 @@ module Fujin
       # Advances by one step under the given controls.
       def step(controls, dt = STEP_S)
         wind_before = wind_here
-        air_before = air_velocity
-        before = [@disc_pitch, @bank, @collective, @power_w, @heading]
         velocity_before = @velocity
+        before = [@disc_pitch, @bank, @collective, @power_w, @heading]
         move_controls(controls, dt)
         run_engine(controls, dt)
         turn_heading(controls, dt)
-        at_middle_of_step(before) { integrate(dt) }
+        integrate(held_half_way(before), dt)
         @time_s += dt
-        count_wind_work(wind_before, air_before)
+        count_wind_work(wind_before, velocity_before)
         meet_ground(dt, velocity_before)
         self
       end
@@ -151,20 +150,15 @@ module Fujin
 
       private
 
-      def air_velocity = wind_here.then { |north, east| [@velocity[0] - north, @velocity[1] - east] }
-
       # A wind that changes does work on an aircraft's energy against the air.
-      def count_wind_work(wind_before, air_before)
+      def count_wind_work(wind_before, velocity_before)
         north, east = wind_here
         return if north == wind_before[0] && east == wind_before[1]
 
-        air = air_velocity
+        air_north = @velocity[0] - north + (velocity_before[0] - wind_before[0])
+        air_east = @velocity[1] - east + (velocity_before[1] - wind_before[1])
         @account.lose(
-          @mass *
-            (
-              ((air[0] + air_before[0]) / 2.0 * (north - wind_before[0])) +
-                ((air[1] + air_before[1]) / 2.0 * (east - wind_before[1]))
-            )
+          @mass * ((air_north / 2.0 * (north - wind_before[0])) + (air_east / 2.0 * (east - wind_before[1])))
         )
       end
 
@@ -195,13 +189,15 @@ module Fujin
         [trim.at(speed_kt, found.sink_m_s, rotor_pct: found.rotor_pct, propeller_n: found.propeller_n), found.rotor_pct]
       end
 
-      # Flies the step with what the controls, the engine and the heading are half-way through it, which keeps the whole
-      # second-order accurate; then puts back what they are at its end.
-      def at_middle_of_step(before)
-        after = [@disc_pitch, @bank, @collective, @power_w, @heading]
-        @disc_pitch, @bank, @collective, @power_w, @heading = before.zip(after).map { |a, b| (a + b) / 2.0 }
-        yield
-        @disc_pitch, @bank, @collective, @power_w, @heading = after
+      # What the controls, the engine and the heading are half-way through a step, which keeps the whole second-order
+      # accurate.
+      # @param before [Array(Float, Float, Float, Float, Float)] disc pitch, bank, collective, power and heading at its
+      #   beginning
+      def held_half_way(before)
+        pitch, bank, collective, power_w, heading = before
+        @forces.held(@time_s, collective: (collective + @collective) / 2.0, power_w: (power_w + @power_w) / 2.0,
+                              heading: (heading + @heading) / 2.0, disc_pitch: (pitch + @disc_pitch) / 2.0,
+                              bank: (bank + @bank) / 2.0)
       end
 
       def move_controls(controls, dt)
@@ -235,36 +231,45 @@ module Fujin
       end
 
       # Fourth-order Runge-Kutta: rates at the beginning, twice in the middle and at the end of the step.
-      def integrate(dt)
+      # @param still [Forces::Held] what stands still within it
+      def integrate(still, dt)
         half = dt / 2.0
         height = @position[2]
-        still = held
         first = @forces.rates(still, height, @velocity, @rotor_speed, @induced)
-        v2 = moved(@velocity, first, half)
+        v2 = moved(@velocity, first.acceleration, half)
         second = @forces.rates(still, height + (half * @velocity[2]), v2, @rotor_speed + (half * first.spin),
                                @induced + (half * first.inflow))
-        v3 = moved(@velocity, second, half)
+        v3 = moved(@velocity, second.acceleration, half)
         third = @forces.rates(still, height + (half * v2[2]), v3, @rotor_speed + (half * second.spin),
                               @induced + (half * second.inflow))
-        v4 = moved(@velocity, third, dt)
+        v4 = moved(@velocity, third.acceleration, dt)
         @now = @forces.rates(still, height + (dt * v3[2]), v4, @rotor_speed + (dt * third.spin),
                              @induced + (dt * third.inflow))
-        take([first, second, third, @now], [@velocity, v2, v3, v4], dt)
+        @position = taken(@position, @velocity, v2, v3, v4, dt / 6.0)
+        take(first, second, third, @now, dt)
+      end
+
+      def take(first, second, third, last, dt)
+        sixth = dt / 6.0
+        @velocity = taken(@velocity, first.acceleration, second.acceleration, third.acceleration, last.acceleration,
+                          sixth)
+        @spin = weighted(first.spin, second.spin, third.spin, last.spin) / 6.0
+        @rotor_speed += dt * @spin
+        @induced += sixth * weighted(first.inflow, second.inflow, third.inflow, last.inflow)
+        @account.lose(sixth * weighted(first.loss_w, second.loss_w, third.loss_w, last.loss_w))
+        @account.supply(sixth * weighted(first.drive_w, second.drive_w, third.drive_w, last.drive_w))
       end
 
       # The middle rates count twice.
-      def weighted(values) = values[0] + (2 * values[1]) + (2 * values[2]) + values[3]
-      def moved(velocity, rates, dt) = velocity.each_index.map { |k| velocity[k] + (dt * rates.acceleration[k]) }
+      def weighted(first, second, third, last) = first + (2 * second) + (2 * third) + last
 
-      def take(rates, velocities, dt)
-        sixth = dt / 6.0
-        @position = (0..2).map { |k| @position[k] + (sixth * weighted(velocities.map { |v| v[k] })) }
-        @velocity = (0..2).map { |k| @velocity[k] + (sixth * weighted(rates.map { |r| r.acceleration[k] })) }
-        @spin = weighted(rates.map(&:spin)) / 6.0
-        @rotor_speed += dt * @spin
-        @induced += sixth * weighted(rates.map(&:inflow))
-        @account.lose(sixth * weighted(rates.map(&:loss_w)))
-        @account.supply(sixth * weighted(rates.map(&:drive_w)))
+      # Written out: these arrays are made at every step.
+      def moved(from, rate, dt) = [from[0] + (dt * rate[0]), from[1] + (dt * rate[1]), from[2] + (dt * rate[2])]
+
+      def taken(from, first, second, third, last, sixth)
+        [from[0] + (sixth * weighted(first[0], second[0], third[0], last[0])),
+         from[1] + (sixth * weighted(first[1], second[1], third[1], last[1])),
+         from[2] + (sixth * weighted(first[2], second[2], third[2], last[2]))]
       end
 
       # The contact at the moment the height passed zero, not at the end of the step; within it the velocity changes

@@ -7,8 +7,7 @@ module Fujin
     # W, air through and along the disc m/s. A plain struct: it is made four times a step.
     Rates =
       Struct.new(
-        :acceleration, :spin, :inflow, :loss_w, :drive_w, :thrust_n, :rotor_power_w, :air_climb, :air_edge,
-        keyword_init: true
+        :acceleration, :spin, :inflow, :loss_w, :drive_w, :thrust_n, :rotor_power_w, :air_climb, :air_edge
       )
   end
 end

@@ -47,7 +47,7 @@ module Fujin
         end
 
         # What the model's answers depend on besides wind and place.
-        def load_key = [type.data, mass_kg, atmosphere.density, atmosphere.pressure_pa]
+        def load_key = [type.key, mass_kg, atmosphere.density, atmosphere.pressure_pa]
 
         # Steady states of this load in this air; they remember what was asked before.
         def trim = self.class::TRIMS.fetch([:steady, *load_key]) { Flight::SteadyTrim.new(type, mass_kg, atmosphere) }

@@ -102,7 +102,7 @@ module Fujin
           end
         end
 
-        def trim = context.conditions.trim
+        def trim = @trim ||= context.conditions.trim
         def hover_m_s = @hover_m_s ||= trim.rotor.hover_induced_velocity(context.conditions.mass_kg * Quantities::G)
 
         # Strength of the vortex-ring state, 0 outside its region to 1 at its heart.

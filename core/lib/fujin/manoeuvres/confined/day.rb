@@ -113,10 +113,10 @@ module Fujin
         private
 
         def key
-          @key ||= [site.rings, site.obstacles, site.landables, site.slope_deg, site.falls_toward_deg,
-                    site.surroundings_ft, site.relief&.terrain, site.map.lat_deg, site.map.lon_deg,
-                    *conditions.load_key, conditions.elevation_ft, nominal.type.data,
-                    house.values, wind&.to_a, stage, at, k].freeze
+          @key ||= Kept::Key.new(site.rings, site.obstacles, site.landables, site.slope_deg, site.falls_toward_deg,
+                                 site.surroundings_ft, site.relief&.terrain, site.map.lat_deg, site.map.lon_deg,
+                                 *conditions.load_key, conditions.elevation_ft, nominal.type.key,
+                                 house.values, wind&.to_a, stage, at, k)
         end
 
         def places_on(line) = line.legs.flat_map { |a, b| (0..LOOKS).map { |i| a + ((b - a) * i / LOOKS.to_f) } }

@@ -12,9 +12,11 @@ class FiguresTest < Minitest::Test
   def plan(exercise) = Fujin::Catalogue.find(exercise).plan(day, house, course_deg: COURSE)
   def line_of(exercise) = [[0.0, 0.0], *plan(exercise).path.map { |p| [p.along_ft, p.across_ft] }]
 
-  def found(line, exercise, as: exercise, air_kt: plan(exercise).value('entry_speed_kt'), seed: 1, kind: exercise)
+  def found(line, exercise, as: exercise, air_kt: plan(exercise).value('entry_speed_kt'), seed: 1, kind: exercise,
+            hole_s: 0.0)
     csv = Fujin::Flight::FigureFlight.new(line, origin: SPOT, course_deg: COURSE, wind: WIND, air_kt: air_kt,
                                                 seed: seed).csv
+    csv = with_a_hole(csv, hole_s)
     signals = signals_of(csv, day, wind: WIND)
     context =
       Fujin::Lessons.context(conditions: day, spot: SPOT, wind: WIND, course_deg: COURSE, planned: true, exercise: as)
@@ -22,6 +24,19 @@ class FiguresTest < Minitest::Test
   end
 
   def value(proposal, id) = proposal.measures.fetch(id).value
+
+  # Nothing is known of where it was for some seconds in the middle.
+  def with_a_hole(csv, seconds)
+    head, *rows = csv.lines
+    places = %w[lat_deg lon_deg].map { |name| head.chomp.split(',').index(name) }
+    middle = rows[rows.size / 2].to_f
+    rows.map! do |row|
+      next row unless (row.to_f - middle).between?(0.0, seconds - 0.05)
+
+      row.chomp.split(',', -1).each_with_index.map { |cell, i| places.include?(i) ? '' : cell }.join(',') << "\n"
+    end
+    [head, *rows].join
+  end
 
   # Straight before the figure and after it, so that it is not all there is.
   def led_in(line, times: 1)
@@ -101,6 +116,44 @@ class FiguresTest < Minitest::Test
 
     assert_in_delta plan('turns_across_a_line').value('turn_radius_ft') * 0.5, value(pair, 'turn_radius_max_off_ft'), 60
     assert_equal %w[drifted_off_track], pair.faults.map(&:id)
+  end
+
+  # Half circles that reach so far out, of the planned radius: under 0.4 it is a line flown crookedly, over 2 a circuit.
+  def test_a_half_circle_by_how_far_it_reaches
+    { 0.35 => 0, 0.46 => 1, 1.9 => 1, 2.1 => 0 }.each do |share, count|
+      line = line_of('turns_across_a_line').map { |along, across| [along * share, across * share] }
+
+      assert_equal count, found(led_in(line), 'turns_across_a_line').size, "#{share} of the radius"
+    end
+  end
+
+  # A time round counts from 0.85 of the figure.
+  def test_a_rectangle_by_how_much_of_it_was_flown
+    line = line_of('rectangle')
+    lengths = line.each_cons(2).map { |(a, b), (c, d)| Math.hypot(c - a, d - b) }
+    { 0.80 => 0, 0.90 => 1 }.each do |share, count|
+      legs = (0..lengths.size).find { |i| lengths.first(i).sum > share * lengths.sum } - 1
+
+      assert_equal count, found(led_in(line.first(legs + 1)), 'rectangle').size, "#{share} of it"
+    end
+  end
+
+  # Beyond a thousand feet to the side it is another figure.
+  def test_a_rectangle_by_how_far_beside_it_was_flown
+    { 940.0 => 1, 1060.0 => 0 }.each do |beside, count|
+      laps = found(led_in(line_of('rectangle').map { |along, across| [along + beside, across] }), 'rectangle')
+
+      assert_equal count, laps.size, "#{beside} ft"
+    end
+  end
+
+  # So long it may be out of sight.
+  def test_a_rectangle_by_how_long_its_place_was_not_known
+    { 3.2 => 1, 4.8 => 0 }.each do |seconds, count|
+      laps = found(led_in(line_of('rectangle')), 'rectangle', hole_s: seconds)
+
+      assert_equal count, laps.size, "#{seconds} s"
+    end
   end
 
   # A hover with a clock; the tablet's taps say when a control was handed over.

@@ -149,4 +149,38 @@ class FinderEdgesTest < Minitest::Test
       assert_equal 1, found(kind, approach(degrees), seconds: 110.0).size, "#{degrees}°"
     end
   end
+
+  # From the ground to a foot and a half in a second, so that it stands under a foot for two thirds of one more; waits
+  # there; then to a height, and steady there.
+  def lift_off(height: 3.0, steady_s: 12.0, speed: 0.0, waits_s: 0.0, climb_fpm: 0.0, stood_s: 20.0)
+    up = stood_s + 1.0
+    there = up + waits_s + 2.0
+    leaves = there + steady_s
+    held = height + (climb_fpm / 60.0 * steady_s)
+    path = along([[0.0, 0.0], [stood_s, 0.0], [up, 1.5], [up + waits_s, 1.5], [there, height], [leaves, held],
+                  [leaves + 3.0, 60.0], [90.0, 60.0]])
+    ->(t) do
+      kt = t < stood_s ? 0.0 : speed
+      { 'agl_ft' => path.call(t), 'gs_kt' => t > leaves ? 20.0 : kt, 'ias_kt' => t > leaves ? 20.0 : kt }
+    end
+  end
+
+  def lift_offs(**given) = found('lift_off_and_set_down', lift_off(**given), seconds: 90.0).size
+
+  def test_a_lift_off_by_the_height_it_comes_to_and_how_steadily
+    assert_equal 1, lift_offs
+    lift_offs_by(height: { 2.4 => 1, 2.0 => 0 }, steady_s: { 2.2 => 1, 1.2 => 0 }, climb_fpm: { 34.0 => 1, 46.0 => 0 })
+  end
+
+  def test_a_lift_off_in_place_that_stood_before_and_takes_no_longer_than_twenty_seconds
+    lift_offs_by(speed: { 3.8 => 1, 4.2 => 0 }, stood_s: { 1.6 => 1, 1.1 => 0 }, waits_s: { 16.0 => 1, 21.0 => 0 })
+  end
+
+  private
+
+  def lift_offs_by(edges)
+    edges.each do |what, counts|
+      counts.each { |value, count| assert_equal count, lift_offs(what => value), "#{what} #{value}" }
+    end
+  end
 end

@@ -94,6 +94,53 @@ class RecordingTest < Minitest::Test
     assert_predicate long['ias_kt'][30], :nan?
   end
 
+  # Ten seconds at 10 Hz, without the rows strictly between two times.
+  def silent(from, to)
+    rows = (0..100).map { |i| (i * 0.1).round(1) }.reject { |t| t > from && t < to }
+    read(['t_s,ias_kt', *rows.map { |t| "#{t},#{t * 10.0}" }, ''].join("\n"))
+  end
+
+  # Of 0.7 s between two samples at 10 Hz, 0.6 s are blank.
+  def test_gaps_on_either_side_of_half_a_second_and_two
+    rows = (0..100).map { |i| (i * 0.1).round(1) }
+    blank = ->(from, to) do
+      read(['t_s,ias_kt', *rows.map { |t| "#{t},#{t unless t > from && t < to}" }, ''].join("\n"))
+    end
+
+    { 2.5 => [0, false], 2.7 => [1, false], 4.0 => [1, false], 4.2 => [0, true] }.each do |to, (marked, kept)|
+      found = blank.call(2.0, to)
+
+      assert_equal [marked, kept], [found.bridged.size, found['ias_kt'][25].nan?], "until #{to} s"
+    end
+  end
+
+  def test_rows_that_are_missing_on_either_side_of_half_a_second_and_two
+    { 2.5 => [0, nil], 2.6 => [1, 0.6], 3.9 => [1, 1.9], 4.2 => [0, 2.2] }.each do |to, (marked, longest)|
+      found = silent(2.0, to)
+
+      assert_equal marked, found.bridged.size, "until #{to} s"
+      assert_equal [longest && "1 gaps in time, the longest #{longest} s"].compact, found.notes, "until #{to} s"
+    end
+  end
+
+  # At one a second, three of its own samples are no gap yet.
+  def test_a_slow_recorder_s_own_spacing_is_no_gap
+    slow = ->(without) do
+      times = (0..60).to_a - without
+      read(['t_s,ias_kt', *times.map { |t| "#{t},#{t}" }, ''].join("\n"))
+    end
+
+    assert_empty slow.call([10, 11]).notes
+    assert_equal ['1 gaps in time, the longest 4.0 s'], slow.call([10, 11, 12]).notes
+  end
+
+  # What is blank from the beginning, or to the end, stands between nothing.
+  def test_what_is_blank_at_either_end_stays_so
+    found = read("t_s,ias_kt\n0,\n0.1,61\n0.2,62\n0.3,\n")
+
+    assert_equal [true, false, false, true], found['ias_kt'].map(&:nan?)
+  end
+
   def test_headings_are_bridged_the_short_way_round
     found = read("t_s,hdg_deg\n0,350\n0.1,\n0.2,10\n")
 

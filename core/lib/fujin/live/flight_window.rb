@@ -19,7 +19,7 @@ module Fujin
       def take(sample)
         # A clock that was set back begins another flight.
         @samples.clear if @samples.any? && sample['t_s'] <= last_s
-        @samples << sample
+        @samples << believed(sample)
         @samples.shift while last_s - @samples.first['t_s'] > @longest_s
       end
 
@@ -45,14 +45,15 @@ module Fujin
         samples.select { |sample| (sample['t_s'] - latest >= step_s).tap { |far| latest = sample['t_s'] if far } }
       end
 
-      def recorded(samples)
-        log = Recordings::SampleLog.new('the flight so far')
-        samples.each do |sample|
-          log.begin(sample['t_s'])
-          sample.each { |channel, value| log.put(channel, value) unless channel == 't_s' }
+      # Looked through once, as it comes, not at each look at the flight.
+      def believed(sample)
+        sample.each_with_object({ 't_s' => sample['t_s'] }) do |(channel, given), kept|
+          value = Recordings::SampleLog.value(channel, given) unless channel == 't_s'
+          kept[channel] = value if value
         end
-        log.recording('sample')
       end
+
+      def recorded(samples) = Recordings::SampleLog.new('the flight so far', samples).recording('sample')
     end
   end
 end

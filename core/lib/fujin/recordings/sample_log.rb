@@ -10,9 +10,23 @@ module Fujin
 
       attr_reader :notes
 
-      def initialize(name)
+      # A channel's value as it may be believed.
+      # @param text [String, Numeric, nil] as it stands in the file
+      # @return [Float, nil] nil for what is no number or lies outside the channel's range, and of unknown channels
+      def self.value(channel, text, scale = 1.0)
+        range = Channels::RANGES[channel]
+        value = text.is_a?(Numeric) ? text.to_f : text && Float(text, exception: false)
+        return unless range && value
+
+        value *= scale
+        value if value.between?(*range)
+      end
+
+      # @param samples [Array<Hash{String => Float}>] that were read before, in order of their 't_s', with values by
+      #   .value
+      def initialize(name, samples = [])
         @name = name
-        @samples = []
+        @samples = samples.dup
         @stale = 0
         @notes = []
       end
@@ -29,14 +43,8 @@ module Fujin
 
       # @param text [String, Numeric, nil] as it stands in the file
       def put(channel, text, scale = 1.0)
-        return unless @open
-
-        range = Channels::RANGES[channel]
-        value = text.is_a?(Numeric) ? text.to_f : text && Float(text, exception: false)
-        return unless range && value
-
-        value *= scale
-        @samples.last[channel] = value if value.between?(*range)
+        value = @open && self.class.value(channel, text, scale)
+        @samples.last[channel] = value if value
       end
 
       # @param what [String] the file's kind, for the refusal
@@ -58,7 +66,8 @@ module Fujin
           @notes << Text.of('%{stale} samples whose time did not move on were left out', stale: @stale)
         end
         times = @samples.map { |sample| sample['t_s'] }
-        names = @samples.flat_map(&:keys).uniq - %w[t_s]
+        names = @samples.each_with_object({}) { |sample, known| sample.each_key { |name| known[name] = true } }
+        names = names.keys - %w[t_s]
         channels = names.to_h { |channel| [channel, @samples.map { |sample| sample.fetch(channel, Float::NAN) }] }
         bridged = Gaps.bridge(times, channels, @notes)
         Recording.new(

@@ -120,7 +120,7 @@ module Fujin
         @recorded[name] = [channel, scale, angle]
         raw = Smoothing.unwrap(raw) if angle
         values = Smoothing.resample(recording.times, raw, start_s, step_s, size, @longest_hole)
-        @signals[name] = values.map { |v| v * scale }
+        @signals[name] = scale == 1 ? values : values.map { |v| v * scale }
       end
 
       def smooth_readings

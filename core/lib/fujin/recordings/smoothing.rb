@@ -82,7 +82,10 @@ module Fujin
           t1 = times[index + 1]
           next if t1 - t0 > longest && t > t0 && t < t1
 
-          found[i] = values[index] + ((values[index + 1] - values[index]) * ((t - t0) / (t1 - t0)).clamp(0.0, 1.0))
+          share = (t - t0) / (t1 - t0)
+          share = 0.0 if share.negative?
+          share = 1.0 if share > 1.0
+          found[i] = values[index] + ((values[index + 1] - values[index]) * share)
         end
         found
       end

@@ -206,6 +206,8 @@ class SupervisorTest < Minitest::Test
     eventually('ready again') { ready == '200' }
   end
 
+  private
+
   # The postmaster first, so that no line is begun behind our back; then the process of each line there is, which is
   # told by its parent alone: a line's process overwrites its own command and surroundings.
   def hold_the_database

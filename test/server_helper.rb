@@ -106,7 +106,7 @@ module ServerHelp
   # A recording of this sortie with the given faults, one set an attempt.
   def recording(sortie, faults: [{}], seed: 1)
     setting = Fujin::SortieSetting.new(sortie)
-    RECORDINGS[[setting.conditions, setting.house, faults, seed]] ||= Fujin::Lessons::FlownLesson.new(
+    RECORDINGS[flown_alike(setting) + [faults, seed]] ||= Fujin::Lessons::FlownLesson.new(
       setting.conditions,
       faults: faults,
       origin: CORE_SPOT,
@@ -115,6 +115,12 @@ module ServerHelp
       seed: seed,
       course_deg: 350.0
     ).csv
+  end
+
+  # All that a flight of these settings hangs on; the settings themselves are each test's own.
+  def flown_alike(setting)
+    day = setting.conditions
+    [*day.load_key, day.elevation_ft, day.oat_c, day.wind&.to_a, setting.house.values]
   end
 
   # What the worker does with the queue, here and now.

@@ -9,7 +9,7 @@ module Fujin
     self.primary_key = 'student_id'
 
     # @return [Hash] what Keeping.standing gave, as it is kept
-    def kept = attributes.slice('standings', 'blocks', 'reactions', 'unanswered')
+    def kept = fields('standings', 'blocks', 'reactions', 'unanswered')
 
     # @param manoeuvres [Array<String>] that the student is signed off for
     # @return [Array<Hash>] the API's standings

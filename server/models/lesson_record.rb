@@ -11,7 +11,7 @@ module Fujin
     belongs_to :sortie, class_name: 'Fujin::Sortie', inverse_of: :lesson_record
 
     # What LessonOutcome gave, as it is kept.
-    def kept = attributes.slice('progress', 'attempts')
+    def kept = fields('progress', 'attempts')
 
     # @return [LessonProgress]
     def progress = LessonProgress.from(super)

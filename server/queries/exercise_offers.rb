@@ -33,7 +33,7 @@ module Fujin
       return [] unless before
 
       exercises = before.exercises.select { |exercise| fits?(exercise.manoeuvre) }.map do |exercise|
-        exercise.attributes.slice('manoeuvre', 'settings', 'planned_count')
+        exercise.fields('manoeuvre', 'settings', 'planned_count')
       end
       return [] if exercises.empty?
 

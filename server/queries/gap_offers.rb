@@ -23,8 +23,8 @@ module Fujin
     def offer(wait, last)
       return nil if wait.instructor_id && wait.instructor_id != @booking.instructor_id
 
-      asked = Booking.new(@booking.attributes.slice(*BookingDesk::FIELDS).merge('kind' => 'dual', 'examiner_id' => nil,
-                                                                                'student_id' => wait.student_id))
+      asked = Booking.new(@booking.fields(*BookingDesk::FIELDS).merge('kind' => 'dual', 'examiner_id' => nil,
+                                                                      'student_id' => wait.student_id))
       clashes = @world.clashes(asked)
       return nil if clashes.any? { |one| one.level == 'cannot' }
 

@@ -36,7 +36,7 @@ module Fujin
       check(Catalogue.find(fields['manoeuvre']))
       Planning::Settings.read(Catalogue.find(fields['manoeuvre']).settings, fields['settings'] || {})
       last = @sortie.exercises.last
-      place = last.attributes.slice('spot_name', 'spot_lat_deg', 'spot_lon_deg', 'elevation_ft', 'course_deg')
+      place = last.fields('spot_name', 'spot_lat_deg', 'spot_lon_deg', 'elevation_ft', 'course_deg')
       Sortie.transaction do
         @sortie.touch
         @sortie.exercises.create!(

@@ -22,7 +22,7 @@ module Fujin
 
     # What of a document stands in the log.
     def self.words_of(document)
-      document.attributes.slice('kind', 'type_id', 'reference', 'valid_from', 'valid_until').compact
+      document.fields('kind', 'type_id', 'reference', 'valid_from', 'valid_until').compact
     end
 
     def initialize(by)
@@ -36,7 +36,7 @@ module Fujin
       tidy(person)
       Person.transaction do
         stored(person)
-        AuditEntry.note('added', person, by: @by, became: person.attributes.slice(*CHANGEABLE).compact)
+        AuditEntry.note('added', person, by: @by, became: person.fields(*CHANGEABLE).compact)
       end
       person
     end

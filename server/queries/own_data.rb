@@ -39,8 +39,8 @@ module Fujin
         .preload(:exercise, :grades, :fault_calls, sortie: :student).find_each.map do |row|
         # What is not theirs to see yet is theirs after their own word.
         given = row.grades.select { |one| one.kind == 'self' || !HeldBack.from?(@person, row) }
-        row.attributes.slice('id', 'sortie_id', 'manoeuvre', 'start_s', 'end_s', 'counts', 'void_reason')
-          .merge('grades' => given.map { |one| one.attributes.slice('phase', 'kind', 'grade', 'reason', 'created_at') })
+        row.fields('id', 'sortie_id', 'manoeuvre', 'start_s', 'end_s', 'counts', 'void_reason')
+          .merge('grades' => given.map { |one| one.fields('phase', 'kind', 'grade', 'reason', 'created_at') })
       end
     end
   end

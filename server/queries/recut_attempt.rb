@@ -153,7 +153,7 @@ module Fujin
 
     # Worked out once for all the attempts of an exercise that are measured from the same spot.
     def context(exercise, attempt)
-      spot = attempt ? attempt.attributes.slice('spot_lat_deg', 'spot_lon_deg').compact : {}
+      spot = attempt ? attempt.fields('spot_lat_deg', 'spot_lon_deg').compact : {}
       @contexts ||= {}
       @contexts[[exercise&.id, spot]] ||= begin
         setting = SortieSetting.new(@sortie, spot, exercise)

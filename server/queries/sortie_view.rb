@@ -20,7 +20,7 @@ module Fujin
     def to_h
       Serialisers
         .sortie_row(@sortie, KeptProgress.progress([@sortie]).fetch(@sortie.id))
-        .merge(@sortie.attributes.slice(*FIELDS), flight, 'exercises' => exercises, 'recordings' => recordings)
+        .merge(@sortie.fields(*FIELDS), flight, 'exercises' => exercises, 'recordings' => recordings)
         .merge('version' => @sortie.lock_version, 'may_edit' => @sortie.taught_by?(@viewer),
                'colleagues' => colleagues)
     end
@@ -53,7 +53,7 @@ module Fujin
     def exercise(row, attempts)
       declared = row.declaration
       house = SortieSetting.new(@sortie, {}, row).house
-      row.attributes.slice(*Exercise::FIELDS).merge(
+      row.fields(*Exercise::FIELDS).merge(
         'id' => row.id,
         'title' => declared.title,
         'hands' => @said.hands(row),

@@ -122,7 +122,7 @@ module Fujin
     # This lesson's exercises, kept to be taken again.
     post_route '/api/sorties/:id/template' do
       sortie = find_sortie
-      exercises = sortie.exercises.map { |exercise| exercise.attributes.slice(*LessonTemplate::KEPT) }
+      exercises = sortie.exercises.map { |exercise| exercise.fields(*LessonTemplate::KEPT) }
       unless LessonTemplate.exists?(id: body_json['id'])
         named_once('lesson', body_json['title'], ': give it another name.') do
           LessonTemplate.create!(body_json.slice('id', 'title', 'reason')

@@ -134,6 +134,23 @@ class FilesTest < Minitest::Test
     assert_in_delta rows.to_a.last[0].to_f, found.duration_s, 1.0
   end
 
+  # South of the equator and east of Greenwich: 12° 34.567' and 123° 45.678'.
+  def test_an_igc_log_of_the_other_half_of_the_world
+    found = read("HFDTE010226\r\nB1000001234567S12345678EA0010000150\r\nB1000591234567S12345678EA0010000150\r\n")
+
+    assert_in_delta(-12.0 - (34.567 / 60.0), found['lat_deg'].first, 1e-9)
+    assert_in_delta 123.0 + (45.678 / 60.0), found['lon_deg'].first, 1e-9
+    assert_equal [Time.utc(2026, 2, 1, 10).to_f, Time.utc(2026, 2, 1, 10, 0, 59).to_f], found.times
+  end
+
+  def test_igc_fixes_that_are_none_are_left_out_with_the_line_of_the_first
+    fixes = %w[100000 240000 106000 100060 235959].map { |clock| "B#{clock}4712345N01423456WA0010000150" }
+    found = read(['HFDTE010226', *fixes, ''].join("\r\n"))
+
+    assert_equal 2, found.size
+    assert_includes found.notes.join, '3 fixes could not be read and were left out (first at line 3)'
+  end
+
   def test_an_igc_log_without_a_date_says_so
     assert_match(/no date/, read(igc.sub(/HFDTE.*\r\n/, '')).notes.join)
   end

@@ -29,6 +29,20 @@ class HeadingsOfDevicesTest < Minitest::Test
                                         switch.call('0 is on', 0), switch.call('0 is on', 1)])
   end
 
+  # By hand, one of each unit: what the channel's own unit is then.
+  def test_every_unit_by_hand
+    value = ->(channel, unit, number) { R::Headings::Column.new(channel: channel, unit: unit).value(number) }
+    [['ias_kt', 'm/s', 1.0, 1.943844], ['ias_kt', 'km/h', 1.852, 1.0], ['ias_kt', 'mph', 1.0, 0.868976],
+     ['agl_ft', 'm', 1.0, 3.28084], ['vs_fpm', 'm/s', 1.0, 196.8504], ['vs_fpm', 'ft/s', 2.0, 120.0],
+     ['hdg_deg', 'rad', Math::PI, 180.0], ['nr_pct', 'share', 0.97, 97.0], ['oat_c', '°F', 212.0, 100.0],
+     ['oat_c', 'K', 288.15, 15.0], ['map_inhg', 'hPa', 1013.25, 29.9213], ['map_inhg', 'kPa', 101.325, 29.9213],
+     ['map_inhg', 'psi', 14.69595, 29.9213], ['t_s', 'ms', 1500.0, 1.5], ['t_s', 'min', 2.0, 120.0]]
+      .each { |channel, unit, number, own| assert_in_delta own, value.call(channel, unit, number), own * 1e-5, unit }
+    R::Headings::CHANNELS.each do |channel|
+      assert_in_delta 7.0, value.call(channel, R::Headings.units(channel).first, 7.0), 1e-12, channel
+    end
+  end
+
   def test_headings_told_once_are_read_in_their_units
     told =
       [%w[t_s ms], %w[ias_kt m/s], %w[rotor_rpm rpm], %w[agl_ft m]].zip(OWN_WORDS.lines.first.split(','))

@@ -123,6 +123,18 @@ class RecordingTest < Minitest::Test
     end
   end
 
+  # What nobody saw for longer than two seconds is not made up between its ends.
+  def test_a_hole_without_rows_is_bridged_to_two_seconds_and_no_further
+    { 3.9 => false, 4.2 => true }.each do |to, hole|
+      rows = (0..100).map { |i| (i * 0.1).round(1) }.reject { |t| t > 2.0 && t < to }
+      signals = signals_of(['t_s,collective_pct,ias_kt', *rows.map { |t| "#{t},#{t * 5.0},60" }, ''].join("\n"))
+      there = [2.0, 3.0, to + 0.1].map { |t| signals[:collective][signals.index(t)] }
+
+      assert_equal [false, hole, false], there.map(&:nan?), "until #{to} s"
+      assert_in_delta 15.0, there[1], 1e-6 unless hole
+    end
+  end
+
   # At one a second, three of its own samples are no gap yet.
   def test_a_slow_recorder_s_own_spacing_is_no_gap
     slow = ->(without) do

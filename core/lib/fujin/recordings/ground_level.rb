@@ -9,7 +9,7 @@ module Fujin
         @signals = signals
       end
 
-      # Altitude while standing still on the ground: lowest quarter of the stops of 3 s or more.
+      # Altitude while standing still on the ground: the lowest of the stops of 3 s or more.
       # @return [Float, nil] ft
       def altitude_ft
         return nil unless @signals.signal?(:gs)

@@ -55,6 +55,26 @@ class FinderEdgesTest < Minitest::Test
     assert_empty found('level_speed_change', slowed(climbed_ft: 210.0), seconds: 70.0)
   end
 
+  # A change from 70 to 55 kt in level flight, otherwise so: the whole of it higher or lower, climbing, turning.
+  def changed(to_kt: 55.0, agl: 600.0, fpm: 0.0, turned: 0.0, over_s: 12.0, from_kt: 70.0)
+    speed = along([[0.0, from_kt], [25.0, from_kt], [25.0 + over_s, to_kt], [120.0, to_kt]])
+    nose = along([[0.0, 350.0], [25.0, 350.0], [25.0 + over_s, 350.0 + turned], [120.0, 350.0 + turned]])
+    ->(t) do
+      { 'agl_ft' => agl + (fpm * t / 60.0), 'gs_kt' => speed.call(t), 'ias_kt' => speed.call(t),
+        'hdg_deg' => nose.call(t), 'vs_fpm' => fpm }
+    end
+  end
+
+  def test_a_level_speed_change_by_height_heading_climb_and_time
+    { { agl: 110.0 } => 1, { agl: 90.0 } => 0, { turned: 28.0 } => 1, { turned: 32.0 } => 0,
+      { fpm: 235.0 } => 1, { fpm: 265.0 } => 0,
+      { to_kt: 27.0, from_kt: 45.0 } => 1, { to_kt: 23.0, from_kt: 45.0 } => 0,
+      { over_s: 55.0, from_kt: 90.0, to_kt: 55.0 } => 1, { over_s: 66.0, from_kt: 90.0, to_kt: 55.0 } => 0 }
+      .each do |how, count|
+        assert_equal count, found('level_speed_change', changed(**how), seconds: 110.0).size, how.inspect
+      end
+  end
+
   # The warning of the type is at 96 %.
   def drooped(low_pct: 93.0, recovered: true)
     rotor = along([[0.0, 100.0], [20.0, 100.0], [26.0, low_pct], [30.0, recovered ? 100.0 : low_pct], [60.0, 100.0]])
@@ -70,6 +90,57 @@ class FinderEdgesTest < Minitest::Test
 
     assert_equal 1, found('low_rotor_rpm_recovery', drooped(low_pct: warning - 0.6)).size
     assert_empty found('low_rotor_rpm_recovery', drooped(low_pct: warning + 0.3))
+  end
+
+  # Which hand mended it: the collective down by two, the throttle up by three, else it is a guess.
+  def mended(down: 0.0, up: 0.0, recovers_s: 10.0, agl: 400.0)
+    back = 20.0 + recovers_s
+    rotor = along([[0.0, 100.0], [20.0, 100.0], [24.0, 93.0], [26.0, 97.5], [back - 1.0, 97.5], [back, 100.0],
+                   [90.0, 100.0]])
+    hand = along([[0.0, 0.0], [24.0, 0.0], [25.0, 1.0], [90.0, 1.0]])
+    state = ->(t) do
+      { 'agl_ft' => agl, 'gs_kt' => 60.0, 'ias_kt' => 60.0, 'nr_pct' => rotor.call(t), 'ne_pct' => rotor.call(t),
+        'collective_pct' => 50.0 - (down * hand.call(t)), 'throttle_pct' => 80.0 + (up * hand.call(t)) }
+    end
+    found('low_rotor_rpm_recovery', state, seconds: 90.0)
+  end
+
+  def test_a_low_rotor_rpm_is_mended_by_a_hand_that_moved_so_far
+    guessed = ->(**how) { mended(**how).first.phase('recovery').estimated }
+
+    assert_equal([true, false], [1.7, 2.3].map { |pct| guessed.call(down: pct) })
+    assert_equal([true, false], [2.6, 3.4].map { |pct| guessed.call(up: pct) })
+  end
+
+  def test_a_low_rotor_rpm_that_is_over_within_forty_seconds_and_was_flown
+    assert_equal([1, 0], [44.0, 48.0].map { |seconds| mended(down: 10.0, recovers_s: seconds).size })
+    assert_equal([0, 1], [1.3, 1.7].map { |feet| mended(down: 10.0, agl: feet).size })
+  end
+
+  # The throttle closed in a hover, the height kept for a while, then down to the ground at an even rate.
+  def settled(height: 5.0, speed: 0.0, keeps_s: 1.0, falls_s: 2.0)
+    path = along([[0.0, 0.0], [5.0, 0.0], [8.0, height], [20.0 + keeps_s, height], [20.0 + keeps_s + falls_s, 0.0],
+                  [60.0, 0.0]])
+    state = ->(t) do
+      closed = t >= 20.0
+      down = t >= 20.0 + keeps_s + falls_s
+      kt = t < 8.0 || down ? 0.0 : speed
+      { 'agl_ft' => path.call(t), 'gs_kt' => kt, 'ias_kt' => kt, 'throttle_pct' => closed ? 0.0 : 80.0,
+        'vs_fpm' => t.between?(20.0 + keeps_s, 20.0 + keeps_s + falls_s) ? -60.0 * height / falls_s : 0.0,
+        'collective_pct' => t < 6.0 || t > 30.0 ? 0.0 : 40.0, 'nr_pct' => closed ? 92.0 : 100.0,
+        'ne_pct' => closed ? 70.0 : 100.0 }
+    end
+    found('hovering_autorotation', state)
+  end
+
+  def test_a_hovering_autorotation_by_height_speed_and_time
+    assert_equal 1, settled.size
+    { height: { 1.7 => 1, 1.3 => 0, 14.6 => 1, 15.4 => 0 }, speed: { 9.5 => 1, 10.5 => 0 },
+      keeps_s: { 5.2 => 1, 7.4 => 0 } }.each do |what, edges|
+      edges.each { |value, count| assert_equal count, settled(what => value).size, "#{what} #{value}" }
+    end
+    # It settles once 15 % of 5 ft are lost, three tenths of a second into two.
+    assert_in_delta 21.3, settled.first.phase('settle').start_s, 0.15
   end
 
   def slow(speed: 25.0, seconds: 20.0, climb_fpm: 0.0)

@@ -61,6 +61,37 @@ class GovernorOffTest < Minitest::Test
     assert_empty found(flight { { 'agl_ft' => 0.0 } })
   end
 
+  # Lower than three feet it stands; half a switch is none.
+  def test_how_high_and_how_far_switched
+    assert_equal([0, 1], [2.8, 3.2].map { |feet| found(flight { { 'agl_ft' => feet } }).size })
+    switched = ->(to) { found(flight { |t| { 'governor_on' => t >= OFF_S && t < ON_S ? to : 1 } }).size }
+
+    assert_equal([1, 0], [0.45, 0.55].map { |to| switched.call(to) })
+  end
+
+  # Needles three points apart are split, one point apart are joined; the throttle has moved once it is three percent
+  # over its lowest.
+  def test_a_split_a_joining_and_an_opened_throttle_by_their_numbers
+    apart = ->(points) { found(flight { |t| { 'ne_pct' => 100.0 - (t.between?(50, 60) ? points : 0.0) } }).first }
+
+    assert_equal %w[manual], apart.call(2.8).attempt.phase_ids
+    assert_includes found(flight { |t| joined(t).merge('ne_pct' => t.between?(50, 64) ? 96.8 : 100.0) }).first
+      .attempt.phase_ids, 'joining'
+    left = ->(points) do
+      found(flight { |t| joined(t).merge('ne_pct' => t < 64 ? joined(t)['ne_pct'] : 100.0 - points) }).first
+    end
+
+    refute_nil left.call(0.9).attempt.event(:joined_s)
+    assert_nil left.call(1.1).attempt.event(:joined_s)
+    opened = ->(pct) do
+      moved = ->(t) { t < 65 ? 2.0 : 2.0 + pct }
+      found(flight { |t| joined(t).merge(t.between?(60, 70) ? { 'throttle_pct' => moved.call(t) } : {}) }).first
+    end
+
+    assert_in_delta 65.0, opened.call(3.2).attempt.event(:opened_s), 0.2
+    assert_in_delta 70.1, opened.call(2.8).attempt.event(:opened_s), 0.2
+  end
+
   # Without the switch in the file nothing is claimed: rotor rpm alone wanders for many reasons.
   def test_without_the_switch_nothing_is_found
     assert_empty found(flight(columns: WrittenFlight::STILL.keys) { |t| joined(t) })

@@ -75,6 +75,26 @@ class HoverTaxiTest < Minitest::Test
     assert_empty found(flight(0.0) { |t, _ft| { 'track_deg' => (20.0 * t) % 360.0 } }), 'round and round'
   end
 
+  # At 10 kt and 4, and how long the pace is held: seconds between its passing 3 kt either way, and feet gone in them.
+  def test_what_is_just_a_taxi_and_just_none
+    { { pace_kt: 11.6 } => 1, { pace_kt: 12.4 } => 0, { pace_kt: 3.2 } => 1, { pace_kt: 2.8 } => 0,
+      { height_ft: 1.7 } => 1, { height_ft: 1.3 } => 0, { height_ft: 14.7 } => 1, { height_ft: 15.3 } => 0,
+      { pace_kt: 10.0, steady_s: 2.6 } => 1, { pace_kt: 10.0, steady_s: 1.7 } => 0,
+      { pace_kt: 4.0, steady_s: 5.5 } => 1, { pace_kt: 4.0, steady_s: 4.5 } => 0 }
+      .each { |how, count| assert_equal count, found(flight(0.0, **how)).size, how.inspect }
+  end
+
+  # A fifth of it may lie off its line by more than thirty degrees.
+  def test_a_taxi_that_wanders_is_none
+    wander = ->(deg, share) do
+      found(flight(0.0) { |t, _| { 'track_deg' => NOSE_DEG + ((t % 4.0) < 4.0 * share ? deg : 0.0) } }).size
+    end
+
+    assert_equal 1, wander.call(28.0, 0.4)
+    assert_equal 0, wander.call(33.0, 0.4)
+    assert_equal 1, wander.call(33.0, 0.1)
+  end
+
   # By hand: 150 ft at 5 kt are 17.8 s; taxiing north at 5 kt in 10 kt from the north the air is 15 kt, from the nose;
   # going left with the same wind it comes from the front left: 10 from ahead and 5 from the left.
   def test_the_plan_by_hand

@@ -52,6 +52,13 @@ class SlopeLandingTest < Minitest::Test
     assert_includes only(settings: { 'slope_deg' => 1.0 }).faults.map(&:id), 'not_level'
   end
 
+  # Standing on less than a degree and a half of it is a set-down like any other; so is what drifts.
+  def test_what_is_just_a_landing_on_a_slope_and_just_none
+    count = ->(**how) { found(**how).count { |one| one.attempt.manoeuvre == 'slope_landing' } }
+
+    assert_equal([0, 1], [1.3, 1.7].map { |deg| count.call(slope: deg) })
+  end
+
   # Past what the type stands on it is critical, whatever the slope was said to be.
   def test_past_the_types_limit_is_critical
     measure = only(slope: 7.0, settings: { 'slope_deg' => 7.0 }).measures['ground_roll_deg']

@@ -117,6 +117,16 @@ class TurnAboutAPointTest < Minitest::Test
     assert_in_delta planned_ft * 0.5, value(turn, 'turn_radius_max_off_ft'), 30
   end
 
+  # From 330 degrees round it is one; nearer than 0.4 of the planned radius or beyond 1.8 it is no turn about the point.
+  def test_how_far_round_and_how_near
+    { 0.88 => 0, 0.95 => 1 }.each do |turns, count|
+      assert_equal count, found(csv(turns: turns, noise: 0.0)).size, "#{turns} times round"
+    end
+    { 0.36 => 0, 0.44 => 1, 1.75 => 1, 1.86 => 0 }.each do |share, count|
+      assert_equal count, found(csv(radius_ft: planned_ft * share, noise: 0.0)).size, "#{share} of the radius"
+    end
+  end
+
   def test_only_against_a_planned_figure_and_only_all_the_way_round
     assert_empty found(csv, exercise: 'straight_in_autorotation')
     assert_empty found(csv, exercise: nil)

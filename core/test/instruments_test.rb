@@ -65,7 +65,6 @@ class InstrumentsTest < Minitest::Test
   }.each do |name, (channel, usual, most)|
     { 0.2 => 'jumped', -0.2 => nil }.each do |more, doubt|
       define_method("test_a_#{name}_that_leaps_by_#{doubt ? 'more' : 'less'}_than_it_can") do
-        { channel.to_sym => usual - most - more }
         leap = { channel.to_sym => usual - most - more }
         readings = read(4.0) { |t| t >= 2.0 ? trembling(t, **leap) : trembling(t, channel.to_sym => usual) }
         leaps = readings.find { |t, _| t >= 2.0 }

@@ -178,6 +178,36 @@ class EitherSideTest < Minitest::Test
     assert_equal 1, turn(5.1).size
   end
 
+  # Turns one after the other, each of so many degrees at five a second in 18 degrees of bank, some seconds apart.
+  def turns(*degrees, apart_s: 3.0)
+    ends = degrees.reduce([10.0]) { |times, deg| [*times, times.last + (deg.abs / 5.0) + apart_s] }
+    at = degrees.zip(ends).map { |deg, from| [from, from + (deg.abs / 5.0), deg] }
+    flight = WrittenFlight.new(ends.last + 20.0) do |t|
+      gone = at.sum { |from, to, deg| deg * ((t - from) / (to - from)).clamp(0.0, 1.0) }
+      now = at.find { |from, to, _| t.between?(from, to) }
+      { 'agl_ft' => 900.0, 'gs_kt' => 65.0, 'ias_kt' => 65.0, 'hdg_deg' => (350.0 + gone) % 360.0,
+        'track_deg' => (350.0 + gone) % 360.0, 'roll_deg' => now ? 18.0 * (now[2] <=> 0.0) : 0.0 }
+    end
+    [Fujin::Grading::Turns.new(signals_of(flight.csv), Fujin::Lessons.context(conditions: conditions)), ends.last]
+  end
+
+  def test_sixty_degrees_make_a_turn_and_half_a_second_of_wings_level_ends_none
+    count = ->(*degrees, **how) { turns(*degrees, **how).then { |all, to| all.find(0.0, to).size } }
+
+    assert_equal([0, 1], [57.0, 64.0].map { |deg| count.call(deg) })
+    assert_equal([0, 1], [-57.0, -64.0].map { |deg| count.call(deg) })
+    assert_equal([1, 2], [0.4, 1.6].map { |seconds| count.call(80.0, 80.0, apart_s: seconds) })
+  end
+
+  # From 25 degrees either way; what is left of both is less than half of the larger.
+  def test_an_s_is_two_turns_that_all_but_cancel_each_other
+    count = ->(*degrees) { turns(*degrees).then { |all, to| all.s_turn(0.0, to).size } }
+
+    assert_equal([0, 2], [23.0, 29.0].map { |deg| count.call(deg, -deg) })
+    assert_equal([0, 2], [36.0, 46.0].map { |deg| count.call(80.0, -deg) })
+    assert_equal 0, count.call(40.0, 40.0)
+  end
+
   # 100 mph are 86.9 kt, 100 km/h 54.0 kt, 10 m/s 19.4 kt or 1,969 ft/min.
   def test_units_of_a_device
     row = 't,v,w'

@@ -188,6 +188,23 @@ class FinderEdgesTest < Minitest::Test
     end
   end
 
+  # Standing at a height and a pace, then away within so long.
+  def away(stands_ft: 5.0, stands_kt: 0.0, within_s: 20.0)
+    there = 20.0 + within_s
+    speed = along([[0.0, stands_kt], [20.0, stands_kt], [there, 60.0], [200.0, 60.0]])
+    height = along([[0.0, stands_ft], [20.0 + (0.1 * within_s), stands_ft], [there, 150.0], [200.0, 150.0]])
+    ->(t) { { 'agl_ft' => height.call(t), 'gs_kt' => speed.call(t), 'ias_kt' => speed.call(t) } }
+  end
+
+  def test_a_take_off_by_where_it_stood_and_how_long_it_took
+    { { stands_ft: 19.0 } => 1, { stands_ft: 21.0 } => 0, { stands_kt: 2.8 } => 1, { stands_kt: 3.2 } => 0,
+      { within_s: 98.0 } => 1, { within_s: 110.0 } => 0 }.each do |how, count|
+      off = grade_csv(WrittenFlight.new(150.0, &away(**how)).csv, day: conditions(wind: CALM)).proposals
+
+      assert_equal count, off.count { |one| one.attempt.manoeuvre.end_with?('take_off') }, how.inspect
+    end
+  end
+
   def test_a_take_off_by_the_speed_and_the_height_that_are_reached
     count = ->(**given) { found('hover_power_take_off', take_off(**given)).size }
 

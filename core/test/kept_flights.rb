@@ -5,6 +5,7 @@ require_relative 'test_helper'
 # What a family's pilot flies, how each of its faults shows, and what is found, measured and named in it.
 module KeptFlights
   WIND = Fujin::Wind.parse('330/9')
+  GUSTS = Fujin::Wind.parse('320/12G21')
   # Faults of the simulated pilots at a size that is seen.
   SIZES = { 's' => 1.5, 'deg' => 4.0, 'kt' => 9.0, 'ft' => 60.0, 'points' => 5.0, 'gain' => 0.7, 'fpm' => 300.0,
             'pct' => 15.0 }.freeze
@@ -16,6 +17,7 @@ module KeptFlights
     Fujin::Catalogue.all.select { |m| m.pilot && m.finder.name.start_with?(family) }.each do |manoeuvre|
       define_method("test_flights_of_#{manoeuvre.id}_are_as_they_were") do
         found = { 'clean' => {}, **known_faults(pilot) }.transform_values { |faults| answers(manoeuvre, faults) }
+        found['another type in gusts'] = answers(manoeuvre, {}, id: 'yarrow-4', wind: GUSTS)
 
         assert_empty Kept.differences("flight_#{manoeuvre.id}", found)
       end
@@ -31,8 +33,8 @@ module KeptFlights
       pilot::FAULTS.to_h { |name, unit| [name, { name => SIZES.fetch(unit) }] }
     end
 
-    def answers(manoeuvre, faults)
-      day = conditions(wind: WIND)
+    def answers(manoeuvre, faults, id: 'tansy-2', wind: WIND)
+      day = conditions(id, wind: wind)
       run = manoeuvre.pilot.call(day, house: Fujin::Planning::HouseMethod.new, height_ft: nil, course_deg: 350.0,
                                       settings: {}, faults: faults).run
       csv = Fujin::Flight::Recorder.new(type: day.type, origin: CoreHelp::SPOT, seed: 7).csv(run)

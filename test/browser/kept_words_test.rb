@@ -96,11 +96,7 @@ class KeptWordsTest < Minitest::Test
     visit "/sorties/#{@sortie.id}/prepare"
     assert_button 'Go', disabled: false
     open_the_day
-    page.execute_script(<<~JS)
-      const ask = window.fetch
-      window.fetch = (request, init) =>
-        (request.url ?? request).includes('/plan') ? new Promise((go) => { window.letGo = () => go(ask(request, init)) }) : ask(request, init)
-    JS
+    hold_plans
     fill_in 'Wind, kt', with: '14'
     assert_text 'Go waits for the new ones'
     assert_button 'Go', disabled: true
@@ -109,6 +105,35 @@ class KeptWordsTest < Minitest::Test
     assert_text 'headwind 14 kt'
     assert_no_selector '[data-old]'
     assert_button 'Go', disabled: false
+  end
+
+  # Nobody answers for ten seconds: that is said, and asked again without anybody's doing.
+  def test_a_plan_that_did_not_come_in_time_is_asked_again
+    sign_in(@instructor)
+    visit "/sorties/#{@sortie.id}/prepare"
+    assert_button 'Go', disabled: false
+    open_the_day
+    hold_plans
+    fill_in 'Wind, kt', with: '14'
+    assert_text 'No connection to Fujin', wait: 30
+    assert_button 'Go', disabled: true
+    page.execute_script('window.passLater()')
+    assert_text 'headwind 14 kt', wait: 30
+    assert_no_text 'No connection to Fujin'
+    assert_button 'Go', disabled: false
+  end
+
+  # Plans are answered once they are let go; those that were asked before may stay without an answer for good.
+  def hold_plans
+    page.execute_script(<<~JS)
+      const ask = window.fetch
+      const held = []
+      let open = false
+      window.fetch = (request, init) =>
+        !open && (request.url ?? request).includes('/plan') ? new Promise((go) => held.push(() => go(ask(request, init)))) : ask(request, init)
+      window.passLater = () => { open = true }
+      window.letGo = () => { open = true; held.forEach((one) => one()) }
+    JS
   end
 
   def test_each_view_has_its_name_and_takes_the_focus

@@ -9,6 +9,8 @@ import { App } from './app/App'
 import { keepShell } from './app/pwa'
 import './design/tokens.css'
 
+const AGAIN_MS = 5000
+
 const queries: QueryClient = new QueryClient({
   queryCache: new QueryCache({ onError: (error) => askWhoIsHere(queries, error) }),
   mutationCache: new MutationCache({ onError: (error) => askWhoIsHere(queries, error) }),
@@ -17,6 +19,8 @@ const queries: QueryClient = new QueryClient({
     queries: {
       networkMode: 'always',
       retry: (times, error) => times < 1 && !(error instanceof NoConnection),
+      // What nobody answered in time is asked again by itself, until somebody does.
+      refetchInterval: ({ state }) => (state.error instanceof NoConnection ? AGAIN_MS : false),
       refetchOnWindowFocus: false,
       staleTime: 2000,
     },

@@ -72,15 +72,12 @@ module Fujin
         drag_across = pressure * @drag[1] * across
         drag_up = pressure * @drag[2] * up
 
-        Rates.new(
-          acceleration(held, thrust, push - drag_ahead, drag_across, drag_up),
-          (shaft_drive - shaft - accessory) / (@rotor.inertia * rotor_speed),
-          @rotor.inflow_rate(height, climb, edge, airspeed, thrust, induced),
-          (thrust * @rotor.induced_factor * induced) + profile + accessory + (drag_ahead * along) +
-            (drag_across * across) + (drag_up * up),
-          shaft_drive + (push * along),
-          thrust, shaft, climb, edge
-        )
+        spin = (shaft_drive - shaft - accessory) / (@rotor.inertia * rotor_speed)
+        inflow = @rotor.inflow_rate(height, climb, edge, airspeed, thrust, induced)
+        loss_w = (thrust * @rotor.induced_factor * induced) + profile + accessory + (drag_ahead * along) +
+          (drag_across * across) + (drag_up * up)
+        Rates.new(acceleration(held, thrust, push - drag_ahead, drag_across, drag_up), spin, inflow, loss_w,
+                  shaft_drive + (push * along), thrust, shaft, climb, edge)
       end
 
       private

@@ -6,6 +6,8 @@ module Fujin
     # (docs/reference/flight-model.md), on which Forces act. Fourth-order Runge-Kutta on position, velocity, rotor speed
     # and inflow; control and engine lags are solved exactly within the step. SI; north, east, up.
     class Model
+      include RungeKutta
+
       # Chosen: halving it moves a contact by less than half a metre (core/test/flight_model_test.rb).
       STEP_S = 0.02
       # Chosen: a hand's quickest movement of the collective, and the boost or linkage behind it.
@@ -258,18 +260,6 @@ module Fujin
         @induced += sixth * weighted(first.inflow, second.inflow, third.inflow, last.inflow)
         @account.lose(sixth * weighted(first.loss_w, second.loss_w, third.loss_w, last.loss_w))
         @account.supply(sixth * weighted(first.drive_w, second.drive_w, third.drive_w, last.drive_w))
-      end
-
-      # The middle rates count twice.
-      def weighted(first, second, third, last) = first + (2 * second) + (2 * third) + last
-
-      # Written out: these arrays are made at every step.
-      def moved(from, rate, dt) = [from[0] + (dt * rate[0]), from[1] + (dt * rate[1]), from[2] + (dt * rate[2])]
-
-      def taken(from, first, second, third, last, sixth)
-        [from[0] + (sixth * weighted(first[0], second[0], third[0], last[0])),
-         from[1] + (sixth * weighted(first[1], second[1], third[1], last[1])),
-         from[2] + (sixth * weighted(first[2], second[2], third[2], last[2]))]
       end
 
       # The contact at the moment the height passed zero, not at the end of the step; within it the velocity changes

@@ -1,29 +1,29 @@
 # frozen_string_literal: true
 
 require_relative 'test_helper'
-require_relative 'written_flight'
+require_relative 'written_edges'
 
 # When the engine stopped driving the rotor, by whatever the file has to tell it: each number on either side, in
 # recordings written out here (docs/reference/boundaries.md, 'Closure').
 class ClosuresTest < Minitest::Test
+  include WrittenEdges
+
   # @yield [t_s] the columns that differ from standing still
   def closures(*columns, seconds: 60.0, &state)
     csv = WrittenFlight.new(seconds, columns: ['north_ft', 'east_ft', *columns], &state).csv
     Fujin::Grading::Closures.new(signals_of(csv))
   end
 
-  # The line through points of [time, value].
-  def along(*points) = ->(t) { Q.interpolate(points, t) }
   # From one value to another at 20 s, within so long.
   def fall(from, to, over_s = 0.1) = along([0.0, from], [20.0, from], [20.0 + over_s, to], [60.0, to])
 
-  def found(column, values, **more)
+  def told(column, values, **more)
     closures(column, *more.keys.map(&:to_s)) do |t|
       { column => values.call(t), **more.to_h { |name, others| [name.to_s, others.call(t)] } }
     end.all
   end
 
-  def counts(edges) = edges.each { |values, count| assert_equal count, found(*values).first.size, values.inspect }
+  def counts(edges) = edges.each { |values, count| assert_equal count, told(*values).first.size, values.inspect }
 
   def test_a_throttle_that_is_closed_from_over_twenty_to_under_ten_within_a_second
     by_hand = ->(*shape) { ['throttle_pct', fall(*shape)] }
@@ -35,15 +35,15 @@ class ClosuresTest < Minitest::Test
 
   # Half-way down between the last sample before the fall and the first after it.
   def test_the_moment_is_the_middle_of_the_fall
-    times, estimated = found('throttle_pct', fall(80.0, 5.0))
+    times, estimated = told('throttle_pct', fall(80.0, 5.0))
 
     assert_in_delta 20.05, times.first, 0.01
     refute estimated
-    assert found('map_inhg', fall(25.0, 12.0)).last, 'anything else is a guess'
+    assert told('map_inhg', fall(25.0, 12.0)).last, 'anything else is a guess'
   end
 
   def test_needles_that_part_by_more_than_a_point_and_go_on_to_three_within_two_seconds
-    parted = ->(gap, over_s) { found('ne_pct', fall(100.0, 100.0 - gap, over_s), nr_pct: ->(_) { 100.0 }).first.size }
+    parted = ->(gap, over_s) { told('ne_pct', fall(100.0, 100.0 - gap, over_s), nr_pct: ->(_) { 100.0 }).first.size }
 
     assert_equal 1, parted.call(3.2, 1.0)
     assert_equal 0, parted.call(2.8, 1.0)
@@ -64,13 +64,13 @@ class ClosuresTest < Minitest::Test
            ['collective_pct', fall(50.0, 19.0)] => 1, ['collective_pct', fall(50.0, 21.0)] => 0,
            ['collective_pct', fall(50.0, 15.0, 2.9)] => 1, ['collective_pct', fall(50.0, 15.0, 3.4)] => 0)
     # Half a second before it is seen to move by five.
-    assert_in_delta 20.1 - 0.5, found('collective_pct', fall(50.0, 10.0)).first.first, 0.05
+    assert_in_delta 20.1 - 0.5, told('collective_pct', fall(50.0, 10.0)).first.first, 0.05
   end
 
   def test_a_rotor_that_loses_over_two_points_in_half_a_second
     counts(['nr_pct', fall(100.0, 88.0, 12.0 / 4.4)] => 1, ['nr_pct', fall(100.0, 88.0, 12.0 / 3.6)] => 0)
     # Its last 99, a point after it began to fall.
-    assert_in_delta 20.0 + (1.0 / 4.4), found('nr_pct', fall(100.0, 88.0, 12.0 / 4.4)).first.first, 0.15
+    assert_in_delta 20.0 + (1.0 / 4.4), told('nr_pct', fall(100.0, 88.0, 12.0 / 4.4)).first.first, 0.15
   end
 
   def test_an_engine_at_idle_as_far_as_the_file_tells

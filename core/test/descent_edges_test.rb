@@ -1,20 +1,14 @@
 # frozen_string_literal: true
 
 require_relative 'test_helper'
-require_relative 'written_flight'
+require_relative 'written_edges'
 
 # What is just an approach, a run-on landing, a landing or a take-off of a gyroplane, and what is just not: recordings
 # without noise, on either side of each boundary's number (docs/reference/boundaries.md).
 class DescentEdgesTest < Minitest::Test
-  CALM = Fujin::Wind.calm
+  include WrittenEdges
 
-  def graded(state, seconds: 120.0, id: 'tansy-2', **context)
-    csv = WrittenFlight.new(seconds, &state).csv
-    grade_csv(csv, day: conditions(id, wind: CALM), **context).proposals.map(&:attempt)
-  end
-
-  def found(kind, state, **more) = graded(state, **more).select { |attempt| attempt.manoeuvre == kind }
-  def along(*points) = ->(t) { Q.interpolate(points, t) }
+  def found(kind, state, seconds: 120.0, **more) = super
 
   # A state by lines through points of each column, the sink with the height, the way gone with the speed.
   def lines(height:, speed:, **more)

@@ -1,21 +1,12 @@
 # frozen_string_literal: true
 
 require_relative 'test_helper'
-require_relative 'written_flight'
+require_relative 'written_edges'
 
 # What is just enough to be an attempt, and what is just not: recordings without noise, on either side of each
 # boundary's number (docs/reference/boundaries.md).
 class FinderEdgesTest < Minitest::Test
-  CALM = Fujin::Wind.calm
-
-  def found(kind, state, seconds: 60.0, id: 'tansy-2')
-    csv = WrittenFlight.new(seconds, &state).csv
-    proposals = grade_csv(csv, day: conditions(id, wind: CALM)).proposals
-    proposals.map(&:attempt).select { |attempt| attempt.manoeuvre == kind }
-  end
-
-  # The line through points of [time, value].
-  def along(points) = ->(t) { Q.interpolate(points, t) }
+  include WrittenEdges
 
   def hover(height: 5.0, speed: 0.0, from: 20.0, to: 40.0, heading: ->(_) { 350.0 })
     ->(t) do
@@ -35,16 +26,16 @@ class FinderEdgesTest < Minitest::Test
 
   def test_a_hover_turn_by_rate_and_angle
     { [5.3, 12.0] => 1, [4.7, 14.0] => 0, [9.0, 5.4] => 1, [9.0, 4.6] => 0 }.each do |(rate, seconds), count|
-      heading = along([[0.0, 350.0], [24.0, 350.0], [24.0 + seconds, 350.0 + (rate * seconds)],
-                       [60.0, 350.0 + (rate * seconds)]])
+      heading = along([0.0, 350.0], [24.0, 350.0], [24.0 + seconds, 350.0 + (rate * seconds)],
+                      [60.0, 350.0 + (rate * seconds)])
 
       assert_equal count, found('hover_turn', hover(to: 50.0, heading: heading)).size, "#{rate}°/s, #{seconds} s"
     end
   end
 
   def slowed(to_kt: 58.0, climbed_ft: 0.0)
-    speed = along([[0.0, 70.0], [25.0, 70.0], [37.0, to_kt], [70.0, to_kt]])
-    height = along([[0.0, 600.0], [25.0, 600.0], [37.0, 600.0 + climbed_ft], [70.0, 600.0 + climbed_ft]])
+    speed = along([0.0, 70.0], [25.0, 70.0], [37.0, to_kt], [70.0, to_kt])
+    height = along([0.0, 600.0], [25.0, 600.0], [37.0, 600.0 + climbed_ft], [70.0, 600.0 + climbed_ft])
     ->(t) { { 'agl_ft' => height.call(t), 'gs_kt' => speed.call(t), 'ias_kt' => speed.call(t) } }
   end
 
@@ -57,8 +48,8 @@ class FinderEdgesTest < Minitest::Test
 
   # A change from 70 to 55 kt in level flight, otherwise so: the whole of it higher or lower, climbing, turning.
   def changed(to_kt: 55.0, agl: 600.0, fpm: 0.0, turned: 0.0, over_s: 12.0, from_kt: 70.0)
-    speed = along([[0.0, from_kt], [25.0, from_kt], [25.0 + over_s, to_kt], [120.0, to_kt]])
-    nose = along([[0.0, 350.0], [25.0, 350.0], [25.0 + over_s, 350.0 + turned], [120.0, 350.0 + turned]])
+    speed = along([0.0, from_kt], [25.0, from_kt], [25.0 + over_s, to_kt], [120.0, to_kt])
+    nose = along([0.0, 350.0], [25.0, 350.0], [25.0 + over_s, 350.0 + turned], [120.0, 350.0 + turned])
     ->(t) do
       { 'agl_ft' => agl + (fpm * t / 60.0), 'gs_kt' => speed.call(t), 'ias_kt' => speed.call(t),
         'hdg_deg' => nose.call(t), 'vs_fpm' => fpm }
@@ -77,8 +68,8 @@ class FinderEdgesTest < Minitest::Test
 
   # The warning of the type is at 96 %.
   def drooped(low_pct: 93.0, recovered: true)
-    rotor = along([[0.0, 100.0], [20.0, 100.0], [26.0, low_pct], [30.0, recovered ? 100.0 : low_pct], [60.0, 100.0]])
-    collective = along([[0.0, 50.0], [26.0, 50.0], [27.0, 40.0], [60.0, 40.0]])
+    rotor = along([0.0, 100.0], [20.0, 100.0], [26.0, low_pct], [30.0, recovered ? 100.0 : low_pct], [60.0, 100.0])
+    collective = along([0.0, 50.0], [26.0, 50.0], [27.0, 40.0], [60.0, 40.0])
     ->(t) do
       { 'agl_ft' => 400.0, 'gs_kt' => 60.0, 'ias_kt' => 60.0, 'nr_pct' => rotor.call(t), 'ne_pct' => rotor.call(t),
         'collective_pct' => collective.call(t) }
@@ -95,9 +86,9 @@ class FinderEdgesTest < Minitest::Test
   # Which hand mended it: the collective down by two, the throttle up by three, else it is a guess.
   def mended(down: 0.0, up: 0.0, recovers_s: 10.0, agl: 400.0)
     back = 20.0 + recovers_s
-    rotor = along([[0.0, 100.0], [20.0, 100.0], [24.0, 93.0], [26.0, 97.5], [back - 1.0, 97.5], [back, 100.0],
-                   [90.0, 100.0]])
-    hand = along([[0.0, 0.0], [24.0, 0.0], [25.0, 1.0], [90.0, 1.0]])
+    rotor = along([0.0, 100.0], [20.0, 100.0], [24.0, 93.0], [26.0, 97.5], [back - 1.0, 97.5], [back, 100.0],
+                  [90.0, 100.0])
+    hand = along([0.0, 0.0], [24.0, 0.0], [25.0, 1.0], [90.0, 1.0])
     state = ->(t) do
       { 'agl_ft' => agl, 'gs_kt' => 60.0, 'ias_kt' => 60.0, 'nr_pct' => rotor.call(t), 'ne_pct' => rotor.call(t),
         'collective_pct' => 50.0 - (down * hand.call(t)), 'throttle_pct' => 80.0 + (up * hand.call(t)) }
@@ -119,8 +110,8 @@ class FinderEdgesTest < Minitest::Test
 
   # The throttle closed in a hover, the height kept for a while, then down to the ground at an even rate.
   def settled(height: 5.0, speed: 0.0, keeps_s: 1.0, falls_s: 2.0)
-    path = along([[0.0, 0.0], [5.0, 0.0], [8.0, height], [20.0 + keeps_s, height], [20.0 + keeps_s + falls_s, 0.0],
-                  [60.0, 0.0]])
+    path = along([0.0, 0.0], [5.0, 0.0], [8.0, height], [20.0 + keeps_s, height], [20.0 + keeps_s + falls_s, 0.0],
+                 [60.0, 0.0])
     state = ->(t) do
       closed = t >= 20.0
       down = t >= 20.0 + keeps_s + falls_s
@@ -164,7 +155,7 @@ class FinderEdgesTest < Minitest::Test
     ->(t) do
       inside = t.between?(20.0, 40.0)
       fallen = sink * (t.clamp(20.0, 40.0) - 20.0) / 60.0
-      kt = inside ? speed : along([[0.0, 60.0], [20.0, 60.0], [40.0, speed], [50.0, 60.0], [60.0, 60.0]]).call(t)
+      kt = inside ? speed : along([0.0, 60.0], [20.0, 60.0], [40.0, speed], [50.0, 60.0], [60.0, 60.0]).call(t)
       { 'agl_ft' => 1200.0 - fallen, 'gs_kt' => kt, 'ias_kt' => kt }
     end
   end
@@ -178,8 +169,8 @@ class FinderEdgesTest < Minitest::Test
 
   # Standing, then away: speed and height from nothing to what is reached, then level. The climb speed is 58 kt.
   def take_off(reached_kt: 60.0, reached_ft: 120.0, from_s: 30.0, steep_deg: nil)
-    speed = along([[0.0, 0.0], [20.0, 0.0], [40.0, reached_kt], [60.0, reached_kt]])
-    height = along([[0.0, 5.0], [from_s, 5.0], [40.0, reached_ft], [60.0, reached_ft]])
+    speed = along([0.0, 0.0], [20.0, 0.0], [40.0, reached_kt], [60.0, reached_kt])
+    height = along([0.0, 5.0], [from_s, 5.0], [40.0, reached_ft], [60.0, reached_ft])
     flown = 0.0
     ->(t) do
       flown += speed.call(t) * WrittenFlight::FT_S * WrittenFlight::STEP_S
@@ -191,8 +182,8 @@ class FinderEdgesTest < Minitest::Test
   # Standing at a height and a pace, then away within so long.
   def away(stands_ft: 5.0, stands_kt: 0.0, within_s: 20.0)
     there = 20.0 + within_s
-    speed = along([[0.0, stands_kt], [20.0, stands_kt], [there, 60.0], [200.0, 60.0]])
-    height = along([[0.0, stands_ft], [20.0 + (0.1 * within_s), stands_ft], [there, 150.0], [200.0, 150.0]])
+    speed = along([0.0, stands_kt], [20.0, stands_kt], [there, 60.0], [200.0, 60.0])
+    height = along([0.0, stands_ft], [20.0 + (0.1 * within_s), stands_ft], [there, 150.0], [200.0, 150.0])
     ->(t) { { 'agl_ft' => height.call(t), 'gs_kt' => speed.call(t), 'ias_kt' => speed.call(t) } }
   end
 
@@ -245,8 +236,8 @@ class FinderEdgesTest < Minitest::Test
     there = up + waits_s + 2.0
     leaves = there + steady_s
     held = height + (climb_fpm / 60.0 * steady_s)
-    path = along([[0.0, 0.0], [stood_s, 0.0], [up, 1.5], [up + waits_s, 1.5], [there, height], [leaves, held],
-                  [leaves + 3.0, 60.0], [90.0, 60.0]])
+    path = along([0.0, 0.0], [stood_s, 0.0], [up, 1.5], [up + waits_s, 1.5], [there, height], [leaves, held],
+                 [leaves + 3.0, 60.0], [90.0, 60.0])
     ->(t) do
       kt = t < stood_s ? 0.0 : speed
       { 'agl_ft' => path.call(t), 'gs_kt' => t > leaves ? 20.0 : kt, 'ias_kt' => t > leaves ? 20.0 : kt }

@@ -16,21 +16,17 @@ class UnitsSaidTwiceTest < Minitest::Test
   def airspeed(ratio, gs_kt: 70.0, **more) = said(**more) { { 'ias_kt' => gs_kt * ratio, 'gs_kt' => gs_kt } }
 
   def test_an_airspeed_in_metres_a_second_or_kilometres_an_hour
-    { 0.39 => nil, 0.41 => 'm/s', 0.61 => 'm/s', 0.63 => nil }.each do |ratio, unit|
-      unit ? assert_includes(airspeed(ratio), "looks like #{unit}") : assert_empty(airspeed(ratio), ratio)
-    end
-    { 1.53 => nil, 1.57 => 'km/h', 2.38 => 'km/h', 2.42 => nil }.each do |ratio, unit|
-      unit ? assert_includes(airspeed(ratio), "looks like #{unit}") : assert_empty(airspeed(ratio), ratio)
-    end
+    { 0.39 => nil, 0.41 => 'm/s', 0.61 => 'm/s', 0.63 => nil, 1.53 => nil, 1.57 => 'km/h', 2.38 => 'km/h', 2.42 => nil }
+      .each { |ratio, unit| assert_told unit, airspeed(ratio), ratio }
     assert_includes airspeed(0.5), 'ias_kt was left out: it is 0.5 times the ground speed throughout'
   end
 
-  # A strong wind makes the same ratio of speeds that are flown.
-  def test_speeds_that_are_flown_are_left_alone
-    assert_includes airspeed(0.5, gs_kt: 109.0), 'm/s'
-    assert_empty airspeed(0.5, gs_kt: 111.0)
-    assert_includes airspeed(1.6, gs_kt: 66.0), 'km/h'
-    assert_empty airspeed(1.6, gs_kt: 65.0)
+  # A strong wind makes the same ratio of speeds that are flown; of slow ones and of few samples nothing is known.
+  def test_speeds_that_are_flown_slow_ones_and_a_few_samples_are_left_alone
+    [[{ gs_kt: 109.0 }, 0.5, 'm/s'], [{ gs_kt: 111.0 }, 0.5, nil], [{ gs_kt: 66.0 }, 1.6, 'km/h'],
+     [{ gs_kt: 65.0 }, 1.6, nil], [{ gs_kt: 25.5 }, 0.5, 'm/s'], [{ gs_kt: 24.5 }, 0.5, nil],
+     [{ seconds: 19 }, 0.5, 'm/s'], [{ seconds: 18 }, 0.5, nil]]
+      .each { |how, ratio, unit| assert_told unit, airspeed(ratio, **how), how }
   end
 
   # Nearly one in twenty may be a gust or a dropout.
@@ -41,13 +37,6 @@ class UnitsSaidTwiceTest < Minitest::Test
 
     assert_includes shown.call(4), 'm/s'
     assert_empty shown.call(5)
-  end
-
-  def test_so_slow_or_of_so_few_samples_nothing_is_said
-    assert_includes airspeed(0.5, gs_kt: 25.5), 'm/s'
-    assert_empty airspeed(0.5, gs_kt: 24.5)
-    assert_includes airspeed(0.5, seconds: 19), 'm/s'
-    assert_empty airspeed(0.5, seconds: 18)
   end
 
   def test_a_rotor_speed_that_is_a_share
@@ -97,5 +86,12 @@ class UnitsSaidTwiceTest < Minitest::Test
   def test_heights_that_hardly_change_say_nothing_of_it
     assert_includes climb(0.3048, fpm: 61.0), 'm/min'
     assert_empty climb(0.3048, fpm: 59.0)
+  end
+
+  private
+
+  # @param unit [String, nil] nil where nothing is to be said
+  def assert_told(unit, said, how)
+    unit ? assert_includes(said, "looks like #{unit}", how) : assert_empty(said, how)
   end
 end

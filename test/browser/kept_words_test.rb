@@ -92,12 +92,7 @@ class KeptWordsTest < Minitest::Test
 
   # The plan held back: what stands there is marked at once, and Go waits.
   def test_the_plan_of_the_day_before_is_marked
-    sign_in(@instructor)
-    visit "/sorties/#{@sortie.id}/prepare"
-    assert_button 'Go', disabled: false
-    open_the_day
-    hold_plans
-    fill_in 'Wind, kt', with: '14'
+    change_the_wind_while_plans_are_held
     assert_text 'Go waits for the new ones'
     assert_button 'Go', disabled: true
     assert_selector '[data-old]'
@@ -109,31 +104,13 @@ class KeptWordsTest < Minitest::Test
 
   # Nobody answers for ten seconds: that is said, and asked again without anybody's doing.
   def test_a_plan_that_did_not_come_in_time_is_asked_again
-    sign_in(@instructor)
-    visit "/sorties/#{@sortie.id}/prepare"
-    assert_button 'Go', disabled: false
-    open_the_day
-    hold_plans
-    fill_in 'Wind, kt', with: '14'
+    change_the_wind_while_plans_are_held
     assert_text 'No connection to Fujin', wait: 30
     assert_button 'Go', disabled: true
     page.execute_script('window.passLater()')
     assert_text 'headwind 14 kt', wait: 30
     assert_no_text 'No connection to Fujin'
     assert_button 'Go', disabled: false
-  end
-
-  # Plans are answered once they are let go; those that were asked before may stay without an answer for good.
-  def hold_plans
-    page.execute_script(<<~JS)
-      const ask = window.fetch
-      const held = []
-      let open = false
-      window.fetch = (request, init) =>
-        !open && (request.url ?? request).includes('/plan') ? new Promise((go) => held.push(() => go(ask(request, init)))) : ask(request, init)
-      window.passLater = () => { open = true }
-      window.letGo = () => { open = true; held.forEach((one) => one()) }
-    JS
   end
 
   def test_each_view_has_its_name_and_takes_the_focus
@@ -169,5 +146,29 @@ class KeptWordsTest < Minitest::Test
     click_on 'Close'
     press('f')
     assert_current_path(/fly/)
+  end
+
+  private
+
+  def change_the_wind_while_plans_are_held
+    sign_in(@instructor)
+    visit "/sorties/#{@sortie.id}/prepare"
+    assert_button 'Go', disabled: false
+    open_the_day
+    hold_plans
+    fill_in 'Wind, kt', with: '14'
+  end
+
+  # Plans are answered once they are let go; those that were asked before may stay without an answer for good.
+  def hold_plans
+    page.execute_script(<<~JS)
+      const ask = window.fetch
+      const held = []
+      let open = false
+      window.fetch = (request, init) =>
+        !open && (request.url ?? request).includes('/plan') ? new Promise((go) => held.push(() => go(ask(request, init)))) : ask(request, init)
+      window.passLater = () => { open = true }
+      window.letGo = () => { open = true; held.forEach((one) => one()) }
+    JS
   end
 end

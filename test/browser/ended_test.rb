@@ -19,6 +19,18 @@ class EndedSessionTest < Minitest::Test
     assert_field 'Sign-in name'
   end
 
+  # Nothing lies on the device either: that is said, and the page comes by itself once there is an answer.
+  def test_a_first_visit_without_an_answer_is_asked_again
+    visit '/'
+    page.driver.browser.execute_cdp('Storage.clearDataForOrigin', origin: page.server_url, storageTypes: 'all')
+    BrowserHelp.hung = true
+    visit '/'
+    assert_text 'No connection to Fujin'
+    BrowserHelp.hung = false
+
+    assert_field 'Sign-in name'
+  end
+
   def test_a_read_of_a_session_that_has_ended_leads_to_signing_in
     sign_in(@instructor)
     Fujin::PersonSession.find_each(&:destroy!)

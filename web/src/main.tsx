@@ -4,12 +4,11 @@ import { language } from '#language/i18n'
 import { createRoot } from 'react-dom/client'
 import { BrowserRouter } from 'react-router'
 import { NoConnection } from './api/client'
+import { askedAgain } from './api/kept'
 import { askWhoIsHere } from './api/session'
 import { App } from './app/App'
 import { keepShell } from './app/pwa'
 import './design/tokens.css'
-
-const AGAIN_MS = 5000
 
 const queries: QueryClient = new QueryClient({
   queryCache: new QueryCache({ onError: (error) => askWhoIsHere(queries, error) }),
@@ -20,7 +19,7 @@ const queries: QueryClient = new QueryClient({
       networkMode: 'always',
       retry: (times, error) => times < 1 && !(error instanceof NoConnection),
       // What nobody answered in time is asked again by itself, until somebody does.
-      refetchInterval: ({ state }) => (state.error instanceof NoConnection ? AGAIN_MS : false),
+      refetchInterval: ({ state }) => askedAgain(state.error instanceof NoConnection),
       refetchOnWindowFocus: false,
       staleTime: 2000,
     },

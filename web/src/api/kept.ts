@@ -21,6 +21,10 @@ const answers = deviceStore('fujin-kept', (opened) => {
 /** A connection this slow is none. */
 const PATIENCE_MS = 10_000
 
+/** What Fujin did not answer is asked again by itself this often. */
+const AGAIN_MS = 3000
+export const askedAgain = (unanswered: boolean) => unanswered && AGAIN_MS
+
 let person = ''
 /**
  * Whose answers are kept from now on; what was kept for somebody else leaves the device. A session that only ended

@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient, type Query, type QueryClient } from '@tanstack/react-query'
-import { api, keepToken, Refusal, unwrap, type Session } from './client'
-import { forgetAnswers, keepAnswer, keepFor, kept, oldSince } from './kept'
+import { api, keepToken, NoConnection, Refusal, unwrap, type Session } from './client'
+import { askedAgain, forgetAnswers, keepAnswer, keepFor, kept, oldSince } from './kept'
 import { forgetTyped } from './typed'
 
 /** Who is signed in on this device: asked, begun, ended, and found out to have ended. */
@@ -8,9 +8,6 @@ const KEY = ['session']
 
 /** Who is here is kept for a start without a network, before anybody is known. */
 const NOBODYS = ''
-
-/** Who was here last, by the device, is asked of Fujin again this often until it answers. */
-const WHO_AGAIN_MS = 3000
 
 export const useSession = () =>
   useQuery({
@@ -27,7 +24,9 @@ export const useSession = () =>
       return session
     },
     staleTime: Infinity,
-    refetchInterval: () => oldSince(KEY, NOBODYS) !== undefined && WHO_AGAIN_MS,
+    // Who was here last, by the device, stands only until Fujin says.
+    refetchInterval: ({ state }) =>
+      askedAgain(state.error instanceof NoConnection || oldSince(KEY, NOBODYS) !== undefined),
   })
 
 /** Fujin does not know who asks: the session has ended, and who is here is asked anew. */

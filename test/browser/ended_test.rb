@@ -22,6 +22,7 @@ class EndedSessionTest < Minitest::Test
   # Nothing lies on the device either: that is said, and the page comes by itself once there is an answer.
   def test_a_first_visit_without_an_answer_is_asked_again
     visit '/'
+    assert_field 'Sign-in name' # else the first answer would be kept after the device was emptied
     page.driver.browser.execute_cdp('Storage.clearDataForOrigin', origin: page.server_url, storageTypes: 'all')
     BrowserHelp.hung = true
     visit '/'

@@ -24,8 +24,9 @@ module Fujin
     def reads(school)
       lesson = "/api/sorties/#{school.lesson.id}"
       student = "/api/students/#{school.student.id}"
+      attempt = "/api/attempts/#{school.lesson.attempts.ids.first}"
       [
-        ['open a lesson of 40 attempts', [lesson, "#{lesson}/attempts"], 1.0],
+        ['open a lesson of 40 attempts', [lesson, "#{lesson}/attempts", attempt], 1.0],
         ["a student's page with 2,000 attempts", [student, "#{student}/lessons"], 0.3],
         ['the class with 60 students', ['/api/students', '/api/students?page=2'], 0.5],
         ["today's board", ['/api/today'], 0.3]

@@ -60,6 +60,7 @@ module Fujin
         'lesson' => recent.map { |id| "/api/sorties/#{id}" },
         'attempts of a lesson' => recent.map { |id| "/api/sorties/#{id}/attempts" },
         'taps of a lesson' => recent.map { |id| "/api/sorties/#{id}/events" },
+        'attempt' => attempts.map { |id| "/api/attempts/#{id}" },
         'strips' => attempts.map { |id| "/api/attempts/#{id}/strips" },
         'pictures' => attempts.map { |id| "/api/attempts/#{id}/pictures" },
         'bookings' => ["/api/bookings?from=#{Time.now.utc.to_date.iso8601}&days=7"],

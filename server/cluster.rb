@@ -23,8 +23,6 @@ module Fujin
     SUPERUSER = 'fujin'
     OWNER = 'fujin_owner'
     APPLICATION = 'fujin_app'
-    # What is started so ends when whoever started it is killed: nothing is left that nobody looks after.
-    WITH_US = %w[setpriv --pdeathsig].freeze
     # A socket's whole path has room for so many letters.
     LONGEST_SOCKET = 80
 
@@ -62,8 +60,7 @@ module Fujin
                  '-c', "unix_socket_directories=#{socket_folder}", '-c', 'unix_socket_permissions=0700']
       options += archive(ENV.fetch('FUJIN_WAL_ARCHIVE')) if ENV['FUJIN_WAL_ARCHIVE']
       options += ['-c', 'fsync=off', '-c', 'full_page_writes=off'] unless @durable
-      Process.spawn(*WITH_US, 'INT', *as_server_user(program('postgres'), *options), out: log, err: log, pgroup: true,
-                                                                                     chdir: folder)
+      Process.spawn(*as_server_user(program('postgres'), *options), out: log, err: log, pgroup: true, chdir: folder)
     end
 
     # @raise [Failed] when it does not answer in time
@@ -105,6 +102,18 @@ module Fujin
 
     # Where one of the server's programs lies.
     # @raise [Failed] when it is not installed
+    # What is started so ends when whoever started it is killed: nothing is left that nobody looks after. The kernel
+    # forgets it when a process becomes another user's, so it is said after that; and nobody tells a process whose
+    # parent was gone before, so it looks for itself.
+    # @param signal [String] that it is ended by
+    # @param user [String, nil] whose process it becomes
+    # @return [Array<String>] the command as this process may start it
+    def self.with_us(signal, *command, user: nil)
+      other = user ? ["--reuid=#{user}", "--regid=#{user}", '--init-groups'] : []
+      ['setpriv', *other, '--pdeathsig', signal, 'sh', '-c', 'test "$PPID" = "$0" && exec "$@"', Process.pid.to_s,
+       *command]
+    end
+
     def self.program(name)
       folder = Dir['/usr/lib/postgresql/*/bin'].max_by { |path| path[/\d+/].to_i }
       unless folder
@@ -213,12 +222,7 @@ module Fujin
 
     def program(name) = self.class.program(name)
 
-    def as_server_user(*command)
-      return command unless server_user
-
-      # The kernel forgets who a process dies with when it becomes another user's, so it is said again.
-      ['setpriv', "--reuid=#{server_user}", "--regid=#{server_user}", '--init-groups', '--pdeathsig=INT', *command]
-    end
+    def as_server_user(*command) = self.class.with_us('INT', *command, user: server_user)
 
     # The wanted folder, or one under /var/tmp when its parents shut the server's user out.
     def enterable(home)

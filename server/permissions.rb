@@ -159,6 +159,7 @@ module Fujin
       'GET /api/recordings/:id/series' => SIGNED_IN,
       'PUT /api/recordings/:id/headings' => OF_THE_LESSON,
       'GET /api/sorties/:id/attempts' => SIGNED_IN,
+      'GET /api/attempts/:id' => SIGNED_IN,
       'GET /api/attempts/:id/strips' => SIGNED_IN,
       'GET /api/attempts/:id/pictures' => SIGNED_IN,
       'GET /api/attempts/:id/path' => SIGNED_IN,

@@ -150,7 +150,7 @@ module Fujin
     # @param own [Hash{String => String}] beside what all of them are told
     # @param handed [Hash] open files, as Process.spawn takes them
     def with_us(name, own, command, handed = {})
-      Process.spawn(environment.merge(own), *Cluster::WITH_US, 'TERM', *command,
+      Process.spawn(environment.merge(own), *Cluster.with_us('TERM', *command),
                     { chdir: ROOT, out: log(name), err: log(name), pgroup: true }.merge(handed))
     end
 

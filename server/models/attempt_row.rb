@@ -25,7 +25,6 @@ module Fujin
     # Without what only the attempt's own page needs; what lists ask of a proposal the database keeps in columns.
     HEAVY = %w[proposal path].freeze
     scope :light, -> { select(column_names - HEAVY) }
-    scope :pathless, -> { select(column_names - ['path']) }
     # Measures that records count by.
     COUNTED = %w[throttle_reduction_s collective_delay_s].freeze
 

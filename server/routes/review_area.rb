@@ -110,7 +110,11 @@ module Fujin
       json(recording_row(row), status: 202)
     end
 
-    get_route('/api/sorties/:id/attempts') { json(views(find_sortie)) }
+    get_route '/api/sorties/:id/attempts' do
+      json(AttemptViews.new(find_sortie, current_person, measures: params['with'] == 'measures').to_a)
+    end
+
+    get_route('/api/attempts/:id') { json(view(find_attempt)) }
 
     get_route '/api/attempts/:id/strips' do
       attempt = find_attempt
@@ -280,7 +284,6 @@ module Fujin
         row
       end
 
-      def views(sortie) = AttemptViews.new(sortie, current_person).to_a
       def view(attempt) = AttemptViews.new(attempt.sortie, current_person).of(attempt)
     end
   end

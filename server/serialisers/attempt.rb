@@ -8,8 +8,9 @@ module Fujin
       HIDDEN_FROM_STUDENT = %w[measures fault_details first_fault overall critical].freeze
 
       # @param grades [Array<Hash>] everything that was given of it, in its order
+      # @param measures [Boolean] whether it is told with them
       # @param held_back [Boolean] from whoever sees it: HeldBack
-      def initialize(row, number, taps, grades:, held_back:)
+      def initialize(row, number, taps, grades:, measures:, held_back:)
         @row = row
         @number = number
         # The cockpit's number for it, where the clock tells.
@@ -17,13 +18,12 @@ module Fujin
         @taps = taps
         @held_back = held_back
         @grades = grades
+        @measures = measures
       end
 
       def to_h
         shown = hold_back? ? proposal.except(*HIDDEN_FROM_STUDENT, 'faults') : proposal.except('faults')
-        # The database keeps no order of keys; the declaration has it.
-        shown = shown.merge('measures' => measures(shown['measures'])) if shown['measures']
-        shown.merge(
+        measured(shown).merge(
           'id' => @row.id,
           'sortie_id' => @row.sortie_id,
           'recording_id' => @row.recording_id,
@@ -48,6 +48,14 @@ module Fujin
       end
 
       private
+
+      # The database keeps no order of keys; the declaration has it.
+      def measured(shown)
+        stored = shown['measures']
+        return shown.except('measures') unless @measures && stored
+
+        shown.merge('measures' => measures(stored))
+      end
 
       def measures(stored)
         stored.slice(*@row.declaration.measure_ids).to_h do |id, measure|
@@ -91,8 +99,14 @@ module Fujin
 
           ceiling = Grading::Grader::HELP_CEILING.fetch(help)
           lowered = phase['grade'] && ceiling < phase['grade']
-          base.merge('proposed' => lowered ? ceiling : phase['grade'], 'driver' => lowered ? help : phase['driver'])
+          base.merge('proposed' => lowered ? ceiling : phase['grade'], 'driver' => lowered ? help : phase['driver'],
+                     'because' => lowered ? nil : driver_label(phase['driver']))
         end
+      end
+
+      # In words; of the help that a grade is held down by there are others.
+      def driver_label(driver)
+        Glossary.measure(driver, @row.manoeuvre).label if Glossary.measures.key?(driver)
       end
 
       def grades = hold_back? ? @grades.select { |grade| grade['kind'] == 'self' } : @grades

@@ -35,7 +35,8 @@ module EarlierVersion
   def pages
     lesson = Fujin::Sortie.joins(:attempts).order(:starts_at).first
     student = "/api/students/#{lesson.student_id}"
-    attempts = lesson.attempts.ids.product(%w[strips pictures path]).map { |id, what| "/api/attempts/#{id}/#{what}" }
+    attempts = lesson.attempts.ids.product(['', '/strips', '/pictures', '/path'])
+    attempts = attempts.map { |id, what| "/api/attempts/#{id}#{what}" }
     ['/api/today', '/api/people', student, "#{student}/lessons", "#{student}/solo", '/api/agreement',
      "/api/sorties/#{lesson.id}",
      "/api/sorties/#{lesson.id}/attempts", *attempts]

@@ -41,6 +41,7 @@ class HeldBackTest < Minitest::Test
   # Everything of the API's reads that a learner may ask of this lesson and of themselves.
   def all_of_it
     %W[/api/sorties/#{@sortie.id} /api/sorties/#{@sortie.id}/attempts /api/sorties/#{@sortie.id}/events /api/today
+       /api/sorties/#{@sortie.id}/attempts?with=measures /api/attempts/#{@attempt.id}
        /api/attempts/#{@attempt.id}/strips /api/attempts/#{@attempt.id}/pictures /api/attempts/#{@attempt.id}/path
        /api/recordings/#{@attempt.recording_id} /api/recordings/#{@attempt.recording_id}/series
        /api/students/#{@student.id} /api/students/#{@student.id}/lessons /api/students/#{@student.id}/solo
@@ -63,11 +64,12 @@ class HeldBackTest < Minitest::Test
   end
 
   def assert_nothing_of_lists(seen)
-    view = seen["/api/sorties/#{@sortie.id}/attempts"].first
-
-    assert_empty view.keys & %w[measures fault_details first_fault overall critical faults]
-    assert_equal([nil], view['phases'].map { |phase| phase['proposed'] || phase['cockpit_grade'] }.uniq)
-    refute_includes view['taps'].map { |tap| tap['kind'] }, 'grade'
+    list = "/api/sorties/#{@sortie.id}/attempts"
+    [seen[list].first, seen["#{list}?with=measures"].first, seen["/api/attempts/#{@attempt.id}"]].each do |view|
+      assert_empty view.keys & %w[measures fault_details first_fault overall critical faults]
+      assert_empty(view['phases'].flat_map { |phase| phase.values_at('proposed', 'cockpit_grade', 'because').compact })
+      refute_includes view['taps'].map { |tap| tap['kind'] }, 'grade'
+    end
     refute_includes seen["/api/sorties/#{@sortie.id}/events"].map { |tap| tap['kind'] }, 'grade'
     record = seen["/api/students/#{@student.id}"]
 

@@ -82,7 +82,7 @@ class ImportTest < Minitest::Test
     work_off
 
     assert_equal(['ready', nil], flying.recordings.first.then { |row| [row.status, row.error] })
-    get "/api/sorties/#{flying.id}/attempts"
+    get "/api/sorties/#{flying.id}/attempts?with=measures"
 
     assert_equal([['gyro_take_off', true]], answer.map { |a| a.values_at('manoeuvre', 'asked') })
     assert_in_delta 46, answer.first['measures']['lift_off_ias_kt']['value'], 4
@@ -165,7 +165,7 @@ class ImportTest < Minitest::Test
     keep = rows.first.each_index.reject { |i| %w[nr_pct ne_pct].include?(rows.first[i]) }
     upload(@sortie, rows.map { |row| row.values_at(*keep).join(',') }.join("\n") << "\n")
     work_off
-    get "/api/sorties/#{@sortie.id}/attempts"
+    get "/api/sorties/#{@sortie.id}/attempts?with=measures"
     measures = answer.first['measures']
 
     assert_equal 'not_recorded', measures['min_rotor_rpm_pct']['verdict']

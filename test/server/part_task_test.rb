@@ -38,6 +38,38 @@ class PartTaskTest < Minitest::Test
     assert_equal whole, proposed('glide'), 'nothing of the proposal was lost'
   end
 
+  # The list comes without them, whatever an attempt is judged by; one at a time they are there.
+  def test_measures_are_told_of_the_attempt_that_is_asked_for
+    attempt = low_rotor
+    as(@instructor)
+    [{}, { task: 'cyclic' }].each do |controls|
+      tell(attempt, **controls)
+      told = answer
+      get "/api/attempts/#{attempt.id}"
+
+      assert_equal told, answer
+      listed = read_list('').find { |one| one['id'] == attempt.id }
+
+      assert_equal told.except('measures'), listed, controls
+      assert_includes read_list('?with=measures'), told
+    end
+  end
+
+  def read_list(query)
+    get "/api/sorties/#{@sortie.id}/attempts#{query}"
+    answer
+  end
+
+  # In the words that the grade is told with.
+  def test_what_drove_a_grade_is_named
+    attempt = low_rotor
+    as(@instructor)
+    tell(attempt)
+    glide = answer['phases'].find { |phase| phase['id'] == 'glide' }
+
+    assert_equal answer['measures'][glide['driver']]['label'], glide['because']
+  end
+
   def test_a_limit_passed_stays_whoever_had_what
     proposal = {
       'measures' => {},

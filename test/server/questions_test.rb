@@ -29,7 +29,7 @@ class QuestionsTest < Minitest::Test
      '/api/places', '/api/me', '/api/school', '/api/agreement', "/api/bookings?from=#{Date.new(2026, 11, 25)}&days=7",
      lesson, "#{lesson}/attempts", "#{lesson}/events", student, "#{student}/lessons", "#{student}/solo",
      "/api/people/#{@student.id}/log",
-     *%w[strips pictures path].map { |what| "/api/attempts/#{attempt.id}/#{what}" }]
+     *['', '/strips', '/pictures', '/path'].map { |what| "/api/attempts/#{attempt.id}#{what}" }]
   end
 
   def test_a_read_asks_a_dozen_questions_at_most

@@ -26,7 +26,7 @@ class SplitAndJoinTest < Minitest::Test
   def join(later) = post_json("/api/attempts/#{@first.id}/join", { with: later })
 
   def listed
-    get "/api/sorties/#{@sortie.id}/attempts"
+    get "/api/sorties/#{@sortie.id}/attempts?with=measures"
     answer
   end
 

@@ -152,6 +152,16 @@ class SupervisorTest < Minitest::Test
     eventually('ready again') { ready == '200' }
   end
 
+  # Of whoever is gone before the kernel was told who a process ends with, nothing is begun.
+  def test_what_was_started_in_the_last_moment_ends_too
+    mark = File.join(@var, 'mark')
+    asked = "require './server/cluster'; print Fujin::Cluster.with_us('TERM', 'touch', '#{mark}').join('|')"
+    gone, = Open3.capture2(RbConfig.ruby, '-e', asked, chdir: ROOT)
+
+    refute system(*gone.split('|')) || File.exist?(mark)
+    assert system(*Fujin::Cluster.with_us('TERM', 'touch', mark)) && File.exist?(mark)
+  end
+
   def test_a_taken_port_is_one_clear_sentence
     holder = TCPServer.new('127.0.0.1', @ports[0])
     _out, err, status = Open3.capture3(environment, 'bundle', 'exec', 'ruby', 'server/supervisor.rb', chdir: ROOT)
@@ -213,8 +223,6 @@ class SupervisorTest < Minitest::Test
   def hold_the_database
     postmaster = children('postgres -D').each { |pid| Process.kill('STOP', pid) }
     lines = postmaster.flat_map { |pid| File.read("/proc/#{pid}/task/#{pid}/children").split.map(&:to_i) }
-    lines.each { |pid| Process.kill('STOP', pid) }
-    refute_empty lines
-    postmaster + lines
+    (postmaster + lines).each { |pid| Process.kill('STOP', pid) }
   end
 end

@@ -1,6 +1,6 @@
 import { useEffect } from 'react'
 import { queryOptions, useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query'
-import { api, sendFile, unwrap, type PathPoint, type Schemas } from './client'
+import { api, sendFile, unwrap, type Attempt, type PathPoint, type Schemas } from './client'
 import { once } from './once'
 
 export const attemptsOf = (sortieId: string) =>
@@ -9,6 +9,24 @@ export const attemptsOf = (sortieId: string) =>
     queryFn: () => unwrap(api.GET('/api/sorties/{id}/attempts', { params: { path: { id: sortieId } } })),
   })
 export const useAttempts = (sortieId: string) => useQuery(attemptsOf(sortieId))
+
+/** Each with its measures; of a lesson of many that is much. */
+export const useMeasuredAttempts = (sortieId: string) =>
+  useQuery({
+    queryKey: ['attempts', sortieId, 'measured'],
+    queryFn: () =>
+      unwrap(
+        api.GET('/api/sorties/{id}/attempts', { params: { path: { id: sortieId }, query: { with: 'measures' } } }),
+      ),
+  })
+
+/** What changes one of a lesson's attempts asks for it anew. */
+const attemptOf = (sortieId: string, id: string) =>
+  queryOptions({
+    queryKey: ['attempts', sortieId, id],
+    queryFn: () => unwrap(api.GET('/api/attempts/{id}', { params: { path: { id } } })),
+  })
+export const useMeasured = (attempt: Attempt) => useQuery(attemptOf(attempt.sortie_id, attempt.id))
 
 const stripsOf = (id: string) =>
   queryOptions({
@@ -201,14 +219,15 @@ const picturesOf = (id: string) =>
 export const useAttemptPictures = (id: string) => useQuery(picturesOf(id))
 
 /** What the next attempt shows is read before it is asked for, once this one stands there. */
-export function useReadAhead(id: string | undefined) {
+export function useReadAhead(sortieId: string, id: string | undefined) {
   const queries = useQueryClient()
   useEffect(() => {
     if (id === undefined) return
+    void queries.prefetchQuery({ ...attemptOf(sortieId, id), staleTime: AHEAD_MS })
     void queries.prefetchQuery(stripsOf(id))
     void queries.prefetchQuery(pathOf(id))
     void queries.prefetchQuery(picturesOf(id))
-  }, [id, queries])
+  }, [id, queries, sortieId])
 }
 
 export const useOneChange = (id: string, enabled: boolean) =>

@@ -3,7 +3,7 @@ import { Trans } from '@lingui/react/macro'
 import { Link, useParams } from 'react-router'
 import type { Attempt } from '../api/client'
 import { useSortie } from '../api/queries'
-import { useAttempts } from '../api/review'
+import { useMeasuredAttempts } from '../api/review'
 import { GradeGlyph } from '../design/GradeGlyph'
 import { Failed, Loading } from '../design/States'
 import { BestPicture } from './BestPicture'
@@ -13,7 +13,7 @@ import { capital, figure, fullDayOf, resultWord, unitWord } from '../design/word
 export function DebriefPage() {
   const { id = '' } = useParams()
   const sortie = useSortie(id)
-  const attempts = useAttempts(id)
+  const attempts = useMeasuredAttempts(id)
   if (sortie.isPending || attempts.isPending) return <Loading what={t`the debrief`} />
   if (sortie.isError) return <Failed error={sortie.error} again={() => void sortie.refetch()} />
   if (attempts.isError) return <Failed error={attempts.error} again={() => void attempts.refetch()} />

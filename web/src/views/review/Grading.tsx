@@ -143,9 +143,7 @@ export function Grading({ attempt, sortie, session }: Props) {
             {attempt.shown === 'all' && !byHand && !second && (
               <p className="label m-0">
                 {t`Proposed ${GRADE_WORDS[phase.proposed ?? -1]?.toLowerCase() ?? t`nothing: not recorded`}${
-                  phase.driver && phase.driver !== phase.help
-                    ? t`, because of ${(attempt.measures?.[phase.driver]?.label ?? phase.driver).toLowerCase()}`
-                    : ''
+                  phase.because ? t`, because of ${phase.because.toLowerCase()}` : ''
                 }${phase.critical ? t`, critical` : ''}${phase.help ? t`, tapped ${phase.help.replace('_', ' ')}` : ''}${
                   phase.cockpit_grade != null
                     ? t`; in the cockpit ${GRADE_WORDS[phase.cockpit_grade]?.toLowerCase() ?? ''}`

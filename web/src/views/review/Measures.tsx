@@ -3,7 +3,9 @@ import { t } from '@lingui/core/macro'
 import { Trans } from '@lingui/react/macro'
 import { Accordion } from 'radix-ui'
 import type { Attempt, Measure } from '../../api/client'
+import { useMeasured } from '../../api/review'
 import { Figure } from '../../design/Figure'
+import { Failed, Loading } from '../../design/States'
 import { Why } from '../../design/Why'
 import { VerdictMark } from '../../design/VerdictMark'
 import { bandText, capital, figure, unitWord } from '../../design/words'
@@ -19,7 +21,10 @@ const WORST = ['out', 'marginal']
 
 /** Every measure against its band, phase by phase. */
 export function Measures({ attempt, phase, select }: Props) {
-  const measures = Object.entries(attempt.measures ?? {})
+  const measured = useMeasured(attempt)
+  if (measured.isPending) return <Loading what={t`the measures`} />
+  if (measured.isError) return <Failed error={measured.error} again={() => void measured.refetch()} />
+  const measures = Object.entries(measured.data.measures ?? {})
   if (measures.length === 0) return null
   const groups = ['setup', ...attempt.phases.map((p) => p.id)].filter((id) => measures.some(([, m]) => m.phase === id))
   const worst = groups.find((id) => measures.some(([, m]) => m.phase === id && WORST.includes(m.verdict ?? '')))

@@ -61,7 +61,7 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
   const other = attempts.data?.find((row) => row.position === over?.position && row.id !== attempt?.id)
   const otherStrips = useStrips(other?.id)
   const path = useFlownPath(attempt?.id)
-  useReadAhead(strips.data && attempts.data?.find((row) => row.position === number + 1)?.id)
+  useReadAhead(sortie.id, strips.data && attempts.data?.find((row) => row.position === number + 1)?.id)
   const otherPath = useFlownPath(other?.id)
   useKeys(
     useMemo(

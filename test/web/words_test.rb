@@ -34,6 +34,13 @@ class WordsTest < Minitest::Test
     end
   end
 
+  def test_the_core_and_the_screen_write_the_unit_alike
+    units = Fujin::Glossary.units.keys
+    answers = ask('design/words.ts', *units.map { |unit| ['withUnit', '4', unit] })
+
+    assert_equal(units.to_h { |unit| [unit, Fujin::Glossary.figure(4.0, unit, 0)] }, units.zip(answers).to_h)
+  end
+
   def test_days_and_clocks_are_utc
     assert_table 'design/words.ts', [
       ['23:30', 'clockOf', '2026-05-04T23:30:00Z'],

@@ -13,8 +13,6 @@ module Fujin
   #   Glossary.figure(1.25, 's')                              # => "1.3 s"
   module Glossary
     DATA = File.expand_path('../../data', __dir__)
-    # A figure is written close to these.
-    CLOSE = ['°', '°/s', '/min', ''].freeze
 
     class << self
       # @param id [String], @param manoeuvre [String, nil] where an entry differs by manoeuvre
@@ -37,7 +35,7 @@ module Fujin
         places = digits || units.fetch(unit).fetch('digits')
         rounded = value.round(places)
         text = places.zero? ? rounded.to_i.to_s : Text.figure(format("%.#{places}f", rounded + 0.0))
-        CLOSE.include?(word) ? "#{text}#{word}" : "#{text} #{word}"
+        units.fetch(unit)['close'] ? "#{text}#{word}" : "#{text} #{word}"
       end
 
       # A value to fly by, as a person says it: no closer than a gauge is read, tens of feet from a hundred on, and no

@@ -8,6 +8,8 @@ import { toReader, wordFor } from './units'
 interface Unit {
   word: string
   digits: number
+  /** Written without a space after its figure. */
+  close?: boolean
   /** How a person says it: with so many digits, in such steps from there on. */
   said?: { digits?: number; from?: number; step?: number }
 }
@@ -19,6 +21,9 @@ export function figure(value: number | null | undefined, unit: string, digits?: 
   if (value === null || value === undefined) return '—'
   return decimal(toReader(value, UNITS[unit]?.word ?? unit), digits ?? UNITS[unit]?.digits ?? 1)
 }
+
+/** A figure with its unit, as it is written. */
+export const withUnit = (text: string, unit: string) => `${text}${UNITS[unit]?.close ? '' : ' '}${unitWord(unit)}`
 
 /**
  * A value to fly by, as a person says it: no closer than a gauge is read, tens of feet from a hundred on, and no tenths
@@ -45,9 +50,9 @@ export function bandText(
   say = figure,
 ) {
   if (low == null && high == null) return ''
-  if (low == null) return t`at most ${say(high, unit, digits)} ${unitWord(unit)}`
-  if (high == null) return t`at least ${say(low, unit, digits)} ${unitWord(unit)}`
-  return t`${say(low, unit, digits)} to ${say(high, unit, digits)} ${unitWord(unit)}`
+  if (low == null) return t`at most ${withUnit(say(high, unit, digits), unit)}`
+  if (high == null) return t`at least ${withUnit(say(low, unit, digits), unit)}`
+  return t`${say(low, unit, digits)} to ${withUnit(say(high, unit, digits), unit)}`
 }
 
 /** A gate's name and where it lies; on the ground a height says nothing. */

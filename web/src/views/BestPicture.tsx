@@ -2,7 +2,7 @@ import { t } from '@lingui/core/macro'
 import type { Attempt, Exercise, Plan } from '../api/client'
 import { usePlan } from '../api/prepare'
 import { useAttemptPictures, useFlownPath } from '../api/review'
-import { saidFigure, unitWord } from '../design/words'
+import { saidFigure, withUnit } from '../design/words'
 import { DescentSection } from '../pictures/DescentSection'
 import { GroundView } from '../pictures/GroundView'
 import { HoverTrace } from '../pictures/HoverTrace'
@@ -43,7 +43,7 @@ const meant = (plan: Plan) =>
       return number?.value == null
         ? []
         : [
-            `${number.label.toLowerCase()} ${saidFigure(number.value, number.unit, number.digits)} ${unitWord(number.unit)}`,
+            `${number.label.toLowerCase()} ${withUnit(saidFigure(number.value, number.unit, number.digits), number.unit)}`,
           ]
     })
     .slice(0, MEANT)

@@ -7,7 +7,7 @@ import { useMeasuredAttempts } from '../api/review'
 import { GradeGlyph } from '../design/GradeGlyph'
 import { Failed, Loading } from '../design/States'
 import { BestPicture } from './BestPicture'
-import { capital, figure, fullDayOf, resultWord, unitWord } from '../design/words'
+import { capital, figure, fullDayOf, resultWord, withUnit } from '../design/words'
 
 /** The flight in plain words for the student to take home: what to do next time first, then each attempt. */
 export function DebriefPage() {
@@ -147,8 +147,7 @@ const polished = (attempt: Attempt) =>
   Object.entries(attempt.measures ?? {})
     .filter(([, measure]) => measure.verdict === 'polished')
     .map(
-      ([, { label, value, unit, digits }]) =>
-        t`${label.toLowerCase()} ${figure(value, unit, digits)} ${unitWord(unit)}`,
+      ([, { label, value, unit, digits }]) => t`${label.toLowerCase()} ${withUnit(figure(value, unit, digits), unit)}`,
     )
     .slice(0, 5)
 

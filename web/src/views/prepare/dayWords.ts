@@ -2,10 +2,10 @@ import { locale } from '#language/i18n'
 import { t } from '@lingui/core/macro'
 import type { Plan, Planned } from '../../api/client'
 import { digitsFor } from '../../design/units'
-import { figure, unitWord } from '../../design/words'
+import { figure, unitWord, withUnit } from '../../design/words'
 
 /** A value with its unit, in its reader's. */
-const said = (value: number, unit: string, digits?: number) => `${figure(value, unit, digits)} ${unitWord(unit)}`
+const said = (value: number, unit: string, digits?: number) => withUnit(figure(value, unit, digits), unit)
 
 const degrees = (deg: number) => `${String(Math.round(deg) % 360).padStart(3, '0')}°`
 

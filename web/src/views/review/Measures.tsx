@@ -8,7 +8,7 @@ import { Figure } from '../../design/Figure'
 import { Failed, Loading } from '../../design/States'
 import { Why } from '../../design/Why'
 import { VerdictMark } from '../../design/VerdictMark'
-import { bandText, capital, figure, unitWord } from '../../design/words'
+import { bandText, capital, figure, withUnit } from '../../design/words'
 import { BandRuler } from '../../pictures/BandRuler'
 
 interface Props {
@@ -120,5 +120,5 @@ function Row({ measure }: { measure: Measure }) {
 
 function rangeText({ low, high, unit, digits }: Measure): string {
   if (low == null || high == null) return ''
-  return t`; in 9 of 10 between ${figure(low, unit, digits + 1)} and ${figure(high, unit, digits + 1)} ${unitWord(unit)}`
+  return t`; in 9 of 10 between ${figure(low, unit, digits + 1)} and ${withUnit(figure(high, unit, digits + 1), unit)}`
 }

@@ -6,7 +6,7 @@ import { useGradeSurvey } from '../../api/sites'
 import { GradeGlyph } from '../../design/GradeGlyph'
 import { HeadRow } from '../../design/HeadRow'
 import { VerdictMark } from '../../design/VerdictMark'
-import { nameOf, shortDayOf, unitWord } from '../../design/words'
+import { nameOf, shortDayOf, withUnit } from '../../design/words'
 import { POINTS, STATUSES } from './siteWords'
 
 type Survey = Schemas['SiteSurvey']
@@ -74,7 +74,7 @@ function Flown({ flown }: { flown: Survey['flown'] }) {
             <td className="p-1.5">{ASK[one.point] ?? nameOf(one.point)}</td>
             <td className="p-1.5">{one.label}</td>
             <td className="p-1.5 whitespace-nowrap">
-              {Math.round(one.value)} {unitWord(one.unit)}{' '}
+              {withUnit(String(Math.round(one.value)), one.unit)}{' '}
               {one.low != null && one.high != null && (
                 <span className="text-soft">{t`(${Math.round(one.low)} to ${Math.round(one.high)})`}</span>
               )}

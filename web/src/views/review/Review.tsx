@@ -168,7 +168,9 @@ export function Review({ sortie, session }: { sortie: Sortie; session: Session }
             {!isLearner(session.person) && sortie.exercises.length > 0 && (
               <GivenTo key={`given-${attempt.id}`} attempt={attempt} exercises={sortie.exercises} />
             )}
-            <Measures attempt={attempt} phase={phase} select={(id) => set({ phase: id })} />
+            {attempt.shown === 'all' && (
+              <Measures attempt={attempt} phase={phase} select={(id) => set({ phase: id })} />
+            )}
             {!isLearner(session.person) && (
               <AtMoment moment={moment}>
                 {(timeS) => (

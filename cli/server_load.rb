@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require 'net/http'
+require 'zlib'
 require_relative 'filled_school'
 
 module Fujin
@@ -17,8 +18,10 @@ module Fujin
     # The times are wanted of two idle processors; a host that takes them away lengthens every one.
     TAKEN = 0.01
 
-    # One kind of read, with how long it took.
-    Read = Struct.new(:name, :seconds, :status)
+    # One kind of read, with how long it took; of one that failed, what was said.
+    Read = Struct.new(:name, :seconds, :status, :said) do
+      def failed? = status != '200'
+    end
 
     # @param lasting_s [Numeric] how long the people work
     # @param watchers [Integer] who follow a flight meanwhile
@@ -124,7 +127,15 @@ module Fujin
     def ask(http, name, path)
       began = now
       answer = http.get(path, 'Cookie' => @cookie, 'Accept-Encoding' => 'gzip')
-      Read.new(name, now - began, answer.code)
+      Read.new(name, now - began, answer.code).tap { |read| read.said = said(answer) if read.failed? }
+    end
+
+    # Net::HTTP unpacks nothing where the packing was asked for by hand.
+    def said(answer)
+      body = answer['content-encoding'] == 'gzip' ? Zlib.gunzip(answer.body) : answer.body
+      JSON.parse(body)['title']
+    rescue JSON::ParserError
+      body[0, 80]
     end
 
     def work
@@ -183,8 +194,10 @@ module Fujin
     end
 
     def told(cold, reads, queries, memory, taken, _watching)
-      failed = (cold + reads).reject { |read| read.status == '200' }.group_by { |read| [read.name, read.status] }
-      failed.each { |(name, status), all| @out.puts "#{name} answered #{status} #{all.size} times" }
+      failed = (cold + reads).select(&:failed?).group_by { |read| [read.name, read.status, read.said] }
+      failed.each do |(name, status, said), all|
+        @out.puts "#{name} answered #{status} #{all.size} times: #{said}, after #{ms(all.map(&:seconds).max)} at most"
+      end
       [whole(reads), slowest_cold(cold), most_queries(queries), memory_row(memory), taken_row(taken),
        *each_read(reads, cold, queries)]
     end

@@ -1,10 +1,10 @@
 # frozen_string_literal: true
 
 require_relative 'boot'
-require 'committee'
 require 'rack/session'
 require 'active_support/core_ext/digest/uuid'
 require_relative 'area'
+require_relative 'contract'
 require_relative 'contract_fault'
 require_relative 'database_watch'
 require_relative 'problem_error'
@@ -14,11 +14,6 @@ Dir[File.join(__dir__, 'routes', '*.rb')].each { |file| require file }
 module Fujin
   # The whole web application as one Rack app.
   module App
-    AREAS = [
-      SessionArea, SetUpArea, PeopleArea, MeArea, BookingsArea, SoloArea, FleetArea, SchoolArea, SortiesArea,
-      PlacesArea, SitesArea, PrepareArea, ReviewArea, RecordArea
-    ].freeze
-
     # What goes over the line in one piece is not quicker for being compressed.
     ONE_PACKET = 1200
 
@@ -29,8 +24,7 @@ module Fujin
     def build(check_responses: false)
       Permissions.check!(Area.routes_declared)
       schema = {
-        schema_path: Settings::CONTRACT,
-        strict_reference_validation: true,
+        schema: Contract.read,
         error_class: ProblemError,
         strict: false,
         parse_response_by_content_type: true
@@ -69,8 +63,7 @@ module Fujin
             use Committee::Middleware::ResponseValidation, **schema, validate_success_only: false, raise: true
           end
           use Committee::Middleware::RequestValidation, **schema, check_header: true
-          AREAS.each { |area| use area }
-          run ->(_env) { ProblemError.response(404, 'Not found', 'There is nothing at this address.') }
+          run Dispatch.new(Area.areas)
         end
         .to_app
     end

@@ -49,16 +49,17 @@ module Fujin
     set :logging, false
     disable :static, :sessions, :protection
 
-    @routes_declared = []
+    @areas = {}
 
     class << self
-      # Every 'VERB /path' of every area.
-      def routes_declared = Area.instance_variable_get(:@routes_declared)
+      # @return [Hash{String => Class}] by every 'VERB /path', the area that answers it
+      def areas = Area.instance_variable_get(:@areas)
+      def routes_declared = areas.keys
 
       %w[get post put patch delete].each do |verb|
         define_method(:"#{verb}_route") do |path, &block|
           name = "#{verb.upcase} #{path}"
-          routes_declared << name
+          areas[name] = self
           public_send(verb, path) do
             authorise!(name)
             instance_exec(&block)
@@ -155,8 +156,9 @@ module Fujin
       end
 
       # The lesson that is asked for, as this person may see it.
-      def find_sortie(id = params['id'])
-        sortie = Sortie.with_crew.find(id)
+      # @param among [ActiveRecord::Relation, Class] Sortie.with_crew where whoever flies it is shown
+      def find_sortie(id = params['id'], among: Sortie)
+        sortie = among.find(id)
         own!(sortie.student_id)
         sortie.seen_by(current_person)
       end

@@ -14,7 +14,7 @@ module Fujin
     has_many :recordings, -> { order(:created_at) }, class_name: 'Fujin::RecordingRow', inverse_of: :sortie
     has_many :attempts, -> { order(:created_at, :position) }, class_name: 'Fujin::AttemptRow', inverse_of: :sortie
 
-    has_many :colleagues, -> { eager_load(:person) }, class_name: 'Fujin::Colleague', inverse_of: :sortie
+    has_many :colleagues, -> { preload(:person) }, class_name: 'Fujin::Colleague', inverse_of: :sortie
     has_one :lesson_record, class_name: 'Fujin::LessonRecord', inverse_of: :sortie
 
     # With whoever flies it, in one question.

@@ -37,10 +37,15 @@ module Fujin
     def completed(rows)
       ActiveRecord::Associations::Preloader.new(records: rows, associations: :exercise).call
       rows.each { |row| row.given = last_grades(row['all_given'] || []) }
-      narrowed = rows.select(&:narrowed?)
-      proposals = AttemptRow.where(id: narrowed.map(&:id)).pluck(:id, :proposal).to_h
-      narrowed.each { |row| row.whole_proposal = proposals.fetch(row.id) }
+      take_proposals(rows.select(&:narrowed?))
       rows
+    end
+
+    def take_proposals(rows)
+      return if rows.empty?
+
+      proposals = AttemptRow.where(id: rows.map(&:id)).pluck(:id, :proposal).to_h
+      rows.each { |row| row.whole_proposal = proposals.fetch(row.id) }
     end
 
     # @return [Hash{String => Hash{String => Integer}}] grade by kind and phase

@@ -227,7 +227,6 @@ module Fujin
 
       def find_attempt
         attempt = AttemptRow.find(params['id'])
-        attempt.association(:sortie).target = Sortie.with_crew.find(attempt.sortie_id)
         own!(attempt.sortie.student_id)
         attempt
       end

@@ -36,7 +36,7 @@ module Fujin
       answer_lesson(sortie, 201)
     end
 
-    get_route('/api/sorties/:id') { answer_lesson(find_sortie) }
+    get_route('/api/sorties/:id') { answer_lesson(find_sortie(among: Sortie.with_crew)) }
 
     patch_route '/api/sorties/:id' do
       sortie = find_sortie

@@ -47,7 +47,8 @@ module Fujin
       # within twenty minutes of it, and the sun only rises before it and sinks after it.
       start = Time.utc(date.year, date.month, date.day) - (lon_deg / 15.0 * 3600.0)
       sun = ->(minute) { new(start + (minute * 60), lat_deg, lon_deg) }
-      noon = (700..740).max_by { |minute| sun.call(minute).elevation_deg }
+      height = ->(minute) { sun.call(minute).elevation_deg }
+      noon = (700...740).bsearch { |minute| height.call(minute + 1) <= height.call(minute) } || 740
       return nil unless sun.call(noon).up?
 
       first = (0..noon).bsearch { |minute| sun.call(minute).up? }

@@ -57,4 +57,16 @@ class SunTest < Minitest::Test
     refute sun(Time.utc(2026, 6, 21, 12), 23.4, 0.0).in_the_eyes?(180.0)
     refute sun(Time.utc(2026, 3, 20, 23), 47.0, 0.0).in_the_eyes?(0.0)
   end
+
+  # Every minute of the day, from where the sun stood lowest.
+  def test_it_rises_and_sets_where_a_look_at_every_minute_finds_it
+    [[2, 51.5, 7.0], [80, -33.9, 151.2], [172, 64.0, -150.0], [264, 0.0, 100.0], [355, 47.2, -14.3]].each do |day, *at|
+      date = Date.new(2026, 1, 1) + day
+      start = Time.utc(date.year, date.month, date.day) - (at.last / 15.0 * 3600.0)
+      up = (0..1440).select { |minute| Fujin::Sun.new(start + (minute * 60), *at).up? }
+      rise, set = Fujin::Sun.rise_and_set(date, *at)
+
+      assert_equal [start + (up.first * 60), start + (up.last * 60)], [rise, set], at.inspect
+    end
+  end
 end

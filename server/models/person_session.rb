@@ -12,26 +12,25 @@ module Fujin
     SEEN_EVERY_S = 60
 
     belongs_to :person, class_name: 'Fujin::Person'
-    LIVE = 'person_sessions.ended_at IS NULL AND person_sessions.created_at >= :begun ' \
-      'AND person_sessions.seen_at >= :seen'
-    scope :live, ->(now = Time.now.utc) { where(LIVE, since(now)) }
+    LIVE = 'person_sessions.ended_at IS NULL AND person_sessions.created_at >= %s AND person_sessions.seen_at >= %s'
+    scope :live, ->(now = Time.now.utc) { where(format(LIVE, '?', '?'), *since(now)) }
 
     # Asked with every request, so that it is one question, written out.
     SIGNED_IN = <<~SQL.freeze
       SELECT people.*, person_sessions.seen_at AS session_seen_at
       FROM person_sessions JOIN people ON people.id = person_sessions.person_id
-      WHERE person_sessions.id = :id AND #{LIVE}
+      WHERE person_sessions.id = $1 AND #{format(LIVE, '$2', '$3')}
     SQL
     private_constant :LIVE, :SIGNED_IN
 
     # Since when a session has to have begun and been seen.
-    def self.since(now) = { begun: now - LONGEST_S, seen: now - IDLE_S }
+    def self.since(now) = [now - LONGEST_S, now - IDLE_S]
 
     # Whose session it is, as long as it was not ended and they may still come in; that they were here is written down.
     # @param id [String, nil]
     # @return [Person, nil]
     def self.person(id, now = Time.now.utc)
-      found = id && Person.find_by_sql([SIGNED_IN, { id: id, **since(now) }]).first
+      found = id && Person.find_by_sql(SIGNED_IN, [id, *since(now)], preparable: true).first
       return nil unless found&.may_sign_in?
 
       where(id: id).update_all(seen_at: now) if now - found.session_seen_at > SEEN_EVERY_S

@@ -29,6 +29,25 @@ module Fujin
       exercises.each { |one| one.increment!(:plan_version) } if saved_changes.keys.intersect?(MEASURED)
     end
 
+    # Their exercises, where they are not known yet, by one question.
+    # @param lessons [Array<Sortie>]
+    def self.take_exercises(lessons)
+      lessons = lessons.reject { |one| one.association(:exercises).loaded? }
+      return if lessons.empty?
+
+      rows = Exercise.asked(:of_lessons, lessons.map(&:id)) { Exercise.where('sortie_id = ANY($1)').order(:position) }
+        .group_by(&:sortie_id)
+      lessons.each do |one|
+        one.association(:exercises).target = rows.fetch(one.id, []).each { |row| row.association(:sortie).target = one }
+      end
+    end
+
+    # @param student [Person]
+    # @return [Sortie, nil]
+    def self.last_of(student)
+      asked(:last, student.id) { where('student_id = $1').order(starts_at: :desc).limit(1) }.first
+    end
+
     # A lesson with its first exercise.
     # @param fields [Hash{Symbol => Object}] of both
     # @return [Sortie]

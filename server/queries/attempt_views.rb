@@ -18,7 +18,8 @@ module Fujin
         WHERE exercises.id = attempts.exercise_id AND exercises.not_judged <> '[]')
       THEN attempts.proposal - 'measures' ELSE attempts.proposal END AS proposal
     SQL
-    private_constant :GRADES, :UNMEASURED
+    WHOLE = 'attempts.proposal'
+    private_constant :GRADES, :UNMEASURED, :WHOLE
 
     # @param sortie [Sortie], @param viewer [Person]
     # @param measures [Boolean] whether every attempt of the list comes with its own
@@ -26,29 +27,38 @@ module Fujin
       @sortie = sortie
       @viewer = viewer
       @measures = measures
-      @taps = HelpTaps.new(sortie.fly_events.preload(:by).to_a)
+      @taps = HelpTaps.new(FlyEvent.of(sortie))
     end
 
     # @return [Array<Hash>]
     def to_a
-      rows(@measures ? 'attempts.proposal' : UNMEASURED).each_with_index.map { |row, i| view(row, i + 1, @measures) }
+      rows(:listed, @measures ? WHOLE : UNMEASURED).each_with_index.map { |row, i| view(row, i + 1, @measures) }
     end
 
     # @return [Hash] of one, with its measures
-    def of(attempt) = view(rows('attempts.proposal', id: attempt.id).first, numbers.fetch(attempt.id), true)
+    def of(attempt) = view(rows(:one, WHOLE, attempt.id).first, numbers.fetch(attempt.id), true)
 
     # @return [Hash{String => Integer}] by attempt
     def numbers = AttemptRow.where(sortie_id: @sortie.id).order(*ORDER).ids.each.with_index(1).to_h
 
     private
 
-    def rows(proposal, **only)
-      teaching = @sortie.teaching? ? [{ grades: :by, fault_calls: :by }] : []
-      AttemptRow.light.select(proposal, GRADES).where(sortie_id: @sortie.id, **only).order(*ORDER)
-        .preload(:exercise, *teaching).each do |row|
-          row.association(:sortie).target = @sortie
-          row.given = LightAttempts.last_grades(grades(row).map { |one| one.values_at('kind', 'phase', 'grade') })
-        end
+    def rows(name, proposal, *only)
+      found = AttemptRow.asked([name, proposal], @sortie.id, *only) do
+        all = AttemptRow.light.select(proposal, GRADES).where('sortie_id = $1').order(*ORDER)
+        only.empty? ? all : all.where('attempts.id = $2')
+      end
+      Sortie.take_exercises([@sortie])
+      LightAttempts.take_exercises(found, [@sortie])
+      teaching(found) if @sortie.teaching?
+      found.each do |row|
+        row.association(:sortie).target = @sortie
+        row.given = LightAttempts.last_grades(grades(row).map { |one| one.values_at('kind', 'phase', 'grade') })
+      end
+    end
+
+    def teaching(rows)
+      ActiveRecord::Associations::Preloader.new(records: rows, associations: { grades: :by, fault_calls: :by }).call
     end
 
     def grades(row) = row['told_grades'] || []

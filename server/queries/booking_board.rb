@@ -19,10 +19,8 @@ module Fujin
       {
         'from' => @first.iso8601,
         'days' => days,
-        'aircraft' => AircraftRow.kept.preload(:defects).map { |row| craft(row) },
-        'instructors' => Person.present.where(role: Person::INSTRUCTORS).order(:name).map do |one|
-          Serialisers.person_name(one)
-        end,
+        'aircraft' => aircraft.reject(&:retired_at).map { |row| craft(row) },
+        'instructors' => instructors.map { |one| Serialisers.person_name(one) },
         'bookings' => bookings.map { |row| Serialisers.booking(row) },
         'lessons' => lessons,
         'absences' => absences.map { |row| Serialisers.absence(row) },
@@ -42,38 +40,55 @@ module Fujin
       end
     end
 
+    # Those that are retired, too: they stand in what was flown.
+    def aircraft = @aircraft ||= AircraftRow.order(:mark).preload(:defects).to_a
+
+    def instructors
+      @instructors ||= Person.asked(:instructors) { Person.present.where(role: Person::INSTRUCTORS).order(:name) }
+    end
+
     def craft(row) = { 'id' => row.id, 'mark' => row.mark, 'type_name' => row.type.name, 'kind' => row.type.kind,
                        'grounded' => row.grounded }
 
     # A student sees their own.
     def bookings
-      rows = Booking.between(@from, @to).order(:from_at).with_crew
-      learner? ? rows.where(student_id: @viewer.id) : rows
+      rows = Booking.between(@from, @to).order(:from_at)
+      with_people(learner? ? rows.where(student_id: @viewer.id) : rows, :student, :instructor, :examiner, :aircraft)
+    end
+
+    # All people of some rows by one question, but for the instructors, who are known.
+    def with_people(rows, *names)
+      rows = rows.to_a
+      if rows.any?
+        known = [*instructors, *aircraft]
+        ActiveRecord::Associations::Preloader.new(records: rows, associations: names, available_records: known).call
+      end
+      rows
     end
 
     # What was planned without being booked stands on the board too.
     def lessons
       rows = Sortie.where(starts_at: @from...@to).where.not(id: Booking.where.not(sortie_id: nil).select(:sortie_id))
       rows = rows.where(student_id: @viewer.id) if learner?
-      rows.order(:starts_at).with_crew.preload(:exercises).map { |row| lesson(row) }
+      LessonLines.read(rows.order(:starts_at), @viewer, aircraft).map { |line| lesson(line) }
     end
 
-    def lesson(row)
-      { 'id' => row.id, 'from_at' => Serialisers.time(row.starts_at),
-        'to_at' => Serialisers.time(row.on_at || (row.starts_at + (BookingWorld::LESSON_MIN * 60))),
-        'title' => row.seen_by(@viewer).title, 'student' => Serialisers.person_name(row.student),
-        'instructor' => Serialisers.person_name(row.instructor),
-        'aircraft' => { 'id' => row.aircraft_id, 'mark' => row.aircraft.mark } }
+    def lesson(line)
+      { 'id' => line.id, 'from_at' => Serialisers.time(line.starts_at),
+        'to_at' => Serialisers.time(line.on_at || (line.starts_at + (BookingWorld::LESSON_MIN * 60))),
+        'title' => line.title, 'student' => Serialisers.person_name(line.student),
+        'instructor' => Serialisers.person_name(line.instructor),
+        'aircraft' => { 'id' => line.aircraft.id, 'mark' => line.aircraft.mark } }
     end
 
     def absences
-      rows = Absence.between(@from, @to).order(:from_at).preload(:person)
-      learner? ? rows.where(person_id: @viewer.id) : rows
+      rows = Absence.between(@from, @to).order(:from_at)
+      with_people(learner? ? rows.where(person_id: @viewer.id) : rows, :person)
     end
 
     def waits
-      rows = Wait.open.where(until_on: @school.today..).preload(:student, :instructor)
-      learner? ? rows.where(student_id: @viewer.id) : rows
+      rows = Wait.open.where(until_on: @school.today..)
+      with_people(learner? ? rows.where(student_id: @viewer.id) : rows, :student, :instructor)
     end
   end
 end

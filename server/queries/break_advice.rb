@@ -7,7 +7,7 @@ module Fujin
     # @param sortie [Sortie]
     def initialize(sortie)
       @sortie = sortie
-      @taps = HelpTaps.new(sortie.fly_events.to_a)
+      @taps = HelpTaps.new(FlyEvent.of(sortie))
     end
 
     # @return [String, nil]

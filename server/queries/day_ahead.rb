@@ -15,11 +15,13 @@ module Fujin
     # @param viewer [Person], @param date [Date]
     # @param lessons [Array<LessonLines::Line>] of the day, as this person sees them
     # @param progress [Hash{String => LessonProgress}] of them
-    def initialize(viewer, date, lessons, progress)
+    # @param fleet [Array<AircraftRow>] every aircraft
+    def initialize(viewer, date, lessons, progress, fleet)
       @viewer = viewer
       @date = date
       @lessons = lessons
       @progress = progress
+      @fleet = fleet
       @school = School.current
     end
 
@@ -32,9 +34,19 @@ module Fujin
 
     def bookings
       @bookings ||= begin
-        rows = Booking.standing.between(*today).where(sortie_id: nil).order(:from_at).with_crew
-        @viewer.learner? ? rows.where(student_id: @viewer.id).to_a : rows.to_a
+        rows = Booking.standing.between(*today).where(sortie_id: nil).order(:from_at)
+        with_crew(@viewer.learner? ? rows.where(student_id: @viewer.id).to_a : rows.to_a)
       end
+    end
+
+    # All people by one question, where there are any.
+    def with_crew(rows)
+      if rows.any?
+        ActiveRecord::Associations::Preloader.new(
+          records: rows, associations: %i[student instructor examiner aircraft], available_records: @fleet
+        ).call
+      end
+      rows
     end
 
     def due

@@ -42,10 +42,11 @@ module Fujin
     # @param students [Array<String>, nil] nil is everybody
     # @return [Array(Array<String>, Hash{String => Hash})] students whose record is stale, and progress by lesson
     def marked_and_kept(students, sorties)
-      row = Record.connection.select_one(Record.sanitize_sql([<<~SQL.squish, sorties.map(&:id)]))
+      sql = <<~SQL.squish
         SELECT (SELECT json_agg(student_id) FROM (#{stale_sql(students)}) AS stale) AS marked,
-          (SELECT json_object_agg(sortie_id, progress) FROM lesson_records WHERE sortie_id IN (?)) AS kept
+          (SELECT json_object_agg(sortie_id, progress) FROM lesson_records WHERE sortie_id = ANY(#{students ? '$2' : '$1'})) AS kept
       SQL
+      row = rows(sql, *[students].compact, sorties.map(&:id)).first
       [JSON.parse(row['marked'] || '[]'), JSON.parse(row['kept'] || '{}')]
     end
 
@@ -57,7 +58,8 @@ module Fujin
     # @return [Hash{String => KeptStanding}] by student
     def standings(students)
       freshen(students)
-      KeptStanding.where(student_id: students.map(&:id)).index_by(&:student_id)
+      KeptStanding.asked(:of_students, students.map(&:id)) { KeptStanding.where('student_id = ANY($1)') }
+        .index_by(&:student_id)
     end
 
     # Works out whatever is not as it would be now.
@@ -72,11 +74,15 @@ module Fujin
     # stage.
     # @param ids [Array<String>, nil] among these; nil is everybody
     # @return [Array<String>]
-    def stale(ids = nil) = Record.connection.select_values(stale_sql(ids))
+    def stale(ids = nil) = rows(stale_sql(ids), *[ids].compact).map { |row| row['student_id'] }
+
+    def rows(sql, *ids)
+      Record.connection.select_all(sql, 'Kept', ids.map { |some| Record.ids(some) }, preparable: true)
+    end
 
     def stale_sql(ids)
       code = code(School.current)
-      among = ids ? Record.sanitize_sql(['IN (?)', ids]) : 'IS NOT NULL'
+      among = ids ? '= ANY($1)' : 'IS NOT NULL'
       <<~SQL.squish
         SELECT student_id FROM progress_marks WHERE student_id #{among}
         UNION SELECT student_id FROM lesson_records

@@ -14,7 +14,10 @@ module Fujin
     # Attempts as their sorties' association.
     # @param sorties [Array<Sortie>]
     def preload(sorties)
-      rows = AttemptRow.light.select(GIVEN).where(sortie_id: sorties).order(:created_at, :position).to_a
+      rows = AttemptRow.asked(:light, sorties.map(&:id)) do
+        AttemptRow.light.select(GIVEN).where('sortie_id = ANY($1)').order(:created_at, :position)
+      end
+      Sortie.take_exercises(sorties)
       take_exercises(rows, sorties)
       completed(rows)
       own = rows.group_by(&:sortie_id)
@@ -35,7 +38,8 @@ module Fujin
 
     # With exercise and grades, and with the proposal of the few that are held to less than the whole of it.
     def completed(rows)
-      ActiveRecord::Associations::Preloader.new(records: rows, associations: :exercise).call
+      unknown = rows.select { |row| row.exercise_id && !row.association(:exercise).loaded? }
+      ActiveRecord::Associations::Preloader.new(records: unknown, associations: :exercise).call if unknown.any?
       rows.each { |row| row.given = last_grades(row['all_given'] || []) }
       take_proposals(rows.select(&:narrowed?))
       rows

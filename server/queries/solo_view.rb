@@ -31,7 +31,7 @@ module Fujin
     def kind = @kind ||= last ? last.aircraft.type.kind : 'helicopter'
 
     def lessons = Sortie.where(student_id: @student.id)
-    def last = lessons.order(starts_at: :desc).first
+    def last = @last ||= Sortie.last_of(@student)
 
     def readiness
       @readiness ||= Solo::Readiness.new(

@@ -236,6 +236,6 @@ module Fujin
       row.dup.tap { |copy| copy.assign_attributes(row.attributes.except('id', *except).merge(changes)) }
     end
 
-    def taps = @taps ||= HelpTaps.new(@stored.fly_events.to_a)
+    def taps = @taps ||= HelpTaps.new(FlyEvent.of(@stored))
   end
 end

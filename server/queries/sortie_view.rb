@@ -82,19 +82,20 @@ module Fujin
     end
 
     def recordings
-      rows = RecordingRow.light.where(sortie_id: @sortie.id).order(:created_at).to_a
+      rows = RecordingRow.asked(:of_a_lesson, @sortie.id) do
+        RecordingRow.light.where('sortie_id = $1').order(:created_at)
+      end
       found = @sortie.attempts.map(&:recording_id).tally
       rows.map { |row| Serialisers.recording_row(row, attempts: found.fetch(row.id, 0)) }
     end
 
     # The one thing that was written down after the lesson before.
-    def last_focus =
-      Sortie
-        .where(student_id: @sortie.student_id, starts_at: ...@sortie.starts_at)
-        .where.not(next_focus: [nil, ''])
-        .order(:starts_at)
-        .last
-        &.next_focus
+    def last_focus
+      Sortie.asked(:last_focus, @sortie.student_id, @sortie.starts_at) do
+        Sortie.select(:id, :next_focus).where('student_id = $1 AND starts_at < $2').where.not(next_focus: [nil, ''])
+          .order(starts_at: :desc).limit(1)
+      end.first&.next_focus
+    end
 
     # Azimuth and elevation at the spot when the sortie starts, rise and set that day.
     def sun

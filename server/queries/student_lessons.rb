@@ -22,32 +22,13 @@ module Fujin
       sorties = @page.rows
       lines = LessonLines.of(sorties, sorties.map(&:aircraft).uniq)
       { 'sorties' => Serialisers.sortie_rows(lines, sorties.to_h { |one| [one.id, one.lesson_record.progress] }),
-        'history' => sorties.reverse.flat_map { |one| history(one.lesson_record) },
+        # A student's own attempts once they have said their own word on them.
+        'history' => sorties.reverse.flat_map { |one| one.lesson_record.recorded(answered: @viewer.learner?) },
         'flights' => sorties.select(&:flight_minutes).map { |one| flight(one) },
         'following' => @page.following }
     end
 
     private
-
-    # Attempts of recordings; a student's own once they have said their own word on them.
-    def history(lesson)
-      flown = lesson.flown.select(&:recorded?)
-      flown = flown.select(&:answered) if @viewer.learner?
-      flown.map do |one|
-        {
-          'attempt_id' => one.id,
-          'sortie_id' => one.sortie_id,
-          'manoeuvre' => one.manoeuvre,
-          'on_day' => one.graded.on_day.iso8601,
-          'position' => one.position + 1,
-          'level' => one.graded.level,
-          'grades' => one.graded.grades.compact,
-          'help' => one.graded.help,
-          'counts' => one.graded.counts,
-          'critical' => one.graded.critical
-        }
-      end
-    end
 
     def flight(sortie)
       { 'sortie_id' => sortie.id, 'minutes' => sortie.flight_minutes,

@@ -35,7 +35,7 @@ module Fujin
 
     # In what the student flew last, a helicopter where nothing was flown yet.
     def advice
-      last = Sortie.where(student_id: @student.id).order(starts_at: :desc).includes(:aircraft).first
+      last = Sortie.last_of(@student)
       @shown
         .advice(kinds: [last ? last.aircraft.type.kind : 'helicopter'], signed: live, today: School.current.today)
         .map { |one| Serialisers.advice(one) }

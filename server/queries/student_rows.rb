@@ -10,10 +10,11 @@ module Fujin
     def to_a
       ids = @people.map(&:id)
       kept = KeptProgress.standings(@people)
-      signed = SignOff.in_force.where(student_id: ids).pluck(:student_id, :manoeuvre).group_by(&:first)
+      signed = SignOff.in_force.where('sign_offs.student_id IN (?)', ids).pluck(:student_id, :manoeuvre)
+        .group_by(&:first)
       upcoming =
         Sortie
-          .where(student_id: ids)
+          .where('student_id IN (?)', ids)
           .where(starts_at: Time.now.utc.., on_at: nil)
           .group(:student_id)
           .minimum(:starts_at)

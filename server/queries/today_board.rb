@@ -6,12 +6,13 @@ module Fujin
     AROUND_DAYS = 7
     # A document that runs out so soon waits for somebody.
     SOON_DAYS = 14
-    # Who meets every condition for a sign-off and has none, read where standings are kept.
+    # Who meets every condition for a sign-off and has none, read where standings are kept; those of whom nothing is
+    # ready are not taken apart.
     READY = <<~SQL.squish
       SELECT people.id, people.name, standing ->> 'title' AS title
       FROM student_records JOIN people ON people.id = student_records.student_id,
         json_array_elements(student_records.standings) AS standing
-      WHERE (standing ->> 'ready')::boolean AND people.left_on IS NULL AND people.role IN (?)
+      WHERE student_records.standings::text ~ '"ready": ?true' AND (standing ->> 'ready')::boolean AND people.left_on IS NULL AND people.role = ANY($1)
         AND NOT EXISTS (SELECT 1 FROM sign_offs WHERE sign_offs.student_id = people.id
           AND sign_offs.manoeuvre = standing ->> 'manoeuvre'
           AND NOT EXISTS (SELECT 1 FROM sign_off_withdrawals WHERE sign_off_id = sign_offs.id))
@@ -24,7 +25,7 @@ module Fujin
     end
 
     def to_h
-      rows = LessonLines.of(sorties, fleet)
+      rows = LessonLines.read(sorties, @viewer, fleet)
       @progress = KeptProgress.progress(rows, everybody: !@viewer.learner?)
       today, other = rows.partition { |s| day_of(s) == @date }
       earlier, later = other.partition { |s| day_of(s) < @date }
@@ -34,7 +35,7 @@ module Fujin
         'earlier' => shown(earlier.reverse),
         'later' => shown(later),
         'attention' => attention(today + earlier),
-        **DayAhead.new(@viewer, @date, today, @progress).to_h
+        **DayAhead.new(@viewer, @date, today, @progress, fleet).to_h
       }
     end
 
@@ -47,8 +48,7 @@ module Fujin
     def sorties
       around = school.midnight(@date - AROUND_DAYS)..school.midnight(@date + AROUND_DAYS + 1)
       scope = Sortie.where(starts_at: around).order(:starts_at)
-      scope = scope.where(student_id: @viewer.id) if @viewer.learner?
-      LessonLines.narrow(scope, @viewer)
+      @viewer.learner? ? scope.where(student_id: @viewer.id) : scope
     end
 
     def fleet = @fleet ||= AircraftRow.all.to_a
@@ -104,7 +104,7 @@ module Fujin
     end
 
     def sign_offs
-      rows = Record.connection.select_rows(Record.sanitize_sql([READY, Person::LEARNERS]))
+      rows = Record.connection.select_all(READY, 'Ready', ["{#{Person::LEARNERS.join(',')}}"], preparable: true).rows
       rows.map do |id, name, title|
         { 'kind' => 'sign_off', 'student_id' => id, 'text' => Text.of('%{name} meets every condition for %{title}',
                                                                       name: name, title: title.downcase) }

@@ -228,6 +228,8 @@ module Fujin
       def find_attempt
         attempt = AttemptRow.find(params['id'])
         own!(attempt.sortie.student_id)
+        Sortie.take_exercises([attempt.sortie])
+        LightAttempts.take_exercises([attempt], [attempt.sortie])
         attempt
       end
 

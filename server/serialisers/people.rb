@@ -9,7 +9,7 @@ module Fujin
     def signed_in(person, units) = person.fields('id', 'name', 'role').merge('units' => units)
 
     def person(row, today, required)
-      documents = row.documents.to_a
+      documents = row.association(:documents).load_target
       row.fields('id', 'name', 'sign_in', 'role', 'stage', 'mass_kg', 'email').merge(
         'state' => row.state, 'left_on' => row.left_on&.iso8601, 'forgotten_on' => row.forgotten_on&.iso8601,
         'second_factor' => row.second_factor?,

@@ -190,7 +190,9 @@ class SupervisorTest < Minitest::Test
     start
     eventually('ready') { ready == '200' }
     Process.kill('STOP', @pids.first) # the supervisor looks away
-    children('postgres -D').each { |pid| Process.kill('KILL', pid) }
+    # Its lines too: each goes by itself when the postmaster is gone, and may answer until it does.
+    all = signal_the_database('KILL')
+    eventually('gone') { all.none? { |pid| File.exist?("/proc/#{pid}/cwd") } }
     response = Net::HTTP.get_response('127.0.0.1', '/api/session', @ports[0])
 
     assert_equal '503', response.code
@@ -205,7 +207,7 @@ class SupervisorTest < Minitest::Test
   def test_a_database_that_hangs_is_said_and_waited_out
     start
     eventually('ready') { ready == '200' }
-    held = hold_the_database
+    held = signal_the_database('STOP')
     eventually('said by whoever watches') { ready == '503' }
     answers = Array.new(6) { Net::HTTP.get_response('127.0.0.1', '/api/session', @ports[0]) }
 
@@ -220,9 +222,9 @@ class SupervisorTest < Minitest::Test
 
   # The postmaster first, so that no line is begun behind our back; then the process of each line there is, which is
   # told by its parent alone: a line's process overwrites its own command and surroundings.
-  def hold_the_database
+  def signal_the_database(signal)
     postmaster = children('postgres -D').each { |pid| Process.kill('STOP', pid) }
     lines = postmaster.flat_map { |pid| File.read("/proc/#{pid}/task/#{pid}/children").split.map(&:to_i) }
-    (postmaster + lines).each { |pid| Process.kill('STOP', pid) }
+    (postmaster + lines).each { |pid| Process.kill(signal, pid) }
   end
 end

@@ -11,10 +11,11 @@ module Fujin
       required = fields - defaults.keys
       klass = Struct.new(*fields, keyword_init: true) do
         define_method(:initialize) do |**given|
-          missing = required.reject { |field| given.key?(field) }
-          raise ArgumentError, "#{self.class} needs #{missing.join(', ')}" unless missing.empty?
+          unless required.all? { |field| given.key?(field) }
+            raise ArgumentError, "#{self.class} needs #{(required - given.keys).join(', ')}"
+          end
 
-          super(**defaults, **given)
+          defaults.empty? ? super(**given) : super(**defaults, **given)
           freeze
         end
 

@@ -11,7 +11,8 @@ module Fujin
                                  defaults: { trainer: false, stage: nil, done: false, controls: 'three',
                                              settings: {}.freeze, measures: {}.freeze }) do
       # The lowest phase grade; nil when no phase was graded.
-      def level = grades.values.compact.min
+      def self.level(grades) = grades.each_value.compact.min
+      def level = self.class.level(grades)
       def to_standard? = !level.nil? && grades.values.none?(&:nil?) && level >= 3
       def ungraded = grades.select { |_, grade| grade.nil? }.keys
       def unassisted? = help == 'alone'

@@ -22,6 +22,18 @@ module Fujin
     # @return [String] as PostgreSQL reads an array of them
     def self.ids(all) = "{#{all.join(',')}}"
 
+    # Rows with what they belong to: what is known is taken, all people among the rest come by one question.
+    # @param rows [Enumerable<Record>], @param names [Array<Symbol>] of what they belong to
+    # @param known [Array<Record>]
+    # @return [Array<Record>]
+    def self.belonging(rows, *names, known: [])
+      rows = rows.to_a
+      if rows.any?
+        ActiveRecord::Associations::Preloader.new(records: rows, associations: names, available_records: known).call
+      end
+      rows
+    end
+
     # Some columns as they are told; the others, documents of a kilobyte among them, are not looked at.
     # @return [Hash{String => Object}]
     def fields(*names) = names.to_h { |name| [name, self[name]] }

@@ -56,15 +56,7 @@ module Fujin
       with_people(learner? ? rows.where(student_id: @viewer.id) : rows, :student, :instructor, :examiner, :aircraft)
     end
 
-    # All people of some rows by one question, but for the instructors, who are known.
-    def with_people(rows, *names)
-      rows = rows.to_a
-      if rows.any?
-        known = [*instructors, *aircraft]
-        ActiveRecord::Associations::Preloader.new(records: rows, associations: names, available_records: known).call
-      end
-      rows
-    end
+    def with_people(rows, *names) = Record.belonging(rows, *names, known: [*instructors, *aircraft])
 
     # What was planned without being booked stands on the board too.
     def lessons

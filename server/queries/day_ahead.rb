@@ -35,18 +35,9 @@ module Fujin
     def bookings
       @bookings ||= begin
         rows = Booking.standing.between(*today).where(sortie_id: nil).order(:from_at)
-        with_crew(@viewer.learner? ? rows.where(student_id: @viewer.id).to_a : rows.to_a)
+        rows = rows.where(student_id: @viewer.id) if @viewer.learner?
+        Booking.belonging(rows, :student, :instructor, :examiner, :aircraft, known: @fleet)
       end
-    end
-
-    # All people by one question, where there are any.
-    def with_crew(rows)
-      if rows.any?
-        ActiveRecord::Associations::Preloader.new(
-          records: rows, associations: %i[student instructor examiner aircraft], available_records: @fleet
-        ).call
-      end
-      rows
     end
 
     def due

@@ -27,8 +27,9 @@ module Fujin
     def to_h
       rows = LessonLines.read(sorties, @viewer, fleet)
       @progress = KeptProgress.progress(rows, everybody: !@viewer.learner?)
-      today, other = rows.partition { |s| day_of(s) == @date }
-      earlier, later = other.partition { |s| day_of(s) < @date }
+      midnight, next_one = [@date, @date + 1].map { |day| school.midnight(day) }
+      earlier, coming = rows.partition { |s| s.starts_at < midnight }
+      today, later = coming.partition { |s| s.starts_at < next_one }
       {
         'date' => @date.iso8601,
         'sorties' => shown(today),

@@ -13,9 +13,9 @@ require 'tmpdir'
 #
 #   bundle exec ruby scripts/mutate.rb [--count 200] [--seed 1] [--only grading] [--fresh]
 #
-# Which test file reaches which line is found once and kept in var/mutation.json (`--fresh` finds it again). A file's
-# own tests run first, those that look at little else; then tests of kept answers, then the quickest, for at most two
-# minutes a mutant.
+# Which test reaches which line is found once and kept in var/mutation.json (`--fresh` finds it again); only those that
+# reach it run. A file's own tests come first, those that look at little else; then tests of kept answers, then the
+# quickest, several files to a process, for at most two minutes of theirs a mutant.
 #
 # A comparison is turned round; `<` becomes `<=` only where something is counted: a measured number never lies on a
 # limit to its last digit, so that nothing could notice.
@@ -29,6 +29,8 @@ class Mutate
   STUCK_S = 900
   # A mutant that was not noticed by tests of so many seconds counts as one that survived.
   BUDGET_S = 120
+  # So much of tests to a process: what is left to run when one has noticed is little, and so are the processes begun.
+  BATCH_S = 12
   # A file's own tests: so many, of those that look at the least besides.
   OWN = 3
   # Wording, not rules.
@@ -68,15 +70,29 @@ class Mutate
 
   private
 
-  # Test files by "file:line", in the order in which they are tried.
+  # Tests of one file that reach a line, and how long they take together.
+  Few = Struct.new(:file, :names, :took_s)
+
+  # By "file:line".
+  # @return [Hash{String => Array<Few>}]
   def reached
-    in_order = ->((test, found)) { [test.start_with?('kept_') ? 0 : 1, found['took_s']] }
-    @reached ||= looked.sort_by(&in_order).each_with_object({}) do |(test, found), all|
-      found['lines'].each { |line| (all[line] ||= []) << test }
+    @reached ||= looked.each_with_object({}) do |(file, tests), all|
+      tests.each do |name, found|
+        found['lines'].each do |source, lines|
+          lines.each { |line| taken(all["#{source}:#{line}"] ||= [], file, name, found['took_s']) }
+        end
+      end
     end
   end
 
-  # What is known of each test file; those that are new are run once.
+  def taken(all, file, name, took_s)
+    all << Few.new(file, [], 0.0) unless all.last&.file == file
+    all.last.names << name
+    all.last.took_s += took_s
+  end
+
+  # What is known of each test; files that are new are run once.
+  # @return [Hash{String => Hash{String => Hash}}] by file and test, what it takes and the lines it reaches
   def looked = @looked ||= look
 
   def look
@@ -87,9 +103,8 @@ class Mutate
     Array.new(WORKERS) do
       Thread.new do
         while (test = lock.synchronize { queue.shift })
-          began = now
-          lines = lines_of(File.join(ROOT, 'core/test', test))
-          lock.synchronize { known[test] = { 'took_s' => now - began, 'lines' => lines } }
+          found = lines_of(test)
+          lock.synchronize { known[test] = found }
         end
       end
     end.each(&:join)
@@ -98,26 +113,41 @@ class Mutate
     known.slice(*tests)
   end
 
-  # Lines that count are those run by the tests themselves, not while the core loads.
+  # Lines that count are those run by the tests themselves, not while the core loads. What several tests share is
+  # reached by the first of them.
   def lines_of(test)
     code = <<~RUBY
       require 'coverage'
       require 'json'
       Coverage.start(lines: true)
       require_relative #{File.join(ROOT, 'core/test/test_helper').inspect}
-      before = Coverage.peek_result
       require #{test.inspect}
-      Minitest.after_run do
-        lines = Coverage.result.select { |file, _| file.include?('/core/lib/') }.flat_map do |file, now|
-          then_ = before.fetch(file, { lines: [] })[:lines]
-          now[:lines].each_index.filter_map { |i| "\#{file}:\#{i + 1}" if now[:lines][i].to_i > then_[i].to_i }
+      FOUND = {}
+      module Looked
+        def before_setup
+          Coverage.result(stop: false, clear: true)
+          @began = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+          super
         end
-        File.write(ENV.fetch('FUJIN_LINES'), JSON.generate(lines))
+
+        def after_teardown
+          super
+          took_s = Process.clock_gettime(Process::CLOCK_MONOTONIC) - @began
+          lines = Coverage.result(stop: false, clear: true).filter_map do |file, now|
+            next unless file.include?('/core/lib/')
+
+            run = now[:lines].each_index.filter_map { |i| i + 1 if now[:lines][i].to_i.positive? }
+            [file.delete_prefix(#{"#{ROOT}/".inspect}), run] if run.any?
+          end
+          FOUND["\#{self.class}#\#{name}"] = { 'took_s' => took_s, 'lines' => lines.to_h }
+        end
       end
+      Minitest::Test.prepend(Looked)
+      Minitest.after_run { File.write(ENV.fetch('FUJIN_LINES'), JSON.generate(FOUND)) }
     RUBY
     out = File.join(Dir.tmpdir, "lines-#{File.basename(test)}.json")
     Open3.capture2e({ 'FUJIN_LINES' => out }, 'bundle', 'exec', 'ruby', "-I#{ROOT}/core/test", '-e', code, chdir: ROOT)
-    JSON.parse(File.read(out)).map { |line| line.delete_prefix("#{ROOT}/") }
+    JSON.parse(File.read(out))
   end
 
   def now = Process.clock_gettime(Process::CLOCK_MONOTONIC)
@@ -143,25 +173,32 @@ class Mutate
   # Constants are taken where they are named, so a number is judged by the whole file's tests.
   def judged?(mutant) = tests(mutant).any?
 
+  # @return [Array<Few>] in the order in which they are tried
   def tests(mutant)
-    found = reached["#{mutant.file}:#{mutant.line}"] || by_file[mutant.file]
-    own = found.sort_by { |test| -share(test, mutant.file) }.first(OWN)
+    found = (reached["#{mutant.file}:#{mutant.line}"] || by_file[mutant.file])
+      .sort_by { |few| [few.file.start_with?('kept_') ? 0 : 1, few.took_s] }
+    own = found.sort_by { |few| -share(few.file, mutant.file) }.first(OWN)
     own | found
   end
 
+  # @return [Hash{String => Array<Few>}] by source file, whatever reaches anything of it
   def by_file
-    @by_file ||= reached.each_with_object(Hash.new { |h, k| h[k] = [] }) do |(line, tests), all|
-      all[line[/\A[^:]+/]] |= tests
+    @by_file ||= Hash.new do |all, source|
+      all[source] = looked.filter_map do |file, tests|
+        names = tests.select { |_, found| found['lines'].key?(source) }
+        Few.new(file, names.keys, names.sum { |_, found| found['took_s'] }) if names.any?
+      end
     end
   end
 
-  # Of the lines that a test reaches, those of one file.
-  def share(test, file)
+  # Of the lines that a test file reaches, those of one source file.
+  def share(test, source)
     @shares ||= Hash.new do |all, key|
-      lines = looked.fetch(key)['lines']
-      all[key] = lines.map { |line| line[/\A[^:]+/] }.tally.transform_values { |count| count.fdiv(lines.size) }
+      lines = looked.fetch(key).values.map { |found| found['lines'] }
+        .reduce({}) { |sum, some| sum.merge(some) { |_, one, other| one | other } }
+      all[key] = lines.transform_values { |some| some.size.fdiv(lines.values.sum(&:size)) }
     end
-    @shares[test].fetch(file, 0.0)
+    @shares[test].fetch(source, 0.0)
   end
 
   def walk(node, &block)
@@ -215,22 +252,30 @@ class Mutate
     changed = source.dup
     changed[mutant.offset, mutant.bytes] = mutant.becomes.b
     File.binwrite(path, changed)
-    spent_s = 0.0
-    tests(mutant).any? do |test|
-      next if spent_s > BUDGET_S
-
-      spent_s += looked.dig(test, 'took_s')
-      fails?(folder, test)
-    end
+    batches(tests(mutant)).any? { |batch| fails?(folder, batch) }
   ensure
     File.binwrite(path, source)
   end
 
-  def fails?(folder, test)
-    command = ['bash', '-c',
-               "ulimit -t #{PATIENCE_S}; exec timeout #{STUCK_S} bundle exec ruby -Icore/test core/test/#{test}"]
+  # Within what a mutant is given.
+  # @return [Array<Array<Few>>] each for one process
+  def batches(tests)
+    spent_s = 0.0
+    tests = tests.take_while { |few| (spent_s += few.took_s) - few.took_s <= BUDGET_S }
+    filled_s = 0.0
+    tests.slice_when { |_, few| (filled_s += few.took_s) > BATCH_S && (filled_s = few.took_s) }.to_a
+  end
+
+  def fails?(folder, batch)
+    code = batch.map { |few| "require #{few.file.inspect}; " }.join
+    names = "/\\A(#{batch.flat_map(&:names).map { |name| Regexp.escape(name) }.join('|')})\\z/"
+    File.write(filter = File.join(folder, 'filter'), names)
+    ruby = "bundle exec ruby -Icore/test -e '#{code}' -- -n \"$(cat #{filter})\""
     environment = { 'BUNDLE_GEMFILE' => File.join(folder, 'Gemfile') }
-    _, status = Open3.capture2e(environment, *command, chdir: folder)
+    said, status = Open3.capture2e(environment, 'bash', '-c',
+                                   "ulimit -t #{PATIENCE_S}; exec timeout #{STUCK_S} #{ruby}", chdir: folder)
+    raise "no test ran: #{names}" if said.include?("\n0 runs,")
+
     !status.success?
   end
 end

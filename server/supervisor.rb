@@ -123,21 +123,21 @@ module Fujin
         Service.new(
           name: 'worker',
           start: -> do
-            ruby('worker', 'ruby', 'server/work.rb')
+            ruby('worker', 'server/work.rb')
           end,
           signal: 'TERM'
         ),
         Service.new(
           name: 'recorder',
-          start: -> { ruby('recorder', 'ruby', 'devices/flight_recorder.rb') },
+          start: -> { ruby('recorder', 'devices/flight_recorder.rb') },
           signal: 'TERM'
         ),
         Service.new(
           name: 'weather',
-          start: -> { ruby('weather', 'ruby', 'devices/weather_station.rb') },
+          start: -> { ruby('weather', 'devices/weather_station.rb') },
           signal: 'TERM'
         ),
-        Service.new(name: 'mailbox', start: -> { ruby('mailbox', 'ruby', 'devices/mailbox.rb') }, signal: 'TERM')
+        Service.new(name: 'mailbox', start: -> { ruby('mailbox', 'devices/mailbox.rb') }, signal: 'TERM')
       ]
     end
 
@@ -145,7 +145,10 @@ module Fujin
     def log(name) = [logs.of(name), 'a']
     def logs = @logs ||= LogFiles.new(LOGS)
 
-    def ruby(name, *command) = with_us(name, {}, ['bundle', 'exec', *command])
+    RUBY = [RbConfig.ruby, "-r#{File.join(__dir__, 'ends_at_once')}", '-rbundler/setup'].freeze
+    private_constant :RUBY
+
+    def ruby(name, file) = with_us(name, {}, [*RUBY, file])
 
     # @param own [Hash{String => String}] beside what all of them are told
     # @param handed [Hash] open files, as Process.spawn takes them
@@ -159,7 +162,7 @@ module Fujin
     def web(name)
       own = { 'LISTEN_FDS' => '1', 'FUJIN_METRICS_FOLDER' => @counts,
               'FUJIN_WEB_WORKERS' => ENV.fetch('FUJIN_WEB_WORKERS', WEB_PROCESSES) }
-      with_us(name, own, ['sh', '-c', 'LISTEN_PID=$$ exec "$@"', 'sh', 'bundle', 'exec', 'puma', '-q', '-C',
+      with_us(name, own, ['sh', '-c', 'LISTEN_PID=$$ exec "$@"', 'sh', *RUBY, Gem.bin_path('puma', 'puma'), '-q', '-C',
                           'server/puma.rb', '-b', "tcp://#{@address.addr[3]}:#{@web_port}", 'server/config.ru'],
               3 => @address)
     end

@@ -162,6 +162,21 @@ class SupervisorTest < Minitest::Test
     assert system(*Fujin::Cluster.with_us('TERM', 'touch', mark)) && File.exist?(mark)
   end
 
+  # Asked in the midst of reading a YAML file, of which a process that starts reads many.
+  def test_a_process_that_reads_its_files_ends_when_it_is_asked_to
+    code = <<~RUBY
+      class Asked < Psych::Handler
+        def event_location(*) = Process.kill('TERM', Process.pid)
+      end
+      Psych::Parser.new(Asked.new).parse('a: 1')
+      puts 'ran on'
+    RUBY
+    said, status = Open3.capture2(RbConfig.ruby, '-r./server/ends_at_once', '-rpsych', '-e', code, chdir: ROOT)
+
+    assert_empty said
+    assert_equal Signal.list['TERM'], status.termsig
+  end
+
   def test_a_taken_port_is_one_clear_sentence
     holder = TCPServer.new('127.0.0.1', @ports[0])
     _out, err, status = Open3.capture3(environment, 'bundle', 'exec', 'ruby', 'server/supervisor.rb', chdir: ROOT)

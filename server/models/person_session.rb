@@ -30,7 +30,7 @@ module Fujin
     # @param id [String, nil]
     # @return [Person, nil]
     def self.person(id, now = Time.now.utc)
-      found = id && Person.find_by_sql(SIGNED_IN, [id, *since(now)], preparable: true).first
+      found = id && Person.asked(:signed_in, id, *since(now)) { SIGNED_IN }.first
       return nil unless found&.may_sign_in?
 
       where(id: id).update_all(seen_at: now) if now - found.session_seen_at > SEEN_EVERY_S

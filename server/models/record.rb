@@ -15,15 +15,15 @@ module Fujin
     def self.asked(name, *values)
       @asked ||= {}
       sql = @asked[name] ||= yield.then { |question| question.is_a?(String) ? question : question.to_sql }
-      find_by_sql(sql, values.map { |value| value.is_a?(Array) ? ids(value) : value }, preparable: true)
+      find_by_sql(sql, values.map { |value| value.is_a?(Array) ? list(value) : value }, preparable: true)
     end
 
-    # @param all [Array<String>] ids
+    # @param words [Array<String>] ids and names of our own
     # @return [String] as PostgreSQL reads an array of them
-    def self.ids(all) = "{#{all.join(',')}}"
+    def self.list(words) = "{#{words.join(',')}}"
 
-    # Rows with what they belong to: what is known is taken, all people among the rest come by one question.
-    # @param rows [Enumerable<Record>], @param names [Array<Symbol>] of what they belong to
+    # Rows with what belongs to them: what is known is taken, all people among the rest come by one question.
+    # @param rows [Enumerable<Record>], @param names [Array<Symbol, Hash>] of what is wanted, as .preload takes them
     # @param known [Array<Record>]
     # @return [Array<Record>]
     def self.belonging(rows, *names, known: [])

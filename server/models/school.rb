@@ -10,7 +10,7 @@ module Fujin
       (Current.reading && Current.school) || found.tap { |row| Current.school = row if Current.reading }
     end
 
-    def self.found = find_by_sql('SELECT * FROM schools LIMIT 1', [], preparable: true).first ||
+    def self.found = asked(:found) { limit(1) }.first ||
       raise(NotFound, 'The school is not set up: run bin/start once.')
     private_class_method :found
 

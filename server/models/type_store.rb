@@ -54,7 +54,7 @@ module Fujin
       def newest
         return Current.types if Current.types
 
-        rows = AircraftTypeVersion.find_by_sql(NEWEST, [], preparable: true)
+        rows = AircraftTypeVersion.asked(:newest) { NEWEST }
         rows.to_h { |row| [row.type_id, row.value] }.tap { |types| Current.types = types if Current.reading }
       end
 

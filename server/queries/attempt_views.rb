@@ -50,15 +50,11 @@ module Fujin
       end
       Sortie.take_exercises([@sortie])
       LightAttempts.take_exercises(found, [@sortie])
-      teaching(found) if @sortie.teaching?
+      AttemptRow.belonging(found, { grades: :by, fault_calls: :by }) if @sortie.teaching?
       found.each do |row|
         row.association(:sortie).target = @sortie
         row.given = LightAttempts.last_grades(grades(row).map { |one| one.values_at('kind', 'phase', 'grade') })
       end
-    end
-
-    def teaching(rows)
-      ActiveRecord::Associations::Preloader.new(records: rows, associations: { grades: :by, fault_calls: :by }).call
     end
 
     def grades(row) = row['told_grades'] || []

@@ -21,10 +21,8 @@ module Fujin
         'days' => days,
         'aircraft' => aircraft.reject(&:retired_at).map { |row| craft(row) },
         'instructors' => instructors.map { |one| Serialisers.person_name(one) },
-        'bookings' => bookings.map { |row| Serialisers.booking(row) },
-        'lessons' => lessons,
-        'absences' => absences.map { |row| Serialisers.absence(row) },
-        'waits' => waits.map { |row| Serialisers.wait(row) }
+        **arranged,
+        'lessons' => lessons
       }
     end
 
@@ -50,13 +48,28 @@ module Fujin
     def craft(row) = { 'id' => row.id, 'mark' => row.mark, 'type_name' => row.type.name, 'kind' => row.type.kind,
                        'grounded' => row.grounded }
 
+    # Bookings, absences and who waits: whoever is in any of it by one question, but for the instructors, who are known.
+    def arranged
+      rows = [bookings, absences, waits].map(&:to_a)
+      known = [*aircraft, *everybody(rows.flatten)]
+      booked, away, waiting = rows.zip([%i[student instructor examiner aircraft], %i[person], %i[student instructor]])
+        .map { |some, names| Record.belonging(some, *names, known: known) }
+      { 'bookings' => booked.map { |row| Serialisers.booking(row) },
+        'absences' => away.map { |row| Serialisers.absence(row) },
+        'waits' => waiting.map { |row| Serialisers.wait(row) } }
+    end
+
+    def everybody(rows)
+      ids = rows.flat_map { |row| row.attributes.values_at('student_id', 'instructor_id', 'examiner_id', 'person_id') }
+      others = ids.compact.uniq - instructors.map(&:id)
+      others.empty? ? instructors : instructors + Person.asked(:some, others) { Person.where('id = ANY($1)') }
+    end
+
     # A student sees their own.
     def bookings
       rows = Booking.between(@from, @to).order(:from_at)
-      with_people(learner? ? rows.where(student_id: @viewer.id) : rows, :student, :instructor, :examiner, :aircraft)
+      learner? ? rows.where(student_id: @viewer.id) : rows
     end
-
-    def with_people(rows, *names) = Record.belonging(rows, *names, known: [*instructors, *aircraft])
 
     # What was planned without being booked stands on the board too.
     def lessons
@@ -75,12 +88,12 @@ module Fujin
 
     def absences
       rows = Absence.between(@from, @to).order(:from_at)
-      with_people(learner? ? rows.where(person_id: @viewer.id) : rows, :person)
+      learner? ? rows.where(person_id: @viewer.id) : rows
     end
 
     def waits
       rows = Wait.open.where(until_on: @school.today..)
-      with_people(learner? ? rows.where(student_id: @viewer.id) : rows, :student, :instructor)
+      learner? ? rows.where(student_id: @viewer.id) : rows
     end
   end
 end

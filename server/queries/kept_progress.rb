@@ -77,7 +77,7 @@ module Fujin
     def stale(ids = nil) = rows(stale_sql(ids), *[ids].compact).map { |row| row['student_id'] }
 
     def rows(sql, *ids)
-      Record.connection.select_all(sql, 'Kept', ids.map { |some| Record.ids(some) }, preparable: true)
+      Record.connection.select_all(sql, 'Kept', ids.map { |some| Record.list(some) }, preparable: true)
     end
 
     def stale_sql(ids)

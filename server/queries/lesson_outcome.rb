@@ -11,7 +11,7 @@ module Fujin
       sorties = scope.order(:starts_at).preload(:student, :exercises, :fly_events).to_a
       LightAttempts.preload(sorties)
       taught = sorties.select(&:teaching?).flat_map { |sortie| sortie.attempts.to_a }
-      ActiveRecord::Associations::Preloader.new(records: taught, associations: :fault_calls).call
+      AttemptRow.belonging(taught, :fault_calls)
       recordings = RecordingRow.where(sortie_id: sorties).pluck(:sortie_id, :status).group_by(&:first)
       school = School.current
       sorties.map { |sortie| new(sortie, recordings.fetch(sortie.id, []).map(&:last), sortie.day(school)) }

@@ -38,8 +38,7 @@ module Fujin
 
     # With exercise and grades, and with the proposal of the few that are held to less than the whole of it.
     def completed(rows)
-      unknown = rows.select { |row| row.exercise_id && !row.association(:exercise).loaded? }
-      ActiveRecord::Associations::Preloader.new(records: unknown, associations: :exercise).call if unknown.any?
+      AttemptRow.belonging(rows.select { |row| row.exercise_id && !row.association(:exercise).loaded? }, :exercise)
       rows.each { |row| row.given = last_grades(row['all_given'] || []) }
       take_proposals(rows.select(&:narrowed?))
       rows

@@ -12,7 +12,7 @@ module Fujin
       SELECT people.id, people.name, standing ->> 'title' AS title
       FROM student_records JOIN people ON people.id = student_records.student_id,
         json_array_elements(student_records.standings) AS standing
-      WHERE student_records.standings::text ~ '"ready": ?true' AND (standing ->> 'ready')::boolean AND people.left_on IS NULL AND people.role = ANY($1)
+      WHERE student_records.standings::text ~ '"ready" *: *true' AND (standing ->> 'ready')::boolean AND people.left_on IS NULL AND people.role = ANY($1)
         AND NOT EXISTS (SELECT 1 FROM sign_offs WHERE sign_offs.student_id = people.id
           AND sign_offs.manoeuvre = standing ->> 'manoeuvre'
           AND NOT EXISTS (SELECT 1 FROM sign_off_withdrawals WHERE sign_off_id = sign_offs.id))
@@ -81,11 +81,11 @@ module Fujin
     # What has run out, or does within a fortnight, of those who are here: of each kind the one that is good longest.
     def documents
       last = PersonDocument.where(withdrawn_at: nil).joins(:person).merge(Person.present)
-        .select('DISTINCT ON (person_id, kind, type_id) person_documents.*')
-        .order(:person_id, :kind, :type_id, Arel.sql('valid_until DESC NULLS FIRST')).preload(:person)
+        .select('DISTINCT ON (person_id, kind, type_id) person_documents.*, people.name AS person_name')
+        .order(:person_id, :kind, :type_id, Arel.sql('valid_until DESC NULLS FIRST'))
       last.select { |one| one.valid_until && one.valid_until <= @date + SOON_DAYS }.sort_by(&:valid_until).map do |one|
         { 'kind' => 'document', 'person_id' => one.person_id,
-          'text' => "#{one.person.name}: #{one.value.words(@date)}" }
+          'text' => "#{one.person_name}: #{one.value.words(@date)}" }
       end
     end
 
@@ -105,7 +105,7 @@ module Fujin
     end
 
     def sign_offs
-      rows = Record.connection.select_all(READY, 'Ready', ["{#{Person::LEARNERS.join(',')}}"], preparable: true).rows
+      rows = Record.connection.select_all(READY, 'Ready', [Record.list(Person::LEARNERS)], preparable: true).rows
       rows.map do |id, name, title|
         { 'kind' => 'sign_off', 'student_id' => id, 'text' => Text.of('%{name} meets every condition for %{title}',
                                                                       name: name, title: title.downcase) }

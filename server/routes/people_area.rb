@@ -141,7 +141,7 @@ module Fujin
 
     get_route '/api/audit' do
       page = Listed.new(AuditEntry.all, by: %i[id], after: params['after'], size: PAGE_SIZE, down: true)
-      ActiveRecord::Associations::Preloader.new(records: page.rows, associations: :by).call
+      Record.belonging(page.rows, :by)
       json({ 'items' => page.rows.map { |row| Serialisers.audit_entry(row) }, 'following' => page.following })
     end
 

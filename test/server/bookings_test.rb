@@ -214,4 +214,14 @@ class BookingsTest < Minitest::Test
 
     assert_equal 403, status
   end
+
+  # Flown in what has gone since: it stands on the board of its day, and nobody can book it.
+  def test_a_lesson_in_a_retired_aircraft_stays_on_the_board
+    flown = sortie(aircraft: @second, starts_at: DAY + (9 * 3600))
+    @second.update!(retired_at: DAY)
+    get "/api/bookings?from=#{DAY.to_date}&days=1"
+
+    assert_equal([[flown.id, 'Q-TWO']], answer['lessons'].map { |one| [one['id'], one['aircraft']['mark']] })
+    refute_includes answer['aircraft'].map { |one| one['mark'] }, 'Q-TWO'
+  end
 end

@@ -45,6 +45,36 @@ class QuestionsTest < Minitest::Test
     end
   end
 
+  # Booked, away and waiting, with documents that run out: everybody on the boards is told by name.
+  def test_full_boards_ask_no_more_than_empty_ones
+    make_ready
+    fill_the_boards(Time.now.utc)
+    as(@chief)
+    board = "/api/bookings?from=#{Time.now.utc.to_date}&days=7"
+    [board, '/api/today'].each { |path| asked(path) }
+    [board, '/api/today'].each do |path|
+      told = asked(path)
+
+      assert_operator told.size, :<=, MOST, "#{path}:\n#{told.join("\n")}"
+      assert_equal([@student.name], answer['bookings'].map { |one| one['student']['name'] })
+    end
+  end
+
+  def fill_the_boards(now)
+    from = [now + 600, now.end_of_day - 7200].min
+    Fujin::Booking.create!(id: SecureRandom.uuid, kind: 'dual', student: @student, instructor: @instructor,
+                           examiner: @chief, aircraft: @aircraft, by: @chief, from_at: from, to_at: from + 3600)
+    Fujin::Absence.create!(id: SecureRandom.uuid, person: @other, words: 'away', source: 'person',
+                           from_at: now, to_at: now + 86_400)
+    third = Fujin::Person.create!(name: 'Third', sign_in: 'third', role: 'student', stage: 'solo', mass_kg: 70)
+    Fujin::Wait.create!(id: SecureRandom.uuid, student: third, instructor: @instructor, by: @chief,
+                        from_on: now.to_date, until_on: now.to_date + 7)
+    [@student, @other, @instructor].each do |person|
+      Fujin::PersonDocument.create!(person: person, by: @chief, kind: 'medical', valid_until: now.to_date + 3,
+                                    created_at: now)
+    end
+  end
+
   # The second time, when what was marked is worked out.
   def counts
     as(@chief)

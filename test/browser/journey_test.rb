@@ -59,6 +59,7 @@ class JourneyTest < Minitest::Test
     assert_text 'grade yourself first'
     assert_no_text 'Proposed'
     assert_no_text 'Glide airspeed mean'
+    refute_includes asked, "/api/attempts/#{attempt.id}", 'held back, and not asked for'
     attempt.proposal['phases'].each do |phase|
       within(find("[aria-label='Your grade for #{phase['id']}']")) { find('button[aria-label="To standard"]').click }
     end
@@ -66,6 +67,12 @@ class JourneyTest < Minitest::Test
 
     assert_text 'Proposed'
     assert_text 'Standard straight-in-2026.3'
+    eventually { asked.include?("/api/attempts/#{attempt.id}") }
+  end
+
+  # @return [Array<String>] what the page has asked for
+  def asked
+    evaluate_script("performance.getEntriesByType('resource').map((one) => new URL(one.name).pathname)")
   end
 
   def test_an_address_opens_the_same_view

@@ -1,7 +1,6 @@
 # frozen_string_literal: true
 
 require 'bundler/setup'
-require 'coverage'
 require 'fileutils'
 require 'json'
 require 'open3'
@@ -149,8 +148,6 @@ class Mutate
     Open3.capture2e({ 'FUJIN_LINES' => out }, 'bundle', 'exec', 'ruby', "-I#{ROOT}/core/test", '-e', code, chdir: ROOT)
     JSON.parse(File.read(out))
   end
-
-  def now = Process.clock_gettime(Process::CLOCK_MONOTONIC)
 
   def chosen
     files = Dir[File.join(ROOT, 'core/lib/**/*.rb')].map { |file| file.delete_prefix("#{ROOT}/") }

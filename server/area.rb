@@ -157,8 +157,8 @@ module Fujin
 
       # The lesson that is asked for, as this person may see it.
       # @param among [ActiveRecord::Relation, Class] Sortie.with_crew where whoever flies it is shown
-      def find_sortie(id = params['id'], among: Sortie)
-        sortie = among.find(id)
+      def find_sortie(among: Sortie)
+        sortie = among.find(params['id'])
         own!(sortie.student_id)
         sortie.seen_by(current_person)
       end

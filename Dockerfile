@@ -3,6 +3,7 @@ WORKDIR /fujin
 COPY web/package.json web/package-lock.json web/
 RUN cd web && npm ci --no-audit --no-fund
 COPY api api
+COPY core/data core/data
 COPY web web
 RUN cd web && npm run generate && npm run build
 

@@ -87,5 +87,5 @@ install_web_packages() {
 install_web() {
   install_web_packages
   [ -e web/dist/index.html ] || rm -f "$STAMPS/build"
-  unless_done build web_build web/src web/public web/index.html web/vite.config.ts web/texts.js web/ranges.js web/package-lock.json api/openapi.yaml core/data/units.json core/data/ranges.json core/data/unit_choices.json
+  unless_done build web_build web/src web/public web/index.html web/vite.config.ts web/texts.js web/ranges.js web/package-lock.json api/openapi.yaml core/data/*.json
 }

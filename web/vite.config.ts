@@ -7,12 +7,12 @@ import { defineConfig, type Plugin } from 'vite'
 import { VitePWA } from 'vite-plugin-pwa'
 import { texts } from './texts.js'
 
-/** Leaves a .gz beside every script and style, which the server hands out. */
+/** Leaves a .gz beside every script and style, which the server hands out; only after a build that succeeded. */
 function compressed(): Plugin {
   return {
     name: 'compressed',
     apply: 'build',
-    closeBundle() {
+    writeBundle() {
       const folder = join(import.meta.dirname, 'dist', 'assets')
       for (const file of readdirSync(folder).filter((name) => /\.(js|css)$/.test(name))) {
         writeFileSync(join(folder, `${file}.gz`), gzipSync(readFileSync(join(folder, file)), { level: 9 }))

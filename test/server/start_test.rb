@@ -3,6 +3,7 @@
 require 'fileutils'
 require 'minitest/autorun'
 require 'open3'
+require 'pathname'
 require 'tmpdir'
 
 # What bin/start does again, and what it does not: a step runs when what it depends on has changed.
@@ -39,9 +40,28 @@ class StartTest < Minitest::Test
     assert_empty step
   end
 
-  def test_the_client_is_built_again_when_the_core_s_units_change
-    said = File.read(PREPARE)[/unless_done build.*/]
+  # Whatever the client names outside its own folder.
+  def read_by_the_client
+    root = File.dirname(PREPARE, 2)
+    Dir.chdir(root) { Dir['web/*.{js,ts,json}'] + Dir['web/src/**/*.{ts,tsx}'] }.flat_map do |file|
+      File.read(File.join(root, file)).scan(%r{(?<=['"\s])(?:\.\./)+[\w./-]+\.\w+}).map { |named| File.join(file, '..', named) }
+    end.map { |path| Pathname(path).cleanpath.to_s }.uniq.grep_v(%r{\Aweb/}).select { |path| File.file?(File.join(root, path)) }
+  end
 
-    %w[core/data/units.json core/data/ranges.json api/openapi.yaml].each { |file| assert_includes said, file }
+  def test_the_client_is_built_again_when_what_it_reads_of_the_core_changes
+    watched = File.read(PREPARE)[/unless_done build.*/].split
+    read = read_by_the_client
+
+    assert_includes read, 'core/data/units.json'
+    assert_includes read, 'api/openapi.yaml'
+    assert_empty(read.reject { |file| watched.any? { |pattern| File.fnmatch(pattern, file) } })
+  end
+
+  # The image's client is built from what is copied there, and nothing else.
+  def test_an_image_has_what_its_client_is_built_from
+    client = File.read(File.join(File.dirname(PREPARE, 2), 'Dockerfile'))[/\A.*?^FROM.*?^FROM/m]
+    copied = client.scan(/^COPY (\S+) \S+$/).flatten
+
+    assert_empty(read_by_the_client.reject { |file| copied.any? { |from| file.start_with?(from) } })
   end
 end

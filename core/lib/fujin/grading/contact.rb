@@ -11,8 +11,7 @@ module Fujin
       CONFIRM_FT = 0.75
       CONFIRM_S = 0.1
       FIT_S = 1.3
-      DEGREE = 2
-      BEND = [0.0, 1.0].freeze
+      LEAST_BEFORE = 4
       # How fast older samples lose weight.
       FADE_S = 0.6
       # The stop on the ground tells the lag of a vertical speed that was steady before.
@@ -88,76 +87,88 @@ module Fujin
         [0, 1, 2].map { |k| tries.each_index.sum { |i| tries[i][k] * weights[i] } / weights.sum }
       end
 
+      # Asked some sixty times a contact, and each contact again for what the recording leaves open: bare loops.
       # @return [Array] coefficients of h = a u + b u^2 with u = t - time, and the misfit of the whole window
       def fit(time)
-        before, after = heights.partition { |t, _| t < time }
-        return nil if before.size < 4
+        return nil if before(time) < LEAST_BEFORE
 
-        rows =
-          before.map { |t, h| [height_row(t - time), h, weight(t) / height_sd_ft] } + speed_rows(time) +
-          [[BEND, 0.0, 1.0 / BEND_SD_FT_S2]]
-        curve = least_squares(rows)
-        return nil unless curve
+        sums = TwoTermFit.new
+        sums.take(0.0, 1.0, 0.0, 1.0 / (BEND_SD_FT_S2**2))
+        after = take_heights(sums, time)
+        take_speeds(sums, time)
+        curve = sums.coefficients
+        curve && [curve, sums.misfit(*curve) + after]
+      end
 
-        misfit = rows.sum { |row, y, weight| ((row.each_index.sum { |k| curve[k] * row[k] } - y) * weight)**2 }
-        [curve, misfit + after.sum { |t, h| (h * weight(t) / height_sd_ft)**2 }]
+      # @return [Integer] samples of height before a time
+      def before(time) = heights.bsearch_index { |t, _| t >= time } || heights.size
+
+      # @return [Float] the misfit of the heights after the time, where it stands on the ground
+      def take_heights(sums, time)
+        count = before(time)
+        i = -1
+        while (i += 1) < count
+          t, height, weight = heights[i]
+          u = t - time
+          sums.take(u, u * u, height, weight)
+        end
+        heights[count..].sum { |_, height, weight| height * height * weight }
       end
 
       # What the vertical-speed column would show of such a descent: its slope before the time and nothing after,
       # through the column's own first-order lag, from what it showed at the beginning.
-      def speed_rows(time)
-        times, shown = shown_speeds
-        return [] if times.empty?
-
-        share = lag < @signals.step_s ? 1.0 : Lag.share(@signals.step_s, lag)
-        filtered = Array.new(DEGREE, 0.0)
-        from_start = shown.first
-        (1...times.size).map do |i|
-          basis = times[i] < time ? speed_row(times[i] - time) : Array.new(DEGREE, 0.0)
-          filtered = filtered.zip(basis).map { |y, x| y + (share * (x - y)) }
-          from_start *= 1.0 - share
-          [filtered, shown[i] - from_start, weight(times[i]) / SPEED_SD_FT_S]
+      def take_speeds(sums, time)
+        steady = bend = 0.0
+        speeds.each do |t, shown, weight|
+          still = t < time
+          steady += lag_share * ((still ? 1.0 : 0.0) - steady)
+          bend += lag_share * ((still ? 2.0 * (t - time) : 0.0) - bend)
+          sums.take(steady, bend, shown, weight)
         end
       end
 
       # The nearer the contact, the more a sample says of it.
-      def weight(time) = Math.exp(-(@low_s - time).abs / FADE_S)
-
-      def height_row(u) = (1..DEGREE).map { |k| u**k }
-      def speed_row(u) = (1..DEGREE).map { |k| k * (u**(k - 1)) }
-
-      def least_squares(rows)
-        size = DEGREE
-        matrix = (0...size).map { |r| (0...size).map { |c| rows.sum { |x, _, w| w * w * x[r] * x[c] } } }
-        Recordings::Smoothing.solve(matrix, (0...size).map { |r| rows.sum { |x, y, w| w * w * x[r] * y } })
-      end
+      def weight(time, deviation) = (Math.exp(-(@low_s - time).abs / FADE_S) / deviation)**2
 
       # Noise of the heights in this file, from their second differences about the contact.
       def height_sd_ft
         @height_sd_ft ||= begin
-          bends = heights.each_cons(3).map { |(_, a), (_, b), (_, c)| a - (2.0 * b) + c }
+          bends = zeroed.each_cons(3).map { |(_, a), (_, b), (_, c)| a - (2.0 * b) + c }
           [Math.sqrt(bends.sum { |bend| bend * bend } / ([bends.size, 1].max * 6.0)), LEAST_HEIGHT_SD_FT].max
         end
       end
 
       # Zeroed heights about the low sample, as [time, feet].
-      def heights
-        @heights ||= (@signals.index(@low_s - FIT_S)..@signals.index(@low_s + 1.0)).filter_map do |i|
+      def zeroed
+        @zeroed ||= (@signals.index(@low_s - FIT_S)..@signals.index(@low_s + 1.0)).filter_map do |i|
           height = @signals[:agl][i] - @signals.agl_zero_ft
           [@signals.time(i), height] unless height.nan?
         end
       end
 
-      # The column about the low sample, feet a second + up, with its times; empty when it was not recorded there.
-      def shown_speeds
-        @shown_speeds ||= begin
-          range = @signals.signal?(:vs) ? (@signals.index(@low_s - FIT_S)..@signals.index(@low_s + 1.0)).to_a : []
-          values = range.map { |i| @signals[:vs][i] / 60.0 }
-          values.any?(&:nan?) ? [[], []] : [range.map { |i| @signals.time(i) }, values]
+      # The same with what each says.
+      def heights = @heights ||= zeroed.map { |t, height| [t, height, weight(t, height_sd_ft)] }
+
+      # What the column shows about the low sample beside what is left of its first, feet a second + up, as [time,
+      # speed, weight]; empty when it was not recorded there.
+      def speeds
+        @speeds ||= begin
+          range = @signals.signal?(:vs) ? (@signals.index(@low_s - FIT_S)..@signals.index(@low_s + 1.0)) : []
+          shown = range.map { |i| @signals[:vs][i] / 60.0 }
+          range = [] if shown.any?(&:nan?)
+          range.drop(1).each_with_index.map do |i, n|
+            t = @signals.time(i)
+            [t, shown[n + 1] - (shown[0] * ((1.0 - lag_share)**(n + 1))), weight(t, SPEED_SD_FT_S)]
+          end
         end
       end
 
-      def lag = @lag ||= VerticalSpeedLag.estimate(@signals, @low_s - 25.0, @low_s + LAG_AFTER_S)
+      def lag_share
+        @lag_share ||= begin
+          lag = VerticalSpeedLag.estimate(@signals, @low_s - 25.0, @low_s + LAG_AFTER_S)
+          lag < @signals.step_s ? 1.0 : Lag.share(@signals.step_s, lag)
+        end
+      end
     end
   end
 end

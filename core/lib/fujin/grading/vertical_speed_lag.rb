@@ -12,19 +12,22 @@ module Fujin
       def estimate(signals, from_s, to_s)
         first = signals.index(from_s)
         last = signals.index(to_s)
-        rate = signals[:sink][first..last].map { |v| -v }
+        sink = signals[:sink][first..last]
         shown = signals[:vs][first..last]
+        told = sink.each_index.reject { |i| sink[i].nan? || shown[i].nan? }
+        rate = told.map { |i| -sink[i] }
+        shown = told.map { |i| shown[i] }
         CANDIDATES.min_by { |lag| misfit(rate, shown, lag, signals.step_s) }
       end
 
+      # Asked for each candidate at each contact: a bare loop.
       def misfit(rate, shown, lag, step)
         share = lag < step ? 1.0 : Lag.share(step, lag)
-        filtered = nil
+        filtered = shown[0]
         total = 0.0
-        rate.each_index do |i|
-          next if rate[i].nan? || shown[i].nan?
-
-          filtered = filtered ? filtered + (share * (rate[i] - filtered)) : shown[i]
+        i = 0
+        while (i += 1) < rate.size
+          filtered += share * (rate[i] - filtered)
           total += (filtered - shown[i])**2
         end
         total

@@ -76,6 +76,16 @@ class SiteLinesTest < Minitest::Test
     assert_equal 'no_obstacle', pole.call(19.2).reason
   end
 
+  # A pole beside the bend, 200 m out, as near or as far as its place is uncertain by.
+  def test_beside_a_bend_it_may_stand_nearer_or_farther
+    pole = feature('obstacle', 'Point', place(-200, 5), id: 'p', what: 'pole', top_ft: 60, pass: 'surveyed')
+    found = angle(pole, line: approach([-600, -300], [-200, 0], [0, 0]))
+
+    assert_in_delta deg(76, 200), found.value, 0.01
+    assert_in_delta deg(77, 199.5), found.high, 0.01
+    assert_in_delta deg(75, 200.5), found.low, 0.01
+  end
+
   # What only may stand under the line is in the angle that is flown, not in the likely one.
   def test_what_may_stand_there_is_flown_over
     found = flown(tree(-100, 0, 20),

@@ -128,7 +128,8 @@ module Fujin
           near = obstacle.line ? wire_aware_distance(obstacle, leg.start) : obstacle.distance_m(leg.start)
           next unless near <= half_m(leg.from_m) + by && leg.from_m > half_width_m
 
-          Hit.new(obstacle: obstacle, from_m: leg.from_m - by, to_m: leg.from_m)
+          nearest = leg.from_m - by
+          Hit.new(obstacle: obstacle, from_m: nearest, to_m: [nearest, leg.from_m].max)
         end
       end
 

@@ -13,8 +13,8 @@ require 'tmpdir'
 #   bundle exec ruby scripts/mutate.rb [--count 200] [--seed 1] [--only grading] [--fresh]
 #
 # Which test reaches which line is found once and kept in var/mutation.json (`--fresh` finds it again); only those that
-# reach it run. A file's own tests come first, those that look at little else; then tests of kept answers, then the
-# quickest, several files to a process, for at most two minutes of theirs a mutant.
+# reach it run, a constant's being those that reach a line where it is named. Those that go farthest into the file come
+# first, the quickest before all, several to a process, for at most two minutes of theirs a mutant.
 #
 # A comparison is turned round; `<` becomes `<=` only where something is counted: a measured number never lies on a
 # limit to its last digit, so that nothing could notice.
@@ -30,8 +30,10 @@ class Mutate
   BUDGET_S = 120
   # So much of tests to a process: what is left to run when one has noticed is little, and so are the processes begun.
   BATCH_S = 12
-  # A file's own tests: so many, of those that look at the least besides.
-  OWN = 3
+  # Of the lines of a file that any test reaches, this share makes a test one that goes into it.
+  DEEP = 0.9
+  # What is smaller is no rule, but keeps a computer's last digits from deciding.
+  HAIR = 1e-5
   # Wording, not rules.
   SKIPPED = %r{errors|sign_off|/value\.rb|/kept\.rb}
   SWAPPED = { :< => '<=', :<= => '<', :> => '>=', :>= => '>', :== => '!=', :!= => '==', :+ => '-', :- => '+', :* => '/',
@@ -69,35 +71,29 @@ class Mutate
 
   private
 
-  # Tests of one file that reach a line, and how long they take together.
-  Few = Struct.new(:file, :names, :took_s)
+  # One test, and how long it takes.
+  One = Struct.new(:file, :name, :took_s)
 
-  # By "file:line".
-  # @return [Hash{String => Array<Few>}]
+  # By "file:line", what reaches it.
+  # @return [Hash{String => Array<One>}]
   def reached
     @reached ||= looked.each_with_object({}) do |(file, tests), all|
       tests.each do |name, found|
-        found['lines'].each do |source, lines|
-          lines.each { |line| taken(all["#{source}:#{line}"] ||= [], file, name, found['took_s']) }
-        end
+        one = One.new(file, name, found['took_s'])
+        found['lines'].each { |source, lines| lines.each { |line| (all["#{source}:#{line}"] ||= []) << one } }
       end
     end
   end
 
-  def taken(all, file, name, took_s)
-    all << Few.new(file, [], 0.0) unless all.last&.file == file
-    all.last.names << name
-    all.last.took_s += took_s
-  end
-
-  # What is known of each test; files that are new are run once.
+  # What is known of each test; files that are new or changed are run once.
   # @return [Hash{String => Hash{String => Hash}}] by file and test, what it takes and the lines it reaches
   def looked = @looked ||= look
 
   def look
     known = File.file?(MAP) ? JSON.parse(File.read(MAP)) : {}
-    tests = Dir[File.join(ROOT, 'core/test/*_test.rb')].map { |path| File.basename(path) }
-    queue = tests - known.keys
+    paths = Dir[File.join(ROOT, 'core/test/*_test.rb')]
+    tests = paths.map { |path| File.basename(path) }
+    queue = tests - (known.keys - paths.select { |path| newer?(path) }.map { |path| File.basename(path) })
     lock = Mutex.new
     Array.new(WORKERS) do
       Thread.new do
@@ -111,6 +107,8 @@ class Mutate
     File.write(MAP, JSON.generate(known))
     known.slice(*tests)
   end
+
+  def newer?(path) = File.file?(MAP) && File.mtime(path) > File.mtime(MAP)
 
   # Lines that count are those run by the tests themselves, not while the core loads. What several tests share is
   # reached by the first of them.
@@ -150,10 +148,13 @@ class Mutate
   end
 
   def chosen
-    files = Dir[File.join(ROOT, 'core/lib/**/*.rb')].map { |file| file.delete_prefix("#{ROOT}/") }
-    files = files.grep_v(SKIPPED).select { |file| @only.nil? || file.include?(@only) }
-    all = files.sort.flat_map { |file| mutants_of(file) }
+    files = sources.grep_v(SKIPPED).select { |file| @only.nil? || file.include?(@only) }
+    all = files.flat_map { |file| mutants_of(file) }
     all.sample(@count, random: Random.new(@seed))
+  end
+
+  def sources
+    @sources ||= Dir[File.join(ROOT, 'core/lib/**/*.rb')].map { |file| file.delete_prefix("#{ROOT}/") }.sort
   end
 
   def mutants_of(file)
@@ -167,35 +168,61 @@ class Mutate
     found.select { |mutant| judged?(mutant) }
   end
 
-  # Constants are taken where they are named, so a number is judged by the whole file's tests.
   def judged?(mutant) = tests(mutant).any?
 
-  # @return [Array<Few>] in the order in which they are tried
+  # Those that go farthest into the file come first, the quickest of them before all: what passes by notices little.
+  # @return [Array<One>] in the order in which they are tried
   def tests(mutant)
-    found = (reached["#{mutant.file}:#{mutant.line}"] || by_file[mutant.file])
-      .sort_by { |few| [few.file.start_with?('kept_') ? 0 : 1, few.took_s] }
-    own = found.sort_by { |few| -share(few.file, mutant.file) }.first(OWN)
-    own | found
+    found = reached["#{mutant.file}:#{mutant.line}"] || where_named(mutant) || by_file[mutant.file]
+    depth = found.to_h { |one| [one, looked.dig(one.file, one.name, 'lines', mutant.file)&.size.to_i] }
+    deep = DEEP * depth.values.max.to_i
+    found.sort_by { |one| [depth[one] >= deep ? 0 : 1, one.took_s] }
   end
 
-  # @return [Hash{String => Array<Few>}] by source file, whatever reaches anything of it
-  def by_file
-    @by_file ||= Hash.new do |all, source|
-      all[source] = looked.filter_map do |file, tests|
-        names = tests.select { |_, found| found['lines'].key?(source) }
-        Few.new(file, names.keys, names.sum { |_, found| found['took_s'] }) if names.any?
+  # A constant is reached where it is named, in its own file or in others.
+  # @return [Array<One>, nil]
+  def where_named(mutant)
+    name, = constants(mutant.file).find { |_, lines| lines.cover?(mutant.line) }
+    return nil unless name
+
+    lines = named[[mutant.file, name]] || named.select { |(_, other), _| other == name }.values.flatten
+    lines.flat_map { |line| reached.fetch(line, []) }.uniq.then { |found| found if found.any? }
+  end
+
+  # @return [Hash{Symbol => Range}] lines in which each constant of a file is written down
+  def constants(file)
+    @constants ||= Hash.new do |all, source|
+      nodes = nodes_of(source).grep(Prism::ConstantWriteNode)
+      all[source] = nodes.to_h { |node| [node.name, node.location.start_line..node.location.end_line] }
+    end
+    @constants[file]
+  end
+
+  # @return [Hash{Array(String, Symbol) => Array<String>}] by file and constant, "file:line" where it is named
+  def named
+    @named ||= sources.each_with_object({}) do |file, all|
+      nodes_of(file).each do |node|
+        next unless node.is_a?(Prism::ConstantReadNode) || node.is_a?(Prism::ConstantPathNode)
+
+        (all[[file, node.name]] ||= []) << "#{file}:#{node.location.start_line}"
       end
     end
   end
 
-  # Of the lines that a test file reaches, those of one source file.
-  def share(test, source)
-    @shares ||= Hash.new do |all, key|
-      lines = looked.fetch(key).values.map { |found| found['lines'] }
-        .reduce({}) { |sum, some| sum.merge(some) { |_, one, other| one | other } }
-      all[key] = lines.transform_values { |some| some.size.fdiv(lines.values.sum(&:size)) }
+  def nodes_of(file)
+    found = []
+    walk(Prism.parse_file(File.join(ROOT, file)).value) { |node| found << node }
+    found
+  end
+
+  # @return [Hash{String => Array<One>}] by source file, whatever reaches anything of it
+  def by_file
+    @by_file ||= Hash.new do |all, source|
+      all[source] = looked.flat_map do |file, tests|
+        tests.select { |_, found| found['lines'].key?(source) }
+          .map { |name, found| One.new(file, name, found['took_s']) }
+      end
     end
-    @shares[test].fetch(source, 0.0)
   end
 
   def walk(node, &block)
@@ -221,7 +248,7 @@ class Mutate
 
   # A quarter more: within what a rule's author would call another rule.
   def numbers(file, node)
-    return [] if node.value.zero? || (node.is_a?(Prism::IntegerNode) && node.value.abs < 3)
+    return [] if node.value.abs < HAIR || (node.is_a?(Prism::IntegerNode) && node.value.abs < 3)
 
     changed = node.is_a?(Prism::FloatNode) ? (node.value * 1.25).round(6).to_s : (node.value * 1.25).ceil.to_s
     [mutant(file, node.location, changed)]
@@ -255,17 +282,17 @@ class Mutate
   end
 
   # Within what a mutant is given.
-  # @return [Array<Array<Few>>] each for one process
+  # @return [Array<Array<One>>] each for one process
   def batches(tests)
     spent_s = 0.0
-    tests = tests.take_while { |few| (spent_s += few.took_s) - few.took_s <= BUDGET_S }
+    tests = tests.take_while { |one| (spent_s += one.took_s) - one.took_s <= BUDGET_S }
     filled_s = 0.0
-    tests.slice_when { |_, few| (filled_s += few.took_s) > BATCH_S && (filled_s = few.took_s) }.to_a
+    tests.slice_when { |_, one| (filled_s += one.took_s) > BATCH_S && (filled_s = one.took_s) }.to_a
   end
 
   def fails?(folder, batch)
-    code = batch.map { |few| "require #{few.file.inspect}; " }.join
-    names = "/\\A(#{batch.flat_map(&:names).map { |name| Regexp.escape(name) }.join('|')})\\z/"
+    code = batch.map(&:file).uniq.map { |file| "require #{file.inspect}; " }.join
+    names = "/\\A(#{batch.map { |one| Regexp.escape(one.name) }.join('|')})\\z/"
     File.write(filter = File.join(folder, 'filter'), names)
     ruby = "bundle exec ruby -Icore/test -e '#{code}' -- -n \"$(cat #{filter})\""
     environment = { 'BUNDLE_GEMFILE' => File.join(folder, 'Gemfile') }

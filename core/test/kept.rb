@@ -70,7 +70,7 @@ module Kept
       [name + id, m.value.nil? ? m.reason : "#{one(m.value)&.round(5)} #{m.verdict}#{' critical' if m.critical}"]
     end
     phases = proposal.attempt.phases.to_h { |p| ["#{name}#{p.id}", "#{p.start_s.round(2)} to #{p.end_s.round(2)}"] }
-    faults = proposal.faults.map(&:id).join(', ')
+    faults = proposal.faults.map { |fault| "#{fault.id} #{fault.from_s.round(1)} to #{fault.to_s.round(1)}" }.join(', ')
     measures.merge(phases).merge("#{name}faults" => faults,
                                  "#{name}evidence" => sum(proposal.faults.map(&:evidence))['words'])
   end

@@ -72,8 +72,10 @@ module KeptGrades
       measures = proposal.measures.values
       phases = proposal.attempt.phases
       numbers = [*phases.flat_map { |p| [p.start_s, p.end_s] }, proposal.gate_s,
-                 *measures.flat_map { |m| [m.value, m.uncertainty] }]
-      words = [proposal.attempt.result, *phases.map(&:id), *proposal.faults.map(&:id),
+                 *measures.flat_map { |m| [m.value, m.uncertainty] },
+                 *proposal.faults.flat_map { |fault| [fault.from_s, fault.to_s] }]
+      words = [proposal.attempt.result, *phases.map(&:id), *proposal.grades.map { |grade| Kept.leaves(grade) },
+               *proposal.faults.flat_map { |fault| [fault.id, *fault.measures] },
                *measures.map { |m| "#{m.id} #{m.verdict} #{m.critical} #{m.too_close} #{m.estimated}" }]
       [proposal.attempt.manoeuvre, sum(numbers), Zlib.crc32(words.join(' '))]
     end

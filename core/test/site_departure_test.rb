@@ -63,6 +63,14 @@ class SiteDepartureTest < Minitest::Test
     assert_operator way.clearance.low, :>=, 20.0 - 0.1
   end
 
+  # A steady climb gains as much on each stretch, to the end of what is looked at.
+  def test_the_climb_goes_on_as_far_as_obstacles_are_looked_for
+    room = ->(metres) { flown(tree(metres, 0, 20), ground: long_ground).ways['with_a_run'].clearance.value }
+    gained = [400, 500, 600, 700, 800, 900].map(&room).each_cons(2).map { |near, far| far - near }
+
+    gained.each { |feet| assert_in_delta gained[0], feet, 0.15 * gained[0] }
+  end
+
   # Straight up to 20 ft over the highest top, level, then up: over that wood 20 ft and a foot of uncertainty.
   def test_towering_goes_over_the_highest_by_twenty_feet
     way = flown(wood(60, 80, -60, 60, 60), people: 'solo').ways['towering']

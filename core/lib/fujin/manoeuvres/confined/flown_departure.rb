@@ -10,6 +10,7 @@ module Fujin
         Q = Quantities
         FT = Q::FT
         REACH_M = 950.0
+        private_constant :REACH_M
         # Height of a run, ft, and the longest that is looked at, m.
         RUN_FT = 3.5
         LONGEST_RUN_M = 600.0
@@ -33,9 +34,11 @@ module Fujin
         def sight_from(along_m)
           @sights ||= {}
           @sights[along_m.round(1)] ||=
-            sight_along([spot.at + (step * along_m), *line.points.drop(1)], reach_m: [line.length_m, REACH_M].max,
-                                                                            end_m: 0.0)
+            sight_along([spot.at + (step * along_m), *line.points.drop(1)], reach_m: reach_m, end_m: 0.0)
         end
+
+        # So far out obstacles are looked for and paths are flown, metres.
+        def reach_m = [line.length_m, REACH_M].max
 
         def sight = sight_from(0.0)
         def step = Sites::Plane.step(course_deg)

@@ -10,7 +10,6 @@ module Fujin
         CLIMB_FPM = 100.0
         MARGIN_PCT = 5.0
         STEP_S = 0.5
-        REACH_M = 950.0
         MOST = 400
 
         def lift_point = number(0.0, 'ft')
@@ -65,7 +64,7 @@ module Fujin
           climb_kt = @day.type.fetch('speeds_kt.climb').to_f
           climb = @day.performance.climb_m_s(climb_kt)
           rows = [from]
-          while rows.last.along_m < REACH_M && rows.size < MOST
+          while rows.last.along_m < @departure.reach_m && rows.size < MOST
             last = rows.last
             climbing = last.ias_kt >= climb_kt - 0.5
             faster = climbing ? last.ias_kt : [faster_kt(last.ias_kt), climb_kt].min

@@ -104,7 +104,7 @@ module Fujin
           @climbs ||= {}
           @climbs[run] ||= ClimbAway.new(@day.conditions, speed_kt: @day.type.fetch('speeds_kt.climb').to_f,
                                                           headwind: @departure.headwind_along)
-            .fly(state(run, ias)) { |point| point.along_m - start_m > 600.0 }
+            .fly(state(run, ias)) { |point| point.along_m - start_m - run > @departure.reach_m }
         end
 
         def state(run, ias) =

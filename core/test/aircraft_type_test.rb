@@ -88,6 +88,11 @@ class AircraftTypeTest < Minitest::Test
     end
   end
 
+  # 49.8 rad/s are 475.6 revolutions a minute.
+  def test_revolutions_a_minute_of_the_rotor
+    assert_in_delta 475.56, type('tansy-2').normal_rotor_rpm, 0.01
+  end
+
   def test_pedals_follow_the_rotor
     assert_equal 'right', type('tansy-2').power_loss_pedal
     assert_equal 'left', type('bracken-2').power_loss_pedal

@@ -75,8 +75,8 @@ class DispersionTest < Minitest::Test
   end
 
   def test_a_height_without_room_for_a_circle_does_not_offer_one
-    refute_includes dispersion(height: 1000.0).options, 'circle'
-    assert_includes dispersion(height: 2500.0).options, 'circle'
+    refute_includes dispersion(height: 1720.0).options, 'circle'
+    assert_includes dispersion(height: 1780.0).options, 'circle'
   end
 
   def test_a_steadier_student_stops_nearer

@@ -48,6 +48,15 @@ class EffectsInFlightTest < Minitest::Test
     assert_in_delta 60.0, value(collective, 'level_height_max_ft'), 2.0
   end
 
+  # The last control is held for two minutes at most, whatever else is on the file.
+  def test_the_last_one_counts_for_two_minutes
+    long = WrittenFlight.new(160.0) { { 'agl_ft' => 1500.0, 'ias_kt' => 68.0, 'gs_kt' => 68.0 } }
+
+    assert_equal([118.0, 120.0], [118.0, 140.0].map do |seconds|
+      value(found(long, taps: [[10.0, 'cyclic'], [10.0 + seconds, 'following']]).first, 'held_s').round
+    end)
+  end
+
   # Not the exercise, no clock, too low and too slow to be level flight.
   def test_what_is_none
     assert_empty found(flight, exercise: 'hover')

@@ -143,6 +143,25 @@ class FilesTest < Minitest::Test
     assert_equal [Time.utc(2026, 2, 1, 10).to_f, Time.utc(2026, 2, 1, 10, 0, 59).to_f], found.times
   end
 
+  # By the standard three digits stand before the decimals, of which there may be none: 052°, 101.5 km/h, 352°.
+  def test_columns_that_an_igc_log_adds
+    fixes = %w[00 10].map { |second| "B1000#{second}4712345N01423456WA00100001500521015352" }
+    found = read(['HFDTE010226', 'I033638TRT3942GSP4345HDT', *fixes, ''].join("\r\n"))
+
+    assert_in_delta 52.0, found['track_deg'].first
+    assert_in_delta 101.5 / 1.852, found['gs_kt'].first, 1e-6
+    assert_in_delta 352.0, found['hdg_deg'].first
+  end
+
+  # How far it has come, for who waits.
+  def test_a_long_log_says_how_far_it_is
+    lines = Array.new(10_200) { |i| Time.at(i).utc.strftime('B%H%M%S4712345N01423456WA0010000150') }
+    told = []
+    R.read(['HFDTE010226', *lines, ''].join("\r\n")) { |lines_read| told << lines_read }
+
+    assert_equal [5000, 10_000], told.select(&:positive?)
+  end
+
   def test_igc_fixes_that_are_none_are_left_out_with_the_line_of_the_first
     fixes = %w[100000 240000 106000 100060 235959].map { |clock| "B#{clock}4712345N01423456WA0010000150" }
     found = read(['HFDTE010226', *fixes, ''].join("\r\n"))

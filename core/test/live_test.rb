@@ -164,4 +164,23 @@ class LiveTest < Minitest::Test
     assert_equal 1, stream.broken
     refute(found.any? { |sample| sample['ias_kt'].to_f > 500 })
   end
+
+  # Looked at again after 0.4 s; where an attempt has gone on for long, and so much is to be looked at, more seldom.
+  def test_how_often_it_is_looked_for
+    going = samples.take_while { |sample| sample['t_s'] < 40.0 }
+    asked = ->(began_before_s) do
+      window = Live::FlightWindow.new(context, [exercise(context)])
+      going.each { |sample| window.take(sample) }
+      seen = Live::UnderwaySeen.new([exercise(context)], context, window)
+      seen.look('straight_in_autorotation')
+      seen.instance_variable_set(:@began_s, window.last_s - began_before_s)
+      [0.3, 0.5, 0.9, 1.1].map do |more|
+        window.take(going.last.merge('t_s' => going.last['t_s'] + more))
+        seen.due?
+      end
+    end
+
+    assert_equal [false, true, true, true], asked.call(20.0)
+    assert_equal [false, false, false, true], asked.call(215.0), '0.004 of 245 s'
+  end
 end

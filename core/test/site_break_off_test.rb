@@ -58,6 +58,29 @@ class SiteBreakOffTest < Minitest::Test
     end
   end
 
+  # Whatever stands beyond the spot is passed over by 20 ft, a wire too. Its top may be a foot higher.
+  def test_a_go_around_keeps_twenty_feet_over_what_stands_beyond
+    outcomes = [120, 160, 200].flat_map do |top_ft|
+      found = flown(wire([150, -80], [150, 80], top_ft))
+      (0..100).step(10).map do |metres|
+        over_ft = over(found.break_off.away_from(metres.to_f), 150.0, top_ft + 1.0)
+        next if over_ft.nil? || (over_ft - 20.0).abs < 4.0
+
+        found.break_off.clears?(metres.to_f).tap { |clear| assert_equal over_ft >= 20.0, clear, "#{top_ft} ft" }
+      end
+    end
+
+    assert_equal 2, outcomes.compact.uniq.size, 'some do and some do not'
+  end
+
+  # Feet by which a go-around passes over a top; nil when it began behind it, or strikes the ground.
+  def over(points, at, top_ft)
+    after = points.index { |point| point.along_m >= at }
+    return nil if after.nil? || after.zero? || points.any? { |point| point.height_m <= 0.0 }
+
+    (points[after].height_m / FT) - top_ft
+  end
+
   # The gate is two seconds of flight before the last point, or 20 ft over the highest top, whichever is farther out.
   def test_the_gate_keeps_two_seconds_and_twenty_feet_in_hand
     found = flown(wood(60, 80, -60, 60, 90))

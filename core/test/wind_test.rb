@@ -63,4 +63,12 @@ class WindTest < Minitest::Test
 
     assert_match(/180 kt/, error.message)
   end
+
+  # Straight into it, up to 60 kt.
+  def test_a_drift_that_no_wind_explains_is_refused
+    assert_in_delta 59.0, W.observed('heading 350 at 100, track 350 at 41').speed_kt, 0.01
+    error = assert_raises(Fujin::InvalidInput) { W.observed('heading 350 at 100, track 350 at 38') }
+
+    assert_match(/62 kt/, error.message)
+  end
 end

@@ -2,6 +2,7 @@
 
 require 'etc'
 require 'fileutils'
+require 'open3'
 require 'tempfile'
 require_relative 'lines_run'
 require_relative 'test_database'
@@ -15,9 +16,10 @@ require_relative 'test_database'
 class TestRun
   ROOT = File.expand_path('..', __dir__)
 
+  # The longest first.
   STYLE = [
-    ['Ruby style', %w[bundle exec rubocop --parallel --format quiet]],
     ['TypeScript style', %w[npm --prefix web run --silent lint]],
+    ['Ruby style', %w[bundle exec rubocop --parallel --format quiet]],
     ['Formatting', %w[npm --prefix web run --silent format]],
     ['Types', %w[npm --prefix web run --silent typecheck]],
     ['Known holes', %w[bundle exec ruby scripts/known_holes.rb]]
@@ -55,8 +57,26 @@ class TestRun
   def whole? = @stage.nil? && @words.empty?
 
   def style
-    STYLE.each { |title, command| step(title) { system(*command, chdir: ROOT) } }
+    step('Style, formatting, types, known holes') { checked_in_parallel }
     step('Layers and documents') { in_parallel('house', [HOUSE], nil) }
+  end
+
+  # @return [Boolean] whether all of them passed
+  def checked_in_parallel
+    waiting = Queue.new
+    STYLE.each { |check| waiting << check }
+    waiting.close
+    Array.new(Etc.nprocessors) do
+      Thread.new do
+        passed = true
+        while (title, command = waiting.pop)
+          said, status = Open3.capture2e(*command, chdir: ROOT)
+          puts "   #{title}: #{status.success? ? 'passed' : "failed\n#{said}"}"
+          passed &&= status.success?
+        end
+        passed
+      end
+    end.map(&:value).all?
   end
 
   def stage(name, title, pattern, database)

@@ -40,12 +40,16 @@ class StartTest < Minitest::Test
     assert_empty step
   end
 
+  ROOT = File.dirname(PREPARE, 2)
+  OUTSIDE = %r{(?<=['"\s])(?:\.\./)+[\w./-]+\.\w+}
+
   # Whatever the client names outside its own folder.
   def read_by_the_client
-    root = File.dirname(PREPARE, 2)
-    Dir.chdir(root) { Dir['web/*.{js,ts,json}'] + Dir['web/src/**/*.{ts,tsx}'] }.flat_map do |file|
-      File.read(File.join(root, file)).scan(%r{(?<=['"\s])(?:\.\./)+[\w./-]+\.\w+}).map { |named| File.join(file, '..', named) }
-    end.map { |path| Pathname(path).cleanpath.to_s }.uniq.grep_v(%r{\Aweb/}).select { |path| File.file?(File.join(root, path)) }
+    sources = Dir.chdir(ROOT) { Dir['web/*.{js,ts,json}'] + Dir['web/src/**/*.{ts,tsx}'] }
+    named = sources.flat_map do |source|
+      File.read(File.join(ROOT, source)).scan(OUTSIDE).map { |name| Pathname(source).dirname.join(name).cleanpath.to_s }
+    end
+    named.uniq.grep_v(%r{\Aweb/}).select { |path| File.file?(File.join(ROOT, path)) }
   end
 
   def test_the_client_is_built_again_when_what_it_reads_of_the_core_changes
@@ -59,7 +63,7 @@ class StartTest < Minitest::Test
 
   # The image's client is built from what is copied there, and nothing else.
   def test_an_image_has_what_its_client_is_built_from
-    client = File.read(File.join(File.dirname(PREPARE, 2), 'Dockerfile'))[/\A.*?^FROM.*?^FROM/m]
+    client = File.read(File.join(ROOT, 'Dockerfile'))[/\A.*?^FROM.*?^FROM/m]
     copied = client.scan(/^COPY (\S+) \S+$/).flatten
 
     assert_empty(read_by_the_client.reject { |file| copied.any? { |from| file.start_with?(from) } })

@@ -13,8 +13,8 @@ require 'tmpdir'
 #   bundle exec ruby scripts/mutate.rb [--count 200] [--seed 1] [--only grading] [--fresh]
 #
 # Which test reaches which line is found once and kept in var/mutation.json (`--fresh` finds it again); only those that
-# reach it run, a constant's being those that reach a line where it is named. Those that go farthest into the file come
-# first, the quickest before all, several to a process, for at most two minutes of theirs a mutant.
+# reach it run, a constant's being those that reach a line where it is named. Those that look at little besides come
+# first, then those that go farthest into the file, several to a process, for at most two minutes of theirs a mutant.
 #
 # A comparison is turned round; `<` becomes `<=` only where something is counted: a measured number never lies on a
 # limit to its last digit, so that nothing could notice.
@@ -30,6 +30,8 @@ class Mutate
   BUDGET_S = 120
   # So much of tests to a process: what is left to run when one has noticed is little, and so are the processes begun.
   BATCH_S = 12
+  # A file's own tests have so many seconds before others.
+  OWN_S = 15
   # Of the lines of a file that any test reaches, this share makes a test one that goes into it.
   DEEP = 0.9
   # What is smaller is no rule, but keeps a computer's last digits from deciding.
@@ -170,14 +172,21 @@ class Mutate
 
   def judged?(mutant) = tests(mutant).any?
 
-  # Those that go farthest into the file come first, the quickest of them before all: what passes by notices little.
+  # First those that look at little besides the file, for so many seconds; then those that go farthest into it, the
+  # quickest before all: what passes by notices little.
   # @return [Array<One>] in the order in which they are tried
   def tests(mutant)
     found = reached["#{mutant.file}:#{mutant.line}"] || where_named(mutant) || by_file[mutant.file]
-    depth = found.to_h { |one| [one, looked.dig(one.file, one.name, 'lines', mutant.file)&.size.to_i] }
+    depth = found.to_h { |one| [one, lines(one).fetch(mutant.file, []).size] }
+    spent_s = 0.0
+    own = found.sort_by { |one| -depth[one].fdiv(lines(one).values.sum(&:size)) }
+      .take_while { |one| (spent_s += one.took_s) <= OWN_S }
     deep = DEEP * depth.values.max.to_i
-    found.sort_by { |one| [depth[one] >= deep ? 0 : 1, one.took_s] }
+    own | found.sort_by { |one| [depth[one] >= deep ? 0 : 1, one.took_s] }
   end
+
+  # @return [Hash{String => Array<Integer>}] that a test reaches, by source file
+  def lines(one) = looked.dig(one.file, one.name, 'lines')
 
   # A constant is reached where it is named, in its own file or in others.
   # @return [Array<One>, nil]

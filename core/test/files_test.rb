@@ -220,6 +220,17 @@ class FilesTest < Minitest::Test
       .each { |channel, value| assert_in_delta value, found[channel].first, 1e-4, channel }
   end
 
+  # South of the equator and east of Greenwich.
+  def test_a_sentence_of_the_other_half_of_the_world
+    lines = [1, 2].map do |second|
+      R::Nmea.sentence("GPRMC,10150#{second}.00,A,1234.567,S,12345.678,E,63.5,350.2,251126,,,A".split(',', -1))
+    end
+    found = read(lines.join("\r\n"))
+
+    assert_in_delta(-12.0 - (34.567 / 60.0), found['lat_deg'].first, 1e-9)
+    assert_in_delta 123.0 + (45.678 / 60.0), found['lon_deg'].first, 1e-9
+  end
+
   # A clock that was set back by an hour after ten seconds; one that stumbles by one second.
   def test_a_recorder_started_again_goes_on_after_what_came_before
     lines = ->(*seconds) do

@@ -149,6 +149,7 @@ class FinderEdgesTest < Minitest::Test
     assert_equal([1, 0], [34.5, 35.5].map { |speed| count.call(speed: speed) })
     assert_equal([0, 1], [9.5, 10.5].map { |speed| count.call(speed: speed) })
     assert_equal([0, 1], [8.5, 12.5].map { |seconds| count.call(seconds: seconds) })
+    assert_equal([1, 0], [185.0, 215.0].map { |fpm| count.call(climb_fpm: -fpm) })
   end
 
   def vertical(speed: 6.0, sink: 600.0)

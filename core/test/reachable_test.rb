@@ -57,4 +57,23 @@ class ReachableTest < Minitest::Test
     assert_includes enough, 'glide'
     assert_operator nearest, :<, 0.0
   end
+
+  # The angles under which the sides are seen from the spot add up to a whole turn when it is among them, else to
+  # nothing; at the edge by the nearest of many points along it. Triangles drawn by lot.
+  def test_a_spot_is_reached_inside_and_at_the_edge
+    random = Random.new(9)
+    reached = Array.new(300) do
+      corners = Array.new(3) { Complex(random.rand(-800.0..800.0), random.rand(-800.0..800.0)) }
+      sides = [*corners, corners[0]].each_cons(2).to_a
+      turned = sides.sum { |from, to| (to / from).arg }
+      nearest = sides.flat_map { |from, to| (0..200).map { |i| (from + ((to - from) * i / 200.0)).abs } }.min
+      next if (nearest - 100.0).abs < 8.0
+
+      reach = Fujin::Planning::Reach.new(option: 'glide', speed_kt: 60.0, points: corners.map(&:rect))
+      (turned.abs > 6.0 || nearest <= 100.0).tap { |there| assert_equal there, reach.to_the_spot?, corners.inspect }
+    end
+
+    assert_operator reached.count(true), :>, 30
+    assert_operator reached.count(false), :>, 30
+  end
 end

@@ -58,18 +58,22 @@ class SiteLimitsTest < Minitest::Test
 
   # A bent line: sixty degrees at most, sixty metres a leg.
   def test_bends
-    laid = ->(degrees, metres) do
-      turn = degrees * Math::PI / 180
-      bend = [-400, 0]
-      far = [-400 - (metres * Math.cos(turn)), metres * Math.sin(turn)]
-      found = site(ground, spot, approach(far, bend, [0, 0]))
-      Fujin::Manoeuvres::Confined::FlownApproach.new(found.approaches[0], day(found)).bent_wrong
+    [0, 90, 200].each do |course|
+      assert_nil bent(course, 59, 200)
+      assert_equal 'bend', bent(course, 61, 200)
+      assert_nil bent(course, 30, 61)
+      assert_equal 'bend', bent(course, 30, 59)
     end
+  end
 
-    assert_nil laid.call(59, 200)
-    assert_equal 'bend', laid.call(61, 200)
-    assert_nil laid.call(30, 61)
-    assert_equal 'bend', laid.call(30, 59)
+  # Ends on a course; so many degrees before, the first leg so many metres long.
+  def bent(course, degrees, metres)
+    way = ->(deg, length) { Complex.polar(length, deg * Math::PI / 180) }
+    bend = -way.call(course, 400)
+    far = bend - way.call(course - degrees, metres)
+    found = site(ground, spot, approach(far.rect, bend.rect, [0, 0]))
+    today = day(found, format('%03d/10', course))
+    Fujin::Manoeuvres::Confined::FlownApproach.new(found.approaches[0], today).bent_wrong
   end
 
   # Tall trees all round, room among them: twenty feet over the highest and straight down, with ten percent of power.

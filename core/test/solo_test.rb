@@ -35,6 +35,17 @@ class SoloTest < Minitest::Test
     }.each { |fields, said| assert_equal [said], against(**fields), fields }
   end
 
+  # Least and most that may be written into one.
+  { wind_kt: [0, 30], gust_kt: [0, 40], crosswind_kt: [0, 20], visibility_m: [1500, 20_000],
+    cloud_base_ft: [500, 5000] }.each do |name, (low, high)|
+    define_method("test_#{name}_that_may_be_written_into_one") do
+      [low, high].each { |value| assert Solo::Authority.build(**ALLOWED, name => value) }
+      [low - 1, high + 1].each do |value|
+        assert_raises(Fujin::InvalidInput, value.to_s) { Solo::Authority.build(**ALLOWED, name => value) }
+      end
+    end
+  end
+
   def test_an_authority_is_written_within_ranges
     { wind_kt: 31, until: DAY + 91, exercises: [], visibility_m: 1000 }.each do |name, value|
       error = assert_raises(Fujin::InvalidInput) { Solo::Authority.build(**ALLOWED, name => value) }

@@ -3,7 +3,7 @@
 # Faults by hand: an installation of its own, a client that writes and keeps what was acknowledged, and what goes wrong
 # on a bad day. Nothing acknowledged may be lost or doubled, and it comes back by itself.
 #
-#   bundle exec ruby scripts/faults.rb [kills=100] [trial ...]
+#   bundle exec ruby scripts/faults.rb [how many kills, else 100] [trial ...]
 #
 # The trials: kills, database_away, database_paused, disk, supervisor; all of them unless some are named. Two go by a
 # clock that is moved, and are run by themselves, since that makes everything many times slower: worker_away, clock.
@@ -185,6 +185,9 @@ end
 if $PROGRAM_NAME == __FILE__
   kills, trials = ARGV.partition { |word| word.match?(/\A\d+\z/) }
   trials = trials.map(&:to_sym)
+  known = Fujin::Faults::Run::TRIALS + Fujin::Faults::Run::CLOCKED
+  unknown = trials - known
+  abort "fujin: no trial #{unknown.join(', ')}: use a number of kills and #{known.join(', ')}" if unknown.any?
   Fujin::Faults::Run.new(kills: Integer(kills.first || 100),
                          trials: trials.empty? ? Fujin::Faults::Run::TRIALS : trials).run
 end

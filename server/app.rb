@@ -62,7 +62,8 @@ module Fujin
           if check_responses
             use Committee::Middleware::ResponseValidation, **schema, validate_success_only: false, raise: true
           end
-          use Committee::Middleware::RequestValidation, **schema, check_header: true
+          # A number in quotes is text: what is checked is what is read afterwards.
+          use Committee::Middleware::RequestValidation, **schema, check_header: true, coerce_form_params: false
           run Dispatch.new(Area.areas)
         end
         .to_app

@@ -198,7 +198,7 @@ module Fujin
         detail = said || failure.message
         Fujin.logger.error(failure) if status >= 500
         body = {
-          type: "urn:fujin:#{failure.class.name.split('::').last}",
+          type: kind(failure),
           title: Text.told(title),
           status: status,
           detail: Text.told(detail.to_s.dup.force_encoding('UTF-8').scrub)
@@ -207,6 +207,9 @@ module Fujin
         body[:current_version] = failure.current_version if failure.is_a?(Stale)
         halt status, { 'Content-Type' => 'application/problem+json' }, JSON.generate(body)
       end
+
+      # What failed by our own name for it; what is ours alone to know has none (RFC 9457).
+      def kind(failure) = failure.is_a?(Error) ? "urn:fujin:#{failure.class.name.split('::').last}" : 'about:blank'
     end
   end
 end

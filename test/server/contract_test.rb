@@ -29,6 +29,7 @@ class ContractTest < Minitest::Test
       { mass_kg: 300 } => ['mass_kg', 'expected a number from 30 to 200, got 300'],
       { mass_kg: 29 } => ['mass_kg', 'expected a number from 30 to 200, got 29'],
       { mass_kg: 'heavy' } => ['mass_kg', 'expected a number from 30 to 200, got "heavy"'],
+      { mass_kg: '64' } => ['mass_kg', 'expected a number from 30 to 200, got "64"'],
       { name: '' } => ['name', 'expected a text of 1 to 80 characters, got ""'],
       { id: '17' } => ['id', 'expected an id, got "17"'],
       { role: 'king' } => ['role',

@@ -87,6 +87,28 @@ class SiteTerrainTest < Minitest::Test
     assert_in_delta(-0.5, high.profile(north, ground_m: 0.5).first.last, 0.01)
   end
 
+  # Ten metres higher from so far beside the line eastward.
+  def bank(metres)
+    flat = hill(rise: 0.0)
+    a_degree_east = MAP.north_east(56.0, -3.0)[1]
+    rows = flat.rows.map do |row|
+      row.each_with_index.map do |height, i|
+        ((flat.west_deg + ((i + 0.5) * flat.cell_deg)) + 4.0) * a_degree_east > metres ? height + 10.0 : height
+      end
+    end
+    Sites::Terrain.new(west_deg: flat.west_deg, south_deg: flat.south_deg, cell_deg: flat.cell_deg, rows: rows)
+  end
+
+  # Half as wide as 9 m and a tenth of the way beyond the ground's edge at 40 m: 50 m aside are come to at 450 m, give
+  # or take a cell of the grid, 130 m nowhere.
+  def test_ground_that_rises_beside_a_line_stands_under_it_where_it_is_wide_enough
+    beside = Sites::Relief.new(bank(50.0), MAP).hits(north, ground_m: 0.0)
+
+    assert_in_delta 450.0, beside.first.from_m, 140.0
+    assert_in_delta 900.0, beside.last.to_m, 20.0
+    assert_empty Sites::Relief.new(bank(130.0), MAP).hits(north, ground_m: 0.0)
+  end
+
   BROKEN = {
     ['ncols 3', 'ncols 3.5'] => /ncols: expected a whole number/,
     ['cellsize 0.01', 'cellsize 30'] => /cellsize: .* written anew in longitude and latitude/,

@@ -62,10 +62,30 @@ class UnderwayTest < Minitest::Test
     assert_equal ['descent', nil], [seen(flight, 25.0), seen(flight, 45.0)]
   end
 
-  # The phase that goes on after so many seconds of a written flight, an approach being meant.
-  def seen(flight, until_s)
-    context = L.context(conditions: conditions, exercise: 'normal_approach', spot: SPOT, course_deg: 350.0,
-                        planned: true)
+  # Down from a hover of twenty seconds in four, then one skid on the slope: a minute from the hover at most.
+  def test_a_slope_landing_goes_on_for_a_minute
+    flight = WrittenFlight.new(100.0) do |t|
+      { 'agl_ft' => t < 20.0 ? 4.0 : [4.0 - (0.5 * (t - 20.0)), 1.0].max, 'roll_deg' => t < 26.0 ? -1.0 : -3.0 }
+    end
+
+    assert_equal(['lowering', 'lowering', nil], [30.0, 78.0, 84.0].map { |at| seen(flight, at, 'slope_landing') })
+  end
+
+  # Off from a hover at 20 s with two knots more each second.
+  def test_a_take_off_is_seen_a_second_after_it_left
+    flight = WrittenFlight.new(40.0) do |t|
+      kt = 2.0 * [t - 20.0, 0.0].max
+      { 'agl_ft' => 4.0, 'gs_kt' => kt, 'ias_kt' => kt }
+    end
+    left = (200..260).find { |tenth| seen(flight, tenth / 10.0, 'hover_power_take_off') == 'take_off' } / 10.0
+    still = Fujin::Manoeuvres::Departure::Finder::STILL_KT
+
+    assert_in_delta 20.0 + (still / 2.0) + 1.0, left, 0.25
+  end
+
+  # The phase that goes on after so many seconds of a written flight, an exercise being meant.
+  def seen(flight, until_s, manoeuvre = 'normal_approach')
+    context = L.context(conditions: conditions, exercise: manoeuvre, spot: SPOT, course_deg: 350.0, planned: true)
     signals = signals_of(flight.csv.lines.first((until_s / WrittenFlight::STEP_S).round).join, conditions)
     exercise = L::Exercise.new(id: 'one', context: context)
     _, attempt = L::FlownExercises.new(signals, [exercise], L.context(conditions: conditions)).underway

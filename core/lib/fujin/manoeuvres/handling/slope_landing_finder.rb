@@ -39,7 +39,7 @@ module Fujin
         # In the hover, then lower than it and not standing yet.
         def begun(_found)
           first, last = asked? && holding(STANDS_S, hole_s: 0.5) { |i| signals[:gs][i] < STILL_KT }
-          air = first && (first..last).reverse.find { |i| height(i) >= STEADY_FT } or return nil
+          air = first && (first..last).reverse_each.find { |i| height(i) >= STEADY_FT } or return nil
           from, lowers, now = [[first, air - signals.samples(LONGEST_S)].max, air, last].map { |i| signals.time(i) }
           return nil if now - lowers > LONGEST_S
 

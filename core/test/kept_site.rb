@@ -7,9 +7,12 @@ module KeptSite
   # @param day [Fujin::Manoeuvres::Confined::Day]
   def told_of(day)
     report = Fujin::Manoeuvres::Confined::Report.new(day)
+    words = Fujin::Manoeuvres::Confined::SiteCautions.new(report)
     parts = { rooms: report.rooms.map { |room| [room.room.main, room.room.headings_clear, room.turns, room.enough?] },
               approaches: report.approaches.map { |one| way_in(one) },
               departures: report.departures.map { |one| way_out(one) },
+              said: [*report.approaches.flat_map { |one| words.of_approach(one) },
+                     *report.departures.flat_map { |one| words.of_departure(one) }].map(&:to_h),
               slope: [report.slope.slope, report.slope.within?.to_s, report.slope.rollover_margin],
               reconnaissance: looked(report.reconnaissance), verdicts: report.verdicts.transform_values(&:to_h),
               rest: [report.lapses, report.cautions.map(&:to_h), report.density_altitude_ft, day.margin_pct] }

@@ -70,6 +70,22 @@ class SiteAirTest < Minitest::Test
     assert_equal 'glare', evening.in_the_eyes(line.call(evening.sun.azimuth_deg))
   end
 
+  # South at noon in March, 34° up: ahead of a line to the south. At five it stands low in the west.
+  def test_a_line_into_the_sun_says_how_bad_it_is
+    cautions = ->(at, from) do
+      found = report(site(ground, spot, approach(from, [0, 0])), '180/10', at: Time.iso8601(at))
+      Fujin::Manoeuvres::Confined::SiteCautions.new(found).of_approach(found.approaches[0])
+        .select { |one| one.id == 'sun' }.map { |one| [one.level, Fujin::Text.told(one.text)] }
+    end
+    ahead = cautions.call('2026-03-20T12:23:00Z', [600, 0])
+    low = cautions.call('2026-03-20T17:00:00Z', [0, 600])
+
+    assert_equal [['note', 'The sun stands 34° up ahead.']], ahead
+    assert_equal %w[caution], low.map(&:first)
+    assert_match(/The sun is in the eyes, \d+° up: wires and tops in front of it are not seen/, low[0][1])
+    assert_empty cautions.call('2026-03-20T12:23:00Z', [-600, 0])
+  end
+
   # A tree of 60 ft throws 18.3 m / tan(34°) = 27 m of shadow to the north at that noon.
   def test_a_shadow_lies_as_far_as_the_sun_is_low
     noon = light('2026-03-20T12:23:00Z', tree(-20, 0, 60))

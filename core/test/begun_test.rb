@@ -1,12 +1,14 @@
 # frozen_string_literal: true
 
 require_relative 'test_helper'
+require_relative 'cut_off'
 require_relative 'found_help'
 require_relative 'written_edges'
 
 # What the debrief will find is seen while it goes on, of every kind that is flown: cut off at some share of an attempt,
 # the recording shows the same one, begun where it began.
 class BegunTest < Minitest::Test
+  include CutOff
   include FoundHelp
   include WrittenEdges
 
@@ -25,18 +27,11 @@ class BegunTest < Minitest::Test
       .find { |attempt| attempt.manoeuvre == kind } || flunk("no #{kind} in it")
     shares.each do |share|
       at_s = whole.start_s + (share * (whole.end_s - whole.start_s))
-      seen = underway(kind, csv, day, context, at_s)
+      seen = going_on(csv, at_s, context)
 
       assert_equal kind, seen&.manoeuvre, "#{kind} at #{at_s.round(1)} s"
       assert_in_delta whole.start_s, seen.start_s, NEAR_S, kind
     end
-  end
-
-  def underway(kind, csv, day, context, at_s)
-    head, *rows = csv.lines
-    now = signals_of([head, *rows.take_while { |row| row.to_f <= at_s }].join, day, wind: day.wind)
-    open = L.context(conditions: day, wind: day.wind)
-    L::FlownExercises.new(now, [L::Exercise.new(id: kind, context: context)], open).underway&.last
   end
 
   def calm(id = 'tansy-2') = conditions(id, wind: CALM)

@@ -1,11 +1,14 @@
 # frozen_string_literal: true
 
 require_relative 'test_helper'
+require_relative 'cut_off'
 require_relative 'written_flight'
 
 # What goes on where a recording ends so far: the phase that the debrief will find there, told by the same finders
 # while nothing after it is known.
 class UnderwayTest < Minitest::Test
+  include CutOff
+
   L = Fujin::Lessons
   KINDS = %w[
     straight_in_autorotation turning_autorotation low_speed_autorotation normal_approach steep_approach run_on_landing
@@ -18,17 +21,7 @@ class UnderwayTest < Minitest::Test
   def flown(kind) = flown_by_pilot(kind)
 
   # @return [Fujin::Grading::Attempt, nil] what goes on at a moment of a flight
-  def underway(kind, at_s)
-    flight = flown(kind)
-    rows = flight.csv.lines
-    now = rows.drop(1).index { |row| row.to_f > at_s } || (rows.size - 1)
-    exercise = L::Exercise.new(id: kind, context: flight.context)
-    open = L.context(conditions: flight.context.conditions, wind: flight.context.wind)
-    _, attempt = L::FlownExercises.new(signals_of(rows.first(now + 1).join, flight.context.conditions), [exercise],
-                                       open)
-      .underway
-    attempt
-  end
+  def underway(kind, at_s) = going_on(flown(kind).csv, at_s, flown(kind).context)
 
   KINDS.each do |kind|
     define_method("test_each_phase_of_a_#{kind}_is_seen_while_it_goes_on") do
@@ -86,9 +79,6 @@ class UnderwayTest < Minitest::Test
   # The phase that goes on after so many seconds of a written flight, an exercise being meant.
   def seen(flight, until_s, manoeuvre = 'normal_approach')
     context = L.context(conditions: conditions, exercise: manoeuvre, spot: SPOT, course_deg: 350.0, planned: true)
-    signals = signals_of(flight.csv.lines.first((until_s / WrittenFlight::STEP_S).round).join, conditions)
-    exercise = L::Exercise.new(id: 'one', context: context)
-    _, attempt = L::FlownExercises.new(signals, [exercise], L.context(conditions: conditions)).underway
-    attempt && attempt.phases.last.id
+    going_on(flight.csv, until_s, context)&.then { |attempt| attempt.phases.last.id }
   end
 end

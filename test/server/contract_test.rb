@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative '../server_helper'
+require 'minitest/mock'
 
 # What does not fit the contract is told as a person would say it, and what the contract allows is what the core allows.
 class ContractTest < Minitest::Test
@@ -46,6 +47,16 @@ class ContractTest < Minitest::Test
     assert_equal ['password', 'expected a text of 1 to 200 characters'],
                  fault('/api/session', { sign_in: 'chief', password: 'b' * 201 })
     assert_equal 0, Fujin::Person.where(sign_in: 'wenna').count
+  end
+
+  # What failed inside is told in words alone.
+  def test_a_failure_of_ours_says_nothing_of_its_kind
+    Fujin::TodayBoard.stub(:new, ->(*) { raise ArgumentError, 'comparison of String with Float failed' }) do
+      call('GET', '/api/today', {})
+    end
+
+    assert_equal [500, 'about:blank', 'Something went wrong here'], [status, *answer.values_at('type', 'title')]
+    refute_match(/ArgumentError|comparison/, last_response.body)
   end
 
   def test_a_change_without_the_version_that_was_read_says_what_to_do

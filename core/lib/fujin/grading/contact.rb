@@ -90,29 +90,25 @@ module Fujin
       # Asked some sixty times a contact, and each contact again for what the recording leaves open: bare loops.
       # @return [Array] coefficients of h = a u + b u^2 with u = t - time, and the misfit of the whole window
       def fit(time)
-        return nil if before(time) < LEAST_BEFORE
+        before = heights.bsearch_index { |t, _| t >= time } || heights.size
+        return nil if before < LEAST_BEFORE
 
         sums = TwoTermFit.new
         sums.take(0.0, 1.0, 0.0, 1.0 / (BEND_SD_FT_S2**2))
-        after = take_heights(sums, time)
+        take_heights(sums, time, before)
         take_speeds(sums, time)
         curve = sums.coefficients
-        curve && [curve, sums.misfit(*curve) + after]
+        curve && [curve, sums.misfit(*curve) + heights[before..].sum { |_, height, weight| height * height * weight }]
       end
 
-      # @return [Integer] samples of height before a time
-      def before(time) = heights.bsearch_index { |t, _| t >= time } || heights.size
-
-      # @return [Float] the misfit of the heights after the time, where it stands on the ground
-      def take_heights(sums, time)
-        count = before(time)
+      # Those before the time; after it the aircraft stands on the ground.
+      def take_heights(sums, time, count)
         i = -1
         while (i += 1) < count
           t, height, weight = heights[i]
           u = t - time
           sums.take(u, u * u, height, weight)
         end
-        heights[count..].sum { |_, height, weight| height * height * weight }
       end
 
       # What the vertical-speed column would show of such a descent: its slope before the time and nothing after,

@@ -1,0 +1,59 @@
+# frozen_string_literal: true
+
+require_relative 'sources'
+
+class Mutate
+  Mutant = Struct.new(:file, :line, :offset, :bytes, :was, :becomes, keyword_init: true) do
+    def to_s = "#{file}:#{line} `#{was}` to `#{becomes}`"
+  end
+
+  # What can be changed in a file: comparisons, signs and constants, one at a time.
+  module Changes
+    # What is smaller is no rule, but keeps a computer's last digits from deciding.
+    HAIR = 1e-5
+    SWAPPED = { :< => '<=', :<= => '<', :> => '>=', :>= => '>', :== => '!=', :!= => '==', :+ => '-', :- => '+',
+                :* => '/', :/ => '*' }.freeze
+    OPPOSITE = { :< => '>=', :> => '<=', :<= => '>', :>= => '<' }.freeze
+    COUNTS = %i[size length count].freeze
+
+    module_function
+
+    # @return [Array<Mutant>]
+    def of(file)
+      Sources.nodes(file).flat_map do |node|
+        case node
+        when Prism::CallNode then operators(file, node)
+        when Prism::FloatNode, Prism::IntegerNode then numbers(file, node)
+        else []
+        end
+      end
+    end
+
+    def operators(file, node)
+      return [] unless node.arguments&.arguments&.size == 1 && node.receiver && node.message_loc
+      return [] if node.receiver.is_a?(Prism::StringNode) || node.receiver.is_a?(Prism::ArrayNode)
+
+      others = [OPPOSITE[node.name], (SWAPPED[node.name] if !OPPOSITE.key?(node.name) || counted?(node))]
+      others.compact.map { |other| mutant(file, node.message_loc, other) }
+    end
+
+    def counted?(node)
+      [node.receiver, node.arguments.arguments.first].any? do |side|
+        side.is_a?(Prism::IntegerNode) || (side.is_a?(Prism::CallNode) && COUNTS.include?(side.name))
+      end
+    end
+
+    # A quarter more: within what a rule's author would call another rule.
+    def numbers(file, node)
+      return [] if node.value.abs < HAIR || (node.is_a?(Prism::IntegerNode) && node.value.abs < 3)
+
+      changed = node.is_a?(Prism::FloatNode) ? (node.value * 1.25).round(6).to_s : (node.value * 1.25).ceil.to_s
+      [mutant(file, node.location, changed)]
+    end
+
+    def mutant(file, location, becomes)
+      Mutant.new(file: file, line: location.start_line, offset: location.start_offset, bytes: location.length,
+                 was: location.slice, becomes: becomes)
+    end
+  end
+end

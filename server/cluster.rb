@@ -100,20 +100,22 @@ module Fujin
       output.strip
     end
 
-    # Where one of the server's programs lies.
-    # @raise [Failed] when it is not installed
+    STARTED = 'test "$PPID" = "$0" && FUJIN_STARTED_BY="$0" exec "$@"'
+    private_constant :STARTED
+
     # What is started so ends when whoever started it is killed: nothing is left that nobody looks after. The kernel
     # forgets it when a process becomes another user's, so it is said after that; and nobody tells a process whose
-    # parent was gone before, so it looks for itself.
+    # parent was gone before, so it looks for itself; one that begins slowly looks once more (ends_at_once.rb).
     # @param signal [String] that it is ended by
     # @param user [String, nil] whose process it becomes
     # @return [Array<String>] the command as this process may start it
     def self.with_us(signal, *command, user: nil)
       other = user ? ["--reuid=#{user}", "--regid=#{user}", '--init-groups'] : []
-      ['setpriv', *other, '--pdeathsig', signal, 'sh', '-c', 'test "$PPID" = "$0" && exec "$@"', Process.pid.to_s,
-       *command]
+      ['setpriv', *other, '--pdeathsig', signal, 'sh', '-c', STARTED, Process.pid.to_s, *command]
     end
 
+    # Where one of the server's programs lies.
+    # @raise [Failed] when it is not installed
     def self.program(name)
       folder = Dir['/usr/lib/postgresql/*/bin'].max_by { |path| path[/\d+/].to_i }
       unless folder

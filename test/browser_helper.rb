@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative 'server_helper'
+require_relative 'as_shown'
 require_relative '../devices/flight_recorder'
 require 'axe/core'
 require 'axe/api/run'
@@ -52,6 +53,7 @@ module BrowserHelp
   Capybara.server = :puma, { Silent: true, Threads: '2:8' }
   Capybara.default_driver = :fujin
   Capybara.default_max_wait_time = 15
+  Capybara.default_retry_interval = 0.1
   Capybara.enable_aria_label = true
   Capybara.save_path = File.expand_path('../var/screenshots', __dir__)
 

@@ -115,6 +115,37 @@ class EitherSideTest < Minitest::Test
     assert_in_delta on.context.gate_height_ft + 80.0, height, 4.0
   end
 
+  # Once said it stays said though the sink eases, up to eight seconds before.
+  def test_what_has_been_said_of_a_gate_stays_for_eight_seconds
+    gate_ft = watched('glide').context.gate_height_ft
+    ahead = ->(*sinks) do
+      watch = Fujin::Live::GateWatch.new(watched('glide').exercise)
+      watch.take(0.0, { 'height_ft' => gate_ft + 201.0 }, 'glide')
+      sinks.map { |fpm| watch.take(1.0, { 'height_ft' => gate_ft + 100.0, 'sink_fpm' => fpm }, 'glide')&.call }
+    end
+
+    # A hundred feet in 3.95 s, in 7.9, in 8.1; and not said before, 4.1.
+    assert_equal ['ahead', 'ahead', nil], ahead.call(1519.0, 760.0, 741.0)
+    assert_equal [nil], ahead.call(1464.0)
+  end
+
+  # The flare's own gate begins the flare; of a flare that goes on, or what comes after it, nothing begins.
+  def test_a_phase_begins_where_the_gate_of_its_name_is_passed
+    watch = Fujin::Live::GateWatch.new((on = watched('glide')).exercise)
+    flare_ft = on.exercise.plan.gates.find { |gate| gate.id == 'flare' }.height_ft
+    begun = ->(height, phase) do
+      watch.take(0.0, { 'height_ft' => height }, phase)
+      watch.begun(phase)
+    end
+
+    assert_nil watch.begun('glide'), 'no height yet'
+    assert_nil begun.call(flare_ft + 0.5, 'glide')
+    assert_equal 'flare', begun.call(flare_ft - 0.5, 'glide')
+    assert_equal 'flare', begun.call(flare_ft - 0.5, nil)
+    assert_nil begun.call(flare_ft - 5.0, 'flare')
+    assert_nil begun.call(flare_ft - 5.0, 'cushion')
+  end
+
   # While the height is lost nothing is judged; a gate that was passed meanwhile is the instructor's own call.
   def test_a_gate_passed_without_a_height_is_nobody_s_but_the_instructor_s
     gate_ft = watched('glide').context.gate_height_ft

@@ -114,6 +114,32 @@ class PathMarksTest < Minitest::Test
     assert_equal ['28 kt, rolling'], marks(plan('gyro_take_off', wind: Fujin::Wind.parse('350/8')), 'side').first.lines
   end
 
+  # What begins on the ground has no height to say.
+  def test_a_stretch_that_begins_on_the_ground_does_not_say_so
+    from = ->(height) do
+      way = (0..10).map { |t| [t, 100 * t, 0, height + (20 * t), 'climb'] }
+      marks(drawn(way), 'side').flat_map(&:lines).grep(/climb/).size
+    end
+
+    assert_equal([0, 1], [0.9, 1.1].map { |height| from.call(height) })
+  end
+
+  # Two hundred and more to ten, less to one; a gate of no height says none; of neither limit nothing.
+  def test_how_a_gate_s_band_is_said
+    measure = ->(low, high) { { low: low, high: high } }
+    said = ->(bands, height: 300.0) do
+      path = drawn([[0, -900, 0, 400, 'descent'], [5, -450, 0, 300, 'descent'], [10, 0, 0, 100, 'descent']])
+      path.gates = [P::Gate.new(id: 'threshold', height_ft: height, along_ft: -450.0, text: '', measures: bands)]
+      marks(path, 'gate').first.lines
+    end
+
+    assert_equal ['Threshold: 300 ft', '199 to 200 ft/min down'], said.call({ 'sink_fpm' => measure.call(199.4, 204) })
+    assert_equal ['Threshold: 300 ft', 'at most 40 kt over the ground'],
+                 said.call({ 'groundspeed_kt' => measure.call(nil, 40.4), 'ias_kt' => measure.call(nil, nil) })
+    assert_equal ['Threshold', 'at least 56 kt', 'at most 1,250 ft/min down'],
+                 said.call({ 'ias_kt' => measure.call(55.6, nil), 'sink_fpm' => measure.call(0, 1246) }, height: 0.9)
+  end
+
   # Straight down through the air, it goes over the ground with the wind; a nose that points nowhere has no heading.
   def test_what_only_drifts_has_no_heading
     down = (0..10).map { |t| [t, t * -16.878, 0, 500 - (20 * t), 'descent'] }

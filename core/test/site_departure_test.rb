@@ -71,6 +71,20 @@ class SiteDepartureTest < Minitest::Test
     gained.each { |feet| assert_in_delta gained[0], feet, 0.15 * gained[0] }
   end
 
+  # A tree foot by foot taller takes as much of the clearance, and how high it can be is what decides: within a foot and
+  # a third of its top 20 ft are kept, or may be, or are not.
+  def test_the_lift_is_where_everything_is_cleared
+    past = ->(top_ft) { flown(tree(340, 0, top_ft), ground: long_ground).ways['with_a_run'] }
+    low = past.call(20)
+    most = low.clearance.value - 20.0 + 20
+
+    [[most - 1.5, 'possible', nil], [most - 0.5, 'marginal', 'clearance'],
+     [most + 0.2, 'not', 'clearance']].each do |top_ft, *told|
+      assert_equal told, past.call(top_ft).then { |way| [way.verdict, way.because] }, "#{top_ft} ft"
+    end
+    assert_in_delta low.lift_point.value, past.call(most - 1.5).lift_point.value, 0.01
+  end
+
   # Straight up to 20 ft over the highest top, level, then up: over that wood 20 ft and a foot of uncertainty.
   def test_towering_goes_over_the_highest_by_twenty_feet
     way = flown(wood(60, 80, -60, 60, 60), people: 'solo').ways['towering']

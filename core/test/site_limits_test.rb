@@ -66,6 +66,19 @@ class SiteLimitsTest < Minitest::Test
     end
   end
 
+  # A way out that leaves a bent line is reckoned along the line: 100 m from the spot along its last leg, 300 m on that
+  # and half of the leg before.
+  def test_how_far_before_the_spot_a_way_out_leaves_a_bent_line
+    leaves = ->(north, east) do
+      found = site(ground, spot, approach([-200, -200], [-200, 0], [0, 0], id: 'in'),
+                   feature('escape', 'LineString', line([north, east], [north, east + 400]), id: 'out', line: 'in'))
+      Fujin::Manoeuvres::Confined::FlownApproach.new(found.approaches[0], day(found, '360/10')).beyond.from_m
+    end
+
+    assert_in_delta 100.0, leaves.call(-100, 0), 3.0
+    assert_in_delta 300.0, leaves.call(-200, -100), 3.0
+  end
+
   # Ends on a course; so many degrees before, the first leg so many metres long.
   def bent(course, degrees, metres)
     way = ->(deg, length) { Complex.polar(length, deg * Math::PI / 180) }

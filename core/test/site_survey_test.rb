@@ -53,6 +53,19 @@ class SiteSurveyTest < Minitest::Test
     assert_equal([%w[oak missed], %w[a extra]], away.obstacles.map { |row| [row.id, row.verdict] })
   end
 
+  # A tree and a wood are one thing to the eye where they stand in one place, and so are a pole and a mast; no others.
+  def test_kinds_that_are_one_thing_to_the_eye
+    poles = %w[pole mast].map { |what| tree(60, 0, 40, what: what) }
+    alike = [[tree(60, 0, 40), wood(50, 70, -10, 10, 40)], poles]
+
+    [*alike, *alike.map(&:reverse)].each do |one, other|
+      assert_equal %w[found], compared([one, answers], [other, answers]).obstacles.map(&:verdict)
+    end
+    assert_equal(%w[missed extra], compared([tree(60, 0, 40), answers], [poles[0], answers]).obstacles.map(&:verdict))
+    assert_equal(%w[missed extra], compared([poles[1], answers], [wood(50, 70, -10, 10, 40), answers])
+      .obstacles.map(&:verdict))
+  end
+
   def test_a_missed_wire_is_below_standard_whatever_else_was_seen
     wire_missed = compared(SCHOOL.call(self), [tree(60, 0, 40), wood(-90, -60, -40, 40, 50), answers])
     tree_missed = compared(SCHOOL.call(self), [wire([90, -50], [90, 50], 30), wood(-90, -60, -40, 40, 50), answers])

@@ -54,6 +54,19 @@ class SiteTerrainTest < Minitest::Test
     assert_in_delta 17.5, Sites::TerrainFile.read(middles).height_m(47.0125, -13.9925), 1e-6
   end
 
+  # As far south as 90 degrees, as far west as 180.
+  def test_a_corner_lies_on_the_earth
+    read = ->(west, south) do
+      Sites::TerrainFile.read(GRID.sub('xllcorner -14.0', "xllcorner #{west}").sub('yllcorner 47.0', "yllcorner #{south}"))
+    end
+
+    assert_in_delta(-179.5, read.call(-179.5, -89.5).west_deg)
+    said = assert_raises(Fujin::InvalidInput) { read.call(-14.0, -90.5) }.message
+    assert_match(/yllcorner: expected degrees from -90 to 90, got -90\.5/, said)
+    said = assert_raises(Fujin::InvalidInput) { read.call(180.5, 47.0) }.message
+    assert_match(/xllcorner: expected degrees from -180 to 180, got 180\.5/, said)
+  end
+
   def test_a_window_of_a_grid_has_the_same_heights
     terrain = hill(rise: 0.1)
     window = terrain.near(56.0, -4.0, 0.005)

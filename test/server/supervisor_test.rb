@@ -177,6 +177,21 @@ class SupervisorTest < Minitest::Test
     assert_equal Signal.list['TERM'], status.termsig
   end
 
+  # A signal in a process's first moments may be lost in Ruby's own beginning: whose starter is gone by then ends.
+  def test_a_process_whose_starter_was_gone_before_it_could_be_told_ends
+    begun = ->(starter) do
+      Open3.capture2({ 'FUJIN_STARTED_BY' => starter.to_s }, RbConfig.ruby, '-r./server/ends_at_once', '-e',
+                     "print ENV.key?('FUJIN_STARTED_BY')", chdir: ROOT)
+    end
+    said, status = begun.call(Process.pid + 1)
+
+    assert_equal ['', Signal.list['TERM']], [said, status.termsig]
+    assert_equal 'false', begun.call(Process.pid)[0], 'what it starts itself is told nothing of it'
+    told, = Open3.capture2(*Fujin::Cluster.with_us('TERM', 'sh', '-c', 'echo $PPID $FUJIN_STARTED_BY'))
+
+    assert_equal [Process.pid.to_s] * 2, told.split
+  end
+
   def test_a_taken_port_is_one_clear_sentence
     holder = TCPServer.new('127.0.0.1', @ports[0])
     _out, err, status = Open3.capture3(environment, 'bundle', 'exec', 'ruby', 'server/supervisor.rb', chdir: ROOT)

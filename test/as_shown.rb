@@ -16,7 +16,7 @@ module AsShown
 
   # One line for a line, cells apart by a space.
   TEXT = <<~JS
-    return arguments[0].innerText.replace(/[^\\S\\n]+/g, ' ').replace(/ ?\\n[ \\n]*/g, '\\n').trim()
+    return (arguments[0].innerText ?? arguments[0].textContent).replace(/[^\\S\\n]+/g, ' ').replace(/ ?\\n[ \\n]*/g, '\\n').trim()
   JS
 
   def visible_text = driver.execute_script(TEXT, self)
@@ -26,7 +26,7 @@ module AsShown
   module Found
     private
 
-    def is_displayed_atom = SEEN # rubocop:disable Naming/PredicatePrefix
+    def is_displayed_atom = SEEN
   end
 
   require 'capybara/selenium/nodes/chrome_node'

@@ -40,12 +40,12 @@ module ServerHelp
     @sortie = sortie
   end
 
-  # Past every trigger and reference, which only who owns the whole database may: deleting what little a test wrote takes
-  # a tenth of the time of emptying every table. A page of the test before may still be writing: its rows are waited for.
+  # Past every trigger and reference, which only who owns the whole database may: deleting what little a test wrote
+  # takes a tenth of the time of emptying every table. A page of the test before may still be writing: it is waited for.
   def empty_the_database
     tables = ActiveRecord::Base.connection.tables - %w[schema_migrations ar_internal_metadata que_values]
-    TestDatabase.forge("BEGIN; LOCK TABLE #{tables.join(', ')} IN EXCLUSIVE MODE; " \
-                       "#{tables.map { |table| "DELETE FROM #{table};" }.join(' ')} COMMIT")
+    deleted = tables.map { |table| "DELETE FROM #{table};" }.join(' ')
+    TestDatabase.forge("BEGIN; LOCK TABLE #{tables.join(', ')} IN EXCLUSIVE MODE; #{deleted} COMMIT")
   rescue PG::TRDeadlockDetected
     retry
   end

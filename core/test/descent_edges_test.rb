@@ -58,6 +58,19 @@ class DescentEdgesTest < Minitest::Test
     end
   end
 
+  # Down from 1,500 ft within 160 and within 260 s: of a descent that goes on for longer, three minutes belong to it.
+  def test_three_minutes_of_a_descent_belong_to_the_approach
+    begun = [160.0, 260.0].map do |within_s|
+      turns = 20.0 + within_s
+      down = lines(height: along([0.0, 1500.0], [20.0, 1500.0], [turns, 60.0], [turns + 15.0, 260.0], [400.0, 260.0]),
+                   speed: along([0.0, 60.0], [20.0, 60.0], [turns, 40.0], [turns + 15.0, 60.0], [400.0, 60.0]))
+      turns - found('normal_approach', down, seconds: 320.0).find { |one| one.result == :go_around }.start_s
+    end
+
+    assert_in_delta 160.0, begun[0], 2.0
+    assert_in_delta 180.0, begun[1], 2.0
+  end
+
   # Down a path of so many degrees at so many knots into the ground, then sliding to a stop.
   def run_on(degrees: 4.0, contact_kt: 15.0)
     speed = along([0.0, 60.0], [20.0, 60.0], [60.0, contact_kt], [66.0, 0.0], [120.0, 0.0])

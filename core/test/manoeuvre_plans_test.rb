@@ -64,7 +64,9 @@ class ManoeuvrePlansTest < Minitest::Test
   end
 
   def test_settings_are_checked_by_name_and_range
-    assert_raises(Fujin::UnknownName) { plan('hover', settings: { 'bank_deg' => 20 }) }
+    said = assert_raises(Fujin::UnknownName) { plan('hover', settings: { 'bank_deg' => 20 }) }.message
+
+    assert_match(/no setting bank_deg here: use .*hover_height_ft/, said)
     assert_equal 'bank_deg',
                  assert_raises(Fujin::InvalidInput) {
                    plan('turning_autorotation', settings: { 'bank_deg' => 80 })

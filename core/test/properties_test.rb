@@ -91,6 +91,17 @@ class PropertiesTest < Minitest::Test
     end
   end
 
+  # Straight down between once and twice its own wash, and slowly forward, momentum has no answer: the fitted curve.
+  def test_in_its_own_wash_the_inflow_is_the_fitted_curve
+    rotor = trim('bracken-2').rotor
+    hover = rotor.hover_induced_velocity(6500.0)
+    [[-1.05, 0.1], [-1.5, 0.0], [-1.5, 0.9], [-1.95, 0.05]].each do |down, along|
+      curve = down * ((0.373 * (down**2)) + (0.598 * (along**2)) - 1.991) * hover
+
+      assert_in_delta curve, rotor.steady_inflow(down * hover, along * hover, 6500.0), 1e-9, [down, along].inspect
+    end
+  end
+
   def test_steady_inflow_solves_its_own_equation
     rotor = trim('bracken-2').rotor
     each_try(7) do |random|

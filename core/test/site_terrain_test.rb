@@ -79,6 +79,23 @@ class SiteTerrainTest < Minitest::Test
     assert_nil terrain.near(10.0, -4.0, 0.005)
   end
 
+  # A knoll of 30 m at 150 m north and as far east, 212 m away: what a square would have in it and a circle has not.
+  def test_the_highest_ground_around_is_looked_for_in_a_circle
+    flat = hill(rise: 0.0)
+    rows = flat.rows.each_with_index.map do |row, i|
+      row.each_with_index.map do |height, j|
+        lat = flat.south_deg + ((flat.rows.size - i - 0.5) * flat.cell_deg)
+        place = Complex(*MAP.north_east(lat, flat.west_deg + ((j + 0.5) * flat.cell_deg)))
+        (place - Complex(150.0, 150.0)).abs < 25.0 ? height + 30.0 : height
+      end
+    end
+    knoll = Sites::Relief.new(Sites::Terrain.new(west_deg: flat.west_deg, south_deg: flat.south_deg,
+                                                 cell_deg: flat.cell_deg, rows: rows), MAP)
+
+    assert_operator knoll.highest_m(170.0), :<, 5.0
+    assert_operator knoll.highest_m(230.0), :>, 25.0
+  end
+
   def step_of(metres)
     flat = hill(rise: 0.0)
     rows = flat.rows.each_with_index.map { |row, i| i < 90 ? row.map { |height| height + metres } : row }

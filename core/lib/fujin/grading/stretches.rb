@@ -6,6 +6,11 @@ module Fujin
     module Stretches
       include Underway
 
+      # What does not hold for so long interrupts a stretch no more than a knock does; a shorter one where what is
+      # looked for is short itself.
+      HOLE_S = 1.0
+      SHORT_HOLE_S = 0.5
+
       # @param signals [Recordings::Signals], @param context [Context]
       # @param taken [Array<Attempt>] what earlier finders found
       def initialize(signals, context, taken = [])

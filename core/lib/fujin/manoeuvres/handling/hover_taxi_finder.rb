@@ -28,14 +28,16 @@ module Fujin
         def find
           return [] unless recorded?
 
-          stretches(all, LEAST_S, hole_s: 0.5) { |i| moving?(i) }.filter_map { |first, last| build(first, last) }
+          stretches(all, LEAST_S, hole_s: SHORT_HOLE_S) do |i|
+            moving?(i)
+          end.filter_map { |first, last| build(first, last) }
         end
 
         private
 
         # Under way from where it stood, not stopped yet.
         def begun(_found)
-          first, last = recorded? && holding(BEGUN_S, hole_s: 0.5) { |i| moving?(i) }
+          first, last = recorded? && holding(BEGUN_S, hole_s: SHORT_HOLE_S) { |i| moving?(i) }
           return nil unless first && stood?(first - signals.samples(STOOD_S), first, last_index) &&
             !overlaps?(signals.time(first) + EDGE_S, signals.end_s)
 

@@ -30,7 +30,7 @@ module Fujin
           return [] unless %i[agl ias sink].all? { |name| signals.signal?(name) }
 
           @steady ||=
-            stretches(all, STEADY_S, hole_s: 0.5) do |i|
+            stretches(all, STEADY_S, hole_s: SHORT_HOLE_S) do |i|
               rate[i].abs < STEADY_KT_S && speed[i] > SLOWEST_KT && height(i) > ABOVE_FT && sink[i].abs < LEVEL_FPM
             end
         end

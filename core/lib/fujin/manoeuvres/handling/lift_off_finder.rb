@@ -28,7 +28,7 @@ module Fujin
             return []
           end
 
-          stretches(all, STANDS_S, hole_s: 0.5) { |i| height(i) < GROUND_FT && signals[:gs][i] < STILL_KT }
+          stretches(all, STANDS_S, hole_s: SHORT_HOLE_S) { |i| height(i) < GROUND_FT && signals[:gs][i] < STILL_KT }
         end
 
         # Off the ground in place since it stood there.

@@ -26,7 +26,7 @@ module Fujin
         def find
           return [] unless asked?
 
-          stretches(all, STANDS_S, hole_s: 0.5) { |i| height(i) < GROUND_FT && signals[:gs][i] < STILL_KT }
+          stretches(all, STANDS_S, hole_s: SHORT_HOLE_S) { |i| height(i) < GROUND_FT && signals[:gs][i] < STILL_KT }
             .filter_map { |first, last| landing(first, last) }
         end
 
@@ -38,7 +38,7 @@ module Fujin
 
         # In the hover, then lower than it and not standing yet.
         def begun(_found)
-          first, last = asked? && holding(STANDS_S, hole_s: 0.5) { |i| signals[:gs][i] < STILL_KT }
+          first, last = asked? && holding(STANDS_S, hole_s: SHORT_HOLE_S) { |i| signals[:gs][i] < STILL_KT }
           air = first && (first..last).reverse_each.find { |i| height(i) >= STEADY_FT } or return nil
           from, lowers, now = [[first, air - signals.samples(LONGEST_S)].max, air, last].map { |i| signals.time(i) }
           return nil if now - lowers > LONGEST_S

@@ -205,6 +205,20 @@ class BookingsTest < Minitest::Test
     assert_equal 'minima.solo.visibility_m', error.problems[0][:path]
   end
 
+  # Every number and every least visibility and cloud base may be what its range ends at, and nothing beyond it.
+  def test_the_ends_of_each_range
+    minima = { 'visibility_m' => [800, 20_000], 'cloud_base_ft' => [300, 5000] }
+      .map { |name, ends| [ends, ->(value) { { 'minima' => { 'solo' => { name => value } } } }] }
+    numbers = Bookings::Rules::NUMBERS.map { |name, (_, *ends)| [ends, ->(value) { { name => value } }] }
+
+    [*minima, *numbers].each do |(low, high), set|
+      [low, high].each { |value| assert_kind_of Bookings::Rules, Bookings::Rules.new(set.call(value)) }
+      [low - 1, high + 1].each do |value|
+        assert_raises(Fujin::InvalidInput, set.call(value).inspect) { Bookings::Rules.new(set.call(value)) }
+      end
+    end
+  end
+
   def test_a_booking_in_a_sentence
     read = ->(text) do
       people = { 'Oda Fenwright' => 'oda', 'Corwin Ashdale' => 'corwin', 'Odo Marsh' => 'odo' }

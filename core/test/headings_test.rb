@@ -20,6 +20,16 @@ class HeadingsOfDevicesTest < Minitest::Test
     )
   end
 
+  # Three rows beneath its headings look like a table; two, or words, are no recording.
+  def test_what_does_not_look_like_a_table_is_not_asked_about
+    few = ->(rows) { OWN_WORDS.lines.first(rows + 1).join }
+
+    assert_raises(Fujin::UnknownHeadings) { read(few.call(3)) }
+    [few.call(2), OWN_WORDS.gsub(/^\d.*/, 'a,b,c,d,e')].each do |text|
+      assert_instance_of Fujin::UnreadableRecording, assert_raises(Fujin::UnreadableRecording) { read(text) }
+    end
+  end
+
   # Whatever a column may be told to be has units to choose from; a switch either way round.
   def test_every_channel_has_its_units
     assert_empty(R::Headings::CHANNELS.select { |channel| R::Headings.units(channel).empty? })

@@ -165,6 +165,19 @@ class LiveTest < Minitest::Test
     refute(found.any? { |sample| sample['ias_kt'].to_f > 500 })
   end
 
+  # What is said of a phase while it goes on is of that phase.
+  def test_what_is_told_so_far_is_of_the_phase_that_goes_on
+    window = Live::FlightWindow.new(context, [exercise(context)])
+    seen = Live::UnderwaySeen.new([exercise(context)], context, window)
+    told = samples.filter_map do |sample|
+      window.take(sample)
+      seen.look('straight_in_autorotation') if (sample['t_s'] % 4.0).abs < 1e-6
+    end
+
+    refute_empty told.flat_map(&:so_far)
+    told.each { |watched| assert_empty watched.so_far.map(&:phase).uniq - [watched.phase] }
+  end
+
   # Looked at again after 0.4 s; where an attempt has gone on for long, and so much is to be looked at, more seldom.
   def test_how_often_it_is_looked_for
     going = samples.take_while { |sample| sample['t_s'] < 40.0 }

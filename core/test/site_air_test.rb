@@ -70,6 +70,23 @@ class SiteAirTest < Minitest::Test
     assert_equal 'glare', evening.in_the_eyes(line.call(evening.sun.azimuth_deg))
   end
 
+  # As the sun sinks towards a line into it: nothing above 35°, told from there, glare from 20°.
+  def test_how_high_a_sun_is_in_the_eyes
+    line = ->(sun) {
+      Fujin::Sites::Line.new(id: 'x', kind: 'approach', spot: 's', leaves: nil,
+                             points: [Fujin::Sites::Plane.step(sun.azimuth_deg) * -100, Complex(0, 0)])
+    }
+    told = (0..600).step(2).map do |minutes|
+      now = light((Time.iso8601('2026-06-20T10:00:00Z') + (minutes * 60)).iso8601)
+      [now.sun.elevation_deg, now.in_the_eyes(line.call(now.sun))]
+    end
+    by = told.group_by(&:last).transform_values { |rows| rows.map(&:first).select(&:positive?).minmax }
+
+    assert_in_delta 35.0, by[nil].first, 0.4
+    assert_in_delta 20.0, by['note'].first, 0.4
+    assert_in_delta 20.0, by['glare'].last, 0.4
+  end
+
   # South at noon in March, 34° up: ahead of a line to the south. At five it stands low in the west.
   def test_a_line_into_the_sun_says_how_bad_it_is
     cautions = ->(at, from) do

@@ -191,4 +191,16 @@ class AutorotationPlansTest < Minitest::Test
     assert_operator ledger.last.total_ft, :<, ledger.first.total_ft
     ledger.each_cons(2) { |a, b| assert_operator b.total_ft, :<=, a.total_ft + 0.5 }
   end
+
+  # As low as it is planned, the entry leaves fifty feet of glide before the flare; a foot lower it is refused.
+  def test_the_lowest_entry_leaves_a_glide
+    refused = assert_raises(Fujin::InvalidInput) { plan('straight_in_autorotation', height: 100) }
+    lowest = refused.problems.first[:message][/from (\d+)/, 1].to_f
+    found = plan('straight_in_autorotation', height: lowest)
+    entered = found.path.reverse.find { |point| point.phase == :entry }.height_ft
+    flare = found.gates.find { |gate| gate.id == 'flare' }.height_ft
+
+    assert_includes 50.0..60.0, entered - flare
+    assert_raises(Fujin::InvalidInput) { plan('straight_in_autorotation', height: lowest - 1.0) }
+  end
 end

@@ -89,6 +89,18 @@ class GradingTest < Minitest::Test
     end
   end
 
+  # Where the entry began is shown until a second after the throttle closed.
+  def test_a_wrong_entry_is_shown_where_it_was
+    { 'entered_too_far' => 'farther from', 'entered_too_close' => 'nearer' }.each do |fault, side|
+      flown = fly(people: 'dual', faults: { fault => 600 })
+      found = flown.proposal.faults.find { |one| one.id == fault }
+
+      assert_equal flown.proposal.attempt.start_s, found.from_s
+      assert_in_delta flown.proposal.attempt.event(:closure_s) + 1.0, found.to_s, 0.01, fault
+      assert_match(/\Athe entry began [56]\d\d ft #{side} the spot than planned/, Fujin::Text.told(found.evidence))
+    end
+  end
+
   def test_faults_at_contact
     assert_equal ['drift_at_contact'],
                  fly(ending: 'touchdown', people: 'solo', faults: { 'drift_at_contact' => 5 }).fault_ids

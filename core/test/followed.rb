@@ -13,14 +13,14 @@ module Followed
     window = Live::FlightWindow.new(open, exercises)
     underway = Live::UnderwaySeen.new(exercises, open, window)
     monitor = Live::Monitor.new(exercises.first)
-    looked_s = nil
+    looked_s = watched = nil
     samples.map do |sample|
       window.take(sample)
       if looked_s.nil? || (sample['t_s'] - looked_s).abs >= every_s
         looked_s = sample['t_s']
-        monitor.follow(underway.look(exercises.first.id))
+        monitor.follow(watched = underway.look(exercises.first.id))
       end
-      monitor.take(sample).tap { |reading| yield reading, monitor if block_given? }
+      monitor.take(sample).tap { |reading| yield reading, monitor, watched if block_given? }
     end
   end
 

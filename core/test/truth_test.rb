@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative 'test_helper'
+require_relative 'kept'
 
 # A small run of `bin/fujin truth`: flights of which all is known, recorded well and badly, and graded. The full table
 # is docs/accuracy.md.
@@ -36,6 +37,16 @@ class TruthTest < Minitest::Test
     { 'entry' => 0.1, 'flare' => 0.2, 'touchdown' => 0.5, 'descent' => 0.3 }.each do |phase, seconds|
       assert_operator full.boundary_s(phase).last, :<, seconds, phase
     end
+  end
+
+  # Which flights are drawn, how they are recorded and what is counted, as it was.
+  def test_all_of_it_is_as_it_was
+    found = self.class.found.transform_values do |one|
+      inside = one.inside.transform_values { |all| all.map { |holds, off| [holds ? 1 : 0, off] } }
+      one.counts.transform_keys(&:to_s).merge(Kept.sum([one.boundaries, inside]))
+    end
+
+    assert_empty Kept.differences('truth', found)
   end
 
   def test_parts_counted_apart_are_the_whole

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative 'test_helper'
+require_relative 'kept'
 
 # A small run of `bin/fujin truth --twins`: what is claimed of one change against the same flight without the fault.
 # The full table is docs/one-change.md.
@@ -10,6 +11,13 @@ class TwinsTest < Minitest::Test
   # Flown by the first test that asks.
   def self.answers = @answers ||= KeptGrades.apart do
     Twins.new(count: 2, seed: 5, kinds: %w[straight_in_autorotation hovering_autorotation run_on_landing]).answers
+  end
+
+  def test_all_of_it_is_as_it_was
+    found = claims.group_by { |claim| "#{claim.manoeuvre}, #{claim.fault}" }
+      .transform_values { |some| Kept.sum(some.map(&:to_h)) }
+
+    assert_empty Kept.differences('twins', found)
   end
 
   def claims = self.class.answers.flat_map(&:claims)

@@ -37,6 +37,10 @@ class TestRun
     'browser' => ['In the browser', 'test/browser/*_test.rb', true]
   }.freeze
 
+  # A minute and more each, whatever their size: real processes are begun, or every manoeuvre is flown.
+  LONG = %w[supervisor live command_line backup live_lessons kept_autorotation_flights kept_approach_flights cut_by_hand
+            damaged_recordings flight_seen].freeze
+
   # What is run often is compiled as it runs, where this Ruby can: a fifth to a third less time, and the same numbers.
   COMPILED = defined?(RubyVM::YJIT) ? %w[--yjit] : []
 
@@ -107,9 +111,11 @@ class TestRun
     abort "\nfujin: '#{title}' failed."
   end
 
-  # Small enough that nobody waits long for the last one; the largest files first.
+  # Small enough that nobody waits long for the last one: what takes long each for itself and first, then the largest.
   def chunks(files)
-    files.sort_by { |file| -File.size(file) }.each_slice([files.size / (4 * Etc.nprocessors), 1].max).to_a
+    long, rest = files.partition { |file| LONG.include?(File.basename(file, '_test.rb')) }
+    slices = rest.sort_by { |file| -File.size(file) }.each_slice([rest.size / (4 * Etc.nprocessors), 1].max)
+    long.sort_by { |file| LONG.index(File.basename(file, '_test.rb')) }.zip + slices.to_a
   end
 
   # As many at a time as there are processors; what each printed comes in one piece.

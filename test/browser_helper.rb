@@ -1,7 +1,6 @@
 # frozen_string_literal: true
 
 require_relative 'server_helper'
-require_relative 'as_shown'
 require_relative '../devices/flight_recorder'
 require 'axe/core'
 require 'axe/api/run'
@@ -53,6 +52,7 @@ module BrowserHelp
   Capybara.server = :puma, { Silent: true, Threads: '2:8' }
   Capybara.default_driver = :fujin
   Capybara.default_max_wait_time = 15
+  # As often as a person would look; a hundred times a second takes the processor from the page.
   Capybara.default_retry_interval = 0.1
   Capybara.enable_aria_label = true
   Capybara.save_path = File.expand_path('../var/screenshots', __dir__)
@@ -111,22 +111,7 @@ module BrowserHelp
     )
   end
 
-  # As who signs in by hand is from then on.
   def sign_in(person)
-    as(person)
-    name, value = last_response['set-cookie'][/\A[^;]+/].split('=', 2)
-    page.driver.browser.execute_cdp('Network.setCookie', name: name, value: value, url: page.server.base_url,
-                                                         path: '/', httpOnly: true, sameSite: 'Strict')
-  end
-
-  # Signed in, and before the first page.
-  def at_home(person)
-    sign_in(person)
-    visit '/'
-    assert_text 'Flying today'
-  end
-
-  def sign_in_by_hand(person)
     visit '/'
     fill_in 'Sign-in name', with: person.sign_in
     fill_in 'Password', with: ServerHelp::PASSWORD

@@ -114,7 +114,7 @@ class KeptWordsTest < Minitest::Test
   end
 
   def test_each_view_has_its_name_and_takes_the_focus
-    at_home(@instructor)
+    sign_in(@instructor)
     assert_title(/\A\w+ \d+ \w+ · Fujin\z/)
     visit "/sorties/#{@sortie.id}/prepare"
     assert_title 'Prepare: Student, Straight-in autorotation, 25 Nov · Fujin'

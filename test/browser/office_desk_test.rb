@@ -171,7 +171,7 @@ class OfficeDeskTest < Minitest::Test
   def test_the_demo_is_thrown_away_and_a_school_set_up
     TestDatabase.forge('UPDATE schools SET demo = true')
     @school.update!(name: 'Quillmere Flying School')
-    at_home(@chief)
+    sign_in(@chief)
     assert_text 'demo'
     visit '/school'
     assert_button 'Throw it away', disabled: true

@@ -29,8 +29,6 @@ class Mutate
   BUDGET_S = 120
   # So much of tests to a process: what is left to run when one has noticed is little, and so are the processes begun.
   BATCH_S = 12
-  # As test/run.rb runs them.
-  RUBY = ['ruby', *(defined?(RubyVM::YJIT) ? ['--yjit'] : [])].join(' ')
   # Wording, not rules.
   SKIPPED = %r{errors|sign_off|/value\.rb|/kept\.rb}
 
@@ -101,7 +99,7 @@ class Mutate
     code = batch.map(&:file).uniq.map { |file| "require #{file.inspect}; " }.join
     names = "/\\A(#{batch.map { |one| Regexp.escape(one.name) }.join('|')})\\z/"
     File.write(filter = File.join(folder, 'filter'), names)
-    ruby = "bundle exec #{RUBY} -Icore/test -e '#{code}' -- -n \"$(cat #{filter})\""
+    ruby = "bundle exec ruby -Icore/test -e '#{code}' -- -n \"$(cat #{filter})\""
     environment = { 'BUNDLE_GEMFILE' => File.join(folder, 'Gemfile') }
     said, status = Open3.capture2e(environment, 'bash', '-c',
                                    "ulimit -t #{PATIENCE_S}; exec timeout #{STUCK_S} #{ruby}", chdir: folder)

@@ -115,7 +115,7 @@ class TestRun
   def chunks(files)
     long, rest = files.partition { |file| LONG.include?(File.basename(file, '_test.rb')) }
     slices = rest.sort_by { |file| -File.size(file) }.each_slice([rest.size / (4 * Etc.nprocessors), 1].max)
-    long.sort_by { |file| LONG.index(File.basename(file, '_test.rb')) }.zip + slices.to_a
+    long.sort_by { |file| LONG.index(File.basename(file, '_test.rb')) }.each_slice(1).to_a + slices.to_a
   end
 
   # As many at a time as there are processors; what each printed comes in one piece.

@@ -4,6 +4,10 @@
 module Followed
   Live = ::Fujin::Live
 
+  # @return [Array<Hash{String => Float}>] a recording's rows by channel name, without what was not recorded
+  def samples_of(csv) = CSV.parse(csv, headers: true, converters: :float)
+    .map { |row| row.to_h.select { |_, value| value.is_a?(Float) } }
+
   # @param samples [Array<Hash>] by channel name
   # @param exercises [Array<Fujin::Lessons::Exercise>] of the lesson, the first of them meant
   # @param every_s [Float] how often the finders look

@@ -28,10 +28,8 @@ class KeptLiveTest < Minitest::Test
   # By phase: how often, and the sum of all that was shown.
   def shown(kind, faults)
     flown = flown_by_pilot(kind, faults: faults)
-    samples = CSV.parse(flown.csv, headers: true, converters: :float)
-      .map { |row| row.to_h.select { |_, value| value.is_a?(Float) } }
     told = []
-    readings_of(samples, exercise(kind, flown.context), every_s: EVERY_S) do |reading, monitor, watched|
+    readings_of(samples_of(flown.csv), exercise(kind, flown.context), every_s: EVERY_S) do |reading, monitor, watched|
       told << [reading, monitor.doubts, watched&.so_far] if (reading.t_s % EVERY_S).abs < 1e-6
     end
     told.group_by { |reading,| reading.phase || 'none' }

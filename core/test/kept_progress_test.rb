@@ -38,8 +38,7 @@ class KeptProgressTest < Minitest::Test
 
   def ready(attempts)
     rule = { attempts: @random.rand(2..4), days: @random.rand(1..3) }
-    readiness = Progress::Readiness.new(attempts, rule.slice(*Progress::Readiness::DEFAULTS.keys),
-                                        stage: one_of(nil, 'solo'))
+    readiness = Progress::Readiness.new(attempts, rule, stage: one_of(nil, 'solo'))
     standing = Progress::Standing.new(attempts)
     [readiness.conditions.map { |one| [one.id, one.met ? 1 : 0, one.text] }, readiness.evidence.size,
      [standing.level, standing.last_flown&.iso8601, standing.trend.to_s, standing.stuck? ? 1 : 0,

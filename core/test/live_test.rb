@@ -11,11 +11,7 @@ class LiveTest < Minitest::Test
   Nmea = Fujin::Recordings::Nmea
   BEGAN = Time.utc(2026, 11, 25, 10, 0, 0)
 
-  def samples(**options)
-    CSV
-      .parse(fly(ending: 'power_recovery', **options).csv, headers: true, converters: :float)
-      .map { |row| row.to_h.transform_values { |v| v.is_a?(Float) ? v : nil }.compact }
-  end
+  def samples(**options) = samples_of(fly(ending: 'power_recovery', **options).csv)
 
   def sentences(samples)
     samples.map do |sample|

@@ -50,35 +50,31 @@ class SiteAirTest < Minitest::Test
 
   def light(at, *features) = Fujin::Sites::Light.new(site(ground, spot, *features), at && Time.iso8601(at))
 
+  def approach_on(course_deg) =
+    Fujin::Sites::Line.new(id: 'x', kind: 'approach', spot: 's', leaves: nil,
+                           points: [Fujin::Sites::Plane.step(course_deg) * -100, Complex(0, 0)])
+
   # On the day of the equinox at 56° N the sun stands 34° up in the south at noon of the sun, twelve minutes and a bit
   # later at 4° W by the clock of Greenwich (16 minutes of longitude, 7 of the year's sun): due south into it, north
   # away.
   def test_the_sun_in_the_eyes
     noon = light('2026-03-20T12:23:00Z', approach([600, 0], [0, 0]))
-    line = ->(course) {
-      Fujin::Sites::Line.new(id: 'x', kind: 'approach', spot: 's', leaves: nil,
-                             points: [Fujin::Sites::Plane.step(course) * -100, Complex(0, 0)])
-    }
 
     assert_in_delta 180.0, noon.sun.azimuth_deg, 0.7
-    assert_equal 'note', noon.in_the_eyes(line.call(180))
-    assert_nil noon.in_the_eyes(line.call(0))
-    assert_nil noon.in_the_eyes(line.call(145))
+    assert_equal 'note', noon.in_the_eyes(approach_on(180))
+    assert_nil noon.in_the_eyes(approach_on(0))
+    assert_nil noon.in_the_eyes(approach_on(145))
     evening = light('2026-03-20T17:00:00Z')
 
     assert_operator evening.sun.elevation_deg, :<, 20
-    assert_equal 'glare', evening.in_the_eyes(line.call(evening.sun.azimuth_deg))
+    assert_equal 'glare', evening.in_the_eyes(approach_on(evening.sun.azimuth_deg))
   end
 
   # As the sun sinks towards a line into it: nothing above 35°, told from there, glare from 20°.
   def test_how_high_a_sun_is_in_the_eyes
-    line = ->(sun) {
-      Fujin::Sites::Line.new(id: 'x', kind: 'approach', spot: 's', leaves: nil,
-                             points: [Fujin::Sites::Plane.step(sun.azimuth_deg) * -100, Complex(0, 0)])
-    }
     told = (0..600).step(2).map do |minutes|
       now = light((Time.iso8601('2026-06-20T10:00:00Z') + (minutes * 60)).iso8601)
-      [now.sun.elevation_deg, now.in_the_eyes(line.call(now.sun))]
+      [now.sun.elevation_deg, now.in_the_eyes(approach_on(now.sun.azimuth_deg))]
     end
     by = told.group_by(&:last).transform_values { |rows| rows.map(&:first).select(&:positive?).minmax }
 

@@ -6,8 +6,8 @@ module Fujin
     module Stretches
       include Underway
 
-      # What does not hold for so long interrupts a stretch no more than a knock does; a shorter one where what is
-      # looked for is short itself.
+      # What does not hold for so long interrupts a stretch no more than a knock does, unless a finder says otherwise;
+      # the shorter one is for what is short itself.
       HOLE_S = 1.0
       SHORT_HOLE_S = 0.5
 
@@ -26,7 +26,7 @@ module Fujin
 
       # Runs of samples for which the block holds, with holes of up to `hole_s` in them, at least `least_s` long.
       # @return [Array<Array(Integer, Integer)>] first and last sample
-      def stretches(range, least_s, hole_s: 0.0, &block)
+      def stretches(range, least_s, hole_s: HOLE_S, &block)
         hole = signals.samples(hole_s)
         hits = range.select(&block)
         runs = hits.slice_when { |a, b| b - a > hole + 1 }.map { |run| [run.first, run.last] }
@@ -38,7 +38,7 @@ module Fujin
 
       # The run of samples that holds up to the last one, at least `least_s` long.
       # @return [Array(Integer, Integer), nil]
-      def holding(least_s, hole_s: 0.0, &block)
+      def holding(least_s, hole_s: HOLE_S, &block)
         run = stretches(all, least_s, hole_s: hole_s, &block).last
         run if run && last_index - run.last <= signals.samples(hole_s)
       end

@@ -57,13 +57,13 @@ module Fujin
 
         # First sample of every stretch of standing or hovering low.
         def stops =
-          stretches(all, 2.0, hole_s: HOLE_S) { |i| signals[:gs][i] < STILL_KT && height(i) < low_ft }.map(&:first)
+          stretches(all, 2.0) { |i| signals[:gs][i] < STILL_KT && height(i) < low_ft }.map(&:first)
 
         def low_ft = LOW_FT + signals.height_room_ft
 
         # The skids met the ground on the move.
         def contacts
-          stretches(all, 0.3, hole_s: HOLE_S) { |i| height(i) <= Grading::Contact::CONFIRM_FT }
+          stretches(all, 0.3) { |i| height(i) <= Grading::Contact::CONFIRM_FT }
             .map(&:first)
             .select { |i| i.positive? && signals[:gs][i] >= RUN_ON_KT }
             .filter_map { |i| Grading::Contact.find(signals, signals.time(i) - 3.0, signals.time(i) + 2.0) }
@@ -149,7 +149,7 @@ module Fujin
 
         # Lowest samples between a descent and a climb of at least #CLIMBED_FT.
         def dips
-          stretches(all, 1.0, hole_s: HOLE_S) { |i| height(i) < AWAY_FT.last }.filter_map do |first, last|
+          stretches(all, 1.0) { |i| height(i) < AWAY_FT.last }.filter_map do |first, last|
             lowest = (first..last).min_by { |i| height(i).nan? ? Float::INFINITY : height(i) }
             next unless AWAY_FT.cover?(height(lowest))
 
@@ -168,7 +168,9 @@ module Fujin
         # Without power for more than a few seconds together it is no powered approach, whether its closure is in the
         # file or not.
         def gliding?(start, finish) =
-          stretches(signals.index(start)..signals.index(finish), GLIDING_S) { |i| closures.driven?(i) == false }.any?
+          stretches(signals.index(start)..signals.index(finish), GLIDING_S, hole_s: 0.0) do |i|
+            closures.driven?(i) == false
+          end.any?
       end
     end
   end

@@ -32,7 +32,7 @@ module Fujin
         def standing
           return [] unless recorded?
 
-          stretches(all, 1.0, hole_s: HOLE_S) { |i| signals[:gs][i] < STILL_KT && height(i) < LOW_FT }
+          stretches(all, 1.0) { |i| signals[:gs][i] < STILL_KT && height(i) < LOW_FT }
         end
 
         # It has left the place where it stood and is not at climb speed yet.

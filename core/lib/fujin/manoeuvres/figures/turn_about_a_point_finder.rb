@@ -21,7 +21,7 @@ module Fujin
         def find
           return [] unless asked?
 
-          stretches(all, LEAST_S, hole_s: HOLE_S) { |i| round?(i) }
+          stretches(all, LEAST_S) { |i| round?(i) }
             .select do |from, to|
               round.swept_deg(from, to).abs >= LEAST_DEG && !overlaps?(signals.time(from), signals.time(to))
             end
@@ -36,7 +36,7 @@ module Fujin
 
         # Not all the way round yet.
         def begun(_found)
-          run = asked? && holding(LEAST_S, hole_s: HOLE_S) { |i| round?(i) } or return nil
+          run = asked? && holding(LEAST_S) { |i| round?(i) } or return nil
           from, to = run.map { |i| signals.time(i) }
           overlaps?(from, to) ? nil : attempt(EXERCISE, [phase('turn', from, to)])
         end

@@ -61,7 +61,7 @@ module Fujin
         end
 
         def slowed
-          run = holding(BEGUN_S, hole_s: Grading::Stretches::HOLE_S) { |i| slow?(i) }
+          run = holding(BEGUN_S) { |i| slow?(i) }
           run && attempt('gyro_slow_flight', [phase('level', time(run.first), time(run.last))])
         end
       end

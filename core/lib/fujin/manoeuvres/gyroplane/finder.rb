@@ -57,7 +57,7 @@ module Fujin
 
         def standing =
           @standing ||=
-            stretches(all, 1.0, hole_s: HOLE_S) { |i| signals[:gs][i] < STANDING_KT && height(i) < ON_WHEELS_FT }
+            stretches(all, 1.0) { |i| signals[:gs][i] < STANDING_KT && height(i) < ON_WHEELS_FT }
 
         def take_offs =
           standing.filter_map { |first, last| from_standing(first, last) } + touchdowns.filter_map { |one| and_go(one) }
@@ -143,7 +143,7 @@ module Fujin
         # Contacts on the move that end a descent.
         def touchdowns
           @touchdowns ||=
-            stretches(all, 0.3, hole_s: HOLE_S) { |i| height(i) <= Grading::Contact::CONFIRM_FT }
+            stretches(all, 0.3) { |i| height(i) <= Grading::Contact::CONFIRM_FT }
               .map(&:first)
               .select(&:positive?)
               .filter_map { |i| Grading::Contact.find(signals, time(i) - 3.0, time(i) + 2.0) }
@@ -208,7 +208,7 @@ module Fujin
 
         # Lowest below 50 ft without touching, then a climb through it.
         def balked
-          stretches(all, 0.5, hole_s: HOLE_S) do |i|
+          stretches(all, 0.5) do |i|
             (ON_WHEELS_FT..BALKED_FT).cover?(height(i))
           end.filter_map do |first, last|
             lowest = (first..last).min_by { |i| height(i).nan? ? Float::INFINITY : height(i) }
@@ -231,7 +231,7 @@ module Fujin
         end
 
         def vertical_runs =
-          stretches(all, 3.0, hole_s: HOLE_S) do |i|
+          stretches(all, 3.0) do |i|
             signals[:ias][i] < VERTICAL_KT && sink[i] > VERTICAL_FPM && height(i) > 100.0
           end
 
@@ -246,7 +246,7 @@ module Fujin
         end
 
         def slow
-          stretches(all, SLOW_S, hole_s: HOLE_S) { |i| slow?(i) }
+          stretches(all, SLOW_S) { |i| slow?(i) }
             .map { |first, last| attempt('gyro_slow_flight', [phase('level', time(first), time(last))]) }
         end
 

@@ -24,7 +24,7 @@ module Fujin
         def find
           return [] unless recorded?
 
-          stretches(all, LEAST_S, hole_s: HOLE_S) { |i| off?(i) }.filter_map { |first, last| build(first, last) }
+          stretches(all, LEAST_S) { |i| off?(i) }.filter_map { |first, last| build(first, last) }
         end
 
         private
@@ -33,7 +33,7 @@ module Fujin
         def off?(index) = signals[:governor][index] < OFF && flying?(index)
 
         # Just switched off.
-        def begun(_found) = recorded? && holding(BEGUN_S, hole_s: HOLE_S) { |i| off?(i) }&.then { |run| build(*run) }
+        def begun(_found) = recorded? && holding(BEGUN_S) { |i| off?(i) }&.then { |run| build(*run) }
 
         def flying?(index) = !signals.signal?(:agl) || height(index) > ABOVE_FT
 

@@ -21,7 +21,7 @@ module Fujin
         def find
           return [] unless recorded?
 
-          stretches(all, LEAST_S, hole_s: HOLE_S) { |i| hovering?(i) }
+          stretches(all, LEAST_S) { |i| hovering?(i) }
             .flat_map { |first, last| free(signals.time(first), signals.time(last)) }
             .flat_map { |from, to| hovers(from, to) }
         end
@@ -33,7 +33,7 @@ module Fujin
 
         # Standing still in the air, not long enough to be a hover that counts.
         def begun(_found)
-          first, last = recorded? && holding(BEGUN_S, hole_s: HOLE_S) { |i| hovering?(i) }
+          first, last = recorded? && holding(BEGUN_S) { |i| hovering?(i) }
           return nil unless first
 
           from, to = free(signals.time(first), signals.time(last), BEGUN_S).last

@@ -28,9 +28,8 @@ module Fujin
         def find
           return [] unless recorded?
 
-          stretches(all, LEAST_S, hole_s: SHORT_HOLE_S) do |i|
-            moving?(i)
-          end.filter_map { |first, last| build(first, last) }
+          stretches(all, LEAST_S, hole_s: SHORT_HOLE_S) { |i| moving?(i) }
+            .filter_map { |first, last| build(first, last) }
         end
 
         private

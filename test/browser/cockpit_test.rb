@@ -184,6 +184,26 @@ class CockpitTest < Minitest::Test
     assert_equal [4, 4], [taps.cockpit_grade(1, 'flare'), taps.cockpit_grade(2, 'entry')]
   end
 
+  # A finger may be faster than the page: four taps before it has drawn the first of them.
+  def test_a_tap_belongs_to_the_attempt_begun_before_it_drawn_or_not
+    sign_in(@instructor)
+    fly
+    click_on 'First attempt'
+    assert_text 'Attempt 1'
+    page.execute_script(<<~JS)
+      for (const id of ['new-attempt', 'grade-4', 'go-around', 'undo-last']) {
+        document.getElementById(id).click()
+        for (const tapped = performance.now(); performance.now() < tapped + 5; );
+      }
+    JS
+    eventually { kinds == %w[attempt attempt grade go_around undo] }
+    first, second, grade, around, undo = @sortie.fly_events.order(:at).to_a
+
+    assert_equal [second.id, second.id, around.id], [grade.attempt_id, around.attempt_id, undo.payload['target']]
+    refute_equal first.id, second.id
+    assert_text 'Undone: Go-around (attempt 2'
+  end
+
   def test_the_hand_that_taps_is_kept_and_checks_are_a_page_of_their_own
     sign_in(@instructor)
     fly

@@ -1,7 +1,7 @@
 import type { Dexie, EntityTable } from 'dexie'
-import { clockAheadMs, newId, type FlyEvent, type NewFlyEvent } from '../api/client'
+import { clockAheadMs, newId, type FlyEvent } from '../api/client'
 import { deviceStore } from '../api/deviceStore'
-import { merged, type StoredTap } from './taps'
+import { merged, standing, type StoredTap, type Tap } from './taps'
 
 /** What the server told of a lesson last. */
 interface Sheet {
@@ -49,35 +49,50 @@ async function clockAhead(): Promise<number | undefined> {
   return now
 }
 
-/** Keeps the tap on the device before anything else happens to it. */
-export async function keepTap(
+/** One after another, as they were tapped. */
+let before: Promise<unknown> = Promise.resolve()
+
+/**
+ * Keeps the tap on the device before anything else happens to it. What it is about is asked of what the device holds
+ * then, the tap before it included: what is drawn may be a moment older. Nothing to tap: nothing is kept.
+ */
+export function keepTap(
   sortieId: string,
   person: { id: string; name: string },
-  tap: Omit<NewFlyEvent, 'id' | 'at'>,
-): Promise<StoredTap> {
+  tapOn: (live: FlyEvent[]) => Tap | undefined,
+): Promise<StoredTap | undefined> {
   const at = new Date().toISOString()
-  const [device, offset_ms] = await Promise.all([deviceName(), clockAhead()])
-  const kept: StoredTap = {
-    ...tap,
-    id: newId(),
-    at,
-    device,
-    ...(offset_ms === undefined ? {} : { offset_ms }),
-    sortie_id: sortieId,
-    person_id: person.id,
-    person: person.name,
+  const keep = async () => {
+    const [store, device, offset_ms] = await Promise.all([tapStore(), deviceName(), clockAhead()])
+    const { known, waiting } = await sheetIn(store, sortieId)
+    const tap = tapOn(standing(known, waiting))
+    if (!tap) return undefined
+    const kept: StoredTap = {
+      ...tap,
+      id: newId(),
+      at,
+      device,
+      ...(offset_ms === undefined ? {} : { offset_ms }),
+      sortie_id: sortieId,
+      person_id: person.id,
+      person: person.name,
+    }
+    await store.taps.add(kept)
+    return kept
   }
-  await (await tapStore()).taps.add(kept)
+  const kept = before.then(keep)
+  before = kept.catch(() => undefined)
   return kept
 }
 
 export const waitingIn = (store: Taps) => store.taps.orderBy('order').toArray()
 export const waitingTaps = async () => waitingIn(await tapStore())
 /** One lesson's taps: what the server told of last, and what waits here. */
-export const sheetIn = async (store: Taps, sortieId: string) => ({
-  known: (await store.sheets.get(sortieId))?.events ?? [],
-  waiting: await store.taps.where('sortie_id').equals(sortieId).sortBy('order'),
-})
+export const sheetIn = async (store: Taps, sortieId: string) => {
+  // In this order: a tap stops waiting only when the server's word is kept, so that one on its way is met in one of them.
+  const waiting = await store.taps.where('sortie_id').equals(sortieId).sortBy('order')
+  return { waiting, known: (await store.sheets.get(sortieId))?.events ?? [] }
+}
 
 export const tapsGone = async (taps: StoredTap[]) => {
   const store = await tapStore()

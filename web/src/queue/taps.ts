@@ -10,6 +10,18 @@ export interface StoredTap extends NewFlyEvent {
   refused?: string
 }
 
+/** What is tapped: when, where and by whom is added as it is kept. */
+export type Tap = Omit<NewFlyEvent, 'id' | 'at'>
+
+/** Taps about the lesson; all others belong to the attempt under way. */
+const OF_THE_LESSON = ['attempt', 'exercise', 'check', 'undo']
+
+/** The tap with the attempt it belongs to: the one begun last of those that stand, none before the first. */
+export const ofAttempt = (tap: Tap, live: FlyEvent[]): Tap =>
+  OF_THE_LESSON.includes(tap.kind)
+    ? tap
+    : { ...tap, attempt_id: live.filter(({ kind }) => kind === 'attempt').at(-1)?.id ?? null }
+
 /** As many as the server takes at once. */
 export const AT_ONCE = 500
 

@@ -1,8 +1,8 @@
 import { useQueryClient } from '@tanstack/react-query'
 import { useCallback, useEffect, useMemo, useState } from 'react'
-import { api, NoConnection, unwrap, type NewFlyEvent } from '../api/client'
+import { api, NoConnection, unwrap, type FlyEvent } from '../api/client'
 import { keepSheet, keepTap } from './device'
-import { standing } from './taps'
+import { ofAttempt, standing, type Tap } from './taps'
 import { sendNow, useLink } from './useSender'
 import { useKeptSheet } from './useStored'
 
@@ -52,9 +52,9 @@ export function useSheet(sortieId: string, person: { id: string; name: string })
   }, [winds, advised, queries, sortieId])
 
   const live = useMemo(() => standing(kept?.known ?? [], kept?.waiting ?? []), [kept])
-  const tap = useCallback(
-    async (event: Omit<NewFlyEvent, 'id' | 'at'>) => {
-      const one = await keepTap(sortieId, person, event)
+  const keep = useCallback(
+    async (tapOn: Parameters<typeof keepTap>[2]) => {
+      const one = await keepTap(sortieId, person, tapOn)
       void sendNow(person.id)
       return one
     },
@@ -67,6 +67,15 @@ export function useSheet(sortieId: string, person: { id: string; name: string })
     ready: kept !== undefined,
     link,
     connected,
-    tap,
+    tap: (tap: Tap) => keep((now) => ofAttempt(tap, now)),
+    /** Takes the newest tap back and gives it. */
+    undo: async () => {
+      let newest: FlyEvent | undefined
+      await keep((now) => {
+        newest = now.at(-1)
+        return newest && { kind: 'undo', payload: { target: newest.id } }
+      })
+      return newest
+    },
   }
 }

@@ -2,11 +2,12 @@ import { t } from '@lingui/core/macro'
 import { clsx } from 'clsx'
 import { useMemo, useState } from 'react'
 import { toast } from 'sonner'
-import type { NewFlyEvent, Schemas, Session, Sortie } from '../../api/client'
+import type { Schemas, Session, Sortie } from '../../api/client'
 import { usePlan } from '../../api/prepare'
 import { useKeys } from '../../design/useKeys'
 import type { Mode } from '../../design/useMode'
 import { capital, GRADE_WORDS } from '../../design/words'
+import type { Tap } from '../../queue/taps'
 import { useSheet } from '../../queue/useSheet'
 import { planned } from '../lesson/exercise'
 import { CheckPage } from './CheckPage'
@@ -41,7 +42,7 @@ const BUZZ_MS = 25
 /** The cockpit sheet, one screen for one hand: now, tap, say. Everything is kept on the device first. */
 export function Fly({ sortie, session, mode, setMode }: Props) {
   const person = session.person ?? NOBODY
-  const { live, waiting, link, connected, tap, ready } = useSheet(sortie.id, person)
+  const { live, waiting, link, connected, tap, undo, ready } = useSheet(sortie.id, person)
   const [page, setPage] = useState<'more' | 'checks'>()
   const [hand, setHand] = useHand()
   const [chosen, setChosen] = useState<{ attempt: string; phase: string }>()
@@ -56,26 +57,22 @@ export function Fly({ sortie, session, mode, setMode }: Props) {
   const last = begun.at(-1)
   const attempt = begun.length
   const since = useSince(last?.at)
-  const mine = { attempt_id: last?.id ?? null }
   const current = live.filter((event) => last && event.attempt_no === attempt)
   const windWaits = waiting.some(({ kind }) => kind === 'wind')
   const locked = !sortie.may_edit || !ready
   const checked = new Set(live.filter(({ kind }) => kind === 'check').map(({ payload }) => payload.value)).size
 
-  const act = async (event: Omit<NewFlyEvent, 'id' | 'at'>, word: string) => {
+  const act = async (event: Tap, word: string) => {
     navigator.vibrate?.(BUZZ_MS)
     const kept = await tap(event)
     toast(word, {
-      action: { label: t`Undo`, onClick: () => void tap({ kind: 'undo', payload: { target: kept.id } }) },
+      action: { label: t`Undo`, onClick: () => void tap({ kind: 'undo', payload: { target: kept?.id } }) },
       duration: 6000,
     })
   }
-  const undoLast = () => {
-    const newest = live.at(-1)
-    if (newest)
-      void tap({ kind: 'undo', payload: { target: newest.id } }).then(() =>
-        toast(t`Undone: ${describe(newest, sortie.aircraft.kind)}`),
-      )
+  const undoLast = async () => {
+    const newest = await undo()
+    if (newest) toast(t`Undone: ${describe(newest, sortie.aircraft.kind)}`)
   }
   // The flight itself shows another exercise: the sheet follows, and Undo takes it back.
   const follow = (id: string) => {
@@ -145,10 +142,10 @@ export function Fly({ sortie, session, mode, setMode }: Props) {
           setHeard(flight.over)
           void act({ kind: 'attempt' }, t`Attempt ${attempt + 1} begun`)
         }}
-        goAround={() => void act({ kind: 'go_around', ...mine, phase }, t`Go-around`)}
-        help={(value) => void act({ kind: 'help', ...mine, phase, payload: { value } }, `${HELP[value]}, ${phase}`)}
-        grade={(value) => void act({ kind: 'grade', ...mine, payload: { grade: value } }, GRADE_WORDS[value] ?? '')}
-        undo={undoLast}
+        goAround={() => void act({ kind: 'go_around', phase }, t`Go-around`)}
+        help={(value) => void act({ kind: 'help', phase, payload: { value } }, `${HELP[value]}, ${phase}`)}
+        grade={(value) => void act({ kind: 'grade', payload: { grade: value } }, GRADE_WORDS[value] ?? '')}
+        undo={() => void undoLast()}
         more={() => setPage('more')}
       />
       <Drawer title={t`More`} open={page === 'more'} onOpen={(open) => setPage(open ? 'more' : undefined)}>
@@ -162,7 +159,6 @@ export function Fly({ sortie, session, mode, setMode }: Props) {
           setPhase={(to) => setChosen({ attempt: last?.id ?? '', phase: to })}
           locked={locked}
           act={act}
-          mine={mine}
           onChecks={() => setPage('checks')}
           hand={hand}
           setHand={setHand}

@@ -1,10 +1,11 @@
 import { t } from '@lingui/core/macro'
 import { Fragment } from 'react'
-import type { Exercise, FlyEvent, NewFlyEvent, Sortie } from '../../api/client'
+import type { Exercise, FlyEvent, Sortie } from '../../api/client'
 import { later } from '../../design/Later'
 import type { Mode } from '../../design/useMode'
 import { Sheet } from '../../design/Sheet'
 import { capital, MODE_WORDS } from '../../design/words'
+import type { Tap } from '../../queue/taps'
 import { planned } from '../lesson/exercise'
 import { PowerCard } from '../lesson/PowerCard'
 import { CALL_WORDS, VOLUME_WORDS, type CallKind, type Levels } from './calls'
@@ -26,9 +27,7 @@ interface Props {
   phase: string
   setPhase: (phase: string) => void
   locked: boolean
-  act: (event: Omit<NewFlyEvent, 'id' | 'at'>, word: string) => Promise<void>
-  /** What every tap of the attempt under way carries. */
-  mine: { attempt_id: string | null }
+  act: (event: Tap, word: string) => Promise<void>
   onChecks: () => void
   hand: Hand
   setHand: (hand: Hand) => void
@@ -57,19 +56,7 @@ const windOf = (sortie: Sortie) =>
     : `${String(Math.round(sortie.wind_from_deg ?? 0)).padStart(3, '0')}/${Math.round(sortie.wind_kt)}`)
 
 /** Everything rarer than an attempt, a go-around, help and a grade. */
-export function MorePage({
-  sortie,
-  exercise,
-  live,
-  current,
-  attempt,
-  phase,
-  setPhase,
-  locked,
-  act,
-  mine,
-  ...props
-}: Props) {
+export function MorePage({ sortie, exercise, live, current, attempt, phase, setPhase, locked, act, ...props }: Props) {
   const control = live.filter((event) => event.kind === 'control').at(-1)?.payload.value ?? 'following'
   const off = locked || attempt === 0
   const graded = current.filter((e) => e.kind === 'grade' && e.phase === phase).at(-1)?.payload.grade
@@ -105,16 +92,14 @@ export function MorePage({
         label={t`Grade for ${phase}`}
         given={graded}
         off={off}
-        onGrade={(grade, word) =>
-          void act({ kind: 'grade', ...mine, phase, payload: { grade } }, `${capital(phase)}: ${word}`)
-        }
+        onGrade={(grade, word) => void act({ kind: 'grade', phase, payload: { grade } }, `${capital(phase)}: ${word}`)}
       />
       <TapChoice
         label={t`Who has the controls: the student is`}
         words={LADDER}
         value={control as keyof typeof LADDER}
         off={locked}
-        onTap={(id) => void act({ kind: 'control', ...mine, payload: { value: id } }, LADDER[id])}
+        onTap={(id) => void act({ kind: 'control', payload: { value: id } }, LADDER[id])}
       />
       <TapPick
         label={t`This attempt is`}
@@ -123,7 +108,6 @@ export function MorePage({
         planned={exercise.surprise ? 'surprise' : 'announced'}
         current={current}
         locked={off}
-        mine={mine}
         act={act}
       />
       <TapPick
@@ -133,26 +117,23 @@ export function MorePage({
         planned={exercise.task}
         current={current}
         locked={off}
-        mine={mine}
         act={act}
       />
       <TapRow
         label={t`Seen`}
         words={SEEN}
         off={off}
-        onTap={(_, word) => void act({ kind: 'seen', ...mine, phase, payload: { value: word } }, word)}
+        onTap={(_, word) => void act({ kind: 'seen', phase, payload: { value: word } }, word)}
       />
       <WindNow
         now={windOf(sortie)}
         drift={props.drift}
         locked={locked}
-        keep={(wind) =>
-          void act({ kind: 'wind', ...mine, payload: { value: wind } }, t`Wind ${wind}: the plan follows`)
-        }
+        keep={(wind) => void act({ kind: 'wind', payload: { value: wind } }, t`Wind ${wind}: the plan follows`)}
       />
       <Note
         sortieId={sortie.id}
-        add={(text) => void act({ kind: 'note', ...mine, payload: { value: text } }, t`Note kept`)}
+        add={(text) => void act({ kind: 'note', payload: { value: text } }, t`Note kept`)}
         locked={locked}
       />
       <div className="grid auto-cols-fr grid-flow-col gap-3">

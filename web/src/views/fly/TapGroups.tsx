@@ -1,8 +1,9 @@
 import { Fragment, type ReactNode } from 'react'
-import type { FlyEvent, NewFlyEvent } from '../../api/client'
+import type { FlyEvent } from '../../api/client'
 import { Choice } from '../../design/Choice'
 import { GradeGlyph } from '../../design/GradeGlyph'
 import { GRADE_WORDS } from '../../design/words'
+import type { Tap } from '../../queue/taps'
 
 /** Taps of one kind under their name, side by side. */
 const Group = ({ label, children }: { label: string; children: ReactNode }) => (
@@ -117,12 +118,11 @@ interface PickProps {
   planned: string
   current: FlyEvent[]
   locked: boolean
-  mine: { attempt_id: string | null }
-  act: (event: Omit<NewFlyEvent, 'id' | 'at'>, word: string) => Promise<void>
+  act: (event: Tap, word: string) => Promise<void>
 }
 
 /** One word of several about the attempt under way: as planned until another is tapped. */
-export function TapPick({ label, kind, words, planned, current, locked, mine, act }: PickProps) {
+export function TapPick({ label, kind, words, planned, current, locked, act }: PickProps) {
   const value = current.filter((event) => event.kind === kind).at(-1)?.payload.value ?? planned
   return (
     <TapChoice
@@ -130,7 +130,7 @@ export function TapPick({ label, kind, words, planned, current, locked, mine, ac
       words={words}
       value={String(value)}
       off={locked}
-      onTap={(id) => void act({ kind, ...mine, payload: { value: id } }, words[id] ?? id)}
+      onTap={(id) => void act({ kind, payload: { value: id } }, words[id] ?? id)}
     />
   )
 }

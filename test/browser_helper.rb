@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative 'server_helper'
+require_relative 'as_shown'
 require_relative '../devices/flight_recorder'
 require 'axe/core'
 require 'axe/api/run'
@@ -111,7 +112,22 @@ module BrowserHelp
     )
   end
 
+  # As who signs in by hand is from then on.
   def sign_in(person)
+    as(person)
+    name, value = last_response['set-cookie'][/\A[^;]+/].split('=', 2)
+    page.driver.browser.execute_cdp('Network.setCookie', name: name, value: value, url: page.server.base_url,
+                                                         path: '/', httpOnly: true, sameSite: 'Strict')
+  end
+
+  # Signed in, and before the first page.
+  def at_home(person)
+    sign_in(person)
+    visit '/'
+    assert_text 'Flying today'
+  end
+
+  def sign_in_by_hand(person)
     visit '/'
     fill_in 'Sign-in name', with: person.sign_in
     fill_in 'Password', with: ServerHelp::PASSWORD

@@ -17,7 +17,7 @@ class BrowserAccessTest < Minitest::Test
     visit '/'
     assert_text 'Sign in to plan'
     assert_accessible('sign-in')
-    sign_in(@chief)
+    sign_in_by_hand(@chief)
     views.each do |path, text|
       visit path
       assert_text text
@@ -41,7 +41,7 @@ class BrowserAccessTest < Minitest::Test
   end
 
   def test_sun_and_dusk_pass_the_check_on_a_tablet
-    sign_in(@instructor)
+    at_home(@instructor)
     window(1180, 820)
     %w[Sun Dusk].each do |mode|
       click_on mode

@@ -99,7 +99,7 @@ class CockpitTest < Minitest::Test
     click_on 'Sign out'
     assert_text 'They stay, and are sent when you sign in on this device again'
     click_on 'Sign out all the same'
-    sign_in(@chief)
+    sign_in_by_hand(@chief)
 
     assert_text "1 tap of #{@instructor.name} waits here until they sign in"
     BrowserHelp.deaf = false
@@ -107,7 +107,7 @@ class CockpitTest < Minitest::Test
 
     assert_empty kinds
     click_on 'Sign out'
-    sign_in(@instructor)
+    sign_in_by_hand(@instructor)
     eventually { kinds == %w[attempt] }
     assert_no_text 'kept on this device'
     assert_equal @instructor.id, @sortie.fly_events.first.by_id
@@ -115,7 +115,7 @@ class CockpitTest < Minitest::Test
 
   # One that the server will not take is laid aside with its reason and stops none behind it.
   def test_a_refused_tap_stops_none_behind_it
-    sign_in(@instructor)
+    at_home(@instructor)
     fly
     assert_text 'Everything stored'
     BrowserHelp.deaf = true

@@ -9,7 +9,7 @@ class EndedSessionTest < Minitest::Test
 
   # What lies on the device tells who was here last; that holds only until the server can be asked.
   def test_who_is_here_is_asked_again_when_the_server_answers_again
-    sign_in(@instructor)
+    at_home(@instructor)
     Fujin::PersonSession.find_each(&:destroy!)
     BrowserHelp.hung = true
     visit '/'
@@ -33,7 +33,7 @@ class EndedSessionTest < Minitest::Test
   end
 
   def test_a_read_of_a_session_that_has_ended_leads_to_signing_in
-    sign_in(@instructor)
+    at_home(@instructor)
     Fujin::PersonSession.find_each(&:destroy!)
     click_on 'Students'
 

@@ -15,7 +15,7 @@ class JourneyTest < Minitest::Test
   end
 
   def test_from_numbers_to_the_log
-    sign_in(@instructor)
+    sign_in_by_hand(@instructor)
     visit "/sorties/#{@sortie.id}/prepare"
     assert_text 'From the side, true scale'
     before = number('Entry distance')

@@ -82,6 +82,7 @@ class KeptWordsTest < Minitest::Test
     assert_text '350/8 kt, 15 °C, 1013 hPa; dual'
     assert_text 'on 350° to Heath'
     assert_no_field 'Wind, kt'
+    assert_selector 'figure'
     assert_operator page.evaluate_script("document.querySelector('figure').getBoundingClientRect().top"), :<, 261
     @sortie.update!(wind_kt: nil, wind_from_deg: nil)
     visit "/sorties/#{@sortie.id}/prepare"
@@ -114,7 +115,7 @@ class KeptWordsTest < Minitest::Test
   end
 
   def test_each_view_has_its_name_and_takes_the_focus
-    sign_in(@instructor)
+    at_home(@instructor)
     assert_title(/\A\w+ \d+ \w+ · Fujin\z/)
     visit "/sorties/#{@sortie.id}/prepare"
     assert_title 'Prepare: Student, Straight-in autorotation, 25 Nov · Fujin'

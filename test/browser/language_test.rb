@@ -92,7 +92,7 @@ class LanguageTest < Minitest::Test
 
   # What the server reads is said in its own words, whatever the page speaks.
   def test_a_drift_is_understood_from_every_language
-    sign_in(@instructor)
+    at_home(@instructor)
     page.execute_script("localStorage.setItem('fujin.language', 'pseudo')")
     visit "/sorties/#{@sortie.id}/fly"
     assert_selector 'h1'

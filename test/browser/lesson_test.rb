@@ -140,7 +140,7 @@ class LessonJourneyTest < Minitest::Test
     assert_no_selector 'button', text: 'Hovering autorotation'
     visit '/'
     click_on 'Sign out'
-    sign_in(@student)
+    sign_in_by_hand(@student)
     visit "/sorties/#{@sortie.id}/prepare"
     assert_text 'The student has the cyclic and nothing else'
     assert_no_text 'Hovering autorotation'

@@ -72,7 +72,7 @@ class OfficeTest < Minitest::Test
 
   def test_said_in_the_command_box
     equip
-    sign_in(@instructor)
+    at_home(@instructor)
     assert_text 'Flying today'
     press([:control, 'k'])
     fill_in 'Go anywhere', with: 'book student tomorrow 10:00 for 90 min in q-two'
@@ -120,7 +120,7 @@ class OfficeTest < Minitest::Test
     Fujin::Defect.create!(aircraft: @aircraft, by: @chief, text: 'a chip light', grounds: true,
                           created_at: Time.now.utc)
     @sortie.update!(off_at: Time.utc(2026, 11, 25, 10), on_at: Time.utc(2026, 11, 25, 11))
-    sign_in(@chief)
+    at_home(@chief)
     %w[Light Sun Dusk].each do |mode|
       visit '/'
       click_on mode
@@ -135,7 +135,7 @@ class OfficeTest < Minitest::Test
   def test_units_and_clock_are_the_reader_s
     equip
     @school.update!(time_zone: 'Europe/Lisbon')
-    sign_in(@instructor)
+    at_home(@instructor)
     click_on 'Instructor', exact: true
     select '°F', from: 'Temperature'
     select 'lb', from: 'Mass'

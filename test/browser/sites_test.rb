@@ -19,7 +19,7 @@ class BrowserSitesTest < Minitest::Test
 
   # The wire is open, then answered; a tree is moved with the keys; the numbers follow before anything is kept.
   def test_a_site_is_loaded_surveyed_and_changed
-    sign_in(@instructor)
+    at_home(@instructor)
     click_on 'Sites'
     load_file(meadow(answers(wire: 'open')))
     assert_text 'Meadow'

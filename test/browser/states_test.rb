@@ -10,7 +10,7 @@ class StatesTest < Minitest::Test
   def test_an_empty_school_says_what_to_do_next
     Fujin::Exercise.where.not(id: nil).delete_all
     Fujin::Sortie.where.not(id: nil).delete_all
-    sign_in(@instructor)
+    at_home(@instructor)
     assert_text 'No sortie today.'
     assert_text 'Nothing waits.'
     visit "/students/#{@student.id}"
@@ -28,7 +28,7 @@ class StatesTest < Minitest::Test
   end
 
   def test_a_new_sortie_is_planned_at_once
-    sign_in(@instructor)
+    at_home(@instructor)
     click_on 'New sortie'
     select 'Other', from: 'Student'
     select 'Q-TEST Tansy 2', from: 'Aircraft'
@@ -160,7 +160,7 @@ class StatesTest < Minitest::Test
   end
 
   def test_the_mode_is_kept_on_the_device
-    sign_in(@instructor)
+    at_home(@instructor)
     click_on 'Dusk'
     visit '/students'
     assert_text 'Next sortie'
@@ -214,7 +214,7 @@ class StatesTest < Minitest::Test
 
   # A page that is fetched when it is first opened, and cannot be: said with a way on, and the rest stays.
   def test_a_view_that_cannot_be_fetched
-    sign_in(@instructor)
+    at_home(@instructor)
     page.driver.browser.execute_cdp('Network.enable')
     page.driver.browser.execute_cdp('Network.setBlockedURLs', urls: ['*/assets/Method-*'])
     click_on 'Method', match: :first

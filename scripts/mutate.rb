@@ -100,7 +100,7 @@ class Mutate
     names = "/\\A(#{batch.map { |one| Regexp.escape(one.name) }.join('|')})\\z/"
     File.write(filter = File.join(folder, 'filter'), names)
     ruby = "bundle exec ruby -Icore/test -e '#{code}' -- -n \"$(cat #{filter})\""
-    environment = { 'BUNDLE_GEMFILE' => File.join(folder, 'Gemfile') }
+    environment = { 'BUNDLE_GEMFILE' => File.join(folder, 'Gemfile'), 'RUBY_YJIT_ENABLE' => '1' }
     said, status = Open3.capture2e(environment, 'bash', '-c',
                                    "ulimit -t #{PATIENCE_S}; exec timeout #{STUCK_S} #{ruby}", chdir: folder)
     raise "no test ran: #{names}" if said.include?("\n0 runs,")

@@ -73,6 +73,23 @@ class ClosuresTest < Minitest::Test
     assert_in_delta 20.0 + (1.0 / 4.4), told('nr_pct', fall(100.0, 88.0, 12.0 / 4.4)).first.first, 0.15
   end
 
+  # By height alone: down from one height to another, then up again.
+  def sunk(bottom_ft: 100.0, fpm: 1500.0, from_ft: 1000.0)
+    takes = (from_ft - bottom_ft) / fpm * 60.0
+    height = along([0.0, from_ft], [20.0, from_ft], [20.0 + takes, bottom_ft], [40.0 + takes, bottom_ft + 300.0])
+    closures('agl_ft', 'gs_kt', seconds: 40.0 + takes) { |t| { 'agl_ft' => height.call(t), 'gs_kt' => 60.0 } }.all.first
+  end
+
+  # Sinking like a glide, for six seconds and more, to 150 ft before it climbs again.
+  def test_a_descent_by_how_steep_how_low_and_how_long
+    edges = { bottom_ft: { 145.0 => 1, 155.0 => 0 }, fpm: { 1240.0 => 1, 1200.0 => 0 },
+              from_ft: { 320.0 => 1, 290.0 => 0 } }
+    edges.each do |what, counts|
+      counts.each { |value, count| assert_equal count, sunk(what => value).size, "#{what} #{value}" }
+    end
+    assert_in_delta 20.0 - Fujin::Grading::Closures::BEFORE_S, sunk.first, 0.15
+  end
+
   def test_an_engine_at_idle_as_far_as_the_file_tells
     idle = ->(*columns, **values) { closures(*columns, seconds: 5.0) { values.transform_keys(&:to_s) }.idle?(20) }
 

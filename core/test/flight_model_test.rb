@@ -85,6 +85,21 @@ class FlightModelTest < Minitest::Test
     end
   end
 
+  # Nor does the place: at 40 kt a step of 0.02 s is four tenths of a metre.
+  def test_the_place_of_contact_does_not_hang_on_where_the_step_ends
+    rough, fine = [0.02, 0.001].map do |dt|
+      aircraft = Fujin::Flight::Model.on(conditions)
+      aircraft.start(height_m: 1.03, speed_kt: 40.0, course_rad: 0.8)
+      aircraft.step(Fujin::Flight::Controls.new(0.0, 0.0, aircraft.rotor.collective_min, 0.0, 0.0, false), dt) until
+        aircraft.contact
+      aircraft.contact
+    end
+
+    rough[:position].zip(fine[:position]) { |one, other| assert_in_delta other, one, 0.03 }
+    assert_operator rough[:position][1], :>, 3.0
+    assert_in_delta fine[:time_s], rough[:time_s], 0.002
+  end
+
   def test_a_closed_throttle_swings_the_nose_left_or_right_by_rotor_direction
     { 'tansy-2' => :negative?, 'bracken-2' => :positive? }.each do |id, side|
       aircraft = model(id)

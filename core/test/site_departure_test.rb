@@ -134,4 +134,18 @@ class SiteDepartureTest < Minitest::Test
     assert_in_delta 100.0, reached + avoid, 1e-6
     assert_operator escape.call(lone)[0], :<, reached
   end
+
+  # Looked at from the spot outwards, each fifty feet of the way.
+  def test_escape_is_looked_at_every_fifty_feet
+    today = day(site(ground, spot, approach, departure))
+    line = Confined::FlownApproach.new(today.site.approaches[0], today)
+    outward = (0.0..line.start_m).step(50 * FT).to_a
+    found = outward.map do |m|
+      today.engine_failure.from(Complex(-m, 0), height_m: line.plan_height_m(m), ias_kt: line.at(m, :ias_kt),
+                                                course_deg: 0.0)
+    end
+
+    assert_in_delta 100.0 * found.count('reached') / found.size, line.escape[0].value, 1e-6
+    assert_operator found.uniq.size, :>, 1
+  end
 end

@@ -75,4 +75,20 @@ class SiteEngineFailureTest < Minitest::Test
     assert_in_delta day(@found).trim.autorotation_sink_m_s(63.0), losses.first, 1e-6
     assert_in_delta losses.first, failure.entry_loss_m(80.0), 1e-6
   end
+
+  # From a hover, 20 and 40 kt as flown: what is lost until the speed is there, less what the glide would have used for
+  # that way, and the reaction; half way between two of them the half of both.
+  def test_the_entry_is_flown_from_three_speeds
+    today = day(@found)
+    sink = today.trim.autorotation_sink_m_s(63.0)
+    glide_m_s = today.conditions.atmosphere.true_speed(63.0 * 1852 / 3600)
+    flown = [0.0, 20.0, 40.0].map do |from|
+      run = Fujin::Flight::SpeedRecovery.new(today.conditions, to_kt: 63.0, from_kt: from).run
+      way = run.rows.find { |row| row.t_s >= run.reached_s - 1e-9 }.ahead_m
+      sink + [run.height_lost_m - (way * sink / glide_m_s), 0.0].max
+    end
+
+    flown.zip([0.0, 20.0, 40.0]) { |lost, kt| assert_in_delta lost, failure.entry_loss_m(kt), 1e-6, "#{kt} kt" }
+    assert_in_delta flown.first(2).sum / 2, failure.entry_loss_m(10.0), 1e-6
+  end
 end

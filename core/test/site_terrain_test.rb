@@ -116,6 +116,8 @@ class SiteTerrainTest < Minitest::Test
     assert_in_delta 1.6, high.profile(north, ground_m: 0.0).last.last, 0.01
     assert_in_delta 1.1, high.profile(north, ground_m: 0.5).last.last, 0.01
     assert_in_delta(-0.5, high.profile(north, ground_m: 0.5).first.last, 0.01)
+    # On the usable ground itself, 40 m to the north, the survey knows better; then each 20 m, from their middle on.
+    assert_equal [0.0, 50.0, 70.0, 90.0], high.profile(north, ground_m: 0.0).first(4).map(&:first)
   end
 
   # Ten metres higher from so far beside the line eastward.

@@ -63,6 +63,20 @@ class AutorotationPlansTest < Minitest::Test
     assert_raises(Fujin::InvalidInput) { plan('turning_autorotation', height: 400.0) }
   end
 
+  # As low as one may be planned the glide still ends where the flare begins, and nothing goes under the ground.
+  def test_the_lowest_plan_stays_over_the_ground
+    { 'straight_in_autorotation' => {}, 'turning_autorotation' => { 'turn_deg' => 360.0 },
+      's_turn_autorotation' => {} }.each do |id, settings|
+      asked = { type: 'yarrow-4', wind: '350/8', course: 350.0, settings: settings }
+      refused = assert_raises(Fujin::InvalidInput) { plan(id, height: 100.0, **asked) }
+      found = plan(id, height: refused.message[/from (\d+)/, 1].to_f + 1.0, **asked)
+      low = found.path.group_by(&:phase).transform_values { |rows| rows.map(&:height_ft).min }
+
+      assert_in_delta found.value('flare_height_ft'), low.fetch(:glide), 1.0, id
+      assert_operator low.values.min, :>=, 0.0, id
+    end
+  end
+
   # The same stretch by plan and by recording: the plan eases the nose as the model's recovery does, the pilot as a
   # person does.
   def test_the_height_to_regain_the_glide_is_what_a_recording_measures

@@ -3,7 +3,8 @@
 require_relative 'test_helper'
 require_relative 'plan_help'
 
-# Every manoeuvre's plan on two days, with each of its settings at both ends and each of the house's other choices.
+# Every manoeuvre's plan on two days, with each of its settings at both ends and each of the house's other choices, and
+# as low as it may be planned.
 class KeptPlansTest < Minitest::Test
   include PlanHelp
 
@@ -20,6 +21,7 @@ class KeptPlansTest < Minitest::Test
       %w[early solo instructor].each { |stage| found["stage #{stage}"] = answers(manoeuvre, stage: stage) }
       settings(manoeuvre).each { |setting| found["with #{setting}"] = answers(manoeuvre, settings: setting) }
       houses(manoeuvre).each { |choice| found["with the house's #{choice}"] = answers(manoeuvre, house: choice) }
+      found['as low as may be'] = as_low_as_may_be(manoeuvre)
 
       assert_empty Kept.differences("plan_#{manoeuvre.id}", found)
     end
@@ -37,6 +39,12 @@ class KeptPlansTest < Minitest::Test
       end
       allowed.map { |value| { name => value } }
     end
+  end
+
+  # @return [Hash] empty where no height is asked for
+  def as_low_as_may_be(manoeuvre)
+    least = answers(manoeuvre, height: 1.0).fetch('refused', '')[/from (\d+) to/, 1] or return {}
+    answers(manoeuvre, height: least.to_f + 1.0).merge('least' => least)
   end
 
   def houses(manoeuvre)

@@ -152,12 +152,13 @@ class FinderEdgesTest < Minitest::Test
     assert_equal([1, 0], [185.0, 215.0].map { |fpm| count.call(climb_fpm: -fpm) })
   end
 
-  def vertical(speed: 6.0, sink: 600.0)
+  def vertical(speed: 6.0, sink: 600.0, from_ft: 1200.0, for_s: 20.0)
+    over_s = 20.0 + for_s
+    outside = along([0.0, 60.0], [20.0, 60.0], [over_s, speed], [over_s + 10.0, 60.0], [60.0, 60.0])
     ->(t) do
-      inside = t.between?(20.0, 40.0)
-      fallen = sink * (t.clamp(20.0, 40.0) - 20.0) / 60.0
-      kt = inside ? speed : along([0.0, 60.0], [20.0, 60.0], [40.0, speed], [50.0, 60.0], [60.0, 60.0]).call(t)
-      { 'agl_ft' => 1200.0 - fallen, 'gs_kt' => kt, 'ias_kt' => kt }
+      fallen = sink * (t.clamp(20.0, over_s) - 20.0) / 60.0
+      kt = t.between?(20.0, over_s) ? speed : outside.call(t)
+      { 'agl_ft' => from_ft - fallen, 'gs_kt' => kt, 'ias_kt' => kt }
     end
   end
 
@@ -166,6 +167,8 @@ class FinderEdgesTest < Minitest::Test
 
     assert_equal([1, 0], [9.5, 10.5].map { |speed| count.call(speed: speed) })
     assert_equal([0, 1], [280.0, 320.0].map { |sink| count.call(sink: sink) })
+    # Three seconds of it over 100 ft: ten feet a second.
+    assert_equal([0, 1], [120.0, 150.0].map { |feet| count.call(from_ft: feet, for_s: 5.0) })
   end
 
   # Standing, then away: speed and height from nothing to what is reached, then level. The climb speed is 58 kt.

@@ -153,6 +153,16 @@ class ManoeuvreFlightTest < Minitest::Test
     assert_includes assert_raises(Fujin::OutsideModel) { model.check_energy }.message, 'out by'
   end
 
+  # Of what it began with a thousandth may be out: 500 J put in, 300 lost, and so much left.
+  def test_a_thousandth_may_be_out_of_the_account
+    account = Fujin::Flight::EnergyAccount.new
+    account.open(10_000.0)
+    account.supply(500.0)
+    account.lose(300.0)
+    [10_209.0, 10_191.0].each { |left| account.check(left) }
+    [10_211.0, 10_189.0].each { |left| assert_raises(Fujin::OutsideModel) { account.check(left) } }
+  end
+
   # Every run that a plan rests on has its account looked at: hovering falls, rotor decay, low rotor rpm.
   %w[hovering_autorotation low_rotor_rpm_recovery].each do |manoeuvre|
     define_method("test_#{manoeuvre}_is_not_planned_on_a_run_that_does_not_balance") do

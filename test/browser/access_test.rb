@@ -2,74 +2,15 @@
 
 require_relative '../browser_helper'
 
-# Every main view by keyboard and through the automated accessibility check, in each mode.
+# The way through by keyboard alone. Every view through the automated check, in each mode: everyone_test.rb.
 class BrowserAccessTest < Minitest::Test
   include ServerHelp
   include BrowserHelp
 
-  def setup
-    super
-    @attempts = imported(@sortie, faults: [{ 'late_collective' => 1.5 }])
-    grade_all(@attempts.first, @instructor, 'instructor')
-  end
-
-  def test_every_main_view_passes_the_check
-    visit '/'
-    assert_text 'Sign in to plan'
-    assert_accessible('sign-in')
-    sign_in_by_hand(@chief)
-    views.each do |path, text|
-      visit path
-      assert_text text
-      assert_accessible(path)
-    end
-  end
-
-  def views
-    {
-      '/' => 'Flying today',
-      '/students' => 'Next sortie',
-      "/students/#{@student.id}" => 'Sorties and flight time',
-      '/fleet' => 'Tansy 2',
-      '/method' => 'House method',
-      "/sorties/#{@sortie.id}/prepare" => 'From above',
-      "/sorties/#{@sortie.id}/fly" => 'Help given now',
-      "/sorties/#{@sortie.id}/review" => 'Work on',
-      "/sorties/#{@sortie.id}/debrief" => 'Next time',
-      "/sorties/#{@sortie.id}/record" => 'Flight time'
-    }
-  end
-
-  def test_sun_and_dusk_pass_the_check_on_a_tablet
-    at_home(@instructor)
-    window(1180, 820)
-    %w[Sun Dusk].each do |mode|
-      click_on mode
-      ["/sorties/#{@sortie.id}/fly", "/sorties/#{@sortie.id}/prepare"].each do |path|
-        visit path
-        assert_text(path.end_with?('fly') ? 'Help given now' : 'From above')
-        assert_accessible("#{path} in #{mode}")
-      end
-    end
-  end
-
-  def test_no_view_is_wider_than_its_window
-    sign_in(@chief)
-    [[1280, 800], [1180, 820], [820, 1180]].each do |size|
-      window(*size)
-      views.each do |path, text|
-        visit path
-        assert_text text
-        wide = page.evaluate_script('document.documentElement.scrollWidth - document.documentElement.clientWidth')
-
-        assert_operator wide, :<=, 0, "#{path} at #{size.join('x')}"
-      end
-    end
-  end
-
   def test_with_the_keyboard_alone
     visit '/'
     assert_text 'Sign in to plan'
+    assert_accessible('sign-in')
     press('instructor', :tab, ServerHelp::PASSWORD, :enter)
     assert_text 'Flying today'
     press([:control, 'k'])
@@ -92,6 +33,7 @@ class BrowserAccessTest < Minitest::Test
   end
 
   def test_arrow_keys_read_the_path_and_the_strips
+    imported(@sortie)
     sign_in(@instructor)
     visit "/sorties/#{@sortie.id}/review"
     assert_selector 'svg[aria-label^="Scan strips"]'

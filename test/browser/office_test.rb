@@ -106,32 +106,6 @@ class OfficeTest < Minitest::Test
     assert_text 'Decided: go'
   end
 
-  # What each of them shows once it is there.
-  def pages
-    { '/' => 'Waiting for somebody', '/people' => 'in date', "/people/#{@student.id}" => 'Medical certificate',
-      "/people/#{@student.id}/log" => 'flown', '/me' => 'How I read numbers', '/fleet' => 'a chip light',
-      '/school' => 'Weather minima', "/bookings?day=#{tomorrow(0).to_date}" => 'Waiting for a gap' }
-  end
-
-  def test_every_page_of_the_office_is_accessible_in_three_modes
-    equip
-    booking
-    Fujin::MaintenanceItem.create!(aircraft: @aircraft, by: @chief, title: '50 hour check', at_hours: 2)
-    Fujin::Defect.create!(aircraft: @aircraft, by: @chief, text: 'a chip light', grounds: true,
-                          created_at: Time.now.utc)
-    @sortie.update!(off_at: Time.utc(2026, 11, 25, 10), on_at: Time.utc(2026, 11, 25, 11))
-    at_home(@chief)
-    %w[Light Sun Dusk].each do |mode|
-      visit '/'
-      click_on mode
-      pages.each do |path, text|
-        visit path
-        assert_text(/#{text}/i)
-        assert_accessible "#{path} #{mode}"
-      end
-    end
-  end
-
   def test_units_and_clock_are_the_reader_s
     equip
     @school.update!(time_zone: 'Europe/Lisbon')

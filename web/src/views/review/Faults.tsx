@@ -1,6 +1,7 @@
 import { decimal } from '#language/numbers'
 import { t } from '@lingui/core/macro'
 import type { Attempt } from '../../api/client'
+import { capital } from '../../design/words'
 
 interface Props {
   attempt: Attempt
@@ -13,16 +14,14 @@ export function Faults({ attempt, onTime }: Props) {
   if (!first) return null
   return (
     <section aria-label={t`First fault`} className="sheet my-2 grid gap-1 border-l-8! border-l-ink! p-3">
-      <h2 className="m-0 text-lg font-bold">{t`Work on: ${first.title.toLowerCase()}`}</h2>
-      <p className="m-0">
-        <button
-          type="button"
-          className="inline cursor-pointer bg-transparent underline"
-          onClick={() => onTime(first.from_s)}
-        >
-          {t`${decimal(first.from_s - attempt.start_s, 1)} to ${decimal(first.to_s - attempt.start_s, 1)} s`}
+      <div className="flex flex-wrap items-center justify-between gap-x-3">
+        <h2 className="m-0 text-lg font-bold">{t`Work on: ${first.title.toLowerCase()}`}</h2>
+        <button type="button" className="button" onClick={() => onTime(first.from_s)}>
+          {t`Show it: ${decimal(first.from_s - attempt.start_s, 1)} to ${decimal(first.to_s - attempt.start_s, 1)} s`}
         </button>
-        : {first.evidence}. <span className="text-soft">{first.cause}</span>
+      </div>
+      <p className="m-0">
+        {capital(first.evidence)}. <span className="text-soft">{first.cause}</span>
       </p>
       <p className="m-0 text-lg font-semibold">“{first.cue}”</p>
       {rest.length > 0 && (

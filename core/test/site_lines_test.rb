@@ -207,6 +207,17 @@ class SiteLinesTest < Minitest::Test
     assert_includes told.cautions.map(&:id), 'no_wind'
   end
 
+  # Half a knot from behind is said: 3 kt from 100 degrees on a line northwards are 0.52, from 99 degrees 0.47.
+  def test_from_half_a_knot_the_wind_is_from_behind
+    found = site(ground, spot, approach, departure, answers)
+    behind = ->(wind) do
+      told = report(found, wind)
+      Fujin::Manoeuvres::Confined::SiteCautions.new(told).of_approach(told.approaches[0]).map(&:id).include?('tailwind')
+    end
+
+    assert_equal([true, false], %w[100/3 099/3].map(&behind))
+  end
+
   def test_wind_along_and_across_a_line
     found = flown
     across = day(site(ground, spot, approach), '090/12')

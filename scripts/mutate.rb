@@ -10,7 +10,9 @@ require_relative 'mutate/reach'
 # Would the tests notice? Changes comparisons, signs and constants in core/lib one at a time, runs the tests that
 # reach the line, and lists what survived.
 #
-#   bundle exec ruby scripts/mutate.rb [--count 200] [--seed 1] [--only grading] [--fresh]
+#   bundle exec ruby scripts/mutate.rb [--count 200] [--seed 1] [--only grading] [--fresh] [--again said.log]
+#
+# With `--again` those are tried that survived in what an earlier run said.
 #
 # Which test reaches which line is found once and kept in var/mutation.json (`--fresh` finds it again); only those that
 # reach it run, a constant's being those that reach a line where it is named. Those that look at little besides come
@@ -36,6 +38,7 @@ class Mutate
     @count = (argv[argv.index('--count') + 1] if argv.include?('--count')).to_i.then { |n| n.zero? ? 200 : n }
     @seed = (argv[argv.index('--seed') + 1] if argv.include?('--seed')).to_i
     @only = argv[argv.index('--only') + 1] if argv.include?('--only')
+    @again = File.readlines(argv[argv.index('--again') + 1]).grep(/^survived: /i) if argv.include?('--again')
     FileUtils.rm_f(Reach::MAP) if argv.include?('--fresh')
     @reach = Reach.new(WORKERS)
   end
@@ -60,8 +63,10 @@ class Mutate
 
   def chosen
     files = Sources.all.grep_v(SKIPPED).select { |file| @only.nil? || file.include?(@only) }
-    files.flat_map { |file| Changes.of(file) }.select { |mutant| @reach.tests(mutant).any? }
-      .sample(@count, random: Random.new(@seed))
+    found = files.flat_map { |file| Changes.of(file) }
+    return found.select { |mutant| @again.any? { |line| line.chomp.sub(/^\w+: /, '') == mutant.to_s } } if @again
+
+    found.select { |mutant| @reach.tests(mutant).any? }.sample(@count, random: Random.new(@seed))
   end
 
   # @return [Array<Array(Mutant, Boolean)>] each with whether it was noticed

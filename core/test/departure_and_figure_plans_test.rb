@@ -106,6 +106,21 @@ class DepartureAndFigurePlansTest < Minitest::Test
     assert_within ground / centre * dt / Q::DEG, turned, 1
   end
 
+  # Two turns and a foot have to fit across it; the least that is told is taken, and a tenth less is not.
+  def test_the_narrowest_rectangle
+    wide = ->(feet, radius) do
+      plan('rectangle', settings: { 'width_ft' => feet, 'radius_ft' => radius, 'leg_ft' => 3000.0 })
+    end
+
+    assert_in_delta 1200.0, wide.call(1200.0, 599.4).value('width_ft')
+    told = assert_raises(Fujin::InvalidInput) { wide.call(1200.0, 599.6) }.message
+
+    assert_equal 'width_ft: expected a number from 1201 to 20000, got 1200.0', told
+    assert wide.call(1201.0, 599.6)
+    assert_includes assert_raises(Fujin::InvalidInput) { plan('gyro_take_off', type: 'sorrel-g', height: 0.6) }.message,
+                    'from 0 to 0.5'
+  end
+
   def test_corners_of_a_rectangle_add_up_to_a_turn
     found = plan('rectangle', wind: '020/12')
     corners = found.tables.first.rows.map { |r| r[5] }

@@ -34,6 +34,22 @@ class SiteReconnaissanceTest < Minitest::Test
     assert_operator looks.orbit_escape.value, :<, 100.0
   end
 
+  # From each fifteenth degree round the spot, the way the orbit is flown, at climb speed: half the country fits.
+  def test_the_orbit_is_looked_at_all_round
+    north = feature('landable', 'Polygon', ring([50, -3000], [3000, -3000], [3000, 3000], [50, 3000]), id: 'north')
+    told = report(site(ground, spot, approach, departure, north), '360/10')
+    found = told.reconnaissance
+    turn = found.side == 'right' ? 90.0 : -90.0
+    reached = (0...360).step(360 / Fujin::Manoeuvres::Confined::Reconnaissance::POINTS).map do |bearing|
+      at = Complex.polar(found.orbit_radius.value * FT, bearing * Math::PI / 180)
+      told.day.engine_failure.from(at, height_m: found.orbit_height.value * FT, ias_kt: 58.0,
+                                       course_deg: (bearing + turn) % 360)
+    end
+
+    assert_in_delta 100.0 * reached.count('reached') / reached.size, found.orbit_escape.value, 1e-6
+    assert_includes 20.0..80.0, found.orbit_escape.value
+  end
+
   # Over a wire of 40 ft by 50 (surveyed, a foot more): 91 ft, so 100; over a tree of 60 by 20: 81, so 90; else 50.
   def test_the_pass_clears_what_stands_under_it
     assert_in_delta 50.0, looks.pass_height.value

@@ -65,8 +65,8 @@ class UnitsSaidTwiceTest < Minitest::Test
   end
 
   # A climb at 300 ft/min, shown as so many times that.
-  def climb(ratio, fpm: 300.0)
-    said { |t| { 'agl_ft' => 100.0 + (fpm * t / 60.0), 'vs_fpm' => fpm * ratio } }
+  def climb(ratio, fpm: 300.0, **more)
+    said(**more) { |t| { 'agl_ft' => 100.0 + (fpm * t / 60.0), 'vs_fpm' => fpm * ratio } }
   end
 
   def test_a_vertical_speed_within_six_percent_of_another_unit
@@ -86,6 +86,9 @@ class UnitsSaidTwiceTest < Minitest::Test
   def test_heights_that_hardly_change_say_nothing_of_it
     assert_includes climb(0.3048, fpm: 61.0), 'm/min'
     assert_empty climb(0.3048, fpm: 59.0)
+    # Twenty pairs of rows two seconds apart, and nineteen.
+    assert_includes climb(0.3048, seconds: 21), 'm/min'
+    assert_empty climb(0.3048, seconds: 20)
   end
 
   private

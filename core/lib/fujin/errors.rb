@@ -22,10 +22,17 @@ module Fujin
         next if value.is_a?(Numeric) && value.to_f.finite? && value.between?(low, high)
 
         { path: path, message: Text.of('expected a number from %{low} to %{high}, got %{value}',
-                                       low: low.round, high: high.round, value: value.inspect) }
+                                       low: told(low, :ceil), high: told(high, :floor), value: value.inspect) }
       end
       raise new(problems) unless problems.empty?
     end
+
+    # A limit rounded inward: what is told is taken.
+    def self.told(limit, inward)
+      rounded = limit.public_send(inward, limit.abs < 10 ? 1 : 0)
+      rounded == rounded.to_i ? rounded.to_i : rounded
+    end
+    private_class_method :told
   end
 
   # An id that names nothing known; the message lists what there is.

@@ -65,8 +65,8 @@ class AutorotationPlansTest < Minitest::Test
 
   # As low as one may be planned the glide still ends where the flare begins, and nothing goes under the ground.
   def test_the_lowest_plan_stays_over_the_ground
-    { 'straight_in_autorotation' => {}, 'turning_autorotation' => { 'turn_deg' => 360.0 },
-      's_turn_autorotation' => {} }.each do |id, settings|
+    [['straight_in_autorotation', {}], ['turning_autorotation', { 'turn_deg' => 360.0 }],
+     ['turning_autorotation', { 'spot_option' => 'stretch' }], ['s_turn_autorotation', {}]].each do |id, settings|
       asked = { type: 'yarrow-4', wind: '350/8', course: 350.0, settings: settings }
       refused = assert_raises(Fujin::InvalidInput) { plan(id, height: 100.0, **asked) }
       found = plan(id, height: refused.message[/from (\d+)/, 1].to_f, **asked)

@@ -160,14 +160,17 @@ class SiteLinesTest < Minitest::Test
                    approach([-metres - (200 * Math.cos(turn)), 200 * Math.sin(turn)], [-metres, 0], [0, 0]))
       Fujin::Manoeuvres::Confined::FlownApproach.new(found.approaches[0], day(found, '360/2'))
     end
-    near = lay.call(61)
-    ground = near.at(61.0, :groundspeed_kt) * 1852 / 3600
-    room = ((ground**2) / (9.80665 * T15) * Math.tan(turn / 2)) + 50
+    short = (61..145).step(6).map do |metres|
+      line = lay.call(metres)
+      ground = line.at(metres.to_f, :groundspeed_kt) * 1852 / 3600
+      room = ((ground**2) / (9.80665 * T15) * Math.tan(turn / 2)) + 50
 
-    assert_operator room, :>, 61
-    assert_equal 'bend', near.bent_wrong
-    assert_includes(near.breaches.map(&:number), 'bend_deg')
-    assert_nil lay.call(300).bent_wrong
+      assert_equal metres < room, line.bent_wrong == 'bend', "#{metres} m"
+      metres < room
+    end
+
+    assert_equal [true, false], short.values_at(0, -1)
+    assert_includes(lay.call(61).breaches.map(&:number), 'bend_deg')
   end
 
   # Up to 10° the normal plan; above it the steep one at 13.5° or what is needed; over 15° none.

@@ -170,6 +170,7 @@ class SiteLinesTest < Minitest::Test
     end
 
     assert_equal [true, false], short.values_at(0, -1)
+    assert_nil lay.call(300).bent_wrong
     assert_includes(lay.call(61).breaches.map(&:number), 'bend_deg')
   end
 

@@ -7,6 +7,19 @@ class BrowserAccessTest < Minitest::Test
   include ServerHelp
   include BrowserHelp
 
+  def test_sun_and_dusk_pass_the_check_on_a_tablet
+    at_home(@instructor)
+    window(1180, 820)
+    %w[Sun Dusk].each do |mode|
+      click_on mode
+      ["/sorties/#{@sortie.id}/fly", "/sorties/#{@sortie.id}/prepare"].each do |path|
+        visit path
+        assert_text(path.end_with?('fly') ? 'Help given now' : 'From above')
+        assert_accessible("#{path} in #{mode}")
+      end
+    end
+  end
+
   def test_with_the_keyboard_alone
     visit '/'
     assert_text 'Sign in to plan'

@@ -197,10 +197,9 @@ class CockpitTest < Minitest::Test
       }
     JS
     eventually { kinds == %w[attempt attempt grade go_around undo] }
-    first, second, grade, around, undo = @sortie.fly_events.order(:at).to_a
+    second, grade, around, undo = @sortie.fly_events.order(:at).drop(1)
 
     assert_equal [second.id, second.id, around.id], [grade.attempt_id, around.attempt_id, undo.payload['target']]
-    refute_equal first.id, second.id
     assert_text 'Undone: Go-around (attempt 2'
   end
 

@@ -74,7 +74,7 @@ class LanguageTest < Minitest::Test
     make_ready
     sign_in(@chief)
     listening = cdp('Page.addScriptToEvaluateOnNewDocument', source: LISTEN)
-    found = views.flat_map do |path|
+    found = views.keys.flat_map do |path|
       visit path
       assert_selector 'h1'
       sleep 1

@@ -14,10 +14,8 @@ class NarrowTest < Minitest::Test
     a_school_at_work
     sign_in(@chief)
     window(320, 780)
-    views.each do |path|
-      visit path
-      assert_selector 'h1'
-      assert_no_text 'Reading'
+    views.each do |path, shown|
+      open_view(path, shown)
 
       assert_operator page.evaluate_script('document.documentElement.scrollWidth'), :<=, 320, path
     end

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative '../browser_helper'
+require_relative 'equipped'
 require_relative 'office_steps'
 
 # A school from nothing to its first lesson, by hand; the board; what a student may fly alone.
@@ -8,6 +9,7 @@ class OfficeTest < Minitest::Test
   include ServerHelp
   include BrowserHelp
   include OfficeSteps
+  include Equipped
 
   def test_a_school_from_nothing_to_a_booked_lesson
     empty_the_database
@@ -25,22 +27,6 @@ class OfficeTest < Minitest::Test
 
   # By its time, which is said and not seen.
   def bar_at(time) = find('[data-lane] button', visible: :all) { |one| one.text(:all).include?(time) }
-
-  def tomorrow(hour) = (Time.now.utc.to_date + 1).to_time(:utc) + (hour * 3600)
-
-  def booking(**more)
-    Fujin::Booking.create!(kind: 'dual', student: @student, instructor: @instructor, aircraft: @aircraft,
-                           by: @instructor,
-                           from_at: tomorrow(10), to_at: tomorrow(11), **more)
-  end
-
-  def equip
-    @school.update!(lat_deg: 47.2, lon_deg: -14.3)
-    [@chief, @instructor, @student, @other].each do |one|
-      Fujin::PersonDocument.create!(person: one, by: @chief, kind: 'medical', created_at: Time.now.utc)
-    end
-    @second = Fujin::AircraftRow.create!(mark: 'Q-TWO', type_id: 'tansy-2')
-  end
 
   def test_a_booking_is_moved_by_keys_by_drag_and_not_over_another
     equip

@@ -1,7 +1,7 @@
 import type { Dexie, EntityTable } from 'dexie'
 import { clockAheadMs, newId, type FlyEvent } from '../api/client'
 import { deviceStore } from '../api/deviceStore'
-import { merged, standing, type StoredTap, type Tap } from './taps'
+import { merged, standing, type StoredTap, type TapOn } from './taps'
 
 /** What the server told of a lesson last. */
 interface Sheet {
@@ -59,7 +59,7 @@ let before: Promise<unknown> = Promise.resolve()
 export function keepTap(
   sortieId: string,
   person: { id: string; name: string },
-  tapOn: (live: FlyEvent[]) => Tap | undefined,
+  tapOn: TapOn,
 ): Promise<StoredTap | undefined> {
   const at = new Date().toISOString()
   const keep = async () => {

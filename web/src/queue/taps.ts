@@ -13,6 +13,9 @@ export interface StoredTap extends NewFlyEvent {
 /** What is tapped: when, where and by whom is added as it is kept. */
 export type Tap = Omit<NewFlyEvent, 'id' | 'at'>
 
+/** What is tapped, by what stands on the sheet; undefined where there is nothing to tap. */
+export type TapOn = (live: FlyEvent[]) => Tap | undefined
+
 /** Taps about the lesson; all others belong to the attempt under way. */
 const OF_THE_LESSON = ['attempt', 'exercise', 'check', 'undo']
 

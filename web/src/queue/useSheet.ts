@@ -2,7 +2,7 @@ import { useQueryClient } from '@tanstack/react-query'
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import { api, NoConnection, unwrap, type FlyEvent } from '../api/client'
 import { keepSheet, keepTap } from './device'
-import { ofAttempt, standing, type Tap } from './taps'
+import { ofAttempt, standing, type Tap, type TapOn } from './taps'
 import { sendNow, useLink } from './useSender'
 import { useKeptSheet } from './useStored'
 
@@ -53,7 +53,7 @@ export function useSheet(sortieId: string, person: { id: string; name: string })
 
   const live = useMemo(() => standing(kept?.known ?? [], kept?.waiting ?? []), [kept])
   const keep = useCallback(
-    async (tapOn: Parameters<typeof keepTap>[2]) => {
+    async (tapOn: TapOn) => {
       const one = await keepTap(sortieId, person, tapOn)
       void sendNow(person.id)
       return one

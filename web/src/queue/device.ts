@@ -55,12 +55,13 @@ let before: Promise<unknown> = Promise.resolve()
 /**
  * Keeps the tap on the device before anything else happens to it. What it is about is asked of what the device holds
  * then, the tap before it included: what is drawn may be a moment older. Nothing to tap: nothing is kept.
+ * Gives it as it stands on the sheet; a tap that takes another back stands on none.
  */
 export function keepTap(
   sortieId: string,
   person: { id: string; name: string },
   tapOn: TapOn,
-): Promise<StoredTap | undefined> {
+): Promise<FlyEvent | undefined> {
   const at = new Date().toISOString()
   const keep = async () => {
     const [store, device, offset_ms] = await Promise.all([tapStore(), deviceName(), clockAhead()])
@@ -78,7 +79,7 @@ export function keepTap(
       person: person.name,
     }
     await store.taps.add(kept)
-    return kept
+    return standing(known, [...waiting, kept]).find(({ id }) => id === kept.id)
   }
   const kept = before.then(keep)
   before = kept.catch(() => undefined)

@@ -21,7 +21,7 @@ export function StageTrack({ sortie, current, close = false }: Props) {
       aria-label={t`Stages of ${sortie.student.name}, ${shortDayOf(sortie.starts_at)} ${clockOf(sortie.starts_at)}`}
       className="no-print"
     >
-      <ol className="flex items-center">
+      <ol className="flex flex-wrap items-center">
         {STAGES.map((stage, index) => (
           <li key={stage} className="flex items-center">
             {index > 0 && <Flow close={close} done={sortie.progress[STAGES[index - 1] ?? 'prepare'] === 'done'} />}
@@ -29,7 +29,7 @@ export function StageTrack({ sortie, current, close = false }: Props) {
               to={`/sorties/${sortie.id}/${stage}`}
               aria-current={stage === current ? 'step' : undefined}
               className={clsx(
-                'flex min-h-11 items-center px-1 no-underline',
+                'flex min-h-11 items-center px-1 no-underline max-sm:px-0.5',
                 close ? 'gap-1 text-sm' : 'gap-2 max-sm:gap-1',
                 stage === current ? 'font-bold underline decoration-2 underline-offset-8' : 'text-soft hover:text-ink',
               )}
@@ -54,7 +54,11 @@ const Flow = ({ done, close }: { done: boolean; close: boolean }) => (
     stroke="currentColor"
     strokeWidth="2"
     aria-hidden="true"
-    className={clsx('max-[22rem]:hidden', close ? 'w-5 max-sm:w-3' : 'mx-1 max-lg:w-6 max-sm:mx-0 max-sm:w-3')}
+    // Where the type is larger, a phone has no room for it.
+    className={clsx(
+      'max-[22rem]:hidden max-sm:in-data-[mode=sun]:hidden',
+      close ? 'w-5 max-sm:w-3' : 'mx-1 max-lg:w-6 max-sm:mx-0 max-sm:w-3',
+    )}
   >
     <path d="M1 7c10-7 18 6 28 0 5-3 9-2 14 0" strokeDasharray={done ? undefined : '3 4'} />
   </svg>

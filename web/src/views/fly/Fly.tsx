@@ -2,7 +2,7 @@ import { t } from '@lingui/core/macro'
 import { clsx } from 'clsx'
 import { useMemo, useState } from 'react'
 import { toast } from 'sonner'
-import type { Schemas, Session, Sortie } from '../../api/client'
+import type { FlyEvent, Schemas, Session, Sortie } from '../../api/client'
 import { usePlan } from '../../api/prepare'
 import { useKeys } from '../../design/useKeys'
 import type { Mode } from '../../design/useMode'
@@ -62,10 +62,10 @@ export function Fly({ sortie, session, mode, setMode }: Props) {
   const locked = !sortie.may_edit || !ready
   const checked = new Set(live.filter(({ kind }) => kind === 'check').map(({ payload }) => payload.value)).size
 
-  const act = async (event: Tap, word: string) => {
+  const act = async (event: Tap, word: string | ((kept: FlyEvent | undefined) => string)) => {
     navigator.vibrate?.(BUZZ_MS)
     const kept = await tap(event)
-    toast(word, {
+    toast(typeof word === 'string' ? word : word(kept), {
       action: { label: t`Undo`, onClick: () => void tap({ kind: 'undo', payload: { target: kept?.id } }) },
       duration: 6000,
     })
@@ -140,7 +140,7 @@ export function Fly({ sortie, session, mode, setMode }: Props) {
         any={live.length > 0}
         begin={() => {
           setHeard(flight.over)
-          void act({ kind: 'attempt' }, t`Attempt ${attempt + 1} begun`)
+          void act({ kind: 'attempt' }, (kept) => t`Attempt ${kept?.attempt_no ?? attempt + 1} begun`)
         }}
         goAround={() => void act({ kind: 'go_around', phase }, t`Go-around`)}
         help={(value) => void act({ kind: 'help', phase, payload: { value } }, `${HELP[value]}, ${phase}`)}

@@ -48,7 +48,7 @@ export function ReadyWhen({ readiness: { usual, manoeuvres: own }, manoeuvres, c
         />
       ))}
       {chief && (
-        <label className="mt-2 grid w-72 gap-0.5">
+        <label className="mt-2 grid max-w-72 gap-0.5">
           <span className="label">{t`Another rule for`}</span>
           <Pick
             value=""

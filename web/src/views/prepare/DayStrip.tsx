@@ -64,7 +64,7 @@ export function DayStrip(props: Props) {
   useKeys(useMemo(() => [{ key: 'd', does: t`Open or close the day`, run: () => setAsked(!open) }], [open]))
   return (
     <section aria-label={t`Day and load`} className="no-print mt-1">
-      <div className="flex items-center justify-between gap-4">
+      <div className="flex items-center justify-between gap-x-4 gap-y-2 max-sm:flex-wrap">
         <p className="figures m-0 text-lg leading-snug">
           {wind === undefined && <b className="limit-note px-1.5">{t`Wind not given`}</b>}{' '}
           {dayWords(sortie, plan).join('; ')}

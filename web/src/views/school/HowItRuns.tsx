@@ -24,7 +24,7 @@ export function HowItRuns() {
           {text}
         </p>
       ))}
-      <dl className="mt-2 grid grid-cols-[9rem_minmax(0,1fr)] gap-x-4 gap-y-2">
+      <dl className="mt-2 grid grid-cols-[fit-content(9rem)_minmax(0,1fr)] gap-x-4 gap-y-2">
         <Line name={t`Signed chain`}>{now.chain ? <Chain chain={now.chain} /> : t`Not read yet`}</Line>
         <Line name={t`Last backup`}>
           {now.backup
@@ -67,7 +67,7 @@ export function HowItRuns() {
 const Line = ({ name, children }: { name: string; children: React.ReactNode }) => (
   <>
     <dt className="label">{name}</dt>
-    <dd className="m-0">{children}</dd>
+    <dd className="m-0 wrap-anywhere">{children}</dd>
   </>
 )
 

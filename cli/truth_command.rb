@@ -51,9 +51,10 @@ module Fujin
       # @yield [part, of]
       def in_parallel
         count = Etc.nprocessors
+        children = []
         readers = Array.new(count) do |part|
           reader, writer = IO.pipe(binmode: true)
-          fork do
+          children << fork do
             reader.close
             writer.write Marshal.dump(yield(part, count))
             exit!(0)
@@ -63,7 +64,7 @@ module Fujin
         end
         readers.map { |reader| Marshal.load(reader.read) } # rubocop:disable Security/MarshalLoad -- our own child
       ensure
-        Process.waitall
+        children.each { |child| Process.wait(child) }
       end
 
       def say(part, done) = part.zero? && (done % 8).zero? ? @err.puts("fujin: #{done} flown and graded") : nil

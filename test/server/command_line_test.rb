@@ -1,16 +1,34 @@
 # frozen_string_literal: true
 
 require_relative '../server_helper'
-require 'open3'
+require_relative 'command_line_help'
 require 'tmpdir'
 
 # The command line as a person or a script meets it.
 class CommandLineTest < Minitest::Test
+  include CommandLineHelp
+
   ROOT = Fujin::Settings::ROOT
 
-  def fujin(*arguments)
-    out, err, status = Open3.capture3({ 'FUJIN_DATABASE_URL' => nil }, File.join(ROOT, 'bin', 'fujin'), *arguments)
-    [out, err, status.exitstatus]
+  # All that needs no database, with the exit code of each.
+  def test_each_command_runs_by_itself
+    Dir.mktmpdir do |folder|
+      csv = File.join(folder, 'flown.csv')
+      day = %w[--aircraft tansy-2 --wind 350/8 --course 350 --spot 47.2104,-14.3320]
+      { ['simulate', 'straight_in_autorotation', *day, '--fault', 'slow_glide=12', '--out', csv] => [0, 'flown.csv'],
+        ['grade', csv, *day, '--one-change'] => [0, 'One change: '],
+        ['plan', 'straight_in_autorotation', *day] => [0, 'Training aid only'],
+        ['site', File.join(ROOT, 'db/demo/sites/walled-orchard.geojson'), *day] => [0, 'over-the-meadow'],
+        ['check', csv] => [0, 'rows'], ['types'] => [0, 'tansy-2'], [] => [0, 'Usage: bin/fujin COMMAND'],
+        %w[truth --flights 1 --seed 2] => [0, 'satellite only'],
+        %w[verify none.json] => [1, 'there is no file none.json'],
+        %w[dance] => [2, 'there is no command "dance"'] }.each do |words, (code, said)|
+        out, err, exit = fujin_alone(*words)
+
+        assert_equal code, exit, err
+        assert_includes exit.zero? ? out : err, said
+      end
+    end
   end
 
   def json(*arguments) = JSON.parse(fujin(*arguments, '--json').first)

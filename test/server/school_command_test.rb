@@ -1,25 +1,21 @@
 # frozen_string_literal: true
 
 require_relative '../server_helper'
-require 'stringio'
 require 'tempfile'
-require_relative '../../cli/command_line'
+require_relative 'command_line_help'
 require_relative '../../cli/school_command'
 
 # A school without a browser.
 class SchoolCommandTest < Minitest::Test
   include ServerHelp
+  include CommandLineHelp
 
   def setup
     empty_the_database
   end
 
-  def command(*words)
-    out = StringIO.new
-    err = StringIO.new
-    code = Fujin::CommandLine.new(['school', *words], out: out, err: err).run
-    [code, out.string, err.string]
-  end
+  # @return [Array(Integer, String, String)] the exit code, what was printed, what was said to be wrong
+  def command(*words) = fujin('school', *words).rotate(-1)
 
   def file(text, ending)
     Tempfile.new(['school', ending]).tap { |one| one.write(text) && one.flush }.path

@@ -1,10 +1,12 @@
 # frozen_string_literal: true
 
-require 'open3'
-require 'tempfile'
+require 'tmpdir'
+require_relative 'command_line_help'
 
 # A student who is ready, signed off, withdrawn, and the files of it checked by the command line.
 module SignOffHelp
+  include CommandLineHelp
+
   # Two days, two clean attempts each, graded to standard: ready by the default rule.
   def make_ready(student = @student)
     [24, 25].each_with_index do |day, i|
@@ -46,16 +48,7 @@ module SignOffHelp
     last_response.body
   end
 
-  def verify(text, *options)
-    file = Tempfile.new(%w[sign-off .json]).tap { |f| f.write(text) && f.close }
-    Open3.capture3(
-      ENV.to_h.except('FUJIN_DATABASE_URL'),
-      File.join(Fujin::Settings::ROOT, 'bin', 'fujin'),
-      'verify',
-      file.path,
-      *options
-    )
-  end
+  def verify(text, *options) = fujin('verify', file(text), *options)
 
   def withdraw(id) = post_json("/api/sign-offs/#{id}/withdrawal", { id: SecureRandom.uuid, reason: 'Wrong student' })
 

@@ -2,21 +2,18 @@
 
 require_relative '../server_helper'
 require_relative '../../core/test/site_help'
-require 'open3'
+require_relative 'command_line_help'
 require 'tmpdir'
 
 # `bin/fujin site`, as a person or a script meets it.
 class SiteCommandTest < Minitest::Test
   include SiteHelp
+  include CommandLineHelp
 
   ROOT = Fujin::Settings::ROOT
   ORCHARD = File.join(ROOT, 'db/demo/sites/walled-orchard.geojson')
 
-  def fujin(*arguments)
-    out, err, status = Open3.capture3({ 'FUJIN_DATABASE_URL' => nil }, File.join(ROOT, 'bin', 'fujin'), 'site',
-                                      *arguments)
-    [out, err, status.exitstatus]
-  end
+  def fujin(*arguments) = super('site', *arguments)
 
   def told(document, *arguments)
     Dir.mktmpdir do |folder|

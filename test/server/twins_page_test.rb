@@ -2,12 +2,13 @@
 
 require 'minitest/autorun'
 require 'json'
-require_relative '../../core/lib/fujin'
-require_relative '../../cli/command_line'
+require_relative 'command_line_help'
 require_relative '../../cli/truth_command'
 
 # The page of what one change claims: shares counted by hand, the farthest off named with where it was.
 class TwinsPageTest < Minitest::Test
+  include CommandLineHelp
+
   Twins = Fujin::Truth::Twins
 
   def claim(measure, claimed, true_change, room) =
@@ -34,10 +35,9 @@ class TwinsPageTest < Minitest::Test
   end
 
   def test_a_number_of_twins_out_of_range_is_told
-    out = StringIO.new
-    err = StringIO.new
+    _out, err, code = fujin('truth', '--twins', '0')
 
-    assert_equal 1, Fujin::CommandLine.new(%w[truth --twins 0], out: out, err: err).run
-    assert_match(/--twins/, err.string)
+    assert_equal 1, code
+    assert_match(/--twins/, err)
   end
 end

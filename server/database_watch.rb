@@ -75,14 +75,14 @@ module Fujin
     rescue PG::Error
       drop
       begin
-        answered?
+        @hangs ? false : answered?
       rescue PG::Error
         drop
       end
     end
 
     def answered?
-      @line ||= PG.connect("#{Settings.database_url}?connect_timeout=2")
+      @line ||= line_laid
       @line.send_query('SELECT 1')
       if answer_came?
         @line.get_last_result
@@ -91,6 +91,14 @@ module Fujin
 
       @hangs = true
       drop
+    end
+
+    # Refused, it is gone; not answered, it hangs, as one does that stopped: its port is open still.
+    def line_laid
+      PG.connect("#{Settings.database_url}?connect_timeout=2")
+    rescue PG::Error
+      @hangs = @looks >= LOOKS
+      raise
     end
 
     def answer_came? = LOOKS.times.any? { @line.socket_io.wait_readable(LOOK_S) }

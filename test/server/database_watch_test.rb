@@ -49,6 +49,57 @@ class DatabaseWatchTest < Minitest::Test
     Process.wait(process)
   end
 
+  # Of one that stopped the watch's line is laid and never answered, as a process finds it that nobody had asked yet.
+  # Who waits there for an answer is let go with an error long before it would come.
+  def test_who_waits_on_one_that_stopped_is_let_go
+    stopped = TCPServer.new('127.0.0.1', 0)
+    told, tells = IO.pipe
+    process = fork do
+      waits = Thread.new { Fujin::Record.connection.execute('SELECT pg_sleep(12)') }
+      waits.report_on_exception = false
+      eventually('asked') { Fujin::Record.connection_pool.connections.any?(&:in_use?) }
+      ENV['FUJIN_DATABASE_URL'] = "postgres://127.0.0.1:#{stopped.addr[1]}/stopped"
+      Watched.new.answers?
+      tells.write(answer_of(waits))
+    ensure
+      exit!
+    end
+    tells.close
+
+    assert_match(/\AActiveRecord::/, told.read)
+  ensure
+    Process.wait(process)
+    stopped.close
+  end
+
+  # One that refuses is gone: whoever waited there knows already, and a busy one cuts nobody off.
+  def test_nobody_is_let_go_on_one_that_refuses
+    port = Fujin::Cluster.free_port
+    told, tells = IO.pipe
+    process = fork do
+      waits = Thread.new { Fujin::Record.connection.execute('SELECT pg_sleep(4)') }
+      eventually('asked') { Fujin::Record.connection_pool.connections.any?(&:in_use?) }
+      ENV['FUJIN_DATABASE_URL'] = "postgres://127.0.0.1:#{port}/gone"
+      watch = Watched.new
+      watch.answers?
+      eventually('told') { !watch.answers? }
+      tells.write(answer_of(waits))
+    ensure
+      exit!
+    end
+    tells.close
+
+    assert_equal 'PG::Result', told.read
+  ensure
+    Process.wait(process)
+  end
+
+  def answer_of(thread)
+    thread.value.class.name
+  rescue StandardError => e
+    e.class.name
+  end
+
   def test_a_question_that_is_out_too_long_is_told_before_its_answer_fails_to_come
     watch = Watched.silent
 

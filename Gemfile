@@ -5,6 +5,7 @@ source 'https://rubygems.org'
 gem 'activerecord', '~> 7.2.2'
 gem 'bcrypt', '~> 3.1'
 gem 'bigdecimal', '~> 3.1' # prawn's fonts need it below 4
+gem 'bootsnap', '~> 1.18', require: false # processes begin sooner
 gem 'committee', '~> 5.6'
 gem 'csv', '~> 3.3'
 gem 'ed25519', '~> 1.4'

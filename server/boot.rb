@@ -2,7 +2,7 @@
 
 # Loads the server without starting it: core, database, models, queries, jobs, documents.
 ENV['BUNDLE_GEMFILE'] ||= File.expand_path('../Gemfile', __dir__)
-require 'bundler/setup'
+require_relative 'kept_code'
 require 'json'
 require 'securerandom'
 require 'digest'

@@ -88,6 +88,19 @@ class AircraftTypeTest < Minitest::Test
     end
   end
 
+  # Two corners are an area's edge; one is none.
+  def test_an_area_to_avoid_of_two_corners_is_drawn
+    data = YAML.safe_load_file("#{Fujin::Aircraft::Library::FOLDER}/tansy-2.yml")
+    area = ->(corners) do
+      told = data.merge('height_velocity' => { 'low_speed_ft_kt' => corners, 'high_speed_ft_kt' => [] })
+      Fujin::Planning::HeightVelocity.new(Fujin::Aircraft::Type.new(told))
+    end
+    two, one = [[[10, 0], [400, 0]], [[10, 0]]].map { |corners| area.call(corners) }
+
+    assert_equal([[[[0.0, 10.0], [0.0, 400.0]]], true], [two.shapes.map(&:points), two.known?])
+    assert_equal [[], false], [one.shapes, one.known?]
+  end
+
   # 49.8 rad/s are 475.6 revolutions a minute.
   def test_revolutions_a_minute_of_the_rotor
     assert_in_delta 475.56, type('tansy-2').normal_rotor_rpm, 0.01

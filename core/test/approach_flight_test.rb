@@ -78,6 +78,16 @@ class ApproachFlightTest < Minitest::Test
     end
   end
 
+  # So far to the right of its course, and to the left where it is less than nothing.
+  def test_a_line_beside_the_course_is_flown_on_the_side_that_was_asked_for
+    [80.0, -80.0].each do |feet|
+      signals = approach('normal_approach', faults: { 'drifted_off_track' => feet }).signals
+      about = Fujin::Grading::AboutSpot.new(signals, SPOT, 350.0)
+
+      assert_in_delta feet, about.place_at((signals.start_s + signals.end_s) / 2.0).last, 8.0
+    end
+  end
+
   def test_an_approach_that_was_left_is_a_go_around_and_no_fault_by_itself
     flown = approach('normal_approach', faults: { 'late_decision' => 0.0 })
 

@@ -63,6 +63,17 @@ class ApproachPlansTest < Minitest::Test
     assert_match(/under 5 it is no run-on/, text_of(plan('run_on_landing', wind: '350/18'), 'no_run_on'))
   end
 
+  # 66 % of power asks for 34.3 kt over the ground with 4 kt from behind, 64 % for 36.8.
+  def test_a_touchdown_at_more_than_thirty_five_knots_over_the_ground_is_too_fast
+    slower, faster = [66, 64].map do |pct|
+      plan('run_on_landing', wind: '170/4', course: 350.0, settings: { 'power_limit_pct' => pct })
+    end
+
+    assert_equal([34.3, 36.8], [slower, faster].map { |found| found.value('touchdown_groundspeed_kt').round(1) })
+    assert_nil text_of(slower, 'fast_touchdown')
+    assert_match(/\A37 kt over the ground at touchdown, 35 at most/, text_of(faster, 'fast_touchdown'))
+  end
+
   def test_the_flat_sink_limit_is_held_past_the_decision_and_what_fits_is_said
     found = plan('steep_approach', wind: '350/0', house: { 'sink_limit' => 'flat' })
 

@@ -53,6 +53,16 @@ class AutorotationPlansTest < Minitest::Test
     assert_operator quarter.path.first.across_ft, :<, -1000
   end
 
+  # From a third of a turn on it begins with the wind behind; less does not.
+  def test_the_wind_behind_an_entry_is_warned_of_from_a_third_of_a_turn_on
+    warned = ->(deg) do
+      text_of(plan('turning_autorotation', wind: '020/14', settings: { 'turn_deg' => deg }), 'downwind')
+    end
+
+    assert_nil warned.call(119.0)
+    assert_match(/\A\d+ kt of tailwind at the entry/, warned.call(120.0))
+  end
+
   def test_too_low_for_the_turn_says_by_how_much
     found = plan('turning_autorotation', height: 700.0)
 

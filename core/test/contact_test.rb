@@ -55,6 +55,17 @@ class ContactTest < Minitest::Test
     assert_operator (errors.sum / errors.size).abs, :<, 50
   end
 
+  # Heights alone that tremble by more than a foot, smoothed as they are by then, tell no sink.
+  def test_how_rough_heights_alone_may_be
+    fine, rough = [1.4, 1.75].map { |noise| contact(sink: 4.0, noise: noise, vertical_speed: false) }
+
+    assert_nil fine.reason
+    refute_predicate fine.sink_fpm, :nan?
+    assert_match(/tremble by ±1\.\d ft/, rough.reason)
+    assert_predicate rough.sink_fpm, :nan?
+    assert_nil contact(sink: 4.0, noise: 1.75).reason, 'a vertical speed stands beside them'
+  end
+
   def test_heights_alone_are_enough
     found = contact(sink: 4.0, vertical_speed: false)
 

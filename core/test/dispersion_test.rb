@@ -19,6 +19,25 @@ class DispersionTest < Minitest::Test
 
   def median(values) = Fujin::Quantities.median(values)
 
+  # Each is drawn as widely as it is said to scatter; a delay is never less than none.
+  def test_what_is_drawn_scatters_as_it_is_said_to
+    said = { speed_kt: 3.0, rotor_pct: 1.5, flare_height_ft: 12.0, entry_ft: 90.0, across_ft: 30.0, bank_deg: 5.0 }
+    drawn = dispersion(spread: A::Spread.default.with(**said, delay_s: 0.4))
+    random = Random.new(4)
+    all = Array.new(3000) { drawn.deviation(random) }
+
+    said.each do |name, sd|
+      values = all.map { |one| one.public_send(name) }
+
+      assert_in_delta sd, Math.sqrt(values.sum { |v| v * v } / values.size), 0.04 * sd, name
+      assert_in_delta 0.0, values.sum / values.size, 0.06 * sd, name
+    end
+    delays = all.map(&:delay_s)
+
+    assert_operator delays.min, :>=, 0.0
+    assert_in_delta 0.4, Math.sqrt(delays.sum { |v| v * v } / delays.size), 0.02
+  end
+
   # The same twenty deviations flown whole and reduced.
   def test_the_median_is_within_thirty_feet_of_twenty_full_flights
     reduced = dispersion

@@ -139,6 +139,8 @@ class FilesTest < Minitest::Test
     assert_in_delta 5.0, again.times[11] - again.times[10], 1e-6
     assert_match(/set back by 3610 s/, again.notes.join)
     assert_equal 11, read(lines.call(*0..5, 4, *6..10)).size
+    assert_equal 11, read(lines.call(*0..5, 3.1, *6..10)).size
+    assert_equal 12, read(lines.call(*0..5, 2.9, *4..8)).size
   end
 
   # On either side of what tells another unit: an airspeed that is a share of the ground speed all through.

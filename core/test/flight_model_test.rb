@@ -139,6 +139,14 @@ class FlightModelTest < Minitest::Test
     assert_in_delta Math.sqrt(thrust / (2 * 1.225 * rotor.area)), rotor.steady_inflow(0.0, 0.0, thrust), 1e-6
   end
 
+  # With nothing carried the air that was drawn down stands again, a tenth of a second's worth at a time.
+  def test_the_inflow_dies_out_without_thrust
+    rotor = trim('bracken-2').rotor
+
+    assert_in_delta(-60.0, rotor.inflow_rate(300.0, 0.0, 0.0, 0.0, 0.5, 6.0), 1e-9)
+    assert_operator rotor.inflow_rate(300.0, 0.0, 0.0, 0.0, 1.5, 6.0), :>, -60.0
+  end
+
   def test_stalled_blades_are_outside_the_model
     assert_raises(Fujin::OutsideModel) { trim('tansy-2').at(60, 0.0, rotor_pct: 60.0) }
   end

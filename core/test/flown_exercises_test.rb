@@ -66,6 +66,15 @@ class FlownExercisesTest < Minitest::Test
     assert_operator found.proposal.measures['miss_along_ft'].value.abs, :<, 200.0
   end
 
+  # Half a mile off and fifty feet more: neither is where it ended, so the first that was planned has it.
+  def test_two_places_beside_each_other_are_not_told_apart
+    farther, far = [815.0, 800.0].map { |north| Fujin::LocalMap.new(*SPOT).lat_lon(north, 0.0) }
+    alike = [exercise('farther', 'straight_in_autorotation', 1, spot: farther),
+             exercise('far', 'straight_in_autorotation', 1, spot: far)]
+
+    assert_equal 'farther', flown(lesson, alike).find(&:exercise).exercise.id
+  end
+
   def test_what_nobody_asked_for_stands_by_itself_without_a_plan
     found = flown(lesson, [exercise('a', 'hover')]).find do |one|
       one.proposal.attempt.manoeuvre == 'straight_in_autorotation'

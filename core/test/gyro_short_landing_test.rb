@@ -34,6 +34,17 @@ class GyroShortLandingTest < Minitest::Test
     end
   end
 
+  # A type file that says no touchdown speed: 54 % of the glide's, at its dual mass.
+  def test_a_touchdown_speed_that_is_not_known
+    data = YAML.safe_load_file("#{Fujin::Aircraft::Library::FOLDER}/sorrel-g.yml")
+    plain = Fujin::Aircraft::Type.new(data.merge('speeds_kt' => data['speeds_kt'].except('touchdown')))
+    day = Fujin::Planning::Conditions.build(type: plain, mass_kg: plain.mass_kg('dual'))
+    found = M.find('gyro_landing').plan(day, Fujin::Planning::HouseMethod.new, course_deg: nil, height_ft: nil,
+                                                                               stage: 'test', settings: {})
+
+    assert_in_delta 0.54 * 52.0, found.value('touchdown_ias_kt'), 1e-6
+  end
+
   # In more wind than the touchdown speed nothing is left to roll; it is not negative.
   def test_no_roll_is_left_against_a_strong_wind
     assert_in_delta 0.0, short(wind: '350/26').value('slide_ft'), 0.01

@@ -24,6 +24,20 @@ class OneChangeTest < Minitest::Test
     end
   end
 
+  # By hand: both flights from their own beginning to the earlier end, every quarter of a second.
+  def test_how_well_it_fits_is_the_mean_difference_of_both_flights
+    flown = fly(faults: { 'late_collective' => 1.5 })
+    found = asked(flown)
+    one, other = [flown, found.fitted].map { |each| [each.signals, each.proposal.attempt] }
+    length = [one, other].map { |_, attempt| attempt.end_s - attempt.start_s }.min
+    squares = 0.step(length, 0.25).map do |t|
+      one_ft, other_ft = [one, other].map { |signals, attempt| signals.at(:agl, attempt.start_s + t) }
+      (one_ft - other_ft)**2
+    end
+
+    assert_in_delta Math.sqrt(squares.sum / squares.size), found.fit[:height_ft], 1e-6
+  end
+
   def test_the_collective_down_in_time_keeps_the_rotor_rpm
     flown = fly(faults: { 'late_collective' => 1.5 })
     found = asked(flown)

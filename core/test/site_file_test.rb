@@ -52,6 +52,26 @@ class SiteFileTest < Minitest::Test
     assert_nil site(ground, tree(50, 0, nil)).obstacles[0].top
   end
 
+  # What a height may be, on either side.
+  {
+    'elevation_ft' => [-1500, 20_000], 'surroundings_ft' => [-5000, 5000]
+  }.each do |field, (least, most)|
+    define_method("test_#{field}_within_its_range") do
+      [least, most].each { |feet| assert site(ground(field.to_sym => feet)) }
+      [least - 1, most + 1].each { |feet| assert_match(/#{field}: expected/, refused(ground(field.to_sym => feet))) }
+    end
+  end
+  {
+    'base_ft' => [[-5000, 40], [-5001, 5001]], 'top_ft' => [[-300, 5000], [-5001, 5001]],
+    'top_uncertainty_ft' => [[0, 500], [-1, 501]]
+  }.each do |field, (inside, outside)|
+    define_method("test_an_obstacles_#{field}_within_its_range") do
+      stands = ->(feet) { [ground, tree(50, 0, 40, **{ base_ft: -300, field.to_sym => feet })] }
+      inside.each { |feet| assert site(*stands.call(feet)) }
+      outside.each { |feet| assert_match(/#{field}: expected/, refused(*stands.call(feet))) }
+    end
+  end
+
   def test_a_wire_is_not_there_only_from_a_low_pass
     high, low = %w[high low].map do |pass|
       site(ground, wire([60, -50], [60, 50], 40, status: 'not_there', pass: pass)).obstacles[0]

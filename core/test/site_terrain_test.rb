@@ -112,6 +112,8 @@ class SiteTerrainTest < Minitest::Test
 
     assert_empty low.hits(north, ground_m: 0.0)
     refute_empty high.hits(north, ground_m: 0.0)
+    assert_equal([[460.0, 480.0], [480.0, 500.0]],
+                 high.hits(north, ground_m: 0.0).first(2).map { |hit| [hit.from_m, hit.to_m] })
     assert_empty high.hits(north, ground_m: 0.2)
     assert_in_delta 1.6, high.profile(north, ground_m: 0.0).last.last, 0.01
     assert_in_delta 1.1, high.profile(north, ground_m: 0.5).last.last, 0.01
@@ -130,6 +132,17 @@ class SiteTerrainTest < Minitest::Test
       end
     end
     Sites::Terrain.new(west_deg: flat.west_deg, south_deg: flat.south_deg, cell_deg: flat.cell_deg, rows: rows)
+  end
+
+  # 300 m to the north, then 400 m to the east, then straight on.
+  def test_where_a_bent_line_is_and_which_way_it_goes
+    bent = Sites::Corridor.new([Complex(0, 0), Complex(300, 0), Complex(300, 400)], ring: [], half_width_m: 9.0,
+                                                                                    reach_m: 900.0)
+    places = { 100.0 => Complex(100, 0), 300.0 => Complex(300, 0), 500.0 => Complex(300, 200),
+               900.0 => Complex(300, 600) }
+
+    places.each { |distance, place| assert_in_delta 0.0, (bent.at(distance) - place).abs, 1e-9 }
+    assert_equal([0.0, 90.0], [100.0, 500.0].map { |distance| bent.course_deg(distance).round(6) })
   end
 
   # Half as wide as 9 m and a tenth of the way beyond the ground's edge at 40 m: 50 m aside are come to at 450 m, give

@@ -231,6 +231,8 @@ class SiteVerdictTest < Minitest::Test
     assert_in_delta 1.0, check.k(today, seen: told), 1e-9
     assert_in_delta 1.0 + more, check.k(today, seen: told + 0.5), 1e-6
     assert_operator check.predicted(today, how: 'pass', ias_kt: 55.0), :<, told
+    [4.9, 131.0].each { |seen| assert_raises(Fujin::InvalidInput) { check.k(today, seen: seen) } }
+    [5.0, 130.0].each { |seen| assert_kind_of Float, check.k(today, seen: seen) }
   end
 
   # 'ground in reach on 31.7 % of it, 60 wanted': figures as a person says them, whose it is first, the site's own

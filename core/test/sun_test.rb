@@ -27,6 +27,26 @@ class SunTest < Minitest::Test
     assert_in_delta 12.15, (set - rise) / 3600.0, 0.1
   end
 
+  # A second way: the anomaly from the ellipse itself (Kepler's equation, an eccentricity of 0.01671, the perihelion at
+  # 282.94°) instead of the almanac's two terms. In the middle of February both terms count.
+  def test_the_suns_way_is_an_ellipse
+    [[2, 14], [5, 20], [8, 18], [11, 20]].each do |month, day|
+      at = Time.utc(2026, month, day, 9)
+      days = (at - Time.utc(2000, 1, 1, 12)) / 86_400.0
+      mean = (357.528 + (0.9856003 * days)) * Math::PI / 180
+      round = 8.times.inject(mean) { |found, _| mean + (0.01671 * Math.sin(found)) }
+      anomaly = 2.0 * Math.atan(Math.sqrt(1.01671 / 0.98329) * Math.tan(round / 2.0))
+      east = anomaly + ((282.938 + (0.0000471 * days)) * Math::PI / 180)
+      tilt = 23.436 * Math::PI / 180
+      right = Math.atan2(Math.cos(tilt) * Math.sin(east), Math.cos(east))
+      # At the place over which the sun stands.
+      lat = Math.asin(Math.sin(tilt) * Math.sin(east)) * 180 / Math::PI
+      lon = (right * 180 / Math::PI) - ((280.46062 + (360.98564737 * days)) % 360.0)
+
+      assert_operator sun(at, lat, lon).elevation_deg, :>, 89.985, "#{day}.#{month}."
+    end
+  end
+
   def test_no_rise_in_the_polar_night_and_no_set_in_the_polar_day
     assert_nil Fujin::Sun.rise_and_set(Date.new(2026, 12, 21), 80.0, 10.0)
     assert_nil Fujin::Sun.rise_and_set(Date.new(2026, 6, 21), 80.0, 10.0)

@@ -95,8 +95,6 @@ module Fujin
       }
     end
 
-    def capitalised(text) = text[0].upcase + text[1..]
-
     # @param signals [Recordings::Signals]
     def recording(signals)
       recording = signals.recording

@@ -79,7 +79,7 @@ class EdgeTest < Minitest::Test
     upload(@sortie, packed.string)
 
     assert_equal 422, status
-    assert_match(/unpacks to more than/, answer['detail'])
+    assert_match(/unpacks to more than 120 MB/, answer['detail'])
     assert_operator rss_mb - before, :<, 60
   end
 

@@ -157,9 +157,6 @@ module Fujin
         [(speed * Math.cos(track)) - wind_north, (speed * Math.sin(track)) - wind_east]
       end
 
-      def drift(at) =
-        signals.at(:gs, at) * Math.sin((signals.at(:track, at) - signals.at(:heading, at)) * Quantities::DEG)
-
       # Distance from contact until under 0.6 kt.
       def slide(from)
         gs = signals[:gs]

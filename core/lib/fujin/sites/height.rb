@@ -6,7 +6,6 @@ module Fujin
     Height =
       Value.define(:value, :low, :high) do
         def self.about(value, by) = new(value: value, low: value - by, high: value + by)
-        def less(metres) = self.class.new(value: value - metres, low: low - metres, high: high - metres)
       end
   end
 end

@@ -35,7 +35,6 @@ module Fujin
 
         def default_height_ft = 500.0
         def height_range_ft = [60, 3000]
-        def gate_names = ['decision']
         def start_ias_kt = @type.glide_speed_kt.to_f
         def end_height_ft = @house['hover_height_ft'].to_f
         # Height of the line with so many feet still to go.

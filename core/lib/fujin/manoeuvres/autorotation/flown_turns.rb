@@ -41,21 +41,10 @@ module Fujin
         # @return [Array<Row>]
         def rows = @rows ||= KEPT.fetch([*@conditions.load_key, @task]) { fly.freeze }
 
-        # Up to the first turn.
+        # Up to the first turn, from where it was begun.
         # @return [FlownSegments::Segment]
         def entry
-          @entry ||=
-            begin
-              first = rows.first
-              flown =
-                rows[0..turn_begins].map do |row|
-                  FlownSegments::Row.new(
-                    row.t_s, Math.hypot(row.ahead_m - first.ahead_m, row.beside_m - first.beside_m), row.height_m,
-                    Math.hypot(row.ahead_m_s, row.beside_m_s), row.ias_kt, row.sink_m_s, row.rotor_pct, :entry
-                  )
-                end
-              FlownSegments::Segment.new(rows: flown.freeze)
-            end
+          @entry ||= FlownSegments::Segment.new(rows: rows[0..turn_begins].map { |row| of_entry(row) }.freeze)
         end
 
         # From the beginning of the first turn to the end of the last; and from there to the settled glide.
@@ -65,6 +54,12 @@ module Fujin
         def turn_seconds = turning.last.t_s - turning.first.t_s
 
         private
+
+        def of_entry(row)
+          FlownSegments::Row.new(row.t_s, Math.hypot(row.ahead_m, row.beside_m), row.height_m,
+                                 Math.hypot(row.ahead_m_s, row.beside_m_s), row.ias_kt, row.sink_m_s, row.rotor_pct,
+                                 :entry)
+        end
 
         def turn_begins = @turn_begins ||= rows.index { |row| row.phase == :turn }
         def turn_ends = @turn_ends ||= rows.rindex { |row| row.phase == :turn }

@@ -43,26 +43,6 @@ module Fujin
               .freeze
         end
 
-        def height_lost_m = turns.sum(&:height_lost_m)
-        def duration_s = turns.sum(&:duration_s)
-
-        # Metres along and across the final course that the turns cover over the ground.
-        def displacement_m
-          turns.each_with_index.map do |turn, i|
-            last = turn.rows.last
-            along, across = through_air(turn, i, last)
-            [along + (@wind[0] * last.t_s), across + (@wind[1] * last.t_s)]
-          end.transpose.map(&:sum).then { |sums| sums.empty? ? [0.0, 0.0] : sums }
-        end
-
-        # Along and across of one row of a turn through the air, from where the turn begins.
-        def through_air(_turn, index, row)
-          LocalMap.along_across(row.along_m, row.across_m, -heading(index) / Q::DEG)
-        end
-
-        # Relative heading on which a turn begins, radians.
-        def heading(index) = tracks[index] + drift(tracks[index], @true_speed)
-
         # Relative heading of the final glide, radians.
         def final_heading = drift(0.0, @true_speed)
 

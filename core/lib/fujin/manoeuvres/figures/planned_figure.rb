@@ -38,9 +38,6 @@ module Fujin
           Place.new(best, Math.sqrt(least))
         end
 
-        # Which part of the figure a way along it lies in.
-        def part_at(way_ft) = parts.find { |part| (way_ft % length_ft) <= part.to_ft } || parts.last
-
         Part = Value.define(:id, :from_ft, :to_ft)
 
         private

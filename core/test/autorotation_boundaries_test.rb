@@ -76,4 +76,22 @@ class AutorotationBoundariesTest < Minitest::Test
     refute_includes found.fault_ids, 'rushed_setup'
     assert_operator found.measure('setup_steady_s'), :>, 5.0
   end
+
+  # The nose six degrees up for so long, 175 ft up or 40: half of the two and a half seconds after it rose tells a flare
+  # from a gust where there is height left.
+  def nose_up(seconds, height_ft)
+    from = (400.0 - height_ft) / 15.0
+    rows = (0..300).map do |i|
+      t = i / 10.0
+      [t, [400.0 - (15.0 * t), 0.0].max.round(2), 60.0, t >= from && t < from + seconds ? 6.0 : 0.0].join(',')
+    end
+    signals = signals_of("t_s,agl_ft,ias_kt,pitch_deg\n#{rows.join("\n")}\n")
+    Fujin::Manoeuvres::Autorotation::Flares.new(signals).start(2.0, 26.0)
+  end
+
+  def test_how_long_a_nose_is_up_that_no_gust_lifted
+    assert_nil nose_up(1.1, 175.0)
+    assert_in_delta 14.6, nose_up(1.45, 175.0).first, 0.2
+    assert_in_delta 23.6, nose_up(1.1, 40.0).first, 0.2
+  end
 end

@@ -37,9 +37,9 @@ class TestRun
     'browser' => ['In the browser', 'test/browser/*_test.rb', true]
   }.freeze
 
-  # A minute and more each, whatever their size: real processes are begun, or every manoeuvre is flown.
+  # A minute and more each, whatever their size: real processes are begun, every manoeuvre is flown, every view is seen.
   LONG = %w[supervisor live command_line backup live_lessons kept_autorotation_flights kept_approach_flights cut_by_hand
-            damaged_recordings flight_seen].freeze
+            damaged_recordings flight_seen everyone labels].freeze
 
   # What is run often is compiled as it runs, where this Ruby can: a fifth to a third less time, and the same numbers.
   COMPILED = defined?(RubyVM::YJIT) ? %w[--yjit] : []

@@ -75,7 +75,7 @@ module Fujin
     rescue PG::Error
       drop
       begin
-        @hangs ? false : answered?
+        !@hangs && answered?
       rescue PG::Error
         drop
       end

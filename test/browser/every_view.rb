@@ -41,9 +41,13 @@ module EveryView
       'debrief' => 'Next time' }.transform_keys { |stage| "/sorties/#{id}/#{stage}" }
   end
 
-  # There, and whole.
   def open_view(path, shown)
     visit path
+    assert_whole(shown)
+  end
+
+  # There, and whole.
+  def assert_whole(shown)
     assert_selector 'h1'
     assert_no_text 'Reading'
     assert_text(/#{shown}/i)

@@ -53,43 +53,34 @@ class DatabaseWatchTest < Minitest::Test
   # Who waits there for an answer is let go with an error long before it would come.
   def test_who_waits_on_one_that_stopped_is_let_go
     stopped = TCPServer.new('127.0.0.1', 0)
-    told, tells = IO.pipe
-    process = fork do
-      waits = Thread.new { Fujin::Record.connection.execute('SELECT pg_sleep(12)') }
-      waits.report_on_exception = false
-      eventually('asked') { Fujin::Record.connection_pool.connections.any?(&:in_use?) }
-      ENV['FUJIN_DATABASE_URL'] = "postgres://127.0.0.1:#{stopped.addr[1]}/stopped"
-      Watched.new.answers?
-      tells.write(answer_of(waits))
-    ensure
-      exit!
-    end
-    tells.close
 
-    assert_match(/\AActiveRecord::/, told.read)
+    assert_match(/\AActiveRecord::/, answer_after(12, while_it_is_at: stopped.addr[1]))
   ensure
-    Process.wait(process)
     stopped.close
   end
 
   # One that refuses is gone: whoever waited there knows already, and a busy one cuts nobody off.
   def test_nobody_is_let_go_on_one_that_refuses
-    port = Fujin::Cluster.free_port
+    assert_equal 'PG::Result', answer_after(4, while_it_is_at: Fujin::Cluster.free_port)
+  end
+
+  # What somebody has in the end who waits so many seconds for an answer, while the watch finds the database at a port.
+  # @return [String] the class of the answer, or of the error
+  def answer_after(seconds, while_it_is_at:)
     told, tells = IO.pipe
     process = fork do
-      waits = Thread.new { Fujin::Record.connection.execute('SELECT pg_sleep(4)') }
+      waits = Thread.new { Fujin::Record.connection.execute("SELECT pg_sleep(#{seconds})") }
+      waits.report_on_exception = false
       eventually('asked') { Fujin::Record.connection_pool.connections.any?(&:in_use?) }
-      ENV['FUJIN_DATABASE_URL'] = "postgres://127.0.0.1:#{port}/gone"
+      ENV['FUJIN_DATABASE_URL'] = "postgres://127.0.0.1:#{while_it_is_at}/elsewhere"
       watch = Watched.new
-      watch.answers?
       eventually('told') { !watch.answers? }
       tells.write(answer_of(waits))
     ensure
       exit!
     end
     tells.close
-
-    assert_equal 'PG::Result', told.read
+    told.read
   ensure
     Process.wait(process)
   end

@@ -133,7 +133,7 @@ class RecordTest < Minitest::Test
 
     assert_equal 422, status
     assert_includes answer['detail'], '16 letters'
-    assert_equal 0, verify(exported(row['id']), '--code', row['code']).last
+    assert_equal 0, fujin_alone('verify', file(exported(row['id'])), '--code', row['code']).last
     _out, err, code = verify(exported(other['id']), '--code', row['code'])
 
     assert_equal 1, code

@@ -46,7 +46,7 @@ class WithdrawalTest < Minitest::Test
     stands = sign_anew
     get '/api/sign-offs/withdrawn'
     list = file(last_response.body)
-    out, _err, code = verify(exported(gone['id']), '--withdrawn', list)
+    out, _err, code = fujin_alone('verify', file(exported(gone['id'])), '--withdrawn', list)
 
     assert_equal 1, code
     assert_match(/WITHDRAWN by Instructor on .*: Wrong student/, out)

@@ -10,7 +10,7 @@ say() { printf 'fujin: %s\n' "$*"; }
 fail() { printf 'fujin: %s\n' "$*" >&2; exit 1; }
 
 PACKAGES=(postgresql build-essential ruby-dev libpq-dev libyaml-dev libffi-dev libssl-dev zlib1g-dev libxml2-dev libxslt1-dev pkg-config)
-TEST_PACKAGES=(chromium chromium-driver)
+TEST_PACKAGES=(chromium chromium-headless-shell chromium-driver)
 
 check_languages() {
   command -v ruby >/dev/null || fail "Ruby is missing. Install it with 'apt-get install ruby-full', then run this again."

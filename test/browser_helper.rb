@@ -28,10 +28,14 @@ module BrowserHelp
 
   Axe::Configuration.instance.legacy_mode = true
 
-  Capybara.register_driver(:fujin) do |app|
-    options = Selenium::WebDriver::Chrome::Options.new(binary: '/usr/bin/chromium')
-    (FLAGS + ["--user-data-dir=#{Dir.mktmpdir('fujin-browser')}"]).each { |flag| options.add_argument(flag) }
-    Capybara::Selenium::Driver.new(app, browser: :chrome, options: options)
+  # The same browser without what is around the page takes half of the processor; it sends nothing in the background,
+  # for which there is the whole one.
+  { fujin: File.expand_path('headless_browser', __dir__), whole: '/usr/bin/chromium' }.each do |name, binary|
+    Capybara.register_driver(name) do |app|
+      options = Selenium::WebDriver::Chrome::Options.new(binary: binary)
+      (FLAGS + ["--user-data-dir=#{Dir.mktmpdir('fujin-browser')}"]).each { |flag| options.add_argument(flag) }
+      Capybara::Selenium::Driver.new(app, browser: :chrome, options: options)
+    end
   end
   # The real server; while `deaf` it takes no taps, from the page or from its worker; while `hung` its database does not
   # answer. `newer` makes its shell another.

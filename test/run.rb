@@ -2,12 +2,12 @@
 
 require 'etc'
 require 'fileutils'
-require 'open3'
 require 'tempfile'
 require_relative 'lines_run'
 require_relative 'test_database'
 
-# Runs what must hold, cheapest first; the first failure ends it.
+# Runs what must hold, cheapest first; where something failed, what belongs to it still runs and nothing after it.
+# Stages follow on each other without a pause: no processor waits for the last of one.
 #
 #   bin/test                        everything
 #   bin/test core                   one stage: style, core, web, server or browser
@@ -29,13 +29,17 @@ class TestRun
   HOUSE = %w[core/test/direction_test.rb core/test/documents_test.rb core/test/references_test.rb
              test/server/direction_test.rb].freeze
 
-  # Title, files, whether they need the database.
+  # Files, whether they need the database, and into how many pieces they go for each processor: a process takes
+  # seconds to begin, but nobody is to wait long for the last one.
   STAGES = {
-    'core' => ['Core, without a database', 'core/test/**/*_test.rb', false],
-    'web' => ['Pure TypeScript', 'test/web/*_test.rb', false],
-    'server' => ['Server and command line', 'test/server/*_test.rb', true],
-    'browser' => ['In the browser', 'test/browser/*_test.rb', true]
+    'core' => ['core/test/**/*_test.rb', false, 2],
+    'web' => ['test/web/*_test.rb', false, 1],
+    'server' => ['test/server/*_test.rb', true, 2],
+    'browser' => ['test/browser/*_test.rb', true, 4]
   }.freeze
+
+  # One process: of which stage, what is said of it, what it is, and the environment it is told by its place.
+  Job = Struct.new(:stage, :title, :command, :environment)
 
   # A minute and more each, whatever their size: real processes are begun, every manoeuvre is flown, every view is seen.
   LONG = %w[supervisor live command_line backup live_lessons kept_autorotation_flights kept_approach_flights cut_by_hand
@@ -51,8 +55,13 @@ class TestRun
 
   def run
     FileUtils.rm_rf(LinesRun::FOLDER)
-    style if @stage.nil? ? @words.empty? : @stage == 'style'
-    STAGES.each { |name, (title, pattern, database)| stage(name, title, pattern, database) }
+    took_s = Hash.new(0.0)
+    began = now
+    failed = in_order(jobs, took_s)
+    puts
+    took_s.each { |stage, seconds| puts format('   %-8s %5.0f s of one processor', stage, seconds) }
+    puts format('   %-8s %5.0f s', 'together', now - began)
+    abort "\nfujin: '#{failed}' failed." if failed
     coverage if whole?
     puts "\nEverything passed."
   ensure
@@ -62,101 +71,94 @@ class TestRun
   private
 
   def whole? = @stage.nil? && @words.empty?
+  def now = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+
+  # In the order in which they begin.
+  # @return [Array<Job>]
+  def jobs
+    first = @stage.nil? ? @words.empty? : @stage == 'style'
+    wanted = STAGES.select { |name, _| @stage.nil? || @stage == name }
+    [*(style if first), *wanted.flat_map { |name, about| stage(name, *about) }]
+  end
 
   def style
-    step('Style, formatting, types, known holes') { checked_in_parallel }
-    step('Layers and documents') { in_parallel('house', [HOUSE], nil) }
+    [*STYLE.map { |title, command| Job.new('style', title, command, ->(_place) { {} }) },
+     Job.new('house', HOUSE.join(', '), ruby(HOUSE), counted('house', 0))]
   end
 
-  # @return [Boolean] whether all of them passed
-  def checked_in_parallel
-    waiting = Queue.new
-    STYLE.each { |check| waiting << check }
-    waiting.close
-    Array.new(Etc.nprocessors) do
-      Thread.new do
-        passed = true
-        while (title, command = waiting.pop)
-          said, status = Open3.capture2e(*command, chdir: ROOT)
-          puts "   #{title}: #{status.success? ? 'passed' : "failed\n#{said}"}"
-          passed &&= status.success?
-        end
-        passed
-      end
-    end.map(&:value).all?
-  end
-
-  def stage(name, title, pattern, database)
-    return if @stage && @stage != name
-
+  def stage(name, pattern, database, pieces)
     files = Dir[File.join(ROOT, pattern)].map { |file| file.delete_prefix("#{ROOT}/") }.select { |file| wanted?(file) }
     files -= HOUSE if whole?
-    return if files.empty?
-
-    cluster = (@cluster ||= TestDatabase.start) if database
-    step(title) { in_parallel(name, chunks(files), cluster) }
+    chunks(files, pieces * Etc.nprocessors).each_with_index.map do |some, i|
+      told = counted(name, i)
+      Job.new(name, some.join(', '), ruby(some),
+              database ? ->(place) { told.call(place).merge(database_of(place)) } : told)
+    end
   end
 
   def wanted?(file) = @words.empty? || @words.any? { |word| file.include?(word.delete_prefix('./')) }
 
-  def step(title)
-    puts "\n== #{title}"
-    $stdout.flush
-    began = Process.clock_gettime(Process::CLOCK_MONOTONIC)
-    passed = yield
-    puts format('   %.0f s', Process.clock_gettime(Process::CLOCK_MONOTONIC) - began)
-    return if passed
-
-    TestDatabase.stop
-    abort "\nfujin: '#{title}' failed."
-  end
-
-  # Small enough that nobody waits long for the last one: what takes long each for itself and first, then the largest.
-  def chunks(files)
+  # What takes long each for itself and first, then the largest.
+  def chunks(files, pieces)
     long, rest = files.partition { |file| LONG.include?(File.basename(file, '_test.rb')) }
-    slices = rest.sort_by { |file| -File.size(file) }.each_slice([rest.size / (4 * Etc.nprocessors), 1].max)
+    slices = rest.sort_by { |file| -File.size(file) }.each_slice([rest.size.fdiv(pieces).ceil, 1].max)
     long.sort_by { |file| LONG.index(File.basename(file, '_test.rb')) }.each_slice(1).to_a + slices.to_a
   end
 
-  # As many at a time as there are processors; what each printed comes in one piece.
-  # @return [Boolean] whether all of them passed
-  def in_parallel(name, chunks, cluster)
-    waiting = chunks.each_with_index.to_a
-    running = {}
-    free = (0...Etc.nprocessors).map { |slot| [slot, environment(name, slot, cluster)] }
-    passed = true
-    until waiting.empty? && running.empty?
-      while free.any? && waiting.any?
-        files, i = waiting.shift
-        place = free.shift
-        out = Tempfile.new('fujin-test')
-        running[start(files, place.last.merge(counted(name, i)), out)] = [place, out]
-      end
-      pid, status = Process.wait2
-      place, out = running.delete(pid)
-      next unless place
-
-      puts File.read(out.path)
-      passed &&= status.success?
-      free << place
-    end
-    passed
-  end
-
-  def start(files, environment, out)
+  def ruby(files)
     each = 'ARGV.each { |file| require "./#{file}" }' # rubocop:disable Lint/InterpolationCheck
-    command = ['bundle', 'exec', 'ruby', *COMPILED, '-Itest', '-Icore/test', '-e', each, *files]
-    Process.spawn(environment, *command, chdir: ROOT, out: out, err: out)
+    ['bundle', 'exec', 'ruby', *COMPILED, '-Itest', '-Icore/test', '-e', each, *files]
   end
 
-  def counted(name, index) = whole? ? { 'FUJIN_COVERAGE' => "#{name} #{index}" } : {}
+  def counted(name, index)
+    ->(_place) { whole? ? { 'FUJIN_COVERAGE' => "#{name} #{index}" } : {} }
+  end
 
   # Each place has a database of its own.
-  def environment(name, slot, cluster)
-    return {} unless cluster
+  def database_of(place)
+    @databases ||= Hash.new do |known, number|
+      @cluster ||= TestDatabase.start
+      @cluster.create_database("fujin_place_#{number}")
+      known[number] = TestDatabase.urls(@cluster, "fujin_place_#{number}")
+    end
+    @databases[place]
+  end
 
-    cluster.create_database("fujin_#{name}_#{slot}")
-    TestDatabase.urls(cluster, "fujin_#{name}_#{slot}")
+  # As many at a time as there are processors; what each printed comes in one piece.
+  # @return [String, nil] the stage that failed first
+  def in_order(jobs, took_s)
+    places = (0...Etc.nprocessors).to_a
+    running = {}
+    failed = nil
+    loop do
+      while places.any? && jobs.any? && [nil, jobs.first.stage].include?(failed)
+        job = jobs.shift
+        place = places.shift
+        out = Tempfile.new('fujin-test')
+        running[start(job, place, out)] = [job, place, out, now]
+      end
+      return failed if running.empty?
+
+      pid, status = Process.wait2
+      job, place, out, began = running.delete(pid)
+      next unless job
+
+      places << place
+      took_s[job.stage] += now - began
+      failed ||= job.stage unless status.success?
+      tell(job, out, status, now - began)
+    end
+  end
+
+  def start(job, place, out)
+    Process.spawn(job.environment.call(place), *job.command, chdir: ROOT, out: out, err: out)
+  end
+
+  def tell(job, out, status, seconds)
+    puts format("\n== %s, %s: %s, %.0f s", job.stage, job.title, status.success? ? 'passed' : 'failed', seconds)
+    said = File.read(out.path)
+    puts said unless job.stage == 'style' && status.success?
+    $stdout.flush
   end
 
   # Lines of the code that some test ran.

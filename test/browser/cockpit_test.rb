@@ -82,7 +82,7 @@ class CockpitTest < Minitest::Test
   # The page is cut off; the worker behind it is not, and sends what lies on the device. In a browser of its own: one
   # whose worker found nobody before waits for minutes.
   def test_the_worker_sends_what_the_page_cannot
-    Capybara.using_session(:alone) do
+    Capybara.using_driver(:whole) do
       window(1280, 800)
       sign_in(@instructor)
       fly

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require 'open3'
 require_relative '../web_helper'
 
 # Every text of the client stands in one catalogue, from which another language is made.

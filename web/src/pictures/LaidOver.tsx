@@ -2,7 +2,8 @@ import { locale } from '#language/i18n'
 import { t } from '@lingui/core/macro'
 import type { PathPoint } from '../api/client'
 import { Picture } from './Picture'
-import { line, momentOf, ticks, trueScale } from './scale'
+import { LETTER } from './placing'
+import { line, momentOf, ticks, ticksWithRoom, trueScale } from './scale'
 import { useWidth } from './useWidth'
 
 export interface Flown {
@@ -58,7 +59,7 @@ export function LaidOver({ flown, title, zero }: Props) {
             )}
           </g>
         ))}
-        {ticks(view.fromFt, view.toFt, 8)
+        {ticksWithRoom(view.fromFt, view.toFt, 8, width, LETTER)
           .filter((feet) => scale.x(feet) > 20 && scale.x(feet) < width - 20)
           .map((feet) => (
             <text key={feet} x={scale.x(feet)} y={height - 8} textAnchor="middle" fill="var(--ink-soft)">

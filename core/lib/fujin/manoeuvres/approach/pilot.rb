@@ -164,8 +164,14 @@ module Fujin
           @turned_m = @height
         end
 
-        # Steady flight along the line: [to go m, disc pitch, collective].
+        # Steady flight along the line: disc pitch and collective, each with so many metres to go.
         def stations
+          points = steady
+          [1, 2].to_h { |column| [column, points.map { |row| row.values_at(0, column) }] }
+        end
+
+        # [to go m, disc pitch, collective].
+        def steady
           (0..STATIONS).map do |i|
             metres = length_m * ((i / STATIONS.to_f)**STATIONS_CLOSER)
             ground = wanted_speed(metres)
@@ -190,7 +196,7 @@ module Fujin
           slow + (SLOWING_PER_M * [metres - slow_by, 0.0].max)
         end
 
-        def station(column) = Quantities.interpolate(@stations.map { |row| [row[0], row[column]] }, to_go)
+        def station(column) = Quantities.interpolate(@stations.fetch(column), to_go)
 
         def pitch_command(dt)
           case @phase

@@ -40,7 +40,7 @@ module Fujin
         # Height of the line with so many feet still to go.
         def line_ft(to_go_ft) = end_height_ft + (to_go_ft * Math.tan(angle_deg * Q::DEG))
         def distance_ft(height_ft) = (height_ft - end_height_ft) / Math.tan(angle_deg * Q::DEG)
-        def start_groundspeed_kt = groundspeed_kt(@course_deg, start_ias_kt)
+        def start_groundspeed_kt = @start_groundspeed_kt ||= groundspeed_kt(@course_deg, start_ias_kt)
 
         # Ground speed at a distance still to go, kt.
         def groundspeed_at_kt(to_go_ft)

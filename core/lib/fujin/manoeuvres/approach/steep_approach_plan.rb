@@ -68,7 +68,7 @@ module Fujin
         def along_line(to_go_ft, field)
           rows = stations
           to_go = to_go_ft.clamp(0.0, rows.last.to_go_ft)
-          over = rows.index { |row| row.to_go_ft >= to_go }
+          over = rows.bsearch_index { |row| row.to_go_ft >= to_go }
           return rows.first.public_send(field) if over.zero?
 
           a = rows[over - 1]

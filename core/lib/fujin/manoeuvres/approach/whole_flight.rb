@@ -78,7 +78,7 @@ module Fujin
                                                   planned: planned) }]
         end
 
-        def angle_deg = @profile.angle_deg + @faults['too_steep'] - @faults['too_shallow']
+        def angle_deg = @angle_deg ||= @profile.angle_deg + @faults['too_steep'] - @faults['too_shallow']
 
         def task
           Task.new(
@@ -108,21 +108,19 @@ module Fujin
         # Ground speed of the plan's profile with so much of the line still to go; one who breaks the cap loses the
         # speed too soon.
         def ground_speed(metres)
-          planned =
-            @profile.ground_kt.call(
-              metres * Math.tan(angle_deg * Quantities::DEG) / Math.tan(@profile.angle_deg * Quantities::DEG) /
-                Quantities::FT
-            )
+          planned = @profile.ground_kt.call(metres * flown_slope / planned_slope / Quantities::FT)
           [planned - @faults['power_cap_broken'], 1.0].max * Quantities::KT
         end
 
         # Height of the line with so much still to go: the plan's, steeper or flatter by the fault.
         def line_m(metres)
-          return end_m + (metres * Math.tan(angle_deg * Quantities::DEG)) unless angle_deg == @profile.angle_deg
+          return end_m + (metres * flown_slope) unless angle_deg == @profile.angle_deg
 
           @profile.line_ft.call(metres / Quantities::FT) * Quantities::FT
         end
 
+        def flown_slope = @flown_slope ||= Math.tan(angle_deg * Quantities::DEG)
+        def planned_slope = @planned_slope ||= Math.tan(@profile.angle_deg * Quantities::DEG)
         def end_m = @profile.end_height_ft * Quantities::FT
 
         # Along the line before the angle is met, and the set-up before that.
@@ -130,8 +128,7 @@ module Fujin
           speed =
             @conditions.wind.groundspeed_kt(@course_deg, @conditions.atmosphere.true_speed(@start_ias_kt)) *
             Quantities::KT
-          length =
-            (@profile.start_height_ft - @profile.end_height_ft) * Quantities::FT / Math.tan(angle_deg * Quantities::DEG)
+          length = (@profile.start_height_ft - @profile.end_height_ft) * Quantities::FT / flown_slope
           length + (SETUP_S * speed)
         end
       end

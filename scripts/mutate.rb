@@ -10,9 +10,11 @@ require_relative 'mutate/reach'
 # Would the tests notice? Changes comparisons, signs and constants in core/lib one at a time, runs the tests that
 # reach the line, and lists what survived.
 #
-#   bundle exec ruby scripts/mutate.rb [--count 200] [--seed 1] [--only grading] [--fresh] [--again said.log]
+#   bundle exec ruby scripts/mutate.rb [--count 200] [--seed 1] [--only grading] [--seconds 120] [--fresh]
+#     [--again said.log]
 #
-# With `--again` those are tried that survived in what an earlier run said.
+# With `--again` those are tried that survived in what an earlier run said; with `--seconds` a mutant gets so much of
+# tests, for a first look.
 #
 # Which test reaches which line is found once and kept in var/mutation.json (`--fresh` finds it again); only those that
 # reach it run, a constant's being those that reach a line where it is named. Those that look at little besides come
@@ -35,10 +37,12 @@ class Mutate
   SKIPPED = %r{errors|sign_off|/value\.rb|/kept\.rb}
 
   def initialize(argv)
-    @count = (argv[argv.index('--count') + 1] if argv.include?('--count')).to_i.then { |n| n.zero? ? 200 : n }
-    @seed = (argv[argv.index('--seed') + 1] if argv.include?('--seed')).to_i
-    @only = argv[argv.index('--only') + 1] if argv.include?('--only')
-    @again = File.readlines(argv[argv.index('--again') + 1]).grep(/^survived: /i) if argv.include?('--again')
+    told = ->(option) { argv[argv.index(option) + 1] if argv.include?(option) }
+    @count = (told.call('--count') || 200).to_i
+    @seed = told.call('--seed').to_i
+    @only = told.call('--only')
+    @budget_s = (told.call('--seconds') || BUDGET_S).to_f
+    @again = File.readlines(told.call('--again')).grep(/^survived: /i) if argv.include?('--again')
     FileUtils.rm_f(Reach::MAP) if argv.include?('--fresh')
     @reach = Reach.new(WORKERS)
   end
@@ -95,7 +99,7 @@ class Mutate
   # @return [Array<Array<One>>] each for one process
   def batches(tests)
     spent_s = 0.0
-    tests = tests.take_while { |one| (spent_s += one.took_s) - one.took_s <= BUDGET_S }
+    tests = tests.take_while { |one| (spent_s += one.took_s) - one.took_s <= @budget_s }
     filled_s = 0.0
     tests.slice_when { |_, one| (filled_s += one.took_s) > BATCH_S && (filled_s = one.took_s) }.to_a
   end

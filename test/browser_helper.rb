@@ -34,6 +34,8 @@ module BrowserHelp
     Capybara.register_driver(name) do |app|
       options = Selenium::WebDriver::Chrome::Options.new(binary: binary)
       (FLAGS + ["--user-data-dir=#{Dir.mktmpdir('fujin-browser')}"]).each { |flag| options.add_argument(flag) }
+      # A long page takes the automated check half a minute on a machine with other work.
+      options.timeouts = { script: 120_000 }
       Capybara::Selenium::Driver.new(app, browser: :chrome, options: options)
     end
   end

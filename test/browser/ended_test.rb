@@ -74,6 +74,7 @@ class EndedSessionTest < Minitest::Test
 
     assert_no_link 'Students'
     visit '/students'
+    assert_text "not open to the role 'student'"
     assert_no_text @other.name
   end
 

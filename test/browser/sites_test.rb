@@ -143,7 +143,9 @@ class BrowserSitesTest < Minitest::Test
     visit '/sites'
     assert_text 'Your own survey comes first'
     click_on 'Meadow'
-    assert_no_text 'tree'
+    assert_text 'What stands around the spot'
+    assert_no_selector 'main svg [role]', visible: :all
+    assert_no_selector '[aria-label^="tree tree"]', visible: :all
     within('[role="radiogroup"][aria-label^="Slope"]') { click_on 'seen' }
     fill_in 'Bearing, °', with: '180'
     fill_in 'From the spot, ft', with: '330'

@@ -9,49 +9,81 @@ require 'tmpdir'
 class SupervisorTest < Minitest::Test
   ROOT = Fujin::Settings::ROOT
 
-  def setup
-    @var = Dir.mktmpdir('fujin-var', '/var/tmp')
-    File.chmod(0o755, @var)
-    @ports = Array.new(5) { Fujin::Cluster.free_port }
-    @pids = []
-  end
+  # One that was begun: its data, its ports, its process while there is one.
+  Begun = Struct.new(:var, :ports, :pid)
 
-  def teardown
-    @pids.each do |pid|
+  class << self
+    # To begin one takes as long as many a whole file: what a test leaves ready, the next one goes on with.
+    def begun = @begun ||= Begun.new(folder, Array.new(5) { Fujin::Cluster.free_port })
+
+    def end_it
+      return unless @begun
+
+      @begun.pid&.then { |pid| stop(pid) }
+      FileUtils.rm_rf(@begun.var)
+      @begun = nil
+    end
+
+    private
+
+    def folder = Dir.mktmpdir('fujin-var', '/var/tmp').tap { |var| File.chmod(0o755, var) }
+
+    def stop(pid)
       Process.kill('CONT', pid)
       Process.kill('INT', pid)
       Process.wait(pid)
     rescue Errno::ESRCH, Errno::ECHILD
       nil
     end
-    FileUtils.rm_rf(@var)
   end
 
-  def environment
+  Minitest.after_run { end_it }
+
+  def setup
+    @var, @ports = SupervisorTest.begun.to_a
+  end
+
+  # What a test that failed left behind is nothing to go on with.
+  def teardown
+    SupervisorTest.end_it unless passed?
+  end
+
+  def environment(var = @var, ports = @ports)
     {
-      'FUJIN_VAR' => @var,
+      'FUJIN_VAR' => var,
       'FUJIN_DEMO' => 'none',
       'FUJIN_ENV' => nil,
       'FUJIN_DATABASE_URL' => nil,
-      'FUJIN_PORT' => @ports[0].to_s,
-      'FUJIN_RECORDER_PORT' => @ports[1].to_s,
-      'FUJIN_DATABASE_PORT' => @ports[2].to_s,
-      'FUJIN_WEATHER_PORT' => @ports[3].to_s,
-      'FUJIN_MAIL_PORT' => @ports[4].to_s
+      'FUJIN_PORT' => ports[0].to_s,
+      'FUJIN_RECORDER_PORT' => ports[1].to_s,
+      'FUJIN_DATABASE_PORT' => ports[2].to_s,
+      'FUJIN_WEATHER_PORT' => ports[3].to_s,
+      'FUJIN_MAIL_PORT' => ports[4].to_s
     }
   end
 
+  def supervisor = SupervisorTest.begun.pid
+  def output = File.join(@var, 'output')
+
+  # Up and ready, begun if it is not: each of its web processes, for the test before may have kept some from it.
   def start
-    output = File.join(@var, 'output')
-    @pids << Process.spawn(
-      environment,
-      'bundle', 'exec', 'ruby', 'server/supervisor.rb',
-      chdir: ROOT,
-      out: output,
-      err: %i[child out]
-    )
+    SupervisorTest.begun.pid ||= begin
+      FileUtils.rm_f(output)
+      Process.spawn(environment, 'bundle', 'exec', 'ruby', 'server/supervisor.rb', chdir: ROOT, out: output,
+                                                                                   err: %i[child out])
+    end
     eventually('it comes up') { File.exist?(output) && File.read(output).include?('Fujin is up') }
-    output
+    eventually('ready') { Array.new(12) { ready }.uniq == ['200'] }
+    @read = File.size(output)
+  end
+
+  # By the supervisor since this test has gone on with it.
+  def told = File.binread(output, nil, @read)
+
+  def ended_by(signal)
+    Process.kill(signal, supervisor)
+    Process.wait(supervisor)
+    SupervisorTest.begun.pid = nil
   end
 
   def eventually(what, seconds: 150)
@@ -97,8 +129,7 @@ class SupervisorTest < Minitest::Test
   end
 
   def test_what_dies_is_restarted_and_ctrl_c_stops_all_of_it
-    output = start
-    eventually('ready') { ready == '200' }
+    start
     {
       'que' => 'worker',
       'postgres -D' => 'database',
@@ -109,14 +140,13 @@ class SupervisorTest < Minitest::Test
       before = children(word)
       before.each { |pid| Process.kill('KILL', pid) }
       eventually("#{name} is started again") do
-        File.read(output).include?("fujin: #{name} stopped") && (children(word) - before).any?
+        told.include?("fujin: #{name} stopped") && (children(word) - before).any?
       end
     end
     eventually('ready again') { ready == '200' }
 
-    Process.kill('INT', @pids.first)
-    Process.wait(@pids.first)
-    assert_includes File.read(output), 'fujin: stopped'
+    ended_by('INT')
+    assert_includes told, 'fujin: stopped'
     %w[que puma postgres flight_recorder].each { |word| assert_empty children(word), word }
     assert(@ports.all? { |port| Fujin::Cluster.free?(port) })
   end
@@ -124,7 +154,7 @@ class SupervisorTest < Minitest::Test
   # Two web servers are at one address: a killed one is missed by nobody, and while both are away nobody is turned away,
   # they wait a moment.
   def test_a_killed_web_server_is_not_missed
-    output = start
+    start
     eventually('both web servers are there') { mains.size == 2 && mains.all? { |pid| workers_of(pid).size == 2 } }
     killed = mains.first
     its_workers = workers_of(killed)
@@ -132,7 +162,7 @@ class SupervisorTest < Minitest::Test
     eventually('what it had started is gone with it') { !children('cluster worker').intersect?(its_workers) }
 
     assert_equal(%w[200], Array.new(20) { ready }.uniq)
-    eventually('both are there again') { mains.size == 2 && File.read(output).include?('web stopped') }
+    eventually('both are there again') { mains.size == 2 && told.include?('web stopped') }
     children('puma').each { |pid| Process.kill('KILL', pid) }
 
     assert_equal '200', ready
@@ -141,15 +171,11 @@ class SupervisorTest < Minitest::Test
   # Killed outright it says goodbye to nobody: what it started ends with it, and the next one finds its ports free.
   def test_nothing_is_left_when_the_supervisor_is_killed
     start
-    eventually('ready') { ready == '200' }
-    Process.kill('KILL', @pids.first)
-    Process.wait(@pids.shift)
+    ended_by('KILL')
     eventually('all of it ended') do
       %w[server/work.rb que puma postgres flight_recorder weather_station mailbox].all? { |word| children(word).empty? }
     end
-    File.delete(File.join(@var, 'output'))
     start
-    eventually('ready again') { ready == '200' }
   end
 
   # Of whoever is gone before the kernel was told who a process ends with, nothing is begun.
@@ -193,12 +219,14 @@ class SupervisorTest < Minitest::Test
   end
 
   def test_a_taken_port_is_one_clear_sentence
-    holder = TCPServer.new('127.0.0.1', @ports[0])
-    _out, err, status = Open3.capture3(environment, 'bundle', 'exec', 'ruby', 'server/supervisor.rb', chdir: ROOT)
+    holder = TCPServer.new('127.0.0.1', 0)
+    ports = [holder.addr[1]] + Array.new(4) { Fujin::Cluster.free_port }
+    _out, err, status = Open3.capture3(environment(Dir.mktmpdir, ports), 'bundle', 'exec', 'ruby',
+                                       'server/supervisor.rb', chdir: ROOT)
 
     assert_equal 1, status.exitstatus
     assert_equal 1, err.lines.size
-    assert_includes err, "port #{@ports[0]} is taken"
+    assert_includes err, "port #{ports[0]} is taken"
     assert_includes err, 'FUJIN_PORT='
   ensure
     holder.close
@@ -207,9 +235,7 @@ class SupervisorTest < Minitest::Test
   def test_the_data_and_the_secret_are_kept_from_start_to_start
     start
     secret = File.read(File.join(@var, 'secret'))
-    Process.kill('INT', @pids.first)
-    Process.wait(@pids.shift)
-    FileUtils.rm(File.join(@var, 'output'))
+    ended_by('INT')
     start
 
     assert_equal secret, File.read(File.join(@var, 'secret'))
@@ -218,8 +244,7 @@ class SupervisorTest < Minitest::Test
 
   def test_no_database_is_said_and_nothing_crashes
     start
-    eventually('ready') { ready == '200' }
-    Process.kill('STOP', @pids.first) # the supervisor looks away
+    Process.kill('STOP', supervisor) # the supervisor looks away
     # Its lines too: each goes by itself when the postmaster is gone, and may answer until it does.
     all = signal_the_database('KILL')
     eventually('gone') { all.none? { |pid| File.exist?("/proc/#{pid}/cwd") } }
@@ -228,7 +253,7 @@ class SupervisorTest < Minitest::Test
     assert_equal '503', response.code
     assert_includes JSON.parse(response.body)['title'], 'database'
     eventually('said by whoever watches') { ready == '503' }
-    Process.kill('CONT', @pids.first)
+    Process.kill('CONT', supervisor)
     eventually('ready again') { ready == '200' }
   end
 
@@ -236,7 +261,6 @@ class SupervisorTest < Minitest::Test
   # itself.
   def test_a_database_that_hangs_is_said_and_waited_out
     start
-    eventually('ready') { ready == '200' }
     held = signal_the_database('STOP')
     eventually('said by whoever watches') { ready == '503' }
     answers = Array.new(6) { Net::HTTP.get_response('127.0.0.1', '/api/session', @ports[0]) }

@@ -69,6 +69,21 @@ class AutorotationBoundariesTest < Minitest::Test
     assert_in_delta 32.0, A::PowerBack.new(without, nil).wound_up(25.0, 32.0)
   end
 
+  # Two seconds after the nose was highest within twelve, or six after the flare began where neither was recorded.
+  def test_where_it_is_level_without_a_height
+    nose = along([[0.0, 0.0], [15.0, 12.0], [20.0, 0.0], [23.2, 0.0], [24.0, 20.0], [40.0, 0.0]])
+    finish = ->(columns) do
+      A::Flares.new(signals(40.0, columns: columns) { |t| { 'pitch_deg' => nose.call(t) } }).finish(11.0, 40.0)
+    end
+
+    [%w[north_ft east_ft pitch_deg], %w[north_ft east_ft gs_kt]].each do |columns|
+      at, guessed = finish.call(columns)
+
+      assert_in_delta 17.0, at, 0.15
+      assert guessed
+    end
+  end
+
   # It begins at its own height and speed, not at the straight-in's.
   def test_a_low_speed_autorotation_is_set_up_where_it_begins
     found = flown_by_pilot('low_speed_autorotation')

@@ -37,4 +37,14 @@ class EveryManoeuvreTest < Minitest::Test
       end
     end
   end
+
+  # Of what it ends with, only the house's own way.
+  def test_an_ending_leaves_out_the_phases_of_the_others
+    straight = Fujin::Catalogue.find('straight_in_autorotation')
+
+    assert_equal %w[entry glide flare recovery], straight.phases_for('power_recovery')
+    assert_equal %w[entry glide flare cushion touchdown], straight.phases_for('touchdown')
+    assert_equal straight.phases_for('power_recovery'), straight.phases_for('recovery_run')
+    assert_equal straight.phases, straight.phases_for('an ending of another exercise')
+  end
 end

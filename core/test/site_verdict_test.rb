@@ -186,6 +186,14 @@ class SiteVerdictTest < Minitest::Test
     end)
   end
 
+  # Of the way out too: which thing it is, not only which line; and not where another line out is free of it.
+  def test_a_height_that_nobody_knows_under_every_way_out_is_named
+    beside = feature('departure', 'LineString', line([0, 0], [300, 300]), id: 'out-2', spot: 'spot')
+
+    assert_includes because(verdicts(good(tree(100, 0, nil)))['drop_off']), %w[tree top_ft]
+    refute_includes because(verdicts(good(tree(100, 0, nil), beside))['drop_off']), %w[tree top_ft]
+  end
+
   # Nowhere to break off: not alone, dual on condition.
   def test_no_way_round_is_dual_and_on_condition
     found = verdicts(good(wood(60, 80, -300, 300, 1500)))

@@ -112,8 +112,7 @@ module Fujin
         # Lagrange's weights of the three steps nearest to a value, by index.
         def weights(steps, value)
           value = value.clamp(steps.first, steps.last)
-          first =
-            steps.size == 3 || value < steps[1] ? 0 : [steps.index { |step| step >= value } - 1, steps.size - 3].min
+          first = value < steps[1] ? 0 : [steps.index { |step| step >= value } - 1, steps.size - 3].min
           a = steps[first]
           b = steps[first + 1]
           c = steps[first + 2]

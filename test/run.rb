@@ -57,7 +57,9 @@ class TestRun
     FileUtils.rm_rf(LinesRun::FOLDER)
     took_s = Hash.new(0.0)
     began = now
-    failed = in_order(jobs, took_s)
+    wanted = jobs
+    abort "fujin: no test's name holds '#{@words.join("' or '")}'." if wanted.empty?
+    failed = in_order(wanted, took_s)
     puts
     took_s.each { |stage, seconds| puts format('   %-8s %5.0f s of one processor', stage, seconds) }
     puts format('   %-8s %5.0f s', 'together', now - began)

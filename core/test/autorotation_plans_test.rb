@@ -216,6 +216,19 @@ class AutorotationPlansTest < Minitest::Test
     ledger.each_cons(2) { |a, b| assert_operator b.total_ft, :<=, a.total_ft + 0.5 }
   end
 
+  # It loses as much from any height: twenty feet of height are twenty feet at its end.
+  def test_an_energy_drill_that_ends_under_six_hundred_feet_says_where_to_begin
+    lost = 3000.0 - plan('energy_drill', height: 3000.0).path.last.height_ft
+    low = plan('energy_drill', height: lost + 590.4)
+
+    assert_match(/ends at 590 ft, 600 wanted, 10 ft short/, text_of(low, 'drill_height'))
+    assert_nil text_of(plan('energy_drill', height: lost + 610.0), 'drill_height')
+    begins = text_of(low, 'drill_height')[/begin at (\d+) ft/, 1].to_f
+
+    assert_operator begins - lost, :>=, 600.0
+    assert_nil text_of(plan('energy_drill', height: begins), 'drill_height')
+  end
+
   # As low as it is planned, the entry leaves fifty feet of glide before the flare; a foot lower it is refused.
   def test_the_lowest_entry_leaves_a_glide
     refused = assert_raises(Fujin::InvalidInput) { plan('straight_in_autorotation', height: 100) }

@@ -110,10 +110,9 @@ module Fujin
         ring = ground['geometry']['coordinates'][0]
         about = LocalMap.new(ring[0][1].to_f, ring[0][0].to_f)
         points = ring.map { |lon, lat| Complex(*about.north_east(lat, lon)) }
-        open = points.first == points.last ? points[0..-2] : points
-        return about if open.size < 3 || Plane.doubled_area(open).zero?
+        return about if Plane.doubled_area(points).zero?
 
-        middle = Plane.centroid(open)
+        middle = Plane.centroid(points)
         LocalMap.new(*about.lat_lon(middle.real, middle.imaginary))
       end
 

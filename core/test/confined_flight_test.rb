@@ -53,18 +53,24 @@ class ConfinedFlightTest < Minitest::Test
 
   # The same recording without a site, or for another exercise, is an approach like any other.
   def test_only_on_its_site_and_only_as_the_exercise
-    flight = flown
-    usual = ->(**more) {
-      Fujin::Lessons.context(conditions: conditions(wind: Fujin::Wind.parse('350/8')), spot: SPOT,
-                             wind: Fujin::Wind.parse('350/8'), course_deg: 350.0, **more)
-    }
-    kinds = ->(context) do
-      Fujin::Grading::Grader.new(flight.signals, context).proposals.map { |p| p.attempt.manoeuvre }
-    end
+    assert_equal %w[steep_approach], kinds(exercise: 'confined_area')
+    assert_equal %w[steep_approach], kinds(exercise: 'steep_approach', site: meadow_at_the_spot)
+    assert_equal %w[pinnacle], kinds(exercise: 'pinnacle', site: meadow_at_the_spot)
+  end
 
-    assert_equal %w[steep_approach], kinds.call(usual.call(exercise: 'confined_area'))
-    assert_equal %w[steep_approach], kinds.call(usual.call(exercise: 'steep_approach', site: meadow_at_the_spot))
-    assert_equal %w[pinnacle], kinds.call(usual.call(exercise: 'pinnacle', site: meadow_at_the_spot))
+  # What is found in the flight to the spot, into the wind.
+  def kinds(**about)
+    wind = Fujin::Wind.parse('350/8')
+    context = Fujin::Lessons.context(conditions: conditions(wind: wind), spot: SPOT, wind: wind, course_deg: 350.0,
+                                     **about)
+    Fujin::Grading::Grader.new(flown.signals, context).proposals.map { |p| p.attempt.manoeuvre }
+  end
+
+  # Ended beside the ground by less than twenty metres it still was that site.
+  def test_how_far_beside_its_ground_an_approach_is_to_that_site
+    assert_equal([%w[confined_area], %w[steep_approach]], [17.0, 23.0].map do |metres|
+      kinds(exercise: 'confined_area', site: site_with(beside_m: metres))
+    end)
   end
 
   # A hover of twenty seconds at 4 ft over the spot with a post 3 m to the left and 4 m back: 2 m from the tail's
@@ -89,10 +95,13 @@ class ConfinedFlightTest < Minitest::Test
     Fujin::LocalMap.new(*SPOT).lat_lon(*Fujin::LocalMap.from_along_across(along, across, 350.0)).reverse
   end
 
-  def site_with(*shapes)
-    ring = [at(-40, -30), at(40, -30), at(40, 30), at(-40, 30), at(-40, -30)]
+  # A meadow about the spot, or so far to the right of it.
+  def site_with(*shapes, beside_m: -30.0)
+    left = beside_m
+    right = beside_m + 60.0
+    ring = [at(-40, left), at(40, left), at(40, right), at(-40, right), at(-40, left)]
     meadow = [['site', 'Polygon', [ring], { 'name' => 'M' }],
-              ['spot', 'Point', at(0, 0), { 'id' => 'spot' }]]
+              ['spot', 'Point', at(0, beside_m + 30.0), { 'id' => 'spot' }]]
     features = (meadow + shapes).map do |kind, type, coordinates, fields|
       { 'type' => 'Feature', 'properties' => { 'kind' => kind, **fields },
         'geometry' => { 'type' => type, 'coordinates' => coordinates } }

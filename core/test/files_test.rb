@@ -39,6 +39,19 @@ class FilesTest < Minitest::Test
     assert_match(/tremble/, attempt.measures['contact_sink_fpm'].reason)
   end
 
+  # A hundred metres are 328.084 ft, ten metres a second 19.438 kt.
+  def test_a_gpx_track_counts_in_metres
+    points = (0..3).map do |second|
+      "<trkpt lat=\"47.2\" lon=\"-14.3\"><ele>100</ele><time>2026-06-22T10:00:0#{second}Z</time>" \
+        '<speed>10</speed><course>123.5</course></trkpt>'
+    end
+    found = read("<?xml version=\"1.0\"?><gpx version=\"1.1\"><trk><trkseg>#{points.join}</trkseg></trk></gpx>")
+
+    { 'alt_msl_ft' => 328.084, 'gs_kt' => 19.438, 'track_deg' => 123.5 }.each do |channel, value|
+      assert_in_delta value, found[channel][2], 0.001, channel
+    end
+  end
+
   def test_a_bare_gpx_track_estimates_airspeed_from_the_wind
     attempt = graded(read(gpx(extensions: false)), elevation_ft: 0.0).first
     skip_or = attempt&.measures&.fetch('glide_ias_mean_kt', nil)

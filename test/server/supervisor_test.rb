@@ -221,8 +221,8 @@ class SupervisorTest < Minitest::Test
   def test_a_taken_port_is_one_clear_sentence
     holder = TCPServer.new('127.0.0.1', 0)
     ports = [holder.addr[1]] + Array.new(4) { Fujin::Cluster.free_port }
-    _out, err, status = Open3.capture3(environment(Dir.mktmpdir, ports), 'bundle', 'exec', 'ruby',
-                                       'server/supervisor.rb', chdir: ROOT)
+    elsewhere = environment(File.join(@var, 'elsewhere'), ports)
+    _out, err, status = Open3.capture3(elsewhere, 'bundle', 'exec', 'ruby', 'server/supervisor.rb', chdir: ROOT)
 
     assert_equal 1, status.exitstatus
     assert_equal 1, err.lines.size

@@ -84,12 +84,12 @@ class AutorotationEdgesTest < Minitest::Test
   def test_a_go_around_is_a_climb_above_fifty_feet_that_goes_on_and_was_not_stopped_before
     assert_equal([[:go_around], [:completed]], [170.0, 130.0].map { |fpm| results(climb_fpm: fpm) })
     assert_equal([[:go_around], [:completed]], [9.0, 7.0].map { |kt| results(slowest_kt: kt) })
-    assert_equal([[:go_around], [:completed]], [2.5, 1.2].map { |seconds| results(for_s: seconds) })
+    assert_equal([[:go_around], [:completed]], [2.1, 1.2].map { |seconds| results(for_s: seconds) })
   end
 
   # Low over the ground it climbs and stays under fifty feet.
   def test_a_climb_that_stays_low_is_no_go_around
-    assert_equal([[:go_around], [:completed]], [20.0, 8.0].map { |seconds| results(low_ft: 6.0, for_s: seconds) })
+    assert_equal([[:go_around], [:completed]], [11.0, 8.0].map { |seconds| results(low_ft: 6.0, for_s: seconds) })
   end
 
   # Power back in the flare, then slower and slower: so long from level to the hover.

@@ -121,7 +121,7 @@ function Axes({ chart, x, y, width, height }: DrawProps) {
           </text>
         </g>
       ))}
-      {ticksWithRoom(chart.x.low, chart.x.high, 7, width - LEFT - 12, LETTER)
+      {ticksWithRoom(chart.x.low, chart.x.high, 7, width - LEFT - 12)
         .filter((value) => x(value) + (String(value).length * LETTER) / 2 <= width)
         .map((value) => (
           <text key={value} x={x(value)} y={height - BELOW + 17} textAnchor="middle">

@@ -7,7 +7,6 @@ import type { Schemas } from '../api/client'
 import { AsTable } from '../design/AsTable'
 import { figure } from '../design/words'
 import { Picture } from './Picture'
-import { LETTER } from './placing'
 import { line, ticks, ticksWithRoom } from './scale'
 import { thinned } from './thinned'
 import { useWidth } from './useWidth'
@@ -126,7 +125,7 @@ export function EnergyLedger({
           strokeWidth={1.6}
         />
         {read && <line x1={x(read.t_s)} x2={x(read.t_s)} y1={TOP} y2={y(0)} stroke="var(--ink)" strokeWidth={1} />}
-        {ticksWithRoom(first.t_s, last.t_s, 8, width - LEFT - 10, LETTER).map((t) => (
+        {ticksWithRoom(first.t_s, last.t_s, 8, width - LEFT - 10).map((t) => (
           <text key={t} x={x(t)} y={height - BELOW + 19} fill="var(--ink-soft)" textAnchor="middle">
             {t}
           </text>

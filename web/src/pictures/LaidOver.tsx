@@ -2,7 +2,6 @@ import { locale } from '#language/i18n'
 import { t } from '@lingui/core/macro'
 import type { PathPoint } from '../api/client'
 import { Picture } from './Picture'
-import { LETTER } from './placing'
 import { line, momentOf, ticks, ticksWithRoom, trueScale } from './scale'
 import { useWidth } from './useWidth'
 
@@ -59,7 +58,7 @@ export function LaidOver({ flown, title, zero }: Props) {
             )}
           </g>
         ))}
-        {ticksWithRoom(view.fromFt, view.toFt, 8, width, LETTER)
+        {ticksWithRoom(view.fromFt, view.toFt, 8, width)
           .filter((feet) => scale.x(feet) > 20 && scale.x(feet) < width - 20)
           .map((feet) => (
             <text key={feet} x={scale.x(feet)} y={height - 8} textAnchor="middle" fill="var(--ink-soft)">

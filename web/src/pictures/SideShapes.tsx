@@ -4,7 +4,7 @@ import { t } from '@lingui/core/macro'
 import { memo, useId } from 'react'
 import type { PathPoint, Plan } from '../api/client'
 import { Labels } from './Labels'
-import { alongLine, LETTER, LINE, textBox, type Box } from './placing'
+import { alongLine, LINE, textBox, type Box } from './placing'
 import { marksOf } from './marksOf'
 import { PathLine } from './PathLine'
 import { WatchedStretches } from './WatchedStretches'
@@ -107,7 +107,7 @@ function Grid({ view, width, top, x, y }: GridProps) {
           </g>
         ),
       )}
-      {ticksWithRoom(view.fromFt, view.toFt, 8, width, LETTER)
+      {ticksWithRoom(view.fromFt, view.toFt, 8, width)
         .filter((along) => x(along) > 24 && x(along) < width - 24)
         .map((along, index) => (
           <text key={along} x={x(along)} y={y(0) + 20} textAnchor="middle">

@@ -2,7 +2,6 @@ import { t } from '@lingui/core/macro'
 import type { Schemas } from '../api/client'
 import { nameOf } from '../design/words'
 import { Picture } from './Picture'
-import { LETTER } from './placing'
 import { line, ticksWithRoom } from './scale'
 import { useWidth } from './useWidth'
 
@@ -65,7 +64,7 @@ export function SiteSection({ line: one, kind }: Props) {
           <Stands key={`${hit.id} ${hit.from_ft}`} hit={hit} x={x} y={y} width={width} named={named.has(hit)} />
         ))}
         <path d={`M0 ${y(0)}H${width}`} stroke="var(--ink)" strokeWidth={1.6} />
-        {ticksWithRoom(-beyond, out, 8, width, LETTER).map((feet) => (
+        {ticksWithRoom(-beyond, out, 8, width).map((feet) => (
           <g key={feet}>
             <path d={`M${x(feet)} ${y(0)}v5`} stroke="var(--ink)" />
             <text x={x(feet)} y={height - 8} textAnchor="middle" fill="var(--ink-soft)">

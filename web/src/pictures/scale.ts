@@ -2,6 +2,7 @@ import { locale } from '#language/i18n'
 import { least, ticks, tickStep } from 'd3-array'
 import { line as pathOf } from 'd3-shape'
 import type { PathPoint, Plan } from '../api/client'
+import { LETTER } from './placing'
 
 /** Half a letter's width at the pictures' type size, pixels. */
 export const HALF_LETTER = 3.1
@@ -53,13 +54,19 @@ export function lowEnough(window: Window, sides: [number, number], tallest = 0.7
   return { fromFt: window.fromFt - missing / 2, toFt: window.toFt + missing / 2 }
 }
 
-/** Round numbers along a scale, as many of at most `most` as have room for their letters. */
-export function ticksWithRoom(low: number, high: number, most: number, width: number, letterPx: number): number[] {
+/** Round numbers along a scale, as many of at most `most` as have room for their words. */
+export function ticksWithRoom(
+  low: number,
+  high: number,
+  most: number,
+  width: number,
+  word: (value: number) => string = (value) => value.toLocaleString(locale),
+): number[] {
   for (let count = most; count > 1; count -= 1) {
     const found = ticks(low, high, count)
     const room = (Math.abs((found[1] ?? high) - (found[0] ?? low)) / (high - low)) * width
-    const letters = Math.max(...found.map((value) => value.toLocaleString(locale).length), 1)
-    if (room > (letters + 2) * letterPx) return found
+    const letters = Math.max(...found.map((value) => word(value).length), 1)
+    if (room > (letters + 2) * LETTER) return found
   }
   return ticks(low, high, 1)
 }

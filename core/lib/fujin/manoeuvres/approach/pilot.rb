@@ -164,22 +164,22 @@ module Fujin
           @turned_m = @height
         end
 
-        # Steady flight along the line: disc pitch and collective, each with so many metres to go.
+        # Steady flight along the line: what it asks for, with so many metres to go.
         def stations
           points = steady
-          [1, 2].to_h { |column| [column, points.map { |row| row.values_at(0, column) }] }
+          { disc_pitch: points.map { |metres, point| [metres, point.disc_pitch_rad] },
+            collective: points.map { |metres, point| [metres, point.collective_rad] } }
         end
 
-        # [to go m, disc pitch, collective].
+        # @return [Array<Array>] metres to go and the trim there
         def steady
           (0..STATIONS).map do |i|
             metres = length_m * ((i / STATIONS.to_f)**STATIONS_CLOSER)
             ground = wanted_speed(metres)
             air = [@trim.atmosphere.equivalent_speed(ground + @headwind), 0.0].max / Quantities::KT
             height = line_height(metres)
-            point =
-              @trim.at(air, ground * slope(metres), height_m: height < LOW_M ? [height, LEAST_M].max : nil)
-            [metres, point.disc_pitch_rad, point.collective_rad]
+            [metres,
+             @trim.at(air, ground * slope(metres), height_m: height < LOW_M ? [height, LEAST_M].max : nil)]
           end
         end
 
@@ -196,7 +196,7 @@ module Fujin
           slow + (SLOWING_PER_M * [metres - slow_by, 0.0].max)
         end
 
-        def station(column) = Quantities.interpolate(@stations.fetch(column), to_go)
+        def station(what) = Quantities.interpolate(@stations.fetch(what), to_go)
 
         def pitch_command(dt)
           case @phase
@@ -217,7 +217,7 @@ module Fujin
           return @task.contact_pitch_rad if @task.contact_pitch_rad.positive? && @height < FLARED_M
 
           too_fast = @ground_along - wanted_speed(to_go)
-          (station(1) + (slowing / Quantities::G) + (CLOSING_GAIN * too_fast)).clamp(*CLOSING_RAD)
+          (station(:disc_pitch) + (slowing / Quantities::G) + (CLOSING_GAIN * too_fast)).clamp(*CLOSING_RAD)
         end
 
         def collective_command(dt)
@@ -242,7 +242,7 @@ module Fujin
         def hold_angle(dt)
           error = @sink - eased_sink(dt)
           @sink_integral = (@sink_integral + (SINK_INTEGRAL * error * dt)).clamp(-TRIM_RAD, TRIM_RAD)
-          station(2) + (SINK_GAIN * error) + (SINK_DAMPING * @sink_rate) + @sink_integral
+          station(:collective) + (SINK_GAIN * error) + (SINK_DAMPING * @sink_rate) + @sink_integral
         end
 
         # A demand for sink changes no quicker than a hand makes it.

@@ -53,6 +53,15 @@ class PicturesTest < Minitest::Test
   SERIES = { times: { floats: [0, 1, 2, 3, 4, 5, 6, 7] }, strips: [], attempts: [] }.freeze
   VALUES = { floats: [1, 9, 2, 3, nil, nil, -4, 6] }.freeze
 
+  # '3:20' and two letters between are 38.4 px: 800 s on a phone's 216 px have room for five marks, on a desk for nine.
+  def test_the_clock_of_a_whole_flight_has_room
+    assert_table 'pictures/flightSeries.ts', [
+      [[0, 200, 400, 600, 800], 'clockMarks', { from: 0, to: 800 }, 216],
+      [[0, 100, 200, 300, 400, 500, 600, 700, 800], 'clockMarks', { from: 0, to: 800 }, 1000],
+      [[10, 11, 12], 'clockMarks', { from: 9.8, to: 12.1 }, 1000]
+    ]
+  end
+
   def test_every_bin_keeps_its_least_and_its_greatest_value_and_a_gap_is_a_gap
     assert_table 'pictures/flightSeries.ts', [
       [[1, 9, 2, 3, nil, nil, -4, 6], 'bins', SERIES, VALUES, { from: 0, to: 8 }, 4],

@@ -2,9 +2,8 @@ import { decimal } from '#language/numbers'
 import { t } from '@lingui/core/macro'
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react'
 import type { Schemas } from '../api/client'
-import { roundStep } from './scale'
 import { useWidth } from './useWidth'
-import { bins, moved, samples, seriesOf, whole, type Series, type Span } from './flightSeries'
+import { bins, clock, clockMarks, moved, samples, seriesOf, whole, type Series, type Span } from './flightSeries'
 
 const ROW = 44
 const LEFT = 104
@@ -100,8 +99,6 @@ export function WholeFlight({ flight, current, select }: Props) {
   )
 }
 
-const clock = (seconds: number) => `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, '0')}`
-
 function draw(
   context: CanvasRenderingContext2D,
   series: Series,
@@ -165,9 +162,7 @@ function draw(
     )
   })
   context.fillStyle = soft
-  const step = Math.max(1, roundStep(span.to - span.from, 8))
-  for (let at = Math.ceil(span.from / step) * step; at <= span.to; at += step)
-    context.fillText(clock(at), x(at), height - 5)
+  for (const at of clockMarks(span, width - LEFT)) context.fillText(clock(at), x(at), height - 5)
 }
 
 /** Smallest to largest of each column, reaching to the column before: cheaper to fill than a line is to stroke. */

@@ -1,5 +1,6 @@
 import * as d3 from 'd3-array'
 import type { Schemas } from '../api/client'
+import { ticksWithRoom } from './scale'
 
 /** A recording's strips as numbers, ready to be drawn at any zoom. */
 export interface Series {
@@ -12,6 +13,14 @@ export interface Span {
   from: number
   to: number
 }
+
+/** Minutes and seconds of a recording. */
+export const clock = (seconds: number) =>
+  `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, '0')}`
+
+/** Whole seconds along a span, as many as have room for their clock. */
+export const clockMarks = (span: Span, width: number) =>
+  ticksWithRoom(span.from, span.to, 8, width, clock).filter(Number.isInteger)
 
 /** Closest zoom, seconds on the screen. */
 const CLOSEST_S = 4

@@ -35,7 +35,6 @@ gem 'tzinfo-data', '~> 1.2024' # a machine may have none of its own
 gem 'zeitwerk', '~> 2.6.18'
 
 group :test do
-  gem 'axe-core-capybara', '~> 4.10'
   gem 'capybara', '~> 3.40'
   gem 'minitest', '~> 5.25'
   gem 'prism', '~> 1.4', require: false # which constants a file uses

@@ -20,6 +20,17 @@ class BrowserAccessTest < Minitest::Test
     end
   end
 
+  # What all those that find nothing rest on.
+  def test_the_automated_check_finds_what_is_wrong
+    at_home(@instructor)
+    page.execute_script(<<~JS)
+      document.querySelector('main').insertAdjacentHTML('beforeend',
+        '<button id="nameless"></button><p id="pale" style="background: #fff; color: #ccc">A word</p><h4>Deep</h4>')
+    JS
+
+    assert_equal ['button-name: #nameless', 'color-contrast: #pale', 'heading-order: h4'], violations.sort
+  end
+
   def test_with_the_keyboard_alone
     visit '/'
     assert_text 'Sign in to plan'

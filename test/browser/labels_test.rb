@@ -2,14 +2,16 @@
 
 require_relative '../browser_helper'
 
-# Texts in the pictures of a plan, over all manoeuvres that a helicopter and a gyroplane fly, on a desk, a tablet and a
-# phone: none lies over another, none runs out of its picture, as the browser has drawn them.
+# Every manoeuvre that a helicopter and a gyroplane fly opens with its numbers. Of the texts in the pictures of a plan,
+# on a desk, a tablet and a phone, none lies over another, none runs out of its picture, as the browser has drawn them.
 class BrowserLabelsTest < Minitest::Test
   include ServerHelp
   include BrowserHelp
 
+  # A picture is drawn anew for another width by the next frame.
   OVERLAPS = <<~JS
-    return [...document.querySelectorAll('main svg[role]')].flatMap((svg) => {
+    const [done] = [...arguments].reverse()
+    const look = () => [...document.querySelectorAll('main svg[role]')].flatMap((svg) => {
       const frame = svg.getBoundingClientRect()
       const texts = [...svg.querySelectorAll('text')].filter((text) => text.textContent.trim() !== '')
         .map((text) => [text.textContent, text.getBoundingClientRect()])
@@ -20,8 +22,11 @@ class BrowserLabelsTest < Minitest::Test
         .map(([other]) => `${text} / ${other}`))
       return [...out, ...over]
     })
+    const drawn = (frames) => requestAnimationFrame(() => frames === 0 ? done(look()) : drawn(frames - 1))
+    drawn(2)
   JS
-  WIDTHS = [[1280, 800], [834, 1112], [360, 780]].freeze
+  # The desk at last: the card is printed from it.
+  WIDTHS = [[834, 1112], [360, 780], [1280, 800]].freeze
 
   # A lesson of every manoeuvre that the kind of aircraft flies, in a wind from the side.
   def everything(type, first)
@@ -33,38 +38,43 @@ class BrowserLabelsTest < Minitest::Test
     lesson.reload
   end
 
+  # Each is planned once, and its window drawn wider and narrower.
   def assert_apart(lesson)
     sign_in(@instructor)
-    found = WIDTHS.flat_map do |width, height|
-      window(width, height)
-      visit "/sorties/#{lesson.id}/prepare"
-      lesson.exercises.each_with_index.flat_map do |exercise, i|
-        press(']') if i.positive?
-        assert_selector '[aria-label=Exercises] [aria-current=true]', text: /\A#{i + 1}/
-        assert_selector 'main [role=tablist]'
-        assert_no_selector '[data-old]'
-        [*drawn(exercise, width), *printed(exercise, width)]
-      end
+    visit "/sorties/#{lesson.id}/prepare"
+    found = lesson.exercises.each_with_index.flat_map do |exercise, i|
+      press(']') if i.positive?
+      assert_selector '[aria-label=Exercises] [aria-current=true]', text: /\A#{i + 1}/
+      assert_selector 'main [role=tablist]'
+      assert_no_selector '[data-old]'
+      assert_opened(exercise.manoeuvre)
+      tabs.flat_map { |tab| drawn(exercise, tab) } + printed(exercise)
     end
 
     assert_empty found
   end
 
-  # What lies over something in each of the tabs with pictures.
+  def assert_opened(manoeuvre)
+    number = Fujin::Glossary.number(Fujin::Catalogue.find(manoeuvre).key_numbers.first, manoeuvre)
+    within('section[aria-label="Numbers"]') { assert_text number.label }
+    assert_no_text 'could not be'
+  end
+
+  def tabs = ['Path', 'Energy and limits'].select { |tab| page.has_button?(tab, wait: 0) }
+
+  # What lies over something in one of the tabs with pictures.
   # @return [Array<String>]
-  def drawn(exercise, width)
-    tabs = width == 834 ? ['Path'] : ['Path', 'Energy and limits']
-    tabs.select { |tab| page.has_button?(tab, wait: 0) }.flat_map do |tab|
-      click_on tab
-      assert_selector 'main [role=tab][aria-selected=true]', text: tab
-      page.execute_script(OVERLAPS).map { |over| "#{exercise.manoeuvre} at #{width}, #{tab}: #{over}" }
+  def drawn(exercise, tab)
+    click_on tab
+    assert_selector 'main [role=tab][aria-selected=true]', text: tab
+    WIDTHS.flat_map do |width, height|
+      window(width, height)
+      page.evaluate_async_script(OVERLAPS).map { |over| "#{exercise.manoeuvre} at #{width}, #{tab}: #{over}" }
     end
   end
 
   # Its card is one page, of every manoeuvre.
-  def printed(exercise, width)
-    return [] unless width == 1280
-
+  def printed(exercise)
     pages = Base64.decode64(page.driver.browser.execute_cdp('Page.printToPDF', preferCSSPageSize: true)['data'])
       .scan(%r{/Type\s*/Page\b}).size
     pages == 1 ? [] : ["#{exercise.manoeuvre} prints on #{pages} pages"]

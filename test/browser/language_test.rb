@@ -27,8 +27,10 @@ class LanguageTest < Minitest::Test
       else if (value && typeof value === 'object') for (const [key, one] of Object.entries(value)) { window.told.add(key); keep(one, Array.isArray(value) ? under : key) }
     }
     const asked = window.fetch
+    window.asking = 0
     window.fetch = async (...args) => {
-      const answer = await asked(...args)
+      window.asking += 1
+      const answer = await asked(...args).finally(() => { window.asking -= 1 })
       if ((answer.headers.get('content-type') ?? '').includes('json')) keep(await answer.clone().json().catch(() => null))
       return answer
     }
@@ -77,7 +79,7 @@ class LanguageTest < Minitest::Test
     found = views.keys.flat_map do |path|
       visit path
       assert_selector 'h1'
-      sleep 1
+      assert_all_there
       page.execute_script('document.querySelectorAll("details").forEach((one) => { one.open = true })')
       page.evaluate_script("(function () { #{PLAIN} })(#{SYMBOLS.to_json})").map { |one| "#{path}: #{one}" }
     end
@@ -88,6 +90,18 @@ class LanguageTest < Minitest::Test
     # The browser is everybody's.
     cdp('Page.removeScriptToEvaluateOnNewDocument', **listening.transform_keys(&:to_sym)) if listening
     page.execute_script("localStorage.removeItem('fujin.language')")
+  end
+
+  # Nothing is asked any more, nothing is still read, and what stands there is what stood there a moment ago.
+  def assert_all_there
+    seen = nil
+    eventually do
+      before = seen
+      seen = page.evaluate_script(<<~JS)
+        window.asking === 0 && [document.body.innerText].find((text) => !text.replaceAll('#{Pseudo::MARK}', '').includes('Reading'))
+      JS
+      seen && seen == before
+    end
   end
 
   # What the server reads is said in its own words, whatever the page speaks.

@@ -1,25 +1,11 @@
 # frozen_string_literal: true
 
 require_relative '../browser_helper'
-require_relative 'every_view'
 
-# On a desk's screen enlarged four times (320 px) nothing runs out of the page sideways: what is wide scrolls in its own
-# frame. Wider windows: everyone_test.rb.
+# What a phone shows first. That no view is wider than its window: everyone_test.rb.
 class NarrowTest < Minitest::Test
   include ServerHelp
   include BrowserHelp
-  include EveryView
-
-  def test_nothing_runs_out_of_a_narrow_page
-    a_school_at_work
-    sign_in(@chief)
-    window(320, 780)
-    views.each do |path, shown|
-      open_view(path, shown)
-
-      assert_operator page.evaluate_script('document.documentElement.scrollWidth'), :<=, 320, path
-    end
-  end
 
   # The work is what a phone shows: the places are one row with the one on screen in sight, light and name behind a
   # button.

@@ -110,22 +110,6 @@ class BrowserPrepareTest < Minitest::Test
     assert_match(/\A\d/, find_field('Entry height, ft')[:placeholder])
   end
 
-  def test_every_manoeuvre_of_both_kinds_opens
-    sign_in(@instructor)
-    sorrel = Fujin::AircraftRow.create!(mark: 'Q-GYRO', type_id: 'sorrel-g')
-    Fujin::Catalogue.all.each do |declaration|
-      prepare(
-        manoeuvre: declaration.id,
-        aircraft: declaration.kinds.include?('helicopter') ? @aircraft : sorrel,
-        height_ft: nil
-      )
-      first = Fujin::Glossary.number(declaration.key_numbers.first, declaration.id).label
-
-      within('section[aria-label="Numbers"]') { assert_text first }
-      assert_no_text 'could not be'
-    end
-  end
-
   def test_the_wind_seen_in_the_air_replaces_the_forecast
     sign_in(@instructor)
     visit "/sorties/#{@sortie.id}/fly"

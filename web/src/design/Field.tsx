@@ -17,7 +17,7 @@ interface Around {
 /** A named field, with what is wrong with it under it. */
 function Named({ label, error, hint, close, asks, id, children }: Around & { id: string; children: ReactNode }) {
   return (
-    <div className="grid grow content-start gap-0.5">
+    <div className="grid min-w-0 grow content-start gap-0.5">
       <label htmlFor={id} className={clsx(close && 'sr-only', !close && !asks && 'label')}>
         {label}
       </label>

@@ -29,7 +29,7 @@ export function CheckSignOff() {
       <form className="flex flex-wrap items-end gap-3" {...form(({ code }) => void look(code))}>
         <Field
           label={t`Code on a printed sign-off`}
-          className="figures w-64"
+          className="figures max-w-64"
           placeholder="0000-0000-0000-0000"
           {...field('code')}
         />

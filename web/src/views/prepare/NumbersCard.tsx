@@ -39,7 +39,7 @@ export function NumbersCard({ plan, sortie, first: calls, children }: Props) {
   const { power_off: off, low_warning: warning } = plan.rotor_rpm_bands
   return (
     <section aria-label={t`Numbers`} className="sheet old-apart p-3.5">
-      <div className="grid grid-cols-[repeat(3,auto)] justify-between gap-x-2 border-b-2 border-ink pb-2">
+      <div className="grid grid-cols-[repeat(3,auto)] justify-between gap-x-2 border-b-2 border-ink pb-2 max-[22rem]:grid-cols-2">
         {first.map((name) => (
           <Big key={name} number={plan.numbers[name]} size="text-[1.7rem]" />
         ))}

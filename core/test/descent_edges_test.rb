@@ -156,10 +156,20 @@ class DescentEdgesTest < Minitest::Test
     end
   end
 
-  # Down to so low and away again.
-  def balked(lowest: 20.0)
-    lines(height: along([0.0, 600.0], [20.0, 600.0], [60.0, lowest], [75.0, lowest + 200.0], [120.0, lowest + 200.0]),
+  # Down to so low, along there for so long, and away again.
+  def balked(lowest: 20.0, along_s: 0.0)
+    lines(height: along([0.0, 600.0], [20.0, 600.0], [60.0, lowest], [60.0 + along_s, lowest],
+                        [75.0 + along_s, lowest + 200.0], [120.0, lowest + 200.0]),
           speed: ->(_) { 60.0 })
+  end
+
+  # Whoever flies along for longer has done something else.
+  def test_a_balked_landing_climbs_away_within_twenty_seconds
+    { 18.0 => 1, 22.0 => 0 }.each do |seconds, count|
+      state = balked(along_s: seconds)
+
+      assert_equal count, found('gyro_balked_landing', state, id: 'sorrel-g').size, "#{seconds} s"
+    end
   end
 
   def test_a_balked_landing_by_how_low_it_came

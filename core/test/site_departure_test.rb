@@ -96,6 +96,29 @@ class SiteDepartureTest < Minitest::Test
     assert_operator way.avoid_area_s.value, :>, 2.0
   end
 
+  # Level, what power is left goes into speed: half of m v² grows by it, reckoned from the speed before a step, which is
+  # a little more than what the step takes.
+  def test_level_it_gains_what_the_power_left_gives
+    day = day(site(high, spot, departure, wood(60, 80, -60, 60, 60)), '360/5', oat_c: 20)
+    slow, fast = level(Confined::FlownDeparture.new(day.site.departures[0], day).ways['towering']).first
+    before, after = [slow, fast].map { |at| day.conditions.atmosphere.true_speed(at.ias_kt * Q::KT) }
+    left = (day.trim.power_available_w - day.trim.level_power_w(slow.ias_kt)) * day.type.fetch('engine.efficiency')
+    taken = day.conditions.mass_kg * ((after**2) - (before**2)) / 2 / (fast.t_s - slow.t_s)
+
+    assert_in_delta (before + after) / 2 / before, taken / left, 0.005
+  end
+
+  # With power enough it is the nose that holds it, at ten degrees down.
+  def test_level_it_gains_no_more_than_the_nose_gives
+    slow, fast = level(flown(wood(60, 80, -60, 60, 60), ground: high, people: 'solo').ways['towering'])[5].map(&:ias_kt)
+    air = Fujin::Atmosphere.new(elevation_m: 4000 * FT)
+
+    assert_in_delta G * Math.tan(10 * Math::PI / 180) * 0.5 / Q::KT, air.true_speed(fast - slow), 1e-6
+  end
+
+  def high = ground(elevation_ft: 4000)
+  def level(way) = way.path.each_cons(2).select { |_, after| after.climb_m_s.zero? }
+
   # Angle needed: 60 ft and 20 ft kept at the wood's near edge, 60 m out, from the ground.
   def test_the_angle_needed_is_measured_from_the_lift
     needed = flown(wood(60, 80, -60, 60, 60)).ways['towering'].climb_angle_needed.value

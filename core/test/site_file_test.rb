@@ -52,24 +52,39 @@ class SiteFileTest < Minitest::Test
     assert_nil site(ground, tree(50, 0, nil)).obstacles[0].top
   end
 
-  # What a height may be, on either side.
+  # What a number may be, on either side.
   {
-    'elevation_ft' => [-1500, 20_000], 'surroundings_ft' => [-5000, 5000]
+    'elevation_ft' => [-1500, 20_000], 'surroundings_ft' => [-5000, 5000], 'slope_deg' => [0, 45],
+    'falls_toward_deg' => [0, 360]
   }.each do |field, (least, most)|
     define_method("test_#{field}_within_its_range") do
-      [least, most].each { |feet| assert site(ground(field.to_sym => feet)) }
-      [least - 1, most + 1].each { |feet| assert_match(/#{field}: expected/, refused(ground(field.to_sym => feet))) }
+      [least, most].each { |one| assert site(ground(field.to_sym => one)) }
+      [least - 1, most + 1].each { |one| assert_match(/#{field}: expected/, refused(ground(field.to_sym => one))) }
     end
   end
   {
     'base_ft' => [[-5000, 40], [-5001, 5001]], 'top_ft' => [[-300, 5000], [-5001, 5001]],
-    'top_uncertainty_ft' => [[0, 500], [-1, 501]]
+    'top_uncertainty_ft' => [[0, 500], [-1, 501]], 'radius_m' => [[0, 200], [-1, 201]],
+    'position_uncertainty_m' => [[0, 500], [-1, 501]]
   }.each do |field, (inside, outside)|
     define_method("test_an_obstacles_#{field}_within_its_range") do
-      stands = ->(feet) { [ground, tree(50, 0, 40, **{ base_ft: -300, field.to_sym => feet })] }
-      inside.each { |feet| assert site(*stands.call(feet)) }
-      outside.each { |feet| assert_match(/#{field}: expected/, refused(*stands.call(feet))) }
+      stands = ->(one) { [ground, tree(50, 0, 40, **{ base_ft: -300, field.to_sym => one })] }
+      inside.each { |one| assert site(*stands.call(one)) }
+      outside.each { |one| assert_match(/#{field}: expected/, refused(*stands.call(one))) }
     end
+  end
+
+  def test_the_ground_under_a_spot_within_its_range
+    [-5000, 5000].each { |feet| assert site(ground, spot(ground_ft: feet)) }
+    [-5001, 5001].each { |feet| assert_match(/ground_ft: expected/, refused(ground, spot(ground_ft: feet))) }
+  end
+
+  # What lies on the globe lies on no usable ground here, which is another refusal.
+  def test_a_place_is_on_the_globe
+    at = ->(*position) { refused(ground, feature('spot', 'Point', position, id: 'spot')) }
+
+    [[180, 0], [-180, 0], [0, 90], [0, -90]].each { |place| refute_match(/expected a position/, at.call(*place)) }
+    [[181, 0], [-181, 0], [0, 91], [0, -91]].each { |place| assert_match(/expected a position/, at.call(*place)) }
   end
 
   def test_a_wire_is_not_there_only_from_a_low_pass

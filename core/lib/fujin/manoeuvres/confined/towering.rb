@@ -48,7 +48,7 @@ module Fujin
         def flown
           hover = @day.house['hover_height_ft'] * FT
           up_s = (top_m - hover) / climb_m_s
-          against = [@departure.headwind_along.call(0.0, hover), 0.0].max
+          against = air.equivalent_speed([@departure.headwind_along.call(0.0, hover), 0.0].max)
           steps = (up_s / 0.5).ceil
           up = (0..steps).map do |i|
             t = [i * 0.5, up_s].min
@@ -68,7 +68,7 @@ module Fujin
             last = rows.last
             climbing = last.ias_kt >= climb_kt - 0.5
             faster = climbing ? last.ias_kt : [faster_kt(last.ias_kt), climb_kt].min
-            ground = @day.conditions.atmosphere.true_speed((last.ias_kt + faster) / 2.0) -
+            ground = air.true_speed((last.ias_kt + faster) / 2.0) -
               @departure.headwind_along.call(last.along_m, last.height_m)
             rows << ClimbAway::Point.new(t_s: last.t_s + STEP_S, ias_kt: faster,
                                          climb_m_s: climbing ? climb : 0.0, rotor_pct: 100.0,
@@ -79,11 +79,14 @@ module Fujin
         end
 
         def faster_kt(ias_kt)
-          speed = [@day.conditions.atmosphere.true_speed(ias_kt * Q::KT), 1.0].max
+          speed = air.true_speed(ias_kt * Q::KT)
           spare = (@day.trim.power_available_w - @day.trim.level_power_w(ias_kt)) * @day.type.fetch('engine.efficiency')
-          gain = (spare / (@day.conditions.mass_kg * speed)).clamp(0.0, Q::G * Math.tan(ClimbAway::NOSE_DOWN_RAD))
-          ias_kt + (gain * STEP_S / Q::KT)
+          gain = (spare / (@day.conditions.mass_kg * [speed, 1.0].max))
+            .clamp(0.0, Q::G * Math.tan(ClimbAway::NOSE_DOWN_RAD))
+          air.equivalent_speed(speed + (gain * STEP_S)) / Q::KT
         end
+
+        def air = @day.conditions.atmosphere
       end
     end
   end

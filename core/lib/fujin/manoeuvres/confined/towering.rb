@@ -39,7 +39,7 @@ module Fujin
         def climb_m_s
           return @climb_m_s if defined?(@climb_m_s)
 
-          climb = @day.performance.climb_m_s(@departure.headwind.value.to_f.clamp(0.0, 15.0))
+          climb = @day.performance.climb_m_s(air.equivalent_speed(@departure.headwind.value.to_f.clamp(0.0, 15.0)))
           @climb_m_s = climb >= CLIMB_FPM * Q::FPM ? climb : nil
         rescue OutsideModel
           @climb_m_s = nil

@@ -106,6 +106,8 @@ class AutorotationEdgesTest < Minitest::Test
     assert_in_delta 66.2, hover.phase('recovery').end_s, 0.3
     assert_in_delta 71.2, hover.end_s, 0.3
     assert_equal([true, false], [1.4, 1.8].map { |kt| recovered(still_kt: kt).phase('recovery').end_s < 70.0 })
+    # Rising by so much it is none yet.
+    assert_equal([true, false], [-46.0, -55.0].map { |fpm| recovered(sinks_fpm: fpm).phase('recovery').end_s < 70.0 })
   end
 
   # On the ground it slides on and stops, or is looked at for four seconds.

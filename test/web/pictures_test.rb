@@ -53,11 +53,14 @@ class PicturesTest < Minitest::Test
   SERIES = { times: { floats: [0, 1, 2, 3, 4, 5, 6, 7] }, strips: [], attempts: [] }.freeze
   VALUES = { floats: [1, 9, 2, 3, nil, nil, -4, 6] }.freeze
 
-  # '3:20' and two letters between are 38.4 px: 800 s on a phone's 216 px have room for five marks, on a desk for nine.
+  # '3:20' and two letters between are 38.4 px: 800 s on a phone's 216 px have room for five marks, on a desk for nine,
+  # the last of which would end 16 px beyond the strips.
   def test_the_clock_of_a_whole_flight_has_room
     assert_table 'pictures/flightSeries.ts', [
-      [[0, 200, 400, 600, 800], 'clockMarks', { from: 0, to: 800 }, 216],
-      [[0, 100, 200, 300, 400, 500, 600, 700, 800], 'clockMarks', { from: 0, to: 800 }, 1000],
+      [[0, 200, 400, 600], 'clockMarks', { from: 0, to: 800 }, 216],
+      # '13:20' reaches 16 px beyond its moment, which is 17 px before the end.
+      [[0, 200, 400, 600, 800], 'clockMarks', { from: 0, to: 868 }, 217],
+      [[0, 100, 200, 300, 400, 500, 600, 700], 'clockMarks', { from: 0, to: 800 }, 1000],
       [[10, 11, 12], 'clockMarks', { from: 9.8, to: 12.1 }, 1000]
     ]
   end

@@ -120,6 +120,7 @@ function draw(
   context.setTransform(ratio, 0, 0, ratio, 0, 0)
   context.clearRect(0, 0, width, height)
   context.font = t`12px ${style.fontFamily}`
+  context.textAlign = 'start'
   context.save()
   context.beginPath()
   context.rect(LEFT, 0, width - LEFT, height)
@@ -153,15 +154,13 @@ function draw(
     context.lineTo(width, top + ROW)
     context.stroke()
     context.fillStyle = ink
-    context.fillText(strip.label, 0, top + 17)
+    context.fillText(`${strip.label}, ${strip.unit}`, 0, top + 17)
     context.fillStyle = soft
-    context.fillText(
-      strip.values ? t`${decimal(strip.low, 0)} to ${decimal(strip.high, 0)} ${strip.unit}` : t`not recorded`,
-      0,
-      top + 32,
-    )
+    const range = strip.values ? t`${decimal(strip.low, 0)} to ${decimal(strip.high, 0)}` : t`not recorded`
+    context.fillText(range, 0, top + 32)
   })
   context.fillStyle = soft
+  context.textAlign = 'center'
   for (const at of clockMarks(span, width - LEFT)) context.fillText(clock(at), x(at), height - 5)
 }
 

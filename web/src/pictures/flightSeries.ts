@@ -1,5 +1,6 @@
 import * as d3 from 'd3-array'
 import type { Schemas } from '../api/client'
+import { LETTER } from './placing'
 import { ticksWithRoom } from './scale'
 
 /** A recording's strips as numbers, ready to be drawn at any zoom. */
@@ -18,9 +19,13 @@ export interface Span {
 export const clock = (seconds: number) =>
   `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, '0')}`
 
-/** Whole seconds along a span, as many as have room for their clock. */
+/** Whole seconds along a span, as many as have room for their clock, which ends with the strips. */
 export const clockMarks = (span: Span, width: number) =>
-  ticksWithRoom(span.from, span.to, 8, width, clock).filter(Number.isInteger)
+  ticksWithRoom(span.from, span.to, 8, width, clock).filter(
+    (at) =>
+      Number.isInteger(at) &&
+      ((at - span.from) / (span.to - span.from)) * width + (clock(at).length * LETTER) / 2 <= width,
+  )
 
 /** Closest zoom, seconds on the screen. */
 const CLOSEST_S = 4

@@ -113,14 +113,15 @@ class DescentEdgesTest < Minitest::Test
   end
 
   # A glide at 60 kt into the ground, the throttle closed so long before it sinks; the nose up for the flare.
-  def landing(throttle: 0.0, closed_before_s: 2.0, flare_ft: 40.0, flare_deg: 8.0, rolls_s: 12.0)
+  def landing(throttle: 0.0, engine: 100.0, closed_before_s: 2.0, flare_ft: 40.0, flare_deg: 8.0, rolls_s: 12.0)
     sinks = 40.0
     height = along([0.0, 800.0], [sinks, 800.0], [sinks + 48.0, 0.0], [150.0, 0.0])
     down = sinks + 48.0
     flares = down - (flare_ft / (800.0 / 48.0))
     lines(height: height, speed: along([0.0, 60.0], [flares, 60.0], [down, 30.0], [down + rolls_s, 0.0], [150.0, 0.0]),
           pitch_deg: along([0.0, 0.0], [flares, 0.0], [flares + 0.3, flare_deg], [down, flare_deg], [down + 2.0, 0.0]),
-          throttle_pct: ->(t) { t < sinks - closed_before_s ? 80.0 : throttle })
+          throttle_pct: ->(t) { t < sinks - closed_before_s ? 80.0 : throttle },
+          ne_pct: ->(t) { t < sinks - closed_before_s ? 100.0 : engine })
   end
 
   def lands(**how) = found('gyro_landing', landing(**how), seconds: 140.0, id: 'sorrel-g').first
@@ -131,6 +132,17 @@ class DescentEdgesTest < Minitest::Test
     assert_operator lands(throttle: 11.0).start_s, :>, 39.5
     assert_in_delta 26.5, lands(closed_before_s: 13.5).start_s, 0.2
     assert_operator lands(closed_before_s: 17.0).start_s, :>, 39.5
+  end
+
+  # Ten points under what it was.
+  def test_without_a_throttle_by_the_engines_speed
+    slower, hardly = [88.0, 92.0].map do |engine|
+      found('gyro_landing', landing(engine: engine), seconds: 140.0, id: 'sorrel-g', lacking: %w[throttle_pct]).first
+    end
+
+    assert_in_delta 38.0, slower.start_s, 0.2
+    assert slower.phase('glide').estimated
+    assert_operator hardly.start_s, :>, 39.5
   end
 
   def test_a_flare_by_the_nose_and_its_height

@@ -96,6 +96,19 @@ class SiteDepartureTest < Minitest::Test
     assert_operator way.avoid_area_s.value, :>, 2.0
   end
 
+  # From the far end of 210 m of ground, 200 of them before the spot, and on to 950 m over nothing to land on: 186 of
+  # some 1,126 m are over the ground, looked at as often by height as by way.
+  def test_an_engine_that_quits_on_the_backtrack_finds_the_ground_it_runs_over
+    corners = ring([-200, -30], [10, -30], [10, 30], [-200, 30])
+    weak = day(site(feature('site', 'Polygon', corners, name: 'Long', elevation_ft: 4500), spot, departure),
+               '360/10', oat_c: 20)
+    out = Confined::FlownDeparture.new(weak.site.departures[0], weak)
+
+    assert_equal %w[not not possible], out.ways.values.map(&:verdict)
+    assert_in_delta(-176.0, out.best.path.first.along_m, 1.0)
+    assert_in_delta 100.0 * 186 / 1126, out.escape.value, 5.0
+  end
+
   # Level, what power is left goes into speed: half of m v² grows by it, reckoned from the speed before a step, which is
   # a little more than what the step takes.
   def test_level_it_gains_what_the_power_left_gives

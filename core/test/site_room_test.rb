@@ -100,6 +100,16 @@ class SiteRoomTest < Minitest::Test
     assert_operator turns[1]['power_pct'].value, :<, 0
   end
 
+  # Ten metres beside the line of six hundred are 0.95°, twelve are 1.15°.
+  def test_a_departure_straight_on_asks_for_no_turn
+    turns = [10, 12].map do |east|
+      found = site(ground, spot, approach, departure([0, 0], [600, east]))
+      Fujin::Manoeuvres::Confined::RoomAt.new(found.spot('spot'), day(found)).turns.size
+    end
+
+    assert_equal [0, 2], turns
+  end
+
   # The roomiest place of a meadow with a tree in its western half lies away from it.
   def test_spots_are_proposed_where_there_is_most_room
     found = site(ground, tree(0, -25, 60))

@@ -10,9 +10,10 @@ module WrittenEdges
   def along(*points) = ->(t) { Fujin::Quantities.interpolate(points, t) }
 
   # @param state [#call] time s -> the columns that differ from standing still
+  # @param lacking [Array<String>] columns that the recorder does not have
   # @return [Array<Fujin::Grading::Attempt>] of one manoeuvre
-  def found(kind, state, seconds: 60.0, id: 'tansy-2')
-    csv = WrittenFlight.new(seconds, &state).csv
+  def found(kind, state, seconds: 60.0, id: 'tansy-2', lacking: [])
+    csv = WrittenFlight.new(seconds, columns: WrittenFlight::STILL.keys - lacking, &state).csv
     proposals = grade_csv(csv, day: conditions(id, wind: CALM)).proposals
     proposals.map(&:attempt).select { |attempt| attempt.manoeuvre == kind }
   end

@@ -45,19 +45,24 @@ class AircraftTypeTest < Minitest::Test
     end
   end
 
-  # Every range of every kind: its ends are taken, just beyond them is refused by the field's name.
+  # Every range of every kind: its ends are taken, just beyond them is refused by the field's name. Of a pair, from one
+  # end to the other.
   %w[helicopter gyroplane].each do |kind|
     define_method("test_ranges_of_a_#{kind}_are_kept_on_either_side") do
       good = type(kind == 'helicopter' ? 'tansy-2' : 'sorrel-g').data
-      numbers = Fujin::Aircraft::Schema.rules_for(kind).select { |_, rule| rule[:kind] == :number }
-      numbers.each do |path, rule|
-        step = (rule[:high] - rule[:low]) * 1e-6
+      ranges = Fujin::Aircraft::Schema.rules_for(kind).select { |_, rule| %i[number pair].include?(rule[:kind]) }
+      ranges.each do |path, rule|
+        low, high = rule.values_at(:low, :high)
+        step = (high - low) * 1e-6
+        pair = rule[:kind] == :pair
+        inside = pair ? [[low, high]] : [low, high]
+        beyond = pair ? [[low - step, high], [low, high + step]] : [low - step, high + step]
 
-        [rule[:low], rule[:high]].each { |value| refute_includes out_of_range(good, path, value), path }
-        [rule[:low] - step, rule[:high] + step].each { |value| assert_includes out_of_range(good, path, value), path }
+        inside.each { |value| refute_includes out_of_range(good, path, value), path }
+        beyond.each { |value| assert_includes out_of_range(good, path, value), path }
       end
 
-      assert_empty Kept.differences("type_ranges_#{kind}", numbers.transform_values { |r|
+      assert_empty Kept.differences("type_ranges_#{kind}", ranges.transform_values { |r|
         r.slice(:low, :high).transform_keys(&:to_s)
       })
     end
@@ -68,7 +73,8 @@ class AircraftTypeTest < Minitest::Test
     keys = path.split('.')
     file = YAML.safe_load(YAML.dump(good))
     (keys.size > 1 ? (file[keys.first] ||= {}) : file)[keys.last] = value
-    Fujin::Aircraft::Schema.problems(file).select { |problem| problem[:message].include?('a number from') }.map { |p| p[:path] }
+    wrong = /a number from|\[lower, upper\] from/
+    Fujin::Aircraft::Schema.problems(file).select { |problem| wrong.match?(problem[:message]) }.map { |p| p[:path] }
   end
 
   def test_numbers_that_are_none_are_refused

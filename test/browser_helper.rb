@@ -4,6 +4,7 @@ require_relative 'server_helper'
 require_relative 'as_shown'
 require_relative '../devices/flight_recorder'
 require 'capybara/minitest'
+require 'que/command_line_interface'
 require 'selenium-webdriver'
 require 'tmpdir'
 
@@ -60,20 +61,23 @@ module BrowserHelp
   Capybara.enable_aria_label = true
   Capybara.save_path = File.expand_path('../var/screenshots', __dir__)
 
+  WORKER = %w[-q default --poll-interval 1 --worker-count 4 ./server/worker.rb].freeze
+
   # The stand-in recorder that the worker finds.
   def self.recorder
     @recorder ||= Fujin::Devices::FlightRecorder.new(port: 0).tap { |device| Thread.new { device.run } }
   end
 
+  # Que's own command line, in a process that has read everything already.
   def self.worker
-    @worker ||=
-      Process.spawn(
-        ENV.to_h.merge('FUJIN_RECORDER_PORT' => recorder.port.to_s),
-        *%w[bundle exec que -q default --poll-interval 1 --worker-count 4 ./server/worker.rb],
-        out: File::NULL,
-        err: File::NULL,
-        pgroup: true
-      )
+    @worker ||= recorder.port.then do |port|
+      fork do
+        [$stdout, $stderr].each { |stream| stream.reopen(File.open(File::NULL, 'w')) }
+        Process.setpgid(0, 0)
+        ENV['FUJIN_RECORDER_PORT'] = port.to_s
+        exit!(Que::CommandLineInterface.parse(args: WORKER.dup, output: $stdout))
+      end
+    end
   end
 
   # A flight that is still recorded ends with it.

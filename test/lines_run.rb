@@ -5,7 +5,8 @@ require 'fileutils'
 require 'json'
 
 # Which lines of the code the tests run. Each line is counted once, which costs hardly anything even in
-# the flight model; each process keeps its own lines, and `test/run.rb` puts them together.
+# the flight model; each process keeps its own lines, and `test/run.rb` puts them together. A process that is split off
+# has those, too, that were run while its code was read.
 module LinesRun
   ROOT = File.expand_path('..', __dir__)
   FOLDER = File.join(ROOT, 'var', 'coverage')
@@ -13,9 +14,11 @@ module LinesRun
 
   module_function
 
+  # Of what is read from here on.
+  def begin = Coverage.running? || Coverage.start(oneshot_lines: true)
+
   # @param name [String] of this process among those of one run
-  def count(name)
-    Coverage.start(oneshot_lines: true)
+  def keep_at_exit(name)
     owner = Process.pid
     # A process that was split off from this one keeps nothing.
     at_exit { keep(name) if Process.pid == owner }
@@ -39,5 +42,3 @@ module LinesRun
     end
   end
 end
-
-LinesRun.count(ENV['FUJIN_COVERAGE']) if ENV['FUJIN_COVERAGE']

@@ -4,6 +4,7 @@ require 'etc'
 require 'fileutils'
 require 'tempfile'
 require_relative 'lines_run'
+require_relative 'split_off'
 require_relative 'test_database'
 
 # Runs what must hold, cheapest first; where something failed, what belongs to it still runs and nothing after it.
@@ -29,28 +30,27 @@ class TestRun
   HOUSE = %w[core/test/direction_test.rb core/test/documents_test.rb core/test/references_test.rb
              test/server/direction_test.rb].freeze
 
-  # Files, whether they need the database, and into how many pieces they go for each processor: a process takes
-  # seconds to begin, but nobody is to wait long for the last one.
+  # Files, whether they need the database, and into how many pieces they go for each processor: what was flown for one
+  # file is there for the next of its piece, but nobody is to wait long for the last one.
   STAGES = {
-    'core' => ['core/test/**/*_test.rb', false, 2],
+    'core' => ['core/test/**/*_test.rb', false, 1],
     'web' => ['test/web/*_test.rb', false, 1],
-    'server' => ['test/server/*_test.rb', true, 2],
+    'server' => ['test/server/*_test.rb', true, 1],
     'browser' => ['test/browser/*_test.rb', true, 4]
   }.freeze
 
-  # One process: of which stage, what is said of it, what it is, and the environment it is told by its place.
-  Job = Struct.new(:stage, :title, :command, :environment)
+  # One process: of which stage, what is said of it, the command or else the test files, and whether they need the
+  # database.
+  Job = Struct.new(:stage, :title, :command, :files, :database)
 
   # A minute and more each, whatever their size: real processes are begun, every manoeuvre is flown, every view is seen.
   LONG = %w[supervisor live command_line backup live_lessons kept_autorotation_flights kept_approach_flights cut_by_hand
             damaged_recordings flight_seen everyone labels].freeze
 
-  # What is run often is compiled as it runs, where this Ruby can: a fifth to a third less time, and the same numbers.
-  COMPILED = defined?(RubyVM::YJIT) ? %w[--yjit] : []
-
   def initialize(words)
     @stage = words.first if words.first && (words.first == 'style' || STAGES.key?(words.first))
     @words = @stage ? words.drop(1) : words
+    @begun = 0
   end
 
   def run
@@ -84,36 +84,22 @@ class TestRun
   end
 
   def style
-    [*STYLE.map { |title, command| Job.new('style', title, command, ->(_place) { {} }) },
-     Job.new('house', HOUSE.join(', '), ruby(HOUSE), counted('house', 0))]
+    [*STYLE.map { |title, command| Job.new('style', title, command) }, Job.new('house', HOUSE.join(', '), nil, HOUSE)]
   end
 
   def stage(name, pattern, database, pieces)
     files = Dir[File.join(ROOT, pattern)].map { |file| file.delete_prefix("#{ROOT}/") }.select { |file| wanted?(file) }
     files -= HOUSE if whole?
-    chunks(files, pieces * Etc.nprocessors).each_with_index.map do |some, i|
-      told = counted(name, i)
-      Job.new(name, some.join(', '), ruby(some),
-              database ? ->(place) { told.call(place).merge(database_of(place)) } : told)
-    end
+    chunks(files, pieces * Etc.nprocessors).map { |some| Job.new(name, some.join(', '), nil, some, database) }
   end
 
   def wanted?(file) = @words.empty? || @words.any? { |word| file.include?(word.delete_prefix('./')) }
 
-  # What takes long each for itself and first, then the largest.
+  # What takes long each for itself and first; the others dealt out by their size.
   def chunks(files, pieces)
     long, rest = files.partition { |file| LONG.include?(File.basename(file, '_test.rb')) }
-    slices = rest.sort_by { |file| -File.size(file) }.each_slice([rest.size.fdiv(pieces).ceil, 1].max)
-    long.sort_by { |file| LONG.index(File.basename(file, '_test.rb')) }.each_slice(1).to_a + slices.to_a
-  end
-
-  def ruby(files)
-    each = 'ARGV.each { |file| require "./#{file}" }' # rubocop:disable Lint/InterpolationCheck
-    ['bundle', 'exec', 'ruby', *COMPILED, '-Itest', '-Icore/test', '-e', each, *files]
-  end
-
-  def counted(name, index)
-    ->(_place) { whole? ? { 'FUJIN_COVERAGE' => "#{name} #{index}" } : {} }
+    alike = rest.sort_by { |file| -File.size(file) }.group_by.with_index { |_, i| i % pieces }
+    long.sort_by { |file| LONG.index(File.basename(file, '_test.rb')) }.each_slice(1).to_a + alike.values
   end
 
   # Each place has a database of its own.
@@ -153,7 +139,11 @@ class TestRun
   end
 
   def start(job, place, out)
-    Process.spawn(job.environment.call(place), *job.command, chdir: ROOT, out: out, err: out)
+    return Process.spawn(*job.command, chdir: ROOT, out: out, err: out) if job.command
+
+    @begun += 1
+    SplitOff.run(job.stage, job.files, out: out, lines: ("#{job.stage} #{@begun}" if whole?),
+                                       environment: job.database ? database_of(place) : {})
   end
 
   def tell(job, out, status, seconds)
@@ -172,4 +162,4 @@ class TestRun
   end
 end
 
-TestRun.new(ARGV).run
+TestRun.new(ARGV.slice!(0..)).run

@@ -1,6 +1,5 @@
 # frozen_string_literal: true
 
-require_relative 'lines_run'
 require_relative 'test_database'
 unless ENV['FUJIN_DATABASE_URL']
   TestDatabase.start

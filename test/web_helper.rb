@@ -3,7 +3,6 @@
 require 'bundler/setup'
 require 'json'
 require 'minitest/autorun'
-require_relative 'lines_run'
 
 # Pure TypeScript, asked from here: the module is bundled as the client's own build does it, run in Node, and each case
 # is a function's name with its arguments. One Node answers all of a process: what it has bundled it keeps, but each

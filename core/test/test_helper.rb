@@ -1,6 +1,5 @@
 # frozen_string_literal: true
 
-require_relative '../../test/lines_run'
 require 'date'
 require 'minitest/autorun'
 require_relative '../lib/fujin'

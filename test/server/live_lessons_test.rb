@@ -2,7 +2,6 @@
 
 require 'bundler/setup'
 require 'minitest/autorun'
-require_relative '../lines_run'
 require_relative '../../devices/lesson'
 require_relative '../../devices/mishaps'
 require_relative '../../core/test/followed'

@@ -3,6 +3,7 @@
 require 'etc'
 require 'fileutils'
 require 'tempfile'
+require_relative 'by_lot'
 require_relative 'lines_run'
 require_relative 'split_off'
 require_relative 'test_database'
@@ -10,7 +11,8 @@ require_relative 'test_database'
 # Runs what must hold, cheapest first; where something failed, what belongs to it still runs and nothing after it.
 # Stages follow on each other without a pause: no processor waits for the last of one.
 #
-#   bin/test                        everything
+#   bin/test                        everything; of what is done thing by thing one in five, by lot
+#   bin/test all                    all of that, too: what CI runs
 #   bin/test core                   one stage: style, core, web, server or browser
 #   bin/test core approach          the files of a stage whose name holds a word
 #   bin/test core/test/wind_test.rb one file
@@ -48,6 +50,8 @@ class TestRun
             damaged_recordings flight_seen everyone labels].freeze
 
   def initialize(words)
+    @all = words == ['all']
+    words = [] if @all
     @stage = words.first if words.first && (words.first == 'style' || STAGES.key?(words.first))
     @words = @stage ? words.drop(1) : words
     @begun = 0
@@ -55,6 +59,7 @@ class TestRun
 
   def run
     FileUtils.rm_rf(LinesRun::FOLDER)
+    draw
     took_s = Hash.new(0.0)
     began = now
     wanted = jobs
@@ -65,13 +70,22 @@ class TestRun
     puts format('   %-8s %5.0f s', 'together', now - began)
     abort "\nfujin: '#{failed}' failed." if failed
     coverage if whole?
-    puts "\nEverything passed."
+    puts "\nEverything passed#{", with lot #{lot} of what is done thing by thing: bin/test all does all of it" if lot}."
   ensure
     TestDatabase.stop
   end
 
   private
 
+  # Only a run of all stages draws; the same lot again is FUJIN_LOT=3 bin/test.
+  def draw
+    return ENV.delete(ByLot::LOT) if @all || !whole? || ENV['FUJIN_KEEP']
+
+    ENV[ByLot::LOT] ||= rand(ByLot::ONE_IN).to_s
+    puts "Of what is done thing by thing, one in five: lot #{lot} (again: #{ByLot::LOT}=#{lot} bin/test)."
+  end
+
+  def lot = ENV.fetch(ByLot::LOT, nil)
   def whole? = @stage.nil? && @words.empty?
   def now = Process.clock_gettime(Process::CLOCK_MONOTONIC)
 

@@ -1,10 +1,15 @@
 # frozen_string_literal: true
 
 require_relative 'test_helper'
+require_relative '../../test/by_lot'
 
 # Attempts that a person cut: what is refused is refused by name, what stays stays, and a recording that lacks what a
 # measure needs says so instead of falling over.
 class CutByHandTest < Minitest::Test
+  extend ByLot
+
+  by_lot(/_cut_in_recordings_that_lack_columns\z/)
+
   def flown = fly(ending: 'touchdown')
   def recut(signals = flown.signals, context = flown.context) = Fujin::Grading::Recut.new(signals, context)
   def phases(*rows) = rows.map { |id, from, to| { 'id' => id, 'start_s' => from, 'end_s' => to } }

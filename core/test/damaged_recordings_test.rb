@@ -1,10 +1,15 @@
 # frozen_string_literal: true
 
 require_relative 'test_helper'
+require_relative '../../test/by_lot'
 
 # Recordings with columns missing, cells blank or mad, and pieces gone, through everything from the reader to the
 # faults: what cannot be had is said, nothing falls over, no number is no number.
 class DamagedRecordingsTest < Minitest::Test
+  extend ByLot
+
+  by_lot(/\Atest_damage_to_/)
+
   FLIGHTS = [
     ['normal_approach', {}],
     ['steep_approach', { 'late_decision' => 7.0 }],

@@ -1,10 +1,15 @@
 # frozen_string_literal: true
 
 require_relative 'test_helper'
+require_relative '../../test/by_lot'
 
 # What holds of every manoeuvre that is found in recordings: each fault it declares has a rule by its name, and an
 # attempt that a person cut out anywhere, with any of its phases, is measured without a fall.
 class EveryManoeuvreTest < Minitest::Test
+  extend ByLot
+
+  by_lot(/_cut_by_hand_keeps_to_/)
+
   RECORDED = Fujin::Catalogue.recorded
 
   RECORDED.each do |manoeuvre|

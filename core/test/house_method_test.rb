@@ -1,9 +1,14 @@
 # frozen_string_literal: true
 
 require_relative 'test_helper'
+require_relative '../../test/by_lot'
 
 # Every setting of the house method changes the plans of the manoeuvres that declare it.
 class HouseMethodTest < Minitest::Test
+  extend ByLot
+
+  by_lot(/_changes_a_plan\z/)
+
   H = Fujin::Planning::HouseMethod
   # Count only once what they are of is what is used.
   TOGETHER = { 'turn_out_real_ft' => { 'turn_out' => 'real' },

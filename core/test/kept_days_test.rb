@@ -3,11 +3,15 @@
 require_relative 'test_helper'
 require_relative 'plan_help'
 require_relative 'kept'
+require_relative '../../test/by_lot'
 
 # Every manoeuvre's plan on days drawn by lot: wind from anywhere, any weather, type, crew, stage and settings. What a
 # caution hangs on lies on either side of its limit in some of them.
 class KeptDaysTest < Minitest::Test
+  extend ByLot
   include PlanHelp
+
+  by_lot(/\Atest_days_of_/)
 
   DAYS = 60
   # What glides is looked at along many lines; a plan of it takes twenty times as long.

@@ -3,11 +3,15 @@
 require_relative 'test_helper'
 require_relative 'kept'
 require_relative 'followed'
+require_relative '../../test/by_lot'
 
 # What the cockpit was shown of flights that the pilots of the model fly, clean and with a fault: phase, readings, what
 # they are held to, gates, and what is told so far.
 class KeptLiveTest < Minitest::Test
+  extend ByLot
   include Followed
+
+  by_lot(/\Atest_what_is_shown_of_/)
 
   HELICOPTER = %w[straight_in_autorotation turning_autorotation s_turn_autorotation low_speed_autorotation
                   hovering_autorotation normal_approach steep_approach run_on_landing].freeze

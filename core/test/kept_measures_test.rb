@@ -1,9 +1,14 @@
 # frozen_string_literal: true
 
 require_relative 'test_helper'
+require_relative '../../test/by_lot'
 
 # Every measure of every manoeuvre, taken from one flight.
 class KeptMeasuresTest < Minitest::Test
+  extend ByLot
+
+  by_lot(/\Atest_measures_of_/)
+
   WIND = Fujin::Wind.parse('330/9')
 
   Fujin::Catalogue.recorded.each do |manoeuvre|

@@ -2,11 +2,15 @@
 
 require_relative 'test_helper'
 require_relative 'plan_help'
+require_relative '../../test/by_lot'
 
 # Every manoeuvre's plan on two days, with each of its settings at both ends and each of the house's other choices, and
 # as low as it may be planned.
 class KeptPlansTest < Minitest::Test
+  extend ByLot
   include PlanHelp
+
+  by_lot(/\Atest_plans_of_/)
 
   DAYS = { 'a breeze' => { wind: '350/8' },
            'hot, high and gusty' => { wind: '320/15G24', people: 'solo', oat_c: 28.0, elevation_ft: 2500.0 } }.freeze

@@ -2,10 +2,14 @@
 
 require_relative 'test_helper'
 require_relative 'plan_help'
+require_relative '../../test/by_lot'
 
 # Every manoeuvre's plan: what each must have, and numbers that a hand can work out again.
 class ManoeuvrePlansTest < Minitest::Test
+  extend ByLot
   include PlanHelp
+
+  by_lot(/_(on_hostile_days_answers|has_numbers_with_reasons)_/)
 
   Fujin::Catalogue.all.each do |manoeuvre|
     define_method("test_#{manoeuvre.id}_has_numbers_with_reasons_a_set_up_a_path_and_cautions") do

@@ -1,10 +1,15 @@
 # frozen_string_literal: true
 
 require_relative 'test_helper'
+require_relative '../../test/by_lot'
 
 # What one change would have done: the fit finds the planted fault, mending it mends what it caused, and a flight that
 # is not the model's claims nothing.
 class OneChangeTest < Minitest::Test
+  extend ByLot
+
+  by_lot(/\Atest_(the_fit_finds|one_change_to)_/)
+
   def asked(flown, fault: flown.fault_ids.first) =
     Fujin::Grading::OneChange.new(flown.signals, flown.proposal, flown.context, fault).answer
 

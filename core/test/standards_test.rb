@@ -1,10 +1,15 @@
 # frozen_string_literal: true
 
 require_relative 'test_helper'
+require_relative '../../test/by_lot'
 
 # The standards of the whole catalogue: nothing declared is forgotten, nothing is stricter for a beginner, and what the
 # model flies cleanly is to standard at 'test'.
 class StandardsTest < Minitest::Test
+  extend ByLot
+
+  by_lot(/_flown_clean_in_/)
+
   S = Fujin::Grading::Standard
   ROW = Fujin::Grading::StandardRow
 

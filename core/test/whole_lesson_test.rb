@@ -1,10 +1,15 @@
 # frozen_string_literal: true
 
 require_relative 'test_helper'
+require_relative '../../test/by_lot'
 
 # A whole lesson of mixed attempts in one recording, with the climbs between them: each is found once, with its kind,
 # and nothing else of their kinds.
 class WholeLessonTest < Minitest::Test
+  extend ByLot
+
+  by_lot(/\Atest_every_attempt_of_/)
+
   KINDS = %w[
     straight_in_autorotation normal_approach turning_autorotation steep_approach s_turn_autorotation run_on_landing
     hovering_autorotation

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative '../browser_helper'
+require_relative '../by_lot'
 require_relative 'every_view'
 
 # What the automated check knows of WCAG 2.2 and of good practice, on every view, in every mode, at every size, and that
@@ -32,7 +33,7 @@ class EveryoneTest < Minitest::Test
   def test_every_view_in_every_mode
     a_school_at_work
     sign_in(@chief)
-    found = views.flat_map do |path, shown|
+    found = ByLot.of(views).flat_map do |path, shown|
       window(*SIZES.first)
       open_view(path, shown)
       SEEN.flat_map do |mode, size|

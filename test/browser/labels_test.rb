@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative '../browser_helper'
+require_relative '../by_lot'
 
 # Every manoeuvre that a helicopter and a gyroplane fly opens with its numbers. Of the texts in the pictures of a plan,
 # on a desk, a tablet and a phone, none lies over another, none runs out of its picture, as the browser has drawn them.
@@ -33,7 +34,7 @@ class BrowserLabelsTest < Minitest::Test
     aircraft = Fujin::AircraftRow.create!(mark: "Q-#{type[0, 4].upcase}", type_id: type)
     lesson = sortie(aircraft: aircraft, manoeuvre: first, wind_from_deg: 310, wind_kt: 12)
     copied = lesson.exercise.attributes.except('id', 'settings', 'manoeuvre', 'position')
-    others = Fujin::Catalogue.all.select { |one| one.for?(aircraft.type) && one.id != first }
+    others = ByLot.of(Fujin::Catalogue.all.select { |one| one.for?(aircraft.type) && one.id != first })
     others.each_with_index { |one, i| lesson.exercises.create!(**copied, manoeuvre: one.id, position: i + 1) }
     lesson.reload
   end

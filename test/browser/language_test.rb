@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative '../browser_helper'
+require_relative '../by_lot'
 require_relative '../pseudo'
 require_relative 'every_view'
 
@@ -76,7 +77,7 @@ class LanguageTest < Minitest::Test
     make_ready
     sign_in(@chief)
     listening = cdp('Page.addScriptToEvaluateOnNewDocument', source: LISTEN)
-    found = views.keys.flat_map do |path|
+    found = ByLot.of(views.keys).flat_map do |path|
       visit path
       assert_selector 'h1'
       assert_all_there

@@ -4,6 +4,7 @@ require_relative '../server_helper'
 require 'open3'
 require 'tmpdir'
 require 'zlib'
+require_relative '../by_lot'
 
 # A cluster with what an earlier version had stored.
 module EarlierVersion
@@ -54,8 +55,11 @@ end
 # Of those in test/dumps, each is what the version whose newest migration it is named by had stored (test/dumps/dump.rb)
 # after its own tests' school was taught two lessons alone, two attempts each, graded, signed off, one tap.
 class EarlierVersionsTest < Minitest::Test
+  extend ByLot
   include ServerHelp
   include EarlierVersion
+
+  by_lot(/\Atest_what_\d+_stored_/)
 
   DUMPS = Dir[File.expand_path('../dumps/*.sql.gz', __dir__)]
 

@@ -5,6 +5,7 @@ require 'fileutils'
 require 'tempfile'
 require_relative 'by_lot'
 require_relative 'lines_run'
+require_relative 'processors'
 require_relative 'split_off'
 require_relative 'test_database'
 
@@ -62,12 +63,13 @@ class TestRun
     draw
     took_s = Hash.new(0.0)
     began = now
+    processors = Processors.now
     wanted = jobs
     abort "fujin: no test's name holds '#{@words.join("' or '")}'." if wanted.empty?
     failed = in_order(wanted, took_s)
     puts
     took_s.each { |stage, seconds| puts format('   %-8s %5.0f s of one processor', stage, seconds) }
-    puts format('   %-8s %5.0f s', 'together', now - began)
+    puts format('   %-8s %5.0f s%s', 'together', now - began, Processors.told(processors, Processors.now))
     abort "\nfujin: '#{failed}' failed." if failed
     coverage if whole?
     puts "\nEverything passed#{", with lot #{lot} of what is done thing by thing: bin/test all does all of it" if lot}."

@@ -19,6 +19,17 @@ class DispersionTest < Minitest::Test
 
   def median(values) = Fujin::Quantities.median(values)
 
+  # Begun so much farther out, everything ends so much shorter: nothing else hangs on it.
+  def test_an_entry_that_lies_elsewhere_moves_the_end_with_it
+    [dispersion, dispersion(wind: '020/12')].each do |reduced|
+      planned, far, near = [0.0, 150.0, -90.0].map { |feet| reduced.place('glide', A::Dispersion::NONE.with(entry_ft: feet)) }
+
+      assert_in_delta(-150.0, far[0] - planned[0], 0.01)
+      assert_in_delta 90.0, near[0] - planned[0], 0.01
+      assert_in_delta planned[1], far[1], 0.01
+    end
+  end
+
   # Each is drawn as widely as it is said to scatter; a delay is never less than none.
   def test_what_is_drawn_scatters_as_it_is_said_to
     said = { speed_kt: 3.0, rotor_pct: 1.5, flare_height_ft: 12.0, entry_ft: 90.0, across_ft: 30.0, bank_deg: 5.0 }

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative 'test_helper'
+require_relative 'written_flight'
 
 # Rectangles, turns across a line and effects of controls: found only against what was planned, measured, explained.
 class FiguresTest < Minitest::Test
@@ -116,6 +117,32 @@ class FiguresTest < Minitest::Test
 
     assert_in_delta plan('turns_across_a_line').value('turn_radius_ft') * 0.5, value(pair, 'turn_radius_max_off_ft'), 60
     assert_equal %w[drifted_off_track], pair.faults.map(&:id)
+  end
+
+  # A line across the wind of 320°, crossed downwind and back in a minute each, written out: so many degrees from square
+  # to it at the first crossing, the track turned through so many until the next.
+  def crossed(off: 0.0, turned: 180.0, agl: 800.0, kt: 60.0)
+    radius = plan('turns_across_a_line').value('turn_radius_ft')
+    csv = WrittenFlight.new(61.0) do |t|
+      out = radius * Math.sin(Math::PI * t / 30.0)
+      share = 0.5 - (0.5 * Math.cos(Math::PI * t / 30.0))
+      { 'north_ft' => out * Math.cos(140.0 * Q::DEG), 'east_ft' => out * Math.sin(140.0 * Q::DEG), 'gs_kt' => kt,
+        'ias_kt' => kt, 'agl_ft' => agl, 'track_deg' => 140.0 + off + (turned * share) }
+    end.csv
+    context = Fujin::Lessons.context(conditions: day, spot: SPOT, wind: WIND, course_deg: COURSE, planned: true,
+                                     exercise: 'turns_across_a_line')
+    Fujin::Grading::Grader.new(signals_of(csv, day, wind: WIND), context).attempts
+      .count { |one| one.manoeuvre == 'turns_across_a_line' }
+  end
+
+  # Flatter than 35° to the line it was followed; a half circle turns through 110° to 250°; higher than 150 ft and
+  # faster than 25 kt it is flown.
+  def test_turns_across_a_line_by_how_it_is_crossed_and_how_far_turned
+    { { off: 54.0 } => 1, { off: 56.0 } => 0, { off: -54.0 } => 1, { off: -56.0 } => 0,
+      { off: 34.0, turned: 112.0 } => 1, { off: 34.0, turned: 108.0 } => 0,
+      { off: -34.0, turned: 248.0 } => 1, { off: -34.0, turned: 252.0 } => 0,
+      { agl: 152.0 } => 1, { agl: 148.0 } => 0, { kt: 25.5 } => 1, { kt: 24.5 } => 0 }
+      .each { |how, count| assert_equal count, crossed(**how), how.inspect }
   end
 
   # Half circles that reach so far out, of the planned radius: under 0.4 it is a line flown crookedly, over 2 a circuit.

@@ -112,6 +112,19 @@ class FindingHandlingTest < Minitest::Test
     assert_empty of(graded(flown), 'circuit')
   end
 
+  # Once round in three corners of 120° is no circuit: it has no downwind leg.
+  def test_a_triangle_is_no_circuit
+    third = ->(flown) { flown.leg(12, turn_deg_s: -10.0, roll_deg: -22.0).leg(0.5, roll_deg: 0.0) }
+    flown = flight(wind_kt: 0.0).leg(5).leg(3, agl_ft: 4.0).leg(14).leg(12, gs_kt: 25.0, agl_ft: 10.0)
+      .leg(20, gs_kt: 58.0, agl_ft: 450.0)
+    2.times { third.call(flown).leg(30) }
+    third.call(flown).leg(25, gs_kt: 50.0, agl_ft: 430.0).leg(4).approach(10.0, from_kt: 50.0).leg(20, gs_kt: 0.0)
+    found = graded(flown)
+
+    assert_empty of(found, 'circuit')
+    assert_equal 1, of(found, 'normal_approach').size
+  end
+
   JOINED = { throttle_pct: 80.0, collective_pct: 45.0, map_inhg: 21.0 }.freeze
   GLIDING = { throttle_pct: 0.0, collective_pct: 1.0, map_inhg: 11.0, nr_pct: 100.0 }.freeze
 

@@ -61,6 +61,17 @@ class GovernorOffTest < Minitest::Test
     assert_empty found(flight { { 'agl_ft' => 0.0 } })
   end
 
+  # The first sample with the governor on again ends it; a recording that is over before has no such moment.
+  def test_it_ends_at_the_switch_or_with_the_recording
+    switched = found(flight { |t| joined(t) }).first.attempt
+    open = found(flight(seconds: 75.0) { |t| joined(t) }).first.attempt
+
+    assert_in_delta ON_S, switched.event(:governor_on_s), 0.02
+    assert_in_delta ON_S, switched.end_s, 0.02
+    assert_nil open.event(:governor_on_s)
+    assert_in_delta 75.0, open.end_s, 0.02
+  end
+
   # A switch that is on for less than a second in between was knocked; for longer it was meant.
   def test_a_second_of_the_governor_makes_two_of_it
     on_for = ->(seconds) { found(flight { |t| t.between?(50.0, 50.0 + seconds) ? { 'governor_on' => 1 } : {} }).size }

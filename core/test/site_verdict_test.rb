@@ -145,6 +145,9 @@ class SiteVerdictTest < Minitest::Test
 
     assert_equal 'suitable', wire_at.call(6.5).verdict
     assert_equal [%w[wire survey_age_days]], because(wire_at.call(8))
+    assert_equal 'suitable', wire_at.call(7.0).verdict
+    # What began on the eighth day is never said to be seven days old.
+    assert_equal([[8, 7]], wire_at.call(7.1).because.map { |one| [one.value, one.limit] })
     assert_equal 'suitable', verdicts(seen.call(tree(200, 200, 30), 29), at: now)['drop_off'].verdict
     assert_equal 'if', verdicts(seen.call(tree(200, 200, 30), 32), at: now)['drop_off'].verdict
   end

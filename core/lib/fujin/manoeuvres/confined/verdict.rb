@@ -141,7 +141,7 @@ module Fujin
           @site.standing.filter_map do |one|
             days = one.at && ((@day.at - Time.iso8601(one.at.length > 10 ? one.at : "#{one.at}T00:00:00Z")) / 86_400.0)
             limit = STALE_DAYS.fetch(one.what, USUAL_STALE_DAYS)
-            reason(one.id, 'survey_age_days', days.floor, limit) if days && days > limit
+            reason(one.id, 'survey_age_days', days.ceil, limit) if days && days > limit
           rescue ArgumentError
             nil
           end

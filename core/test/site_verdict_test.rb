@@ -137,6 +137,16 @@ class SiteVerdictTest < Minitest::Test
     assert_equal 'suitable', verdicts(good, hottest: 5.0)['shut_down'].verdict
   end
 
+  # Nobody reads "10 kt across, 10 at most": as many digits as tell the two apart, else one.
+  def test_what_breaks_a_limit_is_never_said_to_be_the_limit
+    told = ->(value, limit) { Fujin::Manoeuvres::Confined::Reason.new(number: 'crosswind_kt', value: value, limit: limit).text }
+
+    { [10.04, 10.0] => '10.04 kt across, 10 at most', [10.004, 10] => '10.004 kt across, 10 at most',
+      [12.34, 10.0] => '12.3 kt across, 10 at most', [10.0, 10.0] => '10 kt across, 10 at most',
+      [16.06, 15.96] => '16.1 kt across, 16 at most' }
+      .each { |(value, limit), words| assert_equal words, told.call(value, limit) }
+  end
+
   # A wire seen eight days ago is seen again before it counts; a tree after a month.
   def test_a_survey_grows_old
     now = Time.utc(2026, 6, 21, 12)

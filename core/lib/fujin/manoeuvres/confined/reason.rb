@@ -10,6 +10,9 @@ module Fujin
           # The site's own need no name before them.
           self::NAMELESS = ['site', 'wind', 'spot', 'approach', 'departure', nil].freeze
 
+          # A digit behind the point; more where only they tell what it is from what was wanted.
+          self::DIGITS = (1..4)
+
           # Without whose it is.
           def text = Text.of(self.class::WORDS.fetch(number), value: shown(value), limit: shown(limit))
 
@@ -25,7 +28,14 @@ module Fujin
           def shown(told)
             return Sites::Spoken.of(told.to_s) unless told.is_a?(Numeric)
 
-            told.round(1).to_s.delete_suffix('.0')
+            told.round(digits).to_s.delete_suffix('.0')
+          end
+
+          # What is over a limit is never said to be the limit.
+          def digits
+            return self.class::DIGITS.first unless [value, limit].all?(Numeric)
+
+            self.class::DIGITS.find { |count| value.round(count) != limit.round(count) } || self.class::DIGITS.first
           end
         end
     end

@@ -7,7 +7,6 @@ require_relative 'by_lot'
 require_relative 'lines_run'
 require_relative 'processors'
 require_relative 'split_off'
-require_relative 'test_database'
 
 # Runs what must hold, cheapest first; where something failed, what belongs to it still runs and nothing after it.
 # Stages follow on each other without a pause: no processor waits for the last of one.
@@ -74,7 +73,7 @@ class TestRun
     coverage if whole?
     puts "\nEverything passed#{", with lot #{lot} of what is done thing by thing: bin/test all does all of it" if lot}."
   ensure
-    TestDatabase.stop
+    TestDatabase.stop if @cluster
   end
 
   private
@@ -121,11 +120,17 @@ class TestRun
   # Each place has a database of its own.
   def database_of(place)
     @databases ||= Hash.new do |known, number|
-      @cluster ||= TestDatabase.start
+      @cluster ||= started_cluster
       @cluster.create_database("fujin_place_#{number}")
       known[number] = TestDatabase.urls(@cluster, "fujin_place_#{number}")
     end
     @databases[place]
+  end
+
+  # Read only now, when the lines that are run are counted.
+  def started_cluster
+    require_relative 'test_database'
+    TestDatabase.start
   end
 
   # As many at a time as there are processors; what each printed comes in one piece.
@@ -178,4 +183,5 @@ class TestRun
   end
 end
 
+# What is left in ARGV the tests of each process would take for theirs.
 TestRun.new(ARGV.slice!(0..)).run

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative 'test_helper'
+require_relative '../../test/by_lot'
 
 # What a family's pilot flies, how each of its faults shows, and what is found, measured and named in it.
 module KeptFlights
@@ -24,7 +25,11 @@ module KeptFlights
     end
   end
 
-  def self.extended(test) = test.include(Answers)
+  def self.extended(test)
+    test.include(Answers)
+    test.extend(ByLot)
+    test.by_lot(/\Atest_flights_of_/)
+  end
 
   # What each test asks.
   module Answers

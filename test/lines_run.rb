@@ -6,7 +6,7 @@ require 'json'
 
 # Which lines of the code the tests run. Each line is counted once, which costs hardly anything even in
 # the flight model; each process keeps its own lines, and `test/run.rb` puts them together. A process that is split off
-# has those, too, that were run while its code was read.
+# begins without those that were run while its code was read: whoever read it keeps them.
 module LinesRun
   ROOT = File.expand_path('..', __dir__)
   FOLDER = File.join(ROOT, 'var', 'coverage')

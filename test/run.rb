@@ -176,6 +176,7 @@ class TestRun
 
   # Lines of the code that some test ran.
   def coverage
+    LinesRun.keep('read')
     puts "\n== Coverage"
     LinesRun.totals.each do |part, (run, there)|
       puts format('   %-8s %5.1f %% of %d lines', part, 100.0 * run / there, there) if there.positive?

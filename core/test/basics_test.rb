@@ -83,6 +83,32 @@ class BasicsTest < Minitest::Test
     assert_in_delta 180, Q.wrap_deg(-180), 1e-9
   end
 
+  # A parabola is met by its three nearest steps, wherever they lie; beyond the last step nothing is made up.
+  def test_three_steps_of_a_parabola
+    parabola = ->(x) { 3.0 + (2.0 * x) - (0.5 * x * x) }
+    steps = [-4.0, -1.0, 0.0, 2.0, 5.0]
+    met = ->(x) { Fujin::Lagrange.weights(steps, x).sum { |i, weight| weight * parabola.call(steps[i]) } }
+
+    [-4.0, -2.5, -0.5, 0.0, 1.0, 3.0, 5.0].each { |x| assert_in_delta parabola.call(x), met.call(x), 1e-12, x }
+    assert_in_delta parabola.call(5.0), met.call(7.0), 1e-12
+  end
+
+  # y = 2 p - 3 q through three samples; of samples along one line a and b are not told apart, however large or small.
+  def test_a_fit_of_two_terms
+    fit = ->(size, *pairs) {
+      pairs.each_with_object(Fujin::TwoTermFit.new) do |(p, q), sums|
+        sums.take(size * p, size * q, size * ((2.0 * p) - (3.0 * q)), 0.3)
+      end
+    }
+    [1e-4, 1.0, 1e4].each do |size|
+      found = fit.call(size, [1.0, 0.5], [2.0, -1.0], [0.3, 4.0])
+
+      [2.0, -3.0].zip(found.coefficients || []).each { |expected, value| assert_in_delta expected, value.to_f, 1e-9 }
+      assert_in_delta 0.0, found.misfit(2.0, -3.0) / (size**2), 1e-9
+      assert_nil fit.call(size, *[0.1, 0.7, 1.3, 0.77].map { |x| [x, 3.3 * x] }).coefficients, size
+    end
+  end
+
   def test_roots_and_minima
     assert_in_delta Math.sqrt(2), Fujin::Roots.find(0.0, 2.0) { |x| (x * x) - 2 }, 1e-5
     assert_in_delta 3.0, Fujin::Roots.minimum(0.0, 10.0) { |x| (x - 3)**2 }.first, 1e-2

@@ -80,8 +80,8 @@ module Fujin
                 )
               end
             end
-          across = weights(ROTOR_STEPS_PCT, rotor_pct)
-          weights(SPEED_STEPS_KT, speed_kt).sum { |i, u| u * across.sum { |j, v| v * @sinks[i][j] } }
+          across = Lagrange.weights(ROTOR_STEPS_PCT, rotor_pct)
+          Lagrange.weights(SPEED_STEPS_KT, speed_kt).sum { |i, u| u * across.sum { |j, v| v * @sinks[i][j] } }
         end
 
         FIELDS = %i[along_m across_m seconds height_m lined_up_s].freeze
@@ -96,7 +96,7 @@ module Fujin
 
             step = FLOWN_STEPS.fetch(name)
             ends = [flown(part, name, -step), base, flown(part, name, step)]
-            weights([-step, 0.0, step], value).each do |i, weight|
+            Lagrange.weights([-step, 0.0, step], value).each do |i, weight|
               FIELDS.each_with_index { |f, k| sums[k] += weight * (ends[i].public_send(f) - base.public_send(f)) }
             end
           end
@@ -108,20 +108,6 @@ module Fujin
                   value]] ||= part == :begun ? @plan.begun(**of(name, value)) : @plan.flared(**of(name, value))
 
         def of(name, value) = name ? { name => value } : {}
-
-        # Lagrange's weights of the three steps nearest to a value, by index.
-        def weights(steps, value)
-          value = value.clamp(steps.first, steps.last)
-          first = value < steps[1] ? 0 : [steps.index { |step| step >= value } - 1, steps.size - 3].min
-          a = steps[first]
-          b = steps[first + 1]
-          c = steps[first + 2]
-          [
-            [first, (value - b) * (value - c) / ((a - b) * (a - c))],
-            [first + 1, (value - a) * (value - c) / ((b - a) * (b - c))],
-            [first + 2, (value - a) * (value - b) / ((c - a) * (c - b))]
-          ]
-        end
       end
     end
   end

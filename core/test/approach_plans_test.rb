@@ -16,6 +16,15 @@ class ApproachPlansTest < Minitest::Test
     assert_in_delta (500 - 4) / Math.tan(10 * Q::DEG), found.value('entry_distance_ft'), 0.5
   end
 
+  def test_a_course_is_one_of_the_compass
+    [0.0, 360.0].each { |course| assert_kind_of Fujin::Planning::Plan, plan('normal_approach', course: course) }
+    [-1.0, 361.0].each do |course|
+      refused = assert_raises(Fujin::InvalidInput) { plan('normal_approach', course: course) }
+
+      assert_equal 'course_deg', refused.problems[0][:path]
+    end
+  end
+
   def test_the_steep_approach_keeps_to_the_sink_it_is_allowed
     %w[curve flat].each do |limit|
       found = plan('steep_approach', house: { 'sink_limit' => limit })

@@ -17,8 +17,9 @@ class AutorotationEdgesTest < Minitest::Test
              throttle: [[0.0, 80.0], [20.0, 80.0], [20.5, 0.0]] }.freeze
 
   # @param how [Hash{Symbol => Array}] points of [time, value]
+  # @param lacking [Array<String>] columns that the recorder does not have
   # @return [Array<Fujin::Grading::Attempt>]
-  def glided(**how)
+  def glided(seconds: 80.0, lacking: [], **how)
     lines = LANDED.merge(how).transform_values { |points| along(*points) }
     speed, pitch, height, throttle = lines.values_at(:speed, :pitch, :height, :throttle)
     state = ->(t) do
@@ -29,7 +30,9 @@ class AutorotationEdgesTest < Minitest::Test
     end
     day = conditions(wind: CALM)
     context = Fujin::Lessons.context(conditions: day, spot: SPOT, course_deg: 350.0, wind: CALM)
-    Fujin::Manoeuvres::Autorotation::Finder.new(signals_of(WrittenFlight.new(80.0, &state).csv, day), context).find
+    Fujin::Manoeuvres::Autorotation::Finder
+      .new(signals_of(WrittenFlight.new(seconds, columns: WrittenFlight::STILL.keys - lacking, &state).csv,
+                      day), context).find
   end
 
   # So slow while it sinks from one height to another.
@@ -58,6 +61,33 @@ class AutorotationEdgesTest < Minitest::Test
     entry = slowed(29.0, 700.0, 600.0).phase('entry')
 
     assert_in_delta 36.05 + (10.0 * (GLIDE_KT - 6.0 - 31.0) / 32.0), entry.end_s, 0.15
+  end
+
+  # Without a nose the flare is told by the ground speed: from 54 s it comes off by so much a second.
+  def test_how_fast_the_speed_comes_off_in_a_flare
+    flared = [1.6, 1.4].map do |rate|
+      slow = 63.0 - (8.0 * rate)
+      glided(lacking: ['pitch_deg'],
+             speed: [[0.0, 63.0], [54.0, 63.0], [62.0, slow], [80.0, slow]]).first.phase('flare')
+    end
+
+    assert_in_delta 53.0, flared[0].start_s, 1.0
+    assert_nil flared[1]
+  end
+
+  # The ground met so long after the throttle closed: four minutes of a glide are looked through for its flare.
+  def test_how_long_a_glide_may_take
+    flared = [230.0, 262.0].map do |seconds|
+      down = 20.0 + seconds
+      top = SINK_FT_S * seconds
+      glided(seconds: 300.0,
+             speed: [[0.0, 63.0], [down - 12.0, 63.0], [down - 4.0, 10.0], [down, 0.0]],
+             pitch: [[0.0, 0.0], [down - 9.0, 0.0], [down - 8.0, 10.0], [down - 4.0, 10.0], [down - 3.0, 2.0]],
+             height: [[0.0, top], [20.0, top], [down - 8.8, 70.0], [down - 4.0, 5.0], [down, 0.0]])
+        .first.phase_ids.include?('flare')
+    end
+
+    assert_equal [true, false], flared
   end
 
   def again_after(seconds)

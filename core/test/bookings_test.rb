@@ -205,6 +205,14 @@ class BookingsTest < Minitest::Test
     assert_equal 'minima.solo.visibility_m', error.problems[0][:path]
   end
 
+  # One beside another: what else is strange is not left out.
+  def test_every_strange_rule_is_named
+    set = { 'nap_min' => 10, 'minima' => { 'tea' => {} }, 'required' => ['passport'] }
+    error = assert_raises(Fujin::InvalidInput) { Bookings::Rules.new(set) }
+
+    assert_equal(%w[nap_min minima.tea required.passport], error.problems.map { |problem| problem[:path] })
+  end
+
   # Every number and every least visibility and cloud base may be what its range ends at, and nothing beyond it.
   def test_the_ends_of_each_range
     minima = { 'visibility_m' => [800, 20_000], 'cloud_base_ft' => [300, 5000] }

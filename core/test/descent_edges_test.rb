@@ -112,6 +112,19 @@ class DescentEdgesTest < Minitest::Test
     refute_nil high&.phase('climb')
   end
 
+  # Rolling from 40 s, off after so long: what rolls for longer than a minute takes off from no roll that is told.
+  def test_how_long_a_roll_may_take
+    off = [57.0, 63.0].map do |seconds|
+      lifts = 40.0 + seconds
+      away = lines(height: along([0.0, 0.0], [lifts, 0.0], [lifts + 30.0, 300.0], [140.0, 300.0]),
+                   speed: along([0.0, 0.0], [40.0, 0.0], [50.0, 45.0], [140.0, 45.0]),
+                   nr_pct: along([0.0, 0.0], [20.0, 0.0], [38.0, 60.0], [42.0, 60.0], [50.0, 95.0], [140.0, 95.0]))
+      found('gyro_take_off', away, seconds: 140.0, id: 'sorrel-g').count { |one| one.phase('climb') }
+    end
+
+    assert_equal [1, 0], off
+  end
+
   # A glide at 60 kt into the ground, the throttle closed so long before it sinks; the nose up for the flare.
   def landing(throttle: 0.0, engine: 100.0, closed_before_s: 2.0, flare_ft: 40.0, flare_deg: 8.0, rolls_s: 12.0)
     sinks = 40.0

@@ -96,6 +96,26 @@ class FindingHandlingTest < Minitest::Test
     end
   end
 
+  # A recorder that shows eight feet with its skids on the ground and the collective down: heights are counted from
+  # there.
+  def test_a_height_channel_that_shows_eight_feet_on_the_ground
+    head, *rows = circuit(1).csv.lines
+    height, collective = %w[agl_ft collective_pct].map { |name| head.chomp.split(',').index(name) }
+    as_it_is, eight_more = [0.0, 8.0].map do |more|
+      raised = rows.map do |line|
+        row = line.chomp.split(',', -1)
+        row[collective] = '0' if row[height].to_f < 0.5
+        row[height] = (row[height].to_f + more).to_s
+        row.join(',') << "\n"
+      end
+      of(grade_csv([head, *raised].join, house: Fujin::Planning::HouseMethod.new).proposals, 'circuit').first
+    end
+
+    %w[set_up_height_ft set_up_after_s set_up_distance_ft].each do |id|
+      assert_in_delta value(as_it_is, id), value(eight_more, id), 0.5, id
+    end
+  end
+
   def test_spacing_is_the_distance_between_the_lines
     flown = circuit(3)
     # Two corners of 90° at about 60 kt and ten degrees a second, and eight seconds across.

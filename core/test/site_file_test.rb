@@ -52,6 +52,19 @@ class SiteFileTest < Minitest::Test
     assert_nil site(ground, tree(50, 0, nil)).obstacles[0].top
   end
 
+  # Of two spots, one either side of the middle.
+  def test_a_line_that_names_no_spot_belongs_to_the_one_it_meets
+    found = site(ground, spot(10, 0, id: 'north'), spot(-10, 0, id: 'south'),
+                 approach([-600, 0], [10, 0], spot: nil), departure([-10, 0], [600, 0], spot: nil))
+
+    assert_equal({ 'in' => 'north', 'out' => 'south' }, found.lines.to_h { |line| [line.id, line.spot] })
+  end
+
+  def test_a_line_ends_within_a_metre_of_its_spot
+    assert_equal 'spot', site(ground, spot, approach([-300, 0], [-0.9, 0])).lines[0].spot
+    assert_includes refused(ground, spot, approach([-300, 0], [-1.15, 0])), 'in: ends 1.1 m from its spot'
+  end
+
   # What a number may be, on either side.
   {
     'elevation_ft' => [-1500, 20_000], 'surroundings_ft' => [-5000, 5000], 'slope_deg' => [0, 45],

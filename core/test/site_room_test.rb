@@ -79,6 +79,11 @@ class SiteRoomTest < Minitest::Test
 
     assert_operator room(north_wall).headings_clear[0][0], :>, room(north_wall).headings_clear[0][1]
     assert_equal [[0, 360]], room.headings_clear
+    # Twenty degrees through north, either way round; the other way the tail meets the wall.
+    turns = { 'right' => [350, 10], 'left' => [10, 350] }
+
+    turns.each { |side, (from, to)| assert_equal [side, true], [side, room(north_wall).turn_clear?(from, to, side)] }
+    turns.each { |side, (from, to)| assert_equal [side, false], [side, room(north_wall).turn_clear?(to, from, side)] }
   end
 
   # What cannot be walked among is not in the disc's way; it bars the ground itself.

@@ -96,5 +96,8 @@ class SiteSurveyTest < Minitest::Test
     assert_in_delta 0.0, into.course_deg, 0.1
     assert_includes 60..120, clear.course_deg.round
     assert_includes 240..300, found.approaches.find { |one| one.why.include?('clearest') }.flown.course_deg.round
+    [*found.approaches, *found.departures].each do |one|
+      assert_in_delta 700.0, (one.flown.line.points.last - one.flown.line.points.first).abs, 0.1, one.flown.line.id
+    end
   end
 end

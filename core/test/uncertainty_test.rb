@@ -38,6 +38,17 @@ class UncertaintyTest < Minitest::Test
     assert_equal ias.sort, nr.sort
   end
 
+  # A rotor whose speed was not recorded turns as it is governed to, within three percent nine times of ten.
+  def test_an_unrecorded_rotor_speed_is_the_governed_one
+    signals = signals_of(WrittenFlight.new(20.0) { {} }.csv, conditions)
+    shares = Array.new(8) do |try|
+      signals.rerecorded(10.0, 12.0, Fujin::Stratified.new(try), Random.new(1)).unrecorded_rpm_share
+    end
+
+    assert_in_delta 1.0, shares.sum / 8.0, 1e-9
+    assert_in_delta 0.03 / NINE, Math.sqrt(shares.sum { |share| (share - 1.0)**2 } / 7.0), 0.001
+  end
+
   # Level at 60 kt and 800 ft; the glide is only a stretch of it.
   def glide(noise_kt: 0.0, every: 1, sink_fpm: 0.0)
     draw = normal(2)

@@ -2,6 +2,7 @@
 
 require_relative 'server_helper'
 require_relative 'as_shown'
+require_relative 'by_lot'
 require_relative '../devices/flight_recorder'
 require 'capybara/minitest'
 require 'que/command_line_interface'
@@ -12,6 +13,13 @@ require 'tmpdir'
 module BrowserHelp
   include Capybara::DSL
   include Capybara::Minitest::Assertions
+
+  # Of what is done as by hand one in five is drawn; a class that is not to be says so.
+  def self.included(tests)
+    super
+    tests.extend(ByLot)
+    tests.by_lot(/\Atest_/)
+  end
 
   Selenium::WebDriver::Chrome::Service.driver_path = '/usr/bin/chromedriver'
   FLAGS = %w[

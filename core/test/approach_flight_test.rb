@@ -1,10 +1,14 @@
 # frozen_string_literal: true
 
 require_relative 'test_helper'
+require_relative '../../test/by_lot'
 
 # Approaches flown by the model at a known truth: found with their kind and boundaries, measured, their planted fault
 # named first, and none named when there is none.
 class ApproachFlightTest < Minitest::Test
+  extend ByLot
+
+  by_lot(/_is_found_where_it_is_and_accused_of_nothing\z|_is_the_first_fault_named\z/)
   Flight = Struct.new(:run, :proposals, :signals, :context) do
     def proposal = proposals.size == 1 ? proposals.first : raise("found #{proposals.map { |p| p.attempt.manoeuvre }}")
     def value(id) = proposal.measures.fetch(id).value

@@ -1,9 +1,13 @@
 # frozen_string_literal: true
 
 require_relative 'test_helper'
+require_relative '../../test/by_lot'
 
 # Plans with the wind from every side: entry points by the time that the wind has, and flown whole.
 class WindPlansTest < Minitest::Test
+  extend ByLot
+
+  by_lot(/_ends_at_its_spot_in_every_wind\z/)
   A = Fujin::Manoeuvres::Autorotation
   PLANS = { 'straight_in_autorotation' => A::StraightInPlan, 'turning_autorotation' => A::TurningPlan,
             's_turn_autorotation' => A::STurnPlan }.freeze

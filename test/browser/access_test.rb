@@ -7,6 +7,9 @@ class BrowserAccessTest < Minitest::Test
   include ServerHelp
   include BrowserHelp
 
+  # Who may do what is never drawn.
+  by_lot(nil)
+
   def test_sun_and_dusk_pass_the_check_on_a_tablet
     at_home(@instructor)
     window(1180, 820)

@@ -7,6 +7,9 @@ class JourneyTest < Minitest::Test
   include ServerHelp
   include BrowserHelp
 
+  # The way through the whole of it, in every run.
+  by_lot(nil)
+
   def number(label)
     find('section[aria-label="Numbers"]')
       .find('.label', text: label, exact_text: true)

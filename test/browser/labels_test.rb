@@ -1,13 +1,15 @@
 # frozen_string_literal: true
 
 require_relative '../browser_helper'
-require_relative '../by_lot'
 
 # Every manoeuvre that a helicopter and a gyroplane fly opens with its numbers. Of the texts in the pictures of a plan,
 # on a desk, a tablet and a phone, none lies over another, none runs out of its picture, as the browser has drawn them.
 class BrowserLabelsTest < Minitest::Test
   include ServerHelp
   include BrowserHelp
+
+  # Manoeuvres are drawn, not tests.
+  by_lot(nil)
 
   # A picture is drawn anew for another width by the next frame.
   OVERLAPS = <<~JS

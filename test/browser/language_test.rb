@@ -1,7 +1,6 @@
 # frozen_string_literal: true
 
 require_relative '../browser_helper'
-require_relative '../by_lot'
 require_relative '../pseudo'
 require_relative 'every_view'
 
@@ -11,6 +10,9 @@ class LanguageTest < Minitest::Test
   include ServerHelp
   include BrowserHelp
   include EveryView
+
+  # Views are drawn, not tests.
+  by_lot(nil)
 
   # Symbols of units, an address and a system's own code are the same in every language; what each
   # control is called is the core's data.

@@ -25,14 +25,16 @@ class ByLotTest < Minitest::Test
   end
 
   # Never run as tests: what of them would be is asked.
-  MANY = Class.new(Minitest::Test) do
-    extend ByLot
+  MANY, ALWAYS = [/\Atest_thing_/, nil].map do |names|
+    Class.new(Minitest::Test) do
+      extend ByLot
 
-    by_lot(/\Atest_thing_/)
-    9.times { |i| define_method("test_thing_#{i}") { flunk } }
-    define_method(:test_a_rule) { flunk }
+      by_lot(names)
+      9.times { |i| define_method("test_thing_#{i}") { flunk } }
+      define_method(:test_a_rule) { flunk }
+    end
   end
-  Minitest::Runnable.runnables.delete(MANY)
+  [MANY, ALWAYS].each { |tests| Minitest::Runnable.runnables.delete(tests) }
 
   def test_only_things_of_many_are_drawn
     told = ENV.fetch(ByLot::LOT, nil)
@@ -41,6 +43,7 @@ class ByLotTest < Minitest::Test
     assert_equal 9, drawn.flatten.uniq.grep(/thing/).size
     assert_equal([['test_a_rule']], drawn.map { |names| names.grep(/rule/) }.uniq)
     assert_equal [2, 3], drawn.map(&:size).minmax
+    assert_equal 10, ALWAYS.runnable_methods.size
   ensure
     ENV[ByLot::LOT] = told
   end

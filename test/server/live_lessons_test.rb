@@ -5,11 +5,15 @@ require 'minitest/autorun'
 require_relative '../../devices/lesson'
 require_relative '../../devices/mishaps'
 require_relative '../../core/test/followed'
+require_relative '../by_lot'
 
 # Lessons of every family as the stand-in recorder sends them, followed in the cockpit: which exercise, which phase,
 # what it is held to; and what becomes of the calls when the recorder fails.
 class LiveLessonsTest < Minitest::Test
+  extend ByLot
   include Followed
+
+  by_lot(/\Atest_follows_/)
 
   WIND = '350/8'
   FLOWN = {} # rubocop:disable Style/MutableConstant
@@ -44,7 +48,7 @@ class LiveLessonsTest < Minitest::Test
 
   def of(kind, *phases) = phases.map { |phase| [kind, phase] }
 
-  def test_a_rectangle_side_by_side
+  def test_follows_a_rectangle_side_by_side
     sides = of('rectangle', 'downwind', 'crosswind', 'upwind', 'crosswind_back')
 
     assert_equal sides * 2, shown('tansy-2', 'rectangle')
@@ -64,34 +68,34 @@ class LiveLessonsTest < Minitest::Test
                     0.9 * crosswind.size
   end
 
-  def test_half_circles_across_a_line
+  def test_follows_half_circles_across_a_line
     assert_equal of('turns_across_a_line', 'downwind_turn', 'upwind_turn') * 2,
                  shown('tansy-2', 'turns_across_a_line').first(4)
   end
 
-  def test_a_circle_and_a_change_of_speed
+  def test_follows_a_circle_and_a_change_of_speed
     assert_equal of('turn_about_a_point', 'turn'), shown('tansy-2', 'turn_about_a_point').uniq
     assert_equal of('level_speed_change', 'level'), shown('tansy-2', 'level_speed_change').uniq
   end
 
-  def test_a_circuit_leg_by_leg
+  def test_follows_a_circuit_leg_by_leg
     legs = of('circuit', 'upwind', 'crosswind', 'downwind', 'base', 'final')
 
     assert_equal legs, shown('tansy-2', 'circuit', to_s: 340.0)
   end
 
-  def test_a_take_off_and_an_approach_after_it
+  def test_follows_a_take_off_and_an_approach_after_it
     first = [*of('hover_power_take_off', 'take_off', 'climb'), *of('normal_approach', 'descent', 'termination')]
 
     assert_equal first, shown('tansy-2', 'hover_power_take_off', 'normal_approach', to_s: 340.0)
   end
 
-  def test_hovering_and_taxiing
+  def test_follows_hovering_and_taxiing
     assert_equal of('hover', 'hover'), shown('tansy-2', 'hover').uniq
     assert_equal of('turn_along_a_line', 'taxi'), shown('tansy-2', 'turn_along_a_line').first(1)
   end
 
-  def test_a_gyroplane_s_take_off_and_landing
+  def test_follows_a_gyroplane_s_take_off_and_landing
     flown = [*of('gyro_take_off', 'prerotation', 'roll', 'balance', 'climb'),
              *of('gyro_landing', 'glide', 'flare', 'touchdown', 'roll_out')]
 

@@ -51,11 +51,15 @@ class ServerLiveTest < Minitest::Test
     @sortie.reload
   end
 
-  # What a watcher hears, until the end of the line.
-  def watching
+  # What a watcher hears, until the end of the line; who has heard enough stops the recording.
+  # @yield [Hash] each message; true where that is enough
+  def watching(id = nil, &enough)
     Thread.new do
       found = []
-      found << JSON.parse(next_message) until found.last&.key?('ended')
+      until found.last&.key?('ended')
+        found << JSON.parse(next_message)
+        Fujin::RecordingRow.where(id: id).update_all(step: 'stopping') if enough&.call(found.last)
+      end
       found
     end
   end
@@ -81,6 +85,7 @@ class ServerLiveTest < Minitest::Test
     assert_equal [@sortie.exercise.id, 1], over[0].values_at('exercise', 'attempts')
     assert_equal 'Straight-in autorotation', over[0]['title']
     assert_includes 1..4, over[0]['measures'].size
+    assert_equal 'the recorder closed the line', heard.last['ended']
     over.each { |one| assert_includes [nil, *0..4], one['grade'] }
   end
 
@@ -89,7 +94,8 @@ class ServerLiveTest < Minitest::Test
     id = record
 
     assert_equal 202, status
-    watcher = watching
+    # The first of its three attempts.
+    watcher = watching(id) { |message| message.key?('over') }
     # Slow enough that every phase is among what is shown: of a burst only the last is.
     Fujin::RecordLive.run(id, PACE / 3)
     seen = watcher.value
@@ -109,14 +115,14 @@ class ServerLiveTest < Minitest::Test
 
     assert_includes told, 'Airspeed in band'
     assert_valid_messages(seen)
-    assert_equal 'the recorder closed the line', seen.last['ended']
+    assert_equal 'stopped', seen.last['ended']
     Fujin::ImportRecording.run(id)
     get "/api/recordings/#{id}"
 
     assert_equal %w[ready live], answer.values_at('status', 'source')
     get "/api/sorties/#{@sortie.id}/attempts"
 
-    assert_equal(3, answer.count { |attempt| attempt['manoeuvre'] == 'straight_in_autorotation' })
+    assert_includes 1..3, answer.map { |attempt| attempt['manoeuvre'] }.count('straight_in_autorotation')
   end
 
   # Every message is what the contract says it is.
@@ -136,7 +142,7 @@ class ServerLiveTest < Minitest::Test
     @sortie.update!(wind_from_deg: 320, wind_kt: 14)
     recorder
     id = record
-    watcher = watching
+    watcher = watching(id) { |message| message.key?('wind') }
     Fujin::RecordLive.run(id, PACE)
     winds = watcher.value.filter_map { |message| message['wind'] }.map { |text| Fujin::Wind.parse(text) }
 

@@ -8,7 +8,7 @@ require_relative '../unchanged'
 class UnchangedTest < Minitest::Test
   def setup
     @root = Dir.mktmpdir
-    write('src/a.ts' => 'const a = 1', 'src/deep/b.ts' => 'const b = 2', 'settings.json' => '{}', 'notes.md' => 'x')
+    write('src/a.ts' => 'const a = 1', 'src/deep/b.ts' => 'const b = 2', 'settings.json' => '{}', 'notes.txt' => 'x')
   end
 
   def teardown = FileUtils.rm_rf(@root)
@@ -50,7 +50,7 @@ class UnchangedTest < Minitest::Test
 
     refute_predicate check, :since_it_passed?
     check.passed
-    write('notes.md' => 'y')
+    write('notes.txt' => 'y')
 
     assert_predicate check, :since_it_passed?
   end

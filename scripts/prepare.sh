@@ -89,3 +89,13 @@ install_web() {
   [ -e web/dist/index.html ] || rm -f "$STAMPS/build"
   unless_done build web_build web/src web/public web/index.html web/vite.config.ts web/texts.js web/ranges.js web/package-lock.json api/openapi.yaml core/data/*.json
 }
+
+# A linter of the web client, by its name in package.json. A run that draws lots (test/by_lot.rb) asks it again only when
+# what it reads has changed since it passed: one that knows types takes a minute and a half to say what it said before.
+check_web() {
+  cd "$ROOT"
+  local check="$1"
+  [ -n "${FUJIN_LOT:-}" ] || rm -f "$STAMPS/$check"
+  ask_it() { npm --prefix web run --silent "$check"; }
+  unless_done "$check" ask_it web/src web/public web/*.* web/.prettier* api/openapi.yaml core/data/*.json
+}

@@ -7,7 +7,6 @@ require_relative 'by_lot'
 require_relative 'lines_run'
 require_relative 'processors'
 require_relative 'split_off'
-require_relative 'unchanged'
 
 # Runs what must hold, cheapest first; where something failed, what belongs to it still runs and nothing after it.
 # Stages follow on each other without a pause: no processor waits for the last of one.
@@ -20,15 +19,14 @@ require_relative 'unchanged'
 class TestRun
   ROOT = File.expand_path('..', __dir__)
 
-  # All that a check of the web client reads.
-  WEB = %w[web/src/**/* web/public/**/* web/*.{js,ts,json,html} web/.prettier*].freeze
-  # The longest first. What has its files named is not asked again while they are as they were when it passed; RuboCop
-  # keeps that itself.
+  # A check of the web client; a run that draws lots does not ask it again about what has not changed.
+  WEB = ->(check) { ['bash', '-c', 'source scripts/prepare.sh && check_web "$0"', check] }
+  # The longest first.
   STYLE = [
-    ['TypeScript style', %w[npm --prefix web run --silent lint], WEB],
+    ['TypeScript style', WEB.call('lint')],
     ['Ruby style', %w[bundle exec rubocop --parallel --format quiet]],
-    ['Formatting', %w[npm --prefix web run --silent format], WEB],
-    ['Types', %w[npm --prefix web run --silent typecheck], WEB],
+    ['Formatting', WEB.call('format')],
+    ['Types', WEB.call('typecheck')],
     ['Known holes', %w[bundle exec ruby scripts/known_holes.rb]]
   ].freeze
 
@@ -45,9 +43,9 @@ class TestRun
     'browser' => ['test/browser/*_test.rb', true, 4]
   }.freeze
 
-  # One process: of which stage, what is said of it, the command or else the test files, whether they need the
-  # database, and what is kept when it has passed.
-  Job = Struct.new(:stage, :title, :command, :files, :database, :unchanged)
+  # One process: of which stage, what is said of it, the command or else the test files, and whether they need the
+  # database.
+  Job = Struct.new(:stage, :title, :command, :files, :database)
 
   # A minute and more each, whatever their size: real processes are begun, every manoeuvre is flown, every view is seen.
   LONG = %w[supervisor live command_line backup live_lessons kept_autorotation_flights kept_approach_flights cut_by_hand
@@ -103,13 +101,7 @@ class TestRun
   end
 
   def style
-    checks = STYLE.map do |title, command, reads|
-      unchanged = reads && Unchanged.new(title, reads, root: ROOT, kept: File.join(ROOT, 'var', 'stamps'))
-      Job.new('style', title, command, nil, false, unchanged)
-    end
-    same, asked = checks.partition { |job| lot && job.unchanged&.since_it_passed? }
-    same.each { |job| puts "#{job.title}: nothing has changed since it passed." }
-    [*asked, Job.new('house', HOUSE.join(', '), nil, HOUSE)]
+    [*STYLE.map { |title, command| Job.new('style', title, command) }, Job.new('house', HOUSE.join(', '), nil, HOUSE)]
   end
 
   def stage(name, pattern, database, pieces)
@@ -166,7 +158,7 @@ class TestRun
 
       places << place
       took_s[job.stage] += now - began
-      status.success? ? job.unchanged&.passed : failed ||= job.stage
+      failed ||= job.stage unless status.success?
       tell(job, out, status, now - began)
     end
   end

@@ -9,6 +9,7 @@ class ApproachFlightTest < Minitest::Test
   extend ByLot
 
   by_lot(/_is_found_where_it_is_and_accused_of_nothing\z|_is_the_first_fault_named\z/)
+
   Flight = Struct.new(:run, :proposals, :signals, :context) do
     def proposal = proposals.size == 1 ? proposals.first : raise("found #{proposals.map { |p| p.attempt.manoeuvre }}")
     def value(id) = proposal.measures.fetch(id).value

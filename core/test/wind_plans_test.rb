@@ -8,6 +8,7 @@ class WindPlansTest < Minitest::Test
   extend ByLot
 
   by_lot(/_ends_at_its_spot_in_every_wind\z/)
+
   A = Fujin::Manoeuvres::Autorotation
   PLANS = { 'straight_in_autorotation' => A::StraightInPlan, 'turning_autorotation' => A::TurningPlan,
             's_turn_autorotation' => A::STurnPlan }.freeze

@@ -40,6 +40,27 @@ class StartTest < Minitest::Test
     assert_empty step
   end
 
+  # A linter of the client in a folder of its own, with what it answers.
+  # @return [Array(String, Boolean)] which was asked, and whether it passed
+  def linter(lot: '3', passes: true)
+    script = "source #{PREPARE}; ROOT=#{@folder}; STAMPS=#{@folder}; npm() { echo $5; #{passes}; }; check_web lint"
+    Open3.capture2e({ 'FUJIN_LOT' => lot }, 'bash', '-c', script).then { |said, status| [said.strip, status.success?] }
+  end
+
+  # Only in a run that draws lots, and only where it has passed.
+  def test_a_linter_is_asked_again_after_a_change_or_where_it_failed_or_where_all_is_asked
+    FileUtils.mkdir_p(File.join(@folder, 'web', 'src'))
+    told = [['lint', false], ['lint', true], ['', true], ['lint', true]]
+
+    assert_equal told, [linter(passes: false), linter, linter, linter(lot: nil)]
+    { 'src/b.ts' => 'three', 'eslint.config.js' => 'export default []' }.each do |name, text|
+      File.write(File.join(@folder, 'web', name), text)
+
+      assert_equal ['lint', true], linter, name
+    end
+    assert_equal ['', true], linter
+  end
+
   ROOT = File.dirname(PREPARE, 2)
   OUTSIDE = %r{(?<=['"\s])(?:\.\./)+[\w./-]+\.\w+}
 

@@ -8,6 +8,7 @@ module Fujin
         def self.declaration = EnergyDrill
 
         DEPARTURE_KT = 15.0
+        LOWEST_END_FT = 600.0
 
         private
 
@@ -111,16 +112,18 @@ module Fujin
         end
 
         def own_cautions
-          low = path.last.height_ft
-          return [] if low > 600
+          ends_at = path.last.height_ft
+          return [] if ends_at > LOWEST_END_FT
 
+          short = LOWEST_END_FT - ends_at
           [
             caution(
               'drill_height',
               'limit',
-              Text.of('The drill ends at %{ends_at} ft, 600 wanted, %{short} ft short: begin at %{begin_at} ft or ' \
-                'above.',
-                      ends_at: low.round, short: (600 - low).ceil, begin_at: (@height_ft + 600 - low).ceil(-1))
+              Text.of('The drill ends at %{ends_at} ft, %{wanted} wanted, %{short} ft short: begin at %{begin_at} ft ' \
+                'or above.',
+                      ends_at: ends_at.round, wanted: LOWEST_END_FT.round, short: short.ceil,
+                      begin_at: (@height_ft + short).ceil(-1))
             )
           ]
         end

@@ -51,6 +51,17 @@ class RootsTest < Minitest::Test
     assert_match(/no trim/, error.message)
   end
 
+  # What is no number in between, and what would have to be nearer than numbers are to each other.
+  def test_a_search_that_does_not_end_is_refused
+    hole = ->(x) { { 0.0 => -1.0, 1.0 => 1.0 }.fetch(x, Float::NAN) }
+    [[1e-6, hole], [1e-30, ->(x) { (x**2) - 0.3 }]].each do |tolerance, function|
+      error =
+        assert_raises(Fujin::OutsideModel) { R.find(0.0, 1.0, tolerance: tolerance, what: 'trim', &function) }
+
+      assert_match(/trim is not found to within/, error.message)
+    end
+  end
+
   def test_the_bottom_of_a_valley
     at, value = R.minimum(0.0, 10.0) { |x| ((x - 3.2)**2) + 7.0 }
 

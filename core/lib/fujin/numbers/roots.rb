@@ -43,7 +43,7 @@ module Fujin
           side = -1
         end
       end
-      if (high - low).abs > tolerance
+      unless (high - low).abs <= tolerance
         raise OutsideModel, Text.of('%{what} is not found to within %{tolerance}', what: what, tolerance: tolerance)
       end
 

@@ -9,6 +9,7 @@ module Fujin
       class Plan < Planning::ManoeuvrePlan
         STEP_S = 0.25
         LONGEST_S = 120.0
+        LEAST_CLIMB_FPM = 200.0
         # How far the disc is tilted to speed up, and how far to begin with, degrees. Chosen.
         TILT_DEG = 8.0
         LEAN_DEG = 2.5
@@ -214,12 +215,13 @@ module Fujin
 
         def climb_caution
           climb = value('climb_fpm')
-          return nil if climb && climb > 200
+          return nil if climb && climb > LEAST_CLIMB_FPM
 
-          text = 'No climb with this power, 200 wanted: less load or more power.'
+          told = { wanted: LEAST_CLIMB_FPM.round }
+          text = Text.of('No climb with this power, %{wanted} wanted: less load or more power.', **told)
           if climb
-            text = Text.of('Climb %{climb} ft/min with this power, 200 wanted: less load or more power.',
-                           climb: climb.round)
+            text = Text.of('Climb %{climb} ft/min with this power, %{wanted} wanted: less load or more power.',
+                           climb: climb.round, **told)
           end
           caution('climb', 'limit', text)
         end

@@ -16,6 +16,10 @@ class AircraftTypeTest < Minitest::Test
     Fujin::Aircraft::Library.all.each { |found| assert_empty Fujin::Aircraft::Schema.problems(found.data), found.id }
   end
 
+  def test_people_and_fuel_come_on_top_of_the_empty_mass
+    assert_in_delta type.fetch('masses_kg.empty') + 150.0 + 40.0, type.loaded_mass_kg(people_kg: 150.0, fuel_kg: 40.0)
+  end
+
   def test_every_problem_is_named_at_once
     paths = problems_with do |file|
       file['rotor'].delete('radius_m')

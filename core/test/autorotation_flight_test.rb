@@ -46,6 +46,18 @@ class AutorotationFlightTest < Minitest::Test
     assert_operator flown.proposal.measures['roll_out_height_ft'].value, :>, 200.0
   end
 
+  # Planted in feet: so much farther from the spot along the course that was flown in, or nearer to it.
+  def test_an_entry_is_misplaced_by_as_many_feet_as_asked_for
+    start = ->(faults) do
+      Complex(*Fujin::Manoeuvres::Autorotation::WholeFlight.new(conditions, faults: faults).send(:start_m)) / 0.3048
+    end
+    planned = start.call({})
+
+    assert_in_delta 300.0, (start.call('entered_too_far' => 300.0) - planned).abs, 1e-6
+    assert_in_delta planned.abs + 300.0, start.call('entered_too_far' => 300.0).abs, 1e-6
+    assert_in_delta planned.abs - 300.0, start.call('entered_too_close' => 300.0).abs, 1e-6
+  end
+
   [
     ['late_turn', 5.0],
     ['late_collective', 1.3],

@@ -142,6 +142,45 @@ class AutorotationPlansTest < Minitest::Test
     assert_equal %w[glide stretch slow delay s_turn circle], options
   end
 
+  def mean(feet) = feet.sum / feet.size
+
+  # In calm what turns left ends on the left, half of the directions after the other half. Ten knots from the left carry
+  # each as long as it flies, a circle on the way or not: a steeper sink in it costs seconds.
+  def test_the_wind_carries_every_option
+    across = ->(wind) do
+      plan('straight_in_autorotation', height: 1800.0, course: 0.0, wind: wind).reaches.to_h do |reach|
+        [reach.option, reach.points.map(&:last)]
+      end
+    end
+    left, right = across.call('000/0')['glide'].each_slice(12).first(2)
+
+    assert_operator left.max, :<, 1.0
+    assert_operator right.drop(1).min, :>, -1.0
+    carried = across.call('270/10').transform_values { |feet| mean(feet) / (10.0 * 1.68781) }
+    flown_s = carried.fetch('glide')
+
+    assert_includes 40.0..90.0, flown_s
+    %w[s_turn circle].each { |option| assert_in_delta flown_s, carried.fetch(option), 0.25 * flown_s, option }
+  end
+
+  # An S of 45° each way costs the bends and the steeper sink in them, no more; ten knots on the nose take back as much
+  # of every option as they do of the glide.
+  def test_how_far_ahead_every_option_ends
+    ahead = ->(wind) do
+      plan('straight_in_autorotation', height: 1800.0, course: 0.0, wind: wind).reaches.to_h do |reach|
+        [reach.option, reach.points.map(&:first)]
+      end
+    end
+    calm, windy = ['000/0', '000/10'].map { |wind| ahead.call(wind) }
+
+    assert_includes 50.0..1000.0, calm['glide'].max - calm['s_turn'].max
+    %w[s_turn circle].each do |option|
+      shorter = [calm, windy].map { |found| mean(found['glide']) - mean(found[option]) }
+
+      assert_in_delta(*shorter, 15.0 * 10.0 * 1.68781, option)
+    end
+  end
+
   # Level on past the usual point: the entry stays where the glide asks for it, the set-up begins that much farther out.
   def test_a_delayed_entry_flies_on_level_first
     usual = plan('straight_in_autorotation', wind: '350/10')

@@ -8,17 +8,18 @@ class BandsTest < Minitest::Test
   Live = Fujin::Live
   IN_THE_AIR = { 'height_ft' => 300.0, 'ias_kt' => 60.0, 'rotor_rpm_pct' => 100.0 }.freeze
 
-  def exercise(kind, aircraft: 'tansy-2', wind: '350/8', stage: 'solo', settings: {})
+  def exercise(kind, aircraft: 'tansy-2', wind: '350/8', stage: 'solo', settings: {}, id: 'one')
     context = L.context(conditions: conditions(aircraft, wind: Fujin::Wind.parse(wind)), stage: stage, spot: SPOT,
                         course_deg: 350.0, planned: true, exercise: kind, settings: settings)
-    L::Exercise.new(id: 'one', context: context)
+    L::Exercise.new(id: id, context: context)
   end
 
   def bands(exercise, phase, values = IN_THE_AIR, driven: nil)
-    watched = phase && Live::Watched.new(exercise: exercise, phase: phase, since_s: 0.0, so_far: [],
-                                         targets: targets(exercise))
-    Live::Bands.new(exercise, watched).at(values, driven)
+    Live::Bands.new(exercise, phase && watched(exercise, phase)).at(values, driven)
   end
+
+  def watched(exercise, phase) =
+    Live::Watched.new(exercise: exercise, phase: phase, since_s: 0.0, so_far: [], targets: targets(exercise))
 
   # As the taker of measures has them.
   def targets(exercise)
@@ -34,6 +35,18 @@ class BandsTest < Minitest::Test
     assert_equal [59.0, 67.0], glide.call('instructor')['ias_kt']
     assert_in_delta(8.0, glide.call('solo')['rotor_rpm_pct'].reverse.reduce(:-).round(6))
     assert_in_delta(6.0, glide.call('instructor')['rotor_rpm_pct'].reverse.reduce(:-).round(6))
+  end
+
+  # The same phase of another exercise is held to that one's bands.
+  def test_another_exercise_has_bands_of_its_own
+    solo, test = %w[solo instructor].map { |stage| exercise('straight_in_autorotation', stage: stage, id: stage) }
+    monitor = Live::Monitor.new(solo)
+    held = [solo, test].each_with_index.map do |one, i|
+      monitor.follow(watched(one, 'glide'))
+      monitor.take('t_s' => i.to_f, 'agl_ft' => 600.0, 'ias_kt' => 63.0, 'nr_pct' => 100.0).bands['ias_kt']
+    end
+
+    assert_equal [[56.0, 70.0], [59.0, 67.0]], held
   end
 
   # The cap in percent of the engine, on the gauge; the manifold pressure that goes with it.

@@ -28,6 +28,16 @@ class FlightModelTest < Minitest::Test
     Fujin::Manoeuvres::Autorotation::Pilot.new(task, model)
   end
 
+  # In its own wash a rotor lifts less, and so needs more loading for the same thrust.
+  def test_the_loading_for_a_thrust_gives_that_thrust
+    rotor = trim('tansy-2').rotor
+    omega = rotor.normal_speed
+    loadings = [0.0, 0.4, 1.0].map { |ring| [ring, rotor.loading(6000.0, omega, ring)] }
+
+    loadings.each { |ring, loading| assert_in_delta 6000.0, rotor.thrust(loading, omega, ring), 1e-6 }
+    loadings.map(&:last).each_cons(2) { |less, more| assert_operator less, :<, more }
+  end
+
   %w[tansy-2 bracken-2 yarrow-4].each do |id|
     define_method("test_energy_is_accounted_for_by_#{id}") do
       aircraft = model(id)

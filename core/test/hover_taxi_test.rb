@@ -84,6 +84,20 @@ class HoverTaxiTest < Minitest::Test
       .each { |how, count| assert_equal count, found(flight(0.0, **how)).size, how.inspect }
   end
 
+  # What was found before it may reach a second into it.
+  def test_a_hover_beside_a_taxi_may_reach_a_second_into_it
+    signals = signals_of(flight(0.0).csv, conditions, wind: Fujin::Wind.calm)
+    context = Fujin::Lessons.context(conditions: conditions, wind: Fujin::Wind.calm)
+    after = ->(*taken) { Fujin::Manoeuvres::Handling::HoverTaxiFinder.new(signals, context, taken).find }
+    began = after.call.first.start_s
+    hover = ->(to_s) do
+      Fujin::Grading::Attempt.new(manoeuvre: 'hover', start_s: 0.0, end_s: to_s, phases: [].freeze,
+                                  events: {}.freeze, estimated: false, result: :completed)
+    end
+
+    assert_equal([1, 0], [0.9, 1.1].map { |into_s| after.call(hover.call(began + into_s)).size })
+  end
+
   # A fifth of it may lie off its line by more than thirty degrees.
   def test_a_taxi_that_wanders_is_none
     wander = ->(deg, share) do

@@ -115,6 +115,19 @@ class SiteRoomTest < Minitest::Test
     assert_equal [0, 2], turns
   end
 
+  # A meadow of 400 m by 100 is looked over in 4,000 points, each of them for 10 m²; a small one every two metres.
+  def test_a_large_ground_is_looked_over_more_coarsely
+    step_m = ->(north, east) do
+      found = site(feature('site', 'Polygon', ring([-north, -east], [north, -east], [north, east], [-north, east]),
+                           name: 'Meadow', elevation_ft: 300, surface: 'grass', slope_deg: 0, falls_toward_deg: 0),
+                   spot)
+      Fujin::Sites::ClearanceField.new(found, day(found).clearances, skids_m: 1.2).step_m
+    end
+
+    assert_in_delta Math.sqrt(10.0), step_m.call(200, 50), 0.01
+    assert_in_delta 2.0, step_m.call(40, 30), 1e-6
+  end
+
   # The roomiest place of a meadow with a tree in its western half lies away from it.
   def test_spots_are_proposed_where_there_is_most_room
     found = site(ground, tree(0, -25, 60))

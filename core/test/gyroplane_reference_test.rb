@@ -192,6 +192,29 @@ class GyroplaneReferenceTest < Minitest::Test
     end
   end
 
+  # At sea level airspeed is speed: what full power gives beyond the climb that is flown, g·w, the aircraft speeds up
+  # with, V·dV/dt; w on a straight line from 1 m/s at 30 kt to 3 at 50. A tenth of a second is worked out with the speed
+  # at its beginning. Lifted off at climb speed it climbs at once: 30 m at 3 m/s.
+  def test_a_climb_out_speeds_up_with_what_full_power_leaves_over
+    from = ->(lift_off_kt) do
+      Fujin::Manoeuvres::Gyroplane::ClimbOut.new(
+        conditions('sorrel-g'), climb: ->(kt) { (kt - 20.0) / 10.0 }, groundspeed: ->(kt) { kt * Q::KT },
+                                lift_off_kt: lift_off_kt, climb_kt: 50.0
+      ).to(30.0)
+    end
+    moments = from.call(30.0)
+    speeding = moments.each_cons(2).take_while { |_, after| after.ias_kt < 49.99 }
+
+    assert_operator speeding.size, :>, 50
+    speeding.each do |before, after|
+      gained = before.ias_kt * Q::KT * (after.ias_kt - before.ias_kt) * Q::KT / 0.1 / 9.80665
+
+      assert_in_delta (before.ias_kt - 20.0) / 10.0, gained + after.climb_m_s, 0.01
+    end
+    assert_in_delta 3.0, moments.last.climb_m_s, 1e-9
+    assert_in_delta 10.0, from.call(50.0).last.t_s, 0.11
+  end
+
   # A force left out of the books shows.
   def test_a_roll_whose_books_do_not_balance_is_not_believed
     roll = Fujin::Manoeuvres::Gyroplane::TakeOffRoll.new(conditions('sorrel-g'), prerotated_pct: 65.0)

@@ -144,19 +144,20 @@ class AutorotationPlansTest < Minitest::Test
 
   def mean(feet) = feet.sum / feet.size
 
+  # @return [Hash{String => Array<Array(Float)>}] by option, how far along and how far across its points are, feet
+  def options_in(wind) =
+    plan('straight_in_autorotation', height: 1800.0, course: 0.0, wind: wind).reaches.to_h do |reach|
+      [reach.option, reach.points.transpose]
+    end
+
   # In calm what turns left ends on the left, half of the directions after the other half. Ten knots from the left carry
   # each as long as it flies, a circle on the way or not: a steeper sink in it costs seconds.
   def test_the_wind_carries_every_option
-    across = ->(wind) do
-      plan('straight_in_autorotation', height: 1800.0, course: 0.0, wind: wind).reaches.to_h do |reach|
-        [reach.option, reach.points.map(&:last)]
-      end
-    end
-    left, right = across.call('000/0')['glide'].each_slice(12).first(2)
+    left, right = options_in('000/0')['glide'].last.each_slice(12).first(2)
 
     assert_operator left.max, :<, 1.0
     assert_operator right.drop(1).min, :>, -1.0
-    carried = across.call('270/10').transform_values { |feet| mean(feet) / (10.0 * 1.68781) }
+    carried = options_in('270/10').transform_values { |_, across| mean(across) / (10.0 * 1.68781) }
     flown_s = carried.fetch('glide')
 
     assert_includes 40.0..90.0, flown_s
@@ -166,12 +167,7 @@ class AutorotationPlansTest < Minitest::Test
   # An S of 45° each way costs the bends and the steeper sink in them, no more; ten knots on the nose take back as much
   # of every option as they do of the glide.
   def test_how_far_ahead_every_option_ends
-    ahead = ->(wind) do
-      plan('straight_in_autorotation', height: 1800.0, course: 0.0, wind: wind).reaches.to_h do |reach|
-        [reach.option, reach.points.map(&:first)]
-      end
-    end
-    calm, windy = ['000/0', '000/10'].map { |wind| ahead.call(wind) }
+    calm, windy = ['000/0', '000/10'].map { |wind| options_in(wind).transform_values(&:first) }
 
     assert_includes 50.0..1000.0, calm['glide'].max - calm['s_turn'].max
     %w[s_turn circle].each do |option|

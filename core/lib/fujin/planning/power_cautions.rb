@@ -5,6 +5,8 @@ module Fujin
     # What today's power says of a manoeuvre that hovers or climbs. For Cautions, whose numbers, declaration and type it
     # reads.
     module PowerCautions
+      # Less is no climb to go with, of a helicopter's departure either.
+      LEAST_CLIMB_FPM = 200.0
       # What is left to do without the power for a hover, by what the course is of.
       NO_HOVER = { 'final' => 'no hover today, a run-on at most', 'take_off' => 'no take-off from a hover today',
                    'hover' => 'no hover today', 'any' => 'no hover to come home to, plan a run-on' }.freeze
@@ -35,10 +37,11 @@ module Fujin
 
       def climb_power
         climb = value('climb_fpm')
-        return nil if climb && climb > 200
+        return nil if climb && climb > LEAST_CLIMB_FPM
 
         text = if climb
-                 Text.of('Full power climbs %{climb} ft/min, 200 wanted', climb: climb.round)
+                 Text.of('Full power climbs %{climb} ft/min, %{wanted} wanted', climb: climb.round,
+                                                                                wanted: LEAST_CLIMB_FPM.round)
                else
                  'Full power does not hold height'
                end

@@ -9,7 +9,6 @@ module Fujin
       class Plan < Planning::ManoeuvrePlan
         STEP_S = 0.25
         LONGEST_S = 120.0
-        LEAST_CLIMB_FPM = 200.0
         # How far the disc is tilted to speed up, and how far to begin with, degrees. Chosen.
         TILT_DEG = 8.0
         LEAN_DEG = 2.5
@@ -215,9 +214,10 @@ module Fujin
 
         def climb_caution
           climb = value('climb_fpm')
-          return nil if climb && climb > LEAST_CLIMB_FPM
+          least = Planning::PowerCautions::LEAST_CLIMB_FPM
+          return nil if climb && climb > least
 
-          told = { wanted: LEAST_CLIMB_FPM.round }
+          told = { wanted: least.round }
           text = Text.of('No climb with this power, %{wanted} wanted: less load or more power.', **told)
           if climb
             text = Text.of('Climb %{climb} ft/min with this power, %{wanted} wanted: less load or more power.',

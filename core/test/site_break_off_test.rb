@@ -23,6 +23,14 @@ class SiteBreakOffTest < Minitest::Test
     assert_in_delta 20.0, found.at(found.break_off.gate_m, :ias_kt), 1.0
   end
 
+  # With more wind than that on the nose there always is that airspeed: it is decided at the spot itself.
+  def test_in_a_strong_wind_with_nothing_ahead_it_is_decided_at_the_spot
+    off = flown(wind: '360/22').break_off
+
+    assert_equal 'anywhere', off.last_m
+    assert_in_delta 0.0, off.gate_m
+  end
+
   # A wall higher than the approach begins: nowhere.
   def test_in_front_of_what_is_higher_than_the_start_it_is_possible_nowhere
     found = flown(wood(60, 80, -60, 60, 1500))

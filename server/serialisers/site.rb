@@ -124,7 +124,7 @@ module Fujin
 
       about = Manoeuvres::Confined::BreakOff::ABOUT_FT
       feet = ->(value) {
-        { 'value' => value.round(-1), 'unit' => 'ft', 'low' => (value - about).round(-1),
+        { 'value' => value.round(-1), 'unit' => 'ft', 'low' => [value - about, 0.0].max.round(-1),
           'high' => (value + about).round(-1) }
       }
       { 'distance_ft' => feet.call(at / Quantities::FT), 'height_ft' => feet.call(line.at(at, :height_ft)),

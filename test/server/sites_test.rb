@@ -94,6 +94,17 @@ class SitesTest < Minitest::Test
     assert_equal 0, answer['version']
   end
 
+  # Its airspeed never falls to 20 kt and nothing is to be cleared: the break-off point is the spot, never before it.
+  def test_an_open_site_in_a_strong_wind_has_its_numbers
+    added(meadow)
+    id = answer['id']
+    post_json "/api/sites/#{id}/report", DAY.merge(wind_kt: 25)
+
+    assert_equal 200, last_response.status
+    assert_equal 'anywhere', answer['approaches'][0]['last_possible']
+    assert_equal [0, 0, 50], answer['approaches'][0]['break_off']['distance_ft'].values_at('value', 'low', 'high')
+  end
+
   def test_half_a_wind_is_refused_and_none_is_not_calm
     added
     id = answer['id']

@@ -37,11 +37,12 @@ module Fujin
           @last_m ||= searched
         end
 
+        # Where none of its rules decides, as in a wind over 20 kt with nothing ahead, the spot itself.
         # @return [Float, 'nowhere'] metres before the spot
         def gate_m
           return 'nowhere' if last_m == 'nowhere'
 
-          farthest = [two_seconds_before, over_the_highest, with_airspeed].compact.max
+          farthest = [two_seconds_before, over_the_highest, with_airspeed].compact.max || 0.0
           [farthest, @approach.start_m].min
         end
 

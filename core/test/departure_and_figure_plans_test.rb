@@ -47,6 +47,19 @@ class DepartureAndFigurePlansTest < Minitest::Test
     assert_in_delta 600.0, plan('circuit', height: 600.0, house: house).value('entry_height_ft'), 0.01
   end
 
+  # Under half a metre a second, 98 ft/min, there is no circuit to plan: higher and higher on a hot day.
+  def test_a_circuit_wants_a_climb
+    climbs = (800..2000).step(100).map do |feet|
+      plan('circuit', type: 'sorrel-g', elevation_ft: feet.to_f, oat_c: 30.0).value('climb_fpm')
+    rescue Fujin::OutsideModel => e
+      e.message
+    end
+    refused = climbs.find { |climb| climb.is_a?(String) }
+
+    assert_includes 86..98, refused[/is (\d+) ft/, 1].to_i
+    assert_operator climbs[climbs.index(refused) - 1], :>=, 98.0
+  end
+
   # A helicopter slows down from the set-up point on, the closing rate as it looks staying the same: half way down by a
   # factor of sqrt(1/2). By hand, 2 L / v of it less the last 3 kt. A gyroplane keeps its speed.
   def test_the_final_of_a_circuit_slows_down

@@ -187,6 +187,9 @@ class FaultLimitsTest < Minitest::Test
       drill(big: 20.0),
       /went up by (19|20) points of its travel within 1\.5 s/
     )
+    # Of 20 points in 2.6 s, 11.5 within 1.5 s; 13 at once are over 12.
+    assert_limit('one_big_check', drill(big: 20.0, slow_s: 2.6), drill(big: 13.0), /by 13 points/)
+    refute_includes drill(big: 11.0).faults.map(&:id), 'one_big_check'
   end
 
   # 91 to 111 % with power off.

@@ -92,6 +92,18 @@ class ManoeuvrePlansTest < Minitest::Test
     assert_nil slow.value('roll_ft')
   end
 
+  # 9° are the type's limit and 3° of it are to be left: a roll that flaps 7.4° leaves 1.6°, one of 5.7° leaves 3.3°.
+  def test_flap_within_three_degrees_of_its_limit_is_said
+    near, clear = [26.0, 28.0].map do |pct|
+      plan('gyro_take_off', type: 'sorrel-g', wind: '350/8', course: 350.0, settings: { 'prerotation_pct' => pct })
+    end
+
+    assert_in_delta 1.6, 9.0 - near.value('flap_max_deg'), 0.1
+    assert_includes 3.0..3.6, 9.0 - clear.value('flap_max_deg')
+    assert_includes text_of(near, 'flap_margin'), 'Flapping reaches 7.4°, within 1.6° of the limit, 3.0° wanted'
+    assert_nil text_of(clear, 'flap_margin')
+  end
+
   def test_gyro_ladder_turns_round_with_the_house
     first = ->(choice) do
       plan('gyro_landing', type: 'sorrel-g', stage: 'early', house: { 'gyro_landings' => choice }).value(

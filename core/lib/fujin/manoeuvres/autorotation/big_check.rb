@@ -17,8 +17,6 @@ module Fujin
           collective = @signals[:collective] or return nil
           apart = @signals.samples(WITHIN_S)
           smooth = Recordings::Smoothing.mean(collective[samples(from, to)], @signals.samples(0.2))
-          return nil if smooth.size <= apart
-
           rise, at =
             (0...(smooth.size - apart)).map { |i| [smooth[i + apart] - smooth[i], i] }.reject { |r, _| r.nan? }.max
           return nil unless rise && rise > BIG_PCT

@@ -11,7 +11,7 @@ require 'zlib'
 module Kept
   FOLDER = File.join(__dir__, 'kept')
   # The last digits are the machine's mathematics library's.
-  SHARE = 1e-5
+  SHARE = 1e-7
   LEAST = 1e-7
 
   module_function
@@ -41,12 +41,17 @@ module Kept
     File.write(path, "{\n#{lines.join(",\n")}\n}\n")
   end
 
-  # Anything as one number and the words in it as another: each number counts with its place.
+  # Anything as one number and the words in it as another.
   def sum(object)
     numbers, words = leaves(object).partition { |leaf| leaf.is_a?(Numeric) }
-    { '=' => rounded(numbers.each_with_index.sum { |n, i| n.to_f.finite? ? n * (1 + (i % 7)) : i }),
-      'n' => numbers.size, 'words' => Zlib.crc32(words.join(' ')) }
+    { '=' => together(numbers), 'n' => numbers.size, 'words' => Zlib.crc32(words.join(' ')) }
   end
+
+  # Each number counts with its place, and by its logarithm: a small one like a large one.
+  def together(numbers) = numbers.each_with_index.sum { |number, i| (1 + (i % 7)) * squeezed(number&.to_f) }.round(5)
+
+  # What is no number counts as one that is as good as none.
+  def squeezed(number) = number&.finite? ? Math.log(1.0 + (1000.0 * number.abs)) * (number <=> 0.0) : -0.5
 
   def leaves(object)
     case object

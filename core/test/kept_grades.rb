@@ -6,9 +6,6 @@ require_relative 'kept'
 # measures, boundaries, verdicts and faults - cannot change unseen either.
 module KeptGrades
   FOLDER = File.join(Kept::FOLDER, 'graded')
-  # Added up by their logarithms, so that a small number counts like a large one.
-  SHARE = 1e-6
-
   @seen = Hash.new { |all, test_class| all[test_class] = {} }
 
   class << self
@@ -64,8 +61,7 @@ module KeptGrades
       @files[name] ||= File.file?(path(name)) ? JSON.parse(File.read(path(name))) : {}
     end
 
-    def alike?(was, now) =
-      was.zip(now).all? { |a, b| a == b || (a.is_a?(Float) && b.is_a?(Float) && (a - b).abs <= SHARE * a.abs) }
+    def alike?(was, now) = was.zip(now).all? { |one, other| Kept.alike?(one, other) }
 
     # Kind, a number for all numbers, one for all words.
     def told(proposal)
@@ -77,14 +73,8 @@ module KeptGrades
       words = [proposal.attempt.result, *phases.map(&:id), *proposal.grades.map { |grade| Kept.leaves(grade) },
                *proposal.faults.flat_map { |fault| [fault.id, *fault.measures] },
                *measures.map { |m| "#{m.id} #{m.verdict} #{m.critical} #{m.too_close} #{m.estimated}" }]
-      [proposal.attempt.manoeuvre, sum(numbers), Zlib.crc32(words.join(' '))]
+      [proposal.attempt.manoeuvre, Kept.together(numbers), Zlib.crc32(words.join(' '))]
     end
-
-    def sum(numbers)
-      numbers.each_with_index.sum { |n, i| n&.finite? ? squeezed(n.to_f) * (1 + (i % 5)) : i.to_f }.round(5)
-    end
-
-    def squeezed(number) = Math.log(1.0 + (1000.0 * number.abs)) * (number <=> 0.0)
   end
 
   # Every proposal of the core passes here.

@@ -12,6 +12,8 @@ class KeptGroundTest < Minitest::Test
 
   TYPES = %w[tansy-2 bracken-2 yarrow-4].freeze
   PASSES = %w[surveyed high low].freeze
+  CELL_DEG = 0.0003
+  CELLS = 130
 
   (0...4).each do |part|
     define_method("test_ground_drawn_by_lot_is_as_it_was_#{part}") do
@@ -22,12 +24,43 @@ class KeptGroundTest < Minitest::Test
     end
   end
 
+  # The same among hills, which a grid of heights knows of: all of them, or of some nothing.
+  (0...4).each do |part|
+    define_method("test_hills_drawn_by_lot_are_as_they_were_#{part}") do
+      random = Random.new(90 + part)
+      found = Array.new(5) { |i| ["site #{i}", told(random, hills(random))] }.to_h
+
+      assert_empty Kept.differences("hills_#{part}", found)
+    end
+  end
+
   private
 
-  def told(random)
-    told_of(drawn_day(site(*drawn(random)), random))
+  def told(random, terrain = nil)
+    site = Fujin::Sites::SiteFile.read(document(*drawn(random))) { terrain }
+    told_of(drawn_day(site, random))
   rescue Fujin::Error => e
     { 'refused' => e.message }
+  end
+
+  # Knolls about the place, each so high and so wide.
+  def hills(random)
+    south, west = [56.0, -4.0].map { |middle| middle - (CELLS * CELL_DEG / 2.0) }
+    knolls = Array.new(random.rand(1..4)) do
+      [random.rand(-0.008..0.008), random.rand(-0.012..0.012), random.rand(8.0..70.0), random.rand(0.0008..0.003)]
+    end
+    gap = random.rand < 0.3 ? random.rand(CELLS / 2) : nil
+    rows = Array.new(CELLS) do |row|
+      north = south + ((CELLS - row - 0.5) * CELL_DEG) - 56.0
+      Array.new(CELLS) { |i| i == gap ? nil : height(knolls, north, west + ((i + 0.5) * CELL_DEG) + 4.0) }
+    end
+    Fujin::Sites::Terrain.new(west_deg: west, south_deg: south, cell_deg: CELL_DEG, rows: rows)
+  end
+
+  def height(knolls, north, east)
+    91.44 + knolls.sum do |n, e, high, wide|
+      high * Math.exp(-(((north - n)**2) + ((east - e)**2)) / (2.0 * wide * wide))
+    end
   end
 
   def drawn_day(site, random)

@@ -31,6 +31,20 @@ class SiteVerdictTest < Minitest::Test
     verdicts(good).each { |use, answer| assert_equal ['suitable', []], [answer.verdict, because(answer)], use }
   end
 
+  # Steep with the wind from behind there is no plan along that line: it is said of the line, the site keeps its verdicts,
+  # and the other way in is as it was.
+  def test_a_line_without_a_plan_is_said_of_that_line
+    tall = wood(-140, -110, -30, 30, 74)
+    round = approach([600, 0], [0, 0], id: 'round')
+    one, both = [[tall], [tall, round]].map { |more| verdicts(good(*more), '180/25').fetch('train_dual') }
+
+    assert_equal 'not', one.verdict
+    assert_includes because(one), %w[in plan]
+    assert_includes one.because.map(&:clause).join(' '), 'no plan: with 25 kt behind, a steep approach'
+    assert_equal 'round', both.approach
+    refute_includes because(both), %w[in plan]
+  end
+
   def test_an_open_wire_edge_or_surface_leaves_nothing_suitable
     %w[wire edge surface].each do |about|
       all = verdicts(good(survey: answers(about.to_sym => 'open'))).values

@@ -127,7 +127,12 @@ module Fujin
           found
         end
 
-        def nowhere?(approach) = approach.angle_deg.value && approach.break_off.last_m == 'nowhere'
+        # Where there is no plan, that is what the line wants.
+        def nowhere?(approach)
+          approach.angle_deg.value && approach.break_off.last_m == 'nowhere'
+        rescue OutsideModel
+          false
+        end
 
         def departure_ifs(departure)
           return [] unless departure.verdict == 'marginal'

@@ -63,6 +63,16 @@ class CutByHandTest < Minitest::Test
     assert_match(/no contact/, problem[:message])
   end
 
+  # Contact is looked for two seconds either side of where touchdown was put, and a third of a second is its own room.
+  def test_a_touchdown_put_near_the_contact
+    at = flown.proposal.attempt.events.fetch(:contact_s)
+    put = ->(from) { phases(['glide', 20.0, from], ['touchdown', from, from + 1.5]) }
+    measures = recut.propose('straight_in_autorotation', put.call(at - 2.1)).measures
+
+    assert_predicate measures['contact_sink_fpm'], :recorded?
+    assert_raises(Fujin::InvalidInput) { recut.propose('straight_in_autorotation', put.call(at - 2.6)) }
+  end
+
   def test_an_unknown_kind_is_refused
     assert_raises(Fujin::UnknownName) { recut.propose('barrel_roll', phases(['entry', 10.0, 20.0])) }
   end

@@ -31,7 +31,7 @@ class SiteVerdictTest < Minitest::Test
     verdicts(good).each { |use, answer| assert_equal ['suitable', []], [answer.verdict, because(answer)], use }
   end
 
-  # Steep with the wind from behind there is no plan along that line: it is said of the line, the site keeps its verdicts,
+  # Steep with the wind from behind there is no plan along that line: it is said of the line; the site has its verdicts,
   # and the other way in is as it was.
   def test_a_line_without_a_plan_is_said_of_that_line
     tall = wood(-140, -110, -30, 30, 74)

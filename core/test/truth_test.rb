@@ -39,6 +39,18 @@ class TruthTest < Minitest::Test
     end
   end
 
+  # Of eleven errors the sixth is the middle one, the tenth has nine of ten under it; their signs do not count.
+  def test_what_half_of_the_errors_stay_under
+    one = Fujin::Truth::Accuracy.new
+    errors = [0.1, -0.2, 0.3, -0.4, 0.5, -0.6, 0.7, -0.8, 0.9, -1.0, 1.1].rotate(4)
+    one.boundaries['flare'] = errors
+    one.inside['flare_height_ft'] = errors.map { |off| [off.positive?, off] }
+
+    assert_equal [0.6, 1.0], one.boundary_s('flare')
+    assert_in_delta 0.6, one.error('flare_height_ft')
+    assert_in_delta 6.0 / 11.0, one.coverage
+  end
+
   # Which flights are drawn, how they are recorded and what is counted, as it was.
   def test_all_of_it_is_as_it_was
     found = self.class.found.transform_values do |one|

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative 'test_helper'
+require_relative 'written_flight'
 
 # A turn about a point, flown in closed form over the ground in a wind: found against the planned figure, measured,
 # explained.
@@ -78,6 +79,23 @@ class TurnAboutAPointTest < Minitest::Test
   end
 
   def one(...) = found(csv(...)).then { |all| all.size == 1 ? all.first : flunk("#{all.size} found") }
+
+  # Round and round at the planned radius in no wind, so slow over the ground.
+  def circled(kt)
+    seconds = 2.0 * Math::PI * planned_ft / (kt * WrittenFlight::FT_S)
+    WrittenFlight.new((2.2 * seconds).round) do |t|
+      angle = 360.0 * t / seconds
+      { 'north_ft' => planned_ft * Math.cos(angle * Q::DEG), 'east_ft' => planned_ft * Math.sin(angle * Q::DEG),
+        'track_deg' => (angle + 90.0) % 360.0, 'hdg_deg' => (angle + 90.0) % 360.0, 'agl_ft' => 600.0, 'gs_kt' => kt,
+        'ias_kt' => kt, 'roll_deg' => 5.0 }
+    end.csv
+  end
+
+  # Slower than 25 kt it is flown round by a hover.
+  def test_how_slow_a_turn_may_be
+    assert_equal([0, 1], [24.0, 26.0].map { |kt| [found(circled(kt)).size, 1].min })
+  end
+
   def value(proposal, id) = proposal.measures.fetch(id).value
 
   def test_a_good_turn_by_its_figure

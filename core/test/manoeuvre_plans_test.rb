@@ -104,6 +104,17 @@ class ManoeuvrePlansTest < Minitest::Test
     assert_nil text_of(clear, 'flap_margin')
   end
 
+  # 35 ft are lost before it climbs, 5 are to spare.
+  def test_a_balked_landing_is_called_with_five_feet_to_spare
+    from34, from38, from42 = [34.0, 38.0, 42.0].map do |feet|
+      text_of(plan('gyro_balked_landing', type: 'sorrel-g', height: feet), 'too_low')
+    end
+
+    assert_equal 'From 34 ft it touches: 35 ft are lost before it climbs. Call it at 50 ft or above.', from34
+    assert_match(/\AFrom 38 ft it all but touches: 35 ft/, from38)
+    assert_nil from42
+  end
+
   def test_gyro_ladder_turns_round_with_the_house
     first = ->(choice) do
       plan('gyro_landing', type: 'sorrel-g', stage: 'early', house: { 'gyro_landings' => choice }).value(

@@ -108,8 +108,9 @@ class Mutate
         Minitest.after_run { File.write(ENV.fetch('FUJIN_LINES'), JSON.generate(FOUND)) }
       RUBY
       out = File.join(Dir.tmpdir, "lines-#{File.basename(test)}.json")
-      Open3.capture2e({ 'FUJIN_LINES' => out }, 'bundle', 'exec', 'ruby', "-I#{Sources::ROOT}/core/test", '-e', code,
-                      chdir: Sources::ROOT)
+      # Compiled, as they run on a mutant: what a test takes is what it will take.
+      Open3.capture2e({ 'FUJIN_LINES' => out, 'RUBY_YJIT_ENABLE' => '1' }, 'bundle', 'exec', 'ruby',
+                      "-I#{Sources::ROOT}/core/test", '-e', code, chdir: Sources::ROOT)
       JSON.parse(File.read(out))
     end
 

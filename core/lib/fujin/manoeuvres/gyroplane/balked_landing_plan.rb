@@ -5,6 +5,9 @@ module Fujin
     module Gyroplane
       # Balked landing: power from low down.
       class BalkedLandingPlan < Plan
+        # To be left between the wheels and the ground where it is called. Chosen.
+        SPARE_FT = 5.0
+
         def self.declaration = GyroBalkedLanding
 
         private
@@ -94,15 +97,16 @@ module Fujin
             ),
             unloaded
           ]
-          return found if lost < @height_ft - 5
+          return found if lost < @height_ft - SPARE_FT
 
           [
             caution(
               'too_low',
               'limit',
-              Text.of('From %{height_ft} ft it touches: %{lost} ft are lost before it climbs. Call it at %{call_at} ' \
-                'ft or above.',
-                      height_ft: @height_ft.round, lost: lost.round, call_at: (lost + 5).ceil(-1))
+              Text.of('From %{height_ft} ft %{it_touches}: %{lost} ft are lost before it climbs. Call it at ' \
+                '%{call_at} ft or above.',
+                      height_ft: @height_ft.round, it_touches: lost < @height_ft ? 'it all but touches' : 'it touches',
+                      lost: lost.round, call_at: (lost + SPARE_FT).ceil(-1))
             ),
             *found
           ]

@@ -15,16 +15,20 @@ class Mutate
                 :* => '/', :/ => '*' }.freeze
     OPPOSITE = { :< => '>=', :> => '<=', :<= => '>', :>= => '<' }.freeze
     COUNTS = %i[size length count].freeze
+    TURN = %w[360.0 360].freeze
+    HALF = %w[180.0 180].freeze
 
     module_function
 
     # @return [Array<Mutant>]
     def of(file)
       nodes = Sources.nodes(file)
-      rooms = nodes.grep(Prism::CallNode).select { |node| kept?(node) }.flat_map { |node| node.arguments.arguments }
+      calls = nodes.grep(Prism::CallNode)
+      rooms = calls.select { |node| kept?(node) }.flat_map { |node| node.arguments.arguments }
+      halves = calls.filter_map { |node| half_turn(node) }
       nodes.flat_map do |node|
         case node
-        when Prism::CallNode then operators(file, node)
+        when Prism::CallNode then halves.include?(node) ? [] : operators(file, node)
         when Prism::FloatNode, Prism::IntegerNode then rooms.include?(node) ? [] : numbers(file, node)
         else []
         end
@@ -33,6 +37,19 @@ class Mutate
 
     # How much is kept of what was worked out: another room gives the same answers.
     def kept?(node) = node.name == :new && node.receiver&.slice == 'Kept' && node.arguments
+
+    # Half a turn more or less, modulo a turn, is the same direction: `(course + 180.0) % 360.0`.
+    # @return [Prism::CallNode, nil] the sum within
+    def half_turn(node)
+      return nil unless node.name == :% && TURN.include?(beside(node))
+
+      sum = node.receiver
+      sum = sum.body.body.first if sum.is_a?(Prism::ParenthesesNode)
+      sum if sum.is_a?(Prism::CallNode) && HALF.include?(beside(sum))
+    end
+
+    # What stands to the right of an operator, as it is written.
+    def beside(node) = node.arguments && node.arguments.arguments.first.slice
 
     def operators(file, node)
       return [] unless node.arguments&.arguments&.size == 1 && node.receiver && node.message_loc

@@ -68,6 +68,13 @@ module Kept
 
   def rounded(number) = number.zero? || !number.to_f.finite? ? 0.0 : number.to_f.round(8 - Math.log10(number.abs).ceil)
 
+  # What lies outside the model says so; that is an answer too.
+  def asked
+    yield
+  rescue Fujin::OutsideModel => e
+    e.message
+  end
+
   # A proposal: phases, measures with verdicts, faults with their evidence.
   def told(proposal)
     name = "#{proposal.attempt.manoeuvre} "

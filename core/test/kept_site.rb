@@ -22,7 +22,7 @@ module KeptSite
   def way_in(line)
     [line.id, line.course_deg, line.headwind, line.crosswind, line.angle_needed, line.decides, line.kind,
      line.angle_deg, line.inside_limits.to_s, line.breaches.map(&:to_h), line.least_clearance,
-     asked { line.break_off.last_m }, asked { line.break_off.gate_m }, line.escape, line.high_hover]
+     Kept.asked { line.break_off.last_m }, Kept.asked { line.break_off.gate_m }, line.escape, line.high_hover]
   end
 
   def way_out(line)
@@ -36,11 +36,5 @@ module KeptSite
   def looked(reconnaissance)
     [reconnaissance.side, reconnaissance.speed_kt, reconnaissance.orbit_height, reconnaissance.orbit_radius,
      reconnaissance.orbit_escape, reconnaissance.pass_height, reconnaissance.pass_clearance]
-  end
-
-  def asked
-    yield
-  rescue Fujin::OutsideModel => e
-    e.message
   end
 end

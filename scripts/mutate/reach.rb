@@ -109,8 +109,10 @@ class Mutate
       RUBY
       out = File.join(Dir.tmpdir, "lines-#{File.basename(test)}.json")
       # Compiled, as they run on a mutant: what a test takes is what it will take.
-      Open3.capture2e({ 'FUJIN_LINES' => out, 'RUBY_YJIT_ENABLE' => '1' }, 'bundle', 'exec', 'ruby',
-                      "-I#{Sources::ROOT}/core/test", '-e', code, chdir: Sources::ROOT)
+      said, status = Open3.capture2e({ 'FUJIN_LINES' => out, 'RUBY_YJIT_ENABLE' => '1' }, 'bundle', 'exec', 'ruby',
+                                     "-I#{Sources::ROOT}/core/test", '-e', code, chdir: Sources::ROOT)
+      raise "#{test} fails without a change, and would notice every one:\n#{said[-2000..]}" unless status.success?
+
       JSON.parse(File.read(out))
     end
 

@@ -46,6 +46,13 @@ module Fujin
           [farthest, @approach.start_m].min
         end
 
+        # From nowhere on the line does a go-around clear what is ahead. A line without a plan wants that one.
+        def nowhere?
+          last_m == 'nowhere'
+        rescue OutsideModel
+          false
+        end
+
         # The go-around from a point, for pictures: along the line from there, heights over the spot's ground.
         # @return [Array<ClimbAway::Point>]
         def away_from(distance_m) = (@away ||= {})[distance_m] ||= flown_from(distance_m)

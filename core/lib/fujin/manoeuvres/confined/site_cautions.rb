@@ -243,13 +243,11 @@ module Fujin
         end
 
         def late(line)
-          return nil unless line.angle_deg.value && @day.wind && line.break_off.last_m == 'nowhere'
+          return nil unless line.break_off.nowhere?
 
           caution('no_break_off', 'limit',
                   'From nowhere on this line does a go-around clear what is ahead: decided before it begins, dual ' \
                     'only.')
-        rescue OutsideModel
-          nil
         end
 
         def high_hover(line)

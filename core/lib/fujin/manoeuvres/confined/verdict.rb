@@ -123,15 +123,8 @@ module Fujin
         def approach_ifs(approach, _use)
           found = []
           found << reason(approach.id, 'high_hover', nil, nil) if approach.angle_deg.value.nil?
-          found << reason(approach.id, 'break_off', nil, nil) if nowhere?(approach)
+          found << reason(approach.id, 'break_off', nil, nil) if approach.break_off.nowhere?
           found
-        end
-
-        # Where there is no plan, that is what the line wants.
-        def nowhere?(approach)
-          approach.angle_deg.value && approach.break_off.last_m == 'nowhere'
-        rescue OutsideModel
-          false
         end
 
         def departure_ifs(departure)
@@ -181,7 +174,7 @@ module Fujin
           found = []
           behind = -@day.headwind_kt(approach.course_deg)
           found << reason(approach.id, 'tailwind_kt', behind, 0.0) if behind > 0.05
-          found << reason(approach.id, 'break_off', nil, nil) if nowhere?(approach)
+          found << reason(approach.id, 'break_off', nil, nil) if approach.break_off.nowhere?
           [[approach.id, approach.escape[0]], [departure.id, departure.escape]].each do |id, share|
             unless share.value && share.value >= SOLO_ESCAPE_PCT
               found << reason(id, 'escape_pct', share.value,

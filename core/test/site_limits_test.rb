@@ -38,6 +38,15 @@ class SiteLimitsTest < Minitest::Test
     assert_includes weak.breaches.map(&:number), 'tailwind_kt'
   end
 
+  # In so much wind from behind the sink of a flat line lies within the ring: the margin is less than none.
+  def test_a_line_inside_vortex_ring_is_said_by_its_margin
+    ring = approach_of(wind: '180/37').breaches.find { |one| one.number == 'vortex_ring_margin_fpm' }
+
+    assert_operator ring.value, :<, 0.0
+    assert_match(/\A-\d+(\.\d+)? ft\/min of margin from vortex ring, over 0 wanted\z/, ring.text)
+    refute_includes broken(wind: '180/10'), 'vortex_ring_margin_fpm'
+  end
+
   def test_five_percent_of_power_in_the_hover
     short = approach_of(ground: ground(elevation_ft: 5000), oat_c: 25, mass_kg: 600)
 

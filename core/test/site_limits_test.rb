@@ -43,7 +43,7 @@ class SiteLimitsTest < Minitest::Test
     ring = approach_of(wind: '180/37').breaches.find { |one| one.number == 'vortex_ring_margin_fpm' }
 
     assert_operator ring.value, :<, 0.0
-    assert_match(/\A-\d+(\.\d+)? ft\/min of margin from vortex ring, over 0 wanted\z/, ring.text)
+    assert_match(%r{\A-\d+(\.\d+)? ft/min of margin from vortex ring, over 0 wanted\z}, ring.text)
     refute_includes broken(wind: '180/10'), 'vortex_ring_margin_fpm'
   end
 

@@ -46,7 +46,7 @@ module Fujin
           [farthest, @approach.start_m].min
         end
 
-        # From nowhere on the line does a go-around clear what is ahead. A line without a plan wants that one.
+        # From nowhere on the line does a go-around clear what is ahead. Of a line without a plan it is not said.
         def nowhere?
           last_m == 'nowhere'
         rescue OutsideModel

@@ -47,6 +47,12 @@ module Kept
     { '=' => together(numbers), 'n' => numbers.size, 'words' => Zlib.crc32(words.join(' ')) }
   end
 
+  # Of each part its sum, under its name.
+  # @param parts [Hash{String, Symbol => Object}]
+  def sums(parts)
+    parts.flat_map { |name, part| sum(part).map { |key, value| ["#{name} #{key}", value] } }.to_h
+  end
+
   # Each number counts with its place, and by its logarithm: a small one like a large one.
   def together(numbers) = numbers.each_with_index.sum { |number, i| (1 + (i % 7)) * squeezed(number&.to_f) }.round(5)
 

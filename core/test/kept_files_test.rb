@@ -32,8 +32,8 @@ class KeptFilesTest < Minitest::Test
   def answers(random)
     text, headings = written(rows(random), random)
     recording = R.read(text, name: 'flight', headings: headings)
-    { **parts(recording: [recording.times, recording.channels, recording.notes, recording.bridged, recording.clock_s,
-                          recording.ignored_columns, recording.own_datum.to_s]),
+    { **Kept.sums(recording: [recording.times, recording.channels, recording.notes, recording.bridged,
+                              recording.clock_s, recording.ignored_columns, recording.own_datum.to_s]),
       **measured(recording, random) }
   rescue Fujin::Error => e
     { 'refused' => e.message }
@@ -47,14 +47,12 @@ class KeptFilesTest < Minitest::Test
     names = %i[agl alt gs track ias airspeed sink nr ne heading power pitch].select { |name| signals.signal?(name) }
     again = signals.rerecorded(signals.start_s + 2.0, signals.start_s + 12.0, Fujin::Stratified.new(4),
                                Random.new(5))
-    parts(signals: names.map { |name| [name, signals[name], signals.estimated?(name).to_s] },
-          wind: [signals.wind&.to_a, signals.wind_source.to_s], ground: signals.agl_zero_ft,
-          noise: signals.recorded_names.map { |name| [name, signals.noise_sd(name)] }, cards: R::PowerCard.of(signals),
-          again: names.map { |name| [name, again[name]] })
+    Kept.sums(signals: names.map { |name| [name, signals[name], signals.estimated?(name).to_s] },
+              wind: [signals.wind&.to_a, signals.wind_source.to_s], ground: signals.agl_zero_ft,
+              noise: signals.recorded_names.map { |name| [name, signals.noise_sd(name)] },
+              cards: R::PowerCard.of(signals),
+              again: names.map { |name| [name, again[name]] })
   end
-
-  def parts(**parts) = parts.reduce({}) { |all, (name, part)| all.merge(named(name, Kept.sum(part))) }
-  def named(name, sums) = sums.transform_keys { |key| "#{name} #{key}" }
 
   # A flight with a circle, so that there is a drift to find the wind by, and a power setting held.
   def rows(random)

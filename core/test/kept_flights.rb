@@ -44,7 +44,7 @@ module KeptFlights
                                       settings: {}, faults: faults).run
       csv = Fujin::Flight::Recorder.new(type: day.type, origin: CoreHelp::SPOT, seed: 7).csv(run)
       last = run.rows.last.to_h.to_h { |name, value| ["last #{name}", Kept.one(value)] }
-      rows = Kept.sum(run.rows.each_slice(25).map { |some| some.first.to_h }).transform_keys { |key| "rows #{key}" }
+      rows = Kept.sums('rows' => run.rows.each_slice(25).map { |some| some.first.to_h })
       flown = grade_csv(csv, day: day)
       flown.proposals.reduce(rows.merge(last)) { |all, proposal| all.merge(Kept.told(proposal)) }
     rescue Fujin::Error => e

@@ -58,8 +58,7 @@ class KeptLiveTest < Minitest::Test
     readings_of(samples_of(csv), *exercises, every_s: EVERY_S) do |reading, monitor, watched|
       told << [reading, monitor.doubts, watched&.so_far] if (reading.t_s % EVERY_S).abs < 1e-6
     end
-    told.group_by { |reading,| reading.phase || 'none' }
-      .flat_map { |phase, some| Kept.sum(some).map { |key, value| ["#{phase} #{key}", value] } }.to_h
+    Kept.sums(told.group_by { |reading,| reading.phase || 'none' })
   end
 
   def exercise(kind, day)

@@ -63,7 +63,7 @@ class KeptPlansTest < Minitest::Test
     whole = plan(manoeuvre.id, type: type, wind: wind, course: course, **more)
     numbers = whole.numbers.to_h { |id, number| [id, Kept.one(number.value)] }
     parts = whole.to_h.except(:manoeuvre, :conditions, :house).merge(ledger: whole.ledger)
-    numbers.merge(*parts.map { |name, part| Kept.sum(part).to_h { |key, value| ["#{name} #{key}", value] } })
+    numbers.merge(Kept.sums(parts))
   rescue Fujin::Error => e
     { 'refused' => e.message }
   end

@@ -50,7 +50,7 @@ class KeptReachTest < Minitest::Test
                                 course_deg: 350.0 + random.rand(-120.0..120.0))
     parts = { reaches: reaches.map { |one| [one.option, one.speed_kt, one.points, one.to_the_spot?.to_s] },
               **SHARES.to_h { |share| ["from #{share}", plan.from_here(entry * share).map(&:to_h)] } }
-    parts.reduce({}) { |all, (name, part)| all.merge(Kept.sum(part).transform_keys { |key| "#{name} #{key}" }) }
+    Kept.sums(parts)
   rescue Fujin::Error => e
     { 'refused' => e.message }
   end

@@ -16,7 +16,7 @@ module KeptSite
               slope: [report.slope.slope, report.slope.within?.to_s, report.slope.rollover_margin],
               reconnaissance: looked(report.reconnaissance), verdicts: report.verdicts.transform_values(&:to_h),
               rest: [report.lapses, report.cautions.map(&:to_h), report.density_altitude_ft, day.margin_pct] }
-    parts.map { |name, part| Kept.sum(part).to_h { |key, value| ["#{name} #{key}", value] } }.reduce(:merge)
+    Kept.sums(parts)
   end
 
   def way_in(line)

@@ -30,9 +30,7 @@ class KeptTrimsTest < Minitest::Test
     parts = { steady: steady(day, random), rotor: rotor(day.trim.rotor, random), engine: engine(day, random),
               gusts: gusts(day.wind, random) }
     parts.merge!(type.helicopter? ? helicopter(day, random) : gyroplane(day, random))
-    parts.reduce({}) do |all, (name, part)|
-      all.merge(Kept.sum(part).slice('=', 'words').to_h { |key, value| ["#{name} #{key}", value] })
-    end
+    Kept.sums(parts)
   end
 
   def drawn(type, random)

@@ -116,8 +116,7 @@ module Fujin
         plan = declared.plan(@conditions, Planning::HouseMethod.new, course_deg: course_deg,
                                                                      settings: settings.except('height_ft'))
         line = plan.path.map { |point| [point.along_ft, point.across_ft] }.uniq
-        a, b = line.first(2)
-        before = [a[0] - (6.0 * (b[0] - a[0])), a[1] - (6.0 * (b[1] - a[1]))]
+        before = Flight::FigureFlight.before(line)
         flight = Flight::FigureFlight.new([before, *line, *line], origin: @asked.spot, course_deg: course_deg,
                                                                   wind: @wind, seed: @asked.seed,
                                                                   air_kt: plan.value('entry_speed_kt'),

@@ -44,8 +44,7 @@ class BegunTest < Minitest::Test
       day = conditions(wind: Fujin::Wind.parse('320/12'))
       plan = Fujin::Catalogue.find(kind).plan(day, Fujin::Planning::HouseMethod.new, course_deg: COURSE)
       line = plan.path.map { |point| [point.along_ft, point.across_ft] }
-      from, to = line.first(2)
-      before = [from[0] - (6.0 * (to[0] - from[0])), from[1] - (6.0 * (to[1] - from[1]))]
+      before = Fujin::Flight::FigureFlight.before(line)
       csv = Fujin::Flight::FigureFlight.new([before, *line], origin: SPOT, course_deg: COURSE, wind: day.wind,
                                                              air_kt: plan.value('entry_speed_kt'), seed: 1).csv
       assert_begun kind, csv, day, shares: shares

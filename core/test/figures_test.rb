@@ -43,8 +43,7 @@ class FiguresTest < Minitest::Test
   def led_in(line, times: 1)
     round = line.drop(1)
     start = line.first
-    a, b = line.first(2)
-    before = [start[0] - (6.0 * (b[0] - a[0])), start[1] - (6.0 * (b[1] - a[1]))]
+    before = Fujin::Flight::FigureFlight.before(line)
     [before, *([start, *round] * times)].each_cons(2).filter_map { |p, q| q unless p == q }.unshift(before)
   end
 

@@ -69,8 +69,7 @@ class LessonsByLotTest < Minitest::Test
       [(point.along_ft * share) + along + random.rand(-40.0..40.0),
        (point.across_ft * share) + across + random.rand(-40.0..40.0)]
     end
-    first, second = line.first(2)
-    before = [first[0] - (6.0 * (second[0] - first[0])), first[1] - (6.0 * (second[1] - first[1]))]
+    before = Fujin::Flight::FigureFlight.before(line)
     Fujin::Flight::FigureFlight.new([before, *(line * random.rand(1..2))], origin: SPOT, course_deg: COURSE,
                                                                            wind: day.wind, seed: random.rand(99),
                                                                            air_kt: random.rand(55.0..85.0))

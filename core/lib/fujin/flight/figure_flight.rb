@@ -8,6 +8,15 @@ module Fujin
     class FigureFlight
       Q = Quantities
       STEP_S = 0.1
+      # So many times as long as its first piece is the way straight into a figure, that it is not all there is. Chosen.
+      LED_IN = 6.0
+
+      # @param line [Array<Array(Float, Float)>] of a figure
+      # @return [Array(Float, Float)] where a way straight into it begins
+      def self.before(line)
+        from, to = line.first(2)
+        from.zip(to).map { |a, b| a - (LED_IN * (b - a)) }
+      end
 
       # @param line [Array<Array(Float, Float)>], @param origin [Array(Float, Float)] latitude and longitude of the spot
       # @param wind [Wind], @param air_kt [Float] true airspeed
